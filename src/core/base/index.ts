@@ -1,0 +1,3 @@
+export { assertNever } from "./exhaust";
+export { fail, ok, type Result, sure } from "./result";
+export { type Fret, type Midi, type Millimetres, modulo, type Semitones, type Ticks } from "./units";

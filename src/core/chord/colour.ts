@@ -1,0 +1,70 @@
+import { parseChord, type SoundingChord } from "./chord";
+import { toneSemitones } from "./tone";
+
+/** Colours a player may be allowed to give a plain chord. A suspension replaces the third, the rest add a tone. */
+export const COLOURS = ["sus2", "sus4", "add9", "6", "7", "maj7", "9"] as const;
+export type Colour = (typeof COLOURS)[number];
+
+/** Qualities by their plainest spelling; looked up by what they sound. */
+const PLAIN_QUALITIES = Object.freeze([
+  "", "m", "5", "sus4", "sus2", "7", "m7", "maj7", "m(maj7)", "6", "m6", "7sus4", "7sus2", "maj7sus2", "maj7sus4",
+  "add9", "m(add9)", "6/9", "m6/9", "9", "m9", "maj9", "9sus4", "sus4(add9)", "6sus4", "6sus2", "7(13)", "m7(13)",
+  "dim", "dim7", "m7b5", "aug", "7#5", "7b5", "maj13", "13", "m13",
+]);
+
+const soundOf = (semitones: Iterable<number>): string => [...new Set(semitones)].sort((a, b) => a - b).join(" ");
+
+const QUALITY_OF_SOUND: ReadonlyMap<string, string> = new Map(
+  [...PLAIN_QUALITIES].reverse().map((quality) => {
+    const chord = parseChord(`C${quality}`);
+    if (!chord.ok || chord.value.kind === "none") throw new Error(`Expected a chord quality, got "${quality}".`);
+    return [soundOf(chord.value.tones.map(toneSemitones)), quality];
+  }),
+);
+
+const COLOUR_SEMITONES: Readonly<Record<Colour, readonly number[]>> = Object.freeze({
+  sus2: [2],
+  sus4: [5],
+  add9: [2],
+  "6": [9],
+  "7": [10],
+  maj7: [11],
+  "9": [10, 2],
+});
+
+/**
+ * A chord and every chord the allowed colours make of it, the plain one first. Only colours whose
+ * result has a usual name are taken: a shape must be called by what it is.
+ * @example coloured(C, ["sus2", "add9"]).map((chord) => chord.symbol) // => ["C", "Csus2", "Cadd9"]
+ */
+export function coloured(chord: SoundingChord, allow: readonly Colour[]): SoundingChord[] {
+  const made = new Map<string, SoundingChord>([[soundOf(chord.tones.map(toneSemitones)), chord]]);
+  for (let choice = 1; choice < 1 << allow.length; choice++) {
+    const colours = allow.filter((_, index) => choice & (1 << index));
+    if (colours.filter((colour) => colour.startsWith("sus")).length > 1) continue;
+    const variant = withColours(chord, colours);
+    if (variant) {
+      const sound = soundOf(variant.tones.map(toneSemitones));
+      if (!made.has(sound)) made.set(sound, variant);
+    }
+  }
+  return [...made.values()];
+}
+
+function withColours(chord: SoundingChord, colours: readonly Colour[]): SoundingChord | null {
+  const suspends = colours.some((colour) => colour.startsWith("sus"));
+  const kept = chord.tones.filter((tone) => !(suspends && tone.degree <= 4 && tone.degree > 1));
+  const sound = soundOf([...kept.map(toneSemitones), ...colours.flatMap((colour) => COLOUR_SEMITONES[colour])]);
+  const quality = QUALITY_OF_SOUND.get(sound);
+  if (quality === undefined) return null;
+  const rootText = chord.symbol.slice(0, chord.symbol.length - suffixLength(chord));
+  const bassText = chord.bass === null ? "" : chord.symbol.slice(rootText.length + chord.quality.length);
+  const variant = parseChord(rootText + quality + bassText);
+  return variant.ok && variant.value.kind === "chord" ? variant.value : null;
+}
+
+/** How many characters of the symbol follow the root. */
+function suffixLength(chord: SoundingChord): number {
+  const accidental = /^[A-G](?:##|♯♯|x|bb|♭♭|#|♯|b|♭)?/u.exec(chord.symbol);
+  return chord.symbol.length - (accidental?.[0].length ?? 1);
+}

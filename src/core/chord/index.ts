@@ -1,0 +1,14 @@
+export {
+  type Chord,
+  type ChordProblem,
+  hasForeignBass,
+  moveChord,
+  type NoChord,
+  parseChord,
+  pitchClassesOf,
+  respell,
+  type SoundingChord,
+} from "./chord";
+export { type Colour, COLOURS, coloured } from "./colour";
+export { guessKey } from "./guess-key";
+export { formatTone, type Tone, toneName, toneSemitones } from "./tone";

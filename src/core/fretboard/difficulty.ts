@@ -1,0 +1,125 @@
+import type { Frets, Grip } from "./hand";
+import { WEIGHTS } from "./weights";
+
+/** What makes a shape hard, one number each; {@link WEIGHTS} says what a unit costs. */
+export const TERMS = [
+  "fingers",
+  "little finger",
+  "thumb",
+  "index barre",
+  "other barre",
+  "barre strings",
+  "span mm",
+  "stretch mm",
+  "height",
+  "damped inside",
+  "left out low",
+  "left out high",
+  "fewer strings",
+  "omitted tones",
+  "open beside high",
+] as const;
+export type Term = (typeof TERMS)[number];
+
+/** One line of the reason: so much of a term, at a price. The prices add up to the difficulty. */
+export type Reason = { readonly term: Term; readonly amount: number; readonly cost: number };
+
+/** Open strings are no trouble up to this fret. */
+const HIGH_FRET = 4;
+
+/** What of the difficulty the frets alone decide. */
+export type ShapeFacts = {
+  readonly sounding: number;
+  readonly omitted: number;
+  /** The most strings any shape of this chord has here. */
+  readonly fullest: number;
+  /** False where a style asks for fewer strings on purpose. */
+  readonly countStrings: boolean;
+};
+
+/** Measures the neck where the hand is: mm between two frets that count from the capo. */
+export type Place = { readonly mm: (low: number, high: number) => number };
+
+const round = (value: number): number => Math.round(value * 1000) / 1000;
+
+/** What an amount of a term costs, to a thousandth. */
+export const priceOf = (term: Term, amount: number): number => round(amount * WEIGHTS[term]);
+
+/** Takes each term in turn; amounts of 0 are not told. */
+export type TermSink = (term: Term, amount: number) => void;
+
+/** Tells what the frets alone make hard. */
+export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void {
+  let lowest = 0;
+  let opens = 0;
+  let first = -1;
+  let last = 0;
+  for (let string = 0; string < frets.length; string++) {
+    const fret = frets[string]!;
+    if (fret === null) continue;
+    if (first < 0) first = string;
+    last = string;
+    if (fret === 0) opens++;
+    else if (lowest === 0 || fret < lowest) lowest = fret;
+  }
+  if (lowest > 1) tell("height", lowest - 1);
+  if (lowest > HIGH_FRET && opens > 0) tell("open beside high", opens * (lowest - HIGH_FRET));
+  if (!facts.countStrings) return;
+  const inside = last - first + 1 - facts.sounding;
+  if (inside > 0) tell("damped inside", inside);
+  if (first > 0) tell("left out low", first);
+  if (last < frets.length - 1) tell("left out high", frets.length - 1 - last);
+  if (facts.fullest > facts.sounding) tell("fewer strings", facts.fullest - facts.sounding);
+  if (facts.omitted > 0) tell("omitted tones", facts.omitted);
+}
+
+/** Tells what the hand makes hard. */
+export function tellHand(grips: readonly Grip[], fingers: readonly number[], thumbFret: number | null, place: Place, tell: TermSink): void {
+  const count = grips.length + (thumbFret === null ? 0 : 1);
+  if (count === 0) return;
+  tell("fingers", count);
+  if (fingers.at(-1) === 4) tell("little finger", 1);
+  if (thumbFret !== null) tell("thumb", 1);
+  let index = 0;
+  let other = 0;
+  let covered = 0;
+  let low = thumbFret ?? grips[0]!.fret;
+  let high = low;
+  let stretch = 0;
+  for (let at = 0; at < grips.length; at++) {
+    const { fret, from, to } = grips[at]!;
+    if (to > from) {
+      covered += to - from + 1;
+      if (fingers[at] === 1) index++;
+      else other++;
+    }
+    if (fret < low) low = fret;
+    if (fret > high) high = fret;
+    if (at > 0) stretch += stretchMm(grips[at - 1]!.fret, fret, fingers[at]! - fingers[at - 1]!, place);
+  }
+  if (index > 0) tell("index barre", index);
+  if (other > 0) tell("other barre", other);
+  if (covered > 0) tell("barre strings", covered);
+  if (high > low) tell("span mm", place.mm(low, high));
+  if (stretch > 0) tell("stretch mm", stretch);
+}
+
+/** Millimetres by which two neighbouring fingers are spread wider than a finger a fret. */
+const stretchMm = (low: number, high: number, fingers: number, place: Place): number =>
+  high > low + fingers ? place.mm(low + fingers, high) : 0;
+
+/** The lines of the reason, in the order told. */
+export function reasonsOf(tellAll: (tell: TermSink) => void): Reason[] {
+  const reasons: Reason[] = [];
+  tellAll((term, amount) => reasons.push({ term, amount: round(amount), cost: priceOf(term, amount) }));
+  return reasons;
+}
+
+/** The difficulty: the sum of the prices. */
+export function costOf(tellAll: (tell: TermSink) => void): number {
+  let sum = 0;
+  tellAll((term, amount) => {
+    sum += priceOf(term, amount);
+  });
+  return round(sum);
+}

@@ -1,0 +1,176 @@
+import type { Fret } from "../base";
+import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
+import type { Tuning } from "../pitch";
+import { costOf, type Reason, reasonsOf, tellHand, tellShape } from "./difficulty";
+import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
+import { HAND_LIMITS, type Level } from "./level";
+import { type Mute, mutesOf } from "./mutes";
+import { GUITAR_SCALE_MM } from "./neck";
+import { type Board, eachBassNote, eachFullShape, type Style } from "./search";
+import { Sound } from "./sound";
+
+export type Barre = { readonly finger: Finger; readonly fret: Fret; readonly from: number; readonly to: number };
+
+/** A shape and the hand that holds it. Lists have an entry a string, from the player's face. */
+export type Fingering = {
+  readonly frets: Frets;
+  readonly fingers: readonly (Finger | null)[];
+  readonly barres: readonly Barre[];
+  readonly mutes: readonly Mute[];
+  /** The sounding pitches, from the string nearest the player's face. */
+  readonly pitches: readonly string[];
+  /** The chord it really makes. */
+  readonly is: string;
+  /** Tones of that chord which do not sound. */
+  readonly omits: readonly string[];
+  readonly difficulty: number;
+  readonly why: readonly Reason[];
+};
+
+export type FingeringOptions = {
+  readonly tuning: Tuning;
+  readonly scaleMm?: number;
+  readonly capo?: number;
+  readonly maxFret?: number;
+  readonly strings?: readonly number[];
+  readonly style?: Style;
+  readonly inversions?: boolean;
+  readonly thumb?: boolean;
+  readonly allow?: readonly Colour[];
+  readonly level?: Level;
+  /** Every hand as an entry of its own, not only the easiest of each shape. */
+  readonly hands?: boolean;
+  readonly limit?: number;
+};
+
+export type Fingerings = { readonly fingerings: readonly Fingering[]; readonly total: number };
+
+/** A shape and a hand for it, before anything is written out. */
+type Candidate = {
+  readonly sound: Sound;
+  readonly frets: Frets;
+  readonly hand: Hand;
+  readonly heard: number;
+  readonly sounding: number;
+  readonly handCost: number;
+  difficulty: number;
+};
+
+/**
+ * Every fingering of a chord that the rules of the hand allow, easiest first; ties by frets, the lower
+ * first, string by string, a string not played last.
+ * @param chord as it sounds
+ * @example fingerings(Em, { tuning: guitar }).fingerings[0].frets // => [0, 2, 2, 0, 0, 0]
+ */
+export function fingerings(chord: Chord, options: FingeringOptions): Fingerings {
+  if (chord.kind === "none") return { fingerings: [], total: 0 };
+  const board = boardOf(options);
+  const style = options.style ?? "full";
+  const candidates = findCandidates(chord, board, style, options);
+  const fullest = candidates.reduce((most, { sounding }) => Math.max(most, sounding), 0);
+  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
+  for (const one of candidates) {
+    const facts = telling(one);
+    const cost = one.handCost + costOf((tell) => tellShape(one.frets, facts, tell));
+    one.difficulty = Math.round(cost * 1000) / 1000;
+  }
+  candidates.sort(byEase);
+  const kept = options.limit === undefined ? candidates : candidates.slice(0, options.limit);
+  return { fingerings: kept.map((one) => write(one, board, telling(one))), total: candidates.length };
+}
+
+function boardOf(options: FingeringOptions): Board {
+  const { tuning, capo = 0, maxFret = 15, scaleMm = GUITAR_SCALE_MM, level = "fluent" } = options;
+  return {
+    tuning,
+    capo,
+    maxFret,
+    strings: options.strings ?? tuning.map((_, string) => string),
+    inversions: options.inversions ?? false,
+    thumb: options.thumb ?? false,
+    reach: new Reach(HAND_LIMITS[level], capo, scaleMm, maxFret),
+  };
+}
+
+function findCandidates(chord: SoundingChord, board: Board, style: Style, options: FingeringOptions): Candidate[] {
+  const candidates: Candidate[] = [];
+  const variants = style === "bass" ? [chord] : coloured(chord, options.allow ?? []);
+  const seen = new Set<string>();
+  for (const variant of variants) {
+    const sound = new Sound(variant, board);
+    const search = style === "bass" ? eachBassNote : eachFullShape;
+    search(variant, board, (frets) => {
+      if (variants.length > 1) {
+        const id = frets.join();
+        if (seen.has(id)) return;
+        seen.add(id);
+      }
+      addHands(candidates, sound, frets, board, options.hands ?? false);
+    });
+  }
+  return candidates;
+}
+
+/** Adds the easiest hand of a shape, or every one. */
+function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, every: boolean): void {
+  let best = Number.POSITIVE_INFINITY;
+  let bestHand: Hand | null = null;
+  const hands: [Hand, number][] = [];
+  eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
+    const cost = costOf((tell) => tellHand(grips, fingers, thumbFret, board.reach, tell));
+    if (every) hands.push([toHand(grips, fingers, thumbFret), cost]);
+    else if (cost < best) {
+      best = cost;
+      bestHand = toHand(grips, fingers, thumbFret);
+    }
+  });
+  if (bestHand !== null) hands.push([bestHand, best]);
+  if (hands.length === 0) return;
+  const frets = shared.slice();
+  const heard = sound.heard(frets);
+  const sounding = frets.reduce<number>((count, fret) => (fret === null ? count : count + 1), 0);
+  for (const [hand, handCost] of hands) into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
+}
+
+const shapeFacts = (one: Candidate, style: Style, fullest: number) => ({
+  sounding: one.sounding,
+  omitted: style === "bass" ? 0 : one.sound.omittedCount(one.heard),
+  fullest,
+  countStrings: style !== "bass",
+});
+
+function byEase(a: Candidate, b: Candidate): number {
+  if (a.difficulty !== b.difficulty) return a.difficulty - b.difficulty;
+  for (let string = 0; string < a.frets.length; string++) {
+    const difference = (a.frets[string] ?? 99) - (b.frets[string] ?? 99);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}
+
+function write(one: Candidate, board: Board, facts: ReturnType<typeof shapeFacts>): Fingering {
+  const { sound, frets, hand } = one;
+  const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
+  for (const hold of hand) {
+    for (let string = hold.from; string <= hold.to; string++) {
+      if (frets[string] === hold.fret) fingers[string] = hold.finger;
+    }
+  }
+  const thumb = hand[0]?.finger === "T" ? hand[0].fret : null;
+  const grips = thumb === null ? hand : hand.slice(1);
+  const numbers = grips.map((hold) => hold.finger as number);
+  return {
+    frets,
+    fingers,
+    barres: hand.filter((hold) => hold.to > hold.from),
+    mutes: mutesOf(frets, fingers, hand),
+    pitches: sound.pitches(frets),
+    is: sound.nameOf(frets),
+    omits: sound.omitted(one.heard),
+    difficulty: one.difficulty,
+    why: reasonsOf((tell) => {
+      tellHand(grips, numbers, thumb, board.reach, tell);
+      tellShape(frets, facts, tell);
+    }),
+  };
+}

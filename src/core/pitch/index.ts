@@ -1,0 +1,38 @@
+export {
+  formatKey,
+  isInKey,
+  type Key,
+  type KeyProblem,
+  type Mode,
+  moveKey,
+  moveName,
+  parseKey,
+  plainKey,
+  signatureOf,
+} from "./key";
+export {
+  alterOf,
+  formatNoteName,
+  type NoteName,
+  nameOfPitchClass,
+  parseNoteName,
+  pitchClassOf,
+  readNoteNameHead,
+  semitonesUp,
+  simplerName,
+} from "./note-name";
+export { formatPitch, type PitchProblem, parsePitch } from "./pitch";
+export {
+  BASS_TUNING,
+  FEWEST_STRINGS,
+  formatTuning,
+  GUITAR_TUNING,
+  MOST_STRINGS,
+  parseTuning,
+  pitchClassOfMidi,
+  STANDARD_TUNINGS,
+  stoppedPitch,
+  stringNames,
+  type Tuning,
+  tuningShift,
+} from "./tuning";

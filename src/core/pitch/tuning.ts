@@ -1,0 +1,68 @@
+import { fail, type Midi, modulo, ok, type Result, type Semitones } from "../base";
+import { formatPitch, parsePitch } from "./pitch";
+
+/** Open strings as MIDI numbers, from the string nearest the player's face. */
+export type Tuning = readonly Midi[];
+
+export type TuningProblem =
+  | { readonly code: "string-count"; readonly count: number }
+  | { readonly code: "not-a-pitch"; readonly text: string; readonly string: number };
+
+export const FEWEST_STRINGS = 3;
+export const MOST_STRINGS = 8;
+
+/** The usual tuning for each number of strings (common practice, no source). */
+export const STANDARD_TUNINGS: Readonly<Record<number, readonly string[]>> = Object.freeze({
+  4: Object.freeze(["E1", "A1", "D2", "G2"]),
+  5: Object.freeze(["B0", "E1", "A1", "D2", "G2"]),
+  6: Object.freeze(["E2", "A2", "D3", "G3", "B3", "E4"]),
+  7: Object.freeze(["B1", "E2", "A2", "D3", "G3", "B3", "E4"]),
+  8: Object.freeze(["F#1", "B1", "E2", "A2", "D3", "G3", "B3", "E4"]),
+});
+
+export const GUITAR_TUNING = STANDARD_TUNINGS[6]!;
+export const BASS_TUNING = STANDARD_TUNINGS[4]!;
+
+/** Reads 3 to 8 pitches. @example parseTuning(["E1", "A1", "D2", "G2"]) // => { ok: true, value: [28, 33, 38, 43] } */
+export function parseTuning(texts: readonly string[]): Result<Tuning, TuningProblem> {
+  if (texts.length < FEWEST_STRINGS || texts.length > MOST_STRINGS) {
+    return fail({ code: "string-count", count: texts.length });
+  }
+  const strings: Midi[] = [];
+  for (const [string, text] of texts.entries()) {
+    const pitch = parsePitch(text);
+    if (!pitch.ok) return fail({ code: "not-a-pitch", text, string });
+    strings.push(pitch.value);
+  }
+  return ok(strings);
+}
+
+export const formatTuning = (tuning: Tuning): string[] => tuning.map((midi) => formatPitch(midi));
+
+/**
+ * Semitones by which a tuning lies evenly above (or, negative, below) the standard one of as many
+ * strings; 0 when the strings are not moved alike, or no standard is known.
+ * @example tuningShift([39, 44, 49, 54, 58, 63]) // => -1
+ */
+export function tuningShift(tuning: Tuning): Semitones {
+  const standard = STANDARD_TUNINGS[tuning.length];
+  const parsed = standard && parseTuning(standard);
+  if (!parsed?.ok) return 0;
+  const shift = tuning[0]! - parsed.value[0]!;
+  return tuning.every((midi, string) => midi - parsed.value[string]! === shift) ? shift : 0;
+}
+
+/** What a player calls a string: its pitch name, told apart as low and high where two share it. */
+export function stringNames(tuning: Tuning): string[] {
+  const names = tuning.map((midi) => formatPitch(midi).replace(/-?\d$/, ""));
+  return names.map((name, string) => {
+    const twin = names.findIndex((other, at) => at !== string && other === name);
+    if (twin < 0) return name;
+    return `${tuning[string]! < tuning[twin]! ? "low" : "high"} ${name}`;
+  });
+}
+
+/** The pitch class of a string stopped at a fret above the capo. */
+export const stoppedPitch = (open: Midi, capo: number, fret: number): Midi => open + capo + fret;
+
+export const pitchClassOfMidi = (midi: Midi): number => modulo(midi, 12);

@@ -1,0 +1,18 @@
+export { type BarSection, type BarSum, type LengthFix, type LineSum, type OpenSection, sumBars, type TimedChord } from "./bars";
+export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
+export {
+  type BeatUnit,
+  beatsOfBar,
+  beatUnitOf,
+  checkMeter,
+  formatMeter,
+  METER_UNITS,
+  type Meter,
+  type MeterProblem,
+  MOST_BEATS_IN_A_BAR,
+  readMeter,
+  TICKS_PER_QUARTER,
+  ticksOfBar,
+  ticksOfBeatUnit,
+} from "./meter";
+export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
