@@ -11,6 +11,7 @@ export const TERMS = [
   "barre strings",
   "span mm",
   "stretch mm",
+  "across strings",
   "height",
   "damped inside",
   "left out low",
@@ -24,8 +25,10 @@ export type Term = (typeof TERMS)[number];
 /** One line of the reason: so much of a term, at a price. The prices add up to the difficulty. */
 export type Reason = { readonly term: Term; readonly amount: number; readonly cost: number };
 
-/** Open strings are no trouble up to this fret. */
-const HIGH_FRET = 4;
+/** Open strings are no trouble beside frets up to this one. */
+const LAST_EASY_FRET = 3;
+/** Neighbouring fingers may lie this many strings apart without trouble. */
+const EASY_STRINGS = 2;
 
 /** What of the difficulty the frets alone decide. */
 export type ShapeFacts = {
@@ -51,6 +54,7 @@ export type TermSink = (term: Term, amount: number) => void;
 /** Tells what the frets alone make hard. */
 export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void {
   let lowest = 0;
+  let highest = 0;
   let opens = 0;
   let first = -1;
   let last = 0;
@@ -60,10 +64,13 @@ export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void
     if (first < 0) first = string;
     last = string;
     if (fret === 0) opens++;
-    else if (lowest === 0 || fret < lowest) lowest = fret;
+    else {
+      if (lowest === 0 || fret < lowest) lowest = fret;
+      if (fret > highest) highest = fret;
+    }
   }
   if (lowest > 1) tell("height", lowest - 1);
-  if (lowest > HIGH_FRET && opens > 0) tell("open beside high", opens * (lowest - HIGH_FRET));
+  if (highest > LAST_EASY_FRET && opens > 0) tell("open beside high", opens);
   if (!facts.countStrings) return;
   const inside = last - first + 1 - facts.sounding;
   if (inside > 0) tell("damped inside", inside);
@@ -86,6 +93,7 @@ export function tellHand(grips: readonly Grip[], fingers: readonly number[], thu
   let low = thumbFret ?? grips[0]!.fret;
   let high = low;
   let stretch = 0;
+  let across = 0;
   for (let at = 0; at < grips.length; at++) {
     const { fret, from, to } = grips[at]!;
     if (to > from) {
@@ -95,13 +103,18 @@ export function tellHand(grips: readonly Grip[], fingers: readonly number[], thu
     }
     if (fret < low) low = fret;
     if (fret > high) high = fret;
-    if (at > 0) stretch += stretchMm(grips[at - 1]!.fret, fret, fingers[at]! - fingers[at - 1]!, place);
+    if (at > 0) {
+      const before = grips[at - 1]!;
+      stretch += stretchMm(before.fret, fret, fingers[at]! - fingers[at - 1]!, place);
+      across += Math.max(0, Math.max(from - before.to, before.from - to) - EASY_STRINGS);
+    }
   }
   if (index > 0) tell("index barre", index);
   if (other > 0) tell("other barre", other);
   if (covered > 0) tell("barre strings", covered);
   if (high > low) tell("span mm", place.mm(low, high));
   if (stretch > 0) tell("stretch mm", stretch);
+  if (across > 0) tell("across strings", across);
 }
 
 /** Millimetres by which two neighbouring fingers are spread wider than a finger a fret. */

@@ -16,3 +16,4 @@ export {
   ticksOfBeatUnit,
 } from "./meter";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
+export { type SaidFix, sayOpenSection } from "./say-open";

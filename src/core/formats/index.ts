@@ -1,0 +1,2 @@
+export * from "./chord-text";
+export { versionOfSheet } from "./to-version";

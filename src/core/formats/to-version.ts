@@ -1,0 +1,86 @@
+import { formatKey, moveKey, parseKey } from "../pitch";
+import { beatUnitOf } from "../rhythm";
+import { emptyBody, type MakeId, ordersFor, type Row, type VersionBody } from "../song";
+import { sure } from "../base";
+import type { ChordSheet, SheetLine } from "./chord-text";
+
+const DEFAULT_TEMPO = 80;
+const LONGEST_WORD = 120;
+
+/**
+ * Makes a version's body of a sheet. Where the sheet names a capo its chords are shapes behind it: they are
+ * kept as written and the version sounds that much higher.
+ */
+export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: MakeId): VersionBody {
+  const tables = Object.fromEntries(Object.keys(emptyBody("version")).map((table) => [table, {} as Record<string, Row>]));
+  const put = (table: string, row: Row) => {
+    tables[table]![row.id] = row;
+  };
+  const meter = sheet.meter ?? { beats: 4, unit: 4 };
+  const writtenKey = sheet.key ?? "C";
+  put("version", {
+    id: makeId(),
+    name: "Full band",
+    writtenKey,
+    key: sheet.capo > 0 ? formatKey(moveKey(sure(parseKey(writtenKey)), sheet.capo)) : writtenKey,
+    keySure: sheet.keySure,
+    bpm: sheet.tempo ?? DEFAULT_TEMPO,
+    beatUnit: beatUnitOf(meter),
+    meterBeats: meter.beats,
+    meterUnit: meter.unit,
+  });
+  const sourceId = makeId();
+  put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: sourceName });
+  const places = ordersFor(sheet.sections.length);
+  const sectionIds = sheet.sections.map((section, index) => {
+    const id = makeId();
+    const { label, kind } = section;
+    put("sections", { id, originId: null, order: places[index]!, label: label.slice(0, 80), kind, pickup: 0, energy: null, bass: null, melodyRange: null });
+    const lineOrders = ordersFor(section.lines.length);
+    for (const [at, line] of section.lines.entries()) {
+      const lineId = makeId();
+      put("lines", { id: lineId, originId: null, sectionId: id, order: lineOrders[at]! });
+      putLine(line, lineId, sourceId, makeId, put);
+    }
+    return id;
+  });
+  const useOrders = ordersFor(sheet.form.length);
+  for (const [index, { section, repeat }] of sheet.form.entries()) {
+    put("uses", { id: makeId(), originId: null, sectionId: sectionIds[section]!, order: useOrders[index]!, repeat, energy: null, bass: null });
+  }
+  return tables as unknown as VersionBody;
+}
+
+function putLine(line: SheetLine, lineId: string, sourceId: string, makeId: MakeId, put: (table: string, row: Row) => void): void {
+  const words = [...line.words.matchAll(/\S+/gu)].flatMap((match) => pieces(match[0], match.index));
+  const wordOrders = ordersFor(words.length);
+  const placed = words.map(({ text, at }, index) => {
+    const id = makeId();
+    put("words", { id, originId: null, lineId, order: wordOrders[index]!, text });
+    return { id, at, end: at + text.length };
+  });
+  const chordOrders = ordersFor(line.chords.length);
+  for (const [index, chord] of line.chords.entries()) {
+    const word = placed.find((one) => chord.at < one.end) ?? placed.at(-1);
+    put("chords", {
+      id: makeId(),
+      originId: null,
+      lineId,
+      order: chordOrders[index]!,
+      symbol: chord.symbol,
+      ticks: chord.ticks,
+      wordId: word?.id ?? null,
+      offset: word ? Math.min(400, Math.max(0, chord.at - word.at)) : 0,
+      sourceId,
+      sure: true,
+      guessed: chord.guessed,
+    });
+  }
+}
+
+/** A word longer than a row may hold becomes several. */
+function pieces(text: string, at: number): { text: string; at: number }[] {
+  const parts: { text: string; at: number }[] = [];
+  for (let from = 0; from < text.length; from += LONGEST_WORD) parts.push({ text: text.slice(from, from + LONGEST_WORD), at: at + from });
+  return parts;
+}

@@ -1,0 +1,54 @@
+import type { Cell, Player, Role, Use, VersionBody } from "./body";
+import type { Outline } from "./outline";
+
+/** Where a value on the sheet comes from: this cell, the section's first use, or the player's default. */
+export type Origin = "own" | "first use" | "player";
+
+export type Inherited<Value> = { readonly value: Value; readonly from: Origin };
+
+/** A cell of the sheet with nothing left open. */
+export type ResolvedCell = {
+  readonly cell: Cell | null;
+  readonly light: Inherited<number>;
+  readonly role: Inherited<Role>;
+  readonly style: Inherited<"full" | "bass">;
+  readonly capo: Inherited<number>;
+  readonly note: Inherited<string>;
+};
+
+export const cellKey = (useId: string, playerId: string): string => `${useId} ${playerId}`;
+
+/** Cells by use and player, and the first use of each section: what resolving needs, read once. */
+export type CellIndex = {
+  readonly cells: ReadonlyMap<string, Cell>;
+  readonly firstUse: ReadonlyMap<string, string>;
+};
+
+export function indexCells(body: Pick<VersionBody, "cells">, outline: Pick<Outline, "form">): CellIndex {
+  const cells = new Map(Object.values(body.cells).map((cell) => [cellKey(cell.useId, cell.playerId), cell]));
+  const firstUse = new Map<string, string>();
+  for (const use of outline.form) if (!firstUse.has(use.sectionId)) firstUse.set(use.sectionId, use.id);
+  return { cells, firstUse };
+}
+
+const STYLE_OF_INSTRUMENT = { guitar: "full", bass: "bass" } as const;
+
+/** An empty field takes the section's first use, then the player's default. */
+export function resolveCell(index: CellIndex, use: Use, player: Player): ResolvedCell {
+  const cell = index.cells.get(cellKey(use.id, player.id)) ?? null;
+  const firstId = index.firstUse.get(use.sectionId);
+  const first = firstId === undefined || firstId === use.id ? null : (index.cells.get(cellKey(firstId, player.id)) ?? null);
+  const pick = <Value>(field: keyof Cell, fallback: Value): Inherited<Value> => {
+    if (cell && cell[field] !== null) return { value: cell[field] as Value, from: "own" };
+    if (first && first[field] !== null) return { value: first[field] as Value, from: "first use" };
+    return { value: fallback, from: "player" };
+  };
+  return {
+    cell,
+    light: pick("light", player.light),
+    role: pick("role", player.role),
+    style: pick("style", STYLE_OF_INSTRUMENT[player.instrument]),
+    capo: pick("capo", player.capo),
+    note: pick("note", ""),
+  };
+}

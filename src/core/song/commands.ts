@@ -1,0 +1,221 @@
+import type { Ticks } from "../base";
+import type { Cell, Choice, Row, SectionKind, VersionBody } from "./body";
+import { type CellIndex, cellKey } from "./cells";
+import type { Command } from "./edit";
+import { orderBetween, ordersFor } from "./order";
+import { type Outline, type OutlineLine, outlineOf } from "./outline";
+import type { ShapeSpot } from "./choices";
+
+/** Makes a fresh id: the core has no randomness of its own. */
+export type MakeId = () => string;
+
+export const batch = (label: string, commands: readonly Command[]): Command => ({ type: "batch", label, commands });
+const add = (table: string, row: Row): Command => ({ type: "add", table, row });
+const remove = (table: string) => (row: { readonly id: string }): Command => ({ type: "remove", table, id: row.id });
+export const set = (table: string, id: string, fields: Record<string, unknown>): Command => ({ type: "set", table, id, fields });
+
+/** The order of a new last row. */
+export const orderAtEnd = (rows: readonly { readonly order: string }[]): string =>
+  orderBetween(rows.reduce<string | null>((last, row) => (last === null || row.order > last ? row.order : last), null), null);
+
+/** Puts a row before another of the same ordered list, or last. */
+export function moveBefore(table: string, rows: readonly { id: string; order: string }[], id: string, beforeId: string | null): Command {
+  const others = rows.filter((row) => row.id !== id);
+  const at = beforeId === null ? others.length : others.findIndex((row) => row.id === beforeId);
+  return set(table, id, { order: orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null) });
+}
+
+/** Adds a use of a section at the end of the form. */
+export const addUse = (body: VersionBody, sectionId: string, makeId: MakeId): Command =>
+  add("uses", {
+    id: makeId(),
+    originId: null,
+    sectionId,
+    order: orderAtEnd(Object.values(body.uses)),
+    repeat: 1,
+    energy: null,
+    bass: null,
+  });
+
+/** Takes a use out of the form with what was written for it. */
+export function removeUse(body: VersionBody, useId: string): Command {
+  return batch("Take a section out of the form", useRemoval(body, useId));
+}
+
+function useRemoval(body: VersionBody, useId: string): Command[] {
+  return [
+    ...Object.values(body.cells).filter((cell) => cell.useId === useId).map(remove("cells")),
+    ...Object.values(body.choices).filter((choice) => choice.useId === useId).map(remove("choices")),
+    { type: "remove", table: "uses", id: useId },
+  ];
+}
+
+/** Removes a section with its lines, and its uses from the form. */
+export function removeSection(body: VersionBody, sectionId: string): Command {
+  const outline = outlineOf(body);
+  const lines = outline.byId.get(sectionId)?.lines ?? [];
+  return batch("Remove a section", [
+    ...outline.form.filter((use) => use.sectionId === sectionId).flatMap((use) => useRemoval(body, use.id)),
+    ...lines.flatMap((line) => lineRemoval(body, line)),
+    { type: "remove", table: "sections", id: sectionId },
+  ]);
+}
+
+/** Removes a line with its chords and words. */
+export const removeLine = (body: VersionBody, line: OutlineLine): Command => batch("Remove a line", lineRemoval(body, line));
+
+function lineRemoval(body: VersionBody, line: OutlineLine): Command[] {
+  return [
+    ...line.chords.flatMap(({ chord }) => chordRemoval(body, chord.id)),
+    ...line.words.map(({ word }) => word).map(remove("words")),
+    { type: "remove", table: "lines", id: line.line.id },
+  ];
+}
+
+/** Removes a chord with the shapes chosen for it. */
+export const removeChord = (body: VersionBody, chordId: string): Command => batch("Remove a chord", chordRemoval(body, chordId));
+
+const chordRemoval = (body: VersionBody, chordId: string): Command[] => [
+  ...Object.values(body.choices).filter((choice) => choice.chordId === chordId).map(remove("choices")),
+  { type: "remove", table: "chords", id: chordId },
+];
+
+/** Adds an empty section at the end, and a use of it. */
+export function addSection(body: VersionBody, label: string, kind: SectionKind, makeId: MakeId): Command {
+  const sectionId = makeId();
+  return batch("Add a section", [
+    add("sections", {
+      id: sectionId,
+      originId: null,
+      order: orderAtEnd(Object.values(body.sections)),
+      label,
+      kind,
+      pickup: 0,
+      energy: null,
+      bass: null,
+      melodyRange: null,
+    }),
+    add("lines", { id: makeId(), originId: null, sectionId, order: ordersFor(1)[0]! }),
+    addUse(body, sectionId, makeId),
+  ]);
+}
+
+export const addLine = (outline: Outline, sectionId: string, makeId: MakeId): Command =>
+  add("lines", {
+    id: makeId(),
+    originId: null,
+    sectionId,
+    order: orderAtEnd((outline.byId.get(sectionId)?.lines ?? []).map(({ line }) => line)),
+  });
+
+/** Puts a chord under a word (or where nothing is sung, last in the line). */
+export function addChord(line: OutlineLine, symbol: string, ticks: Ticks, wordId: string | null, makeId: MakeId): Command {
+  const at = wordId === null ? Number.POSITIVE_INFINITY : line.words.find(({ word }) => word.id === wordId)!.at;
+  const index = line.chords.findIndex((placed) => placed.at > at);
+  const before = index < 0 ? line.chords.at(-1) : line.chords[index - 1];
+  const after = index < 0 ? undefined : line.chords[index];
+  return add("chords", {
+    id: makeId(),
+    originId: null,
+    lineId: line.line.id,
+    order: orderBetween(before?.chord.order ?? null, after?.chord.order ?? null),
+    symbol,
+    ticks,
+    wordId,
+    offset: 0,
+    sourceId: null,
+    sure: true,
+    guessed: false,
+  });
+}
+
+/**
+ * Sets the words of a line. Words at the start and end that stay keep their ids; between them the old
+ * words are rewritten in turn. A chord whose word is gone moves to the word now in its place.
+ */
+export function setWords(line: OutlineLine, text: string, makeId: MakeId): Command {
+  const texts = text.split(/\s+/u).filter((word) => word !== "").map((word) => word.slice(0, 120));
+  const old = line.words.map(({ word }) => word);
+  let head = 0;
+  while (head < old.length && head < texts.length && old[head]!.text === texts[head]) head++;
+  let tail = 0;
+  while (tail < old.length - head && tail < texts.length - head && old.at(-1 - tail)!.text === texts.at(-1 - tail)) tail++;
+  const rewritten = Math.min(old.length, texts.length) - head - tail;
+  const commands: Command[] = [];
+  for (let index = head; index < head + rewritten; index++) {
+    commands.push(set("words", old[index]!.id, { text: texts[index]! }));
+  }
+  let before = old[head + rewritten - 1]?.order ?? null;
+  const after = old[old.length - tail]?.order ?? null;
+  const kept = old.slice(0, head + rewritten).map((word) => word.id);
+  for (const fresh of texts.slice(head + rewritten, texts.length - tail)) {
+    before = orderBetween(before, after);
+    const id = makeId();
+    kept.push(id);
+    commands.push(add("words", { id, originId: null, lineId: line.line.id, order: before, text: fresh }));
+  }
+  const gone = old.slice(head + rewritten, old.length - tail);
+  kept.push(...old.slice(old.length - tail).map((word) => word.id));
+  for (const { chord } of line.chords) {
+    const index = gone.findIndex((word) => word.id === chord.wordId);
+    if (index >= 0) {
+      const wordId = kept[Math.min(head + rewritten + index, kept.length - 1)] ?? null;
+      commands.push(set("chords", chord.id, { wordId, offset: 0 }));
+    }
+  }
+  return batch("Change words", [...commands, ...gone.map(remove("words"))]);
+}
+
+/** Sets fields of a cell of the sheet, making the cell when it is not there yet. */
+export function setCell(
+  index: CellIndex,
+  useId: string,
+  playerId: string,
+  fields: Partial<Omit<Cell, "id" | "useId" | "playerId">>,
+  makeId: MakeId,
+): Command {
+  const cell = index.cells.get(cellKey(useId, playerId));
+  if (cell) return set("cells", cell.id, fields);
+  const empty = { light: null, role: null, style: null, capo: null, note: null };
+  return add("cells", { id: makeId(), useId, playerId, ...empty, ...fields });
+}
+
+/** Chooses a shape for a spot, in place of an earlier choice of the same scope. */
+export function chooseShape(
+  body: VersionBody,
+  spot: ShapeSpot,
+  scope: Choice["scope"],
+  shape: Pick<Choice, "frets" | "fingers">,
+  makeId: MakeId,
+): Command {
+  const chordId = scope === "symbol" ? null : spot.chordId;
+  const useId = scope === "chord-in-use" ? spot.useId : null;
+  const earlier = Object.values(body.choices).filter(
+    (one) =>
+      one.playerId === spot.playerId && one.scope === scope && one.chordId === chordId && one.useId === useId &&
+      (scope !== "symbol" || (one.symbol === spot.symbol && one.capo === spot.capo)),
+  );
+  return batch("Choose a shape", [
+    ...earlier.map(remove("choices")),
+    add("choices", {
+      id: makeId(),
+      playerId: spot.playerId,
+      scope,
+      chordId,
+      useId,
+      symbol: spot.symbol,
+      frets: [...shape.frets],
+      fingers: [...shape.fingers],
+      capo: spot.capo,
+      tuning: [...spot.tuning],
+    }),
+  ]);
+}
+
+/** Removes a player with their cells and shapes. */
+export const removePlayer = (body: VersionBody, playerId: string): Command =>
+  batch("Remove a player", [
+    ...Object.values(body.cells).filter((cell) => cell.playerId === playerId).map(remove("cells")),
+    ...Object.values(body.choices).filter((choice) => choice.playerId === playerId).map(remove("choices")),
+    { type: "remove", table: "players", id: playerId },
+  ]);

@@ -1,0 +1,177 @@
+import { z } from "zod";
+import { fail, ok, type Result } from "../base";
+import { type Body, idSchema, type Kind, REFERENCES, type Row, TABLES } from "./body";
+
+/**
+ * A change of a document. Rows come and go whole; fields are set one by one; a batch is one act made
+ * of several. Every edit names what it touches, and gives the edit that takes it back.
+ */
+export type Command =
+  | { readonly type: "add"; readonly table: string; readonly row: Row }
+  | { readonly type: "remove"; readonly table: string; readonly id: string }
+  | { readonly type: "set"; readonly table: string; readonly id: string; readonly fields: Readonly<Record<string, unknown>> }
+  | { readonly type: "batch"; readonly label: string; readonly commands: readonly Command[] };
+
+export type EditProblem =
+  | { readonly code: "unknown-table"; readonly table: string }
+  | { readonly code: "unknown-row"; readonly table: string; readonly id: string }
+  | { readonly code: "row-exists"; readonly table: string; readonly id: string }
+  | { readonly code: "bad-field"; readonly table: string; readonly id: string; readonly field: string; readonly message: string }
+  | { readonly code: "missing-reference"; readonly table: string; readonly id: string; readonly field: string; readonly target: string }
+  | { readonly code: "still-used"; readonly table: string; readonly id: string; readonly by: string };
+
+export type Applied = { readonly body: Body; readonly inverse: Command };
+
+const MOST_COMMANDS = 20_000;
+
+const simpleCommand = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("add"), table: z.string().max(40), row: z.looseObject({ id: idSchema }) }),
+  z.object({ type: z.literal("remove"), table: z.string().max(40), id: idSchema }),
+  z.object({ type: z.literal("set"), table: z.string().max(40), id: idSchema, fields: z.record(z.string().max(40), z.unknown()) }),
+]);
+
+/** The shape of an edit at the border; rows and values are checked against their table when it is applied. */
+export const commandSchema = z.union([
+  simpleCommand,
+  z.object({ type: z.literal("batch"), label: z.string().max(120), commands: z.array(simpleCommand).max(MOST_COMMANDS) }),
+]);
+
+type TableSchema = z.ZodObject;
+
+const schemaOf = (kind: Kind, table: string): TableSchema | null =>
+  Object.hasOwn(TABLES[kind], table) ? ((TABLES[kind] as Readonly<Record<string, TableSchema>>)[table] ?? null) : null;
+
+/**
+ * Applies an edit. The body given is not changed; on a problem nothing is.
+ * @returns the new body and the edit that takes this one back
+ */
+export function applyEdit(kind: Kind, body: Body, command: Command): Result<Applied, EditProblem> {
+  const simple = command.type === "batch" ? command.commands : [command];
+  const inverses: Command[] = [];
+  const draft: Record<string, Record<string, Row>> = {};
+  let next: Body = body;
+  const own = (table: string): Record<string, Row> => {
+    if (!draft[table]) {
+      draft[table] = { ...next[table] };
+      next = { ...next, [table]: draft[table] };
+    }
+    return draft[table];
+  };
+  for (const one of simple) {
+    const step = applySimple(kind, next, one, own);
+    if (!step.ok) return step;
+    inverses.push(step.value);
+  }
+  const problem = checkReferences(next, simple);
+  if (problem) return fail(problem);
+  inverses.reverse();
+  const inverse: Command =
+    command.type === "batch" ? { type: "batch", label: command.label, commands: inverses } : inverses[0]!;
+  return ok({ body: next, inverse });
+}
+
+function applySimple(
+  kind: Kind,
+  body: Body,
+  command: Command,
+  own: (table: string) => Record<string, Row>,
+): Result<Command, EditProblem> {
+  if (command.type === "batch") throw new Error("Expected a batch of single edits, got a batch in a batch.");
+  const { table } = command;
+  const schema = schemaOf(kind, table);
+  if (!schema) return fail({ code: "unknown-table", table });
+  const rows = body[table] ?? {};
+  const id = command.type === "add" ? command.row.id : command.id;
+  const row = Object.hasOwn(rows, id) ? rows[id]! : null;
+  if (command.type === "add") {
+    if (row) return fail({ code: "row-exists", table, id });
+    const checked = schema.strict().safeParse(command.row);
+    if (!checked.success) return fail(badField(table, id, checked.error));
+    own(table)[id] = checked.data as Row;
+    return ok({ type: "remove", table, id });
+  }
+  if (!row) return fail({ code: "unknown-row", table, id });
+  if (command.type === "remove") {
+    delete own(table)[id];
+    return ok({ type: "add", table, row });
+  }
+  if ("id" in command.fields) return fail({ code: "bad-field", table, id, field: "id", message: "cannot be changed" });
+  const checked = schema.strict().partial().safeParse(command.fields);
+  if (!checked.success) return fail(badField(table, id, checked.error));
+  own(table)[id] = { ...row, ...checked.data };
+  const before = Object.fromEntries(Object.keys(command.fields).map((field) => [field, row[field]]));
+  return ok({ type: "set", table, id, fields: before });
+}
+
+function badField(table: string, id: string, error: z.ZodError): EditProblem {
+  const issue = error.issues[0]!;
+  const field = issue.code === "unrecognized_keys" ? (issue.keys[0] ?? "") : String(issue.path[0] ?? "");
+  return { code: "bad-field", table, id, field, message: issue.message };
+}
+
+/** Rows that were added or set must find what they name; what was removed must no longer be named. */
+function checkReferences(body: Body, commands: readonly Command[]): EditProblem | null {
+  const removed = new Map<string, Set<string>>();
+  for (const command of commands) {
+    if (command.type === "batch") continue;
+    if (command.type === "remove") {
+      if (!Object.hasOwn(body[command.table] ?? {}, command.id)) {
+        removed.set(command.table, (removed.get(command.table) ?? new Set()).add(command.id));
+      }
+      continue;
+    }
+    const id = command.type === "add" ? command.row.id : command.id;
+    const row = body[command.table]?.[id];
+    for (const [field, target] of row ? Object.entries(REFERENCES[command.table] ?? {}) : []) {
+      const named = row![field];
+      if (typeof named === "string" && !Object.hasOwn(body[target] ?? {}, named)) {
+        return { code: "missing-reference", table: command.table, id, field, target };
+      }
+    }
+  }
+  return removed.size === 0 ? null : findStillUsed(body, removed);
+}
+
+function findStillUsed(body: Body, removed: ReadonlyMap<string, ReadonlySet<string>>): EditProblem | null {
+  for (const [table, fields] of Object.entries(REFERENCES)) {
+    for (const [field, target] of Object.entries(fields)) {
+      const gone = removed.get(target);
+      if (!gone) continue;
+      for (const row of Object.values(body[table] ?? {})) {
+        const named = row[field];
+        if (typeof named === "string" && gone.has(named)) return { code: "still-used", table: target, id: named, by: table };
+      }
+    }
+  }
+  return null;
+}
+
+/** A place an edit touches: a row and a field of it; "*" is the whole row, coming or going. */
+export type Touch = { readonly table: string; readonly id: string; readonly field: string };
+
+/** @example touches({ type: "set", table: "sections", id: "s1", fields: { label: "Verse" } }) // => [{ …, field: "label" }] */
+export function touches(command: Command): Touch[] {
+  switch (command.type) {
+    case "batch":
+      return command.commands.flatMap(touches);
+    case "set":
+      return Object.keys(command.fields).map((field) => ({ table: command.table, id: command.id, field }));
+    case "add":
+      return [{ table: command.table, id: command.row.id, field: "*" }];
+    case "remove":
+      return [{ table: command.table, id: command.id, field: "*" }];
+  }
+}
+
+/** The places two edits both touch; a whole row meets every field of it. */
+export function overlap(a: readonly Touch[], b: readonly Touch[]): Touch[] {
+  const byRow = new Map<string, Set<string>>();
+  for (const touch of b) {
+    const row = `${touch.table} ${touch.id}`;
+    byRow.set(row, (byRow.get(row) ?? new Set()).add(touch.field));
+  }
+  return a.filter((touch) => {
+    const fields = byRow.get(`${touch.table} ${touch.id}`);
+    return fields !== undefined && (touch.field === "*" || fields.has("*") || fields.has(touch.field));
+  });
+}

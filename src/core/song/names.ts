@@ -1,0 +1,58 @@
+import { type Chord, moveChord, parseChord } from "../chord";
+import { shapeKeyAt } from "../fretboard";
+import { type Key, parseKey, parseTuning, type Tuning } from "../pitch";
+import { sure } from "../base";
+import type { Player, VersionBody } from "./body";
+import { versionRow } from "./timeline";
+
+/** A chord in the names one reader needs; `chord` is null when the symbol cannot be read. */
+export type NamedChord = {
+  readonly written: string;
+  /** How it sounds in the performing key. */
+  readonly sounding: string;
+  /** What the hand plays: the same, below capo and tuning. */
+  readonly shape: string;
+  readonly chord: Chord | null;
+};
+
+export const keysOf = (body: Pick<VersionBody, "version">): { written: Key; sounding: Key } => {
+  const version = versionRow(body);
+  return { written: sure(parseKey(version.writtenKey)), sounding: sure(parseKey(version.key)) };
+};
+
+export const tuningOf = (player: Pick<Player, "tuning">): Tuning => sure(parseTuning(player.tuning));
+
+/** Names chords for one reader. A bass reads sounding names; a guitar reads the shapes behind its capo. */
+export class Namer {
+  private readonly written: Key;
+  private readonly sounding: Key;
+  private readonly known = new Map<string, NamedChord>();
+
+  constructor(
+    body: Pick<VersionBody, "version">,
+    private readonly reader: { readonly tuning: Tuning; readonly capo: number; readonly readsShapes: boolean } | null,
+  ) {
+    ({ written: this.written, sounding: this.sounding } = keysOf(body));
+  }
+
+  /** The key of this reader's names. */
+  get key(): Key {
+    return this.reader?.readsShapes ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning) : this.sounding;
+  }
+
+  name(symbol: string): NamedChord {
+    const known = this.known.get(symbol);
+    if (known) return known;
+    const named = this.compute(symbol);
+    this.known.set(symbol, named);
+    return named;
+  }
+
+  private compute(symbol: string): NamedChord {
+    const read = parseChord(symbol);
+    if (!read.ok) return { written: symbol, sounding: symbol, shape: symbol, chord: null };
+    const sounding = moveChord(read.value, this.written, this.sounding);
+    const chord = sure(parseChord(sounding));
+    return { written: symbol, sounding, shape: moveChord(chord, this.sounding, this.key), chord };
+  }
+}
