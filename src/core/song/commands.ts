@@ -1,7 +1,7 @@
 import type { Ticks } from "../base";
 import type { Cell, Choice, Row, SectionKind, VersionBody } from "./body";
 import { type CellIndex, cellKey } from "./cells";
-import type { Command } from "./edit";
+import type { Command, SimpleCommand } from "./edit";
 import { orderBetween, ordersFor } from "./order";
 import { type Outline, type OutlineLine, outlineOf } from "./outline";
 import type { ShapeSpot } from "./choices";
@@ -9,10 +9,10 @@ import type { ShapeSpot } from "./choices";
 /** Makes a fresh id: the core has no randomness of its own. */
 export type MakeId = () => string;
 
-export const batch = (label: string, commands: readonly Command[]): Command => ({ type: "batch", label, commands });
-const add = (table: string, row: Row): Command => ({ type: "add", table, row });
-const remove = (table: string) => (row: { readonly id: string }): Command => ({ type: "remove", table, id: row.id });
-export const set = (table: string, id: string, fields: Record<string, unknown>): Command => ({ type: "set", table, id, fields });
+export const batch = (label: string, commands: readonly SimpleCommand[]): Command => ({ type: "batch", label, commands });
+const add = (table: string, row: Row): SimpleCommand => ({ type: "add", table, row });
+const remove = (table: string) => (row: { readonly id: string }): SimpleCommand => ({ type: "remove", table, id: row.id });
+export const set = (table: string, id: string, fields: Record<string, unknown>): SimpleCommand => ({ type: "set", table, id, fields });
 
 /** The order of a new last row. */
 export const orderAtEnd = (rows: readonly { readonly order: string }[]): string =>
@@ -26,7 +26,7 @@ export function moveBefore(table: string, rows: readonly { id: string; order: st
 }
 
 /** Adds a use of a section at the end of the form. */
-export const addUse = (body: VersionBody, sectionId: string, makeId: MakeId): Command =>
+export const addUse = (body: VersionBody, sectionId: string, makeId: MakeId): SimpleCommand =>
   add("uses", {
     id: makeId(),
     originId: null,
@@ -42,7 +42,7 @@ export function removeUse(body: VersionBody, useId: string): Command {
   return batch("Take a section out of the form", useRemoval(body, useId));
 }
 
-function useRemoval(body: VersionBody, useId: string): Command[] {
+function useRemoval(body: VersionBody, useId: string): SimpleCommand[] {
   return [
     ...Object.values(body.cells).filter((cell) => cell.useId === useId).map(remove("cells")),
     ...Object.values(body.choices).filter((choice) => choice.useId === useId).map(remove("choices")),
@@ -64,7 +64,7 @@ export function removeSection(body: VersionBody, sectionId: string): Command {
 /** Removes a line with its chords and words. */
 export const removeLine = (body: VersionBody, line: OutlineLine): Command => batch("Remove a line", lineRemoval(body, line));
 
-function lineRemoval(body: VersionBody, line: OutlineLine): Command[] {
+function lineRemoval(body: VersionBody, line: OutlineLine): SimpleCommand[] {
   return [
     ...line.chords.flatMap(({ chord }) => chordRemoval(body, chord.id)),
     ...line.words.map(({ word }) => word).map(remove("words")),
@@ -75,7 +75,7 @@ function lineRemoval(body: VersionBody, line: OutlineLine): Command[] {
 /** Removes a chord with the shapes chosen for it. */
 export const removeChord = (body: VersionBody, chordId: string): Command => batch("Remove a chord", chordRemoval(body, chordId));
 
-const chordRemoval = (body: VersionBody, chordId: string): Command[] => [
+const chordRemoval = (body: VersionBody, chordId: string): SimpleCommand[] => [
   ...Object.values(body.choices).filter((choice) => choice.chordId === chordId).map(remove("choices")),
   { type: "remove", table: "chords", id: chordId },
 ];
@@ -141,7 +141,7 @@ export function setWords(line: OutlineLine, text: string, makeId: MakeId): Comma
   let tail = 0;
   while (tail < old.length - head && tail < texts.length - head && old.at(-1 - tail)!.text === texts.at(-1 - tail)) tail++;
   const rewritten = Math.min(old.length, texts.length) - head - tail;
-  const commands: Command[] = [];
+  const commands: SimpleCommand[] = [];
   for (let index = head; index < head + rewritten; index++) {
     commands.push(set("words", old[index]!.id, { text: texts[index]! }));
   }

@@ -6,11 +6,18 @@ import { type Body, idSchema, type Kind, REFERENCES, type Row, TABLES } from "./
  * A change of a document. Rows come and go whole; fields are set one by one; a batch is one act made
  * of several. Every edit names what it touches, and gives the edit that takes it back.
  */
-export type Command =
+export type SimpleCommand =
   | { readonly type: "add"; readonly table: string; readonly row: Row }
   | { readonly type: "remove"; readonly table: string; readonly id: string }
-  | { readonly type: "set"; readonly table: string; readonly id: string; readonly fields: Readonly<Record<string, unknown>> }
-  | { readonly type: "batch"; readonly label: string; readonly commands: readonly Command[] };
+  | { readonly type: "set"; readonly table: string; readonly id: string; readonly fields: Readonly<Record<string, unknown>> };
+
+export type Command = SimpleCommand | { readonly type: "batch"; readonly label: string; readonly commands: readonly SimpleCommand[] };
+
+/** The single edits a command is made of. */
+export const singles = (command: Command): readonly SimpleCommand[] => (command.type === "batch" ? command.commands : [command]);
+
+/** The row a single edit is about. */
+export const rowIdOf = (command: SimpleCommand): string => (command.type === "add" ? command.row.id : command.id);
 
 export type EditProblem =
   | { readonly code: "unknown-table"; readonly table: string }
@@ -31,7 +38,7 @@ const simpleCommand = z.discriminatedUnion("type", [
 ]);
 
 /** The shape of an edit at the border; rows and values are checked against their table when it is applied. */
-export const commandSchema = z.union([
+export const commandSchema: z.ZodType<Command> = z.union([
   simpleCommand,
   z.object({ type: z.literal("batch"), label: z.string().max(120), commands: z.array(simpleCommand).max(MOST_COMMANDS) }),
 ]);
@@ -46,8 +53,8 @@ const schemaOf = (kind: Kind, table: string): TableSchema | null =>
  * @returns the new body and the edit that takes this one back
  */
 export function applyEdit(kind: Kind, body: Body, command: Command): Result<Applied, EditProblem> {
-  const simple = command.type === "batch" ? command.commands : [command];
-  const inverses: Command[] = [];
+  const simple = singles(command);
+  const inverses: SimpleCommand[] = [];
   const draft: Record<string, Record<string, Row>> = {};
   let next: Body = body;
   const own = (table: string): Record<string, Row> => {
@@ -73,15 +80,14 @@ export function applyEdit(kind: Kind, body: Body, command: Command): Result<Appl
 function applySimple(
   kind: Kind,
   body: Body,
-  command: Command,
+  command: SimpleCommand,
   own: (table: string) => Record<string, Row>,
-): Result<Command, EditProblem> {
-  if (command.type === "batch") throw new Error("Expected a batch of single edits, got a batch in a batch.");
+): Result<SimpleCommand, EditProblem> {
   const { table } = command;
   const schema = schemaOf(kind, table);
   if (!schema) return fail({ code: "unknown-table", table });
   const rows = body[table] ?? {};
-  const id = command.type === "add" ? command.row.id : command.id;
+  const id = rowIdOf(command);
   const row = Object.hasOwn(rows, id) ? rows[id]! : null;
   if (command.type === "add") {
     if (row) return fail({ code: "row-exists", table, id });
@@ -110,17 +116,16 @@ function badField(table: string, id: string, error: z.ZodError): EditProblem {
 }
 
 /** Rows that were added or set must find what they name; what was removed must no longer be named. */
-function checkReferences(body: Body, commands: readonly Command[]): EditProblem | null {
+function checkReferences(body: Body, commands: readonly SimpleCommand[]): EditProblem | null {
   const removed = new Map<string, Set<string>>();
   for (const command of commands) {
-    if (command.type === "batch") continue;
     if (command.type === "remove") {
       if (!Object.hasOwn(body[command.table] ?? {}, command.id)) {
         removed.set(command.table, (removed.get(command.table) ?? new Set()).add(command.id));
       }
       continue;
     }
-    const id = command.type === "add" ? command.row.id : command.id;
+    const id = rowIdOf(command);
     const row = body[command.table]?.[id];
     for (const [field, target] of row ? Object.entries(REFERENCES[command.table] ?? {}) : []) {
       const named = row![field];
@@ -150,18 +155,11 @@ function findStillUsed(body: Body, removed: ReadonlyMap<string, ReadonlySet<stri
 export type Touch = { readonly table: string; readonly id: string; readonly field: string };
 
 /** @example touches({ type: "set", table: "sections", id: "s1", fields: { label: "Verse" } }) // => [{ …, field: "label" }] */
-export function touches(command: Command): Touch[] {
-  switch (command.type) {
-    case "batch":
-      return command.commands.flatMap(touches);
-    case "set":
-      return Object.keys(command.fields).map((field) => ({ table: command.table, id: command.id, field }));
-    case "add":
-      return [{ table: command.table, id: command.row.id, field: "*" }];
-    case "remove":
-      return [{ table: command.table, id: command.id, field: "*" }];
-  }
-}
+export const touches = (command: Command): Touch[] =>
+  singles(command).flatMap((one) => {
+    const place = { table: one.table, id: rowIdOf(one) };
+    return one.type === "set" ? Object.keys(one.fields).map((field) => ({ ...place, field })) : [{ ...place, field: "*" }];
+  });
 
 /** The places two edits both touch; a whole row meets every field of it. */
 export function overlap(a: readonly Touch[], b: readonly Touch[]): Touch[] {

@@ -54,3 +54,16 @@ export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export { type Outline, type OutlineLine, type OutlineSection, outlineOf } from "./outline";
 export { type Bar, meterOf, type Passage, sectionSums, type TimedLine, type Timeline, timedChords, timelineOf, versionRow } from "./timeline";
+export {
+  type ArrivedEdit,
+  addPending,
+  dropPending,
+  type LostEdit,
+  newReplica,
+  type PendingEdit,
+  placesOf,
+  type Replica,
+  receive,
+  resumePending,
+} from "./sync";
+export { sayEditProblem, sayPlace } from "./say-edit";

@@ -1,0 +1,12 @@
+import path from "node:path";
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  serverExternalPackages: ["@electric-sql/pglite", "tsx", "esbuild"],
+  turbopack: { root: path.resolve(".") },
+  poweredByHeader: false,
+  devIndicators: false,
+  distDir: process.env.LANTERN_DIST ?? ".next",
+};
+
+export default config;

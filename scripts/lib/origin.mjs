@@ -1,0 +1,18 @@
+const SAFE = new Set(["GET", "HEAD", "OPTIONS"]);
+
+/**
+ * Judges whether a request may be answered. Any web page can post to a loopback address, so the Host must be
+ * this server's own, and a change of state must come from its own pages (or from no page at all).
+ * @returns null when it may, else what is wrong
+ */
+export function judge(request, port) {
+  const hosts = ["127.0.0.1", "localhost", "[::1]"].map((name) => `${name}:${port}`);
+  const { host, origin } = request.headers;
+  if (!hosts.includes(String(host).toLowerCase())) {
+    return { path: "Host", message: `should be ${hosts[0]}; this server answers to its own address only` };
+  }
+  if (SAFE.has(request.method) && request.headers.upgrade === undefined) return null;
+  const site = request.headers["sec-fetch-site"];
+  const own = origin === undefined ? site === undefined || site === "same-origin" || site === "none" : hosts.some((name) => origin === `http://${name}`);
+  return own ? null : { path: "Origin", message: "should be this program's own page; nothing was changed" };
+}

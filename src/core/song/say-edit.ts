@@ -1,0 +1,54 @@
+import { assertNever } from "../base";
+import type { EditProblem, Touch } from "./edit";
+
+/** What people call the rows of each table. */
+const NAMES: Readonly<Record<string, string>> = Object.freeze({
+  version: "setting",
+  song: "song",
+  sections: "section",
+  lines: "line",
+  words: "word",
+  chords: "chord",
+  uses: "place in the form",
+  players: "player",
+  cells: "part",
+  choices: "chosen shape",
+  sources: "source",
+});
+
+const FIELDS: Readonly<Record<string, string>> = Object.freeze({
+  bpm: "tempo",
+  meterBeats: "beats in a bar",
+  meterUnit: "beat value",
+  ticks: "beats",
+  order: "place in the list",
+  label: "name",
+  key: "key",
+  light: "light",
+});
+
+const nameOf = (table: string): string => NAMES[table] ?? table;
+
+/** "tempo", "section name": the place of a clash in words. */
+export const sayPlace = ({ table, field }: Touch): string =>
+  field === "*" ? nameOf(table) : `${table === "version" ? "" : `${nameOf(table)} `}${FIELDS[field] ?? field}`;
+
+/** The sentence for an edit that cannot be made. */
+export function sayEditProblem(problem: EditProblem): string {
+  switch (problem.code) {
+    case "unknown-table":
+      return `There is nothing called ${problem.table} here. Nothing was changed.`;
+    case "unknown-row":
+      return `That ${nameOf(problem.table)} is no longer there: it was removed meanwhile. Nothing was changed.`;
+    case "row-exists":
+      return `That ${nameOf(problem.table)} is there already. Nothing was changed.`;
+    case "bad-field":
+      return `The ${FIELDS[problem.field] ?? problem.field} of this ${nameOf(problem.table)} ${problem.message}. Nothing was changed.`;
+    case "missing-reference":
+      return `This ${nameOf(problem.table)} belongs to something that was removed meanwhile. Nothing was changed.`;
+    case "still-used":
+      return `This ${nameOf(problem.table)} is still in use by a ${nameOf(problem.by)}. Take that away first. Nothing was changed.`;
+    default:
+      return assertNever(problem);
+  }
+}

@@ -1,0 +1,176 @@
+import { createStore, type StoreApi } from "zustand/vanilla";
+import {
+  type ArrivedEdit,
+  addPending,
+  applyEdit,
+  type Body,
+  type Command,
+  dropPending,
+  type Kind,
+  type LostEdit,
+  newReplica,
+  type PendingEdit,
+  type Replica,
+  receive,
+  resumePending,
+  sayEditProblem,
+} from "@/core/song";
+import type { EditQueue } from "./queue";
+import type { Transport } from "./transport";
+
+export type Saving = "saved" | "saving" | "away";
+
+export type DocumentState = {
+  readonly replica: Replica;
+  readonly saving: Saving;
+  /** Edits that met another's on the same place, shown until the person decides. */
+  readonly lost: readonly LostEdit[];
+  /** The last sentence to show, with a count so that the same one can come again. */
+  readonly notice: { readonly text: string; readonly count: number } | null;
+};
+
+export type DocumentStore = {
+  readonly id: string;
+  readonly state: StoreApi<DocumentState>;
+  /** Makes an edit. @returns the edit that takes it back, or null when it cannot be made */
+  readonly act: (command: Command) => Command | null;
+  readonly decide: (lost: LostEdit, mine: boolean) => void;
+  readonly say: (text: string) => void;
+  readonly start: () => () => void;
+};
+
+export type Parts = {
+  readonly queue: EditQueue;
+  readonly transport: Transport;
+  readonly makeId: () => string;
+  /** Waits between tries while the server is away, ms. */
+  readonly retryMs?: number;
+};
+
+/**
+ * One document in one window. An edit shows at once, waits in the queue, and is sent in order; what other
+ * windows do comes in between. The reducer of the core does all the judging.
+ */
+export function createDocumentStore(id: string, kind: Kind, revision: number, body: Body, parts: Parts): DocumentStore {
+  const { queue, transport, makeId, retryMs = 1500 } = parts;
+  const state = createStore<DocumentState>(() => ({
+    replica: newReplica(kind, revision, body),
+    saving: "saved",
+    lost: [],
+    notice: null,
+  }));
+  let flushing = false;
+  let stopped = true;
+  const early = new Map<number, ArrivedEdit>();
+
+  const say = (text: string) => state.setState(({ notice }) => ({ notice: { text, count: (notice?.count ?? 0) + 1 } }));
+
+  const update = (replica: Replica, lost: readonly LostEdit[] = []) => {
+    state.setState((before) => ({ replica, lost: lost.length > 0 ? [...before.lost, ...lost] : before.lost }));
+  };
+
+  const keep = async () => {
+    try {
+      await queue.save(state.getState().replica.pending);
+    } catch {
+      say("This browser can't keep unsent changes across a reload. They stay on screen; keep this window open until they are saved.");
+    }
+  };
+
+  const take = (arrived: ArrivedEdit) => {
+    const taken = receive(state.getState().replica, arrived);
+    if (!taken) {
+      early.set(arrived.revision, arrived);
+      void fillGap();
+      return;
+    }
+    update(taken.replica, taken.lost);
+    const next = early.get(taken.replica.revision + 1);
+    early.delete(taken.replica.revision + 1);
+    if (next) take(next);
+  };
+
+  const fillGap = async () => {
+    try {
+      for (const edit of await transport.since(state.getState().replica.revision)) take(edit);
+    } catch {
+      // The stream of events or the next try brings them.
+    }
+  };
+
+  const flush = async () => {
+    if (flushing) return;
+    flushing = true;
+    try {
+      for (;;) {
+        const edit = state.getState().replica.pending[0];
+        if (!edit) break;
+        if (state.getState().saving !== "away") state.setState({ saving: "saving" });
+        const answer = await transport.send(edit);
+        if (answer.status === "away") {
+          state.setState({ saving: "away" });
+          if (stopped) return;
+          await new Promise((resolve) => setTimeout(resolve, retryMs));
+          continue;
+        }
+        if (answer.status === "done") {
+          if (answer.edit.revision > state.getState().replica.revision + 1) await fillGap();
+          take(answer.edit);
+        } else {
+          const dropped = dropPending(state.getState().replica, edit.editId);
+          const conflict: LostEdit[] = answer.status === "conflict" ? [{ edit, at: answer.conflicts }] : [];
+          update(dropped.replica, [...conflict, ...dropped.lost]);
+          if (answer.status === "refused") say(sayEditProblem(answer.problem));
+          if (answer.status === "rejected") say(answer.message);
+          await fillGap();
+        }
+        await keep();
+      }
+      state.setState({ saving: "saved" });
+    } finally {
+      flushing = false;
+    }
+  };
+
+  const act = (command: Command): Command | null => {
+    const { replica } = state.getState();
+    const applied = applyEdit(replica.kind, replica.view, command);
+    if (!applied.ok) {
+      say(sayEditProblem(applied.problem));
+      return null;
+    }
+    update(addPending(replica, { editId: makeId(), command }, applied.value.body));
+    void keep().then(flush);
+    return applied.value.inverse;
+  };
+
+  const resume = async () => {
+    try {
+      const saved = await queue.load();
+      if (saved.length === 0) return;
+      const missed = await transport.since(Math.min(...saved.map((edit) => edit.base)));
+      const resumed = resumePending(state.getState().replica, saved, missed);
+      update(resumed.replica, resumed.lost);
+      await flush();
+    } catch {
+      say("Changes from before are waiting, but the server can't be reached. They are kept; reload when it runs again.");
+    }
+  };
+
+  const start = () => {
+    stopped = false;
+    const unfollow = transport.follow(state.getState().replica.revision, take);
+    void resume();
+    return () => {
+      stopped = true;
+      unfollow();
+    };
+  };
+
+  const decide = (lost: LostEdit, mine: boolean) => {
+    state.setState((before) => ({ lost: before.lost.filter((one) => one !== lost) }));
+    if (mine) act(lost.edit.command);
+  };
+
+  return { id, state, act, decide, say, start };
+}

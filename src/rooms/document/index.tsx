@@ -1,0 +1,64 @@
+"use client";
+
+import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
+import { useStore } from "zustand";
+import type { Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
+import { createDocumentStore, type DocumentStore } from "./document-store";
+import { createHistory, type History } from "./history";
+import { makeId } from "./ids";
+import { browserQueue } from "./queue";
+import { httpTransport } from "./transport";
+
+export * as derive from "./derive";
+export type { DocumentState, DocumentStore, Saving } from "./document-store";
+export { makeId } from "./ids";
+
+export type LoadedDocument = { readonly id: string; readonly kind: Kind; readonly revision: number; readonly body: Body };
+
+type Open = { readonly version: DocumentStore; readonly song: DocumentStore; readonly history: History };
+
+const OpenSong = createContext<Open | null>(null);
+
+const openStore = ({ id, kind, revision, body }: LoadedDocument): DocumentStore =>
+  createDocumentStore(id, kind, revision, body, { queue: browserQueue(id), transport: httpTransport(id), makeId });
+
+/** Opens a version and its song for all that is below. */
+export function OpenSongProvider({ version, song, children }: { version: LoadedDocument; song: LoadedDocument; children: ReactNode }) {
+  const [open] = useState<Open>(() => {
+    const stores = { version: openStore(version), song: openStore(song) };
+    return { ...stores, history: createHistory([stores.version, stores.song], `history ${version.id}`) };
+  });
+  useEffect(() => {
+    const stops = [open.version.start(), open.song.start()];
+    return () => {
+      for (const stop of stops) stop();
+    };
+  }, [open]);
+  return <OpenSong.Provider value={open}>{children}</OpenSong.Provider>;
+}
+
+export function useOpenSong(): Open {
+  const open = useContext(OpenSong);
+  if (!open) throw new Error("Expected an OpenSongProvider above this component.");
+  return open;
+}
+
+/** The version as this window shows it. */
+export function useVersion(): VersionBody {
+  return useStore(useOpenSong().version.state, (state) => state.replica.view as unknown as VersionBody);
+}
+
+export function useSong(): SongBody {
+  return useStore(useOpenSong().song.state, (state) => state.replica.view as unknown as SongBody);
+}
+
+/** Edits of the version; each can be taken back. */
+export function useAct(): (command: Command) => void {
+  const { history, version } = useOpenSong();
+  return (command) => history.act(version, command);
+}
+
+export function useActOnSong(): (command: Command) => void {
+  const { history, song } = useOpenSong();
+  return (command) => history.act(song, command);
+}

@@ -1,0 +1,53 @@
+import type { ArrivedEdit, Body, EditProblem, LostEdit, PendingEdit } from "@/core/song";
+
+/** What the server says to an edit. "away" when it cannot be reached: the edit stays in the queue. */
+export type Answer =
+  | { readonly status: "done"; readonly edit: ArrivedEdit }
+  | { readonly status: "conflict"; readonly conflicts: LostEdit["at"] }
+  | { readonly status: "refused"; readonly problem: EditProblem }
+  | { readonly status: "rejected"; readonly message: string }
+  | { readonly status: "away" };
+
+/** The line to the server for one document. */
+export type Transport = {
+  readonly send: (edit: PendingEdit) => Promise<Answer>;
+  readonly since: (revision: number) => Promise<ArrivedEdit[]>;
+  readonly reload: () => Promise<{ revision: number; body: Body }>;
+  /** Calls `take` with each edit from another window or this one; returns what ends it. */
+  readonly follow: (revision: number, take: (edit: ArrivedEdit) => void) => () => void;
+};
+
+export function httpTransport(documentId: string): Transport {
+  const address = `/api/documents/${documentId}`;
+  return {
+    send: async (edit) => {
+      let response: Response;
+      try {
+        response = await fetch(`${address}/edits`, {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify(edit),
+        });
+      } catch {
+        return { status: "away" };
+      }
+      if (response.status >= 500) return { status: "away" };
+      const answer = await response.json();
+      if (answer.status === "done" || answer.status === "conflict" || answer.status === "refused") return answer;
+      return { status: "rejected", message: `${answer.error?.path ?? "The edit"} ${answer.error?.message ?? "was not taken"}.` };
+    },
+    since: async (revision) => (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,
+    reload: () => getJson(address),
+    follow: (revision, take) => {
+      const events = new EventSource(`${address}/events?since=${revision}`);
+      events.onmessage = (message) => take(JSON.parse(message.data) as ArrivedEdit);
+      return () => events.close();
+    },
+  };
+}
+
+async function getJson<Value>(address: string): Promise<Value> {
+  const response = await fetch(address);
+  if (!response.ok) throw new Error(`The server answered ${response.status} to ${address}.`);
+  return (await response.json()) as Value;
+}

@@ -1,0 +1,41 @@
+import { mkdirSync } from "node:fs";
+import path from "node:path";
+import { PGlite } from "@electric-sql/pglite";
+import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
+import { drizzle } from "drizzle-orm/pglite";
+import { migrate } from "drizzle-orm/pglite/migrator";
+import * as schema from "./schema";
+
+/** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
+export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
+
+type Open = { readonly database: Database; readonly close: () => Promise<void> };
+
+const MIGRATIONS = path.join("src", "server", "db", "migrations");
+
+/** Where everything is kept: `LANTERN_DATA`, else `data/` in the project. */
+export const dataFolder = (): string => path.resolve(process.env.LANTERN_DATA ?? "data");
+
+/** Opens a database folder (or, without one, a database in memory for tests) with the newest migrations. */
+export async function openFolder(folder: string | null): Promise<Open> {
+  if (folder !== null) mkdirSync(folder, { recursive: true });
+  const client = folder === null ? new PGlite() : new PGlite(path.join(folder, "postgres"));
+  const database = drizzle(client, { schema });
+  await migrate(database, { migrationsFolder: path.resolve(MIGRATIONS) });
+  return { database: database as unknown as Database, close: () => client.close() };
+}
+
+/** One open database a process: bundles may load this file twice, the promise is kept on the global object. */
+const shared = globalThis as { lanternDatabase?: Promise<Open> };
+
+export async function openDatabase(): Promise<Database> {
+  if (process.env.NEXT_PHASE === "phase-production-build") {
+    throw new Error("Expected no database while building, but a page asked for one.");
+  }
+  shared.lanternDatabase ??= openFolder(dataFolder());
+  return (await shared.lanternDatabase).database;
+}
+
+export async function closeDatabase(): Promise<void> {
+  await (await shared.lanternDatabase)?.close();
+}

@@ -1,0 +1,61 @@
+import { index, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from "drizzle-orm/pg-core";
+import type { Body, Command, Kind, Touch } from "@/core/song";
+
+/** A document as it stands now. `origin` is how it began: replaying its edits on it gives `body`. */
+export const documents = pgTable(
+  "documents",
+  {
+    id: text().primaryKey(),
+    kind: text().$type<Kind>().notNull(),
+    /** The song a version belongs to. */
+    parentId: text("parent_id"),
+    revision: integer().notNull().default(0),
+    schema: integer().notNull(),
+    body: jsonb().$type<Body>().notNull(),
+    originSchema: integer("origin_schema").notNull(),
+    origin: jsonb().$type<Body>().notNull(),
+    createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+    updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index("documents_kind").on(table.kind), index("documents_parent").on(table.parentId)],
+);
+
+/** The log: one row a revision. An edit sent twice has the same `editId` and stands once. */
+export const edits = pgTable(
+  "edits",
+  {
+    documentId: text("document_id")
+      .notNull()
+      .references(() => documents.id, { onDelete: "cascade" }),
+    revision: integer().notNull(),
+    editId: text("edit_id").notNull().unique(),
+    command: jsonb().$type<Command>().notNull(),
+    inverse: jsonb().$type<Command>().notNull(),
+    touches: jsonb().$type<readonly Touch[]>().notNull(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.documentId, table.revision] })],
+);
+
+/** What the shelf lists and searches, rewritten in the transaction of each edit. */
+export const shelf = pgTable(
+  "shelf",
+  {
+    versionId: text("version_id")
+      .primaryKey()
+      .references(() => documents.id, { onDelete: "cascade" }),
+    songId: text("song_id")
+      .notNull()
+      .references(() => documents.id, { onDelete: "cascade" }),
+    title: text().notNull(),
+    by: text().notNull(),
+    versionName: text("version_name").notNull(),
+    key: text().notNull(),
+    bpm: real().notNull(),
+    meter: text().notNull(),
+    bars: integer().notNull(),
+    seconds: real().notNull(),
+    players: text().array().notNull(),
+  },
+  (table) => [index("shelf_song").on(table.songId), index("shelf_title").on(table.title)],
+);

@@ -1,0 +1,37 @@
+import type { z } from "zod";
+
+/** An answer that says what is wrong, at which field, in the form every route uses. */
+export const refuse = (status: number, path: string, message: string): Response =>
+  Response.json({ error: { path, message } }, { status });
+
+export type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response };
+
+/** Reads a body up to a limit, without holding more than that. */
+export async function readBytes(request: Request, limit: number): Promise<Read<Uint8Array>> {
+  const tooLong = () => refuse(413, "body", `should be at most ${Math.floor(limit / 1000)} kB`);
+  if (Number(request.headers.get("content-length") ?? 0) > limit) return { ok: false, response: tooLong() };
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += chunk.length;
+    if (size > limit) return { ok: false, response: tooLong() };
+    chunks.push(chunk);
+  }
+  return { ok: true, value: Buffer.concat(chunks) };
+}
+
+/** Reads and checks a JSON body. */
+export async function readJson<Value>(request: Request, limit: number, schema: z.ZodType<Value>): Promise<Read<Value>> {
+  const bytes = await readBytes(request, limit);
+  if (!bytes.ok) return bytes;
+  let json: unknown;
+  try {
+    json = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes.value));
+  } catch (error) {
+    return { ok: false, response: refuse(400, "body", `should be JSON (${error instanceof Error ? error.message : "unreadable"})`) };
+  }
+  const parsed = schema.safeParse(json);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  const issue = parsed.error.issues[0]!;
+  return { ok: false, response: refuse(400, issue.path.map(String).join(".") || "body", issue.message) };
+}

@@ -1,0 +1,64 @@
+import path from "node:path";
+import { Worker } from "node:worker_threads";
+import type { Outcome } from "@/core/plan";
+
+/** The longest an engine may take over HTTP before it is ended, ms. */
+const LONGEST_MS = 20_000;
+
+type Answer = { readonly id: number; readonly outcome?: Outcome; readonly failure?: string };
+type Waiting = { readonly resolve: (outcome: Outcome) => void; readonly reject: (error: Error) => void };
+
+/** One worker, started when first asked, ended and replaced when a search outlasts its time. */
+class EngineThread {
+  private worker: Worker | null = null;
+  private readonly waiting = new Map<number, Waiting>();
+  private next = 0;
+
+  run(name: string, input: unknown): Promise<Outcome> {
+    const worker = this.start();
+    const id = this.next++;
+    return new Promise((resolve, reject) => {
+      const timer = setTimeout(() => this.giveUp(), LONGEST_MS);
+      const settle = <Value>(end: (value: Value) => void) => (value: Value) => {
+        clearTimeout(timer);
+        this.waiting.delete(id);
+        end(value);
+      };
+      this.waiting.set(id, { resolve: settle(resolve), reject: settle(reject) });
+      worker.postMessage({ id, name, input });
+    });
+  }
+
+  private start(): Worker {
+    if (this.worker) return this.worker;
+    const file = path.join(process.cwd(), "src/server/plan/worker.mjs");
+    const worker = new Worker(/* turbopackIgnore: true */ file);
+    worker.unref();
+    worker.on("message", ({ id, outcome, failure }: Answer) => {
+      const waiting = this.waiting.get(id);
+      if (outcome) waiting?.resolve(outcome);
+      else waiting?.reject(new Error(failure ?? "The engine gave no answer."));
+    });
+    worker.on("error", (error: Error) => this.fail(error));
+    this.worker = worker;
+    return worker;
+  }
+
+  private giveUp(): void {
+    void this.worker?.terminate();
+    this.fail(new Error(`The search took longer than ${LONGEST_MS / 1000} s and was ended.`));
+  }
+
+  private fail(error: Error): void {
+    this.worker = null;
+    for (const { reject } of [...this.waiting.values()]) reject(error);
+  }
+}
+
+const shared = globalThis as { lanternEngines?: EngineThread };
+
+/** Runs an engine in the worker thread. */
+export function runEngineApart(name: string, input: unknown): Promise<Outcome> {
+  shared.lanternEngines ??= new EngineThread();
+  return shared.lanternEngines.run(name, input);
+}

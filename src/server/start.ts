@@ -1,0 +1,24 @@
+import { count } from "drizzle-orm";
+import { closeDatabase, openDatabase } from "./db/open";
+import { documents } from "./db/schema";
+import { createDocuments } from "./documents/store";
+import { demoDocuments } from "./songs/demo";
+
+const shared = globalThis as { lanternClose?: () => Promise<void> };
+
+/**
+ * Opens the database before the first request, and fills an empty one with the demo evening once (unless
+ * `LANTERN_DEMO` is "off"). A failure ends the process with a sentence: half a server helps nobody.
+ */
+export async function start(): Promise<void> {
+  shared.lanternClose = closeDatabase;
+  try {
+    const database = await openDatabase();
+    const [stored] = await database.select({ count: count() }).from(documents);
+    if (stored?.count === 0 && process.env.LANTERN_DEMO !== "off") await createDocuments(database, await demoDocuments());
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    process.stderr.write(`Shared Lantern could not open its data folder. ${reason}\nNothing was changed. Check that the folder can be written, or set LANTERN_DATA to another one.\n`);
+    process.exit(1);
+  }
+}
