@@ -1,0 +1,18 @@
+import type { Metadata, Viewport } from "next";
+import type { ReactNode } from "react";
+import "./globals.css";
+
+export const metadata: Metadata = {
+  title: { default: "Shared Lantern", template: "%s · Shared Lantern" },
+  description: "A song goes in once, and every player gets their own part of it.",
+};
+
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+export default function RootLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" data-theme="lamplight">
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,22 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import { byOrder, type SongBody, type VersionBody } from "@/core/song";
+import { PrintSheets } from "@/rooms/stage/PrintSheets";
+import { stagePart } from "@/rooms/stage/stage-sheets";
+import { openSong } from "@/server/songs/open";
+
+export const metadata: Metadata = { title: "Print" };
+
+export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
+  await connection();
+  const { versionId } = await params;
+  const opened = await openSong(versionId);
+  if (!opened) notFound();
+  const body = opened.version.body as VersionBody;
+  const { title, by } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const parts = Object.values(body.players)
+    .sort(byOrder)
+    .map((player) => ({ id: player.id, part: stagePart(body, player) }));
+  return <PrintSheets title={title} by={by} versionId={versionId} parts={parts} />;
+}

@@ -1,0 +1,5 @@
+import { KeysRoom } from "@/rooms/keys/KeysRoom";
+
+export default function Page() {
+  return <KeysRoom />;
+}

@@ -1,0 +1,5 @@
+import { SongRoom } from "@/rooms/song/SongRoom";
+
+export default function Page() {
+  return <SongRoom />;
+}

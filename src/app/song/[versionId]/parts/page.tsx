@@ -1,0 +1,5 @@
+import { PartsRoom } from "@/rooms/parts/PartsRoom";
+
+export default function Page() {
+  return <PartsRoom />;
+}

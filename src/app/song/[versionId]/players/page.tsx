@@ -1,0 +1,5 @@
+import { PlayersRoom } from "@/rooms/players/PlayersRoom";
+
+export default function Page() {
+  return <PlayersRoom />;
+}

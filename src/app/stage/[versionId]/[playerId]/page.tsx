@@ -1,0 +1,20 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import type { SongBody, VersionBody } from "@/core/song";
+import { Stage } from "@/rooms/stage/Stage";
+import { stagePart } from "@/rooms/stage/stage-sheets";
+import { openSong } from "@/server/songs/open";
+
+export const metadata: Metadata = { title: "Stage" };
+
+export default async function Page({ params }: { params: Promise<{ versionId: string; playerId: string }> }) {
+  await connection();
+  const { versionId, playerId } = await params;
+  const opened = await openSong(versionId);
+  const body = opened?.version.body as VersionBody | undefined;
+  const player = body && Object.hasOwn(body.players, playerId) ? body.players[playerId] : undefined;
+  if (!opened || !body || !player) notFound();
+  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  return <Stage part={stagePart(body, player)} title={title} versionId={versionId} revision={opened.version.revision} />;
+}

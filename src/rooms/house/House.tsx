@@ -1,0 +1,147 @@
+"use client";
+
+import { Redo2, Undo2 } from "lucide-react";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { type ReactNode, useEffect, useState } from "react";
+import { useStore } from "zustand";
+import { derive, type LoadedDocument, OpenSongProvider, type Saving, useOpenSong, useSong, useVersion } from "../document";
+import { byOrder, versionRow } from "@/core/song";
+import { Lantern } from "@/ui/Lantern";
+import { Notice } from "@/ui/Notice";
+import { pretty } from "@/ui/pretty";
+import { Conflicts } from "./Conflicts";
+import { KeysHelp } from "./KeysHelp";
+import { lanterns, ROOMS } from "./rail";
+
+/** The house of one open song: the rail of rooms at left, the room beside it. */
+export function House({ version, song, children }: { version: LoadedDocument; song: LoadedDocument; children: ReactNode }) {
+  return (
+    <OpenSongProvider version={version} song={song}>
+      <div className="flex min-h-dvh flex-col md:flex-row">
+        <Rail versionId={version.id} />
+        <div className="min-w-0 flex-1">
+          <TopLine />
+          <Conflicts />
+          <main className="px-4 pb-24 md:px-6">{children}</main>
+        </div>
+      </div>
+      <Sentences />
+    </OpenSongProvider>
+  );
+}
+
+function Rail({ versionId }: { versionId: string }) {
+  const body = useVersion();
+  const path = usePathname();
+  const lit = lanterns(body, derive.outline(body), derive.sums(body));
+  const players = Object.values(body.players).sort(byOrder);
+  return (
+    <nav aria-label="Rooms of this song" className="shrink-0 border-base-300 bg-base-200 px-3 py-3 max-md:border-b md:min-h-dvh md:w-52 md:border-r">
+      <Link href="/" className="mb-3 inline-block px-2 font-bold underline decoration-2 decoration-primary underline-offset-4 max-md:hidden">
+        Shared Lantern
+      </Link>
+      <ul className="flex gap-1 overflow-x-auto md:flex-col">
+        {ROOMS.map((room) => {
+          const href = `/song/${versionId}${room.path}`;
+          const here = path === href;
+          return (
+            <li key={room.name}>
+              <Link
+                href={href}
+                aria-current={here ? "page" : undefined}
+                className={`flex items-center gap-2 rounded-field px-2 py-2 ${here ? "bg-base-100 font-bold shadow-sm" : "hover:bg-base-300"}`}
+              >
+                <Lantern lit={lit[room.name]} />
+                <span>
+                  {room.name}
+                  <span className="block text-sm font-normal max-md:hidden">{room.does}</span>
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="mt-4 px-2 max-md:mt-2">
+        <h2 className="text-sm max-md:sr-only">Stage</h2>
+        {players.length === 0 ? (
+          <p className="text-sm">Opens when there is a player.</p>
+        ) : (
+          <ul className="flex gap-3 md:flex-col md:gap-1">
+            {players.map((player) => (
+              <li key={player.id}>
+                <Link className="link text-sm" href={`/stage/${versionId}/${player.id}`}>
+                  {player.name}’s stage
+                </Link>
+              </li>
+            ))}
+            <li>
+              <Link className="link text-sm" href={`/print/${versionId}`}>
+                Print the sheets
+              </Link>
+            </li>
+          </ul>
+        )}
+      </div>
+    </nav>
+  );
+}
+
+const SAVING_WORDS: Readonly<Record<Saving, string>> = {
+  saved: "All saved",
+  saving: "Saving…",
+  away: "The server can’t be reached. What you change is kept here and sent when it answers.",
+};
+
+function TopLine() {
+  const { history, version: store, song: songStore } = useOpenSong();
+  const undo = useStore(history.state, (state) => state.undo.length);
+  const redo = useStore(history.state, (state) => state.redo.length);
+  const versionSaving = useStore(store.state, (state) => state.saving);
+  const songSaving = useStore(songStore.state, (state) => state.saving);
+  const saving = versionSaving === "saved" ? songSaving : versionSaving;
+  const { title } = Object.values(useSong().song)[0]!;
+  const version = versionRow(useVersion());
+  const [mounted, setMounted] = useState(false);
+  useEffect(() => setMounted(true), []);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const step = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === "z";
+      const again = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "y";
+      if (!step && !again) return;
+      event.preventDefault();
+      if (again || event.shiftKey) history.redo();
+      else history.undo();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [history]);
+  return (
+    <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2 md:px-6">
+      <p className="mr-auto min-w-0 break-words">
+        <strong>{title}</strong> · {version.name} · sounds in {pretty(version.key)}
+      </p>
+      <span aria-live="polite" className={`text-sm ${saving === "away" ? "max-w-md font-bold text-error" : ""}`} data-saving={saving}>
+        {SAVING_WORDS[saving]}
+      </span>
+      <span className="join">
+        <button type="button" className="btn btn-sm join-item" disabled={!mounted || undo === 0} onClick={history.undo}>
+          <Undo2 size={16} aria-hidden="true" /> Undo
+        </button>
+        <button type="button" className="btn btn-sm join-item" disabled={!mounted || redo === 0} onClick={history.redo}>
+          <Redo2 size={16} aria-hidden="true" /> Redo
+        </button>
+      </span>
+      <KeysHelp />
+    </header>
+  );
+}
+
+/** What the documents have to say. */
+function Sentences() {
+  const { version, song } = useOpenSong();
+  const fromVersion = useStore(version.state, (state) => state.notice);
+  const fromSong = useStore(song.state, (state) => state.notice);
+  const notice = fromVersion ?? fromSong;
+  return <Notice text={notice?.text ?? ""} count={notice?.count ?? 0} />;
+}

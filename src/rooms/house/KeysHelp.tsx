@@ -1,0 +1,56 @@
+"use client";
+
+import { useEffect, useRef } from "react";
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ["Ctrl Z", "take back"],
+  ["Ctrl Shift Z", "do again"],
+  ["?", "this list"],
+  ["Arrows", "Parts: move over the sheet"],
+  ["0 to 4", "Parts: light of the cell, out to full"],
+  ["Enter", "Parts: open the cell at right; Song: open a line"],
+  ["Alt ↑ Alt ↓", "Song: move a place in the form"],
+  ["→ Space Page Down", "Stage: go on"],
+  ["← Page Up", "Stage: back"],
+];
+
+/** Whether a key press belongs to a field the person is typing in. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+
+/** The list of keys, on "?". */
+export function KeysHelp() {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === "?" && !isTyping(event.target)) dialog.current?.showModal();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <>
+      <button type="button" className="btn btn-sm" onClick={() => dialog.current?.showModal()} aria-label="Keys">
+        ?
+      </button>
+      <dialog ref={dialog} className="modal" aria-labelledby="keys-title">
+        <div className="modal-box">
+          <h2 id="keys-title">Keys</h2>
+          <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+            {KEYS.map(([keys, does]) => (
+              <div key={keys} className="contents">
+                <dt className="font-mono font-bold">{keys}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <form method="dialog" className="modal-action">
+            <button type="submit" className="btn">
+              Close
+            </button>
+          </form>
+        </div>
+      </dialog>
+    </>
+  );
+}

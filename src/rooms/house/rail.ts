@@ -1,0 +1,33 @@
+import { parseChord } from "@/core/chord";
+import type { Outline, VersionBody } from "@/core/song";
+import { versionRow } from "@/core/song";
+import type { BarSum } from "@/core/rhythm";
+import type { Lit } from "@/ui/Lantern";
+
+/** The rooms that are built, in working order. */
+export const ROOMS = [
+  { path: "", name: "Song", does: "words, chords, bars, form" },
+  { path: "/players", name: "Players", does: "who plays, on what" },
+  { path: "/keys", name: "Keys", does: "key, capos, shapes" },
+  { path: "/parts", name: "Parts", does: "who does what, where" },
+] as const;
+
+export type RoomName = (typeof ROOMS)[number]["name"];
+
+/** How far each room is: the rail is the list of what is left to do. */
+export function lanterns(body: VersionBody, outline: Outline, sums: ReadonlyMap<string, BarSum>): Record<RoomName, Lit> {
+  const chords = Object.values(body.chords);
+  const open = [...sums.values()].some((sum) => sum.open);
+  const doubtful = open || chords.some((chord) => chord.guessed || !parseChord(chord.symbol).ok);
+  const players = Object.values(body.players);
+  const carried = outline.form.every((use) =>
+    players.some((player) => player.role === "carry") || Object.values(body.cells).some((cell) => cell.useId === use.id && cell.role === "carry"),
+  );
+  const cells = Object.keys(body.cells).length > 0;
+  return {
+    Song: chords.length === 0 ? "dark" : doubtful || outline.form.length === 0 ? "half" : "lit",
+    Players: players.length === 0 ? "dark" : "lit",
+    Keys: chords.length === 0 || players.length === 0 ? "dark" : versionRow(body).keySure ? "lit" : "half",
+    Parts: players.length === 0 || !cells ? "dark" : carried ? "lit" : "half",
+  };
+}

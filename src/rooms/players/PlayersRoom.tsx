@@ -1,0 +1,100 @@
+"use client";
+
+import { LEVELS } from "@/core/fretboard";
+import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pitch";
+import { byOrder, type Instrument, type MakeId, orderAtEnd, type Player, ROLES, type Role, removePlayer, set } from "@/core/song";
+import { HIGHEST_CAPO } from "@/core/fretboard";
+import { NumberField } from "@/ui/NumberField";
+import { LIGHT_WORDS, pretty, ROLE_WORDS } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { TextField } from "@/ui/TextField";
+import { makeId, useAct, useVersion } from "../document";
+
+/** Starting points for a new player; all of it can be changed. */
+export const NEW_PLAYERS = [
+  { label: "an acoustic guitar", name: "Acoustic", instrument: "guitar", role: "carry", light: 3 },
+  { label: "an electric guitar", name: "Electric", instrument: "guitar", role: "support", light: 2 },
+  { label: "a bass", name: "Bass", instrument: "bass", role: "bass", light: 2 },
+] as const satisfies readonly { label: string; name: string; instrument: Instrument; role: Role; light: number }[];
+
+const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: MakeId): Player => ({
+  id: id(),
+  bandPlayerId: null,
+  order,
+  name: template.name,
+  instrument: template.instrument,
+  tuning: [...(template.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)],
+  capo: 0,
+  level: "steady",
+  sings: false,
+  range: null,
+  light: template.light,
+  role: template.role,
+});
+
+/** The Players room: who plays this version, on what, tuned how, with which capo. */
+export function PlayersRoom() {
+  const body = useVersion();
+  const act = useAct();
+  const players = Object.values(body.players).sort(byOrder);
+  return (
+    <>
+      <h1 className="mb-1">Players</h1>
+      <p className="mb-4 max-w-2xl">Who plays this version. Strings are written from the one nearest the player’s face.</p>
+      {players.length === 0 && <p className="mb-3 rounded-box bg-base-200 p-4">Nobody plays yet. Add the first player below; a song needs one to have parts.</p>}
+      <ol className="flex flex-col gap-4">
+        {players.map((player) => (
+          <PlayerRow key={player.id} player={player} onRemove={() => act(removePlayer(body, player.id))} />
+        ))}
+      </ol>
+      <p className="mt-4 flex flex-wrap gap-2">
+        {NEW_PLAYERS.map((template) => (
+          <button key={template.label} type="button" className="btn" onClick={() => act({ type: "add", table: "players", row: newPlayer(template, orderAtEnd(players), makeId) })}>
+            Add {template.label}
+          </button>
+        ))}
+      </p>
+      <p className="mt-6 max-w-2xl text-sm">A string tuned more than a whole tone above its usual pitch may break: protect your eyes, and turn slowly.</p>
+    </>
+  );
+}
+
+/** Says what is wrong with a tuning as typed, or null. */
+export function checkTuning(text: string): string | null {
+  const parsed = parseTuning(splitTuning(text));
+  if (parsed.ok) return null;
+  if (parsed.problem.code === "string-count") return `A tuning has 3 to 8 strings, such as E2 A2 D3 G3 B3 E4; this has ${parsed.problem.count}.`;
+  return `String ${parsed.problem.string + 1}: “${parsed.problem.text}” is not a pitch such as E2 or Bb3.`;
+}
+
+const splitTuning = (text: string): string[] => text.replaceAll("♭", "b").replaceAll("♯", "#").split(/[\s,]+/u).filter((part) => part !== "");
+
+function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void }) {
+  const act = useAct();
+  const change = (fields: Partial<Player>) => act(set("players", player.id, fields));
+  const setTuning = (text: string) => {
+    const parsed = parseTuning(splitTuning(text));
+    if (parsed.ok) change({ tuning: formatTuning(parsed.value) });
+  };
+  return (
+    <li className="flex flex-wrap items-end gap-4 rounded-box bg-base-200 p-4">
+      <TextField label="Name" value={player.name} required longest={60} className="w-40" onSet={(name) => change({ name })} />
+      <span className="flex flex-col gap-1 text-sm">
+        Plays
+        <strong className="flex h-8 items-center text-base">{player.instrument}</strong>
+      </span>
+      <TextField label={`Tuning (${player.tuning.length} strings)`} value={player.tuning.map(pretty).join(" ")} className="w-60" check={checkTuning} onSet={setTuning} />
+      {player.instrument === "guitar" && <NumberField label="Capo" unit="fret" value={player.capo} least={0} most={HIGHEST_CAPO} onSet={(capo) => change({ capo })} />}
+      <SelectField label="Hand" className="w-28" value={player.level} options={LEVELS.map((level) => ({ value: level, label: level }))} onSet={(level) => change({ level: level as Player["level"] })} />
+      <SelectField label="Usual role" className="w-36" value={player.role} options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))} onSet={(role) => change({ role: role as Role })} />
+      <SelectField label="Usual light" className="w-28" value={String(player.light)} options={LIGHT_WORDS.map((word, light) => ({ value: String(light), label: `${light} ${word}` }))} onSet={(light) => change({ light: Number(light) })} />
+      <label className="flex h-8 items-center gap-2">
+        <input type="checkbox" className="checkbox checkbox-sm" checked={player.sings} onChange={(event) => change({ sings: event.target.checked })} />
+        sings
+      </label>
+      <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>
+        Remove {player.name}
+      </button>
+    </li>
+  );
+}

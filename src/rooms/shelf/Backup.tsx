@@ -1,0 +1,38 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+
+/** Everything as one file, out and in. */
+export function Backup() {
+  const router = useRouter();
+  const [said, setSaid] = useState("");
+  const restore = async (file: File) => {
+    setSaid("Bringing it back…");
+    try {
+      const response = await fetch("/api/backup", { method: "POST", body: file });
+      const answer = await response.json();
+      setSaid(response.ok ? `${answer.documents} documents are back.` : answer.error.message);
+      if (response.ok) router.refresh();
+    } catch {
+      setSaid("The server can’t be reached. Nothing was changed.");
+    }
+  };
+  return (
+    <section aria-label="Backup" className="mt-10 border-t border-base-300 pt-4">
+      <h2>Backup</h2>
+      <p className="mt-1 flex flex-wrap items-center gap-4">
+        <a className="btn btn-sm" href="/api/backup" download>
+          Save everything as one file
+        </a>
+        <label className="flex items-center gap-2 text-sm">
+          Bring a backup back
+          <input type="file" accept=".zip,application/zip" className="file-input file-input-sm" onChange={(event) => event.target.files?.[0] && restore(event.target.files[0])} />
+        </label>
+      </p>
+      <p aria-live="polite" className="mt-2">
+        {said}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,113 @@
+import Link from "next/link";
+import { pretty, sayTime } from "@/ui/pretty";
+import { Backup } from "./Backup";
+
+export type ShelfSong = {
+  readonly versionId: string;
+  readonly title: string;
+  readonly by: string;
+  readonly versionName: string;
+  readonly key: string;
+  readonly bpm: number;
+  readonly meter: string;
+  readonly bars: number;
+  readonly seconds: number;
+  readonly players: readonly string[];
+};
+
+export type ShelfEvening = {
+  readonly id: string;
+  readonly name: string;
+  readonly place: string;
+  readonly note: string;
+  readonly items: readonly { readonly id: string; readonly note: string; readonly song: ShelfSong }[];
+};
+
+/** Where one comes in: the evenings ahead, and every song on the shelf. */
+export function Shelf({ evenings, songs }: { evenings: readonly ShelfEvening[]; songs: readonly ShelfSong[] }) {
+  return (
+    <main className="mx-auto max-w-5xl px-4 py-6">
+      <header className="mb-6 flex flex-wrap items-center gap-4">
+        <h1 className="mr-auto underline decoration-4 decoration-primary underline-offset-8">Shared Lantern</h1>
+        <Link className="btn btn-primary" href="/new">
+          Make a song
+        </Link>
+      </header>
+      {evenings.map((evening) => (
+        <Evening key={evening.id} evening={evening} />
+      ))}
+      <section aria-label="Shelf">
+        <h2 className="mb-2 text-xl">The shelf</h2>
+        {songs.length === 0 ? (
+          <p className="rounded-box bg-base-200 p-4">No songs yet. Make the first one: paste a sheet with chords over its words, or type it.</p>
+        ) : (
+          <div className="overflow-x-auto">
+            <table className="table">
+              <thead className="text-base-content">
+                <tr>
+                  {["Song", "Key", "Tempo", "Metre", "Length", "Players"].map((head) => (
+                    <th key={head} scope="col">
+                      {head}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {songs.map((song) => (
+                  <tr key={song.versionId} className="hover:bg-base-200">
+                    <th scope="row">
+                      <Link className="link text-base" href={`/song/${song.versionId}`}>
+                        {song.title}
+                      </Link>
+                      <span className="block text-sm font-normal">
+                        {song.versionName}
+                        {song.by && `, ${song.by}`}
+                      </span>
+                    </th>
+                    <td>{pretty(song.key)}</td>
+                    <td>{song.bpm}</td>
+                    <td>{song.meter}</td>
+                    <td>
+                      {sayTime(song.seconds)}, {song.bars} bars
+                    </td>
+                    <td>{song.players.join(", ") || "nobody yet"}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+      <Backup />
+    </main>
+  );
+}
+
+function Evening({ evening }: { evening: ShelfEvening }) {
+  const seconds = evening.items.reduce((sum, item) => sum + item.song.seconds, 0);
+  return (
+    <section aria-label={evening.name} className="mb-8 rounded-box bg-neutral p-5 text-neutral-content">
+      <h2 className="text-2xl">{evening.name}</h2>
+      <p>{evening.place}</p>
+      <p className="mt-1 text-sm">{evening.note}</p>
+      <ol className="mt-4 flex flex-col gap-3">
+        {evening.items.map(({ id, song, note }, index) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-4 border-t border-neutral-content/30 pt-2">
+            <span className="font-mono text-lg">{index + 1}</span>
+            <Link className="text-lg font-bold underline decoration-2 decoration-primary underline-offset-4" href={`/song/${song.versionId}`}>
+              {song.title}
+            </Link>
+            <span>
+              {pretty(song.key)}, {song.meter}, {song.bpm} a minute, {sayTime(song.seconds)}
+            </span>
+            <span className="text-sm">{song.players.join(", ")}</span>
+            {note && <span className="w-full pl-8 text-sm italic">{note}</span>}
+          </li>
+        ))}
+      </ol>
+      <p className="mt-3 text-sm">
+        {evening.items.length} songs, {sayTime(seconds)} of music.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,107 @@
+"use client";
+
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical, X } from "lucide-react";
+import { type KeyboardEvent, useId } from "react";
+import { addUse, moveBefore, type Outline, removeUse, set, type Use, type VersionBody } from "@/core/song";
+import { SectionTag } from "@/ui/SectionTag";
+import { derive, makeId, useAct } from "../document";
+
+/** The form: uses of sections in the order they are played; moved by dragging or by keys. */
+export function Form({ body, outline }: { body: VersionBody; outline: Outline }) {
+  const act = useAct();
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const { form } = outline;
+  const moveTo = (useId: string, to: number) => {
+    const others = form.filter((use) => use.id !== useId);
+    if (to >= 0 && to <= others.length) act(moveBefore("uses", form, useId, others[to]?.id ?? null));
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id) moveTo(String(active.id), form.findIndex((use) => use.id === over.id));
+  };
+  const { passages } = derive.timeline(body);
+  return (
+    <section aria-label="Form" className="rounded-box bg-base-200 p-4">
+      <h2 className="mb-2">Form</h2>
+      {form.length === 0 && <p>Nothing is played yet: put sections in order here.</p>}
+      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={form.map((use) => use.id)} strategy={verticalListSortingStrategy}>
+          <ol className="flex flex-col gap-1">
+            {form.map((use, index) => (
+              <UseRow
+                key={use.id}
+                use={use}
+                outline={outline}
+                bars={passages.filter((passage) => passage.use.id === use.id).reduce((sum, passage) => sum + passage.bars.length, 0)}
+                onMove={(by) => moveTo(use.id, index + by)}
+                onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
+                onRemove={() => act(removeUse(body, use.id))}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <label className="mt-3 flex items-center gap-2 text-sm">
+        Play also
+        <select className="select select-sm" value="" onChange={(event) => event.target.value && act(addUse(body, event.target.value, makeId))}>
+          <option value="">choose a section</option>
+          {outline.sections.map(({ section }) => (
+            <option key={section.id} value={section.id}>
+              {section.label}
+            </option>
+          ))}
+        </select>
+      </label>
+    </section>
+  );
+}
+
+type RowProps = {
+  readonly use: Use;
+  readonly outline: Outline;
+  readonly bars: number;
+  readonly onMove: (by: number) => void;
+  readonly onRepeat: (repeat: number) => void;
+  readonly onRemove: () => void;
+};
+
+function UseRow({ use, outline, bars, onMove, onRepeat, onRemove }: RowProps) {
+  const sortable = useSortable({ id: use.id });
+  const section = outline.byId.get(use.sectionId)?.section;
+  if (!section) return null;
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
+    event.preventDefault();
+    onMove(event.key === "ArrowUp" ? -1 : 1);
+  };
+  return (
+    <li
+      ref={sortable.setNodeRef}
+      style={{ transform: CSS.Transform.toString(sortable.transform), transition: sortable.transition }}
+      className={`flex items-center gap-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""}`}
+      onKeyDown={onKeyDown}
+    >
+      <button type="button" className="btn btn-ghost btn-xs cursor-grab px-1" aria-label={`Move ${section.label}`} {...sortable.attributes} {...sortable.listeners}>
+        <GripVertical size={16} aria-hidden="true" />
+      </button>
+      <SectionTag label={section.label} kind={section.kind} />
+      <span className="ml-auto text-sm whitespace-nowrap">{bars} bars</span>
+      <select className="select select-xs w-16" aria-label={`Times ${section.label} is played here`} value={use.repeat} onChange={(event) => onRepeat(Number(event.target.value))}>
+        {[1, 2, 3, 4, 5, 6, 7, 8].concat(use.repeat > 8 ? [use.repeat] : []).map((times) => (
+          <option key={times} value={times}>
+            × {times}
+          </option>
+        ))}
+      </select>
+      <button type="button" className="btn btn-ghost btn-xs px-1" aria-label={`Take ${section.label} out of the form`} onClick={onRemove}>
+        <X size={16} aria-hidden="true" />
+      </button>
+    </li>
+  );
+}

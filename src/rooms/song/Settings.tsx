@@ -1,0 +1,69 @@
+"use client";
+
+import { formatKey, moveKey, parseKey } from "@/core/pitch";
+import { beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/rhythm";
+import { set, type VersionRow } from "@/core/song";
+import { NumberField } from "@/ui/NumberField";
+import { pretty, sayKey } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { useAct } from "../document";
+
+const BEAT_NAMES: Readonly<Record<string, string>> = { "1/2": "half notes", "1/4": "quarters", "1/8": "eighths", "1/4.": "dotted quarters", "1/16": "sixteenths" };
+
+/** The twelve keys of a mode, named from the key the song stands in. */
+export function keyChoices(key: string): string[] {
+  const parsed = parseKey(key);
+  if (!parsed.ok) return [key];
+  const names = Array.from({ length: 12 }, (_, semitones) => formatKey(moveKey(parsed.value, semitones)));
+  return [...new Set([key, ...names])];
+}
+
+/** Key, tempo and metre. */
+export function Settings({ version }: { version: VersionRow }) {
+  const act = useAct();
+  const change = (fields: Partial<VersionRow>) => act(set("version", version.id, fields));
+  const setMeter = (fields: { meterBeats?: number; meterUnit?: VersionRow["meterUnit"] }) => {
+    const beats = fields.meterBeats ?? version.meterBeats;
+    const unit = fields.meterUnit ?? version.meterUnit;
+    change({ ...fields, beatUnit: beatUnitOf({ beats, unit }) });
+  };
+  const choices = keyChoices(version.key).map((key) => ({ value: key, label: sayKey(key) }));
+  return (
+    <section aria-label="Key, tempo and metre" className="rounded-box bg-base-200 p-4">
+      <h2 className="mb-2">Key, tempo, metre</h2>
+      <div className="flex flex-wrap gap-3">
+        <SelectField label="Sounds in" className="w-36" value={version.key} options={choices} onSet={(key) => change({ key, keySure: true })} />
+        <NumberField label="Tempo" value={version.bpm} least={1} most={MOST_BPM} whole={false} unit={`${BEAT_NAMES[version.beatUnit] ?? version.beatUnit} a minute`} onSet={(bpm) => change({ bpm })} />
+        <NumberField label="Beats in a bar" value={version.meterBeats} least={1} most={MOST_BEATS_IN_A_BAR} onSet={(meterBeats) => setMeter({ meterBeats })} />
+        <SelectField
+          label="of a note of"
+          className="w-24"
+          value={String(version.meterUnit)}
+          options={METER_UNITS.map((unit) => ({ value: String(unit), label: `1/${unit}` }))}
+          onSet={(unit) => setMeter({ meterUnit: Number(unit) as VersionRow["meterUnit"] })}
+        />
+      </div>
+      <p className="mt-2 text-sm">
+        Written in {pretty(version.writtenKey)}
+        {version.key !== version.writtenKey && `, moved to ${pretty(version.key)}`}.{" "}
+        {!version.keySure && (
+          <>
+            The key is a guess from the chords.{" "}
+            <button type="button" className="link font-bold" onClick={() => change({ keySure: true })}>
+              It is right
+            </button>
+          </>
+        )}
+      </p>
+      {!version.keySure && (
+        <SelectField
+          label="The chords are written in"
+          className="mt-2 w-44"
+          value={version.writtenKey}
+          options={[...keyChoices(version.writtenKey), ...keyChoices(version.writtenKey.endsWith("m") ? version.writtenKey.slice(0, -1) : `${version.writtenKey}m`)].map((key) => ({ value: key, label: sayKey(key) }))}
+          onSet={(writtenKey) => change({ writtenKey, key: writtenKey, keySure: true })}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { ChordDiagram } from "@/ui/ChordDiagram";
+import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
+import { SectionTag } from "@/ui/SectionTag";
+import { SungLine } from "@/ui/SungLine";
+import type { StagePart, StageSheet } from "./stage-sheets";
+
+type Props = { readonly title: string; readonly by: string; readonly versionId: string; readonly parts: readonly { readonly id: string; readonly part: StagePart }[] };
+
+/** One clean sheet a player, for paper: shapes at the head, each section once, later times as a line. */
+export function PrintSheets({ title, by, versionId, parts }: Props) {
+  const [chosen, setChosen] = useState<string>("all");
+  const shown = parts.filter(({ id }) => chosen === "all" || id === chosen);
+  return (
+    <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
+      <header className="no-print mb-6 flex flex-wrap items-center gap-3 border-b pb-3">
+        <h1 className="sr-only">Print {title}</h1>
+        <Link className="link mr-auto" href={`/song/${versionId}`}>
+          Back to the song
+        </Link>
+        <label className="flex items-center gap-2">
+          Sheets of
+          <select className="select select-sm" value={chosen} onChange={(event) => setChosen(event.target.value)}>
+            <option value="all">every player</option>
+            {parts.map(({ id, part }) => (
+              <option key={id} value={id}>
+                {part.player}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
+          Print
+        </button>
+      </header>
+      {parts.length === 0 && <p>Nobody plays yet: a sheet stands here for each player.</p>}
+      {shown.map(({ id, part }) => (
+        <PrintSheet key={id} part={part} title={title} by={by} />
+      ))}
+    </main>
+  );
+}
+
+function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: string }) {
+  const shapes = new Map(part.sheets.filter((sheet) => sheet.capo === part.capo).flatMap((sheet) => sheet.shapes.map((shape) => [shape.name, shape])));
+  const seen = new Map<string, string>();
+  return (
+    <article aria-label={`${title}, ${part.player}`} className="mb-10 break-after-page last:break-after-auto">
+      <h2 className="text-2xl">
+        {title} <span className="font-normal">for {part.player}</span>
+      </h2>
+      <p>
+        {by && `${by}. `}
+        {part.instrument === "guitar" ? `${capital(sayCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}` : `Sounds in ${pretty(part.sounding)}`}. {part.meter},{" "}
+        {part.bpm} a minute, {sayTime(part.seconds)}.
+      </p>
+      <ul className="my-3 flex flex-wrap gap-3">
+        {[...shapes.values()].map((shape) => (
+          <li key={shape.name} className="text-center">
+            <span className="font-mono font-bold">{pretty(shape.name)}</span>
+            <ChordDiagram shape={shape} name={shape.name} capo={part.capo} className="h-20 text-black [--color-base-100:#fff]" />
+          </li>
+        ))}
+      </ul>
+      {part.sheets.map((sheet) => {
+        const content = JSON.stringify([sheet.lines, sheet.capo]);
+        const before = seen.get(content);
+        if (before === undefined) seen.set(content, sheet.label);
+        return <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} />;
+      })}
+    </article>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePart; again: boolean }) {
+  return (
+    <section className="mt-3 break-inside-avoid">
+      <h3 className="flex flex-wrap items-baseline gap-x-3">
+        <SectionTag label={sheet.label} kind={sheet.kind} />
+        {sheet.round && <span className="text-sm">{sheet.round}</span>}
+        <span className="text-sm">
+          {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
+          {sheet.note && `: ${sheet.note}`}
+          {sheet.capo !== part.capo && `; ${sayCapo(sheet.capo)} here, shapes of ${pretty(sheet.key)}`}
+          {again && "; as before"}
+        </span>
+      </h3>
+      {!again && sheet.lines.map((line) => <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={part.beatsInBar} />)}
+    </section>
+  );
+}

@@ -1,0 +1,90 @@
+import { playerPart } from "@/core/parts";
+import { beatsOfBar, tempoMs } from "@/core/rhythm";
+import { meterOf, type Player, type SectionKind, versionRow, type VersionBody } from "@/core/song";
+import { piecesOf } from "@/ui/pieces";
+import type { SungPiece } from "@/ui/SungLine";
+
+export type StageShape = { readonly name: string; readonly frets: readonly (number | null)[]; readonly fingers: readonly (number | "T" | null)[] };
+
+/** One time through a section as a player sees it on stage or on paper: plain data, names already theirs. */
+export type StageSheet = {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: SectionKind;
+  readonly round: string;
+  readonly bars: number;
+  readonly firstBar: number;
+  readonly light: number;
+  readonly role: Player["role"];
+  readonly note: string;
+  readonly capo: number;
+  readonly key: string;
+  readonly lines: readonly { readonly id: string; readonly pieces: readonly SungPiece[] }[];
+  readonly shapes: readonly StageShape[];
+};
+
+export type StagePart = {
+  readonly player: string;
+  readonly instrument: Player["instrument"];
+  readonly capo: number;
+  readonly key: string;
+  readonly sounding: string;
+  readonly bpm: number;
+  readonly meter: string;
+  readonly beatsInBar: number;
+  readonly seconds: number;
+  readonly sheets: readonly StageSheet[];
+};
+
+/** Everything a player's stage and print show, worked out once. */
+export function stagePart(body: VersionBody, player: Player): StagePart {
+  const version = versionRow(body);
+  const meter = meterOf(body);
+  const part = playerPart(body, player);
+  const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
+    const nameOf = (symbol: string) => {
+      const chord = chords.get(symbol);
+      return { name: chord?.name ?? symbol, readable: chord?.readable ?? false };
+    };
+    const out = cell.light.value === 0 || cell.role.value === "out";
+    return {
+      id: `${passage.use.id} ${passage.round}`,
+      label: passage.section.label,
+      kind: passage.section.kind,
+      round: passage.use.repeat > 1 ? `${passage.round + 1} of ${passage.use.repeat}` : "",
+      bars: passage.bars.length,
+      firstBar: passage.bars[0]?.number ?? 0,
+      light: out ? 0 : cell.light.value,
+      role: out ? "out" : cell.role.value,
+      note: cell.note.value,
+      capo: cell.capo.value,
+      key,
+      lines: lines.map(({ timed, sum }) => ({
+        id: timed.outline.line.id,
+        pieces: piecesOf(timed.outline, sum, version.beatUnit, nameOf),
+      })),
+      shapes: out ? [] : shapesOf(chords),
+    };
+  });
+  const ticks = part.passages.reduce((sum, { passage }) => sum + passage.ticks, 0);
+  return {
+    player: player.name,
+    instrument: player.instrument,
+    capo: player.capo,
+    key: part.passages[0]?.key ?? version.key,
+    sounding: version.key,
+    bpm: version.bpm,
+    meter: `${meter.beats}/${meter.unit}`,
+    beatsInBar: beatsOfBar(meter, version.beatUnit),
+    seconds: tempoMs(ticks, version) / 1000,
+    sheets,
+  };
+}
+
+function shapesOf(chords: ReturnType<typeof playerPart>["passages"][number]["chords"]): StageShape[] {
+  const shapes = new Map<string, StageShape>();
+  for (const { name, shape } of chords.values()) {
+    if (shape && !shapes.has(name)) shapes.set(name, { name, frets: shape.frets, fingers: shape.fingers });
+  }
+  return [...shapes.values()];
+}

@@ -1,0 +1,14 @@
+import { cache } from "react";
+import { openDatabase } from "../db/open";
+import { type Document, findDocument } from "../documents/store";
+
+export type OpenedSong = { readonly version: Document; readonly song: Document };
+
+/** A version with its song, once a request, or null when no version has this id. */
+export const openSong = cache(async (versionId: string): Promise<OpenedSong | null> => {
+  const database = await openDatabase();
+  const version = await findDocument(database, versionId);
+  if (version?.kind !== "version" || version.parentId === null) return null;
+  const song = await findDocument(database, version.parentId);
+  return song ? { version, song } : null;
+});

@@ -1,0 +1,53 @@
+import type { CSSProperties } from "react";
+import { pretty } from "./pretty";
+
+/** A stretch of a line under one chord; the first of a line may come before any. */
+export type SungPiece = {
+  readonly id: string;
+  readonly words: string;
+  /** The chord's name for this reader, or null before the first chord. */
+  readonly name: string | null;
+  readonly beats: number;
+  /** Beats of the bar already gone where the piece begins. */
+  readonly from: number;
+  readonly guessed: boolean;
+  readonly unreadable: boolean;
+};
+
+/** Which notches of a piece begin a bar: a notch a beat, the last one short when beats are not whole. */
+export function notches(piece: Pick<SungPiece, "beats" | "from">, beatsInBar: number): { share: number; bar: boolean }[] {
+  const marks: { share: number; bar: boolean }[] = [];
+  for (let beat = 0; beat < piece.beats - 1e-9; beat++) {
+    const place = (piece.from + beat) % beatsInBar;
+    marks.push({ share: Math.min(1, piece.beats - beat), bar: place < 1e-9 || beatsInBar - place < 1e-9 });
+  }
+  return marks;
+}
+
+/**
+ * A line as it is sung and played: words, below them each chord's time as a wick with a notch a beat (a
+ * taller one where a bar begins), and the chord's name hung beneath.
+ */
+export function SungLine({ pieces, beatsInBar, className = "", style }: { pieces: readonly SungPiece[]; beatsInBar: number; className?: string; style?: CSSProperties }) {
+  return (
+    <div className={`sung-line ${className}`} style={style}>
+      {pieces.map((piece) => (
+        <span key={piece.id} className="sung-piece" style={{ flexGrow: piece.beats }}>
+          <span className="sung-words">{piece.words}</span>
+          {piece.name !== null && (
+            <>
+              <span className="sung-wick" aria-hidden="true">
+                {notches(piece, beatsInBar).map((notch, index) => (
+                  <span key={index} className="sung-beat" data-bar={notch.bar} data-guessed={piece.guessed} style={{ flexGrow: notch.share }} />
+                ))}
+              </span>
+              <span className="sung-chord" data-unreadable={piece.unreadable}>
+                {pretty(piece.name)}
+              </span>
+            </>
+          )}
+        </span>
+      ))}
+    </div>
+  );
+}

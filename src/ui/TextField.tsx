@@ -1,0 +1,57 @@
+"use client";
+
+import { useEffect, useId, useState } from "react";
+
+type Props = {
+  readonly label: string;
+  readonly value: string;
+  readonly hideLabel?: boolean;
+  readonly className?: string;
+  readonly required?: boolean;
+  readonly longest?: number;
+  /** Says what is wrong with a text, or null. */
+  readonly check?: (text: string) => string | null;
+  readonly onSet: (text: string) => void;
+};
+
+/** A text that is set on leaving the field or pressing Enter. */
+export function TextField({ label, value, hideLabel = false, className = "", required = false, longest = 400, check, onSet }: Props) {
+  const id = useId();
+  const [text, setText] = useState(value);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => {
+    setText(value);
+    setProblem(null);
+  }, [value]);
+  const commit = () => {
+    const found = required && text.trim() === "" ? `${label} should not be empty.` : (check?.(text) ?? null);
+    setProblem(found);
+    if (!found && text !== value) onSet(text);
+  };
+  return (
+    <span className={`flex flex-col gap-1 ${className}`}>
+      <label htmlFor={id} className={hideLabel ? "sr-only" : "text-sm"}>
+        {label}
+      </label>
+      <input
+        id={id}
+        className={`input input-sm w-full ${problem ? "input-error" : ""}`}
+        value={text}
+        maxLength={longest}
+        aria-invalid={problem !== null}
+        aria-describedby={problem ? `${id}-problem` : undefined}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") commit();
+          if (event.key === "Escape") setText(value);
+        }}
+      />
+      {problem && (
+        <span id={`${id}-problem`} role="alert" className="text-sm text-error">
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}

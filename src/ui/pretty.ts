@@ -1,0 +1,40 @@
+import { LIGHTS, type Role, type SectionKind } from "@/core/song";
+
+/** Note, key and chord names with real accidentals. @example pretty("Bb/D#") // => "B♭/D♯" */
+export const pretty = (symbol: string): string =>
+  symbol.replaceAll("#", "♯").replace(/(?<=[A-G])b+|b(?=\d)/gu, (flats) => "♭".repeat(flats.length));
+
+/** "F♯ minor". */
+export const sayKey = (key: string): string => `${pretty(key.replace(/m$/u, ""))} ${key.endsWith("m") ? "minor" : "major"}`;
+
+/** Minutes and seconds. @example sayTime(75) // => "1:15" */
+export const sayTime = (seconds: number): string => {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+};
+
+export const sayCapo = (capo: number): string => (capo === 0 ? "no capo" : `capo ${capo}`);
+
+export const LIGHT_WORDS = LIGHTS;
+
+export const ROLE_WORDS: Readonly<Record<Role, string>> = Object.freeze({
+  carry: "carries",
+  support: "supports",
+  line: "plays a line",
+  bass: "plays the bass",
+  out: "stays out",
+});
+
+/** The cut of a section's tag: kinds are told by shape, never by hue. */
+export const CUT_OF_KIND: Readonly<Record<SectionKind, string>> = Object.freeze({
+  intro: "slant",
+  verse: "straight",
+  "pre-chorus": "point",
+  chorus: "round",
+  bridge: "notch",
+  instrumental: "slant",
+  solo: "slant",
+  tag: "point",
+  outro: "slant",
+  other: "straight",
+});
