@@ -2,8 +2,9 @@
  * The program's own server: a loopback listener around Next. It holds the lock on the data folder, checks
  * Host and Origin before anything else is asked, and closes the database when it is told to stop.
  */
-import { createServer } from "node:http";
+
 import { mkdirSync, realpathSync } from "node:fs";
+import { createServer } from "node:http";
 import path from "node:path";
 import next from "next";
 import { lockFolder } from "./scripts/lib/lock.mjs";
@@ -27,12 +28,16 @@ const folder = path.resolve(process.env.LANTERN_DATA ?? "data");
 try {
   mkdirSync(folder, { recursive: true });
 } catch (error) {
-  say(`The data folder ${folder} can't be made (${error.code}). Nothing was changed. Set LANTERN_DATA to a folder that can be written.`);
+  say(
+    `The data folder ${folder} can't be made (${error.code}). Nothing was changed. Set LANTERN_DATA to a folder that can be written.`,
+  );
   process.exit(1);
 }
 const lock = await lockFolder(realpathSync(folder));
 if (!lock) {
-  say(`The data folder ${folder} is in use by another Shared Lantern. Close that one first, or set LANTERN_DATA to another folder.`);
+  say(
+    `The data folder ${folder} is in use by another Shared Lantern. Close that one first, or set LANTERN_DATA to another folder.`,
+  );
   process.exit(1);
 }
 

@@ -6,8 +6,9 @@
  * every weight believable on its own. Run: `npx tsx scripts/fit-difficulty.ts`; copy what it prints
  * into `src/core/fretboard/weights.ts`.
  */
-import { parseChord } from "../src/core/chord";
+
 import { sure } from "../src/core/base";
+import { parseChord } from "../src/core/chord";
 import { fingerings, TERMS, type Term, WEIGHTS } from "../src/core/fretboard";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "../src/core/fretboard/orderings";
 import { GUITAR_TUNING, parseTuning } from "../src/core/pitch";
@@ -82,7 +83,9 @@ function* pairs(weights: number[], ordering: Ordering): Generator<[easier: Shape
     return;
   }
   const wanted = ordering.frets.map((text) => find(ordering.symbol, text));
-  const easiest = wanted.reduce((a, b) => (easiestHand(weights, a).cost <= easiestHand(weights, b).cost ? a : b));
+  const easiest = wanted.reduce((a, b) =>
+    easiestHand(weights, a).cost <= easiestHand(weights, b).cost ? a : b,
+  );
   for (const other of shapes(ordering.symbol)) {
     if (wanted.includes(other)) continue;
     if (ordering.kind === "firstFull" && other.sounding === 4) continue;
@@ -123,7 +126,10 @@ for (let round = 0; round < ROUNDS && best.count > 0; round++) {
     const [least, most] = BOUNDS[TERMS[term]!];
     const scale = (most - least) ** 2;
     const pull = 0.02 * (start[term]! - weight);
-    return Math.min(most, Math.max(least, weight - (rate * slope[term]! * scale) / Math.max(1, Math.sqrt(count)) + rate * pull));
+    return Math.min(
+      most,
+      Math.max(least, weight - (rate * slope[term]! * scale) / Math.max(1, Math.sqrt(count)) + rate * pull),
+    );
   });
 }
 const rounded = best.weights.map((weight) => Math.round(weight * 1000) / 1000);

@@ -13,6 +13,9 @@ export function judge(request, port) {
   }
   if (SAFE.has(request.method) && request.headers.upgrade === undefined) return null;
   const site = request.headers["sec-fetch-site"];
-  const own = origin === undefined ? site === undefined || site === "same-origin" || site === "none" : hosts.some((name) => origin === `http://${name}`);
+  const own =
+    origin === undefined
+      ? site === undefined || site === "same-origin" || site === "none"
+      : hosts.some((name) => origin === `http://${name}`);
   return own ? null : { path: "Origin", message: "should be this program's own page; nothing was changed" };
 }

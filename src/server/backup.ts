@@ -2,11 +2,20 @@ import { asc } from "drizzle-orm";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
 import { fail, ok, type Result } from "@/core/base";
-import { applyEdit, checkBody, commandSchema, idSchema, isKind, liftBody, SCHEMA, touches } from "@/core/song";
+import {
+  applyEdit,
+  checkBody,
+  commandSchema,
+  idSchema,
+  isKind,
+  liftBody,
+  SCHEMA,
+  touches,
+} from "@/core/song";
 import type { Database } from "./db/open";
 import { documents, edits } from "./db/schema";
-import { takenIds } from "./documents/store";
 import { rewriteShelf } from "./documents/shelf";
+import { takenIds } from "./documents/store";
 
 /** The form of the backup file itself. */
 const BACKUP_FORM = 1;
@@ -14,7 +23,9 @@ const ENTRY = "shared-lantern.json";
 const LARGEST_CONTENT = 256_000_000;
 
 const backupSchema = z.object({
-  form: z.literal(BACKUP_FORM, { error: `is not a backup of form ${BACKUP_FORM}, the one this program reads` }),
+  form: z.literal(BACKUP_FORM, {
+    error: `is not a backup of form ${BACKUP_FORM}, the one this program reads`,
+  }),
   savedAt: z.string(),
   documents: z.array(
     z.object({
@@ -49,14 +60,21 @@ export async function saveBackup(database: Database, now: Date): Promise<Uint8Ar
       parentId,
       originSchema,
       origin,
-      edits: (logOf.get(id) ?? []).map(({ editId, command, at }) => ({ editId, command, at: at.toISOString() })),
+      edits: (logOf.get(id) ?? []).map(({ editId, command, at }) => ({
+        editId,
+        command,
+        at: at.toISOString(),
+      })),
     })),
   };
   return zipSync({ [ENTRY]: strToU8(JSON.stringify(content)) });
 }
 
 /** Brings a backup back: all of it or nothing. Refused when anything in it is here already. */
-export async function restoreBackup(database: Database, file: Uint8Array): Promise<Result<{ documents: number }, BackupProblem>> {
+export async function restoreBackup(
+  database: Database,
+  file: Uint8Array,
+): Promise<Result<{ documents: number }, BackupProblem>> {
   const text = readEntry(file);
   if (!text.ok) return text;
   let json: unknown;
@@ -68,11 +86,18 @@ export async function restoreBackup(database: Database, file: Uint8Array): Promi
   const parsed = backupSchema.safeParse(json);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    return fail({ message: `This file can't be used: ${issue.path.join(".") || "it"} ${issue.message}. Nothing was changed.` });
+    return fail({
+      message: `This file can't be used: ${issue.path.join(".") || "it"} ${issue.message}. Nothing was changed.`,
+    });
   }
-  const taken = await takenIds(database, parsed.data.documents.map((document) => document.id));
+  const taken = await takenIds(
+    database,
+    parsed.data.documents.map((document) => document.id),
+  );
   if (taken.length > 0) {
-    return fail({ message: `${taken.length} of the ${parsed.data.documents.length} documents in this backup are here already. Bring it back into an empty data folder (LANTERN_DATA, with LANTERN_DEMO=off). Nothing was changed.` });
+    return fail({
+      message: `${taken.length} of the ${parsed.data.documents.length} documents in this backup are here already. Bring it back into an empty data folder (LANTERN_DATA, with LANTERN_DEMO=off). Nothing was changed.`,
+    });
   }
   const rows: Prepared[] = [];
   for (const document of parsed.data.documents) {
@@ -99,20 +124,34 @@ function readEntry(file: Uint8Array): Result<string, BackupProblem> {
         return entry.name === ENTRY && !oversize;
       },
     });
-    if (oversize) return fail({ message: "This backup unpacks to more than 256 MB and was not opened. Nothing was changed." });
+    if (oversize)
+      return fail({
+        message: "This backup unpacks to more than 256 MB and was not opened. Nothing was changed.",
+      });
     const entry = entries[ENTRY];
-    return entry ? ok(strFromU8(entry)) : fail({ message: `This is not a backup of Shared Lantern: it holds no ${ENTRY}. Nothing was changed.` });
+    return entry
+      ? ok(strFromU8(entry))
+      : fail({
+          message: `This is not a backup of Shared Lantern: it holds no ${ENTRY}. Nothing was changed.`,
+        });
   } catch {
-    return fail({ message: "This is not a backup of Shared Lantern: it can't be read as a zip file. Nothing was changed." });
+    return fail({
+      message: "This is not a backup of Shared Lantern: it can't be read as a zip file. Nothing was changed.",
+    });
   }
 }
 
-type Prepared = { document: Omit<typeof documents.$inferSelect, "createdAt" | "updatedAt">; edits: (typeof edits.$inferInsert)[] };
+type Prepared = {
+  document: Omit<typeof documents.$inferSelect, "createdAt" | "updatedAt">;
+  edits: (typeof edits.$inferInsert)[];
+};
 
 /** Plays a document's log from its beginning, checking each step. */
 function prepare(saved: z.output<typeof backupSchema>["documents"][number]): Result<Prepared, BackupProblem> {
-  if (!isKind(saved.kind)) return fail({ message: `The document ${saved.id} is of no kind known here. Nothing was changed.` });
-  const bad = (why: string) => fail({ message: `The document ${saved.id} can't be brought back: ${why}. Nothing was changed.` });
+  if (!isKind(saved.kind))
+    return fail({ message: `The document ${saved.id} is of no kind known here. Nothing was changed.` });
+  const bad = (why: string) =>
+    fail({ message: `The document ${saved.id} can't be brought back: ${why}. Nothing was changed.` });
   const origin = liftBody(saved.kind, { schema: saved.originSchema, body: saved.origin });
   if (!origin.ok) return bad(`its ${origin.problem.table} ${origin.problem.field} ${origin.problem.message}`);
   let body = origin.value;
@@ -121,13 +160,31 @@ function prepare(saved: z.output<typeof backupSchema>["documents"][number]): Res
     const applied = applyEdit(saved.kind, body, command);
     if (!applied.ok) return bad(`its edit ${index + 1} does not apply`);
     body = applied.value.body;
-    rows.push({ documentId: saved.id, revision: index + 1, editId, command, inverse: applied.value.inverse, touches: touches(command), at: new Date(at) });
+    rows.push({
+      documentId: saved.id,
+      revision: index + 1,
+      editId,
+      command,
+      inverse: applied.value.inverse,
+      touches: touches(command),
+      at: new Date(at),
+    });
   }
   const checked = checkBody(saved.kind, body);
-  if (!checked.ok) return bad(`its ${checked.problem.table} ${checked.problem.field} ${checked.problem.message}`);
+  if (!checked.ok)
+    return bad(`its ${checked.problem.table} ${checked.problem.field} ${checked.problem.message}`);
   const { id, kind, parentId } = saved;
   return ok({
-    document: { id, kind, parentId, revision: rows.length, schema: SCHEMA, body, originSchema: SCHEMA, origin: origin.value },
+    document: {
+      id,
+      kind,
+      parentId,
+      revision: rows.length,
+      schema: SCHEMA,
+      body,
+      originSchema: SCHEMA,
+      origin: origin.value,
+    },
     edits: rows,
   });
 }

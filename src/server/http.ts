@@ -4,7 +4,9 @@ import type { z } from "zod";
 export const refuse = (status: number, path: string, message: string): Response =>
   Response.json({ error: { path, message } }, { status });
 
-export type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response };
+export type Read<Value> =
+  | { readonly ok: true; readonly value: Value }
+  | { readonly ok: false; readonly response: Response };
 
 /** Reads a body up to a limit, without holding more than that. */
 export async function readBytes(request: Request, limit: number): Promise<Read<Uint8Array>> {
@@ -21,14 +23,25 @@ export async function readBytes(request: Request, limit: number): Promise<Read<U
 }
 
 /** Reads and checks a JSON body. */
-export async function readJson<Value>(request: Request, limit: number, schema: z.ZodType<Value>): Promise<Read<Value>> {
+export async function readJson<Value>(
+  request: Request,
+  limit: number,
+  schema: z.ZodType<Value>,
+): Promise<Read<Value>> {
   const bytes = await readBytes(request, limit);
   if (!bytes.ok) return bytes;
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes.value));
   } catch (error) {
-    return { ok: false, response: refuse(400, "body", `should be JSON (${error instanceof Error ? error.message : "unreadable"})`) };
+    return {
+      ok: false,
+      response: refuse(
+        400,
+        "body",
+        `should be JSON (${error instanceof Error ? error.message : "unreadable"})`,
+      ),
+    };
   }
   const parsed = schema.safeParse(json);
   if (parsed.success) return { ok: true, value: parsed.data };

@@ -15,10 +15,13 @@ export async function start(): Promise<void> {
   try {
     const database = await openDatabase();
     const [stored] = await database.select({ count: count() }).from(documents);
-    if (stored?.count === 0 && process.env.LANTERN_DEMO !== "off") await createDocuments(database, await demoDocuments());
+    if (stored?.count === 0 && process.env.LANTERN_DEMO !== "off")
+      await createDocuments(database, await demoDocuments());
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
-    process.stderr.write(`Shared Lantern could not open its data folder. ${reason}\nNothing was changed. Check that the folder can be written, or set LANTERN_DATA to another one.\n`);
+    process.stderr.write(
+      `Shared Lantern could not open its data folder. ${reason}\nNothing was changed. Check that the folder can be written, or set LANTERN_DATA to another one.\n`,
+    );
     process.exit(1);
   }
 }

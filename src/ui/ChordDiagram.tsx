@@ -10,7 +10,8 @@ function barresOf({ frets, fingers }: Shape): { fret: number; from: number; to: 
   const barres: { fret: number; from: number; to: number }[] = [];
   for (const finger of [1, 2, 3, 4]) {
     const strings = frets.flatMap((_, string) => (fingers[string] === finger ? [string] : []));
-    if (strings.length > 1) barres.push({ fret: frets[strings[0]!]!, from: strings[0]!, to: strings.at(-1)! });
+    if (strings.length > 1)
+      barres.push({ fret: frets[strings[0]!]!, from: strings[0]!, to: strings.at(-1)! });
   }
   return barres;
 }
@@ -32,7 +33,17 @@ export const writeFrets = (frets: Frets): string => frets.map((fret) => fret ?? 
  * A chord shape on the neck: the string nearest the player's face at left, frets counted from the capo,
  * finger numbers in the dots.
  */
-export function ChordDiagram({ shape, name, capo = 0, className = "" }: { shape: Shape; name: string; capo?: number; className?: string }) {
+export function ChordDiagram({
+  shape,
+  name,
+  capo = 0,
+  className = "",
+}: {
+  shape: Shape;
+  name: string;
+  capo?: number;
+  className?: string;
+}) {
   const { frets, fingers } = shape;
   const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
   const highest = Math.max(0, ...fretted);
@@ -43,15 +54,26 @@ export function ChordDiagram({ shape, name, capo = 0, className = "" }: { shape:
   const x = (string: number) => LEFT + string * STEP_X;
   const y = (fret: number) => TOP + (fret - first + 0.5) * STEP_Y;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className={className} role="img" aria-label={`${name}: ${sayFrets(frets)}`}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className={className}
+      role="img"
+      aria-label={`${name}: ${sayFrets(frets)}`}
+    >
       <g className="stroke-current" strokeWidth="1">
         {frets.map((_, string) => (
           <path key={`s${string}`} d={`M${x(string)} ${TOP}v${rows * STEP_Y}`} strokeOpacity="0.75" />
         ))}
         {Array.from({ length: rows + 1 }, (_, row) => (
-          <path key={`f${row}`} d={`M${x(0)} ${TOP + row * STEP_Y}H${x(frets.length - 1)}`} strokeOpacity="0.55" />
+          <path
+            key={`f${row}`}
+            d={`M${x(0)} ${TOP + row * STEP_Y}H${x(frets.length - 1)}`}
+            strokeOpacity="0.55"
+          />
         ))}
-        {first === 1 && <path d={`M${x(0) - 1} ${TOP}H${x(frets.length - 1) + 1}`} strokeWidth={capo > 0 ? 5 : 3} />}
+        {first === 1 && (
+          <path d={`M${x(0) - 1} ${TOP}H${x(frets.length - 1) + 1}`} strokeWidth={capo > 0 ? 5 : 3} />
+        )}
       </g>
       <g className="fill-current font-sans" fontSize="10" textAnchor="middle">
         {first > 1 ? (
@@ -67,9 +89,22 @@ export function ChordDiagram({ shape, name, capo = 0, className = "" }: { shape:
         )}
         {frets.map((fret, string) =>
           fret === null ? (
-            <path key={`m${string}`} d={`M${x(string) - 3} 9l6 6m0-6l-6 6`} className="stroke-current" strokeWidth="1.4" />
+            <path
+              key={`m${string}`}
+              d={`M${x(string) - 3} 9l6 6m0-6l-6 6`}
+              className="stroke-current"
+              strokeWidth="1.4"
+            />
           ) : fret === 0 ? (
-            <circle key={`m${string}`} cx={x(string)} cy="12" r="3.4" fill="none" className="stroke-current" strokeWidth="1.4" />
+            <circle
+              key={`m${string}`}
+              cx={x(string)}
+              cy="12"
+              r="3.4"
+              fill="none"
+              className="stroke-current"
+              strokeWidth="1.4"
+            />
           ) : null,
         )}
         {barresOf(shape).map((barre) => (

@@ -1,6 +1,10 @@
 export type Lit = "dark" | "half" | "lit";
 
-const WORDS: Readonly<Record<Lit, string>> = { dark: "nothing here yet", half: "something to look at", lit: "ready" };
+const WORDS: Readonly<Record<Lit, string>> = {
+  dark: "nothing here yet",
+  half: "something to look at",
+  lit: "ready",
+};
 
 /** A small lantern that tells how far a room is: dark, half lit, lit. */
 export function Lantern({ lit }: { lit: Lit }) {

@@ -17,7 +17,16 @@ type Props = {
  * A number typed and checked: what is out of range stays in the field with a sentence beside it, and nothing
  * is changed until it is right.
  */
-export function NumberField({ label, value, least, most, unit = "", whole = true, hideLabel = false, onSet }: Props) {
+export function NumberField({
+  label,
+  value,
+  least,
+  most,
+  unit = "",
+  whole = true,
+  hideLabel = false,
+  onSet,
+}: Props) {
   const id = useId();
   const [text, setText] = useState(String(value));
   const [problem, setProblem] = useState("");
@@ -27,8 +36,16 @@ export function NumberField({ label, value, least, most, unit = "", whole = true
   }, [value]);
   const commit = () => {
     const typed = Number(text.replace(",", "."));
-    const fits = text.trim() !== "" && Number.isFinite(typed) && typed >= least && typed <= most && (!whole || Number.isInteger(typed));
-    if (!fits) setProblem(`${label} should be ${whole ? "a whole number" : "a number"} from ${least} to ${most}, not “${text}”.`);
+    const fits =
+      text.trim() !== "" &&
+      Number.isFinite(typed) &&
+      typed >= least &&
+      typed <= most &&
+      (!whole || Number.isInteger(typed));
+    if (!fits)
+      setProblem(
+        `${label} should be ${whole ? "a whole number" : "a number"} from ${least} to ${most}, not “${text}”.`,
+      );
     else {
       setProblem("");
       if (typed !== value) onSet(typed);

@@ -18,7 +18,12 @@ export function SelectField({ label, value, options, hideLabel = false, classNam
       <label htmlFor={id} className={hideLabel ? "sr-only" : "text-sm"}>
         {label}
       </label>
-      <select id={id} className="select select-sm w-full" value={value} onChange={(event) => onSet(event.target.value)}>
+      <select
+        id={id}
+        className="select select-sm w-full"
+        value={value}
+        onChange={(event) => onSet(event.target.value)}
+      >
         {options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.label}

@@ -15,7 +15,10 @@ export type SungPiece = {
 };
 
 /** Which notches of a piece begin a bar: a notch a beat, the last one short when beats are not whole. */
-export function notches(piece: Pick<SungPiece, "beats" | "from">, beatsInBar: number): { share: number; bar: boolean }[] {
+export function notches(
+  piece: Pick<SungPiece, "beats" | "from">,
+  beatsInBar: number,
+): { share: number; bar: boolean }[] {
   const marks: { share: number; bar: boolean }[] = [];
   for (let beat = 0; beat < piece.beats - 1e-9; beat++) {
     const place = (piece.from + beat) % beatsInBar;
@@ -24,21 +27,46 @@ export function notches(piece: Pick<SungPiece, "beats" | "from">, beatsInBar: nu
   return marks;
 }
 
+/** Whether a word goes on into the next piece: a chord on its second syllable. */
+const isBroken = (piece: SungPiece, next: SungPiece | undefined): boolean =>
+  next !== undefined && /[^\s-]$/u.test(piece.words) && /^\S/u.test(next.words);
+
 /**
  * A line as it is sung and played: words, below them each chord's time as a wick with a notch a beat (a
  * taller one where a bar begins), and the chord's name hung beneath.
  */
-export function SungLine({ pieces, beatsInBar, className = "", style }: { pieces: readonly SungPiece[]; beatsInBar: number; className?: string; style?: CSSProperties }) {
+export function SungLine({
+  pieces,
+  beatsInBar,
+  className = "",
+  style,
+}: {
+  pieces: readonly SungPiece[];
+  beatsInBar: number;
+  className?: string;
+  style?: CSSProperties;
+}) {
+  const sung = pieces.some((piece) => piece.words !== "");
   return (
     <div className={`sung-line ${className}`} style={style}>
-      {pieces.map((piece) => (
+      {pieces.map((piece, index) => (
         <span key={piece.id} className="sung-piece" style={{ flexGrow: piece.beats }}>
-          <span className="sung-words">{piece.words}</span>
+          {sung && (
+            <span className="sung-words">
+              {isBroken(piece, pieces[index + 1]) ? `${piece.words}-` : piece.words}
+            </span>
+          )}
           {piece.name !== null && (
             <>
               <span className="sung-wick" aria-hidden="true">
                 {notches(piece, beatsInBar).map((notch, index) => (
-                  <span key={index} className="sung-beat" data-bar={notch.bar} data-guessed={piece.guessed} style={{ flexGrow: notch.share }} />
+                  <span
+                    key={index}
+                    className="sung-beat"
+                    data-bar={notch.bar}
+                    data-guessed={piece.guessed}
+                    style={{ flexGrow: notch.share }}
+                  />
                 ))}
               </span>
               <span className="sung-chord" data-unreadable={piece.unreadable}>

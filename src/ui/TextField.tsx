@@ -15,7 +15,16 @@ type Props = {
 };
 
 /** A text that is set on leaving the field or pressing Enter. */
-export function TextField({ label, value, hideLabel = false, className = "", required = false, longest = 400, check, onSet }: Props) {
+export function TextField({
+  label,
+  value,
+  hideLabel = false,
+  className = "",
+  required = false,
+  longest = 400,
+  check,
+  onSet,
+}: Props) {
   const id = useId();
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);

@@ -7,9 +7,22 @@ export function Wick({ light, carries, share = 1 }: { light: number; carries: bo
   return (
     <svg viewBox="0 0 116 24" className="h-6 w-29" aria-hidden="true">
       {light === 0 ? (
-        <path d="M2 14h96" className="stroke-base-content" strokeOpacity="0.55" strokeWidth="1" strokeDasharray="1 5" />
+        <path
+          d="M2 14h96"
+          className="stroke-base-content"
+          strokeOpacity="0.55"
+          strokeWidth="1"
+          strokeDasharray="1 5"
+        />
       ) : (
-        <rect x="2" y={14 - thick / 2} width={width} height={thick} className="fill-base-content" rx={thick / 2} />
+        <rect
+          x="2"
+          y={14 - thick / 2}
+          width={width}
+          height={thick}
+          className="fill-base-content"
+          rx={thick / 2}
+        />
       )}
       {carries && light > 0 && (
         <path

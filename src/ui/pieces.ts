@@ -12,7 +12,15 @@ export function piecesOf(
   const pieces: SungPiece[] = [];
   const head = line.text.slice(0, line.chords[0]?.at ?? line.text.length);
   if (head !== "" || line.chords.length === 0) {
-    pieces.push({ id: `${line.line.id} head`, words: head, name: null, beats: 0, from: 0, guessed: false, unreadable: false });
+    pieces.push({
+      id: `${line.line.id} head`,
+      words: head,
+      name: null,
+      beats: 0,
+      from: 0,
+      guessed: false,
+      unreadable: false,
+    });
   }
   let gone = sum?.carryIn ?? 0;
   for (const [index, { chord, at }] of line.chords.entries()) {

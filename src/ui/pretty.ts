@@ -5,7 +5,8 @@ export const pretty = (symbol: string): string =>
   symbol.replaceAll("#", "♯").replace(/(?<=[A-G])b+|b(?=\d)/gu, (flats) => "♭".repeat(flats.length));
 
 /** "F♯ minor". */
-export const sayKey = (key: string): string => `${pretty(key.replace(/m$/u, ""))} ${key.endsWith("m") ? "minor" : "major"}`;
+export const sayKey = (key: string): string =>
+  `${pretty(key.replace(/m$/u, ""))} ${key.endsWith("m") ? "minor" : "major"}`;
 
 /** Minutes and seconds. @example sayTime(75) // => "1:15" */
 export const sayTime = (seconds: number): string => {

@@ -2,8 +2,8 @@ import { expose } from "comlink";
 import { sure } from "@/core/base";
 import { parseChord } from "@/core/chord";
 import { capoTable, type Fingerings, fingerings } from "@/core/fretboard";
-import { formatKey, parseKey, parseTuning } from "@/core/pitch";
 import { optionsOf, type ShapeRequest } from "@/core/parts";
+import { formatKey, parseKey, parseTuning } from "@/core/pitch";
 
 export type CapoRequest = {
   readonly key: string;
@@ -17,7 +17,9 @@ export type CapoRow = Omit<ReturnType<typeof capoTable>[number], "shapeKey"> & {
 const engines = {
   fingerings: (request: ShapeRequest, limit: number): Fingerings => {
     const chord = parseChord(request.symbol);
-    return chord.ok ? fingerings(chord.value, { ...optionsOf(request), limit }) : { fingerings: [], total: 0 };
+    return chord.ok
+      ? fingerings(chord.value, { ...optionsOf(request), limit })
+      : { fingerings: [], total: 0 };
   },
   capoTable: ({ key, chords, tuning, level }: CapoRequest): CapoRow[] => {
     const read = chords.flatMap(({ symbol, beats }) => {

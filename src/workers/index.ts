@@ -17,7 +17,10 @@ function engines(): Remote<Engines> {
 }
 
 /** Answers by question; the oldest go when there are too many. */
-function remembered<Question, Answer>(keyOf: (question: Question) => string, ask: (question: Question) => Promise<Answer>) {
+function remembered<Question, Answer>(
+  keyOf: (question: Question) => string,
+  ask: (question: Question) => Promise<Answer>,
+) {
   const known = new Map<string, Promise<Answer>>();
   return (question: Question): Promise<Answer> => {
     const key = keyOf(question);
@@ -31,13 +34,20 @@ function remembered<Question, Answer>(keyOf: (question: Question) => string, ask
 /** How many shapes a swap offers. */
 const OFFERED = 24;
 
-const fingeringsOf = remembered(requestKey, (request: ShapeRequest): Promise<Fingerings> => engines().fingerings(request, OFFERED));
+const fingeringsOf = remembered(
+  requestKey,
+  (request: ShapeRequest): Promise<Fingerings> => engines().fingerings(request, OFFERED),
+);
 const capoTableOf = remembered(
   (request: CapoRequest) => JSON.stringify(request),
   (request: CapoRequest): Promise<CapoRow[]> => engines().capoTable(request),
 );
 
-function useAnswers<Question, Answer>(questions: readonly Question[], keyOf: (question: Question) => string, ask: (question: Question) => Promise<Answer>): ReadonlyMap<string, Answer> {
+function useAnswers<Question, Answer>(
+  questions: readonly Question[],
+  keyOf: (question: Question) => string,
+  ask: (question: Question) => Promise<Answer>,
+): ReadonlyMap<string, Answer> {
   const [answers, setAnswers] = useState<ReadonlyMap<string, Answer>>(new Map());
   const wanted = questions.map(keyOf).join("\n");
   // biome-ignore lint/correctness/useExhaustiveDependencies: the questions are compared by their keys
@@ -45,7 +55,10 @@ function useAnswers<Question, Answer>(questions: readonly Question[], keyOf: (qu
     let current = true;
     for (const question of questions) {
       void ask(question).then((answer) => {
-        if (current) setAnswers((before) => (before.get(keyOf(question)) === answer ? before : new Map(before).set(keyOf(question), answer)));
+        if (current)
+          setAnswers((before) =>
+            before.get(keyOf(question)) === answer ? before : new Map(before).set(keyOf(question), answer),
+          );
       });
     }
     return () => {

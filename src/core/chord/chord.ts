@@ -1,5 +1,13 @@
 import { fail, ok, type Result } from "../base";
-import { formatNoteName, type Key, moveName, type NoteName, pitchClassOf, readNoteNameHead, semitonesUp } from "../pitch";
+import {
+  formatNoteName,
+  type Key,
+  moveName,
+  type NoteName,
+  pitchClassOf,
+  readNoteNameHead,
+  semitonesUp,
+} from "../pitch";
 import { parseQuality } from "./quality";
 import { isPerfectFifth, type Tone, toneSemitones } from "./tone";
 

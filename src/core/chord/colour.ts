@@ -7,17 +7,53 @@ export type Colour = (typeof COLOURS)[number];
 
 /** Qualities by their plainest spelling; looked up by what they sound. */
 const PLAIN_QUALITIES = Object.freeze([
-  "", "m", "5", "sus4", "sus2", "7", "m7", "maj7", "m(maj7)", "6", "m6", "7sus4", "7sus2", "maj7sus2", "maj7sus4",
-  "add9", "m(add9)", "6/9", "m6/9", "9", "m9", "maj9", "9sus4", "sus4(add9)", "6sus4", "6sus2", "7(13)", "m7(13)",
-  "dim", "dim7", "m7b5", "aug", "7#5", "7b5", "maj13", "13", "m13",
+  "",
+  "m",
+  "5",
+  "sus4",
+  "sus2",
+  "7",
+  "m7",
+  "maj7",
+  "m(maj7)",
+  "6",
+  "m6",
+  "7sus4",
+  "7sus2",
+  "maj7sus2",
+  "maj7sus4",
+  "add9",
+  "m(add9)",
+  "6/9",
+  "m6/9",
+  "9",
+  "m9",
+  "maj9",
+  "9sus4",
+  "sus4(add9)",
+  "6sus4",
+  "6sus2",
+  "7(13)",
+  "m7(13)",
+  "dim",
+  "dim7",
+  "m7b5",
+  "aug",
+  "7#5",
+  "7b5",
+  "maj13",
+  "13",
+  "m13",
 ]);
 
-const soundOf = (semitones: Iterable<number>): string => [...new Set(semitones)].sort((a, b) => a - b).join(" ");
+const soundOf = (semitones: Iterable<number>): string =>
+  [...new Set(semitones)].sort((a, b) => a - b).join(" ");
 
 const QUALITY_OF_SOUND: ReadonlyMap<string, string> = new Map(
   [...PLAIN_QUALITIES].reverse().map((quality) => {
     const chord = parseChord(`C${quality}`);
-    if (!chord.ok || chord.value.kind === "none") throw new Error(`Expected a chord quality, got "${quality}".`);
+    if (!chord.ok || chord.value.kind === "none")
+      throw new Error(`Expected a chord quality, got "${quality}".`);
     return [soundOf(chord.value.tones.map(toneSemitones)), quality];
   }),
 );
@@ -54,7 +90,10 @@ export function coloured(chord: SoundingChord, allow: readonly Colour[]): Soundi
 function withColours(chord: SoundingChord, colours: readonly Colour[]): SoundingChord | null {
   const suspends = colours.some((colour) => colour.startsWith("sus"));
   const kept = chord.tones.filter((tone) => !(suspends && tone.degree <= 4 && tone.degree > 1));
-  const sound = soundOf([...kept.map(toneSemitones), ...colours.flatMap((colour) => COLOUR_SEMITONES[colour])]);
+  const sound = soundOf([
+    ...kept.map(toneSemitones),
+    ...colours.flatMap((colour) => COLOUR_SEMITONES[colour]),
+  ]);
   const quality = QUALITY_OF_SOUND.get(sound);
   if (quality === undefined) return null;
   const rootText = chord.symbol.slice(0, chord.symbol.length - suffixLength(chord));

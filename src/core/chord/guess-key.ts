@@ -18,8 +18,7 @@ export type WeighedChord = { readonly chord: SoundingChord; readonly beats: numb
 export function guessKey(chords: readonly WeighedChord[]): { key: Key; sure: boolean } | null {
   if (chords.length === 0) return null;
   const ranked = TONICS.flatMap((tonic) => MODES.map((mode) => rank({ tonic, mode }, chords))).sort(
-    (a, b) =>
-      b.fit - a.fit || b.isLast - a.isLast || b.isFirst - a.isFirst || b.tonicBeats - a.tonicBeats,
+    (a, b) => b.fit - a.fit || b.isLast - a.isLast || b.isFirst - a.isFirst || b.tonicBeats - a.tonicBeats,
   );
   const [best, next] = ranked;
   return { key: best!.key, sure: best!.fit > next!.fit };

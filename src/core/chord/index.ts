@@ -9,6 +9,6 @@ export {
   respell,
   type SoundingChord,
 } from "./chord";
-export { type Colour, COLOURS, coloured } from "./colour";
+export { COLOURS, type Colour, coloured } from "./colour";
 export { guessKey } from "./guess-key";
 export { formatTone, type Tone, toneName, toneSemitones } from "./tone";

@@ -79,18 +79,68 @@ const PARTS: readonly Rule[] = [
       d.majorSeventh = true;
     },
   ],
-  [/^(?:Δ|∆|△)/u, (d) => { d.majorSeventh = true; setStack(d, 7); }],
-  [/^(?:sus2sus4|sus24|sus2\/4|sus4\/2|sus42)/u, (d) => { d.suspended.add(2).add(4); }],
-  [/^(?:sus|SUS|Sus)([24]?)(?!\d)/u, (d, m) => { d.suspended.add(m[1] === "2" ? 2 : 4); }],
-  [/^(?:no|omit)\s?(?:3|3rd|third)/u, (d) => { d.third = null; }],
-  [/^(?:no|omit)\s?(?:5|5th|fifth)/u, (d) => { d.noFifth = true; }],
-  [/^(?:add|Add|ADD)\s?([#b+-]?)(13|11|9|6|4|2)/u, (d, m) => addTone(d, asTension(m[2]!), alterOfSign(m[1]!))],
-  [/^alt/u, (d) => { setStack(d, 7); d.fifths.set(1, { degree: 5, alter: 1 }); addTone(d, 9, 1); }],
-  [/^(?:6\/9|69)/u, (d) => { addTone(d, 6, 0); addTone(d, 9, 0); }],
+  [
+    /^(?:Δ|∆|△)/u,
+    (d) => {
+      d.majorSeventh = true;
+      setStack(d, 7);
+    },
+  ],
+  [
+    /^(?:sus2sus4|sus24|sus2\/4|sus4\/2|sus42)/u,
+    (d) => {
+      d.suspended.add(2).add(4);
+    },
+  ],
+  [
+    /^(?:sus|SUS|Sus)([24]?)(?!\d)/u,
+    (d, m) => {
+      d.suspended.add(m[1] === "2" ? 2 : 4);
+    },
+  ],
+  [
+    /^(?:no|omit)\s?(?:3|3rd|third)/u,
+    (d) => {
+      d.third = null;
+    },
+  ],
+  [
+    /^(?:no|omit)\s?(?:5|5th|fifth)/u,
+    (d) => {
+      d.noFifth = true;
+    },
+  ],
+  [
+    /^(?:add|Add|ADD)\s?([#b+-]?)(13|11|9|6|4|2)/u,
+    (d, m) => addTone(d, asTension(m[2]!), alterOfSign(m[1]!)),
+  ],
+  [
+    /^alt/u,
+    (d) => {
+      setStack(d, 7);
+      d.fifths.set(1, { degree: 5, alter: 1 });
+      addTone(d, 9, 1);
+    },
+  ],
+  [
+    /^(?:6\/9|69)/u,
+    (d) => {
+      addTone(d, 6, 0);
+      addTone(d, 9, 0);
+    },
+  ],
   [/^([#b+-])(5|6|9|11|13)/u, (d, m) => addTone(d, asTension(m[2]!), alterOfSign(m[1]!))],
-  [/^([#b])7/u, (d, m) => { d.seventh = alterOfSign(m[1]!) < 0 ? -1 : 0; }],
+  [
+    /^([#b])7/u,
+    (d, m) => {
+      d.seventh = alterOfSign(m[1]!) < 0 ? -1 : 0;
+    },
+  ],
   [/^(13|11|9|7)(?!\d)/u, (d, m) => setStack(d, Number(m[1]) as 7)],
-  [/^\/(13|11|9|7|6|4|2)(?!\d)/u, (d, m) => (m[1] === "7" ? setStack(d, 7) : addTone(d, asTension(m[1]!), 0))],
+  [
+    /^\/(13|11|9|7|6|4|2)(?!\d)/u,
+    (d, m) => (m[1] === "7" ? setStack(d, 7) : addTone(d, asTension(m[1]!), 0)),
+  ],
   [/^\/(?=[#b+-]\d|maj|Maj|M7|add|sus)/u, () => {}],
   [/^6(?!\d)/u, (d) => addTone(d, 6, 0)],
   [/^2(?!\d)/u, (d) => addTone(d, 9, 0)],
@@ -102,10 +152,13 @@ const PARTS: readonly Rule[] = [
 /** Rules inside brackets where a bare number is an addition: "C(9)", "C7(13)". */
 const BRACKETED: readonly Rule[] = [
   [/^([#b+-]?)(13|11|9|6|5|4|2)(?!\d)/u, (d, m) => addTone(d, asTension(m[2]!), alterOfSign(m[1]!))],
-  [/^(?:major|MAJ|Maj|maj|MA|Ma|ma|M|Δ|∆|△)\s?(7|9|11|13)?/u, (d, m) => {
-    d.majorSeventh = true;
-    setStack(d, Number(m[1] ?? 7) as 7);
-  }],
+  [
+    /^(?:major|MAJ|Maj|maj|MA|Ma|ma|M|Δ|∆|△)\s?(7|9|11|13)?/u,
+    (d, m) => {
+      d.majorSeventh = true;
+      setStack(d, Number(m[1] ?? 7) as 7);
+    },
+  ],
 ];
 
 /** Added seconds and fourths are named as ninths and elevenths: the octave is free on a fretboard. */

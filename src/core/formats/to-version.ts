@@ -1,7 +1,7 @@
+import { sure } from "../base";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
 import { emptyBody, type MakeId, ordersFor, type Row, type VersionBody } from "../song";
-import { sure } from "../base";
 import type { ChordSheet, SheetLine } from "./chord-text";
 
 const DEFAULT_TEMPO = 80;
@@ -12,7 +12,9 @@ const LONGEST_WORD = 120;
  * kept as written and the version sounds that much higher.
  */
 export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: MakeId): VersionBody {
-  const tables = Object.fromEntries(Object.keys(emptyBody("version")).map((table) => [table, {} as Record<string, Row>]));
+  const tables = Object.fromEntries(
+    Object.keys(emptyBody("version")).map((table) => [table, {} as Record<string, Row>]),
+  );
   const put = (table: string, row: Row) => {
     tables[table]![row.id] = row;
   };
@@ -35,7 +37,17 @@ export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: Ma
   const sectionIds = sheet.sections.map((section, index) => {
     const id = makeId();
     const { label, kind } = section;
-    put("sections", { id, originId: null, order: places[index]!, label: label.slice(0, 80), kind, pickup: 0, energy: null, bass: null, melodyRange: null });
+    put("sections", {
+      id,
+      originId: null,
+      order: places[index]!,
+      label: label.slice(0, 80),
+      kind,
+      pickup: 0,
+      energy: null,
+      bass: null,
+      melodyRange: null,
+    });
     const lineOrders = ordersFor(section.lines.length);
     for (const [at, line] of section.lines.entries()) {
       const lineId = makeId();
@@ -46,12 +58,26 @@ export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: Ma
   });
   const useOrders = ordersFor(sheet.form.length);
   for (const [index, { section, repeat }] of sheet.form.entries()) {
-    put("uses", { id: makeId(), originId: null, sectionId: sectionIds[section]!, order: useOrders[index]!, repeat, energy: null, bass: null });
+    put("uses", {
+      id: makeId(),
+      originId: null,
+      sectionId: sectionIds[section]!,
+      order: useOrders[index]!,
+      repeat,
+      energy: null,
+      bass: null,
+    });
   }
   return tables as unknown as VersionBody;
 }
 
-function putLine(line: SheetLine, lineId: string, sourceId: string, makeId: MakeId, put: (table: string, row: Row) => void): void {
+function putLine(
+  line: SheetLine,
+  lineId: string,
+  sourceId: string,
+  makeId: MakeId,
+  put: (table: string, row: Row) => void,
+): void {
   const words = [...line.words.matchAll(/\S+/gu)].flatMap((match) => pieces(match[0], match.index));
   const wordOrders = ordersFor(words.length);
   const placed = words.map(({ text, at }, index) => {
@@ -81,6 +107,7 @@ function putLine(line: SheetLine, lineId: string, sourceId: string, makeId: Make
 /** A word longer than a row may hold becomes several. */
 function pieces(text: string, at: number): { text: string; at: number }[] {
   const parts: { text: string; at: number }[] = [];
-  for (let from = 0; from < text.length; from += LONGEST_WORD) parts.push({ text: text.slice(from, from + LONGEST_WORD), at: at + from });
+  for (let from = 0; from < text.length; from += LONGEST_WORD)
+    parts.push({ text: text.slice(from, from + LONGEST_WORD), at: at + from });
   return parts;
 }

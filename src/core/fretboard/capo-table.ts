@@ -23,7 +23,8 @@ export type CapoOption = {
  * The key of the shapes: the sounding key less the capo and the tuning's even shift, well named.
  * @example formatKey(shapeKeyAt(F, 3, standard)) // => "D"
  */
-export const shapeKeyAt = (key: Key, capo: number, tuning: Tuning): Key => moveKey(key, -capo - tuningShift(tuning));
+export const shapeKeyAt = (key: Key, capo: number, tuning: Tuning): Key =>
+  moveKey(key, -capo - tuningShift(tuning));
 
 /**
  * For each capo the shapes a guitar plays and what they cost the hand: the mean difficulty of the
@@ -40,7 +41,8 @@ export function capoTable(
     capoOption(key, chords, capo, options, easiest),
   );
   return rows.sort((a, b) => {
-    if (a.effort === null || b.effort === null) return Number(a.effort === null) - Number(b.effort === null) || a.capo - b.capo;
+    if (a.effort === null || b.effort === null)
+      return Number(a.effort === null) - Number(b.effort === null) || a.capo - b.capo;
     return a.effort - b.effort || a.capo - b.capo;
   });
 }

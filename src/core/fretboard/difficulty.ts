@@ -81,7 +81,13 @@ export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void
 }
 
 /** Tells what the hand makes hard. */
-export function tellHand(grips: readonly Grip[], fingers: readonly number[], thumbFret: number | null, place: Place, tell: TermSink): void {
+export function tellHand(
+  grips: readonly Grip[],
+  fingers: readonly number[],
+  thumbFret: number | null,
+  place: Place,
+  tell: TermSink,
+): void {
   const count = grips.length + (thumbFret === null ? 0 : 1);
   if (count === 0) return;
   tell("fingers", count);

@@ -9,7 +9,12 @@ import { GUITAR_SCALE_MM } from "./neck";
 import { type Board, eachBassNote, eachFullShape, type Style } from "./search";
 import { Sound } from "./sound";
 
-export type Barre = { readonly finger: Finger; readonly fret: Fret; readonly from: number; readonly to: number };
+export type Barre = {
+  readonly finger: Finger;
+  readonly fret: Fret;
+  readonly from: number;
+  readonly to: number;
+};
 
 /** A shape and the hand that holds it. Lists have an entry a string, from the player's face. */
 export type Fingering = {
@@ -92,7 +97,12 @@ function boardOf(options: FingeringOptions): Board {
   };
 }
 
-function findCandidates(chord: SoundingChord, board: Board, style: Style, options: FingeringOptions): Candidate[] {
+function findCandidates(
+  chord: SoundingChord,
+  board: Board,
+  style: Style,
+  options: FingeringOptions,
+): Candidate[] {
   const candidates: Candidate[] = [];
   const variants = style === "bass" ? [chord] : coloured(chord, options.allow ?? []);
   const seen = new Set<string>();
@@ -129,7 +139,8 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
   const frets = shared.slice();
   const heard = sound.heard(frets);
   const sounding = frets.reduce<number>((count, fret) => (fret === null ? count : count + 1), 0);
-  for (const [hand, handCost] of hands) into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
+  for (const [hand, handCost] of hands)
+    into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
 }
 
 const shapeFacts = (one: Candidate, style: Style, fullest: number) => ({

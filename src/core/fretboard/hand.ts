@@ -9,7 +9,12 @@ export type Frets = readonly (Fret | null)[];
 export type Finger = 1 | 2 | 3 | 4 | "T";
 
 /** One finger and the strings of a fret it holds; it is a barre when `from` and `to` differ. */
-export type Hold = { readonly finger: Finger; readonly fret: Fret; readonly from: number; readonly to: number };
+export type Hold = {
+  readonly finger: Finger;
+  readonly fret: Fret;
+  readonly from: number;
+  readonly to: number;
+};
 
 /** A way to hold a shape: its fingers by rising number, the thumb first. */
 export type Hand = readonly Hold[];
@@ -21,8 +26,20 @@ export type Grip = Omit<Hold, "finger">;
 const FINGER_CHOICES: readonly (readonly (readonly (1 | 2 | 3 | 4)[])[])[] = Object.freeze([
   [[]],
   [[1], [2], [3], [4]],
-  [[1, 2], [1, 3], [2, 3], [1, 4], [2, 4], [3, 4]],
-  [[1, 2, 3], [1, 2, 4], [1, 3, 4], [2, 3, 4]],
+  [
+    [1, 2],
+    [1, 3],
+    [2, 3],
+    [1, 4],
+    [2, 4],
+    [3, 4],
+  ],
+  [
+    [1, 2, 3],
+    [1, 2, 4],
+    [1, 3, 4],
+    [2, 3, 4],
+  ],
   [[1, 2, 3, 4]],
 ]);
 
@@ -135,7 +152,8 @@ function eachGrips(frets: Frets, fromString: number, reach: Reach, visit: (grips
     const from = fretted[at]! & 15;
     for (let end = at; end < fretted.length && fretted[end]! >> 4 === fret; end++) {
       const to = fretted[end]! & 15;
-      if (end > at && (barres === reach.limits.barres || !canBarre(frets, fret, fretted[end - 1]! & 15, to))) return;
+      if (end > at && (barres === reach.limits.barres || !canBarre(frets, fret, fretted[end - 1]! & 15, to)))
+        return;
       grips.push({ fret, from, to });
       extend(end + 1, end > at ? barres + 1 : barres);
       grips.pop();
@@ -153,7 +171,11 @@ function canBarre(frets: Frets, fret: Fret, from: number, to: number): boolean {
 }
 
 /** A hand as values to keep. */
-export function toHand(grips: readonly Grip[], fingers: readonly (1 | 2 | 3 | 4)[], thumbFret: Fret | null): Hand {
+export function toHand(
+  grips: readonly Grip[],
+  fingers: readonly (1 | 2 | 3 | 4)[],
+  thumbFret: Fret | null,
+): Hand {
   const holds: Hold[] = grips.map((grip, index) => ({ finger: fingers[index]!, ...grip }));
   return thumbFret === null ? holds : [{ finger: "T", fret: thumbFret, from: 0, to: 0 }, ...holds];
 }

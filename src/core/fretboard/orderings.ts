@@ -8,11 +8,19 @@
 export type Ordering =
   | { readonly kind: "first"; readonly symbol: string; readonly frets: readonly string[] }
   | { readonly kind: "firstFull"; readonly symbol: string; readonly frets: readonly string[] }
-  | { readonly kind: "before"; readonly easier: readonly [symbol: string, frets: string]; readonly harder: readonly [symbol: string, frets: string] };
+  | {
+      readonly kind: "before";
+      readonly easier: readonly [symbol: string, frets: string];
+      readonly harder: readonly [symbol: string, frets: string];
+    };
 
 const first = (symbol: string, ...frets: string[]): Ordering => ({ kind: "first", symbol, frets });
 const firstFull = (symbol: string, ...frets: string[]): Ordering => ({ kind: "firstFull", symbol, frets });
-const before = (easier: [string, string], harder: [string, string]): Ordering => ({ kind: "before", easier, harder });
+const before = (easier: [string, string], harder: [string, string]): Ordering => ({
+  kind: "before",
+  easier,
+  harder,
+});
 
 /** What the weights were fitted to. */
 export const FITTED: readonly Ordering[] = Object.freeze([

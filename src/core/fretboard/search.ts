@@ -53,7 +53,9 @@ export function eachFullShape(chord: SoundingChord, board: Board, visit: (frets:
     Array.from({ length: maxFret + 1 }, (_, fret) => bit((open + capo + fret) % 12)),
   );
   const fitting = tuning.map((_, string) =>
-    Array.from({ length: maxFret + 1 }, (_, fret) => fret).filter((fret) => classAt[string]![fret]! & sound.allowed),
+    Array.from({ length: maxFret + 1 }, (_, fret) => fret).filter(
+      (fret) => classAt[string]![fret]! & sound.allowed,
+    ),
   );
   const most = reach.limits.innerMutes;
   let bassString = 0;

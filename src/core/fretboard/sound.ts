@@ -24,7 +24,7 @@ export class Sound {
   heard(frets: Frets): number {
     let set = 0;
     for (let string = 0; string < frets.length; string++) {
-      if (frets[string] !== null) set |= 1 << this.midi(frets, string) % 12;
+      if (frets[string] !== null) set |= 1 << (this.midi(frets, string) % 12);
     }
     return set;
   }

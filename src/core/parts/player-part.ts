@@ -1,4 +1,5 @@
 import { formatKey } from "../pitch";
+import type { LineSum } from "../rhythm";
 import {
   indexCells,
   Namer,
@@ -13,11 +14,15 @@ import {
   tuningOf,
   type VersionBody,
 } from "../song";
-import type { LineSum } from "../rhythm";
 import { easiestFingerings, type Shape, shapeAt } from "./shapes";
 
 /** A chord in a player's own names with the shape they hold. `name` is what they read. */
-export type PartChord = { readonly name: string; readonly sounding: string; readonly readable: boolean; readonly shape: Shape | null };
+export type PartChord = {
+  readonly name: string;
+  readonly sounding: string;
+  readonly readable: boolean;
+  readonly shape: Shape | null;
+};
 
 /** What one player does the one time through a section. */
 export type PartPassage = {
@@ -43,7 +48,9 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
   const easiest = easiestFingerings();
   const namers = new Map<number, Namer>();
   const namerAt = (capo: number): Namer => {
-    const namer = namers.get(capo) ?? new Namer(body, { tuning: tuningOf(player), capo, readsShapes: player.instrument === "guitar" });
+    const namer =
+      namers.get(capo) ??
+      new Namer(body, { tuning: tuningOf(player), capo, readsShapes: player.instrument === "guitar" });
     namers.set(capo, namer);
     return namer;
   };
@@ -55,11 +62,22 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
       for (const { chord } of line.chords) {
         if (chords.has(chord.symbol)) continue;
         const named = namer.name(chord.symbol);
-        const request = { symbol: named.sounding, tuning: player.tuning, capo: cell.capo.value, level: player.level, style: cell.style.value };
+        const request = {
+          symbol: named.sounding,
+          tuning: player.tuning,
+          capo: cell.capo.value,
+          level: player.level,
+          style: cell.style.value,
+        };
         const spot = { ...request, playerId: player.id, useId: passage.use.id, chordId: chord.id };
         const { chord: sounding } = named;
         const found = sounding ? shapeAt(body, spot, () => easiest({ ...request, chord: sounding })) : null;
-        chords.set(chord.symbol, { name: named.shape, sounding: named.sounding, readable: sounding !== null, shape: found?.shape ?? null });
+        chords.set(chord.symbol, {
+          name: named.shape,
+          sounding: named.sounding,
+          readable: sounding !== null,
+          shape: found?.shape ?? null,
+        });
       }
     }
     const lines = passage.lines.map((timed, at) => ({ timed, sum: sums.get(passage.section.id)?.lines[at] }));

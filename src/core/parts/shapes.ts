@@ -1,9 +1,13 @@
-import { type Finger, type Fingering, type FingeringOptions, type Frets, fingerings } from "../fretboard";
 import type { Chord } from "../chord";
+import { type Finger, type Fingering, type FingeringOptions, type Frets, fingerings } from "../fretboard";
 import { findChoice, type Player, type ShapeSpot, tuningOf, type VersionBody } from "../song";
 
 /** A shape as it is shown: what to hold, and whether somebody chose it. */
-export type Shape = { readonly frets: Frets; readonly fingers: readonly (Finger | null)[]; readonly chosen: boolean };
+export type Shape = {
+  readonly frets: Frets;
+  readonly fingers: readonly (Finger | null)[];
+  readonly chosen: boolean;
+};
 
 export type ShapeRequest = {
   readonly symbol: string;
@@ -44,7 +48,11 @@ export function shapeAt(
   easiest: () => Fingering | null,
 ): { shape: Shape | null; unfit: boolean } {
   const { choice, unfit } = findChoice(body, spot);
-  if (choice) return { shape: { frets: choice.frets, fingers: choice.fingers, chosen: true }, unfit: unfit !== null };
+  if (choice)
+    return { shape: { frets: choice.frets, fingers: choice.fingers, chosen: true }, unfit: unfit !== null };
   const found = easiest();
-  return { shape: found && { frets: found.frets, fingers: found.fingers, chosen: false }, unfit: unfit !== null };
+  return {
+    shape: found && { frets: found.frets, fingers: found.fingers, chosen: false },
+    unfit: unfit !== null,
+  };
 }

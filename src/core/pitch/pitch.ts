@@ -1,5 +1,12 @@
 import { fail, type Midi, modulo, ok, type Result } from "../base";
-import { alterOf, formatNoteName, type NoteName, nameOfPitchClass, pitchClassOf, readNoteNameHead } from "./note-name";
+import {
+  alterOf,
+  formatNoteName,
+  type NoteName,
+  nameOfPitchClass,
+  pitchClassOf,
+  readNoteNameHead,
+} from "./note-name";
 
 export type PitchProblem = { readonly code: "not-a-pitch"; readonly text: string };
 
@@ -23,7 +30,8 @@ export function parsePitch(text: string): Result<Midi, PitchProblem> {
  */
 export function formatPitch(midi: Midi, name?: NoteName): string {
   const pitchClass = modulo(midi, 12);
-  const spelled = name !== undefined && pitchClassOf(name) === pitchClass ? name : nameOfPitchClass(pitchClass);
+  const spelled =
+    name !== undefined && pitchClassOf(name) === pitchClass ? name : nameOfPitchClass(pitchClass);
   const octave = Math.floor((midi - alterOf(spelled)) / 12) - 1;
   return formatNoteName(spelled) + octave;
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import {
-  BEAT_TOLERANCE,
   type BarSection,
+  BEAT_TOLERANCE,
   beatsOfTicks,
   beatUnitOf,
   checkMeter,
@@ -19,7 +19,10 @@ import { engine, FieldError, fields, readChord, refuseRepeats } from "./engine";
 const number = z.number({ error: "should be a number" });
 
 const input = z.object({
-  meter: z.object({ beats: number, unit: number }, { error: "should be a metre such as { beats: 4, unit: 4 }" }),
+  meter: z.object(
+    { beats: number, unit: number },
+    { error: "should be a metre such as { beats: 4, unit: 4 }" },
+  ),
   beatUnit: z.string({ error: 'should be a note value such as "1/4" or "1/4."' }).optional(),
   sections: z
     .array(
@@ -50,7 +53,10 @@ export const beats = engine(
     if (ticksOfBeatUnit(beatUnit) === null) {
       throw new FieldError(["beatUnit"], 'should be a note value such as "1/4", "1/8" or "1/4."');
     }
-    refuseRepeats(sections.map((section) => section.id), (index) => ["sections", index, "id"]);
+    refuseRepeats(
+      sections.map((section) => section.id),
+      (index) => ["sections", index, "id"],
+    );
     const bar = ticksOfBar(meter);
     const timed = sections.map((section, index) => readSection(section, index, beatUnit, bar));
     const sums = sumBars(timed, bar);
@@ -98,12 +104,16 @@ function readSection(
   );
   const firstLine = (lines[0] ?? []).reduce((sum, chord) => sum + chord.ticks, 0);
   if (pickup >= bar) throw new FieldError([...place, "pickup"], "should be less than a bar");
-  if (pickup > firstLine) throw new FieldError([...place, "pickup"], "should be no more than the beats of the first line");
+  if (pickup > firstLine)
+    throw new FieldError([...place, "pickup"], "should be no more than the beats of the first line");
   return { pickup, lines };
 }
 
 function toTicks(value: number, beatUnit: string, path: readonly (string | number)[]): number {
   const ticks = ticksOfBeats(value, beatUnit);
   if (ticks !== null) return ticks;
-  throw new FieldError(path, `should lie on a tick (960 a quarter note) to ${BEAT_TOLERANCE} beat, not ${value}`);
+  throw new FieldError(
+    path,
+    `should lie on a tick (960 a quarter note) to ${BEAT_TOLERANCE} beat, not ${value}`,
+  );
 }

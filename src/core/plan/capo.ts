@@ -5,7 +5,11 @@ import { engine, fields, readChord, readKey, readTuning } from "./engine";
 
 const input = z.object({
   key: fields.key,
-  chords: z.array(z.object({ symbol: fields.symbol, beats: fields.beats }), { error: "should be a list of chords with beats" }).max(2000),
+  chords: z
+    .array(z.object({ symbol: fields.symbol, beats: fields.beats }), {
+      error: "should be a list of chords with beats",
+    })
+    .max(2000),
   tuning: fields.tuning.default([...GUITAR_TUNING]),
   maxCapo: fields.whole("a fret", 0, HIGHEST_CAPO).default(9),
   level: fields.level.default("fluent"),
@@ -19,7 +23,10 @@ export const capo = engine(
   ({ key, chords, tuning, ...options }) => {
     const sounding = readKey(key, ["key"]);
     const strings = readTuning(tuning, ["tuning"]);
-    const read = chords.map(({ symbol, beats }, index) => ({ chord: readChord(symbol, ["chords", index, "symbol"]), beats }));
+    const read = chords.map(({ symbol, beats }, index) => ({
+      chord: readChord(symbol, ["chords", index, "symbol"]),
+      beats,
+    }));
     const rows = capoTable(sounding, read, { ...options, tuning: strings });
     return { options: rows.map((row) => ({ ...row, shapeKey: formatKey(row.shapeKey) })) };
   },

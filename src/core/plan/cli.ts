@@ -11,7 +11,8 @@ function main(args: readonly string[]): number {
     return 0;
   }
   const [name] = args;
-  if (name === undefined) return refuse("engine", "should be named: npm run -s plan -- <engine> < input.json (or --list)");
+  if (name === undefined)
+    return refuse("engine", "should be named: npm run -s plan -- <engine> < input.json (or --list)");
   const outcome = ENGINES.some((engine) => engine.name === name) ? runOnInput(name) : runEngine(name, null);
   if (!outcome.ok) return refuse(outcome.error.path, outcome.error.message);
   process.stdout.write(`${JSON.stringify(outcome.result, null, 2)}\n`);

@@ -5,10 +5,16 @@ import { type Key, parseKey, parseTuning, type Tuning } from "../pitch";
 /** What is wrong with an input: the field, as a dotted path, and what it should be. */
 export type InputError = { readonly path: string; readonly message: string };
 
-export type Outcome = { readonly ok: true; readonly result: unknown } | { readonly ok: false; readonly error: InputError };
+export type Outcome =
+  | { readonly ok: true; readonly result: unknown }
+  | { readonly ok: false; readonly error: InputError };
 
 /** An engine as the command line and the server reach it: JSON in, JSON out. */
-export type Engine = { readonly name: string; readonly summary: string; readonly run: (input: unknown) => Outcome };
+export type Engine = {
+  readonly name: string;
+  readonly summary: string;
+  readonly run: (input: unknown) => Outcome;
+};
 
 /** A problem found after the schema: the field and what it should be. */
 export class FieldError extends Error {
@@ -43,7 +49,10 @@ function firstIssue(error: z.ZodError): InputError {
   const issue = error.issues[0]!;
   const unknown = issue.code === "unrecognized_keys" ? issue.keys.slice(0, 1) : [];
   const path = [...issue.path, ...unknown].map(String).join(".");
-  return { path: path || "input", message: unknown.length > 0 ? "is not a field of this engine" : issue.message };
+  return {
+    path: path || "input",
+    message: unknown.length > 0 ? "is not a field of this engine" : issue.message,
+  };
 }
 
 const CHORD_EXAMPLE = 'should be a chord symbol such as "Em7", "D/F#" or "N.C."';
@@ -59,13 +68,19 @@ const CHORD_REASONS: Readonly<Record<ChordProblem["code"], string>> = Object.fre
 export function readChord(text: string, path: readonly (string | number)[]): Chord {
   const chord = parseChord(text);
   if (chord.ok) return chord.value;
-  throw new FieldError(path, `${CHORD_EXAMPLE}: ${CHORD_REASONS[chord.problem.code]} in ${JSON.stringify(text.slice(0, 40))}`);
+  throw new FieldError(
+    path,
+    `${CHORD_EXAMPLE}: ${CHORD_REASONS[chord.problem.code]} in ${JSON.stringify(text.slice(0, 40))}`,
+  );
 }
 
 export function readKey(text: string, path: readonly (string | number)[]): Key {
   const key = parseKey(text);
   if (key.ok) return key.value;
-  throw new FieldError(path, `should be a major or minor key such as "A" or "F#m", not ${JSON.stringify(text.slice(0, 40))}`);
+  throw new FieldError(
+    path,
+    `should be a major or minor key such as "A" or "F#m", not ${JSON.stringify(text.slice(0, 40))}`,
+  );
 }
 
 export function readTuning(texts: readonly string[], path: readonly (string | number)[]): Tuning {
@@ -75,14 +90,21 @@ export function readTuning(texts: readonly string[], path: readonly (string | nu
   if (problem.code === "string-count") {
     throw new FieldError(path, `should list 3 to 8 strings, not ${problem.count}`);
   }
-  throw new FieldError([...path, problem.string], `should be a pitch such as "E2", not ${JSON.stringify(problem.text)}`);
+  throw new FieldError(
+    [...path, problem.string],
+    `should be a pitch such as "E2", not ${JSON.stringify(problem.text)}`,
+  );
 }
 
 /** Refuses the second of two equal ids, at its own path. */
-export function refuseRepeats(ids: readonly string[], pathOf: (index: number) => readonly (string | number)[]): void {
+export function refuseRepeats(
+  ids: readonly string[],
+  pathOf: (index: number) => readonly (string | number)[],
+): void {
   const seen = new Set<string>();
   for (const [index, id] of ids.entries()) {
-    if (seen.has(id)) throw new FieldError(pathOf(index), `should be unique: ${JSON.stringify(id)} stands twice`);
+    if (seen.has(id))
+      throw new FieldError(pathOf(index), `should be unique: ${JSON.stringify(id)} stands twice`);
     seen.add(id);
   }
 }
@@ -102,9 +124,12 @@ export const fields = {
   tuning: z.array(z.string({ error: 'should be a pitch such as "E2"' }), {
     error: "should be a list of 3 to 8 pitches, from the string nearest the player's face",
   }),
-  beats: z.number({ error: "should be a number of beats" }).positive({ error: "should be more than 0 beats" }).max(100000, {
-    error: "should be at most 100000 beats",
-  }),
+  beats: z
+    .number({ error: "should be a number of beats" })
+    .positive({ error: "should be more than 0 beats" })
+    .max(100000, {
+      error: "should be at most 100000 beats",
+    }),
   level: z.enum(["beginner", "steady", "fluent"], { error: 'should be "beginner", "steady" or "fluent"' }),
   scaleMm: z
     .number({ error: "should be a scale length in millimetres" })

@@ -10,7 +10,9 @@ const input = z.object({
   scaleMm: fields.scaleMm.optional(),
   capo: fields.whole("a fret", 0, HIGHEST_CAPO).default(0),
   maxFret: fields.whole("a fret, counted from the capo,", 0, LAST_FRET).default(15),
-  strings: z.array(fields.whole("a string, counted from 0,", 0, 7), { error: "should be a list of string numbers" }).optional(),
+  strings: z
+    .array(fields.whole("a string, counted from 0,", 0, 7), { error: "should be a list of string numbers" })
+    .optional(),
   style: z.enum(STYLES, { error: `should be one of ${STYLES.join(", ")}` }).default("full"),
   inversions: fields.flag.default(false),
   thumb: fields.flag.default(false),
@@ -32,7 +34,13 @@ export const fingerings = engine(
       throw new FieldError(["style"], `should be ${BUILT_STYLES.join(" or ")}: "${style}" is not built yet`);
     }
     const off = strings?.findIndex((string) => string >= open.length) ?? -1;
-    if (off >= 0) throw new FieldError(["strings", off], `should be a string of this tuning, 0 to ${open.length - 1}`);
-    return findFingerings(chord, { ...options, style, tuning: open, strings: strings && [...new Set(strings)].sort((a, b) => a - b) });
+    if (off >= 0)
+      throw new FieldError(["strings", off], `should be a string of this tuning, 0 to ${open.length - 1}`);
+    return findFingerings(chord, {
+      ...options,
+      style,
+      tuning: open,
+      strings: strings && [...new Set(strings)].sort((a, b) => a - b),
+    });
   },
 );

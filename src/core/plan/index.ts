@@ -16,5 +16,8 @@ export function runEngine(name: string, input: unknown): Outcome {
   const found = ENGINES.find((engine) => engine.name === name);
   if (found) return found.run(input);
   const names = ENGINES.map((engine) => engine.name).join(", ");
-  return { ok: false, error: { path: "engine", message: `should be one of ${names}, not ${JSON.stringify(name)}` } };
+  return {
+    ok: false,
+    error: { path: "engine", message: `should be one of ${names}, not ${JSON.stringify(name)}` },
+  };
 }

@@ -16,10 +16,12 @@ export function ticksOfBeats(beats: number, beatUnit: string): Ticks | null {
 }
 
 /** @example beatsOfTicks(1440, "1/4") // => 1.5 */
-export const beatsOfTicks = (ticks: Ticks, beatUnit: string): number => ticks / (ticksOfBeatUnit(beatUnit) ?? 960);
+export const beatsOfTicks = (ticks: Ticks, beatUnit: string): number =>
+  ticks / (ticksOfBeatUnit(beatUnit) ?? 960);
 
 /** Beats for people: at most three decimals. @example formatBeats(1.5) // => "1.5" */
 export const formatBeats = (beats: number): string => String(Math.round(beats * 1000) / 1000);
 
 /** "1 beat", "2.5 beats". */
-export const countBeats = (beats: number): string => `${formatBeats(beats)} ${beats === 1 ? "beat" : "beats"}`;
+export const countBeats = (beats: number): string =>
+  `${formatBeats(beats)} ${beats === 1 ? "beat" : "beats"}`;

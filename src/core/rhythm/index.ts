@@ -1,4 +1,12 @@
-export { type BarSection, type BarSum, type LengthFix, type LineSum, type OpenSection, sumBars, type TimedChord } from "./bars";
+export {
+  type BarSection,
+  type BarSum,
+  type LengthFix,
+  type LineSum,
+  type OpenSection,
+  sumBars,
+  type TimedChord,
+} from "./bars";
 export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
 export {
   type BeatUnit,
@@ -15,5 +23,5 @@ export {
   ticksOfBar,
   ticksOfBeatUnit,
 } from "./meter";
-export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
 export { type SaidFix, sayOpenSection } from "./say-open";
+export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -40,7 +40,8 @@ export const beatsOfBar = (meter: Meter, beatUnit: BeatUnit = beatUnitOf(meter))
 export function checkMeter(meter: Meter): Result<Meter, MeterProblem> {
   const whole = Number.isInteger(meter.beats) && meter.beats >= 1 && meter.beats <= MOST_BEATS_IN_A_BAR;
   if (!whole) return fail({ code: "meter-beats", beats: meter.beats });
-  if (!(METER_UNITS as readonly number[]).includes(meter.unit)) return fail({ code: "meter-unit", unit: meter.unit });
+  if (!(METER_UNITS as readonly number[]).includes(meter.unit))
+    return fail({ code: "meter-unit", unit: meter.unit });
   return ok(meter);
 }
 

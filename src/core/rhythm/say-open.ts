@@ -1,6 +1,6 @@
 import type { Ticks } from "../base";
-import { beatsOfTicks, countBeats, formatBeats } from "./beats";
 import type { LengthFix, OpenSection, TimedChord } from "./bars";
+import { beatsOfTicks, countBeats, formatBeats } from "./beats";
 
 export type SaidFix = LengthFix & { readonly words: string };
 
@@ -20,7 +20,9 @@ export function sayOpenSection(
     beats(open.missing) === 1 ? "is" : "are"
   } missing, or ${formatBeats(beats(open.over))} too many.`;
   const fixes = open.fixes.map((fix) => {
-    const line = lines[fix.line]!.map((chord, at) => (at === fix.at ? { ...chord, ticks: fix.ticks } : chord));
+    const line = lines[fix.line]!.map((chord, at) =>
+      at === fix.at ? { ...chord, ticks: fix.ticks } : chord,
+    );
     const total = line.reduce((sum, chord) => sum + chord.ticks, 0);
     const names = line.map((chord) => `${chord.symbol} ${formatBeats(beats(chord.ticks))}`).join(", ");
     return { ...fix, words: `Line ${fix.line + 1}: ${names}: ${countBeats(beats(total))}` };

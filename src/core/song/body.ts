@@ -31,9 +31,14 @@ export const LIGHTS = ["out", "ember", "low", "bright", "full"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass"] as const;
 
-export const keySchema = z.string().regex(/^[A-G](#|b)?m?$/u, { error: 'should be a key such as "A" or "F#m"' });
+export const keySchema = z
+  .string()
+  .regex(/^[A-G](#|b)?m?$/u, { error: 'should be a key such as "A" or "F#m"' });
 export const symbolSchema = text(40).min(1);
-const capoSchema = z.int().min(0).max(HIGHEST_CAPO, { error: `should be a fret from 0 to ${HIGHEST_CAPO}` });
+const capoSchema = z
+  .int()
+  .min(0)
+  .max(HIGHEST_CAPO, { error: `should be a fret from 0 to ${HIGHEST_CAPO}` });
 const range = z.tuple([z.int().min(0).max(127), z.int().min(0).max(127)]).nullable();
 
 const version = z.object({
@@ -44,10 +49,16 @@ const version = z.object({
   /** The key the version is performed in. */
   key: keySchema,
   keySure: z.boolean(),
-  bpm: z.number().min(1, { error: "should be at least 1 beat a minute" }).max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
+  bpm: z
+    .number()
+    .min(1, { error: "should be at least 1 beat a minute" })
+    .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
   beatUnit: z.string().regex(/^1\/(1|2|4|8|16|32)\.?$/u),
   meterBeats: z.int().min(1, { error: "should be at least 1" }).max(MOST_BEATS_IN_A_BAR),
-  meterUnit: z.union(METER_UNITS.map((unit) => z.literal(unit)), { error: `should be one of ${METER_UNITS.join(", ")}` }),
+  meterUnit: z.union(
+    METER_UNITS.map((unit) => z.literal(unit)),
+    { error: `should be one of ${METER_UNITS.join(", ")}` },
+  ),
 });
 
 const source = z.object({ id: idSchema, order, name: text(120) });
@@ -66,7 +77,13 @@ const section = z.object({
 
 const line = z.object({ id: idSchema, originId: optionalId, sectionId: idSchema, order });
 
-const word = z.object({ id: idSchema, originId: optionalId, lineId: idSchema, order, text: text(120).min(1) });
+const word = z.object({
+  id: idSchema,
+  originId: optionalId,
+  lineId: idSchema,
+  order,
+  text: text(120).min(1),
+});
 
 const chord = z.object({
   id: idSchema,
@@ -101,7 +118,10 @@ const player = z.object({
   order,
   name: text(60).min(1),
   instrument: z.enum(INSTRUMENTS),
-  tuning: z.array(z.string().regex(/^[A-G](#|b)?-?\d$/u)).min(3).max(8),
+  tuning: z
+    .array(z.string().regex(/^[A-G](#|b)?-?\d$/u))
+    .min(3)
+    .max(8),
   capo: capoSchema,
   level: z.enum(LEVELS),
   sings: z.boolean(),
@@ -130,12 +150,20 @@ const choice = z.object({
   useId: optionalId,
   symbol: symbolSchema,
   frets: z.array(z.int().min(0).max(LAST_FRET).nullable()).min(3).max(8),
-  fingers: z.array(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal("T")]).nullable()).min(3).max(8),
+  fingers: z
+    .array(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal("T")]).nullable())
+    .min(3)
+    .max(8),
   capo: capoSchema,
   tuning: z.array(text(6)).min(3).max(8),
 });
 
-const song = z.object({ id: idSchema, title: text(200).min(1), by: text(200), tags: z.array(text(40)).max(30) });
+const song = z.object({
+  id: idSchema,
+  title: text(200).min(1),
+  by: text(200),
+  tags: z.array(text(40)).max(30),
+});
 
 const bandPlayer = player.omit({ bandPlayerId: true, light: true, role: true });
 const band = z.object({ id: idSchema, name: text(120).min(1) });
@@ -145,7 +173,18 @@ const item = z.object({ id: idSchema, order, songId: idSchema, versionId: idSche
 
 /** Row schemas by document kind and table. The first table of each kind has exactly one row. */
 export const TABLES = {
-  version: { version, sources: source, sections: section, lines: line, words: word, chords: chord, uses: use, players: player, cells: cell, choices: choice },
+  version: {
+    version,
+    sources: source,
+    sections: section,
+    lines: line,
+    words: word,
+    chords: chord,
+    uses: use,
+    players: player,
+    cells: cell,
+    choices: choice,
+  },
   song: { song },
   band: { band, players: bandPlayer },
   evening: { evening, items: item },
@@ -165,7 +204,11 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
-type BodyOf<K extends Kind> = { readonly [T in keyof (typeof TABLES)[K]]: (typeof TABLES)[K][T] extends z.ZodType ? Rows<(typeof TABLES)[K][T]> : never };
+type BodyOf<K extends Kind> = {
+  readonly [T in keyof (typeof TABLES)[K]]: (typeof TABLES)[K][T] extends z.ZodType
+    ? Rows<(typeof TABLES)[K][T]>
+    : never;
+};
 
 export type VersionBody = BodyOf<"version">;
 export type SongBody = BodyOf<"song">;
@@ -189,4 +232,3 @@ export type EveningItem = Readonly<z.infer<typeof item>>;
 export type SectionKind = Section["kind"];
 export type Role = (typeof ROLES)[number];
 export type Instrument = (typeof INSTRUMENTS)[number];
-

@@ -37,7 +37,10 @@ const STYLE_OF_INSTRUMENT = { guitar: "full", bass: "bass" } as const;
 export function resolveCell(index: CellIndex, use: Use, player: Player): ResolvedCell {
   const cell = index.cells.get(cellKey(use.id, player.id)) ?? null;
   const firstId = index.firstUse.get(use.sectionId);
-  const first = firstId === undefined || firstId === use.id ? null : (index.cells.get(cellKey(firstId, player.id)) ?? null);
+  const first =
+    firstId === undefined || firstId === use.id
+      ? null
+      : (index.cells.get(cellKey(firstId, player.id)) ?? null);
   const pick = <Value>(field: keyof Cell, fallback: Value): Inherited<Value> => {
     if (cell && cell[field] !== null) return { value: cell[field] as Value, from: "own" };
     if (first && first[field] !== null) return { value: first[field] as Value, from: "first use" };

@@ -33,7 +33,10 @@ export const choiceFits = (choice: Choice, spot: Pick<ShapeSpot, "capo" | "tunin
  * The chosen shape for a spot: the narrowest scope that fits. `unfit` is the narrowest choice that was made
  * here but is not applied, because capo, tuning or symbol have changed since.
  */
-export function findChoice(body: Pick<VersionBody, "choices">, spot: ShapeSpot): { choice: Choice | null; unfit: Choice | null } {
+export function findChoice(
+  body: Pick<VersionBody, "choices">,
+  spot: ShapeSpot,
+): { choice: Choice | null; unfit: Choice | null } {
   const here = Object.values(body.choices)
     .filter((choice) => stands(choice, spot))
     .sort((a, b) => PRECEDENCE.indexOf(a.scope) - PRECEDENCE.indexOf(b.scope) || (a.id < b.id ? -1 : 1));

@@ -1,25 +1,44 @@
 import type { Ticks } from "../base";
 import type { Cell, Choice, Row, SectionKind, VersionBody } from "./body";
 import { type CellIndex, cellKey } from "./cells";
+import type { ShapeSpot } from "./choices";
 import type { Command, SimpleCommand } from "./edit";
 import { orderBetween, ordersFor } from "./order";
 import { type Outline, type OutlineLine, outlineOf } from "./outline";
-import type { ShapeSpot } from "./choices";
 
 /** Makes a fresh id: the core has no randomness of its own. */
 export type MakeId = () => string;
 
-export const batch = (label: string, commands: readonly SimpleCommand[]): Command => ({ type: "batch", label, commands });
+export const batch = (label: string, commands: readonly SimpleCommand[]): Command => ({
+  type: "batch",
+  label,
+  commands,
+});
 const add = (table: string, row: Row): SimpleCommand => ({ type: "add", table, row });
-const remove = (table: string) => (row: { readonly id: string }): SimpleCommand => ({ type: "remove", table, id: row.id });
-export const set = (table: string, id: string, fields: Record<string, unknown>): SimpleCommand => ({ type: "set", table, id, fields });
+const remove =
+  (table: string) =>
+  (row: { readonly id: string }): SimpleCommand => ({ type: "remove", table, id: row.id });
+export const set = (table: string, id: string, fields: Record<string, unknown>): SimpleCommand => ({
+  type: "set",
+  table,
+  id,
+  fields,
+});
 
 /** The order of a new last row. */
 export const orderAtEnd = (rows: readonly { readonly order: string }[]): string =>
-  orderBetween(rows.reduce<string | null>((last, row) => (last === null || row.order > last ? row.order : last), null), null);
+  orderBetween(
+    rows.reduce<string | null>((last, row) => (last === null || row.order > last ? row.order : last), null),
+    null,
+  );
 
 /** Puts a row before another of the same ordered list, or last. */
-export function moveBefore(table: string, rows: readonly { id: string; order: string }[], id: string, beforeId: string | null): Command {
+export function moveBefore(
+  table: string,
+  rows: readonly { id: string; order: string }[],
+  id: string,
+  beforeId: string | null,
+): Command {
   const others = rows.filter((row) => row.id !== id);
   const at = beforeId === null ? others.length : others.findIndex((row) => row.id === beforeId);
   return set(table, id, { order: orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null) });
@@ -44,8 +63,12 @@ export function removeUse(body: VersionBody, useId: string): Command {
 
 function useRemoval(body: VersionBody, useId: string): SimpleCommand[] {
   return [
-    ...Object.values(body.cells).filter((cell) => cell.useId === useId).map(remove("cells")),
-    ...Object.values(body.choices).filter((choice) => choice.useId === useId).map(remove("choices")),
+    ...Object.values(body.cells)
+      .filter((cell) => cell.useId === useId)
+      .map(remove("cells")),
+    ...Object.values(body.choices)
+      .filter((choice) => choice.useId === useId)
+      .map(remove("choices")),
     { type: "remove", table: "uses", id: useId },
   ];
 }
@@ -62,7 +85,8 @@ export function removeSection(body: VersionBody, sectionId: string): Command {
 }
 
 /** Removes a line with its chords and words. */
-export const removeLine = (body: VersionBody, line: OutlineLine): Command => batch("Remove a line", lineRemoval(body, line));
+export const removeLine = (body: VersionBody, line: OutlineLine): Command =>
+  batch("Remove a line", lineRemoval(body, line));
 
 function lineRemoval(body: VersionBody, line: OutlineLine): SimpleCommand[] {
   return [
@@ -73,10 +97,13 @@ function lineRemoval(body: VersionBody, line: OutlineLine): SimpleCommand[] {
 }
 
 /** Removes a chord with the shapes chosen for it. */
-export const removeChord = (body: VersionBody, chordId: string): Command => batch("Remove a chord", chordRemoval(body, chordId));
+export const removeChord = (body: VersionBody, chordId: string): Command =>
+  batch("Remove a chord", chordRemoval(body, chordId));
 
 const chordRemoval = (body: VersionBody, chordId: string): SimpleCommand[] => [
-  ...Object.values(body.choices).filter((choice) => choice.chordId === chordId).map(remove("choices")),
+  ...Object.values(body.choices)
+    .filter((choice) => choice.chordId === chordId)
+    .map(remove("choices")),
   { type: "remove", table: "chords", id: chordId },
 ];
 
@@ -109,8 +136,15 @@ export const addLine = (outline: Outline, sectionId: string, makeId: MakeId): Co
   });
 
 /** Puts a chord under a word (or where nothing is sung, last in the line). */
-export function addChord(line: OutlineLine, symbol: string, ticks: Ticks, wordId: string | null, makeId: MakeId): Command {
-  const at = wordId === null ? Number.POSITIVE_INFINITY : line.words.find(({ word }) => word.id === wordId)!.at;
+export function addChord(
+  line: OutlineLine,
+  symbol: string,
+  ticks: Ticks,
+  wordId: string | null,
+  makeId: MakeId,
+): Command {
+  const at =
+    wordId === null ? Number.POSITIVE_INFINITY : line.words.find(({ word }) => word.id === wordId)!.at;
   const index = line.chords.findIndex((placed) => placed.at > at);
   const before = index < 0 ? line.chords.at(-1) : line.chords[index - 1];
   const after = index < 0 ? undefined : line.chords[index];
@@ -134,12 +168,20 @@ export function addChord(line: OutlineLine, symbol: string, ticks: Ticks, wordId
  * words are rewritten in turn. A chord whose word is gone moves to the word now in its place.
  */
 export function setWords(line: OutlineLine, text: string, makeId: MakeId): Command {
-  const texts = text.split(/\s+/u).filter((word) => word !== "").map((word) => word.slice(0, 120));
+  const texts = text
+    .split(/\s+/u)
+    .filter((word) => word !== "")
+    .map((word) => word.slice(0, 120));
   const old = line.words.map(({ word }) => word);
   let head = 0;
   while (head < old.length && head < texts.length && old[head]!.text === texts[head]) head++;
   let tail = 0;
-  while (tail < old.length - head && tail < texts.length - head && old.at(-1 - tail)!.text === texts.at(-1 - tail)) tail++;
+  while (
+    tail < old.length - head &&
+    tail < texts.length - head &&
+    old.at(-1 - tail)!.text === texts.at(-1 - tail)
+  )
+    tail++;
   const rewritten = Math.min(old.length, texts.length) - head - tail;
   const commands: SimpleCommand[] = [];
   for (let index = head; index < head + rewritten; index++) {
@@ -192,7 +234,10 @@ export function chooseShape(
   const useId = scope === "chord-in-use" ? spot.useId : null;
   const earlier = Object.values(body.choices).filter(
     (one) =>
-      one.playerId === spot.playerId && one.scope === scope && one.chordId === chordId && one.useId === useId &&
+      one.playerId === spot.playerId &&
+      one.scope === scope &&
+      one.chordId === chordId &&
+      one.useId === useId &&
       (scope !== "symbol" || (one.symbol === spot.symbol && one.capo === spot.capo)),
   );
   return batch("Choose a shape", [
@@ -215,7 +260,11 @@ export function chooseShape(
 /** Removes a player with their cells and shapes. */
 export const removePlayer = (body: VersionBody, playerId: string): Command =>
   batch("Remove a player", [
-    ...Object.values(body.cells).filter((cell) => cell.playerId === playerId).map(remove("cells")),
-    ...Object.values(body.choices).filter((choice) => choice.playerId === playerId).map(remove("choices")),
+    ...Object.values(body.cells)
+      .filter((cell) => cell.playerId === playerId)
+      .map(remove("cells")),
+    ...Object.values(body.choices)
+      .filter((choice) => choice.playerId === playerId)
+      .map(remove("choices")),
     { type: "remove", table: "players", id: playerId },
   ]);

@@ -9,22 +9,43 @@ import { type Body, idSchema, type Kind, REFERENCES, type Row, TABLES } from "./
 export type SimpleCommand =
   | { readonly type: "add"; readonly table: string; readonly row: Row }
   | { readonly type: "remove"; readonly table: string; readonly id: string }
-  | { readonly type: "set"; readonly table: string; readonly id: string; readonly fields: Readonly<Record<string, unknown>> };
+  | {
+      readonly type: "set";
+      readonly table: string;
+      readonly id: string;
+      readonly fields: Readonly<Record<string, unknown>>;
+    };
 
-export type Command = SimpleCommand | { readonly type: "batch"; readonly label: string; readonly commands: readonly SimpleCommand[] };
+export type Command =
+  | SimpleCommand
+  | { readonly type: "batch"; readonly label: string; readonly commands: readonly SimpleCommand[] };
 
 /** The single edits a command is made of. */
-export const singles = (command: Command): readonly SimpleCommand[] => (command.type === "batch" ? command.commands : [command]);
+export const singles = (command: Command): readonly SimpleCommand[] =>
+  command.type === "batch" ? command.commands : [command];
 
 /** The row a single edit is about. */
-export const rowIdOf = (command: SimpleCommand): string => (command.type === "add" ? command.row.id : command.id);
+export const rowIdOf = (command: SimpleCommand): string =>
+  command.type === "add" ? command.row.id : command.id;
 
 export type EditProblem =
   | { readonly code: "unknown-table"; readonly table: string }
   | { readonly code: "unknown-row"; readonly table: string; readonly id: string }
   | { readonly code: "row-exists"; readonly table: string; readonly id: string }
-  | { readonly code: "bad-field"; readonly table: string; readonly id: string; readonly field: string; readonly message: string }
-  | { readonly code: "missing-reference"; readonly table: string; readonly id: string; readonly field: string; readonly target: string }
+  | {
+      readonly code: "bad-field";
+      readonly table: string;
+      readonly id: string;
+      readonly field: string;
+      readonly message: string;
+    }
+  | {
+      readonly code: "missing-reference";
+      readonly table: string;
+      readonly id: string;
+      readonly field: string;
+      readonly target: string;
+    }
   | { readonly code: "still-used"; readonly table: string; readonly id: string; readonly by: string };
 
 export type Applied = { readonly body: Body; readonly inverse: Command };
@@ -34,19 +55,30 @@ const MOST_COMMANDS = 20_000;
 const simpleCommand = z.discriminatedUnion("type", [
   z.object({ type: z.literal("add"), table: z.string().max(40), row: z.looseObject({ id: idSchema }) }),
   z.object({ type: z.literal("remove"), table: z.string().max(40), id: idSchema }),
-  z.object({ type: z.literal("set"), table: z.string().max(40), id: idSchema, fields: z.record(z.string().max(40), z.unknown()) }),
+  z.object({
+    type: z.literal("set"),
+    table: z.string().max(40),
+    id: idSchema,
+    fields: z.record(z.string().max(40), z.unknown()),
+  }),
 ]);
 
 /** The shape of an edit at the border; rows and values are checked against their table when it is applied. */
 export const commandSchema: z.ZodType<Command> = z.union([
   simpleCommand,
-  z.object({ type: z.literal("batch"), label: z.string().max(120), commands: z.array(simpleCommand).max(MOST_COMMANDS) }),
+  z.object({
+    type: z.literal("batch"),
+    label: z.string().max(120),
+    commands: z.array(simpleCommand).max(MOST_COMMANDS),
+  }),
 ]);
 
 type TableSchema = z.ZodObject;
 
 const schemaOf = (kind: Kind, table: string): TableSchema | null =>
-  Object.hasOwn(TABLES[kind], table) ? ((TABLES[kind] as Readonly<Record<string, TableSchema>>)[table] ?? null) : null;
+  Object.hasOwn(TABLES[kind], table)
+    ? ((TABLES[kind] as Readonly<Record<string, TableSchema>>)[table] ?? null)
+    : null;
 
 /**
  * Applies an edit. The body given is not changed; on a problem nothing is.
@@ -101,7 +133,8 @@ function applySimple(
     delete own(table)[id];
     return ok({ type: "add", table, row });
   }
-  if ("id" in command.fields) return fail({ code: "bad-field", table, id, field: "id", message: "cannot be changed" });
+  if ("id" in command.fields)
+    return fail({ code: "bad-field", table, id, field: "id", message: "cannot be changed" });
   const checked = schema.strict().partial().safeParse(command.fields);
   if (!checked.success) return fail(badField(table, id, checked.error));
   own(table)[id] = { ...row, ...checked.data };
@@ -144,7 +177,8 @@ function findStillUsed(body: Body, removed: ReadonlyMap<string, ReadonlySet<stri
       if (!gone) continue;
       for (const row of Object.values(body[table] ?? {})) {
         const named = row[field];
-        if (typeof named === "string" && gone.has(named)) return { code: "still-used", table: target, id: named, by: table };
+        if (typeof named === "string" && gone.has(named))
+          return { code: "still-used", table: target, id: named, by: table };
       }
     }
   }
@@ -158,7 +192,9 @@ export type Touch = { readonly table: string; readonly id: string; readonly fiel
 export const touches = (command: Command): Touch[] =>
   singles(command).flatMap((one) => {
     const place = { table: one.table, id: rowIdOf(one) };
-    return one.type === "set" ? Object.keys(one.fields).map((field) => ({ ...place, field })) : [{ ...place, field: "*" }];
+    return one.type === "set"
+      ? Object.keys(one.fields).map((field) => ({ ...place, field }))
+      : [{ ...place, field: "*" }];
   });
 
 /** The places two edits both touch; a whole row meets every field of it. */

@@ -26,7 +26,15 @@ export {
   type VersionRow,
   type Word,
 } from "./body";
-export { type CellIndex, cellKey, type Inherited, indexCells, type Origin, type ResolvedCell, resolveCell } from "./cells";
+export {
+  type CellIndex,
+  cellKey,
+  type Inherited,
+  indexCells,
+  type Origin,
+  type ResolvedCell,
+  resolveCell,
+} from "./cells";
 export { type BodyProblem, checkBody, emptyBody, isKind } from "./check-body";
 export { choiceFits, findChoice, type ShapeSpot } from "./choices";
 export {
@@ -48,12 +56,21 @@ export {
   setCell,
   setWords,
 } from "./commands";
-export { type Applied, applyEdit, type Command, commandSchema, type EditProblem, overlap, type Touch, touches } from "./edit";
+export {
+  type Applied,
+  applyEdit,
+  type Command,
+  commandSchema,
+  type EditProblem,
+  overlap,
+  type Touch,
+  touches,
+} from "./edit";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export { type Outline, type OutlineLine, type OutlineSection, outlineOf } from "./outline";
-export { type Bar, meterOf, type Passage, sectionSums, type TimedLine, type Timeline, timedChords, timelineOf, versionRow } from "./timeline";
+export { sayEditProblem, sayPlace } from "./say-edit";
 export {
   type ArrivedEdit,
   addPending,
@@ -66,4 +83,14 @@ export {
   receive,
   resumePending,
 } from "./sync";
-export { sayEditProblem, sayPlace } from "./say-edit";
+export {
+  type Bar,
+  meterOf,
+  type Passage,
+  sectionSums,
+  type TimedLine,
+  type Timeline,
+  timedChords,
+  timelineOf,
+  versionRow,
+} from "./timeline";

@@ -1,7 +1,7 @@
+import { sure } from "../base";
 import { type Chord, moveChord, parseChord } from "../chord";
 import { shapeKeyAt } from "../fretboard";
 import { type Key, parseKey, parseTuning, type Tuning } from "../pitch";
-import { sure } from "../base";
 import type { Player, VersionBody } from "./body";
 import { versionRow } from "./timeline";
 
@@ -30,14 +30,20 @@ export class Namer {
 
   constructor(
     body: Pick<VersionBody, "version">,
-    private readonly reader: { readonly tuning: Tuning; readonly capo: number; readonly readsShapes: boolean } | null,
+    private readonly reader: {
+      readonly tuning: Tuning;
+      readonly capo: number;
+      readonly readsShapes: boolean;
+    } | null,
   ) {
     ({ written: this.written, sounding: this.sounding } = keysOf(body));
   }
 
   /** The key of this reader's names. */
   get key(): Key {
-    return this.reader?.readsShapes ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning) : this.sounding;
+    return this.reader?.readsShapes
+      ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning)
+      : this.sounding;
   }
 
   name(symbol: string): NamedChord {

@@ -46,7 +46,10 @@ export function outlineOf(body: Tables): Outline {
   };
 }
 
-function group<Row extends { order: string; id: string }>(rows: Row[], keyOf: (row: Row) => string): Map<string, Row[]> {
+function group<Row extends { order: string; id: string }>(
+  rows: Row[],
+  keyOf: (row: Row) => string,
+): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();
   for (const row of rows) {
     const list = groups.get(keyOf(row));
@@ -70,7 +73,10 @@ function outlineLine(line: Line, words: readonly Word[], chords: readonly Placed
     line,
     text,
     words: placedWords,
-    chords: chords.map((chord) => ({ chord, at: (starts.get(chord.wordId ?? "") ?? text.length) + chord.offset })),
+    chords: chords.map((chord) => ({
+      chord,
+      at: (starts.get(chord.wordId ?? "") ?? text.length) + chord.offset,
+    })),
     ticks: chords.reduce((sum, chord) => sum + chord.ticks, 0),
   };
 }

@@ -31,7 +31,9 @@ const nameOf = (table: string): string => NAMES[table] ?? table;
 
 /** "tempo", "section name": the place of a clash in words. */
 export const sayPlace = ({ table, field }: Touch): string =>
-  field === "*" ? nameOf(table) : `${table === "version" ? "" : `${nameOf(table)} `}${FIELDS[field] ?? field}`;
+  field === "*"
+    ? nameOf(table)
+    : `${table === "version" ? "" : `${nameOf(table)} `}${FIELDS[field] ?? field}`;
 
 /** The sentence for an edit that cannot be made. */
 export function sayEditProblem(problem: EditProblem): string {

@@ -16,7 +16,10 @@ export type Replica = {
 };
 
 /** A pending edit that lost its place: another edit got to the same field first, or what it needs is gone. */
-export type LostEdit = { readonly edit: PendingEdit; readonly at: readonly (Touch & { readonly theirs: unknown; readonly yours: unknown })[] };
+export type LostEdit = {
+  readonly edit: PendingEdit;
+  readonly at: readonly (Touch & { readonly theirs: unknown; readonly yours: unknown })[];
+};
 
 export const newReplica = (kind: Kind, revision: number, body: Body): Replica => ({
   kind,
@@ -52,7 +55,10 @@ export function addPending(replica: Replica, edit: Omit<PendingEdit, "base">, vi
  * An edit of another that touches the same place as a pending one makes that one lost.
  * @returns the same replica when the edit is known already, null when revisions before it are missing
  */
-export function receive(replica: Replica, arrived: ArrivedEdit): { replica: Replica; lost: LostEdit[] } | null {
+export function receive(
+  replica: Replica,
+  arrived: ArrivedEdit,
+): { replica: Replica; lost: LostEdit[] } | null {
   if (arrived.revision <= replica.revision) {
     const pending = replica.pending.filter((edit) => edit.editId !== arrived.editId);
     if (pending.length === replica.pending.length) return { replica, lost: [] };
@@ -61,7 +67,8 @@ export function receive(replica: Replica, arrived: ArrivedEdit): { replica: Repl
   }
   if (arrived.revision > replica.revision + 1) return null;
   const applied = applyEdit(replica.kind, replica.acknowledged, arrived.command);
-  if (!applied.ok) throw new Error(`Expected revision ${arrived.revision} to apply.`, { cause: applied.problem });
+  if (!applied.ok)
+    throw new Error(`Expected revision ${arrived.revision} to apply.`, { cause: applied.problem });
   const acknowledged = applied.value.body;
   const own = replica.pending[0]?.editId === arrived.editId;
   if (own) {
@@ -85,7 +92,9 @@ export function carryOver(
   const lost: LostEdit[] = [];
   const newest = Math.max(0, ...foreign.map((edit) => edit.revision));
   const kept = pending.filter((edit) => {
-    const missed = foreign.filter((other) => other.revision > edit.base).flatMap((other) => touches(other.command));
+    const missed = foreign
+      .filter((other) => other.revision > edit.base)
+      .flatMap((other) => touches(other.command));
     const met = overlap(touches(edit.command), missed);
     if (met.length > 0) lost.push({ edit, at: placesOf(met, edit.command, acknowledged) });
     return met.length === 0;
@@ -94,7 +103,11 @@ export function carryOver(
 }
 
 /** Takes up edits that waited in the queue while the window was closed. `missed` is the log since the oldest of them. */
-export function resumePending(replica: Replica, saved: readonly PendingEdit[], missed: readonly ArrivedEdit[]): { replica: Replica; lost: LostEdit[] } {
+export function resumePending(
+  replica: Replica,
+  saved: readonly PendingEdit[],
+  missed: readonly ArrivedEdit[],
+): { replica: Replica; lost: LostEdit[] } {
   const stored = new Set(missed.map((edit) => edit.editId));
   const own = new Set(saved.map((edit) => edit.editId));
   const here = new Set(replica.pending.map((edit) => edit.editId));

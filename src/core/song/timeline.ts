@@ -65,7 +65,15 @@ export function timelineOf(body: VersionBody, outline: Outline = outlineOf(body)
     const bars = barsBetween(tick + head, tick + section.ticks + (next?.section.pickup ?? 0), bar, number);
     if (index === 0 && head > 0) bars.unshift({ number: 0, tick: 0, ticks: head });
     number = (bars.at(-1)?.number ?? number - 1) + 1;
-    const passage = { use, round, section: section.section, lines: shift(layout, tick), bars, tick, ticks: section.ticks };
+    const passage = {
+      use,
+      round,
+      section: section.section,
+      lines: shift(layout, tick),
+      bars,
+      tick,
+      ticks: section.ticks,
+    };
     tick += section.ticks;
     return passage;
   });
@@ -120,7 +128,10 @@ const shift = (layout: SectionLayout, by: Ticks): TimedLine[] =>
  * How each section's bars add up. What must close is judged against the section that follows it in the
  * form (the first time it is used); a section that is not in the form stands alone.
  */
-export function sectionSums(body: VersionBody, outline: Outline = outlineOf(body)): ReadonlyMap<string, BarSum> {
+export function sectionSums(
+  body: VersionBody,
+  outline: Outline = outlineOf(body),
+): ReadonlyMap<string, BarSum> {
   const bar = ticksOfBar(meterOf(body));
   const sums = new Map<string, BarSum>();
   const played = outline.form.map((use) => use.sectionId);

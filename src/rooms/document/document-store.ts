@@ -51,7 +51,13 @@ export type Parts = {
  * One document in one window. An edit shows at once, waits in the queue, and is sent in order; what other
  * windows do comes in between. The reducer of the core does all the judging.
  */
-export function createDocumentStore(id: string, kind: Kind, revision: number, body: Body, parts: Parts): DocumentStore {
+export function createDocumentStore(
+  id: string,
+  kind: Kind,
+  revision: number,
+  body: Body,
+  parts: Parts,
+): DocumentStore {
   const { queue, transport, makeId, retryMs = 1500 } = parts;
   const state = createStore<DocumentState>(() => ({
     replica: newReplica(kind, revision, body),
@@ -63,17 +69,23 @@ export function createDocumentStore(id: string, kind: Kind, revision: number, bo
   let stopped = true;
   const early = new Map<number, ArrivedEdit>();
 
-  const say = (text: string) => state.setState(({ notice }) => ({ notice: { text, count: (notice?.count ?? 0) + 1 } }));
+  const say = (text: string) =>
+    state.setState(({ notice }) => ({ notice: { text, count: (notice?.count ?? 0) + 1 } }));
 
   const update = (replica: Replica, lost: readonly LostEdit[] = []) => {
-    state.setState((before) => ({ replica, lost: lost.length > 0 ? [...before.lost, ...lost] : before.lost }));
+    state.setState((before) => ({
+      replica,
+      lost: lost.length > 0 ? [...before.lost, ...lost] : before.lost,
+    }));
   };
 
   const keep = async () => {
     try {
       await queue.save(state.getState().replica.pending);
     } catch {
-      say("This browser can't keep unsent changes across a reload. They stay on screen; keep this window open until they are saved.");
+      say(
+        "This browser can't keep unsent changes across a reload. They stay on screen; keep this window open until they are saved.",
+      );
     }
   };
 
@@ -153,7 +165,9 @@ export function createDocumentStore(id: string, kind: Kind, revision: number, bo
       update(resumed.replica, resumed.lost);
       await flush();
     } catch {
-      say("Changes from before are waiting, but the server can't be reached. They are kept; reload when it runs again.");
+      say(
+        "Changes from before are waiting, but the server can't be reached. They are kept; reload when it runs again.",
+      );
     }
   };
 

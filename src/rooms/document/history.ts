@@ -36,7 +36,8 @@ export function createHistory(stores: readonly DocumentStore[], storageKey: stri
 
   const act = (store: DocumentStore, command: Command) => {
     const inverse = store.act(command);
-    if (inverse) save({ undo: [...state.getState().undo, { documentId: store.id, command: inverse }], redo: [] });
+    if (inverse)
+      save({ undo: [...state.getState().undo, { documentId: store.id, command: inverse }], redo: [] });
   };
 
   const step = (from: "undo" | "redo", to: "undo" | "redo") => {
@@ -45,7 +46,11 @@ export function createHistory(stores: readonly DocumentStore[], storageKey: stri
     const rest = state.getState()[from].slice(0, -1);
     const inverse = storeOf(last.documentId)?.act(last.command) ?? null;
     const other = state.getState()[to];
-    save({ ...state.getState(), [from]: rest, [to]: inverse ? [...other, { documentId: last.documentId, command: inverse }] : other });
+    save({
+      ...state.getState(),
+      [from]: rest,
+      [to]: inverse ? [...other, { documentId: last.documentId, command: inverse }] : other,
+    });
   };
 
   return { state, act, undo: () => step("undo", "redo"), redo: () => step("redo", "undo") };

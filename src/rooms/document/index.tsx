@@ -13,17 +13,34 @@ export * as derive from "./derive";
 export type { DocumentState, DocumentStore, Saving } from "./document-store";
 export { makeId } from "./ids";
 
-export type LoadedDocument = { readonly id: string; readonly kind: Kind; readonly revision: number; readonly body: Body };
+export type LoadedDocument = {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly revision: number;
+  readonly body: Body;
+};
 
 type Open = { readonly version: DocumentStore; readonly song: DocumentStore; readonly history: History };
 
 const OpenSong = createContext<Open | null>(null);
 
 const openStore = ({ id, kind, revision, body }: LoadedDocument): DocumentStore =>
-  createDocumentStore(id, kind, revision, body, { queue: browserQueue(id), transport: httpTransport(id), makeId });
+  createDocumentStore(id, kind, revision, body, {
+    queue: browserQueue(id),
+    transport: httpTransport(id),
+    makeId,
+  });
 
 /** Opens a version and its song for all that is below. */
-export function OpenSongProvider({ version, song, children }: { version: LoadedDocument; song: LoadedDocument; children: ReactNode }) {
+export function OpenSongProvider({
+  version,
+  song,
+  children,
+}: {
+  version: LoadedDocument;
+  song: LoadedDocument;
+  children: ReactNode;
+}) {
   const [open] = useState<Open>(() => {
     const stores = { version: openStore(version), song: openStore(song) };
     return { ...stores, history: createHistory([stores.version, stores.song], `history ${version.id}`) };

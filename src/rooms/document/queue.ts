@@ -9,7 +9,9 @@ export type EditQueue = {
 };
 
 const STORE = "pending";
-const savedSchema = z.array(z.object({ editId: z.string(), base: z.number(), command: z.looseObject({ type: z.string() }) }));
+const savedSchema = z.array(
+  z.object({ editId: z.string(), base: z.number(), command: z.looseObject({ type: z.string() }) }),
+);
 
 let opened: Promise<IDBPDatabase> | null = null;
 
@@ -25,7 +27,8 @@ const open = (): Promise<IDBPDatabase> => {
  */
 export function browserQueue(documentId: string): EditQueue {
   const mine = new Set<string>();
-  const keyOf = (editId: string, place: number) => `${documentId} ${String(place).padStart(15, "0")} ${editId}`;
+  const keyOf = (editId: string, place: number) =>
+    `${documentId} ${String(place).padStart(15, "0")} ${editId}`;
   const keys = new Map<string, string>();
   let place = Date.now();
   return {

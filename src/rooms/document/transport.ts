@@ -33,10 +33,15 @@ export function httpTransport(documentId: string): Transport {
       }
       if (response.status >= 500) return { status: "away" };
       const answer = await response.json();
-      if (answer.status === "done" || answer.status === "conflict" || answer.status === "refused") return answer;
-      return { status: "rejected", message: `${answer.error?.path ?? "The edit"} ${answer.error?.message ?? "was not taken"}.` };
+      if (answer.status === "done" || answer.status === "conflict" || answer.status === "refused")
+        return answer;
+      return {
+        status: "rejected",
+        message: `${answer.error?.path ?? "The edit"} ${answer.error?.message ?? "was not taken"}.`,
+      };
     },
-    since: async (revision) => (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,
+    since: async (revision) =>
+      (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,
     reload: () => getJson(address),
     follow: (revision, take) => {
       const events = new EventSource(`${address}/events?since=${revision}`);

@@ -22,7 +22,14 @@ function ConflictsOf({ store }: { store: DocumentStore }) {
 
 const sayValue = (value: unknown): string => {
   if (value === null || value === undefined) return "nothing (it was removed)";
-  if (typeof value === "object") return String((value as { label?: unknown; name?: unknown; text?: unknown; symbol?: unknown }).label ?? (value as { name?: unknown }).name ?? (value as { text?: unknown }).text ?? (value as { symbol?: unknown }).symbol ?? "a new row");
+  if (typeof value === "object")
+    return String(
+      (value as { label?: unknown; name?: unknown; text?: unknown; symbol?: unknown }).label ??
+        (value as { name?: unknown }).name ??
+        (value as { text?: unknown }).text ??
+        (value as { symbol?: unknown }).symbol ??
+        "a new row",
+    );
   return `“${String(value)}”`;
 };
 

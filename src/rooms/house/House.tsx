@@ -5,17 +5,33 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 import { useStore } from "zustand";
-import { derive, type LoadedDocument, OpenSongProvider, type Saving, useOpenSong, useSong, useVersion } from "../document";
 import { byOrder, versionRow } from "@/core/song";
 import { Lantern } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
+import {
+  derive,
+  type LoadedDocument,
+  OpenSongProvider,
+  type Saving,
+  useOpenSong,
+  useSong,
+  useVersion,
+} from "../document";
 import { Conflicts } from "./Conflicts";
 import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
 
 /** The house of one open song: the rail of rooms at left, the room beside it. */
-export function House({ version, song, children }: { version: LoadedDocument; song: LoadedDocument; children: ReactNode }) {
+export function House({
+  version,
+  song,
+  children,
+}: {
+  version: LoadedDocument;
+  song: LoadedDocument;
+  children: ReactNode;
+}) {
   return (
     <OpenSongProvider version={version} song={song}>
       <div className="flex min-h-dvh flex-col md:flex-row">
@@ -37,8 +53,14 @@ function Rail({ versionId }: { versionId: string }) {
   const lit = lanterns(body, derive.outline(body), derive.sums(body));
   const players = Object.values(body.players).sort(byOrder);
   return (
-    <nav aria-label="Rooms of this song" className="shrink-0 border-base-300 bg-base-200 px-3 py-3 max-md:border-b md:min-h-dvh md:w-52 md:border-r">
-      <Link href="/" className="mb-3 inline-block px-2 font-bold underline decoration-2 decoration-primary underline-offset-4 max-md:hidden">
+    <nav
+      aria-label="Rooms of this song"
+      className="shrink-0 border-base-300 bg-base-200 px-3 py-3 max-md:border-b md:min-h-dvh md:w-52 md:border-r"
+    >
+      <Link
+        href="/"
+        className="mb-3 inline-block px-2 font-bold underline decoration-2 decoration-primary underline-offset-4 max-md:hidden"
+      >
         Shared Lantern
       </Link>
       <ul className="flex gap-1 overflow-x-auto md:flex-col">
@@ -121,14 +143,28 @@ function TopLine() {
       <p className="mr-auto min-w-0 break-words">
         <strong>{title}</strong> · {version.name} · sounds in {pretty(version.key)}
       </p>
-      <span aria-live="polite" className={`text-sm ${saving === "away" ? "max-w-md font-bold text-error" : ""}`} data-saving={saving}>
+      <span
+        aria-live="polite"
+        className={`text-sm ${saving === "away" ? "max-w-md font-bold text-error" : ""}`}
+        data-saving={saving}
+      >
         {SAVING_WORDS[saving]}
       </span>
       <span className="join">
-        <button type="button" className="btn btn-sm join-item" disabled={!mounted || undo === 0} onClick={history.undo}>
+        <button
+          type="button"
+          className="btn btn-sm join-item"
+          disabled={!mounted || undo === 0}
+          onClick={history.undo}
+        >
           <Undo2 size={16} aria-hidden="true" /> Undo
         </button>
-        <button type="button" className="btn btn-sm join-item" disabled={!mounted || redo === 0} onClick={history.redo}>
+        <button
+          type="button"
+          className="btn btn-sm join-item"
+          disabled={!mounted || redo === 0}
+          onClick={history.redo}
+        >
           <Redo2 size={16} aria-hidden="true" /> Redo
         </button>
       </span>

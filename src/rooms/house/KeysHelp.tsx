@@ -16,7 +16,8 @@ const KEYS: readonly (readonly [string, string])[] = [
 
 /** Whether a key press belongs to a field the person is typing in. */
 export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
 /** The list of keys, on "?". */
 export function KeysHelp() {
@@ -30,7 +31,12 @@ export function KeysHelp() {
   }, []);
   return (
     <>
-      <button type="button" className="btn btn-sm" onClick={() => dialog.current?.showModal()} aria-label="Keys">
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => dialog.current?.showModal()}
+        aria-label="Keys"
+      >
         ?
       </button>
       <dialog ref={dialog} className="modal" aria-labelledby="keys-title">

@@ -1,7 +1,7 @@
 import { parseChord } from "@/core/chord";
+import type { BarSum } from "@/core/rhythm";
 import type { Outline, VersionBody } from "@/core/song";
 import { versionRow } from "@/core/song";
-import type { BarSum } from "@/core/rhythm";
 import type { Lit } from "@/ui/Lantern";
 
 /** The rooms that are built, in working order. */
@@ -15,13 +15,19 @@ export const ROOMS = [
 export type RoomName = (typeof ROOMS)[number]["name"];
 
 /** How far each room is: the rail is the list of what is left to do. */
-export function lanterns(body: VersionBody, outline: Outline, sums: ReadonlyMap<string, BarSum>): Record<RoomName, Lit> {
+export function lanterns(
+  body: VersionBody,
+  outline: Outline,
+  sums: ReadonlyMap<string, BarSum>,
+): Record<RoomName, Lit> {
   const chords = Object.values(body.chords);
   const open = [...sums.values()].some((sum) => sum.open);
   const doubtful = open || chords.some((chord) => chord.guessed || !parseChord(chord.symbol).ok);
   const players = Object.values(body.players);
-  const carried = outline.form.every((use) =>
-    players.some((player) => player.role === "carry") || Object.values(body.cells).some((cell) => cell.useId === use.id && cell.role === "carry"),
+  const carried = outline.form.every(
+    (use) =>
+      players.some((player) => player.role === "carry") ||
+      Object.values(body.cells).some((cell) => cell.useId === use.id && cell.role === "carry"),
   );
   const cells = Object.keys(body.cells).length > 0;
   return {

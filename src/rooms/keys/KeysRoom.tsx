@@ -5,7 +5,7 @@ import { sure } from "@/core/base";
 import { moveChord, parseChord } from "@/core/chord";
 import { parseKey } from "@/core/pitch";
 import { beatsOfTicks } from "@/core/rhythm";
-import { byOrder, type Player, set, versionRow, type VersionBody } from "@/core/song";
+import { byOrder, type Player, set, type VersionBody, versionRow } from "@/core/song";
 import { pretty, sayCapo, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { type CapoRow, useCapoTable } from "@/workers";
@@ -20,12 +20,15 @@ export function playedChords(body: VersionBody): { symbol: string; beats: number
   const ticks = new Map<string, number>();
   for (const passage of derive.timeline(body).passages) {
     for (const { outline } of passage.lines) {
-      for (const { chord } of outline.chords) ticks.set(chord.symbol, (ticks.get(chord.symbol) ?? 0) + chord.ticks);
+      for (const { chord } of outline.chords)
+        ticks.set(chord.symbol, (ticks.get(chord.symbol) ?? 0) + chord.ticks);
     }
   }
   return [...ticks].flatMap(([written, length]) => {
     const chord = parseChord(written);
-    return chord.ok && length > 0 ? [{ symbol: moveChord(chord.value, from, to), beats: beatsOfTicks(length, version.beatUnit) }] : [];
+    return chord.ok && length > 0
+      ? [{ symbol: moveChord(chord.value, from, to), beats: beatsOfTicks(length, version.beatUnit) }]
+      : [];
   });
 }
 
@@ -50,10 +53,15 @@ export function KeysRoom() {
           onSet={(key) => act(set("version", version.id, { key, keySure: true }))}
         />
         <p className="pb-1">
-          Written in {pretty(version.writtenKey)}. {!version.keySure && "The key is a guess from the chords: look at it first."}
+          Written in {pretty(version.writtenKey)}.{" "}
+          {!version.keySure && "The key is a guess from the chords: look at it first."}
         </p>
       </div>
-      {chords.length === 0 && <p className="mb-3 rounded-box bg-base-200 p-4">No chord is played yet. Put chords in the Song room, and sections in its form.</p>}
+      {chords.length === 0 && (
+        <p className="mb-3 rounded-box bg-base-200 p-4">
+          No chord is played yet. Put chords in the Song room, and sections in its form.
+        </p>
+      )}
       {guitars.length === 0 && (
         <p className="rounded-box bg-base-200 p-4">
           No guitar plays yet.{" "}
@@ -63,16 +71,30 @@ export function KeysRoom() {
           ; its capo table stands here then.
         </p>
       )}
-      <div className="flex flex-col gap-8">{chords.length > 0 && guitars.map((player) => <CapoTable key={player.id} player={player} soundingKey={version.key} chords={chords} />)}</div>
+      <div className="flex flex-col gap-8">
+        {chords.length > 0 &&
+          guitars.map((player) => (
+            <CapoTable key={player.id} player={player} soundingKey={version.key} chords={chords} />
+          ))}
+      </div>
       <p className="mt-6 max-w-3xl text-sm">
-        Effort is the mean difficulty of each shape’s easiest fingering, weighted by the beats it lasts; less is easier. Many barres or long stretches can hurt a hand, wrist or
-        thumb: stop at numbness or pain, rest, and see a clinician if it stays.
+        Effort is the mean difficulty of each shape’s easiest fingering, weighted by the beats it lasts; less
+        is easier. Many barres or long stretches can hurt a hand, wrist or thumb: stop at numbness or pain,
+        rest, and see a clinician if it stays.
       </p>
     </>
   );
 }
 
-function CapoTable({ player, soundingKey, chords }: { player: Player; soundingKey: string; chords: readonly { symbol: string; beats: number }[] }) {
+function CapoTable({
+  player,
+  soundingKey,
+  chords,
+}: {
+  player: Player;
+  soundingKey: string;
+  chords: readonly { symbol: string; beats: number }[];
+}) {
   const act = useAct();
   const rows = useCapoTable({ key: soundingKey, chords, tuning: player.tuning, level: player.level });
   const choose = (capo: number) => act(set("players", player.id, { capo }));
@@ -100,7 +122,13 @@ function CapoTable({ player, soundingKey, chords }: { player: Player; soundingKe
             </thead>
             <tbody>
               {rows.map((row) => (
-                <CapoLine key={row.capo} row={row} chosen={row.capo === player.capo} most={Math.max(...rows.map((one) => one.effort ?? 0))} onChoose={() => choose(row.capo)} />
+                <CapoLine
+                  key={row.capo}
+                  row={row}
+                  chosen={row.capo === player.capo}
+                  most={Math.max(...rows.map((one) => one.effort ?? 0))}
+                  onChoose={() => choose(row.capo)}
+                />
               ))}
             </tbody>
           </table>
@@ -110,10 +138,23 @@ function CapoTable({ player, soundingKey, chords }: { player: Player; soundingKe
   );
 }
 
-function CapoLine({ row, chosen, most, onChoose }: { row: CapoRow; chosen: boolean; most: number; onChoose: () => void }) {
+function CapoLine({
+  row,
+  chosen,
+  most,
+  onChoose,
+}: {
+  row: CapoRow;
+  chosen: boolean;
+  most: number;
+  onChoose: () => void;
+}) {
   const shapes = [...new Set(row.chords.map((chord) => chord.shape))];
   return (
-    <tr className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"} aria-current={chosen ? "true" : undefined}>
+    <tr
+      className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}
+      aria-current={chosen ? "true" : undefined}
+    >
       <th scope="row">{row.capo}</th>
       <td>{pretty(row.shapeKey)}</td>
       <td className="font-mono">{shapes.map(pretty).join("  ")}</td>
@@ -122,7 +163,11 @@ function CapoLine({ row, chosen, most, onChoose }: { row: CapoRow; chosen: boole
           "no fingering"
         ) : (
           <>
-            <span aria-hidden="true" className="mr-2 inline-block h-2 bg-base-content align-middle" style={{ width: `${(64 * row.effort) / Math.max(1, most)}px` }} />
+            <span
+              aria-hidden="true"
+              className="mr-2 inline-block h-2 bg-base-content align-middle"
+              style={{ width: `${(64 * row.effort) / Math.max(1, most)}px` }}
+            />
             {row.effort.toFixed(1)}
           </>
         )}
@@ -130,7 +175,8 @@ function CapoLine({ row, chosen, most, onChoose }: { row: CapoRow; chosen: boole
       <td>
         {row.hardest && (
           <>
-            <span className="font-mono">{pretty(row.hardest.shape)}</span> {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
+            <span className="font-mono">{pretty(row.hardest.shape)}</span>{" "}
+            {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
           </>
         )}
       </td>

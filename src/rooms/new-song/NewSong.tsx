@@ -3,7 +3,13 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
-import { type ChordSheet, LONGEST_SHEET, readChordText, saySheetProblem, versionOfSheet } from "@/core/formats";
+import {
+  type ChordSheet,
+  LONGEST_SHEET,
+  readChordText,
+  saySheetProblem,
+  versionOfSheet,
+} from "@/core/formats";
 import { beatsOfBar, beatUnitOf } from "@/core/rhythm";
 import { outlineOf, sectionSums, versionRow } from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
@@ -57,18 +63,33 @@ export function NewSong() {
       </p>
       <h1>Make a song</h1>
       <p className="mt-1 mb-4 max-w-3xl">
-        Paste a sheet with chords over its words, as you find them: headings in brackets or with a colon, bar lines where you have them. Or type it. Nothing of the text is lost; all of it
-        can be changed afterwards.
+        Paste a sheet with chords over its words, as you find them: headings in brackets or with a colon, bar
+        lines where you have them. Or type it. Nothing of the text is lost; all of it can be changed
+        afterwards.
       </p>
       <div className="grid gap-6 lg:grid-cols-2">
         <div className="flex flex-col gap-3">
           <label className="flex flex-col gap-1">
-            <span>Title {sheet.title && title === "" && <span className="text-sm">(found: {sheet.title})</span>}</span>
-            <input className="input w-full" value={title} maxLength={200} placeholder={sheet.title || "Untitled song"} onChange={(event) => setTitle(event.target.value)} />
+            <span>
+              Title {sheet.title && title === "" && <span className="text-sm">(found: {sheet.title})</span>}
+            </span>
+            <input
+              className="input w-full"
+              value={title}
+              maxLength={200}
+              placeholder={sheet.title || "Untitled song"}
+              onChange={(event) => setTitle(event.target.value)}
+            />
           </label>
           <label className="flex flex-col gap-1">
             The sheet
-            <textarea className="textarea h-96 w-full font-mono leading-snug" value={text} placeholder={HINT} spellCheck={false} onChange={(event) => setText(event.target.value)} />
+            <textarea
+              className="textarea h-96 w-full font-mono leading-snug"
+              value={text}
+              placeholder={HINT}
+              spellCheck={false}
+              onChange={(event) => setText(event.target.value)}
+            />
           </label>
           {problem && (
             <p role="alert" className="font-bold text-error">
@@ -93,7 +114,11 @@ const MOST_SECTIONS_SHOWN = 12;
 function Understood({ sheet }: { sheet: ChordSheet }) {
   const shown = useMemo(() => {
     let count = 0;
-    const body = versionOfSheet({ ...sheet, sections: sheet.sections.slice(0, MOST_SECTIONS_SHOWN), form: [] }, "", () => `p${count++}`);
+    const body = versionOfSheet(
+      { ...sheet, sections: sheet.sections.slice(0, MOST_SECTIONS_SHOWN), form: [] },
+      "",
+      () => `p${count++}`,
+    );
     const outline = outlineOf(body);
     return { version: versionRow(body), outline, sums: sectionSums(body, outline) };
   }, [sheet]);
@@ -101,16 +126,29 @@ function Understood({ sheet }: { sheet: ChordSheet }) {
   const empty = sheet.problems.some((problem) => problem.code === "empty");
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   return (
-    <section aria-label="What was understood" aria-live="polite" className="min-w-0 rounded-box bg-base-200 p-4">
+    <section
+      aria-label="What was understood"
+      aria-live="polite"
+      className="min-w-0 rounded-box bg-base-200 p-4"
+    >
       <h2>What was understood</h2>
       {empty ? (
-        <p className="mt-2">The song will stand here as you paste or type: its sections, each chord under its word, and how long it lasts.</p>
+        <p className="mt-2">
+          The song will stand here as you paste or type: its sections, each chord under its word, and how long
+          it lasts.
+        </p>
       ) : (
         <>
           <p className="mt-1">
-            {sheet.key ? `${sayKey(sheet.key)}${sheet.keySure ? "" : " (a guess from the chords)"}` : "No key found"}, {version.meterBeats}/{version.meterUnit}
-            {sheet.meter ? "" : " (taken, none is given)"}, {version.bpm} a minute{sheet.tempo ? "" : " (taken, none is given)"}
-            {sheet.capo > 0 && `; the chords are shapes behind capo ${sheet.capo}, so it sounds in ${sayKey(version.key)}`}.
+            {sheet.key
+              ? `${sayKey(sheet.key)}${sheet.keySure ? "" : " (a guess from the chords)"}`
+              : "No key found"}
+            , {version.meterBeats}/{version.meterUnit}
+            {sheet.meter ? "" : " (taken, none is given)"}, {version.bpm} a minute
+            {sheet.tempo ? "" : " (taken, none is given)"}
+            {sheet.capo > 0 &&
+              `; the chords are shapes behind capo ${sheet.capo}, so it sounds in ${sayKey(version.key)}`}
+            .
           </p>
           <ul className="my-2 list-disc pl-5">
             {sheet.problems.slice(0, 12).map((problem) => (
@@ -126,16 +164,27 @@ function Understood({ sheet }: { sheet: ChordSheet }) {
                   key={line.line.id}
                   className="mt-1"
                   beatsInBar={beatsOfBar(meter, beatUnitOf(meter))}
-                  pieces={piecesOf(line, shown.sums.get(section.id)?.lines[index], version.beatUnit, (symbol) => soundingName({ writtenKey: version.writtenKey, key: version.writtenKey }, symbol))}
+                  pieces={piecesOf(
+                    line,
+                    shown.sums.get(section.id)?.lines[index],
+                    version.beatUnit,
+                    (symbol) =>
+                      soundingName({ writtenKey: version.writtenKey, key: version.writtenKey }, symbol),
+                  )}
                 />
               ))}
               {lines.length > 16 && <p className="text-sm">and {lines.length - 16} more lines</p>}
             </div>
           ))}
-          {sheet.sections.length > MOST_SECTIONS_SHOWN && <p className="mt-3">and {sheet.sections.length - MOST_SECTIONS_SHOWN} more sections</p>}
+          {sheet.sections.length > MOST_SECTIONS_SHOWN && (
+            <p className="mt-3">and {sheet.sections.length - MOST_SECTIONS_SHOWN} more sections</p>
+          )}
         </>
       )}
-      <p className="mt-4 text-sm">A sheet may have {LONGEST_SHEET.toLocaleString("en")} characters. Dotted lines are guessed beats: one chord a bar, two on a line half a bar each.</p>
+      <p className="mt-4 text-sm">
+        A sheet may have {LONGEST_SHEET.toLocaleString("en")} characters. Dotted lines are guessed beats: one
+        chord a bar, two on a line half a bar each.
+      </p>
     </section>
   );
 }

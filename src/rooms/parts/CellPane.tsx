@@ -2,7 +2,17 @@
 
 import { HIGHEST_CAPO } from "@/core/fretboard";
 import { formatKey } from "@/core/pitch";
-import { type Inherited, Namer, type Player, ROLES, type Role, resolveCell, setCell, tuningOf, type Use } from "@/core/song";
+import {
+  type Inherited,
+  Namer,
+  type Player,
+  ROLES,
+  type Role,
+  resolveCell,
+  setCell,
+  tuningOf,
+  type Use,
+} from "@/core/song";
 import { LIGHT_WORDS, pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
@@ -11,7 +21,11 @@ import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { Shapes } from "./Shapes";
 
-const FROM_WORDS = { own: "", "first use": "from this section’s first time", player: "the player’s usual" } as const;
+const FROM_WORDS = {
+  own: "",
+  "first use": "from this section’s first time",
+  player: "the player’s usual",
+} as const;
 
 const STYLE_WORDS = { full: "full chords", bass: "bass notes" } as const;
 
@@ -23,8 +37,13 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
   const section = derive.outline(body).byId.get(use.sectionId);
   if (!section) return null;
   const cell = resolveCell(index, use, player);
-  const change = (fields: Parameters<typeof setCell>[3]) => act(setCell(index, use.id, player.id, fields, makeId));
-  const namer = new Namer(body, { tuning: tuningOf(player), capo: cell.capo.value, readsShapes: player.instrument === "guitar" });
+  const change = (fields: Parameters<typeof setCell>[3]) =>
+    act(setCell(index, use.id, player.id, fields, makeId));
+  const namer = new Namer(body, {
+    tuning: tuningOf(player),
+    capo: cell.capo.value,
+    readsShapes: player.instrument === "guitar",
+  });
   return (
     <div className="flex flex-col gap-4">
       <h2 className="flex flex-wrap items-center gap-2">
@@ -51,7 +70,13 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
       </fieldset>
       <div className="flex flex-wrap gap-3">
         <div>
-          <SelectField label="Role" className="w-40" value={cell.role.value} options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))} onSet={(role) => change({ role: role as Role })} />
+          <SelectField
+            label="Role"
+            className="w-40"
+            value={cell.role.value}
+            options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
+            onSet={(role) => change({ role: role as Role })}
+          />
           <From value={cell.role} onClear={() => change({ role: null })} />
         </div>
         <div>
@@ -71,7 +96,10 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
             label="Capo this time"
             className="w-40"
             value={String(cell.capo.value)}
-            options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({ value: String(capo), label: sayCapo(capo) }))}
+            options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
+              value: String(capo),
+              label: sayCapo(capo),
+            }))}
             onSet={(capo) => change({ capo: Number(capo) })}
           />
           <From value={cell.capo} onClear={() => change({ capo: null })} />
@@ -79,10 +107,16 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
         </div>
       )}
       <div>
-        <TextField label="Note" value={cell.note.value} onSet={(note) => change({ note: note === "" ? null : note })} />
+        <TextField
+          label="Note"
+          value={cell.note.value}
+          onSet={(note) => change({ note: note === "" ? null : note })}
+        />
         <From value={cell.note} onClear={() => change({ note: null })} />
       </div>
-      {cell.light.value > 0 && cell.role.value !== "out" && <Shapes section={section} use={use} player={player} cell={cell} namer={namer} />}
+      {cell.light.value > 0 && cell.role.value !== "out" && (
+        <Shapes section={section} use={use} player={player} cell={cell} namer={namer} />
+      )}
     </div>
   );
 }

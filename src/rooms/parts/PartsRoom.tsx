@@ -26,7 +26,10 @@ export function PartsRoom() {
   const player = players[column];
 
   const go = (to: Place) => {
-    const next = { row: Math.max(0, Math.min(outline.form.length - 1, to.row)), column: Math.max(0, Math.min(players.length - 1, to.column)) };
+    const next = {
+      row: Math.max(0, Math.min(outline.form.length - 1, to.row)),
+      column: Math.max(0, Math.min(players.length - 1, to.column)),
+    };
     setPlace(next);
     table.current?.querySelector<HTMLElement>(`[data-cell="${next.row}-${next.column}"]`)?.focus();
   };
@@ -59,7 +62,10 @@ export function PartsRoom() {
   return (
     <>
       <h1 className="mb-1">Parts</h1>
-      <p className="mb-3 text-sm">A wick is as thick as a player’s light; the flame is on whoever carries. Keys: arrows move, 0 to 4 set the light, Enter opens the part.</p>
+      <p className="mb-3 text-sm">
+        A wick is as thick as a player’s light; the flame is on whoever carries. Keys: arrows move, 0 to 4 set
+        the light, Enter opens the part.
+      </p>
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
         <div className="overflow-x-auto">
           {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: arrow keys move over the cells, which are buttons */}
@@ -78,13 +84,25 @@ export function PartsRoom() {
             </thead>
             <tbody>
               {outline.form.map((one, at) => (
-                <SheetRow key={one.id} use={one} row={at} outline={outline} players={players} selected={at === row ? column : null} onSelect={(to) => setPlace({ row: at, column: to })} />
+                <SheetRow
+                  key={one.id}
+                  use={one}
+                  row={at}
+                  outline={outline}
+                  players={players}
+                  selected={at === row ? column : null}
+                  onSelect={(to) => setPlace({ row: at, column: to })}
+                />
               ))}
             </tbody>
           </table>
         </div>
         {use && player && (
-          <aside ref={pane} aria-label={`${player.name}’s part in ${outline.byId.get(use.sectionId)?.section.label}`} className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3">
+          <aside
+            ref={pane}
+            aria-label={`${player.name}’s part in ${outline.byId.get(use.sectionId)?.section.label}`}
+            className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3"
+          >
             <CellPane key={cellKey(use.id, player.id)} use={use} player={player} />
           </aside>
         )}

@@ -3,7 +3,17 @@
 import { useState } from "react";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { requestKey, type ShapeRequest, shapeAt } from "@/core/parts";
-import { type Choice, chooseShape, findChoice, type Namer, type OutlineSection, type Player, type ResolvedCell, type ShapeSpot, type Use } from "@/core/song";
+import {
+  type Choice,
+  chooseShape,
+  findChoice,
+  type Namer,
+  type OutlineSection,
+  type Player,
+  type ResolvedCell,
+  type ShapeSpot,
+  type Use,
+} from "@/core/song";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -18,7 +28,12 @@ type Props = {
   readonly namer: Namer;
 };
 
-type Place = { readonly chordId: string; readonly name: string; readonly sounding: string; readonly request: ShapeRequest };
+type Place = {
+  readonly chordId: string;
+  readonly name: string;
+  readonly sounding: string;
+  readonly request: ShapeRequest;
+};
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "symbol", label: "everywhere in this song" },
@@ -35,7 +50,13 @@ export function Shapes({ section, use, player, cell, namer }: Props) {
     for (const { chord } of line.chords) {
       const named = namer.name(chord.symbol);
       if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
-      const request = { symbol: named.sounding, tuning: player.tuning, capo: cell.capo.value, level: player.level, style: cell.style.value };
+      const request = {
+        symbol: named.sounding,
+        tuning: player.tuning,
+        capo: cell.capo.value,
+        level: player.level,
+        style: cell.style.value,
+      };
       places.set(named.sounding, { chordId: chord.id, name: named.shape, sounding: named.sounding, request });
     }
   }
@@ -52,22 +73,45 @@ export function Shapes({ section, use, player, cell, namer }: Props) {
           const open = opened === place.sounding;
           return (
             <li key={place.sounding}>
-              <button type="button" aria-expanded={open} className={`w-full rounded-field p-1 text-center ${open ? "bg-base-300" : "hover:bg-base-300"}`} onClick={() => setOpened(open ? null : place.sounding)}>
+              <button
+                type="button"
+                aria-expanded={open}
+                className={`w-full rounded-field p-1 text-center ${open ? "bg-base-300" : "hover:bg-base-300"}`}
+                onClick={() => setOpened(open ? null : place.sounding)}
+              >
                 <span className="font-mono font-bold">{pretty(place.name)}</span>
-                {place.name !== place.sounding && <span className="ml-1 text-xs">sounds {pretty(place.sounding)}</span>}
+                {place.name !== place.sounding && (
+                  <span className="ml-1 text-xs">sounds {pretty(place.sounding)}</span>
+                )}
                 {shape ? (
-                  <ChordDiagram shape={shape} name={place.name} capo={cell.capo.value} className="mx-auto h-24" />
+                  <ChordDiagram
+                    shape={shape}
+                    name={place.name}
+                    capo={cell.capo.value}
+                    className="mx-auto h-24"
+                  />
                 ) : (
-                  <span className="block py-6 text-sm">{found ? "no fingering for this hand" : "searching…"}</span>
+                  <span className="block py-6 text-sm">
+                    {found ? "no fingering for this hand" : "searching…"}
+                  </span>
                 )}
                 {shape?.chosen && <span className="block text-xs">chosen</span>}
-                {unfit && <span className="block text-xs text-warning">a choice made for another capo waits</span>}
+                {unfit && (
+                  <span className="block text-xs text-warning">a choice made for another capo waits</span>
+                )}
               </button>
             </li>
           );
         })}
       </ul>
-      {opened && places.has(opened) && <Swap place={places.get(opened)!} spot={spotOf(places.get(opened)!, use, player)} offers={answers.get(requestKey(places.get(opened)!.request))} capo={cell.capo.value} />}
+      {opened && places.has(opened) && (
+        <Swap
+          place={places.get(opened)!}
+          spot={spotOf(places.get(opened)!, use, player)}
+          offers={answers.get(requestKey(places.get(opened)!.request))}
+          capo={cell.capo.value}
+        />
+      )}
     </section>
   );
 }
@@ -81,7 +125,12 @@ const spotOf = (place: Place, use: Use, player: Player): ShapeSpot => ({
   tuning: player.tuning,
 });
 
-type SwapProps = { readonly place: Place; readonly spot: ShapeSpot; readonly offers: { readonly fingerings: readonly Fingering[]; readonly total: number } | undefined; readonly capo: number };
+type SwapProps = {
+  readonly place: Place;
+  readonly spot: ShapeSpot;
+  readonly offers: { readonly fingerings: readonly Fingering[]; readonly total: number } | undefined;
+  readonly capo: number;
+};
 
 function Swap({ place, spot, offers, capo }: SwapProps) {
   const body = useVersion();
@@ -97,9 +146,19 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
         The easiest {offers.fingerings.length} of {offers.total} this hand can hold.
       </p>
       <div className="my-2 flex flex-wrap items-end gap-2">
-        <SelectField label="Choose it" className="w-52" value={scope} options={SCOPES} onSet={(value) => setScope(value as Choice["scope"])} />
+        <SelectField
+          label="Choose it"
+          className="w-52"
+          value={scope}
+          options={SCOPES}
+          onSet={(value) => setScope(value as Choice["scope"])}
+        />
         {choice && (
-          <button type="button" className="btn btn-sm" onClick={() => act({ type: "remove", table: "choices", id: choice.id })}>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => act({ type: "remove", table: "choices", id: choice.id })}
+          >
             Give the choice back
           </button>
         )}
@@ -115,11 +174,23 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
                 title={sayWhy(fingering.why)}
                 aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
                 className={`w-full rounded-field border p-1 text-center ${on ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
-                onClick={() => act(chooseShape(body, spot, scope, { frets: [...fingering.frets], fingers: [...fingering.fingers] }, makeId))}
+                onClick={() =>
+                  act(
+                    chooseShape(
+                      body,
+                      spot,
+                      scope,
+                      { frets: [...fingering.frets], fingers: [...fingering.fingers] },
+                      makeId,
+                    ),
+                  )
+                }
               >
                 <ChordDiagram shape={fingering} name={place.name} capo={capo} className="mx-auto h-20" />
                 <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
-                {fingering.omits.length > 0 && <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>}
+                {fingering.omits.length > 0 && (
+                  <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>
+                )}
               </button>
             </li>
           );
@@ -131,4 +202,6 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
 
 /** "fingers 3 (1.8), span mm 34 (0.2)". */
 export const sayWhy = (why: readonly Reason[]): string =>
-  why.map((reason) => `${reason.term} ${Math.round(reason.amount * 10) / 10} (${reason.cost.toFixed(1)})`).join(", ");
+  why
+    .map((reason) => `${reason.term} ${Math.round(reason.amount * 10) / 10} (${reason.cost.toFixed(1)})`)
+    .join(", ");

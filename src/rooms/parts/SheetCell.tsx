@@ -31,9 +31,13 @@ export const SheetCell = memo(function SheetCell({ cell, name, place, player, se
       onFocus={onSelect}
     >
       <Wick light={out ? 0 : light} carries={cell.role.value === "carry"} />
-      <span className={`block text-sm ${cell.role.from === "own" && cell.light.from === "own" ? "" : "italic"}`}>
+      <span
+        className={`block text-sm ${cell.role.from === "own" && cell.light.from === "own" ? "" : "italic"}`}
+      >
         {words}
-        {cell.capo.from === "own" && cell.capo.value !== player.capo && <strong>, capo {cell.capo.value} here</strong>}
+        {cell.capo.from === "own" && cell.capo.value !== player.capo && (
+          <strong>, capo {cell.capo.value} here</strong>
+        )}
       </span>
       {cell.note.value && <span className="line-clamp-2 block text-sm">{cell.note.value}</span>}
     </button>

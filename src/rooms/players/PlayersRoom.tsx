@@ -1,9 +1,18 @@
 "use client";
 
-import { LEVELS } from "@/core/fretboard";
+import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pitch";
-import { byOrder, type Instrument, type MakeId, orderAtEnd, type Player, ROLES, type Role, removePlayer, set } from "@/core/song";
-import { HIGHEST_CAPO } from "@/core/fretboard";
+import {
+  byOrder,
+  type Instrument,
+  type MakeId,
+  orderAtEnd,
+  type Player,
+  ROLES,
+  type Role,
+  removePlayer,
+  set,
+} from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { LIGHT_WORDS, pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -15,7 +24,13 @@ export const NEW_PLAYERS = [
   { label: "an acoustic guitar", name: "Acoustic", instrument: "guitar", role: "carry", light: 3 },
   { label: "an electric guitar", name: "Electric", instrument: "guitar", role: "support", light: 2 },
   { label: "a bass", name: "Bass", instrument: "bass", role: "bass", light: 2 },
-] as const satisfies readonly { label: string; name: string; instrument: Instrument; role: Role; light: number }[];
+] as const satisfies readonly {
+  label: string;
+  name: string;
+  instrument: Instrument;
+  role: Role;
+  light: number;
+}[];
 
 const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: MakeId): Player => ({
   id: id(),
@@ -40,8 +55,14 @@ export function PlayersRoom() {
   return (
     <>
       <h1 className="mb-1">Players</h1>
-      <p className="mb-4 max-w-2xl">Who plays this version. Strings are written from the one nearest the player’s face.</p>
-      {players.length === 0 && <p className="mb-3 rounded-box bg-base-200 p-4">Nobody plays yet. Add the first player below; a song needs one to have parts.</p>}
+      <p className="mb-4 max-w-2xl">
+        Who plays this version. Strings are written from the one nearest the player’s face.
+      </p>
+      {players.length === 0 && (
+        <p className="mb-3 rounded-box bg-base-200 p-4">
+          Nobody plays yet. Add the first player below; a song needs one to have parts.
+        </p>
+      )}
       <ol className="flex flex-col gap-4">
         {players.map((player) => (
           <PlayerRow key={player.id} player={player} onRemove={() => act(removePlayer(body, player.id))} />
@@ -49,12 +70,22 @@ export function PlayersRoom() {
       </ol>
       <p className="mt-4 flex flex-wrap gap-2">
         {NEW_PLAYERS.map((template) => (
-          <button key={template.label} type="button" className="btn" onClick={() => act({ type: "add", table: "players", row: newPlayer(template, orderAtEnd(players), makeId) })}>
+          <button
+            key={template.label}
+            type="button"
+            className="btn"
+            onClick={() =>
+              act({ type: "add", table: "players", row: newPlayer(template, orderAtEnd(players), makeId) })
+            }
+          >
             Add {template.label}
           </button>
         ))}
       </p>
-      <p className="mt-6 max-w-2xl text-sm">A string tuned more than a whole tone above its usual pitch may break: protect your eyes, and turn slowly.</p>
+      <p className="mt-6 max-w-2xl text-sm">
+        A string tuned more than a whole tone above its usual pitch may break: protect your eyes, and turn
+        slowly.
+      </p>
     </>
   );
 }
@@ -63,11 +94,17 @@ export function PlayersRoom() {
 export function checkTuning(text: string): string | null {
   const parsed = parseTuning(splitTuning(text));
   if (parsed.ok) return null;
-  if (parsed.problem.code === "string-count") return `A tuning has 3 to 8 strings, such as E2 A2 D3 G3 B3 E4; this has ${parsed.problem.count}.`;
+  if (parsed.problem.code === "string-count")
+    return `A tuning has 3 to 8 strings, such as E2 A2 D3 G3 B3 E4; this has ${parsed.problem.count}.`;
   return `String ${parsed.problem.string + 1}: “${parsed.problem.text}” is not a pitch such as E2 or Bb3.`;
 }
 
-const splitTuning = (text: string): string[] => text.replaceAll("♭", "b").replaceAll("♯", "#").split(/[\s,]+/u).filter((part) => part !== "");
+const splitTuning = (text: string): string[] =>
+  text
+    .replaceAll("♭", "b")
+    .replaceAll("♯", "#")
+    .split(/[\s,]+/u)
+    .filter((part) => part !== "");
 
 function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void }) {
   const act = useAct();
@@ -78,18 +115,63 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
   };
   return (
     <li className="flex flex-wrap items-end gap-4 rounded-box bg-base-200 p-4">
-      <TextField label="Name" value={player.name} required longest={60} className="w-40" onSet={(name) => change({ name })} />
+      <TextField
+        label="Name"
+        value={player.name}
+        required
+        longest={60}
+        className="w-40"
+        onSet={(name) => change({ name })}
+      />
       <span className="flex flex-col gap-1 text-sm">
         Plays
         <strong className="flex h-8 items-center text-base">{player.instrument}</strong>
       </span>
-      <TextField label={`Tuning (${player.tuning.length} strings)`} value={player.tuning.map(pretty).join(" ")} className="w-60" check={checkTuning} onSet={setTuning} />
-      {player.instrument === "guitar" && <NumberField label="Capo" unit="fret" value={player.capo} least={0} most={HIGHEST_CAPO} onSet={(capo) => change({ capo })} />}
-      <SelectField label="Hand" className="w-28" value={player.level} options={LEVELS.map((level) => ({ value: level, label: level }))} onSet={(level) => change({ level: level as Player["level"] })} />
-      <SelectField label="Usual role" className="w-36" value={player.role} options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))} onSet={(role) => change({ role: role as Role })} />
-      <SelectField label="Usual light" className="w-28" value={String(player.light)} options={LIGHT_WORDS.map((word, light) => ({ value: String(light), label: `${light} ${word}` }))} onSet={(light) => change({ light: Number(light) })} />
+      <TextField
+        label={`Tuning (${player.tuning.length} strings)`}
+        value={player.tuning.map(pretty).join(" ")}
+        className="w-60"
+        check={checkTuning}
+        onSet={setTuning}
+      />
+      {player.instrument === "guitar" && (
+        <NumberField
+          label="Capo"
+          unit="fret"
+          value={player.capo}
+          least={0}
+          most={HIGHEST_CAPO}
+          onSet={(capo) => change({ capo })}
+        />
+      )}
+      <SelectField
+        label="Hand"
+        className="w-28"
+        value={player.level}
+        options={LEVELS.map((level) => ({ value: level, label: level }))}
+        onSet={(level) => change({ level: level as Player["level"] })}
+      />
+      <SelectField
+        label="Usual role"
+        className="w-36"
+        value={player.role}
+        options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
+        onSet={(role) => change({ role: role as Role })}
+      />
+      <SelectField
+        label="Usual light"
+        className="w-28"
+        value={String(player.light)}
+        options={LIGHT_WORDS.map((word, light) => ({ value: String(light), label: `${light} ${word}` }))}
+        onSet={(light) => change({ light: Number(light) })}
+      />
       <label className="flex h-8 items-center gap-2">
-        <input type="checkbox" className="checkbox checkbox-sm" checked={player.sings} onChange={(event) => change({ sings: event.target.checked })} />
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={player.sings}
+          onChange={(event) => change({ sings: event.target.checked })}
+        />
         sings
       </label>
       <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>

@@ -27,7 +27,12 @@ export function Backup() {
         </a>
         <label className="flex items-center gap-2 text-sm">
           Bring a backup back
-          <input type="file" accept=".zip,application/zip" className="file-input file-input-sm" onChange={(event) => event.target.files?.[0] && restore(event.target.files[0])} />
+          <input
+            type="file"
+            accept=".zip,application/zip"
+            className="file-input file-input-sm"
+            onChange={(event) => event.target.files?.[0] && restore(event.target.files[0])}
+          />
         </label>
       </p>
       <p aria-live="polite" className="mt-2">

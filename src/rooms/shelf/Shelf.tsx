@@ -24,11 +24,19 @@ export type ShelfEvening = {
 };
 
 /** Where one comes in: the evenings ahead, and every song on the shelf. */
-export function Shelf({ evenings, songs }: { evenings: readonly ShelfEvening[]; songs: readonly ShelfSong[] }) {
+export function Shelf({
+  evenings,
+  songs,
+}: {
+  evenings: readonly ShelfEvening[];
+  songs: readonly ShelfSong[];
+}) {
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
       <header className="mb-6 flex flex-wrap items-center gap-4">
-        <h1 className="mr-auto underline decoration-4 decoration-primary underline-offset-8">Shared Lantern</h1>
+        <h1 className="mr-auto underline decoration-4 decoration-primary underline-offset-8">
+          Shared Lantern
+        </h1>
         <Link className="btn btn-primary" href="/new">
           Make a song
         </Link>
@@ -39,7 +47,9 @@ export function Shelf({ evenings, songs }: { evenings: readonly ShelfEvening[]; 
       <section aria-label="Shelf">
         <h2 className="mb-2 text-xl">The shelf</h2>
         {songs.length === 0 ? (
-          <p className="rounded-box bg-base-200 p-4">No songs yet. Make the first one: paste a sheet with chords over its words, or type it.</p>
+          <p className="rounded-box bg-base-200 p-4">
+            No songs yet. Make the first one: paste a sheet with chords over its words, or type it.
+          </p>
         ) : (
           <div className="overflow-x-auto">
             <table className="table">
@@ -92,9 +102,15 @@ function Evening({ evening }: { evening: ShelfEvening }) {
       <p className="mt-1 text-sm">{evening.note}</p>
       <ol className="mt-4 flex flex-col gap-3">
         {evening.items.map(({ id, song, note }, index) => (
-          <li key={id} className="flex flex-wrap items-baseline gap-x-4 border-t border-neutral-content/30 pt-2">
+          <li
+            key={id}
+            className="flex flex-wrap items-baseline gap-x-4 border-t border-neutral-content/30 pt-2"
+          >
             <span className="font-mono text-lg">{index + 1}</span>
-            <Link className="text-lg font-bold underline decoration-2 decoration-primary underline-offset-4" href={`/song/${song.versionId}`}>
+            <Link
+              className="text-lg font-bold underline decoration-2 decoration-primary underline-offset-4"
+              href={`/song/${song.versionId}`}
+            >
               {song.title}
             </Link>
             <span>

@@ -1,7 +1,20 @@
 "use client";
 
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import { type KeyboardEvent, useId } from "react";
@@ -23,7 +36,11 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
     if (to >= 0 && to <= others.length) act(moveBefore("uses", form, useId, others[to]?.id ?? null));
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) moveTo(String(active.id), form.findIndex((use) => use.id === over.id));
+    if (over && active.id !== over.id)
+      moveTo(
+        String(active.id),
+        form.findIndex((use) => use.id === over.id),
+      );
   };
   const { passages } = derive.timeline(body);
   return (
@@ -38,7 +55,9 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
                 key={use.id}
                 use={use}
                 outline={outline}
-                bars={passages.filter((passage) => passage.use.id === use.id).reduce((sum, passage) => sum + passage.bars.length, 0)}
+                bars={passages
+                  .filter((passage) => passage.use.id === use.id)
+                  .reduce((sum, passage) => sum + passage.bars.length, 0)}
                 onMove={(by) => moveTo(use.id, index + by)}
                 onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
                 onRemove={() => act(removeUse(body, use.id))}
@@ -49,7 +68,11 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
       </DndContext>
       <label className="mt-3 flex items-center gap-2 text-sm">
         Play also
-        <select className="select select-sm" value="" onChange={(event) => event.target.value && act(addUse(body, event.target.value, makeId))}>
+        <select
+          className="select select-sm"
+          value=""
+          onChange={(event) => event.target.value && act(addUse(body, event.target.value, makeId))}
+        >
           <option value="">choose a section</option>
           {outline.sections.map(({ section }) => (
             <option key={section.id} value={section.id}>
@@ -87,19 +110,35 @@ function UseRow({ use, outline, bars, onMove, onRepeat, onRemove }: RowProps) {
       className={`flex items-center gap-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""}`}
       onKeyDown={onKeyDown}
     >
-      <button type="button" className="btn btn-ghost btn-xs cursor-grab px-1" aria-label={`Move ${section.label}`} {...sortable.attributes} {...sortable.listeners}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs cursor-grab px-1"
+        aria-label={`Move ${section.label}`}
+        {...sortable.attributes}
+        {...sortable.listeners}
+      >
         <GripVertical size={16} aria-hidden="true" />
       </button>
       <SectionTag label={section.label} kind={section.kind} />
       <span className="ml-auto text-sm whitespace-nowrap">{bars} bars</span>
-      <select className="select select-xs w-16" aria-label={`Times ${section.label} is played here`} value={use.repeat} onChange={(event) => onRepeat(Number(event.target.value))}>
+      <select
+        className="select select-xs w-16"
+        aria-label={`Times ${section.label} is played here`}
+        value={use.repeat}
+        onChange={(event) => onRepeat(Number(event.target.value))}
+      >
         {[1, 2, 3, 4, 5, 6, 7, 8].concat(use.repeat > 8 ? [use.repeat] : []).map((times) => (
           <option key={times} value={times}>
             × {times}
           </option>
         ))}
       </select>
-      <button type="button" className="btn btn-ghost btn-xs px-1" aria-label={`Take ${section.label} out of the form`} onClick={onRemove}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs px-1"
+        aria-label={`Take ${section.label} out of the form`}
+        onClick={onRemove}
+      >
         <X size={16} aria-hidden="true" />
       </button>
     </li>

@@ -3,7 +3,15 @@
 import { type KeyboardEvent, useState } from "react";
 import { parseChord } from "@/core/chord";
 import { beatsOfTicks, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
-import { addChord, type OutlineLine, removeChord, removeLine, set, setWords, type VersionRow } from "@/core/song";
+import {
+  addChord,
+  type OutlineLine,
+  removeChord,
+  removeLine,
+  set,
+  setWords,
+  type VersionRow,
+} from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
@@ -13,7 +21,11 @@ const LONGEST_BEATS = 64;
 
 /** Says what is wrong with a chord as typed, or null. */
 export const checkSymbol = (text: string): string | null =>
-  parseChord(text).ok ? null : text.trim() === "" ? "A chord needs a name, such as G or F#m7." : `“${text}” can’t be read as a chord. Write it such as G, F#m7, D/F# or N.C.`;
+  parseChord(text).ok
+    ? null
+    : text.trim() === ""
+      ? "A chord needs a name, such as G or F#m7."
+      : `“${text}” can’t be read as a chord. Write it such as G, F#m7, D/F# or N.C.`;
 
 /** A line opened for changes: its words, and each chord with its name, beats and word. */
 export function LineEditor({ line, version }: { line: OutlineLine; version: VersionRow }) {
@@ -32,10 +44,19 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
   };
   return (
     <div className="mt-2 flex flex-col gap-3 border-t border-base-300 pt-2">
-      <TextField label="Words" value={line.text} longest={2000} onSet={(text) => act(setWords(line, text, makeId))} />
+      <TextField
+        label="Words"
+        value={line.text}
+        longest={2000}
+        onSet={(text) => act(setWords(line, text, makeId))}
+      />
       <ul className="flex flex-col gap-2">
         {line.chords.map(({ chord }, index) => (
-          <li key={chord.id} className="flex flex-wrap items-end gap-3" onKeyDown={(event) => lengthen(event, chord.id, chord.ticks)}>
+          <li
+            key={chord.id}
+            className="flex flex-wrap items-end gap-3"
+            onKeyDown={(event) => lengthen(event, chord.id, chord.ticks)}
+          >
             <TextField
               label={`Chord ${index + 1}, written in ${version.writtenKey}`}
               value={chord.symbol}
@@ -50,9 +71,22 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
               least={0.25}
               most={LONGEST_BEATS}
               whole={false}
-              onSet={(beats) => act(set("chords", chord.id, { ticks: ticksOfBeats(beats, version.beatUnit) ?? chord.ticks, guessed: false }))}
+              onSet={(beats) =>
+                act(
+                  set("chords", chord.id, {
+                    ticks: ticksOfBeats(beats, version.beatUnit) ?? chord.ticks,
+                    guessed: false,
+                  }),
+                )
+              }
             />
-            <SelectField label="Under" className="w-36" value={chord.wordId ?? ""} options={wordChoices} onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))} />
+            <SelectField
+              label="Under"
+              className="w-36"
+              value={chord.wordId ?? ""}
+              options={wordChoices}
+              onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))}
+            />
             <button type="button" className="btn btn-sm" onClick={() => act(removeChord(body, chord.id))}>
               Remove {chord.symbol}
             </button>
@@ -61,7 +95,8 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
       </ul>
       <NewChord line={line} version={version} wordChoices={wordChoices} />
       <p className="text-sm">
-        <kbd className="kbd kbd-xs">[</kbd> and <kbd className="kbd kbd-xs">]</kbd> on a chord’s row make it a beat shorter and longer.{" "}
+        <kbd className="kbd kbd-xs">[</kbd> and <kbd className="kbd kbd-xs">]</kbd> on a chord’s row make it a
+        beat shorter and longer.{" "}
         <button type="button" className="link" onClick={() => act(removeLine(body, line))}>
           Remove this line
         </button>
@@ -70,7 +105,15 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
   );
 }
 
-function NewChord({ line, version, wordChoices }: { line: OutlineLine; version: VersionRow; wordChoices: { value: string; label: string }[] }) {
+function NewChord({
+  line,
+  version,
+  wordChoices,
+}: {
+  line: OutlineLine;
+  version: VersionRow;
+  wordChoices: { value: string; label: string }[];
+}) {
   const act = useAct();
   const [symbol, setSymbol] = useState("");
   const [wordId, setWordId] = useState(wordChoices.at(0)?.value ?? "");
@@ -94,9 +137,21 @@ function NewChord({ line, version, wordChoices }: { line: OutlineLine; version: 
     >
       <label className="flex flex-col gap-1 text-sm">
         A new chord
-        <input className={`input input-sm w-44 ${problem ? "input-error" : ""}`} value={symbol} maxLength={40} onChange={(event) => setSymbol(event.target.value)} aria-invalid={problem !== null} />
+        <input
+          className={`input input-sm w-44 ${problem ? "input-error" : ""}`}
+          value={symbol}
+          maxLength={40}
+          onChange={(event) => setSymbol(event.target.value)}
+          aria-invalid={problem !== null}
+        />
       </label>
-      <SelectField label="Under the word" className="w-36" value={wordId} options={wordChoices} onSet={setWordId} />
+      <SelectField
+        label="Under the word"
+        className="w-36"
+        value={wordId}
+        options={wordChoices}
+        onSet={setWordId}
+      />
       <button type="submit" className="btn btn-sm">
         Put the chord here
       </button>

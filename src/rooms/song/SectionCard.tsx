@@ -1,11 +1,29 @@
 "use client";
 
 import { useState } from "react";
-import { moveChord, parseChord } from "@/core/chord";
 import { sure } from "@/core/base";
+import { moveChord, parseChord } from "@/core/chord";
 import { parseKey } from "@/core/pitch";
-import { type BarSum, beatsOfBar, beatsOfTicks, countBeats, sayOpenSection, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
-import { addLine, batch, type OutlineSection, removeSection, SECTION_KINDS, type SectionKind, set, timedChords, type VersionRow } from "@/core/song";
+import {
+  type BarSum,
+  beatsOfBar,
+  beatsOfTicks,
+  countBeats,
+  sayOpenSection,
+  ticksOfBar,
+  ticksOfBeats,
+} from "@/core/rhythm";
+import {
+  addLine,
+  batch,
+  type OutlineSection,
+  removeSection,
+  SECTION_KINDS,
+  type SectionKind,
+  set,
+  timedChords,
+  type VersionRow,
+} from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
@@ -16,13 +34,23 @@ import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { LineEditor } from "./LineEditor";
 
-type Props = { readonly outline: OutlineSection; readonly sum: BarSum | undefined; readonly version: VersionRow };
+type Props = {
+  readonly outline: OutlineSection;
+  readonly sum: BarSum | undefined;
+  readonly version: VersionRow;
+};
 
 /** How a written symbol reads in the performing key. */
-export function soundingName(version: Pick<VersionRow, "writtenKey" | "key">, symbol: string): { name: string; readable: boolean } {
+export function soundingName(
+  version: Pick<VersionRow, "writtenKey" | "key">,
+  symbol: string,
+): { name: string; readable: boolean } {
   const chord = parseChord(symbol);
   if (!chord.ok) return { name: symbol, readable: false };
-  return { name: moveChord(chord.value, sure(parseKey(version.writtenKey)), sure(parseKey(version.key))), readable: true };
+  return {
+    name: moveChord(chord.value, sure(parseKey(version.writtenKey)), sure(parseKey(version.key))),
+    readable: true,
+  };
 }
 
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
@@ -35,7 +63,13 @@ export function SectionCard({ outline, sum, version }: Props) {
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bars = sum?.bars.length ?? 0;
   const guessed = lines.flatMap((line) => line.chords).filter(({ chord }) => chord.guessed);
-  const accept = () => act(batch("Accept the guessed beats", guessed.map(({ chord }) => set("chords", chord.id, { guessed: false }))));
+  const accept = () =>
+    act(
+      batch(
+        "Accept the guessed beats",
+        guessed.map(({ chord }) => set("chords", chord.id, { guessed: false })),
+      ),
+    );
   return (
     <section aria-label={section.label} className="border-l-4 border-base-300 pl-4">
       <header className="mb-2 flex flex-wrap items-center gap-3">
@@ -51,7 +85,12 @@ export function SectionCard({ outline, sum, version }: Props) {
             </button>
           </span>
         )}
-        <button type="button" className="link ml-auto text-sm" aria-expanded={settings} onClick={() => setSettings(!settings)}>
+        <button
+          type="button"
+          className="link ml-auto text-sm"
+          aria-expanded={settings}
+          onClick={() => setSettings(!settings)}
+        >
           {settings ? "Close" : "Name and kind"}
         </button>
       </header>
@@ -64,19 +103,37 @@ export function SectionCard({ outline, sum, version }: Props) {
           const open = opened === line.line.id;
           const unreadable = line.chords.filter(({ chord }) => !parseChord(chord.symbol).ok);
           return (
-            <li key={line.line.id} className={`rounded-field px-2 py-1 ${open ? "bg-base-200" : "hover:bg-base-200"}`}>
+            <li
+              key={line.line.id}
+              className={`rounded-field px-2 py-1 ${open ? "bg-base-200" : "hover:bg-base-200"}`}
+            >
               <div className="flex items-start gap-3">
                 <div className="min-w-0 flex-1 text-lg">
                   {line.chords.length === 0 && line.words.length === 0 ? (
                     <span className="text-base italic">An empty line</span>
                   ) : (
-                    <SungLine pieces={piecesOf(line, lineSum, version.beatUnit, (symbol) => soundingName(version, symbol))} beatsInBar={beatsOfBar(meter, version.beatUnit)} />
+                    <SungLine
+                      pieces={piecesOf(line, lineSum, version.beatUnit, (symbol) =>
+                        soundingName(version, symbol),
+                      )}
+                      beatsInBar={beatsOfBar(meter, version.beatUnit)}
+                    />
                   )}
                 </div>
                 <span className="w-32 shrink-0 text-right text-sm">
                   {lineSum && lineSum.ticks > 0 && countBeats(beatsOfTicks(lineSum.ticks, version.beatUnit))}
-                  {lineSum && lineSum.carryOut > 0 && <span className="block">{countBeats(beatsOfTicks(lineSum.carryOut, version.beatUnit))} into a bar</span>}
-                  <button type="button" className="link block w-full text-right" aria-expanded={open} aria-label={`${open ? "Close" : "Change"} line ${index + 1} of ${section.label}`} onClick={() => setOpened(open ? null : line.line.id)}>
+                  {lineSum && lineSum.carryOut > 0 && (
+                    <span className="block">
+                      {countBeats(beatsOfTicks(lineSum.carryOut, version.beatUnit))} into a bar
+                    </span>
+                  )}
+                  <button
+                    type="button"
+                    className="link block w-full text-right"
+                    aria-expanded={open}
+                    aria-label={`${open ? "Close" : "Change"} line ${index + 1} of ${section.label}`}
+                    onClick={() => setOpened(open ? null : line.line.id)}
+                  >
                     {open ? "Close" : "Change"}
                   </button>
                 </span>
@@ -91,7 +148,11 @@ export function SectionCard({ outline, sum, version }: Props) {
           );
         })}
       </ol>
-      <button type="button" className="link mt-1 text-sm" onClick={() => act(addLine(derive.outline(body), section.id, makeId))}>
+      <button
+        type="button"
+        className="link mt-1 text-sm"
+        onClick={() => act(addLine(derive.outline(body), section.id, makeId))}
+      >
         Add a line
       </button>
     </section>
@@ -103,7 +164,12 @@ function OpenEnd({ outline, sum, version }: Props) {
   const act = useAct();
   if (!sum?.open) return null;
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
-  const lines = outline.lines.map((line) => timedChords(line).map((chord) => ({ ...chord, symbol: pretty(soundingName(version, chord.symbol).name) })));
+  const lines = outline.lines.map((line) =>
+    timedChords(line).map((chord) => ({
+      ...chord,
+      symbol: pretty(soundingName(version, chord.symbol).name),
+    })),
+  );
   const said = sayOpenSection(sum.open, lines, bar, version.beatUnit);
   return (
     <div role="note" className="mb-2 rounded-field border-2 border-warning bg-base-200 px-3 py-2">
@@ -116,7 +182,14 @@ function OpenEnd({ outline, sum, version }: Props) {
             key={`${fix.line} ${fix.at} ${fix.ticks}`}
             type="button"
             className="btn btn-sm"
-            onClick={() => act(set("chords", outline.lines[fix.line]!.chords[fix.at]!.chord.id, { ticks: fix.ticks, guessed: false }))}
+            onClick={() =>
+              act(
+                set("chords", outline.lines[fix.line]!.chords[fix.at]!.chord.id, {
+                  ticks: fix.ticks,
+                  guessed: false,
+                }),
+              )
+            }
           >
             {fix.words}
           </button>
@@ -134,7 +207,14 @@ function SectionSettings({ outline, version }: Omit<Props, "sum">) {
   const firstLine = beatsOfTicks(outline.lines[0]?.ticks ?? 0, version.beatUnit);
   return (
     <div className="mb-3 flex flex-wrap items-end gap-3 rounded-field bg-base-200 p-3">
-      <TextField label="Name" value={section.label} required longest={80} className="w-44" onSet={(label) => act(set("sections", section.id, { label }))} />
+      <TextField
+        label="Name"
+        value={section.label}
+        required
+        longest={80}
+        className="w-44"
+        onSet={(label) => act(set("sections", section.id, { label }))}
+      />
       <SelectField
         label="Kind"
         className="w-36"
@@ -149,7 +229,9 @@ function SectionSettings({ outline, version }: Omit<Props, "sum">) {
         least={0}
         most={Math.max(0, Math.min(bar - 0.25, firstLine))}
         whole={false}
-        onSet={(beats) => act(set("sections", section.id, { pickup: ticksOfBeats(beats, version.beatUnit) ?? 0 }))}
+        onSet={(beats) =>
+          act(set("sections", section.id, { pickup: ticksOfBeats(beats, version.beatUnit) ?? 0 }))
+        }
       />
       <button type="button" className="btn btn-sm" onClick={() => act(removeSection(body, section.id))}>
         Remove {section.label}

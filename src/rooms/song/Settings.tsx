@@ -8,7 +8,13 @@ import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../document";
 
-const BEAT_NAMES: Readonly<Record<string, string>> = { "1/2": "half notes", "1/4": "quarters", "1/8": "eighths", "1/4.": "dotted quarters", "1/16": "sixteenths" };
+const BEAT_NAMES: Readonly<Record<string, string>> = {
+  "1/2": "half notes",
+  "1/4": "quarters",
+  "1/8": "eighths",
+  "1/4.": "dotted quarters",
+  "1/16": "sixteenths",
+};
 
 /** The twelve keys of a mode, named from the key the song stands in. */
 export function keyChoices(key: string): string[] {
@@ -32,9 +38,29 @@ export function Settings({ version }: { version: VersionRow }) {
     <section aria-label="Key, tempo and metre" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Key, tempo, metre</h2>
       <div className="flex flex-wrap gap-3">
-        <SelectField label="Sounds in" className="w-36" value={version.key} options={choices} onSet={(key) => change({ key, keySure: true })} />
-        <NumberField label="Tempo" value={version.bpm} least={1} most={MOST_BPM} whole={false} unit={`${BEAT_NAMES[version.beatUnit] ?? version.beatUnit} a minute`} onSet={(bpm) => change({ bpm })} />
-        <NumberField label="Beats in a bar" value={version.meterBeats} least={1} most={MOST_BEATS_IN_A_BAR} onSet={(meterBeats) => setMeter({ meterBeats })} />
+        <SelectField
+          label="Sounds in"
+          className="w-36"
+          value={version.key}
+          options={choices}
+          onSet={(key) => change({ key, keySure: true })}
+        />
+        <NumberField
+          label="Tempo"
+          value={version.bpm}
+          least={1}
+          most={MOST_BPM}
+          whole={false}
+          unit={`${BEAT_NAMES[version.beatUnit] ?? version.beatUnit} a minute`}
+          onSet={(bpm) => change({ bpm })}
+        />
+        <NumberField
+          label="Beats in a bar"
+          value={version.meterBeats}
+          least={1}
+          most={MOST_BEATS_IN_A_BAR}
+          onSet={(meterBeats) => setMeter({ meterBeats })}
+        />
         <SelectField
           label="of a note of"
           className="w-24"
@@ -60,7 +86,12 @@ export function Settings({ version }: { version: VersionRow }) {
           label="The chords are written in"
           className="mt-2 w-44"
           value={version.writtenKey}
-          options={[...keyChoices(version.writtenKey), ...keyChoices(version.writtenKey.endsWith("m") ? version.writtenKey.slice(0, -1) : `${version.writtenKey}m`)].map((key) => ({ value: key, label: sayKey(key) }))}
+          options={[
+            ...keyChoices(version.writtenKey),
+            ...keyChoices(
+              version.writtenKey.endsWith("m") ? version.writtenKey.slice(0, -1) : `${version.writtenKey}m`,
+            ),
+          ].map((key) => ({ value: key, label: sayKey(key) }))}
           onSet={(writtenKey) => change({ writtenKey, key: writtenKey, keySure: true })}
         />
       )}

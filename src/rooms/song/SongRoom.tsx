@@ -1,10 +1,9 @@
 "use client";
 
-import { beatUnitOf, formatBeats, beatsOfBar } from "@/core/rhythm";
-import { addSection, addUse, meterOf, set, timelineOf, versionRow, type VersionBody } from "@/core/song";
-import { tempoMs } from "@/core/rhythm";
-import { TextField } from "@/ui/TextField";
+import { beatsOfBar, beatUnitOf, formatBeats, tempoMs } from "@/core/rhythm";
+import { addSection, addUse, meterOf, set, timelineOf, type VersionBody, versionRow } from "@/core/song";
 import { sayTime } from "@/ui/pretty";
+import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../document";
 import { Form } from "./Form";
 import { SectionCard } from "./SectionCard";
@@ -16,19 +15,32 @@ export function SongRoom() {
   const act = useAct();
   const outline = derive.outline(body);
   const sums = derive.sums(body);
-  const unplayed = outline.sections.filter(({ section }) => !outline.form.some((use) => use.sectionId === section.id));
+  const unplayed = outline.sections.filter(
+    ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
+  );
   return (
     <>
       <Title />
       <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="order-2 flex flex-col gap-5 xl:order-1">
           {outline.sections.length === 0 && (
-            <p className="rounded-box bg-base-200 p-4">This song has no sections yet. Add the first one below, or make a new song by pasting a sheet.</p>
+            <p className="rounded-box bg-base-200 p-4">
+              This song has no sections yet. Add the first one below, or make a new song by pasting a sheet.
+            </p>
           )}
           {outline.sections.map((section) => (
-            <SectionCard key={section.section.id} outline={section} sum={sums.get(section.section.id)} version={versionRow(body)} />
+            <SectionCard
+              key={section.section.id}
+              outline={section}
+              sum={sums.get(section.section.id)}
+              version={versionRow(body)}
+            />
           ))}
-          <button type="button" className="btn self-start" onClick={() => act(addSection(body, `Section ${outline.sections.length + 1}`, "other", makeId))}>
+          <button
+            type="button"
+            className="btn self-start"
+            onClick={() => act(addSection(body, `Section ${outline.sections.length + 1}`, "other", makeId))}
+          >
             Add a section
           </button>
         </div>
@@ -39,7 +51,12 @@ export function SongRoom() {
             <section aria-label="Not in the form">
               <h2>Not in the form</h2>
               {unplayed.map(({ section }) => (
-                <button key={section.id} type="button" className="btn btn-sm mt-1 mr-1" onClick={() => act(addUse(body, section.id, makeId))}>
+                <button
+                  key={section.id}
+                  type="button"
+                  className="btn btn-sm mt-1 mr-1"
+                  onClick={() => act(addUse(body, section.id, makeId))}
+                >
                   Play {section.label} at the end
                 </button>
               ))}
@@ -58,8 +75,21 @@ function Title() {
   return (
     <div className="mb-4 flex flex-wrap items-end gap-4">
       <h1 className="sr-only">{song.title}: Song</h1>
-      <TextField label="Title" value={song.title} required longest={200} className="w-80" onSet={(title) => actOnSong(set("song", song.id, { title }))} />
-      <TextField label="By" value={song.by} longest={200} className="w-56" onSet={(by) => actOnSong(set("song", song.id, { by }))} />
+      <TextField
+        label="Title"
+        value={song.title}
+        required
+        longest={200}
+        className="w-80"
+        onSet={(title) => actOnSong(set("song", song.id, { title }))}
+      />
+      <TextField
+        label="By"
+        value={song.by}
+        longest={200}
+        className="w-56"
+        onSet={(by) => actOnSong(set("song", song.id, { by }))}
+      />
       <p className="pb-1">{sayLength(body)}</p>
     </div>
   );

@@ -8,7 +8,12 @@ import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import type { StagePart, StageSheet } from "./stage-sheets";
 
-type Props = { readonly title: string; readonly by: string; readonly versionId: string; readonly parts: readonly { readonly id: string; readonly part: StagePart }[] };
+type Props = {
+  readonly title: string;
+  readonly by: string;
+  readonly versionId: string;
+  readonly parts: readonly { readonly id: string; readonly part: StagePart }[];
+};
 
 /** One clean sheet a player, for paper: shapes at the head, each section once, later times as a line. */
 export function PrintSheets({ title, by, versionId, parts }: Props) {
@@ -23,7 +28,11 @@ export function PrintSheets({ title, by, versionId, parts }: Props) {
         </Link>
         <label className="flex items-center gap-2">
           Sheets of
-          <select className="select select-sm" value={chosen} onChange={(event) => setChosen(event.target.value)}>
+          <select
+            className="select select-sm"
+            value={chosen}
+            onChange={(event) => setChosen(event.target.value)}
+          >
             <option value="all">every player</option>
             {parts.map(({ id, part }) => (
               <option key={id} value={id}>
@@ -45,7 +54,11 @@ export function PrintSheets({ title, by, versionId, parts }: Props) {
 }
 
 function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: string }) {
-  const shapes = new Map(part.sheets.filter((sheet) => sheet.capo === part.capo).flatMap((sheet) => sheet.shapes.map((shape) => [shape.name, shape])));
+  const shapes = new Map(
+    part.sheets
+      .filter((sheet) => sheet.capo === part.capo)
+      .flatMap((sheet) => sheet.shapes.map((shape) => [shape.name, shape])),
+  );
   const seen = new Map<string, string>();
   return (
     <article aria-label={`${title}, ${part.player}`} className="mb-10 break-after-page last:break-after-auto">
@@ -54,14 +67,21 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
       </h2>
       <p>
         {by && `${by}. `}
-        {part.instrument === "guitar" ? `${capital(sayCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}` : `Sounds in ${pretty(part.sounding)}`}. {part.meter},{" "}
-        {part.bpm} a minute, {sayTime(part.seconds)}.
+        {part.instrument === "guitar"
+          ? `${capital(sayCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}`
+          : `Sounds in ${pretty(part.sounding)}`}
+        . {part.meter}, {part.bpm} a minute, {sayTime(part.seconds)}.
       </p>
       <ul className="my-3 flex flex-wrap gap-3">
         {[...shapes.values()].map((shape) => (
           <li key={shape.name} className="text-center">
             <span className="font-mono font-bold">{pretty(shape.name)}</span>
-            <ChordDiagram shape={shape} name={shape.name} capo={part.capo} className="h-20 text-black [--color-base-100:#fff]" />
+            <ChordDiagram
+              shape={shape}
+              name={shape.name}
+              capo={part.capo}
+              className="h-20 text-black [--color-base-100:#fff]"
+            />
           </li>
         ))}
       </ul>
@@ -90,7 +110,10 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           {again && "; as before"}
         </span>
       </h3>
-      {!again && sheet.lines.map((line) => <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={part.beatsInBar} />)}
+      {!again &&
+        sheet.lines.map((line) => (
+          <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={part.beatsInBar} />
+        ))}
     </section>
   );
 }

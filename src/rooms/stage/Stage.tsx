@@ -10,7 +10,12 @@ import { SungLine } from "@/ui/SungLine";
 import { Wick } from "@/ui/Wick";
 import type { StagePart, StageSheet } from "./stage-sheets";
 
-type Props = { readonly part: StagePart; readonly title: string; readonly versionId: string; readonly revision: number };
+type Props = {
+  readonly part: StagePart;
+  readonly title: string;
+  readonly versionId: string;
+  readonly revision: number;
+};
 
 const ON = new Set(["ArrowRight", " ", "PageDown"]);
 const BACK = new Set(["ArrowLeft", "PageUp"]);
@@ -71,19 +76,26 @@ export function Stage({ part, title, versionId, revision }: Props) {
   useWakeLock();
 
   return (
-    <main data-theme="stage" className="flex h-dvh flex-col overflow-hidden bg-base-100 px-5 py-3 text-base-content">
+    <main
+      data-theme="stage"
+      className="flex h-dvh flex-col overflow-hidden bg-base-100 px-5 py-3 text-base-content"
+    >
       <header className="flex flex-wrap items-center gap-x-5 gap-y-1 text-lg max-sm:text-base">
         <h1 className="text-lg">
           {title} · {part.player}
         </h1>
         <span>
-          {part.instrument === "guitar" ? `${sayCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}` : `sounds in ${pretty(part.sounding)}`}
+          {part.instrument === "guitar"
+            ? `${sayCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
+            : `sounds in ${pretty(part.sounding)}`}
         </span>
         <span className="max-sm:hidden">
           {part.meter}, {part.bpm} a minute
         </span>
         <span className="ml-auto flex items-center gap-3">
-          <span aria-live="polite">{part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}</span>
+          <span aria-live="polite">
+            {part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}
+          </span>
           <Link className="link" href={`/song/${versionId}`}>
             Leave
           </Link>
@@ -94,15 +106,30 @@ export function Stage({ part, title, versionId, revision }: Props) {
           <NowHead sheet={now} />
           <div className="flex min-h-0 flex-1 gap-4">
             {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys */}
-            <div ref={sheet} onScroll={look} tabIndex={0} role="group" aria-label={`${now.label}, words and chords`} className="stage-sheet min-w-0 flex-1 overflow-y-auto">
+            <div
+              ref={sheet}
+              onScroll={look}
+              tabIndex={0}
+              role="group"
+              aria-label={`${now.label}, words and chords`}
+              className="stage-sheet min-w-0 flex-1 overflow-y-auto"
+            >
               <SheetLines sheet={now} beatsInBar={part.beatsInBar} />
             </div>
             {now.shapes.length > 0 && (
-              <ul aria-label="Shapes" className="flex w-64 shrink-0 flex-wrap content-start justify-end gap-x-2 gap-y-3 overflow-y-auto max-md:hidden">
+              <ul
+                aria-label="Shapes"
+                className="grid w-64 shrink-0 grid-cols-2 content-start gap-x-2 gap-y-3 overflow-y-auto max-md:hidden"
+              >
                 {now.shapes.map((shape) => (
-                  <li key={shape.name} className="w-30 text-center">
+                  <li key={shape.name} className="text-center">
                     <span className="font-mono text-2xl font-bold">{pretty(shape.name)}</span>
-                    <ChordDiagram shape={shape} name={shape.name} capo={now.capo} className="mx-auto h-30" />
+                    <ChordDiagram
+                      shape={shape}
+                      name={shape.name}
+                      capo={now.capo}
+                      className="mx-auto w-full"
+                    />
                   </li>
                 ))}
               </ul>
@@ -110,14 +137,21 @@ export function Stage({ part, title, versionId, revision }: Props) {
           </div>
         </>
       ) : (
-        <p className="flex-1 pt-10 text-2xl">Nothing is played yet. Put sections in the form in the Song room.</p>
+        <p className="flex-1 pt-10 text-2xl">
+          Nothing is played yet. Put sections in the form in the Song room.
+        </p>
       )}
       <nav aria-label="Go through the song" className="mt-2 flex items-stretch gap-3">
         <button type="button" className="btn btn-lg" onClick={goBack} disabled={here === 0 && !more}>
           Back
         </button>
         <NextStrip next={more ? null : next} more={more} ended={now !== undefined && !next && !more} />
-        <button type="button" className="btn btn-lg btn-primary" onClick={goOn} disabled={here === last && !more}>
+        <button
+          type="button"
+          className="btn btn-lg btn-primary"
+          onClick={goOn}
+          disabled={here === last && !more}
+        >
           On
         </button>
       </nav>
@@ -146,14 +180,30 @@ function NowHead({ sheet }: { sheet: StageSheet }) {
 
 function SheetLines({ sheet, beatsInBar }: { sheet: StageSheet; beatsInBar: number }) {
   if (sheet.lines.length === 0) return <p className="text-3xl">No lines in this section.</p>;
-  return sheet.lines.map((line) => <SungLine key={line.id} className="stage-line" pieces={line.pieces} beatsInBar={beatsInBar} />);
+  return sheet.lines.map((line) => (
+    <SungLine key={line.id} className="stage-line" pieces={line.pieces} beatsInBar={beatsInBar} />
+  ));
 }
 
 /** What comes next, folded: its name, its first chords, whether the player is in. */
-function NextStrip({ next, more, ended }: { next: StageSheet | null | undefined; more: boolean; ended: boolean }) {
-  const chords = next?.lines.flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name]))).slice(0, 6) ?? [];
+function NextStrip({
+  next,
+  more,
+  ended,
+}: {
+  next: StageSheet | null | undefined;
+  more: boolean;
+  ended: boolean;
+}) {
+  const chords =
+    next?.lines
+      .flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])))
+      .slice(0, 6) ?? [];
   return (
-    <div className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base" aria-live="polite">
+    <div
+      className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
+      aria-live="polite"
+    >
       {more && <span>more lines of this section</span>}
       {ended && <span>the end</span>}
       {next && (
@@ -171,7 +221,11 @@ function NextStrip({ next, more, ended }: { next: StageSheet | null | undefined;
 const firstHiddenLine = (box: HTMLElement): HTMLElement | null => {
   const foot = box.getBoundingClientRect().bottom;
   if (box.scrollHeight - box.clientHeight - box.scrollTop <= 8) return null;
-  return [...box.querySelectorAll<HTMLElement>(".stage-line")].find((line) => line.getBoundingClientRect().bottom > foot + 2) ?? null;
+  return (
+    [...box.querySelectorAll<HTMLElement>(".stage-line")].find(
+      (line) => line.getBoundingClientRect().bottom > foot + 2,
+    ) ?? null
+  );
 };
 
 /** Takes up what others change: the part is worked out anew on the server. */
@@ -201,7 +255,8 @@ function useWakeLock(): void {
     let ended = false;
     const ask = async () => {
       try {
-        if (document.visibilityState === "visible") lock = (await navigator.wakeLock?.request("screen")) ?? null;
+        if (document.visibilityState === "visible")
+          lock = (await navigator.wakeLock?.request("screen")) ?? null;
         if (ended) await lock?.release();
       } catch {
         // A browser that refuses only lets the screen sleep.

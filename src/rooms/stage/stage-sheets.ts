@@ -1,10 +1,14 @@
 import { playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
-import { meterOf, type Player, type SectionKind, versionRow, type VersionBody } from "@/core/song";
+import { meterOf, type Player, type SectionKind, type VersionBody, versionRow } from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
 import type { SungPiece } from "@/ui/SungLine";
 
-export type StageShape = { readonly name: string; readonly frets: readonly (number | null)[]; readonly fingers: readonly (number | "T" | null)[] };
+export type StageShape = {
+  readonly name: string;
+  readonly frets: readonly (number | null)[];
+  readonly fingers: readonly (number | "T" | null)[];
+};
 
 /** One time through a section as a player sees it on stage or on paper: plain data, names already theirs. */
 export type StageSheet = {

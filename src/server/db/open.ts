@@ -14,14 +14,16 @@ type Open = { readonly database: Database; readonly close: () => Promise<void> }
 const MIGRATIONS = path.join("src", "server", "db", "migrations");
 
 /** Where everything is kept: `LANTERN_DATA`, else `data/` in the project. */
-export const dataFolder = (): string => path.resolve(process.env.LANTERN_DATA ?? "data");
+export const dataFolder = (): string =>
+  path.resolve(/* turbopackIgnore: true */ process.env.LANTERN_DATA ?? "data");
 
 /** Opens a database folder (or, without one, a database in memory for tests) with the newest migrations. */
 export async function openFolder(folder: string | null): Promise<Open> {
-  if (folder !== null) mkdirSync(folder, { recursive: true });
-  const client = folder === null ? new PGlite() : new PGlite(path.join(folder, "postgres"));
+  if (folder !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
+  const client =
+    folder === null ? new PGlite() : new PGlite(path.join(/* turbopackIgnore: true */ folder, "postgres"));
   const database = drizzle(client, { schema });
-  await migrate(database, { migrationsFolder: path.resolve(MIGRATIONS) });
+  await migrate(database, { migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS) });
   return { database: database as unknown as Database, close: () => client.close() };
 }
 

@@ -1,5 +1,18 @@
 import { and, asc, eq, gt, inArray } from "drizzle-orm";
-import { type ArrivedEdit, applyEdit, type Body, type EditProblem, type Kind, type LostEdit, liftBody, overlap, type PendingEdit, placesOf, SCHEMA, touches } from "@/core/song";
+import {
+  type ArrivedEdit,
+  applyEdit,
+  type Body,
+  type EditProblem,
+  type Kind,
+  type LostEdit,
+  liftBody,
+  overlap,
+  type PendingEdit,
+  placesOf,
+  SCHEMA,
+  touches,
+} from "@/core/song";
 import type { Database } from "../db/open";
 import { documents, edits } from "../db/schema";
 import { rewriteShelf } from "./shelf";
@@ -21,7 +34,12 @@ export type LoggedEdit = ArrivedEdit;
 export type SentEdit = PendingEdit;
 
 export type EditOutcome =
-  | { readonly status: "done"; readonly revision: number; readonly repeated: boolean; readonly edit: LoggedEdit }
+  | {
+      readonly status: "done";
+      readonly revision: number;
+      readonly repeated: boolean;
+      readonly edit: LoggedEdit;
+    }
   | { readonly status: "conflict"; readonly revision: number; readonly conflicts: LostEdit["at"] }
   | { readonly status: "refused"; readonly revision: number; readonly problem: EditProblem }
   | { readonly status: "ahead"; readonly revision: number }
@@ -45,7 +63,11 @@ export async function findDocument(database: Database, id: string): Promise<Docu
 }
 
 export async function listDocuments(database: Database, kind: Kind): Promise<Document[]> {
-  const rows = await database.select().from(documents).where(eq(documents.kind, kind)).orderBy(asc(documents.createdAt), asc(documents.id));
+  const rows = await database
+    .select()
+    .from(documents)
+    .where(eq(documents.kind, kind))
+    .orderBy(asc(documents.createdAt), asc(documents.id));
   return rows.map(fromRow);
 }
 
@@ -53,7 +75,9 @@ export async function listDocuments(database: Database, kind: Kind): Promise<Doc
 export async function createDocuments(database: Database, fresh: readonly NewDocument[]): Promise<void> {
   await database.transaction(async (tx) => {
     for (const { id, kind, parentId, body } of fresh) {
-      await tx.insert(documents).values({ id, kind, parentId, schema: SCHEMA, body, originSchema: SCHEMA, origin: body });
+      await tx
+        .insert(documents)
+        .values({ id, kind, parentId, schema: SCHEMA, body, originSchema: SCHEMA, origin: body });
     }
     for (const document of fresh) await rewriteShelf(tx, { ...document, revision: 0 });
   });
@@ -79,9 +103,16 @@ export async function takeEdit(database: Database, documentId: string, sent: Sen
       .from(edits)
       .where(and(eq(edits.documentId, documentId), gt(edits.revision, sent.base)));
     const wanted = touches(sent.command);
-    const met = overlap(wanted, since.flatMap((edit) => edit.touches));
+    const met = overlap(
+      wanted,
+      since.flatMap((edit) => edit.touches),
+    );
     if (met.length > 0) {
-      return { status: "conflict", revision: document.revision, conflicts: placesOf(met, sent.command, document.body) };
+      return {
+        status: "conflict",
+        revision: document.revision,
+        conflicts: placesOf(met, sent.command, document.body),
+      };
     }
     const applied = applyEdit(document.kind, document.body, sent.command);
     if (!applied.ok) return { status: "refused", revision: document.revision, problem: applied.problem };
@@ -89,14 +120,21 @@ export async function takeEdit(database: Database, documentId: string, sent: Sen
     const { body, inverse } = applied.value;
     const edit = { revision, editId: sent.editId, command: sent.command };
     await tx.insert(edits).values({ documentId, ...edit, inverse, touches: wanted });
-    await tx.update(documents).set({ body, revision, schema: SCHEMA, updatedAt: new Date() }).where(eq(documents.id, documentId));
+    await tx
+      .update(documents)
+      .set({ body, revision, schema: SCHEMA, updatedAt: new Date() })
+      .where(eq(documents.id, documentId));
     await rewriteShelf(tx, { ...document, body, revision });
     return { status: "done", revision, repeated: false, edit };
   });
 }
 
 /** The log after a revision, oldest first. */
-export async function editsSince(database: Database, documentId: string, revision: number): Promise<LoggedEdit[]> {
+export async function editsSince(
+  database: Database,
+  documentId: string,
+  revision: number,
+): Promise<LoggedEdit[]> {
   return database
     .select({ revision: edits.revision, editId: edits.editId, command: edits.command })
     .from(edits)
@@ -113,7 +151,10 @@ export async function replayLog(database: Database, documentId: string): Promise
   let body = origin.value;
   for (const { command, revision } of await editsSince(database, documentId, 0)) {
     const applied = applyEdit(row.kind, body, command);
-    if (!applied.ok) throw new Error(`Expected edit ${revision} of ${documentId} to apply again.`, { cause: applied.problem });
+    if (!applied.ok)
+      throw new Error(`Expected edit ${revision} of ${documentId} to apply again.`, {
+        cause: applied.problem,
+      });
     body = applied.value.body;
   }
   return body;
@@ -122,6 +163,9 @@ export async function replayLog(database: Database, documentId: string): Promise
 /** Which of these ids are taken. */
 export async function takenIds(database: Database, ids: readonly string[]): Promise<string[]> {
   if (ids.length === 0) return [];
-  const rows = await database.select({ id: documents.id }).from(documents).where(inArray(documents.id, [...ids]));
+  const rows = await database
+    .select({ id: documents.id })
+    .from(documents)
+    .where(inArray(documents.id, [...ids]));
   return rows.map((row) => row.id);
 }

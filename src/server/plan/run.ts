@@ -19,11 +19,13 @@ class EngineThread {
     const id = this.next++;
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => this.giveUp(), LONGEST_MS);
-      const settle = <Value>(end: (value: Value) => void) => (value: Value) => {
-        clearTimeout(timer);
-        this.waiting.delete(id);
-        end(value);
-      };
+      const settle =
+        <Value>(end: (value: Value) => void) =>
+        (value: Value) => {
+          clearTimeout(timer);
+          this.waiting.delete(id);
+          end(value);
+        };
       this.waiting.set(id, { resolve: settle(resolve), reject: settle(reject) });
       worker.postMessage({ id, name, input });
     });

@@ -1,5 +1,5 @@
-import { readChordText, type ChordSheet, versionOfSheet } from "@/core/formats";
-import type { Body, BandBody, SongBody, VersionBody } from "@/core/song";
+import { type ChordSheet, readChordText, versionOfSheet } from "@/core/formats";
+import type { BandBody, Body, SongBody, VersionBody } from "@/core/song";
 import type { Database } from "../db/open";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
 import { makeId } from "../ids";
@@ -14,7 +14,9 @@ export function songDocuments(
 ): { documents: NewDocument[] } & CreatedSong {
   const songId = makeId();
   const versionId = makeId();
-  const song: SongBody = { song: { [songId]: { id: songId, title: settings.title, by: sheet.by, tags: [...settings.tags] } } };
+  const song: SongBody = {
+    song: { [songId]: { id: songId, title: settings.title, by: sheet.by, tags: [...settings.tags] } },
+  };
   const version = shape(versionOfSheet(sheet, settings.source, makeId));
   return {
     songId,
@@ -27,7 +29,10 @@ export function songDocuments(
 }
 
 /** Makes a song of a pasted text. */
-export async function createSong(database: Database, input: { text: string; title: string }): Promise<CreatedSong> {
+export async function createSong(
+  database: Database,
+  input: { text: string; title: string },
+): Promise<CreatedSong> {
   const sheet = readChordText(input.text);
   const title = input.title.trim() || sheet.title || "Untitled song";
   const { documents, songId, versionId } = songDocuments(sheet, { title, tags: [], source: "Pasted text" });
@@ -35,7 +40,9 @@ export async function createSong(database: Database, input: { text: string; titl
   return { songId, versionId };
 }
 
-export async function findBand(database: Database): Promise<{ id: string; revision: number; body: BandBody } | null> {
+export async function findBand(
+  database: Database,
+): Promise<{ id: string; revision: number; body: BandBody } | null> {
   const [band] = await listDocuments(database, "band");
   return band ? { ...band, body: band.body as BandBody } : null;
 }

@@ -59,13 +59,28 @@ const demoSchema = z.object({
 type DemoSong = z.infer<typeof demoSchema>["songs"][number];
 
 /** Reads the demo evening in `demo/` into documents, ready to store. */
-export async function demoDocuments(folder = path.resolve("demo")): Promise<NewDocument[]> {
-  const demo = demoSchema.parse(JSON.parse(await readFile(path.join(folder, "evening.json"), "utf8")));
+export async function demoDocuments(
+  folder = path.resolve(/* turbopackIgnore: true */ "demo"),
+): Promise<NewDocument[]> {
+  const demo = demoSchema.parse(
+    JSON.parse(
+      await readFile(
+        /* turbopackIgnore: true */ path.join(/* turbopackIgnore: true */ folder, "evening.json"),
+        "utf8",
+      ),
+    ),
+  );
   const places = ordersFor(demo.band.players.length);
   const players = new Map(
     demo.band.players.map(({ key, ...player }, index): [string, BandPlayer] => [
       key,
-      { ...player, id: makeId(), order: places[index]!, tuning: [...(player.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)], range: null },
+      {
+        ...player,
+        id: makeId(),
+        order: places[index]!,
+        tuning: [...(player.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)],
+        range: null,
+      },
     ]),
   );
   const bandId = makeId();
@@ -75,7 +90,12 @@ export async function demoDocuments(folder = path.resolve("demo")): Promise<NewD
   };
   const songs = await Promise.all(
     demo.songs.map(async (song) => {
-      const sheet = readChordText(await readFile(path.join(folder, song.file), "utf8"));
+      const sheet = readChordText(
+        await readFile(
+          /* turbopackIgnore: true */ path.join(/* turbopackIgnore: true */ folder, song.file),
+          "utf8",
+        ),
+      );
       const settings = { title: sheet.title, tags: song.tags, source: "Demo sheet" };
       return songDocuments(sheet, settings, (version) => withParts(version, song, players));
     }),

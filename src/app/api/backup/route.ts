@@ -10,7 +10,11 @@ export async function GET(): Promise<Response> {
   const file = await saveBackup(await openDatabase(), now);
   const name = `shared-lantern-${now.toISOString().slice(0, 10)}.zip`;
   return new Response(file as BodyInit, {
-    headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"`, "cache-control": "no-store" },
+    headers: {
+      "content-type": "application/zip",
+      "content-disposition": `attachment; filename="${name}"`,
+      "cache-control": "no-store",
+    },
   });
 }
 

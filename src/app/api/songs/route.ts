@@ -13,6 +13,9 @@ export async function POST(request: Request): Promise<Response> {
   const { problems } = readChordText(input.value.text.slice(0, LONGEST_SHEET + 1));
   const fatal = problems.find((problem) => problem.code === "empty" || problem.code === "too-long");
   if (fatal) return refuse(400, "text", saySheetProblem(fatal));
-  const created = await createSong(await openDatabase(), { text: input.value.text, title: input.value.title });
+  const created = await createSong(await openDatabase(), {
+    text: input.value.text,
+    title: input.value.title,
+  });
   return Response.json(created, { status: 201 });
 }

@@ -50,7 +50,9 @@ function readToken(raw: string, column: number): ChordToken | null {
  * Takes chords written in brackets out of a line of words, or null when there are none.
  * @example readInline("[G]Light on [C]water") // => { words: "Light on water", chords: [{ text: "G", column: 0 }, { text: "C", column: 9 }] }
  */
-export function readInline(line: string): { words: string; chords: { text: string; column: number; source: number; ok: boolean }[] } | null {
+export function readInline(
+  line: string,
+): { words: string; chords: { text: string; column: number; source: number; ok: boolean }[] } | null {
   const chords: { text: string; column: number; source: number; ok: boolean }[] = [];
   let words = "";
   let from = 0;

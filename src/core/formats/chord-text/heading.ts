@@ -41,7 +41,10 @@ export function readHeading(line: string): Heading | null {
   const bare = /^[\p{L} -]{2,30}?(?:\s*\d{1,2}[a-z]?)?$/u.test(text);
   const words = text.split(/\s+/u).length;
   const kind = kindOfLabel(text);
-  return bare && kind !== "other" && words <= (/\d/u.test(text) ? 3 : 2) && !/^(?:end|build|lift|hook|break)$/iu.test(text)
+  return bare &&
+    kind !== "other" &&
+    words <= (/\d/u.test(text) ? 3 : 2) &&
+    !/^(?:end|build|lift|hook|break)$/iu.test(text)
     ? { label: text, kind, repeat }
     : null;
 }

@@ -11,13 +11,20 @@ export type Timed = { readonly token: ChordToken; readonly ticks: Ticks; readonl
  * Without bar lines everything is a guess: one chord a bar; two on a line half a bar each, if half a bar
  * is a whole number of beats.
  */
-export function timeChords(tokens: readonly ChordToken[], meter: Meter): { timed: Timed[]; crowded: ChordToken[] } {
+export function timeChords(
+  tokens: readonly ChordToken[],
+  meter: Meter,
+): { timed: Timed[]; crowded: ChordToken[] } {
   const bar = ticksOfBar(meter);
   if (tokens.some((token) => token.kind === "bar")) return timeBars(tokens, meter, bar);
   const slots = slotsOf(tokens);
   const beat = ticksOfBeatUnit(beatUnitOf(meter)) ?? bar;
   const counted = slots.some((slot) => slot.length > 1);
-  if (counted) return { timed: slots.map((slot) => ({ token: slot.token, ticks: slot.length * beat, guessed: false })), crowded: [] };
+  if (counted)
+    return {
+      timed: slots.map((slot) => ({ token: slot.token, ticks: slot.length * beat, guessed: false })),
+      crowded: [],
+    };
   const halves = slots.length === 2 && bar % 2 === 0 && (bar / 2) % beat === 0;
   const ticks = halves ? bar / 2 : bar;
   return { timed: slots.map((slot) => ({ token: slot.token, ticks, guessed: true })), crowded: [] };
@@ -35,14 +42,19 @@ function slotsOf(tokens: readonly ChordToken[]): Slot[] {
   return slots;
 }
 
-function timeBars(tokens: readonly ChordToken[], meter: Meter, bar: Ticks): { timed: Timed[]; crowded: ChordToken[] } {
+function timeBars(
+  tokens: readonly ChordToken[],
+  meter: Meter,
+  bar: Ticks,
+): { timed: Timed[]; crowded: ChordToken[] } {
   const timed: Timed[] = [];
   const crowded: ChordToken[] = [];
   for (const group of barsOf(tokens)) {
     const slots = slotsOf(group);
     const leading = group.findIndex((token) => token.kind !== "again");
     const signs = slots.reduce((sum, slot) => sum + slot.length, 0) + Math.max(0, leading);
-    if (leading > 0 || (slots.length === 0 && group.length > 0)) extendLast(timed, bar, leading > 0 ? leading / signs : 1);
+    if (leading > 0 || (slots.length === 0 && group.length > 0))
+      extendLast(timed, bar, leading > 0 ? leading / signs : 1);
     if (slots.length === 0) continue;
     const beats = bar / (ticksOfBeatUnit(beatUnitOf(meter)) ?? bar);
     const exact = signs === 1 || signs === beats || signs === meter.beats;
@@ -53,7 +65,13 @@ function timeBars(tokens: readonly ChordToken[], meter: Meter, bar: Ticks): { ti
 }
 
 /** Cuts a bar among its chords; what does not divide goes to the first. */
-function shareBar(slots: readonly Slot[], signs: number, bar: Ticks, exact: boolean, leading: number): Timed[] {
+function shareBar(
+  slots: readonly Slot[],
+  signs: number,
+  bar: Ticks,
+  exact: boolean,
+  leading: number,
+): Timed[] {
   const sign = Math.floor(bar / signs);
   const spare = bar - sign * signs;
   return slots.map((slot, index) => ({

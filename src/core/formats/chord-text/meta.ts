@@ -15,11 +15,26 @@ export type Meta = {
 type Found = SheetProblem["code"] | null;
 
 const FIELDS: Readonly<Record<string, (meta: Meta, value: string) => Found>> = Object.freeze({
-  title: (meta, value) => { meta.title = value; return null; },
-  song: (meta, value) => { meta.title = value; return null; },
-  by: (meta, value) => { meta.by = value; return null; },
-  artist: (meta, value) => { meta.by = value; return null; },
-  composer: (meta, value) => { meta.by = value; return null; },
+  title: (meta, value) => {
+    meta.title = value;
+    return null;
+  },
+  song: (meta, value) => {
+    meta.title = value;
+    return null;
+  },
+  by: (meta, value) => {
+    meta.by = value;
+    return null;
+  },
+  artist: (meta, value) => {
+    meta.by = value;
+    return null;
+  },
+  composer: (meta, value) => {
+    meta.by = value;
+    return null;
+  },
   key: (meta, value) => {
     const key = parseKey(value.replaceAll("♭", "b").replaceAll("♯", "#"));
     if (!key.ok || Math.abs(key.value.tonic - 2) > 11) return "bad-key";

@@ -5,7 +5,14 @@ import { type ChordToken, readChordLine, readInline } from "./chord-line";
 import { type Heading, readHeading } from "./heading";
 import { timeChords } from "./lengths";
 import { type Meta, readMeta } from "./meta";
-import { type ChordSheet, LONGEST_SHEET, type SheetChord, type SheetLine, type SheetProblem, type SheetSection } from "./sheet";
+import {
+  type ChordSheet,
+  LONGEST_SHEET,
+  type SheetChord,
+  type SheetLine,
+  type SheetProblem,
+  type SheetSection,
+} from "./sheet";
 
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 
@@ -17,7 +24,10 @@ type Draft = { heading: Heading | null; lines: SheetLine[] };
  * @param options values the reader of the text already knows, taken over what the text says
  * @example readChordText("[Verse]\nG      C\nLight on water").sections[0].lines[0].chords[1].at // => 7
  */
-export function readChordText(text: string, options: { meter?: Meter | undefined; key?: string | undefined } = {}): ChordSheet {
+export function readChordText(
+  text: string,
+  options: { meter?: Meter | undefined; key?: string | undefined } = {},
+): ChordSheet {
   const meta: Meta = { title: "", by: "", key: null, tempo: null, meter: null, capo: 0 };
   const problems: SheetProblem[] = [];
   if (text.trim() === "") return emptySheet(meta, [{ code: "empty", line: 1, column: 1, text: "" }]);
@@ -49,7 +59,13 @@ export function readChordText(text: string, options: { meter?: Meter | undefined
   };
 }
 
-const emptySheet = (meta: Meta, problems: SheetProblem[]): ChordSheet => ({ ...meta, keySure: false, sections: [], form: [], problems });
+const emptySheet = (meta: Meta, problems: SheetProblem[]): ChordSheet => ({
+  ...meta,
+  keySure: false,
+  sections: [],
+  form: [],
+  problems,
+});
 
 /** Lines without control signs, tabs widened to eight columns. */
 const cleanLines = (text: string): (string | null)[] =>
@@ -58,7 +74,12 @@ const cleanLines = (text: string): (string | null)[] =>
     .replaceAll("\uFEFF", "")
     .replaceAll(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, "\uFFFD")
     .split(/\r\n|\r|\n|\u2028|\u2029/u)
-    .map((line) => widenTabs(line).replaceAll(/\p{Cc}/gu, "").replaceAll("\u00A0", " ").trimEnd());
+    .map((line) =>
+      widenTabs(line)
+        .replaceAll(/\p{Cc}/gu, "")
+        .replaceAll("\u00A0", " ")
+        .trimEnd(),
+    );
 
 function widenTabs(line: string): string {
   let out = "";
@@ -80,7 +101,11 @@ function readHeader(lines: (string | null)[], meta: Meta, problems: SheetProblem
     if (readHeading(line) || readChordLine(line) || readInline(line)) return;
     if (plain > 1 || !isTitle(lines, index)) return;
     if (plain === 0 && meta.title === "") meta.title = line.trim().slice(0, 200);
-    else meta.by = line.trim().replace(/^by\s+/iu, "").slice(0, 200);
+    else
+      meta.by = line
+        .trim()
+        .replace(/^by\s+/iu, "")
+        .slice(0, 200);
     lines[index] = null;
     plain++;
   }
@@ -126,13 +151,22 @@ function readDrafts(lines: readonly (string | null)[], meter: Meter, problems: S
     const inline = readInline(line);
     const tokens = inline ? null : readChordLine(line);
     if (inline) {
-      const signs = inline.chords.map((chord): ChordToken => ({ kind: chord.ok ? "chord" : "unreadable", text: chord.text, column: chord.column }));
-      for (const chord of inline.chords) if (!chord.ok) problems.push(unreadable(chord.text, index, chord.source + 1));
+      const signs = inline.chords.map(
+        (chord): ChordToken => ({
+          kind: chord.ok ? "chord" : "unreadable",
+          text: chord.text,
+          column: chord.column,
+        }),
+      );
+      for (const chord of inline.chords)
+        if (!chord.ok) problems.push(unreadable(chord.text, index, chord.source + 1));
       draft.lines.push(joinLine(signs, inline.words, meter, index, problems));
     } else if (tokens) {
       const below = lines[index + 1] ?? "";
-      const hasWords = below.trim() !== "" && !readHeading(below) && !readChordLine(below) && !readInline(below);
-      for (const token of tokens) if (token.kind === "unreadable") problems.push(unreadable(token.text, index, token.column));
+      const hasWords =
+        below.trim() !== "" && !readHeading(below) && !readChordLine(below) && !readInline(below);
+      for (const token of tokens)
+        if (token.kind === "unreadable") problems.push(unreadable(token.text, index, token.column));
       draft.lines.push(joinLine(tokens, hasWords ? below : "", meter, index, problems));
       if (hasWords) index++;
     } else {
@@ -150,15 +184,28 @@ const unreadable = (text: string, line: number, column: number): SheetProblem =>
 });
 
 /** Sets chords over words: columns become places in the words. */
-function joinLine(tokens: readonly ChordToken[], below: string, meter: Meter, index: number, problems: SheetProblem[]): SheetLine {
+function joinLine(
+  tokens: readonly ChordToken[],
+  below: string,
+  meter: Meter,
+  index: number,
+  problems: SheetProblem[],
+): SheetLine {
   const { words, place } = squeeze(below);
   const { timed, crowded } = timeChords(tokens, meter);
   for (const token of tokens) {
-    if (token.kind === "repeat-mark") problems.push({ code: "repeat-in-line", line: index + 1, column: token.column + 1, text: token.text });
+    if (token.kind === "repeat-mark")
+      problems.push({ code: "repeat-in-line", line: index + 1, column: token.column + 1, text: token.text });
   }
-  for (const token of crowded) problems.push({ code: "crowded-bar", line: index + 1, column: token.column + 1, text: token.text });
+  for (const token of crowded)
+    problems.push({ code: "crowded-bar", line: index + 1, column: token.column + 1, text: token.text });
   const chords = timed.map(
-    ({ token, ticks, guessed }): SheetChord => ({ symbol: token.text, at: place(token.column), ticks, guessed }),
+    ({ token, ticks, guessed }): SheetChord => ({
+      symbol: token.text,
+      at: place(token.column),
+      ticks,
+      guessed,
+    }),
   );
   return { words, chords };
 }
@@ -187,8 +234,13 @@ function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" | "form"
   const form: { section: number; repeat: number }[] = [];
   for (const [index, draft] of drafts.entries()) {
     const label = draft.heading?.label ?? (drafts.length > 1 ? `Part ${index + 1}` : "Song");
-    const same = sections.findIndex((known) => known.label.toLowerCase() === label.toLowerCase() && isRecall(draft, known));
-    const section = same >= 0 ? same : sections.push({ label, kind: draft.heading?.kind ?? "other", lines: draft.lines }) - 1;
+    const same = sections.findIndex(
+      (known) => known.label.toLowerCase() === label.toLowerCase() && isRecall(draft, known),
+    );
+    const section =
+      same >= 0
+        ? same
+        : sections.push({ label, kind: draft.heading?.kind ?? "other", lines: draft.lines }) - 1;
     form.push({ section, repeat: draft.heading?.repeat ?? 1 });
   }
   return { sections, form };

@@ -17,12 +17,21 @@ export type ChordSheet = {
   readonly problems: readonly SheetProblem[];
 };
 
-export type SheetSection = { readonly label: string; readonly kind: SectionKind; readonly lines: readonly SheetLine[] };
+export type SheetSection = {
+  readonly label: string;
+  readonly kind: SectionKind;
+  readonly lines: readonly SheetLine[];
+};
 
 export type SheetLine = { readonly words: string; readonly chords: readonly SheetChord[] };
 
 /** `at` is the index in the words under the chord. `guessed` tells that the text gave no beats. */
-export type SheetChord = { readonly symbol: string; readonly at: number; readonly ticks: Ticks; readonly guessed: boolean };
+export type SheetChord = {
+  readonly symbol: string;
+  readonly at: number;
+  readonly ticks: Ticks;
+  readonly guessed: boolean;
+};
 
 /** What was not understood; line and column count from 1. The text itself is never dropped. */
 export type SheetProblem = {

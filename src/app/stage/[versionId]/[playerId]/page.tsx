@@ -16,5 +16,12 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const player = body && Object.hasOwn(body.players, playerId) ? body.players[playerId] : undefined;
   if (!opened || !body || !player) notFound();
   const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
-  return <Stage part={stagePart(body, player)} title={title} versionId={versionId} revision={opened.version.revision} />;
+  return (
+    <Stage
+      part={stagePart(body, player)}
+      title={title}
+      versionId={versionId}
+      revision={opened.version.revision}
+    />
+  );
 }

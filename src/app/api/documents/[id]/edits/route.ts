@@ -7,7 +7,11 @@ import { announce } from "@/server/live";
 
 const LARGEST_EDIT = 2_000_000;
 
-const sentEdit: z.ZodType<SentEdit> = z.object({ editId: idSchema, base: z.int().min(0), command: commandSchema });
+const sentEdit: z.ZodType<SentEdit> = z.object({
+  editId: idSchema,
+  base: z.int().min(0),
+  command: commandSchema,
+});
 
 type Params = { params: Promise<{ id: string }> };
 
@@ -32,7 +36,10 @@ export async function POST(request: Request, { params }: Params): Promise<Respon
       if (!outcome.repeated) announce(id, outcome.edit);
       return Response.json(outcome);
     case "ahead":
-      return Response.json({ ...outcome, error: { path: "base", message: `should be at most ${outcome.revision}` } }, { status: 400 });
+      return Response.json(
+        { ...outcome, error: { path: "base", message: `should be at most ${outcome.revision}` } },
+        { status: 400 },
+      );
     case "conflict":
       return Response.json(outcome, { status: 409 });
     case "refused":

@@ -9,9 +9,14 @@ const HEARTBEAT_MS = 25_000;
  * Server-sent events: every edit after the cursor (`?since=`, or the browser's Last-Event-ID), then each new
  * one as it reaches the disk. The id of an event is its revision.
  */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
   const { id } = await params;
-  const cursor = Number(request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("since") ?? 0);
+  const cursor = Number(
+    request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("since") ?? 0,
+  );
   if (!Number.isInteger(cursor) || cursor < 0) return refuse(400, "since", "should be a revision, 0 or more");
   const database = await openDatabase();
   const encoder = new TextEncoder();
@@ -49,6 +54,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     cancel: () => stop(),
   });
   return new Response(body, {
-    headers: { "content-type": "text/event-stream", "cache-control": "no-store, no-transform", "x-accel-buffering": "no" },
+    headers: {
+      "content-type": "text/event-stream",
+      "cache-control": "no-store, no-transform",
+      "x-accel-buffering": "no",
+    },
   });
 }

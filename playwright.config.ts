@@ -1,0 +1,24 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM, CHROMIUM_ARGS } from "./scripts/lib/browser.mjs";
+
+const PORT = 3399;
+
+export default defineConfig({
+  testDir: "e2e",
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [["list"], ["json"]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] },
+  },
+  webServer: {
+    command: "node e2e/server.mjs",
+    url: `http://127.0.0.1:${PORT}`,
+    env: { PORT: String(PORT), NODE_ENV: "production" },
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
+});

@@ -1,0 +1,15 @@
+/** `npm run demo`: installs what is missing, builds what is stale, and lights the demo evening. */
+import path from "node:path";
+import { ensureBuilt, ensureInstalled, ROOT, run } from "./lib/ready.mjs";
+
+ensureInstalled();
+const built = ensureBuilt();
+if (built !== 0) {
+  process.stderr.write("The program could not be built: see the lines above.\n");
+  process.exit(built);
+}
+const signals = ["SIGINT", "SIGTERM"];
+for (const signal of signals) process.on(signal, () => {});
+process.exitCode = run(process.execPath, [path.join(ROOT, "server.mjs")], {
+  env: { ...process.env, NODE_ENV: "production" },
+});

@@ -1,0 +1,86 @@
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import path from "node:path";
+
+export const ROOT = path.resolve(import.meta.dirname, "..", "..");
+
+/** Runs a command where the person can see it; a failure ends the program with its code. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: "inherit", env: process.env, ...options });
+  if (done.error) throw done.error;
+  return done.status ?? 1;
+}
+
+const hashOf = (texts) => {
+  const hash = createHash("sha256");
+  for (const text of texts) hash.update(text).update("\0");
+  return hash.digest("hex");
+};
+
+const STAMPS = path.join(ROOT, "node_modules", ".lantern");
+
+const readStamp = (name) => {
+  const file = path.join(STAMPS, name);
+  return existsSync(file) ? readFileSync(file, "utf8") : "";
+};
+
+const writeStamp = (name, value) => {
+  mkdirSync(STAMPS, { recursive: true });
+  writeFileSync(path.join(STAMPS, name), value);
+};
+
+/** Installs the locked dependencies when they are missing or the lock has changed. */
+export function ensureInstalled() {
+  const lock = hashOf([readFileSync(path.join(ROOT, "package-lock.json"))]);
+  if (existsSync(path.join(ROOT, "node_modules", "next")) && readStamp("lock") === lock) return;
+  process.stdout.write("Installing what the program needs (npm ci)…\n");
+  const status = run("npm", ["ci", "--no-audit", "--no-fund"]);
+  if (status !== 0) {
+    process.stderr.write(
+      "The dependencies could not be installed: see the lines above. Check the connection to the npm registry and try again.\n",
+    );
+    process.exit(status);
+  }
+  writeStamp("lock", lock);
+}
+
+/** Everything a build is made of, as one hash. */
+function sourceHash() {
+  const files = ["package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json"];
+  const walk = (folder) => {
+    for (const entry of readdirSync(path.join(ROOT, folder), { withFileTypes: true })) {
+      const name = path.join(folder, entry.name);
+      if (entry.isDirectory()) walk(name);
+      else if (!/\.test\.tsx?$/u.test(entry.name)) files.push(name);
+    }
+  };
+  walk("src");
+  return hashOf(files.sort().flatMap((name) => [name, readFileSync(path.join(ROOT, name))]));
+}
+
+/** Builds when there is no build of the present source. @returns the exit code */
+export function ensureBuilt() {
+  const source = sourceHash();
+  const built = path.join(ROOT, ".next", "BUILD_ID");
+  if (existsSync(built) && statSync(built).size > 0 && readStamp("build") === source) return 0;
+  process.stdout.write("Building…\n");
+  const status = run("npx", ["--no-install", "next", "build"], {
+    env: { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+  });
+  if (status === 0) writeStamp("build", source);
+  return status;
+}
+
+/** Puts Debian's Chromium on the machine when it is absent. @returns whether it is there now */
+export function ensureChromium() {
+  if (existsSync("/usr/bin/chromium")) return true;
+  process.stdout.write("Installing Chromium from Debian's packages…\n");
+  const sudo = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, "apt-get", ...args];
+    return run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  };
+  if (apt("update") === 0) apt("install", "-y", "--no-install-recommends", "chromium");
+  return existsSync("/usr/bin/chromium");
+}

@@ -1,0 +1,25 @@
+import path from "node:path";
+import { defineConfig } from "vitest/config";
+
+const alias = { "@": path.resolve("src") };
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: { name: "unit", include: ["src/**/*.test.{ts,tsx}"], environment: "node" },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: "checks",
+          include: ["checks/**/*.test.ts"],
+          environment: "node",
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
+    ],
+  },
+});
