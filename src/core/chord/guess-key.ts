@@ -12,7 +12,8 @@ export type WeighedChord = { readonly chord: SoundingChord; readonly beats: numb
 /**
  * The major or minor key whose own chords cover most beats. A tie goes to the key of the last chord,
  * then to that of the first, then to the tonic that sounds longest.
- * @returns the key and whether nothing else fitted as well, or null without chords
+ * @returns the key, or null without chords; it is sure when nothing else fits as well, or when the song begins
+ * and ends on its chord
  * @example guessKey of G 4, C 4, D 4, G 4 // => { key: G major, sure: true }
  */
 export function guessKey(chords: readonly WeighedChord[]): { key: Key; sure: boolean } | null {
@@ -21,7 +22,7 @@ export function guessKey(chords: readonly WeighedChord[]): { key: Key; sure: boo
     (a, b) => b.fit - a.fit || b.isLast - a.isLast || b.isFirst - a.isFirst || b.tonicBeats - a.tonicBeats,
   );
   const [best, next] = ranked;
-  return { key: best!.key, sure: best!.fit > next!.fit };
+  return { key: best!.key, sure: best!.fit > next!.fit || best!.isLast + best!.isFirst === 2 };
 }
 
 function rank(key: Key, chords: readonly WeighedChord[]) {

@@ -58,10 +58,10 @@ export const addUse = (body: VersionBody, sectionId: string, makeId: MakeId): Si
 
 /** Takes a use out of the form with what was written for it. */
 export function removeUse(body: VersionBody, useId: string): Command {
-  return batch("Take a section out of the form", useRemoval(body, useId));
+  return batch("Take a section out of the form", removalOfUse(body, useId));
 }
 
-function useRemoval(body: VersionBody, useId: string): SimpleCommand[] {
+function removalOfUse(body: VersionBody, useId: string): SimpleCommand[] {
   return [
     ...Object.values(body.cells)
       .filter((cell) => cell.useId === useId)
@@ -78,19 +78,19 @@ export function removeSection(body: VersionBody, sectionId: string): Command {
   const outline = outlineOf(body);
   const lines = outline.byId.get(sectionId)?.lines ?? [];
   return batch("Remove a section", [
-    ...outline.form.filter((use) => use.sectionId === sectionId).flatMap((use) => useRemoval(body, use.id)),
-    ...lines.flatMap((line) => lineRemoval(body, line)),
+    ...outline.form.filter((use) => use.sectionId === sectionId).flatMap((use) => removalOfUse(body, use.id)),
+    ...lines.flatMap((line) => removalOfLine(body, line)),
     { type: "remove", table: "sections", id: sectionId },
   ]);
 }
 
 /** Removes a line with its chords and words. */
 export const removeLine = (body: VersionBody, line: OutlineLine): Command =>
-  batch("Remove a line", lineRemoval(body, line));
+  batch("Remove a line", removalOfLine(body, line));
 
-function lineRemoval(body: VersionBody, line: OutlineLine): SimpleCommand[] {
+function removalOfLine(body: VersionBody, line: OutlineLine): SimpleCommand[] {
   return [
-    ...line.chords.flatMap(({ chord }) => chordRemoval(body, chord.id)),
+    ...line.chords.flatMap(({ chord }) => removalOfChord(body, chord.id)),
     ...line.words.map(({ word }) => word).map(remove("words")),
     { type: "remove", table: "lines", id: line.line.id },
   ];
@@ -98,9 +98,9 @@ function lineRemoval(body: VersionBody, line: OutlineLine): SimpleCommand[] {
 
 /** Removes a chord with the shapes chosen for it. */
 export const removeChord = (body: VersionBody, chordId: string): Command =>
-  batch("Remove a chord", chordRemoval(body, chordId));
+  batch("Remove a chord", removalOfChord(body, chordId));
 
-const chordRemoval = (body: VersionBody, chordId: string): SimpleCommand[] => [
+const removalOfChord = (body: VersionBody, chordId: string): SimpleCommand[] => [
   ...Object.values(body.choices)
     .filter((choice) => choice.chordId === chordId)
     .map(remove("choices")),

@@ -9,7 +9,6 @@ import {
   type Kind,
   type LostEdit,
   newReplica,
-  type PendingEdit,
   type Replica,
   receive,
   resumePending,

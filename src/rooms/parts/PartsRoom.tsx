@@ -68,7 +68,6 @@ export function PartsRoom() {
       </p>
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
         <div className="overflow-x-auto">
-          {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: arrow keys move over the cells, which are buttons */}
           <table ref={table} className="w-full border-separate border-spacing-y-1" onKeyDown={onKeyDown}>
             <thead>
               <tr>

@@ -26,7 +26,7 @@ const BACK = new Set(["ArrowLeft", "PageUp"]);
  */
 export function Stage({ part, title, versionId, revision }: Props) {
   const [at, setAt] = useState(0);
-  const sheet = useRef<HTMLDivElement>(null);
+  const sheet = useRef<HTMLElement>(null);
   const [more, setMore] = useState(false);
   const last = part.sheets.length - 1;
   const here = Math.min(at, Math.max(0, last));
@@ -105,17 +105,16 @@ export function Stage({ part, title, versionId, revision }: Props) {
         <>
           <NowHead sheet={now} />
           <div className="flex min-h-0 flex-1 gap-4">
-            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys */}
-            <div
+            <section
               ref={sheet}
               onScroll={look}
+              // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys
               tabIndex={0}
-              role="group"
               aria-label={`${now.label}, words and chords`}
               className="stage-sheet min-w-0 flex-1 overflow-y-auto"
             >
               <SheetLines sheet={now} beatsInBar={part.beatsInBar} />
-            </div>
+            </section>
             {now.shapes.length > 0 && (
               <ul
                 aria-label="Shapes"

@@ -76,7 +76,7 @@ function setMeter(meta: Meta, value: string): Found {
  */
 export function readMeta(line: string, meta: Meta): false | Found {
   const match = /^\s*([A-Za-z ]{2,20}?)\s*[:=]\s*(\S.*?)\s*$/u.exec(line);
-  const name = match?.[1]!.toLowerCase();
+  const name = match?.[1]?.toLowerCase();
   const field = name !== undefined && Object.hasOwn(FIELDS, name) ? FIELDS[name] : undefined;
   return match && field ? field(meta, match[2]!.slice(0, 200)) : false;
 }

@@ -1,0 +1,153 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../base";
+import { parseChord, type SoundingChord } from "../chord";
+import { BASS_TUNING, GUITAR_TUNING, parseTuning } from "../pitch";
+import { TERMS } from "./difficulty";
+import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
+import { LEVELS } from "./level";
+import { FITTED, HELD_OUT, type Ordering, readFrets } from "./orderings";
+import { slowFullShapes } from "./slow-search";
+import { WEIGHTS } from "./weights";
+
+const guitar = sure(parseTuning(GUITAR_TUNING));
+const bass = sure(parseTuning(BASS_TUNING));
+const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
+const find = (symbol: string, options: Partial<FingeringOptions> = {}) => fingerings(chord(symbol), { tuning: guitar, ...options });
+const ids = (list: readonly Fingering[]) => list.map((one) => one.frets.join()).sort();
+const shape = (symbol: string, frets: string, options: Partial<FingeringOptions> = {}) => {
+  const found = find(symbol, options).fingerings.find((one) => one.frets.join() === readFrets(frets).join());
+  if (!found) throw new Error(`Expected ${symbol} to have ${frets}.`);
+  return found;
+};
+
+describe("fingerings: complete", () => {
+  // The slow plain search on a neck of few frets, over chords, hands, capos and tunings.
+  it.each([
+    ["C", "fluent", 0, 5, {}],
+    ["F#m7", "fluent", 0, 5, {}],
+    ["D/F#", "steady", 0, 5, {}],
+    ["C/Bb", "fluent", 0, 5, { inversions: true }],
+    ["G13", "fluent", 0, 4, {}],
+    ["Am", "beginner", 3, 5, { inversions: true }],
+    ["B", "fluent", 5, 5, { thumb: true }],
+  ] as const)("%s, %s hand, capo %i, %i frets", (symbol, level, capo, maxFret, more) => {
+    const options = { tuning: guitar, capo, maxFret, level, ...more };
+    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowFullShapes(chord(symbol), options));
+  });
+
+  it("handles three strings, eight, and a re-entrant tuning", () => {
+    for (const [text, symbol, maxFret] of [
+      ["G4 C4 E4 A4", "C", 7],
+      ["D3 A3 D4", "D5", 9],
+      ["D3 G3 B3 D4", "G/B", 7],
+    ] as const) {
+      const options = { tuning: sure(parseTuning(text.split(" "))), capo: 0, maxFret, level: "fluent" as const };
+      expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowFullShapes(chord(symbol), options));
+    }
+    const eight = sure(parseTuning("F#1 B1 E2 A2 D3 G3 B3 E4".split(" ")));
+    expect(fingerings(chord("E"), { tuning: eight, maxFret: 5 }).total).toBeGreaterThan(0);
+  });
+
+  it("gives every hand of a shape on request, each within the rules", () => {
+    const hands = find("E", { hands: true, maxFret: 3 }).fingerings.filter((one) => one.frets.join() === "0,2,2,1,0,0");
+    expect(hands.length).toBeGreaterThan(1);
+    expect(new Set(hands.map((one) => JSON.stringify(one.fingers))).size).toBe(hands.length);
+    for (const one of hands) expect(one.difficulty).toBeGreaterThanOrEqual(hands[0]!.difficulty);
+  });
+
+  it("grows with the level of the hand", () => {
+    const [beginner, steady, fluent] = LEVELS.map((level) => new Set(ids(find("G7", { level }).fingerings)));
+    for (const one of beginner!) expect(steady!.has(one)).toBe(true);
+    for (const one of steady!) expect(fluent!.has(one)).toBe(true);
+  });
+
+  it("keeps to the strings it is given", () => {
+    for (const { frets } of find("C", { strings: [2, 3, 4] }).fingerings) {
+      expect(frets.flatMap((fret, string) => (fret === null ? [] : [string]))).toEqual([2, 3, 4]);
+    }
+  });
+
+  it("counts before the limit", () => {
+    const all = find("Dm");
+    const some = find("Dm", { limit: 3 });
+    expect(some.total).toBe(all.total);
+    expect(some.fingerings).toEqual(all.fingerings.slice(0, 3));
+    expect(find("C", { limit: 0 }).fingerings).toEqual([]);
+  });
+
+  it("gives none for no chord", () => {
+    expect(fingerings(sure(parseChord("N.C.")), { tuning: guitar })).toEqual({ fingerings: [], total: 0 });
+  });
+});
+
+describe("fingerings: what is told of a shape", () => {
+  it("names hand, pitches and missing tones", () => {
+    expect(shape("C", "x32010")).toMatchObject({ fingers: [null, 3, 2, null, 1, null], barres: [], pitches: ["C3", "E3", "G3", "C4", "E4"], is: "C", omits: [] });
+    expect(shape("F#m", "244222").barres).toEqual([{ finger: 1, fret: 2, from: 0, to: 5 }]);
+    expect(shape("Eb", "xx1343").pitches).toEqual(["Eb3", "Bb3", "Eb4", "G4"]);
+  });
+
+  it("counts frets from the capo and sounds above it", () => {
+    expect(shape("D", "x32010", { capo: 2 }).pitches).toEqual(["D3", "F#3", "A3", "D4", "F#4"]);
+  });
+
+  it("calls an inversion and a colour by name", () => {
+    expect(shape("C", "032010", { inversions: true }).is).toBe("C/E");
+    expect(shape("C", "x30010", { allow: ["add9"] })).toMatchObject({ is: "Cadd9" });
+    expect(find("C", { allow: ["add9"] }).fingerings.some((one) => one.is === "C")).toBe(true);
+  });
+
+  it("says who damps a silent string", () => {
+    expect(shape("G", "3x0003").mutes).toEqual([{ string: 1, by: shape("G", "3x0003").fingers[0] }]);
+    expect(shape("D", "xx0232").mutes.map((mute) => mute.by)).toEqual(["thumb", "not struck"]);
+  });
+
+  it("prices add up to the difficulty, every term known and worth something", () => {
+    for (const one of find("Am7").fingerings) {
+      const sum = one.why.reduce((total, reason) => total + reason.cost, 0);
+      expect(sum).toBeCloseTo(one.difficulty, 6);
+      for (const { term, amount, cost } of one.why) {
+        expect(TERMS).toContain(term);
+        expect(amount * WEIGHTS[term]).toBeCloseTo(cost, 1);
+      }
+    }
+    for (const term of TERMS) expect(WEIGHTS[term]).toBeGreaterThan(0);
+    expect(WEIGHTS.fingers).toBeGreaterThanOrEqual(0.5);
+  });
+
+  it("comes easiest first, ties always alike", () => {
+    const list = find("A7").fingerings;
+    for (let at = 1; at < list.length; at++) expect(list[at]!.difficulty).toBeGreaterThanOrEqual(list[at - 1]!.difficulty);
+    expect(find("A7")).toEqual(find("A7"));
+  });
+});
+
+describe("fingerings: bass", () => {
+  it("plays one string, the slash bass or the root", () => {
+    const list = fingerings(chord("D/F#"), { tuning: bass, style: "bass", maxFret: 12 }).fingerings;
+    expect(list.map((one) => one.frets.findIndex((fret) => fret !== null))).toHaveLength(list.length);
+    expect(list[0]!.frets).toEqual([2, null, null, null]);
+    // F sharp up to the 12th fret: E 2, A 9, D 4, G 11.
+    expect(ids(list)).toEqual(["2,,,", ",9,,", ",,4,", ",,,11"].sort());
+    expect(list.every((one) => one.pitches[0]!.startsWith("F#"))).toBe(true);
+  });
+});
+
+/** Orderings of common practice (no source): those the weights were fitted to, and those the fit did not see. */
+describe.each([
+  ["fitted", FITTED],
+  ["held out", HELD_OUT],
+] as const)("difficulty: %s orderings", (_, orderings) => {
+  it.each(orderings.map((ordering): [string, Ordering] => [JSON.stringify(ordering), ordering]))("%s", (_name, ordering) => {
+    if (ordering.kind === "before") {
+      const [easier, harder] = [shape(...ordering.easier), shape(...ordering.harder)];
+      expect(easier.difficulty).toBeLessThan(harder.difficulty);
+      return;
+    }
+    const list = find(ordering.symbol).fingerings;
+    const wanted = ordering.frets.map((frets) => readFrets(frets).join());
+    const sounding = (one: Fingering) => one.frets.filter((fret) => fret !== null).length;
+    const rivals = ordering.kind === "first" ? list : list.filter((one) => sounding(one) !== 4);
+    expect(wanted).toContain(rivals[0]!.frets.join());
+  });
+});

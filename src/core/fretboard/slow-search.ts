@@ -1,0 +1,95 @@
+import { pitchClassOf, type Tuning } from "../pitch";
+import { hasForeignBass, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
+import { HAND_LIMITS, type Level } from "./level";
+import { fretMm } from "./neck";
+
+/**
+ * The rules of a full shape read straight off their sentences, as a plain search for tests: every
+ * combination of frets, every way to give each fretted string a finger. Shares nothing with the fast search
+ * but the tables.
+ */
+export function slowFullShapes(
+  chord: SoundingChord,
+  options: { tuning: Tuning; capo: number; maxFret: number; level: Level; inversions?: boolean; scaleMm?: number; thumb?: boolean },
+): string[] {
+  const { tuning, maxFret } = options;
+  const found: string[] = [];
+  const frets: (number | null)[] = [];
+  const choose = (string: number): void => {
+    if (string === tuning.length) {
+      if (sounds(chord, frets, options) && canHold(frets, options)) found.push(frets.join());
+      return;
+    }
+    for (let fret = -1; fret <= maxFret; fret++) {
+      frets[string] = fret < 0 ? null : fret;
+      choose(string + 1);
+    }
+  };
+  choose(0);
+  return found.sort();
+}
+
+type Options = Parameters<typeof slowFullShapes>[1];
+
+function sounds(chord: SoundingChord, frets: readonly (number | null)[], { tuning, capo, inversions = false }: Options): boolean {
+  const pitches = frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
+  if (pitches.length < 3) return false;
+  const heard = new Set(pitches.map((pitch) => pitch % 12));
+  const root = pitchClassOf(chord.root);
+  const allowed = pitchClassesOf(chord);
+  if ([...heard].some((pitchClass) => !allowed.includes(pitchClass))) return false;
+  if (!chord.essential.every((tone) => heard.has((root + toneSemitones(tone)) % 12))) return false;
+  const lowest = Math.min(...pitches) % 12;
+  const bass = pitchClassOf(chord.bass ?? chord.root);
+  return (inversions && !hasForeignBass(chord)) || lowest === bass;
+}
+
+/** Tries every assignment of fingers 1 to 4 (and the thumb, 0, on the first string) to the fretted strings. */
+function canHold(frets: readonly (number | null)[], options: Options): boolean {
+  const limits = HAND_LIMITS[options.level];
+  const sounding = frets.flatMap((fret, string) => (fret === null ? [] : [string]));
+  const inside = sounding.at(-1)! - sounding[0]! + 1 - sounding.length;
+  if (inside > limits.innerMutes) return false;
+  const fretted = frets.flatMap((fret, string) => (fret === null || fret === 0 ? [] : [string]));
+  const assigned: number[] = [];
+  const assign = (index: number): boolean => {
+    if (index === fretted.length) return holds(frets, fretted, assigned, options);
+    for (let finger = options.thumb && fretted[index] === 0 ? 0 : 1; finger <= 4; finger++) {
+      assigned[index] = finger;
+      if (assign(index + 1)) return true;
+    }
+    return false;
+  };
+  return assign(0);
+}
+
+function holds(frets: readonly (number | null)[], fretted: readonly number[], fingers: readonly number[], { capo, level, scaleMm = 648 }: Options): boolean {
+  const limits = HAND_LIMITS[level];
+  let barres = 0;
+  for (const finger of new Set(fingers)) {
+    const strings = fretted.filter((_, index) => fingers[index] === finger);
+    const fret = frets[strings[0]!]!;
+    if (strings.some((string) => frets[string] !== fret)) return false;
+    if (strings.length === 1) continue;
+    barres++;
+    for (let string = strings[0]!; string <= strings.at(-1)!; string++) {
+      const under = frets[string]!;
+      if (under !== null && under < fret) return false;
+    }
+  }
+  if (barres > limits.barres) return false;
+  for (let a = 0; a < fretted.length; a++) {
+    for (let b = 0; b < fretted.length; b++) {
+      if (fingers[a]! >= fingers[b]!) continue;
+      const [low, high] = [frets[fretted[a]!]!, frets[fretted[b]!]!];
+      const apart = Math.abs(fretMm(capo + high, scaleMm) - fretMm(capo + low, scaleMm));
+      if (fingers[a] === 0) {
+        if (apart > limits.reachMm[2]) return false;
+        continue;
+      }
+      if (low > high || (low === high && fretted[a]! > fretted[b]!)) return false;
+      if (apart > limits.reachMm[fingers[b]! - fingers[a]! - 1]!) return false;
+    }
+  }
+  return true;
+}
