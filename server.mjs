@@ -77,10 +77,17 @@ server.on("error", (error) => {
 });
 
 server.listen(port, hostname, async () => {
-  const app = next({ dev, dir: import.meta.dirname, hostname, port });
-  await app.prepare();
-  handle = app.getRequestHandler();
-  upgrade = app.getUpgradeHandler();
+  try {
+    const app = next({ dev, dir: import.meta.dirname, hostname, port });
+    await app.prepare();
+    handle = app.getRequestHandler();
+    upgrade = app.getUpgradeHandler();
+  } catch (error) {
+    say(
+      `The program could not start: ${error.message}\nNothing was changed. If there is no finished build, npm run demo makes one.`,
+    );
+    process.exit(1);
+  }
   ready();
   process.stdout.write(`Shared Lantern is lit: http://${hostname}:${port}\n`);
 });

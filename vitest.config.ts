@@ -8,7 +8,13 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: "unit", include: ["src/**/*.test.{ts,tsx}"], environment: "node" },
+        test: {
+          name: "unit",
+          include: ["src/**/*.test.{ts,tsx}"],
+          environment: "node",
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
       },
       {
         resolve: { alias },

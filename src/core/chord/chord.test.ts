@@ -45,7 +45,9 @@ describe("parseChord", () => {
     ["C7(b9,#11)", "1 3 5 b7 b9 #11"],
   ])("reads %s", (symbol, expected) => expect(tones(symbol)).toBe(expected));
 
-  it.each(["N.C.", "NC", "n.c."])("reads %s as no chord", (symbol) => expect(sure(parseChord(symbol)).kind).toBe("none"));
+  it.each(["N.C.", "NC", "n.c."])("reads %s as no chord", (symbol) =>
+    expect(sure(parseChord(symbol)).kind).toBe("none"),
+  );
 
   it("reads the slash bass and tells a foreign one", () => {
     expect(formatNoteName(chord("E6/9/B").bass!)).toBe("B");
@@ -54,14 +56,33 @@ describe("parseChord", () => {
     expect(hasForeignBass(chord("C"))).toBe(false);
   });
 
-  it.each(["Go", "Do", "Do7", "Add", "Bad", "Face", "Edge", "Ebb", "Ama", "BAD", "C/G/B", "C//G", "C/H", "", "Hm", "am", "Cxyz", "C(", "C/"])(
-    "refuses %j",
-    (text) => expect(parseChord(text).ok).toBe(false),
-  );
+  it.each([
+    "Go",
+    "Do",
+    "Do7",
+    "Add",
+    "Bad",
+    "Face",
+    "Edge",
+    "Ebb",
+    "Ama",
+    "BAD",
+    "C/G/B",
+    "C//G",
+    "C/H",
+    "",
+    "Hm",
+    "am",
+    "Cxyz",
+    "C(",
+    "C/",
+  ])("refuses %j", (text) => expect(parseChord(text).ok).toBe(false));
 
   it("never throws and never reads lower-case words (law)", () => {
     fc.assert(fc.property(fc.string({ maxLength: 40 }), (text) => typeof parseChord(text).ok === "boolean"));
-    fc.assert(fc.property(fc.stringMatching(/^[a-z]{1,12}$/), (word) => word === "n.c." || !parseChord(word).ok));
+    fc.assert(
+      fc.property(fc.stringMatching(/^[a-z]{1,12}$/), (word) => word === "n.c." || !parseChord(word).ok),
+    );
   });
 
   it("knows which tones may go", () => {
@@ -77,7 +98,8 @@ describe("parseChord", () => {
 });
 
 describe("moveChord", () => {
-  const move = (symbol: string, from: string, to: string) => moveChord(sure(parseChord(symbol)), sure(parseKey(from)), sure(parseKey(to)));
+  const move = (symbol: string, from: string, to: string) =>
+    moveChord(sure(parseChord(symbol)), sure(parseKey(from)), sure(parseKey(to)));
 
   it("moves root and bass alike and keeps the quality as written", () => {
     expect(move("E/G#", "A", "G")).toBe("D/F#");
@@ -95,7 +117,8 @@ describe("moveChord", () => {
 });
 
 describe("guessKey", () => {
-  const guess = (text: string) => guessKey(text.split(" ").map((symbol) => ({ chord: chord(symbol), beats: 4 })));
+  const guess = (text: string) =>
+    guessKey(text.split(" ").map((symbol) => ({ chord: chord(symbol), beats: 4 })));
 
   it("takes the key whose chords cover most beats, then the last chord, then the first", () => {
     expect(guess("G C D G")).toEqual({ key: sure(parseKey("G")), sure: true });

@@ -21,16 +21,24 @@ describe("capoTable", () => {
     const rows = table("F", "F Bb/D C Dm");
     const at = (capo: number) => rows.find((row) => row.capo === capo)!;
     expect(rows.map((row) => row.capo).sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
-    expect([formatKey(at(3).shapeKey), at(3).chords.map((one) => one.shape)]).toEqual(["D", ["D", "G/B", "A", "Bm"]]);
-    expect([formatKey(at(5).shapeKey), at(5).chords.map((one) => one.shape)]).toEqual(["C", ["C", "F/A", "G", "Am"]]);
+    expect([formatKey(at(3).shapeKey), at(3).chords.map((one) => one.shape)]).toEqual([
+      "D",
+      ["D", "G/B", "A", "Bm"],
+    ]);
+    expect([formatKey(at(5).shapeKey), at(5).chords.map((one) => one.shape)]).toEqual([
+      "C",
+      ["C", "F/A", "G", "Am"],
+    ]);
     expect(at(0).chords.map((one) => one.shape)).toEqual(["F", "Bb/D", "C", "Dm"]);
   });
 
   it("is sorted by effort, the mean difficulty weighted by beats, N.C. left out", () => {
     const rows = table("G", "G:6 N.C.:8 D:2");
-    for (let at = 1; at < rows.length; at++) expect(rows[at]!.effort!).toBeGreaterThanOrEqual(rows[at - 1]!.effort!);
+    for (let at = 1; at < rows.length; at++)
+      expect(rows[at]!.effort!).toBeGreaterThanOrEqual(rows[at - 1]!.effort!);
     const open = rows.find((row) => row.capo === 0)!;
-    const difficulty = (symbol: string) => fingerings(sure(parseChord(symbol)), { tuning: guitar }).fingerings[0]!.difficulty;
+    const difficulty = (symbol: string) =>
+      fingerings(sure(parseChord(symbol)), { tuning: guitar }).fingerings[0]!.difficulty;
     expect(open.effort).toBeCloseTo((6 * difficulty("G") + 2 * difficulty("D")) / 8, 5);
     expect(open.hardest).toEqual({ shape: "D", difficulty: difficulty("D") });
     expect(open.chords[1]).toEqual({ symbol: "N.C.", shape: "N.C." });
@@ -39,11 +47,17 @@ describe("capoTable", () => {
   it("keeps the shape names of a guitar tuned down", () => {
     const down = sure(parseTuning("Eb2 Ab2 Db3 Gb3 Bb3 Eb4".split(" ")));
     expect(formatKey(shapeKeyAt(sure(parseKey("Eb")), 0, down))).toBe("E");
-    expect(table("Eb", "Eb Ab", { tuning: down, maxCapo: 0 })[0]!.chords.map((one) => one.shape)).toEqual(["E", "A"]);
+    expect(table("Eb", "Eb Ab", { tuning: down, maxCapo: 0 })[0]!.chords.map((one) => one.shape)).toEqual([
+      "E",
+      "A",
+    ]);
   });
 
   it("puts last, without effort, a capo where a shape has no fingering", () => {
-    const rows = table("C", "C G13 C7(b9,#11)", { tuning: sure(parseTuning(["C3", "G3", "C4"])), maxCapo: 2 });
+    const rows = table("C", "C G13 C7(b9,#11)", {
+      tuning: sure(parseTuning(["C3", "G3", "C4"])),
+      maxCapo: 2,
+    });
     expect(rows.every((row) => row.effort === null)).toBe(true);
     expect(rows.map((row) => row.capo)).toEqual([0, 1, 2]);
     expect(rows[0]!.hardest?.difficulty).toBeNull();

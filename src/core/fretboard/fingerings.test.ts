@@ -12,7 +12,8 @@ import { WEIGHTS } from "./weights";
 const guitar = sure(parseTuning(GUITAR_TUNING));
 const bass = sure(parseTuning(BASS_TUNING));
 const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
-const find = (symbol: string, options: Partial<FingeringOptions> = {}) => fingerings(chord(symbol), { tuning: guitar, ...options });
+const find = (symbol: string, options: Partial<FingeringOptions> = {}) =>
+  fingerings(chord(symbol), { tuning: guitar, ...options });
 const ids = (list: readonly Fingering[]) => list.map((one) => one.frets.join()).sort();
 const shape = (symbol: string, frets: string, options: Partial<FingeringOptions> = {}) => {
   const found = find(symbol, options).fingerings.find((one) => one.frets.join() === readFrets(frets).join());
@@ -32,7 +33,9 @@ describe("fingerings: complete", () => {
     ["B", "fluent", 5, 5, { thumb: true }],
   ] as const)("%s, %s hand, capo %i, %i frets", (symbol, level, capo, maxFret, more) => {
     const options = { tuning: guitar, capo, maxFret, level, ...more };
-    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowFullShapes(chord(symbol), options));
+    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(
+      slowFullShapes(chord(symbol), options),
+    );
   });
 
   it("handles three strings, eight, and a re-entrant tuning", () => {
@@ -41,15 +44,24 @@ describe("fingerings: complete", () => {
       ["D3 A3 D4", "D5", 9],
       ["D3 G3 B3 D4", "G/B", 7],
     ] as const) {
-      const options = { tuning: sure(parseTuning(text.split(" "))), capo: 0, maxFret, level: "fluent" as const };
-      expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowFullShapes(chord(symbol), options));
+      const options = {
+        tuning: sure(parseTuning(text.split(" "))),
+        capo: 0,
+        maxFret,
+        level: "fluent" as const,
+      };
+      expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(
+        slowFullShapes(chord(symbol), options),
+      );
     }
     const eight = sure(parseTuning("F#1 B1 E2 A2 D3 G3 B3 E4".split(" ")));
     expect(fingerings(chord("E"), { tuning: eight, maxFret: 5 }).total).toBeGreaterThan(0);
   });
 
   it("gives every hand of a shape on request, each within the rules", () => {
-    const hands = find("E", { hands: true, maxFret: 3 }).fingerings.filter((one) => one.frets.join() === "0,2,2,1,0,0");
+    const hands = find("E", { hands: true, maxFret: 3 }).fingerings.filter(
+      (one) => one.frets.join() === "0,2,2,1,0,0",
+    );
     expect(hands.length).toBeGreaterThan(1);
     expect(new Set(hands.map((one) => JSON.stringify(one.fingers))).size).toBe(hands.length);
     for (const one of hands) expect(one.difficulty).toBeGreaterThanOrEqual(hands[0]!.difficulty);
@@ -82,7 +94,13 @@ describe("fingerings: complete", () => {
 
 describe("fingerings: what is told of a shape", () => {
   it("names hand, pitches and missing tones", () => {
-    expect(shape("C", "x32010")).toMatchObject({ fingers: [null, 3, 2, null, 1, null], barres: [], pitches: ["C3", "E3", "G3", "C4", "E4"], is: "C", omits: [] });
+    expect(shape("C", "x32010")).toMatchObject({
+      fingers: [null, 3, 2, null, 1, null],
+      barres: [],
+      pitches: ["C3", "E3", "G3", "C4", "E4"],
+      is: "C",
+      omits: [],
+    });
     expect(shape("F#m", "244222").barres).toEqual([{ finger: 1, fret: 2, from: 0, to: 5 }]);
     expect(shape("Eb", "xx1343").pitches).toEqual(["Eb3", "Bb3", "Eb4", "G4"]);
   });
@@ -117,7 +135,8 @@ describe("fingerings: what is told of a shape", () => {
 
   it("comes easiest first, ties always alike", () => {
     const list = find("A7").fingerings;
-    for (let at = 1; at < list.length; at++) expect(list[at]!.difficulty).toBeGreaterThanOrEqual(list[at - 1]!.difficulty);
+    for (let at = 1; at < list.length; at++)
+      expect(list[at]!.difficulty).toBeGreaterThanOrEqual(list[at - 1]!.difficulty);
     expect(find("A7")).toEqual(find("A7"));
   });
 });
@@ -138,16 +157,19 @@ describe.each([
   ["fitted", FITTED],
   ["held out", HELD_OUT],
 ] as const)("difficulty: %s orderings", (_, orderings) => {
-  it.each(orderings.map((ordering): [string, Ordering] => [JSON.stringify(ordering), ordering]))("%s", (_name, ordering) => {
-    if (ordering.kind === "before") {
-      const [easier, harder] = [shape(...ordering.easier), shape(...ordering.harder)];
-      expect(easier.difficulty).toBeLessThan(harder.difficulty);
-      return;
-    }
-    const list = find(ordering.symbol).fingerings;
-    const wanted = ordering.frets.map((frets) => readFrets(frets).join());
-    const sounding = (one: Fingering) => one.frets.filter((fret) => fret !== null).length;
-    const rivals = ordering.kind === "first" ? list : list.filter((one) => sounding(one) !== 4);
-    expect(wanted).toContain(rivals[0]!.frets.join());
-  });
+  it.each(orderings.map((ordering): [string, Ordering] => [JSON.stringify(ordering), ordering]))(
+    "%s",
+    (_name, ordering) => {
+      if (ordering.kind === "before") {
+        const [easier, harder] = [shape(...ordering.easier), shape(...ordering.harder)];
+        expect(easier.difficulty).toBeLessThan(harder.difficulty);
+        return;
+      }
+      const list = find(ordering.symbol).fingerings;
+      const wanted = ordering.frets.map((frets) => readFrets(frets).join());
+      const sounding = (one: Fingering) => one.frets.filter((fret) => fret !== null).length;
+      const rivals = ordering.kind === "first" ? list : list.filter((one) => sounding(one) !== 4);
+      expect(wanted).toContain(rivals[0]!.frets.join());
+    },
+  );
 });

@@ -1,5 +1,5 @@
-import { pitchClassOf, type Tuning } from "../pitch";
 import { hasForeignBass, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
+import { pitchClassOf, type Tuning } from "../pitch";
 import { HAND_LIMITS, type Level } from "./level";
 import { fretMm } from "./neck";
 
@@ -10,7 +10,15 @@ import { fretMm } from "./neck";
  */
 export function slowFullShapes(
   chord: SoundingChord,
-  options: { tuning: Tuning; capo: number; maxFret: number; level: Level; inversions?: boolean; scaleMm?: number; thumb?: boolean },
+  options: {
+    tuning: Tuning;
+    capo: number;
+    maxFret: number;
+    level: Level;
+    inversions?: boolean;
+    scaleMm?: number;
+    thumb?: boolean;
+  },
 ): string[] {
   const { tuning, maxFret } = options;
   const found: string[] = [];
@@ -31,7 +39,11 @@ export function slowFullShapes(
 
 type Options = Parameters<typeof slowFullShapes>[1];
 
-function sounds(chord: SoundingChord, frets: readonly (number | null)[], { tuning, capo, inversions = false }: Options): boolean {
+function sounds(
+  chord: SoundingChord,
+  frets: readonly (number | null)[],
+  { tuning, capo, inversions = false }: Options,
+): boolean {
   const pitches = frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
   if (pitches.length < 3) return false;
   const heard = new Set(pitches.map((pitch) => pitch % 12));
@@ -63,7 +75,12 @@ function canHold(frets: readonly (number | null)[], options: Options): boolean {
   return assign(0);
 }
 
-function holds(frets: readonly (number | null)[], fretted: readonly number[], fingers: readonly number[], { capo, level, scaleMm = 648 }: Options): boolean {
+function holds(
+  frets: readonly (number | null)[],
+  fretted: readonly number[],
+  fingers: readonly number[],
+  { capo, level, scaleMm = 648 }: Options,
+): boolean {
   const limits = HAND_LIMITS[level];
   let barres = 0;
   for (const finger of new Set(fingers)) {

@@ -27,7 +27,14 @@ describe("keys", () => {
 
   // C shapes sound C, Db, D, Eb, E, F at capo 0 to 5 (common practice, no source).
   it("names the keys above C as players do", () => {
-    expect([0, 1, 2, 3, 4, 5].map((semitones) => formatKey(moveKey(key("C"), semitones)))).toEqual(["C", "Db", "D", "Eb", "E", "F"]);
+    expect([0, 1, 2, 3, 4, 5].map((semitones) => formatKey(moveKey(key("C"), semitones)))).toEqual([
+      "C",
+      "Db",
+      "D",
+      "Eb",
+      "E",
+      "F",
+    ]);
   });
 
   it("takes F sharp or G flat by the side it comes from", () => {
@@ -57,7 +64,9 @@ describe("keys", () => {
     expect(moved("D#", "C", "E")).toBe("G");
   });
 
-  const keys = fc.tuple(fc.integer({ min: -6, max: 6 }), fc.constantFrom("major" as const, "minor" as const)).map(([signature, mode]) => ({ tonic: mode === "minor" ? signature + 3 : signature, mode }));
+  const keys = fc
+    .tuple(fc.integer({ min: -6, max: 6 }), fc.constantFrom("major" as const, "minor" as const))
+    .map(([signature, mode]) => ({ tonic: mode === "minor" ? signature + 3 : signature, mode }));
 
   it("moving twelve times a semitone comes home (law)", () => {
     fc.assert(
@@ -72,12 +81,17 @@ describe("keys", () => {
 
   it("transposing there and back changes no tone of the key (law)", () => {
     fc.assert(
-      fc.property(keys, fc.integer({ min: 0, max: 11 }), fc.integer({ min: -1, max: 5 }), (from, by, degree) => {
-        const to = moveKey(from, by);
-        const note = signatureOf(from) + degree;
-        expect(isInKey(note, from)).toBe(true);
-        expect(moveName(moveName(note, from, to), to, from)).toBe(note);
-      }),
+      fc.property(
+        keys,
+        fc.integer({ min: 0, max: 11 }),
+        fc.integer({ min: -1, max: 5 }),
+        (from, by, degree) => {
+          const to = moveKey(from, by);
+          const note = signatureOf(from) + degree;
+          expect(isInKey(note, from)).toBe(true);
+          expect(moveName(moveName(note, from, to), to, from)).toBe(note);
+        },
+      ),
     );
   });
 });

@@ -1,7 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
-import { alterOf, formatNoteName, nameOfPitchClass, parseNoteName, pitchClassOf, semitonesUp, simplerName } from "./note-name";
+import {
+  alterOf,
+  formatNoteName,
+  nameOfPitchClass,
+  parseNoteName,
+  pitchClassOf,
+  semitonesUp,
+  simplerName,
+} from "./note-name";
 
 const name = (text: string) => sure(parseNoteName(text));
 
@@ -32,7 +40,9 @@ describe("note names", () => {
   });
 
   it("writes and reads back every place (law)", () => {
-    fc.assert(fc.property(fc.integer({ min: -15, max: 19 }), (place) => name(formatNoteName(place)) === place));
+    fc.assert(
+      fc.property(fc.integer({ min: -15, max: 19 }), (place) => name(formatNoteName(place)) === place),
+    );
   });
 
   it("keeps the pitch and needs at most one accidental when simplified (law)", () => {

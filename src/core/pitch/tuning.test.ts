@@ -1,7 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
 import { formatPitch, parsePitch } from "./pitch";
-import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning, STANDARD_TUNINGS, stringNames, tuningShift } from "./tuning";
+import {
+  BASS_TUNING,
+  formatTuning,
+  GUITAR_TUNING,
+  parseTuning,
+  STANDARD_TUNINGS,
+  stringNames,
+  tuningShift,
+} from "./tuning";
 
 const tuning = (text: string) => sure(parseTuning(text.split(" ")));
 
@@ -17,7 +25,9 @@ describe("pitches", () => {
     ["G9", 127],
   ])("reads %s as %i", (text, midi) => expect(sure(parsePitch(text))).toBe(midi));
 
-  it.each(["C", "H2", "C44", "4C", "G#9", "Cb-1"])("refuses %j", (text) => expect(parsePitch(text).ok).toBe(false));
+  it.each(["C", "H2", "C44", "4C", "G#9", "Cb-1"])("refuses %j", (text) =>
+    expect(parsePitch(text).ok).toBe(false),
+  );
 
   it("writes what it reads, spelled as asked", () => {
     for (let midi = 0; midi < 128; midi++) expect(sure(parsePitch(formatPitch(midi)))).toBe(midi);
@@ -36,7 +46,8 @@ describe("tunings", () => {
     }
   });
 
-  it("are read and written alike", () => expect(formatTuning(tuning("E1 A1 D2 G2"))).toEqual([...BASS_TUNING]));
+  it("are read and written alike", () =>
+    expect(formatTuning(tuning("E1 A1 D2 G2"))).toEqual([...BASS_TUNING]));
 
   it("find an even shift, and none where strings differ", () => {
     expect(tuningShift(tuning("Eb2 Ab2 Db3 Gb3 Bb3 Eb4"))).toBe(-1);
@@ -51,7 +62,10 @@ describe("tunings", () => {
   });
 
   it("say which string cannot be read", () => {
-    expect(parseTuning(["E2", "A2", "X3"])).toEqual({ ok: false, problem: { code: "not-a-pitch", text: "X3", string: 2 } });
+    expect(parseTuning(["E2", "A2", "X3"])).toEqual({
+      ok: false,
+      problem: { code: "not-a-pitch", text: "X3", string: 2 },
+    });
     expect(parseTuning(["E2", "A2"])).toEqual({ ok: false, problem: { code: "string-count", count: 2 } });
   });
 });

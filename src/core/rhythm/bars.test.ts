@@ -66,8 +66,14 @@ describe("sumBars", () => {
     expect(sumBars([section("")], BAR)[0]!.open).toBeNull();
   });
 
-  const chords = fc.array(fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }), { minLength: 1, maxLength: 5 });
-  const build = (lengths: number[][]): BarSection => ({ pickup: 0, lines: lengths.map((line) => line.map((beats) => ({ symbol: "C", ticks: beats * Q }))) });
+  const chords = fc.array(fc.array(fc.integer({ min: 1, max: 9 }), { maxLength: 4 }), {
+    minLength: 1,
+    maxLength: 5,
+  });
+  const build = (lengths: number[][]): BarSection => ({
+    pickup: 0,
+    lines: lengths.map((line) => line.map((beats) => ({ symbol: "C", ticks: beats * Q }))),
+  });
 
   it("loses no time: bars add up to the lines, and every bar but the last is whole (law)", () => {
     fc.assert(
@@ -87,7 +93,11 @@ describe("sumBars", () => {
       fc.property(chords, (lengths) => {
         const own = build(lengths);
         for (const fix of sumBars([own], BAR)[0]!.open?.fixes ?? []) {
-          const lines = own.lines.map((line, index) => line.map((chord, at) => (index === fix.line && at === fix.at ? { ...chord, ticks: fix.ticks } : chord)));
+          const lines = own.lines.map((line, index) =>
+            line.map((chord, at) =>
+              index === fix.line && at === fix.at ? { ...chord, ticks: fix.ticks } : chord,
+            ),
+          );
           expect(sumBars([{ pickup: 0, lines }], BAR)[0]!.open).toBeNull();
         }
       }),

@@ -10,7 +10,7 @@ export type ChordToken = {
 const BAR = /^(?:\|{1,2}:?|:\|{1,2}:?|‖)$/u;
 const REPEAT_MARK = /^\(?(?:x\d{1,2}|\d{1,2}x)\)?$/iu;
 /** Something that looks meant as a chord: a capital note letter and a short tail with a figure or sign in it. */
-const CHORDLIKE = /^[A-H](?:[#b♯♭]|m|M|sus|add|dim|aug|maj|\d|[/(+°ø])\S{0,11}$/u;
+const CHORDLIKE = /^[A-H](?:(?:[#b♯♭]|m|M|sus|add|dim|aug|maj|[/(+°ø])\S{0,11}|\S{0,4}\d\S{0,6})$/u;
 
 /**
  * Reads a line of chords, or null when it is not one. A word among several chords that looks meant as a
