@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: "e2e",
   workers: 1,
   retries: 0,
-  timeout: 60_000,
-  reporter: [["list"], ["json"]],
+  timeout: 30_000,
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [["list"], ["json"]] : [["list"]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },

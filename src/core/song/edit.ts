@@ -73,12 +73,19 @@ export const commandSchema: z.ZodType<Command> = z.union([
   }),
 ]);
 
-type TableSchema = z.ZodObject;
+/** How a whole row, and some fields of it, are checked. */
+type RowChecks = { readonly row: z.ZodObject; readonly fields: z.ZodObject };
 
-const schemaOf = (kind: Kind, table: string): TableSchema | null =>
-  Object.hasOwn(TABLES[kind], table)
-    ? ((TABLES[kind] as Readonly<Record<string, TableSchema>>)[table] ?? null)
-    : null;
+const CHECKS: ReadonlyMap<string, RowChecks> = new Map(
+  Object.entries(TABLES).flatMap(([kind, tables]) =>
+    Object.entries(tables as Readonly<Record<string, z.ZodObject>>).map(
+      ([table, schema]): [string, RowChecks] => [
+        `${kind} ${table}`,
+        { row: schema.strict(), fields: schema.strict().partial() },
+      ],
+    ),
+  ),
+);
 
 /**
  * Applies an edit. The body given is not changed; on a problem nothing is.
@@ -116,14 +123,14 @@ function applySimple(
   own: (table: string) => Record<string, Row>,
 ): Result<SimpleCommand, EditProblem> {
   const { table } = command;
-  const schema = schemaOf(kind, table);
-  if (!schema) return fail({ code: "unknown-table", table });
+  const checks = CHECKS.get(`${kind} ${table}`);
+  if (!checks) return fail({ code: "unknown-table", table });
   const rows = body[table] ?? {};
   const id = rowIdOf(command);
   const row = Object.hasOwn(rows, id) ? rows[id]! : null;
   if (command.type === "add") {
     if (row) return fail({ code: "row-exists", table, id });
-    const checked = schema.strict().safeParse(command.row);
+    const checked = checks.row.safeParse(command.row);
     if (!checked.success) return fail(badField(table, id, checked.error));
     own(table)[id] = checked.data as Row;
     return ok({ type: "remove", table, id });
@@ -135,7 +142,7 @@ function applySimple(
   }
   if ("id" in command.fields)
     return fail({ code: "bad-field", table, id, field: "id", message: "cannot be changed" });
-  const checked = schema.strict().partial().safeParse(command.fields);
+  const checked = checks.fields.safeParse(command.fields);
   if (!checked.success) return fail(badField(table, id, checked.error));
   own(table)[id] = { ...row, ...checked.data };
   const before = Object.fromEntries(Object.keys(command.fields).map((field) => [field, row[field]]));

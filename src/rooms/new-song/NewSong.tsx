@@ -35,6 +35,12 @@ export function NewSong() {
   const [busy, setBusy] = useState(false);
   const deferred = useDeferredValue(text);
   const sheet = useMemo(() => readChordText(deferred), [deferred]);
+  /** A text too long for a sheet is not taken over: the field stays as it was. */
+  const take = (typed: string) => {
+    const found = typed.length > LONGEST_SHEET ? readChordText(typed).problems[0] : undefined;
+    setProblem(found ? `${saySheetProblem(found)} The field was left as it was.` : "");
+    if (!found) setText(typed);
+  };
   const make = async () => {
     const fatal = readChordText(text).problems.find((one) => one.code === "empty" || one.code === "too-long");
     if (fatal) return setProblem(saySheetProblem(fatal));
@@ -88,7 +94,13 @@ export function NewSong() {
               value={text}
               placeholder={HINT}
               spellCheck={false}
-              onChange={(event) => setText(event.target.value)}
+              onChange={(event) => take(event.target.value)}
+              onPaste={(event) => {
+                const pasted = event.clipboardData.getData("text");
+                if (pasted.length <= LONGEST_SHEET) return;
+                event.preventDefault();
+                take(pasted);
+              }}
             />
           </label>
           {problem && (

@@ -79,9 +79,9 @@ export function Shapes({ section, use, player, cell, namer }: Props) {
                 className={`w-full rounded-field p-1 text-center ${open ? "bg-base-300" : "hover:bg-base-300"}`}
                 onClick={() => setOpened(open ? null : place.sounding)}
               >
-                <span className="font-mono font-bold">{pretty(place.name)}</span>
+                <span className="font-mono font-bold">{pretty(place.name)}</span>{" "}
                 {place.name !== place.sounding && (
-                  <span className="ml-1 text-xs">sounds {pretty(place.sounding)}</span>
+                  <span className="text-xs">sounds {pretty(place.sounding)}</span>
                 )}
                 {shape ? (
                   <ChordDiagram

@@ -35,7 +35,7 @@ export function Settings({ version }: { version: VersionRow }) {
   };
   const choices = keyChoices(version.key).map((key) => ({ value: key, label: sayKey(key) }));
   return (
-    <section aria-label="Key, tempo and metre" className="rounded-box bg-base-200 p-4">
+    <section aria-label="How it is played" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Key, tempo, metre</h2>
       <div className="flex flex-wrap gap-3">
         <SelectField

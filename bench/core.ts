@@ -1,0 +1,124 @@
+/** The figures of the core: fingerings, and an edit on a large song. Printed by `npm run bench`. */
+import { createHash } from "node:crypto";
+import { sure } from "../src/core/base";
+import { parseChord } from "../src/core/chord";
+import { readChordText, versionOfSheet } from "../src/core/formats";
+import { fingerings } from "../src/core/fretboard";
+import { GUITAR_TUNING, parseTuning } from "../src/core/pitch";
+import {
+  applyEdit,
+  type Body,
+  byOrder,
+  indexCells,
+  outlineOf,
+  type Player,
+  resolveCell,
+  sectionSums,
+  set,
+  timelineOf,
+  type VersionBody,
+} from "../src/core/song";
+import { largeSheet, quantiles } from "./large-song.mjs";
+
+const ROOTS = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
+const QUALITIES = [
+  "",
+  "m",
+  "7",
+  "m7",
+  "maj7",
+  "sus2",
+  "sus4",
+  "7sus4",
+  "add9",
+  "6",
+  "m6",
+  "9",
+  "m9",
+  "maj9",
+  "dim",
+  "dim7",
+  "m7b5",
+  "aug",
+  "m(add9)",
+  "6/9",
+];
+
+function benchFingerings(): void {
+  const tuning = sure(parseTuning(GUITAR_TUNING));
+  const times: number[] = [];
+  const hash = createHash("sha256");
+  let shapes = 0;
+  for (const root of ROOTS) {
+    for (const quality of QUALITIES) {
+      const chord = sure(parseChord(root + quality));
+      const began = performance.now();
+      const found = fingerings(chord, { tuning, maxFret: 15 });
+      times.push(performance.now() - began);
+      shapes += found.total;
+      for (const one of found.fingerings)
+        hash.update(`${root}${quality} ${one.frets.join()} ${one.difficulty}\n`);
+    }
+  }
+  const { median, p95 } = quantiles(times);
+  console.log(
+    `fingerings, all of a chord, standard tuning, maxFret 15, ${times.length} chords, nothing cached: ${shapes} shapes, hash ${hash.digest("hex").slice(0, 16)}; median ${median.toFixed(1)} ms (at most 5), p95 ${p95.toFixed(1)} ms (at most 15)`,
+  );
+}
+
+/** A song of 40 sections and 5 players, edited 200 times: reducer, timeline and everything the sheet shows. */
+function benchEdit(): void {
+  let count = 0;
+  const makeId = () => `id${count++}`;
+  const base = versionOfSheet(readChordText(largeSheet(40)), "Bench", makeId);
+  const players = Object.fromEntries(
+    Array.from({ length: 5 }, (_, index): [string, Player] => [
+      `p${index}`,
+      {
+        id: `p${index}`,
+        bandPlayerId: null,
+        order: `V${index + 1}`,
+        name: `P${index}`,
+        instrument: "guitar",
+        tuning: [...GUITAR_TUNING],
+        capo: 0,
+        level: "fluent",
+        sings: false,
+        range: null,
+        light: 2,
+        role: "support",
+      },
+    ]),
+  );
+  let body: VersionBody = { ...base, players };
+  const words = Object.keys(body.words);
+  const chords = Object.keys(body.chords);
+  const times: number[] = [];
+  for (let edit = 0; edit < 200; edit++) {
+    const command =
+      edit % 2
+        ? set("words", words[(edit * 7) % words.length]!, { text: `word${edit}` })
+        : set("chords", chords[(edit * 11) % chords.length]!, { ticks: 960 * (1 + (edit % 4)) });
+    const began = performance.now();
+    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+    const outline = outlineOf(body);
+    const timeline = timelineOf(body, outline);
+    const sums = sectionSums(body, outline);
+    const index = indexCells(body, outline);
+    const sheet = outline.form.map((use) =>
+      Object.values(body.players)
+        .sort(byOrder)
+        .map((player) => resolveCell(index, use, player)),
+    );
+    times.push(performance.now() - began);
+    if (timeline.passages.length === 0 || sums.size === 0 || sheet.length === 0)
+      throw new Error("Expected a song.");
+  }
+  const { median, p95 } = quantiles(times);
+  console.log(
+    `an edit on 40 sections and 5 players (${words.length} words, ${chords.length} chords): median ${median.toFixed(1)} ms, p95 of 200 ${p95.toFixed(1)} ms (at most 16)`,
+  );
+}
+
+benchFingerings();
+benchEdit();

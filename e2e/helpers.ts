@@ -1,0 +1,68 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+
+/** A sheet of our own with headings of two kinds, bars and a bare line; its chorus does not close. */
+export const SHEET = `Night Ferry
+Key: G
+Tempo: 84
+Time: 4/4
+
+[Verse 1]
+G . . .              D/F# . . .
+Rope on the railing, salt in the air
+Em7 . . .      C . . .
+Somebody waits at the foot of the stair
+
+Chorus:
+| C      | G/B    |
+Carry me over
+Am7 . . .   D . .
+Carry me home
+
+[Verse 1]
+
+Chorus:
+`;
+
+/** Makes a song by pasting, and waits in its Song room. */
+export async function makeSong(page: Page, text = SHEET): Promise<string> {
+  await page.goto("/new");
+  await page.getByLabel("The sheet").fill(text);
+  await page.getByRole("button", { name: "Make this song" }).click();
+  await page.waitForURL(/\/song\/[\w-]+$/);
+  return page.url().split("/").at(-1)!;
+}
+
+export const room = async (page: Page, name: "Song" | "Players" | "Keys" | "Parts") => {
+  await page.getByRole("navigation", { name: "Rooms of this song" }).getByRole("link", { name }).click();
+  if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
+};
+
+/** Waits until every change is on disk. */
+export const saved = (page: Page) =>
+  expect(page.locator("[data-saving]")).toHaveAttribute("data-saving", "saved");
+
+/** No rule of WCAG 2 A or AA broken, as far as axe sees. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"])
+    .analyze();
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .map((node) => node.html)
+          .slice(0, 3)
+          .join(" | ")}`,
+    ),
+  ).toEqual([]);
+}
+
+export async function addThreePlayers(page: Page): Promise<void> {
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  await page.getByRole("button", { name: "Add an electric guitar" }).click();
+  await page.getByRole("button", { name: "Add a bass" }).click();
+  await expect(page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") })).toHaveCount(3);
+  await saved(page);
+}

@@ -1,0 +1,46 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { expect, test } from "@playwright/test";
+import { startServer } from "../scripts/lib/server.mjs";
+import { saved } from "./helpers";
+
+test("a killed program comes back with everything that was saved, and a backup restores it elsewhere", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const data = mkdtempSync(path.join(tmpdir(), "lantern-kill-"));
+  const empty = mkdtempSync(path.join(tmpdir(), "lantern-empty-"));
+  const first = await startServer({ data });
+  await page.goto(first.address);
+  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: "Lamp on the Water" }).click();
+  await page.waitForURL(/\/song\//);
+  const place = new URL(page.url()).pathname;
+  await page.getByLabel("Tempo").fill("88");
+  await page.getByLabel("Tempo").press("Enter");
+  await saved(page);
+  await first.stop("SIGKILL");
+
+  const second = await startServer({ data });
+  await page.goto(second.address + place);
+  await expect(page.getByLabel("Tempo")).toHaveValue("88");
+  await page.goto(second.address);
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Save everything as one file" }).click();
+  const file = await (await download).path();
+  await second.stop();
+
+  const third = await startServer({ data: empty, env: { LANTERN_DEMO: "off" } });
+  await page.goto(third.address);
+  await expect(page.getByText("No songs yet.")).toBeVisible();
+  await page
+    .getByLabel("Bring a backup back")
+    .setInputFiles({ name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from("no zip") });
+  await expect(page.getByText("This is not a backup of Shared Lantern")).toBeVisible();
+  await page.getByLabel("Bring a backup back").setInputFiles(file);
+  await expect(page.getByText("6 documents are back.")).toBeVisible();
+  await page.goto(third.address + place);
+  await expect(page.getByLabel("Tempo")).toHaveValue("88");
+  await third.stop();
+  for (const folder of [data, empty]) rmSync(folder, { recursive: true, force: true });
+});

@@ -1,0 +1,183 @@
+/** `npm run bench`: every figure the issues ask for, as measured on this machine. */
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { gzipSync } from "node:zlib";
+import { largeSheet } from "../bench/large-song.mjs";
+import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
+
+ensureInstalled();
+if (ensureBuilt() !== 0 || !ensureChromium()) process.exit(1);
+const { chromium } = await import("@playwright/test");
+const { CHROMIUM, CHROMIUM_ARGS } = await import("./lib/browser.mjs");
+const { crashOnce } = await import("./lib/crash.mjs");
+const { startServer } = await import("./lib/server.mjs");
+
+const folder = () => mkdtempSync(path.join(tmpdir(), "lantern-bench-"));
+const remove = (name) => rmSync(name, { recursive: true, force: true });
+const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
+
+async function benchStart() {
+  const empty = [];
+  const withData = [];
+  for (let round = 0; round < 3; round++) {
+    const data = folder();
+    const first = await startServer({ data });
+    empty.push(first.firstPageMs);
+    await first.stop();
+    const again = await startServer({ data });
+    withData.push(again.firstPageMs);
+    await again.stop();
+    remove(data);
+  }
+  console.log(
+    `start to first page, median of 3: ${seconds(median(withData))} with data (at most 3.5), ${seconds(median(empty))} with an empty folder (at most 9)`,
+  );
+}
+
+/** Scripts a page loads until nothing more comes, workers included, gzipped. */
+async function scriptSize(page, address) {
+  const sizes = new Map();
+  page.on("response", async (response) => {
+    if (/javascript/u.test(response.headers()["content-type"] ?? ""))
+      sizes.set(response.url(), gzipSync(await response.body(), { level: 6 }).length);
+  });
+  await page.goto(address, { waitUntil: "load" });
+  await page.waitForTimeout(3000);
+  return { bytes: [...sizes.values()].reduce((sum, size) => sum + size, 0), files: sizes.size };
+}
+
+async function benchBrowser() {
+  const data = folder();
+  const server = await startServer({ data });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const post = async (place, body) =>
+    (
+      await fetch(server.address + place, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+      })
+    ).json();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(server.address);
+  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: "Lamp on the Water" }).click();
+  await page.waitForURL(/\/song\//u);
+  const stage = await page.getByRole("link", { name: "Maren’s stage" }).getAttribute("href");
+  const fresh = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const { bytes, files } = await scriptSize(fresh, server.address + stage);
+  console.log(
+    `script of Stage until idle, workers included: ${(bytes / 1000).toFixed(1)} kB gzipped in ${files} files (at most 190)`,
+  );
+  await fresh.keyboard.press("ArrowRight");
+  await fresh.waitForTimeout(300);
+  const pxPerMm = Math.hypot(1280, 800) / (13 * 25.4);
+  const least = async (selector) =>
+    Math.min(
+      ...(await fresh
+        .locator(selector)
+        .evaluateAll((all) =>
+          all.filter((one) => one.textContent?.trim()).map((one) => one.getBoundingClientRect().height),
+        )),
+    ) / pxPerMm;
+  console.log(
+    `stage at 1280×800 on 13 inches: chords ${(await least(".stage-line .sung-chord")).toFixed(1)} mm (at least 10), words ${(await least(".stage-line .sung-words")).toFixed(1)} mm (at least 7)`,
+  );
+
+  const { versionId } = await post("/api/songs", { text: largeSheet(40) });
+  for (let player = 0; player < 5; player++) {
+    const row = {
+      id: `p${player}`,
+      bandPlayerId: null,
+      order: `V${player + 1}`,
+      name: `P${player}`,
+      instrument: "guitar",
+      tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+      capo: 0,
+      level: "fluent",
+      sings: false,
+      range: null,
+      light: 2,
+      role: "support",
+    };
+    await post(`/api/documents/${versionId}/edits`, {
+      editId: `player${player}`,
+      base: player,
+      command: { type: "add", table: "players", row },
+    });
+  }
+  const tasks = async (place, act) => {
+    const typing = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await typing.goto(server.address + place, { waitUntil: "load" });
+    await typing.waitForTimeout(2500);
+    await typing.evaluate(() => {
+      globalThis.longTasks = [];
+      new PerformanceObserver((list) =>
+        globalThis.longTasks.push(...list.getEntries().map((entry) => entry.duration)),
+      ).observe({ type: "longtask" });
+    });
+    await act(typing);
+    await typing.waitForTimeout(800);
+    const found = await typing.evaluate(() => globalThis.longTasks);
+    await typing.close();
+    return found;
+  };
+  const inSong = await tasks(`/song/${versionId}`, async (typing) => {
+    await typing.getByRole("button", { name: "Change line 1 of Verse 3", exact: true }).click();
+    await typing.waitForTimeout(600);
+    await typing.evaluate(() => {
+      globalThis.longTasks.length = 0;
+    });
+    for (let round = 0; round < 4; round++) {
+      await typing.getByLabel("Words").fill("");
+      await typing.getByLabel("Words").pressSequentially(`new words ${round} of the line`, { delay: 15 });
+      await typing.getByLabel("Words").press("Enter");
+      await typing.waitForTimeout(250);
+    }
+  });
+  const inParts = await tasks(`/song/${versionId}/parts`, async (typing) => {
+    for (let round = 0; round < 4; round++) {
+      await typing.getByLabel("Note").fill("");
+      await typing.getByLabel("Note").pressSequentially(`let it ring ${round}`, { delay: 15 });
+      await typing.getByLabel("Note").press("Enter");
+      await typing.waitForTimeout(250);
+    }
+  });
+  const say = (list) => (list.length === 0 ? "none" : list.map((ms) => `${Math.round(ms)} ms`).join(", "));
+  console.log(
+    `tasks over 50 ms while typing, 40 sections and 5 players: Song ${say(inSong)}; Parts ${say(inParts)} (none)`,
+  );
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
+async function benchCrash(rounds) {
+  const total = { acknowledged: 0, missing: 0, twice: 0, least: Number.POSITIVE_INFINITY };
+  const data = folder();
+  for (let round = 0; round < rounds; round++) {
+    const result = await crashOnce({ data, atLeast: 50, run: round });
+    total.acknowledged += result.acknowledged;
+    total.least = Math.min(total.least, result.acknowledged);
+    total.missing += result.missing;
+    total.twice += result.twice + result.stray;
+  }
+  console.log(
+    `kill -9 with writes in flight, ${rounds} times: ${total.acknowledged} edits acknowledged (at least ${total.least} a run), ${total.missing} missing, ${total.twice} twice or unknown`,
+  );
+  const status = run("npx", ["--no-install", "tsx", "bench/replay.ts", data]);
+  remove(data);
+  if (total.missing + total.twice > 0 || status !== 0) process.exitCode = 1;
+}
+
+/** The parts of the bench; `npm run bench -- browser` runs one alone. */
+const PARTS = {
+  core: () => run("npx", ["--no-install", "tsx", "bench/core.ts"]),
+  start: benchStart,
+  browser: benchBrowser,
+  crash: () => benchCrash(20),
+};
+
+const [only] = process.argv.slice(2);
+for (const [name, part] of Object.entries(PARTS)) if (only === undefined || only === name) await part();
