@@ -1,4 +1,4 @@
-import { LIGHTS, type Role, type SectionKind } from "@/core/song";
+import type { Role, SectionKind } from "@/core/song";
 
 /** Note, key and chord names with real accidentals. @example pretty("Bb/D#") // => "B♭/D♯" */
 export const pretty = (symbol: string): string =>
@@ -15,8 +15,6 @@ export const sayTime = (seconds: number): string => {
 };
 
 export const sayCapo = (capo: number): string => (capo === 0 ? "no capo" : `capo ${capo}`);
-
-export const LIGHT_WORDS = LIGHTS;
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = Object.freeze({
   carry: "carries",

@@ -27,7 +27,6 @@ export const SECTION_KINDS = [
   "outro",
   "other",
 ] as const;
-export const LIGHTS = ["out", "ember", "low", "bright", "full"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass"] as const;
 

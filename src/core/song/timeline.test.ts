@@ -63,9 +63,10 @@ describe("timelineOf", () => {
   });
 
   it("judges a section by what follows it in the form", () => {
-    const sums = sectionSums(body);
+    const sums = sectionSums(body, outlineOf(body));
     expect(sums.get("verse")!.open).toBeNull();
-    const alone = sectionSums(sampleVersion({ verse: { lines: ["/G:4", "/D:3"] } }, []));
+    const unplayed = sampleVersion({ verse: { lines: ["/G:4", "/D:3"] } }, []);
+    const alone = sectionSums(unplayed, outlineOf(unplayed));
     expect(alone.get("verse")!.open).toMatchObject({ over: 3 * Q, missing: Q });
   });
 

@@ -124,25 +124,41 @@ const shift = (layout: SectionLayout, by: Ticks): TimedLine[] =>
     wordTicks: line.wordTicks.map((tick) => tick + by),
   }));
 
+/** How one section's bars add up, judged against the section that follows it. */
+export function sectionSum(section: OutlineSection, next: OutlineSection | undefined, bar: Ticks): BarSum {
+  const own = { pickup: section.section.pickup, lines: section.lines.map(timedChords) };
+  const after = next ? [{ pickup: next.section.pickup, lines: next.lines.map(timedChords) }] : [];
+  return sumBars([own, ...after], bar)[0]!;
+}
+
+/** The section that follows each one the first time it is used; none for the last, or one not in the form. */
+export function nextSections(outline: Outline): ReadonlyMap<string, OutlineSection | undefined> {
+  const played = outline.form.map((use) => use.sectionId);
+  return new Map(
+    outline.sections.map(({ section }) => {
+      const at = played.indexOf(section.id);
+      return [section.id, at < 0 ? undefined : outline.byId.get(played[at + 1] ?? "")];
+    }),
+  );
+}
+
 /**
  * How each section's bars add up. What must close is judged against the section that follows it in the
  * form (the first time it is used); a section that is not in the form stands alone.
  */
 export function sectionSums(
-  body: VersionBody,
-  outline: Outline = outlineOf(body),
+  body: Pick<VersionBody, "version">,
+  outline: Outline,
+  sumOf: typeof sectionSum = sectionSum,
 ): ReadonlyMap<string, BarSum> {
   const bar = ticksOfBar(meterOf(body));
-  const sums = new Map<string, BarSum>();
-  const played = outline.form.map((use) => use.sectionId);
-  for (const { section, lines } of outline.sections) {
-    const at = played.indexOf(section.id);
-    const next = at < 0 ? undefined : outline.byId.get(played[at + 1] ?? "");
-    const own = { pickup: section.pickup, lines: lines.map(timedChords) };
-    const after = next ? [{ pickup: next.section.pickup, lines: next.lines.map(timedChords) }] : [];
-    sums.set(section.id, sumBars([own, ...after], bar)[0]!);
-  }
-  return sums;
+  const next = nextSections(outline);
+  return new Map(
+    outline.sections.map((section) => [
+      section.section.id,
+      sumOf(section, next.get(section.section.id), bar),
+    ]),
+  );
 }
 
 export const timedChords = (line: OutlineLine) =>

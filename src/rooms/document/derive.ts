@@ -3,22 +3,26 @@ import {
   type CellIndex,
   indexCells,
   type Outline,
+  type OutlineSection,
   outlineOf,
+  type Section,
+  sectionSum,
   sectionSums,
   type Timeline,
   timelineOf,
+  type Use,
   type VersionBody,
 } from "@/core/song";
 
-/** Remembers the last few results by the tables they were computed from. */
+/** Remembers the last result by the tables it was computed from; what has not changed keeps its identity. */
 function byTables<Value>(
   tables: readonly (keyof VersionBody)[],
-  compute: (body: VersionBody) => Value,
+  compute: (body: VersionBody, last: Value | null) => Value,
 ): (body: VersionBody) => Value {
   let last: { readonly seen: readonly unknown[]; readonly value: Value } | null = null;
   return (body) => {
     if (last?.seen.every((table, index) => table === body[tables[index]!])) return last.value;
-    const value = compute(body);
+    const value = compute(body, last?.value ?? null);
     last = { seen: tables.map((table) => body[table]), value };
     return value;
   };
@@ -26,14 +30,76 @@ function byTables<Value>(
 
 const SONG = ["sections", "lines", "words", "chords", "uses"] as const;
 
-export const outline: (body: VersionBody) => Outline = byTables(SONG, outlineOf);
+/** Whether two sections hold the very same rows. */
+const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
+  a.section === b.section &&
+  a.lines.length === b.lines.length &&
+  a.lines.every((line, index) => {
+    const other = b.lines[index]!;
+    return (
+      line.line === other.line &&
+      line.words.length === other.words.length &&
+      line.chords.length === other.chords.length &&
+      line.words.every(({ word }, at) => word === other.words[at]!.word) &&
+      line.chords.every(({ chord }, at) => chord === other.chords[at]!.chord)
+    );
+  });
+
+/** Sections in order; one that an edit has not touched stays the same object, so that its card need not be drawn again. */
+export const outline: (body: VersionBody) => Outline = byTables(SONG, (body, last) => {
+  const fresh = outlineOf(body);
+  const sections = fresh.sections.map((section) => {
+    const before = last?.byId.get(section.section.id);
+    return before && sameSection(before, section) ? before : section;
+  });
+  return { ...fresh, sections, byId: new Map(sections.map((section) => [section.section.id, section])) };
+});
+
 export const timeline: (body: VersionBody) => Timeline = byTables([...SONG, "version"], (body) =>
   timelineOf(body, outline(body)),
 );
+
+const knownSums = new WeakMap<
+  OutlineSection,
+  { readonly next: OutlineSection | undefined; readonly bar: number; readonly sum: BarSum }
+>();
+
+const rememberedSum: typeof sectionSum = (section, next, bar) => {
+  const known = knownSums.get(section);
+  if (known?.next === next && known?.bar === bar) return known.sum;
+  const sum = sectionSum(section, next, bar);
+  knownSums.set(section, { next, bar, sum });
+  return sum;
+};
+
 export const sums: (body: VersionBody) => ReadonlyMap<string, BarSum> = byTables(
   [...SONG, "version"],
-  (body) => sectionSums(body, outline(body)),
+  (body) => sectionSums(body, outline(body), rememberedSum),
 );
+
 export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "cells"], (body) =>
   indexCells(body, outline(body)),
+);
+
+/** A place in the form as its list shows it. */
+export type FormRow = { readonly use: Use; readonly section: Section; readonly bars: number };
+
+/** The form's rows; the same list as before when nothing in it has changed. */
+export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
+  [...SONG, "version"],
+  (body, last) => {
+    const bars = new Map<string, number>();
+    for (const passage of timeline(body).passages)
+      bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
+    const { form, byId } = outline(body);
+    const rows = form.flatMap((use): FormRow[] => {
+      const section = byId.get(use.sectionId)?.section;
+      return section ? [{ use, section, bars: bars.get(use.id) ?? 0 }] : [];
+    });
+    const same = (row: FormRow, index: number) => {
+      const before = last?.[index];
+      return before?.use === row.use && before.section === row.section && before.bars === row.bars;
+    };
+    return last && last.length === rows.length && rows.every(same) ? last : rows;
+  },
 );

@@ -9,6 +9,7 @@ import { makeId } from "./ids";
 import { browserQueue } from "./queue";
 import { httpTransport } from "./transport";
 
+export type { FormRow } from "./derive";
 export * as derive from "./derive";
 export type { DocumentState, DocumentStore, Saving } from "./document-store";
 export { makeId } from "./ids";
@@ -63,6 +64,12 @@ export function useOpenSong(): Open {
 /** The version as this window shows it. */
 export function useVersion(): VersionBody {
   return useStore(useOpenSong().version.state, (state) => state.replica.view as unknown as VersionBody);
+}
+
+/** Asks for the version at the moment of an act, without drawing anew at each change. */
+export function useCurrentVersion(): () => VersionBody {
+  const { version } = useOpenSong();
+  return () => version.state.getState().replica.view as unknown as VersionBody;
 }
 
 export function useSong(): SongBody {

@@ -22,7 +22,9 @@ export function lanterns(
 ): Record<RoomName, Lit> {
   const chords = Object.values(body.chords);
   const open = [...sums.values()].some((sum) => sum.open);
-  const doubtful = open || chords.some((chord) => chord.guessed || !parseChord(chord.symbol).ok);
+  const symbols = new Set(chords.map((chord) => chord.symbol));
+  const doubtful =
+    open || chords.some((chord) => chord.guessed) || [...symbols].some((symbol) => !parseChord(symbol).ok);
   const players = Object.values(body.players);
   const carried = outline.form.every(
     (use) =>

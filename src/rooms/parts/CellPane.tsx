@@ -13,7 +13,8 @@ import {
   tuningOf,
   type Use,
 } from "@/core/song";
-import { LIGHT_WORDS, pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
+import { LIGHT_WORDS } from "@/ui/light-words";
+import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

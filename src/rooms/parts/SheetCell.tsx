@@ -2,7 +2,8 @@
 
 import { memo } from "react";
 import type { Player, ResolvedCell } from "@/core/song";
-import { LIGHT_WORDS, ROLE_WORDS } from "@/ui/pretty";
+import { LIGHT_WORDS } from "@/ui/light-words";
+import { ROLE_WORDS } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
 
 type Props = {

@@ -13,8 +13,9 @@ import {
   removePlayer,
   set,
 } from "@/core/song";
+import { LIGHT_WORDS } from "@/ui/light-words";
 import { NumberField } from "@/ui/NumberField";
-import { LIGHT_WORDS, pretty, ROLE_WORDS } from "@/ui/pretty";
+import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { makeId, useAct, useVersion } from "../document";

@@ -17,20 +17,27 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
-import { type KeyboardEvent, useId } from "react";
-import { addUse, moveBefore, type Outline, removeUse, set, type Use, type VersionBody } from "@/core/song";
+import { type KeyboardEvent, memo, useId } from "react";
+import { addUse, moveBefore, removeUse, type Section, set, type Use } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
-import { derive, makeId, useAct } from "../document";
+import { type FormRow, makeId, useAct, useCurrentVersion } from "../document";
 
 /** The form: uses of sections in the order they are played; moved by dragging or by keys. */
-export function Form({ body, outline }: { body: VersionBody; outline: Outline }) {
+export const Form = memo(function Form({
+  rows,
+  sections,
+}: {
+  rows: readonly FormRow[];
+  sections: readonly Section[];
+}) {
   const act = useAct();
+  const current = useCurrentVersion();
   const id = useId();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const { form } = outline;
+  const form = rows.map((row) => row.use);
   const moveTo = (useId: string, to: number) => {
     const others = form.filter((use) => use.id !== useId);
     if (to >= 0 && to <= others.length) act(moveBefore("uses", form, useId, others[to]?.id ?? null));
@@ -42,7 +49,6 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
         form.findIndex((use) => use.id === over.id),
       );
   };
-  const { passages } = derive.timeline(body);
   return (
     <section aria-label="Form" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Form</h2>
@@ -50,17 +56,15 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
       <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={form.map((use) => use.id)} strategy={verticalListSortingStrategy}>
           <ol className="flex flex-col gap-1">
-            {form.map((use, index) => (
+            {rows.map(({ use, section, bars }, index) => (
               <UseRow
                 key={use.id}
                 use={use}
-                outline={outline}
-                bars={passages
-                  .filter((passage) => passage.use.id === use.id)
-                  .reduce((sum, passage) => sum + passage.bars.length, 0)}
+                section={section}
+                bars={bars}
                 onMove={(by) => moveTo(use.id, index + by)}
                 onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
-                onRemove={() => act(removeUse(body, use.id))}
+                onRemove={() => act(removeUse(current(), use.id))}
               />
             ))}
           </ol>
@@ -71,10 +75,10 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
         <select
           className="select select-sm"
           value=""
-          onChange={(event) => event.target.value && act(addUse(body, event.target.value, makeId))}
+          onChange={(event) => event.target.value && act(addUse(current(), event.target.value, makeId))}
         >
           <option value="">choose a section</option>
-          {outline.sections.map(({ section }) => (
+          {sections.map((section) => (
             <option key={section.id} value={section.id}>
               {section.label}
             </option>
@@ -83,21 +87,19 @@ export function Form({ body, outline }: { body: VersionBody; outline: Outline })
       </label>
     </section>
   );
-}
+});
 
 type RowProps = {
   readonly use: Use;
-  readonly outline: Outline;
+  readonly section: Section;
   readonly bars: number;
   readonly onMove: (by: number) => void;
   readonly onRepeat: (repeat: number) => void;
   readonly onRemove: () => void;
 };
 
-function UseRow({ use, outline, bars, onMove, onRepeat, onRemove }: RowProps) {
+function UseRow({ use, section, bars, onMove, onRepeat, onRemove }: RowProps) {
   const sortable = useSortable({ id: use.id });
-  const section = outline.byId.get(use.sectionId)?.section;
-  if (!section) return null;
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
     event.preventDefault();

@@ -15,7 +15,7 @@ import {
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { makeId, useAct, useVersion } from "../document";
+import { makeId, useAct, useCurrentVersion } from "../document";
 
 const LONGEST_BEATS = 64;
 
@@ -29,7 +29,7 @@ export const checkSymbol = (text: string): string | null =>
 
 /** A line opened for changes: its words, and each chord with its name, beats and word. */
 export function LineEditor({ line, version }: { line: OutlineLine; version: VersionRow }) {
-  const body = useVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const beat = ticksOfBeats(1, version.beatUnit) ?? 960;
   const wordChoices = [
@@ -87,7 +87,11 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
               options={wordChoices}
               onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))}
             />
-            <button type="button" className="btn btn-sm" onClick={() => act(removeChord(body, chord.id))}>
+            <button
+              type="button"
+              className="btn btn-sm"
+              onClick={() => act(removeChord(current(), chord.id))}
+            >
               Remove {chord.symbol}
             </button>
           </li>
@@ -97,7 +101,7 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
       <p className="text-sm">
         <kbd className="kbd kbd-xs">[</kbd> and <kbd className="kbd kbd-xs">]</kbd> on a chord’s row make it a
         beat shorter and longer.{" "}
-        <button type="button" className="link" onClick={() => act(removeLine(body, line))}>
+        <button type="button" className="link" onClick={() => act(removeLine(current(), line))}>
           Remove this line
         </button>
       </p>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { memo, useState } from "react";
 import { sure } from "@/core/base";
 import { moveChord, parseChord } from "@/core/chord";
 import { parseKey } from "@/core/pitch";
@@ -31,7 +31,7 @@ import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useCurrentVersion } from "../document";
 import { LineEditor } from "./LineEditor";
 
 type Props = {
@@ -54,11 +54,11 @@ export function soundingName(
 }
 
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
-export function SectionCard({ outline, sum, version }: Props) {
+export const SectionCard = memo(function SectionCard({ outline, sum, version }: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
-  const body = useVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bars = sum?.bars.length ?? 0;
@@ -151,13 +151,13 @@ export function SectionCard({ outline, sum, version }: Props) {
       <button
         type="button"
         className="link mt-1 text-sm"
-        onClick={() => act(addLine(derive.outline(body), section.id, makeId))}
+        onClick={() => act(addLine(derive.outline(current()), section.id, makeId))}
       >
         Add a line
       </button>
     </section>
   );
-}
+});
 
 /** Why a section does not close, and what would close it. */
 function OpenEnd({ outline, sum, version }: Props) {
@@ -201,7 +201,7 @@ function OpenEnd({ outline, sum, version }: Props) {
 
 function SectionSettings({ outline, version }: Omit<Props, "sum">) {
   const { section } = outline;
-  const body = useVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const bar = beatsOfBar({ beats: version.meterBeats, unit: version.meterUnit }, version.beatUnit);
   const firstLine = beatsOfTicks(outline.lines[0]?.ticks ?? 0, version.beatUnit);
@@ -233,7 +233,7 @@ function SectionSettings({ outline, version }: Omit<Props, "sum">) {
           act(set("sections", section.id, { pickup: ticksOfBeats(beats, version.beatUnit) ?? 0 }))
         }
       />
-      <button type="button" className="btn btn-sm" onClick={() => act(removeSection(body, section.id))}>
+      <button type="button" className="btn btn-sm" onClick={() => act(removeSection(current(), section.id))}>
         Remove {section.label}
       </button>
     </div>

@@ -1,7 +1,9 @@
 "use client";
 
+import { useRef } from "react";
+
 import { beatsOfBar, beatUnitOf, formatBeats, tempoMs } from "@/core/rhythm";
-import { addSection, addUse, meterOf, set, timelineOf, type VersionBody, versionRow } from "@/core/song";
+import { addSection, addUse, meterOf, set, type VersionBody, versionRow } from "@/core/song";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../document";
@@ -46,7 +48,10 @@ export function SongRoom() {
         </div>
         <aside className="order-1 flex flex-col gap-5 xl:order-2">
           <Settings version={versionRow(body)} />
-          <Form body={body} outline={outline} />
+          <Form
+            rows={derive.formRows(body)}
+            sections={useSame(outline.sections.map(({ section }) => section))}
+          />
           {unplayed.length > 0 && (
             <section aria-label="Not in the form">
               <h2>Not in the form</h2>
@@ -97,9 +102,18 @@ function Title() {
 
 /** "46 bars of 4 beats, 2:25". */
 function sayLength(body: VersionBody): string {
-  const timeline = timelineOf(body, derive.outline(body));
+  const timeline = derive.timeline(body);
   const { bpm, beatUnit } = versionRow(body);
   const meter = meterOf(body);
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
   return `${timeline.bars} bars of ${beats} beats, ${sayTime(tempoMs(timeline.ticks, { bpm, beatUnit }) / 1000)}`;
+}
+
+/** The same list as last time while its entries are the same. */
+function useSame<Entry>(list: readonly Entry[]): readonly Entry[] {
+  const last = useRef(list);
+  const same =
+    last.current.length === list.length && list.every((entry, index) => entry === last.current[index]);
+  if (!same) last.current = list;
+  return last.current;
 }

@@ -96,7 +96,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
           <span aria-live="polite">
             {part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}
           </span>
-          <Link className="link" href={`/song/${versionId}`}>
+          <Link className="link" href={`/song/${versionId}`} prefetch={false}>
             Leave
           </Link>
         </span>
