@@ -104,6 +104,6 @@ function withColours(chord: SoundingChord, colours: readonly Colour[]): Sounding
 
 /** How many characters of the symbol follow the root. */
 function suffixLength(chord: SoundingChord): number {
-  const accidental = /^[A-G](?:##|♯♯|x|bb|♭♭|#|♯|b|♭)?/u.exec(chord.symbol);
+  const accidental = /^[A-G](?:##|♯♯|bb|♭♭|#|♯|b|♭)?/u.exec(chord.symbol);
   return chord.symbol.length - (accidental?.[0].length ?? 1);
 }

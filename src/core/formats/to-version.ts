@@ -83,11 +83,11 @@ function putLine(
   const placed = words.map(({ text, at }, index) => {
     const id = makeId();
     put("words", { id, originId: null, lineId, order: wordOrders[index]!, text });
-    return { id, at, end: at + text.length };
+    return { id, text, at, end: at + text.length };
   });
   const chordOrders = ordersFor(line.chords.length);
   for (const [index, chord] of line.chords.entries()) {
-    const word = placed.find((one) => chord.at < one.end) ?? placed.at(-1);
+    const { word, offset } = anchor(placed, chord.at);
     put("chords", {
       id: makeId(),
       originId: null,
@@ -96,12 +96,36 @@ function putLine(
       symbol: chord.symbol,
       ticks: chord.ticks,
       wordId: word?.id ?? null,
-      offset: word ? Math.min(400, Math.max(0, chord.at - word.at)) : 0,
+      offset,
       sourceId,
       sure: true,
       guessed: chord.guessed,
     });
   }
+}
+
+type PlacedWord = { readonly id: string; readonly text: string; readonly at: number; readonly end: number };
+
+const LARGEST_OFFSET = 400;
+const VOWEL = /[aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ]/iu;
+
+/**
+ * The word a chord stands under, and how far into it. Sheets are seldom set to the letter: a chord inside a
+ * word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
+ */
+function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | undefined; offset: number } {
+  const index = words.findIndex((word) => at < word.end);
+  const word = words[index];
+  if (!word) {
+    const last = words.at(-1);
+    return { word: last, offset: last ? Math.min(LARGEST_OFFSET, at - last.at) : 0 };
+  }
+  const offset = Math.max(0, at - word.at);
+  const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
+  if (offset === 0 || !VOWEL.test(word.text) || (VOWEL.test(before) && VOWEL.test(after)))
+    return { word, offset };
+  const next = words[index + 1];
+  return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };
 }
 
 /** A word longer than a row may hold becomes several. */

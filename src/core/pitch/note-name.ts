@@ -17,13 +17,12 @@ const PLACE_OF_LETTER: Readonly<Record<string, number>> = Object.freeze(
 );
 
 /** A capital letter and its accidentals at the head of a text; the rest follows in group 3. */
-export const NOTE_NAME_HEAD = /^([A-G])(##|♯♯|𝄪|x(?![a-z])|bb|♭♭|𝄫|#|♯|b|♭)?(.*)$/su;
+export const NOTE_NAME_HEAD = /^([A-G])(##|♯♯|𝄪|bb|♭♭|𝄫|#|♯|b|♭)?(.*)$/su;
 
 const ALTER_OF_MARK: Readonly<Record<string, number>> = Object.freeze({
   "##": 2,
   "♯♯": 2,
   "𝄪": 2,
-  x: 2,
   "#": 1,
   "♯": 1,
   b: -1,

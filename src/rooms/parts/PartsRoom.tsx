@@ -66,7 +66,7 @@ export function PartsRoom() {
         A wick is as thick as a player’s light; the flame is on whoever carries. Keys: arrows move, 0 to 4 set
         the light, Enter opens the part.
       </p>
-      <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
         <div className="overflow-x-auto">
           <table ref={table} className="w-full border-separate border-spacing-y-1" onKeyDown={onKeyDown}>
             <thead>

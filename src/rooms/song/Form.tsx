@@ -121,7 +121,9 @@ function UseRow({ use, section, bars, onMove, onRepeat, onRemove }: RowProps) {
       >
         <GripVertical size={16} aria-hidden="true" />
       </button>
-      <SectionTag label={section.label} kind={section.kind} />
+      <span className="min-w-0 truncate">
+        <SectionTag label={section.label} kind={section.kind} />
+      </span>
       <span className="ml-auto text-sm whitespace-nowrap">{bars} bars</span>
       <select
         className="select select-xs w-16"

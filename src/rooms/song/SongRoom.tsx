@@ -23,7 +23,7 @@ export function SongRoom() {
   return (
     <>
       <Title />
-      <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="order-2 flex flex-col gap-5 xl:order-1">
           {outline.sections.length === 0 && (
             <p className="rounded-box bg-base-200 p-4">

@@ -26,7 +26,7 @@ export function PrintSheets({ title, by, versionId, parts }: Props) {
         <Link className="link mr-auto" href={`/song/${versionId}`}>
           Back to the song
         </Link>
-        <label className="flex items-center gap-2">
+        <label className="flex items-center gap-2 whitespace-nowrap">
           Sheets of
           <select
             className="select select-sm"

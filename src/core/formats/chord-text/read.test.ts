@@ -212,6 +212,24 @@ describe("readChordText", () => {
 });
 
 describe("versionOfSheet", () => {
+  it("keeps a chord inside a word only where a syllable can begin", () => {
+    const places = (text: string) => {
+      const body = versionOfSheet(
+        readChordText(`[Verse]\n${text}`),
+        "Test",
+        (
+          (count) => () =>
+            `id${count++}`
+        )(0),
+      );
+      return outlineOf(body).sections[0]!.lines[0]!.chords.map(({ at }) => at);
+    };
+    expect(places("G  C\nacross the bay")).toEqual([0, 3]);
+    expect(places(" G   C\nRing it once")).toEqual([0, 5]);
+    expect(places("G   C\nlight of day")).toEqual([0, 6]);
+    expect(places("G                C\nlight of day")).toEqual([0, 12]);
+  });
+
   it("sounds higher by the capo the sheet names, its chords kept as written", () => {
     const body = versionOfSheet(
       readChordText("Capo: 3\n[Verse]\nD A Bm G D"),
