@@ -19,7 +19,7 @@ const engines = {
     const chord = parseChord(request.symbol);
     return chord.ok
       ? fingerings(chord.value, { ...optionsOf(request), limit })
-      : { fingerings: [], total: 0 };
+      : { fingerings: [], total: 0, exact: true };
   },
   capoTable: ({ key, chords, tuning, level }: CapoRequest): CapoRow[] => {
     const read = chords.flatMap(({ symbol, beats }) => {

@@ -88,7 +88,18 @@ describe("fingerings: complete", () => {
   });
 
   it("gives none for no chord", () => {
-    expect(fingerings(sure(parseChord("N.C.")), { tuning: guitar })).toEqual({ fingerings: [], total: 0 });
+    expect(fingerings(sure(parseChord("N.C.")), { tuning: guitar })).toEqual({
+      fingerings: [],
+      total: 0,
+      exact: true,
+    });
+  });
+
+  it("stops at its budget and says so", () => {
+    const short = find("C", { budget: 200 });
+    expect(short.exact).toBe(false);
+    expect(short.total).toBeLessThan(find("C").total);
+    expect(find("C").exact).toBe(true);
   });
 });
 

@@ -46,9 +46,16 @@ export type FingeringOptions = {
   /** Every hand as an entry of its own, not only the easiest of each shape. */
   readonly hands?: boolean;
   readonly limit?: number;
+  /** Search steps at most; past them what was found so far is given, and `exact` is false. */
+  readonly budget?: number;
 };
 
-export type Fingerings = { readonly fingerings: readonly Fingering[]; readonly total: number };
+export type Fingerings = {
+  readonly fingerings: readonly Fingering[];
+  /** How many there are before `limit`. */
+  readonly total: number;
+  readonly exact: boolean;
+};
 
 /** A shape and a hand for it, before anything is written out. */
 type Candidate = {
@@ -68,7 +75,7 @@ type Candidate = {
  * @example fingerings(Em, { tuning: guitar }).fingerings[0].frets // => [0, 2, 2, 0, 0, 0]
  */
 export function fingerings(chord: Chord, options: FingeringOptions): Fingerings {
-  if (chord.kind === "none") return { fingerings: [], total: 0 };
+  if (chord.kind === "none") return { fingerings: [], total: 0, exact: true };
   const board = boardOf(options);
   const style = options.style ?? "full";
   const candidates = findCandidates(chord, board, style, options);
@@ -81,7 +88,11 @@ export function fingerings(chord: Chord, options: FingeringOptions): Fingerings 
   }
   candidates.sort(byEase);
   const kept = options.limit === undefined ? candidates : candidates.slice(0, options.limit);
-  return { fingerings: kept.map((one) => write(one, board, telling(one))), total: candidates.length };
+  return {
+    fingerings: kept.map((one) => write(one, board, telling(one))),
+    total: candidates.length,
+    exact: board.steps.left >= 0,
+  };
 }
 
 function boardOf(options: FingeringOptions): Board {
@@ -93,6 +104,7 @@ function boardOf(options: FingeringOptions): Board {
     strings: options.strings ?? tuning.map((_, string) => string),
     inversions: options.inversions ?? false,
     thumb: options.thumb ?? false,
+    steps: { left: options.budget ?? Number.POSITIVE_INFINITY },
     reach: new Reach(HAND_LIMITS[level], capo, scaleMm, maxFret),
   };
 }

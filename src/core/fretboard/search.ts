@@ -18,6 +18,8 @@ export type Board = {
   readonly inversions: boolean;
   readonly thumb: boolean;
   readonly reach: Reach;
+  /** Steps the search may still take; it stops where it is when none is left. */
+  readonly steps: { left: number };
 };
 
 const FEWEST_SOUNDING = 3;
@@ -81,6 +83,7 @@ export function eachFullShape(chord: SoundingChord, board: Board, visit: (frets:
     high: number,
     used: number,
   ): void {
+    if (board.steps.left-- <= 0) return;
     if (string === count) {
       if (sounding >= FEWEST_SOUNDING && (heard & sound.essential) === sound.essential) visit(frets);
       return;

@@ -100,7 +100,7 @@ export function PartsRoom() {
           <aside
             ref={pane}
             aria-label={`${player.name}’s part in ${outline.byId.get(use.sectionId)?.section.label}`}
-            className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3"
+            className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
           >
             <CellPane key={cellKey(use.id, player.id)} use={use} player={player} />
           </aside>

@@ -163,7 +163,7 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
           </button>
         )}
       </div>
-      <ul className="grid max-h-96 grid-cols-3 gap-2 overflow-y-auto">
+      <ul className="grid grid-cols-3 gap-2">
         {offers.fingerings.map((fingering) => {
           const on = fingering.frets.join() === current;
           return (

@@ -5,6 +5,18 @@ import type { Outcome } from "@/core/plan";
 /** The longest an engine may take over HTTP before it is ended, ms. */
 const LONGEST_MS = 20_000;
 
+/** The most search steps an engine may take over HTTP; the command line has no such bound. */
+const MOST_STEPS = 3_000_000;
+
+/** The same input with its budget set or lowered to what HTTP allows. */
+function withBudget(name: string, input: unknown): unknown {
+  if (name !== "fingerings" || typeof input !== "object" || input === null || Array.isArray(input))
+    return input;
+  const { budget } = input as { budget?: unknown };
+  if (budget !== undefined && typeof budget !== "number") return input;
+  return { ...input, budget: Math.min(budget ?? MOST_STEPS, MOST_STEPS) };
+}
+
 type Answer = { readonly id: number; readonly outcome?: Outcome; readonly failure?: string };
 type Waiting = { readonly resolve: (outcome: Outcome) => void; readonly reject: (error: Error) => void };
 
@@ -27,7 +39,7 @@ class EngineThread {
           end(value);
         };
       this.waiting.set(id, { resolve: settle(resolve), reject: settle(reject) });
-      worker.postMessage({ id, name, input });
+      worker.postMessage({ id, name, input: withBudget(name, input) });
     });
   }
 
