@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../base";
+import type { Body, VersionBody } from "../song";
+import { applyEdit, chooseShape, indexCells, outlineOf, setCell } from "../song";
+import { sampleVersion } from "../song/sample-version";
+import { playerPart } from "./player-part";
+
+const body = sampleVersion(
+  { verse: { lines: ["Light/G:4 on/D|F#:4", "H/H7:4"] } },
+  ["verse", "versex2"],
+  [{ capo: 5 }, { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" }],
+);
+const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
+  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+const part = (from: VersionBody, player: string) => playerPart(from, from.players[player]!);
+
+describe("playerPart", () => {
+  it("gives a guitar the shapes behind its capo, by hand", () => {
+    const [verse] = part(body, "p0").passages;
+    expect(verse!.key).toBe("D");
+    expect([...verse!.chords.values()].map((chord) => chord.name)).toEqual(["D", "A/C#", "H7"]);
+    expect(verse!.chords.get("G")!.shape!.frets).toEqual([null, null, 0, 2, 3, 2]);
+  });
+
+  it("gives a bass the sounding names and single notes", () => {
+    const [verse] = part(body, "p1").passages;
+    expect(verse!.chords.get("D/F#")).toMatchObject({
+      name: "D/F#",
+      shape: { frets: [2, null, null, null] },
+    });
+  });
+
+  it("keeps an unreadable symbol without a shape", () => {
+    expect(part(body, "p0").passages[0]!.chords.get("H7")).toEqual({
+      name: "H7",
+      sounding: "H7",
+      readable: false,
+      shape: null,
+    });
+  });
+
+  it("plays repeats out, and a capo of one use only there", () => {
+    const changed = edit(
+      body,
+      setCell(indexCells(body, outlineOf(body)), "u1", "p0", { capo: 0 }, () => "cell"),
+    );
+    expect(part(changed, "p0").passages.map((one) => [one.passage.round, one.key])).toEqual([
+      [0, "D"],
+      [0, "G"],
+      [1, "G"],
+    ]);
+  });
+
+  it("puts a chosen shape where it was chosen", () => {
+    const spot = {
+      playerId: "p0",
+      useId: "u0",
+      chordId: "verse-l0-c0",
+      symbol: "G",
+      capo: 5,
+      tuning: body.players.p0!.tuning,
+    };
+    const shape = { frets: [null, 5, 7, 7, 7, 5], fingers: [null, 1, 3, 3, 3, 1] as (1 | 3 | null)[] };
+    const chosen = edit(
+      body,
+      chooseShape(body, spot, "chord-in-use", shape, () => "choice"),
+    );
+    const [first, second] = part(chosen, "p0").passages;
+    expect(first!.chords.get("G")!.shape).toEqual({ ...shape, chosen: true });
+    expect(second!.chords.get("G")!.shape!.chosen).toBe(false);
+  });
+});

@@ -1,0 +1,50 @@
+import { describe, expect, it } from "vitest";
+import { outlineOf, sectionSums, type VersionBody } from "@/core/song";
+import { sampleVersion } from "../../core/song/sample-version";
+import { lanterns } from "./rail";
+
+const lit = (body: VersionBody) => {
+  const outline = outlineOf(body);
+  return lanterns(body, outline, sectionSums(body, outline));
+};
+const chords = { verse: { lines: ["/G:4"] } };
+
+describe("lanterns", () => {
+  it("are dark in an empty song", () => {
+    expect(lit(sampleVersion({}, []))).toEqual({
+      Song: "dark",
+      Players: "dark",
+      Keys: "dark",
+      Parts: "dark",
+    });
+  });
+
+  it("light up as the rooms are done", () => {
+    expect(lit(sampleVersion(chords, ["verse"], [{ role: "carry" }]))).toMatchObject({
+      Song: "lit",
+      Players: "lit",
+      Keys: "lit",
+      Parts: "dark",
+    });
+  });
+
+  it("are half lit where something is open: bars, a form, a symbol, a guessed key, nobody carrying", () => {
+    expect(lit(sampleVersion({ verse: { lines: ["/G:3"] } }, ["verse"])).Song).toBe("half");
+    expect(lit(sampleVersion(chords, [])).Song).toBe("half");
+    expect(lit(sampleVersion({ verse: { lines: ["/H7:4"] } }, ["verse"])).Song).toBe("half");
+    const body = sampleVersion(chords, ["verse"], [{}]);
+    expect(lit({ ...body, version: { v: { ...body.version.v!, keySure: false } } }).Keys).toBe("half");
+    const cell = {
+      id: "c",
+      useId: "u0",
+      playerId: "p0",
+      light: 3,
+      role: null,
+      style: null,
+      capo: null,
+      note: null,
+    };
+    expect(lit({ ...body, cells: { c: cell } }).Parts).toBe("half");
+    expect(lit({ ...body, cells: { c: { ...cell, role: "carry" } } }).Parts).toBe("lit");
+  });
+});

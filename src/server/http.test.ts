@@ -1,0 +1,64 @@
+import { describe, expect, it } from "vitest";
+import { z } from "zod";
+import { judge } from "../../scripts/lib/origin.mjs";
+import { readBytes, readJson } from "./http";
+
+const request = (body: BodyInit, headers: Record<string, string> = {}) =>
+  new Request("http://127.0.0.1/x", { method: "POST", body, headers });
+const schema = z.object({ name: z.string({ error: "should be a text" }) });
+const problem = async (read: Awaited<ReturnType<typeof readJson>>) =>
+  read.ok ? null : [read.response.status, (await read.response.json()).error.path];
+
+describe("reading a body", () => {
+  it("gives what fits", async () => {
+    expect(await readJson(request('{"name":"a"}'), 100, schema)).toEqual({ ok: true, value: { name: "a" } });
+  });
+
+  it("refuses what is too long, no JSON, no UTF-8, or of another form, naming the field", async () => {
+    expect(await problem(await readJson(request("x".repeat(200)), 100, schema))).toEqual([413, "body"]);
+    expect(await problem(await readJson(request("{"), 100, schema))).toEqual([400, "body"]);
+    expect(await problem(await readJson(request(new Uint8Array([0xff, 0xfe])), 100, schema))).toEqual([
+      400,
+      "body",
+    ]);
+    expect(await problem(await readJson(request('{"name":1}'), 100, schema))).toEqual([400, "name"]);
+  });
+
+  it("does not trust a stated length", async () => {
+    const stream = new ReadableStream({
+      start(controller) {
+        for (let chunk = 0; chunk < 5; chunk++) controller.enqueue(new Uint8Array(50));
+        controller.close();
+      },
+    });
+    const lying = new Request("http://127.0.0.1/x", {
+      method: "POST",
+      body: stream,
+      duplex: "half",
+    } as RequestInit);
+    expect((await readBytes(lying, 100)).ok).toBe(false);
+  });
+});
+
+describe("Host and Origin", () => {
+  const ask = (method: string, headers: Record<string, string>) =>
+    judge({ method, headers } as never, 3210)?.path ?? null;
+
+  it.each([
+    ["GET", { host: "127.0.0.1:3210" }, null],
+    ["GET", { host: "localhost:3210" }, null],
+    ["GET", { host: "[::1]:3210" }, null],
+    ["GET", { host: "127.0.0.1:80" }, "Host"],
+    ["GET", { host: "lantern.example:3210" }, "Host"],
+    ["GET", {}, "Host"],
+    ["POST", { host: "127.0.0.1:3210" }, null],
+    ["POST", { host: "127.0.0.1:3210", origin: "http://127.0.0.1:3210" }, null],
+    ["POST", { host: "127.0.0.1:3210", origin: "http://evil.example" }, "Origin"],
+    ["POST", { host: "127.0.0.1:3210", origin: "null" }, "Origin"],
+    ["POST", { host: "127.0.0.1:3210", "sec-fetch-site": "cross-site" }, "Origin"],
+    ["DELETE", { host: "127.0.0.1:3210", origin: "https://127.0.0.1:3210" }, "Origin"],
+    ["GET", { host: "127.0.0.1:3210", upgrade: "websocket", origin: "http://evil.example" }, "Origin"],
+  ] as [string, Record<string, string>, string | null][])("%s %j: %s", (method, headers, expected) =>
+    expect(ask(method, headers)).toBe(expected),
+  );
+});
