@@ -145,19 +145,20 @@ describe("edits from outside", () => {
       });
     await set("b1", 81, 0);
     const stop = new AbortController();
-    const response = await fetch(`${server.address}/api/documents/${versionId}/events?since=0`, {
+    const response = await fetch(`${server.address}/api/events?follow=${versionId}:0`, {
       signal: stop.signal,
     });
     const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
     let heard = "";
     const until = async (revision: number) => {
-      while (!heard.includes(`id: ${revision}\n`)) heard += (await reader.read()).value ?? "";
+      while (!heard.includes(`id: ${versionId}:${revision}\n`)) heard += (await reader.read()).value ?? "";
     };
     await until(1);
     await set("b2", 82, 1);
     await until(2);
-    expect([...heard.matchAll(/^id: (\d+)$/gmu)].map((match) => Number(match[1]))).toEqual([1, 2]);
+    expect([...heard.matchAll(/^id: [\w-]+:(\d+)$/gmu)].map((match) => Number(match[1]))).toEqual([1, 2]);
     stop.abort();
+    expect((await fetch(`${server.address}/api/events?follow=${versionId}`)).status).toBe(400);
   });
 });
 

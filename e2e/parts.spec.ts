@@ -116,6 +116,16 @@ test("what was typed while the server was away is sent after a reload", async ({
   await saved(later);
 });
 
+test("players come from the band, once each", async ({ page }) => {
+  await makeSong(page);
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add Maren from the band" }).click();
+  await expect(page.getByLabel("Name")).toHaveValue("Maren");
+  await expect(page.getByRole("button", { name: "Add Maren from the band" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Remove Maren" }).click();
+  await expect(page.getByRole("button", { name: "Add Maren from the band" })).toBeVisible();
+});
+
 test("undo survives a reload", async ({ page }) => {
   await makeSong(page);
   await page.getByLabel("Tempo").fill("99");

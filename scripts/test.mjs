@@ -62,9 +62,10 @@ const vitest = (project) => {
 
 ensureInstalled();
 stage("lint", () => one(run("npx", ["--no-install", "biome", "check", "--error-on-warnings", "."])));
-stage("types", () => one(run("npx", ["--no-install", "tsc", "--noEmit"])));
 stage("unit", () => vitest("unit"));
 stage("build", () => one(ensureBuilt()));
+// After the build, which writes the types of the routes.
+stage("types", () => one(run("npx", ["--no-install", "tsc", "--noEmit"])));
 stage("checks", () => vitest("checks"));
 stage("browser", () => {
   if (!ensureChromium()) {

@@ -37,7 +37,6 @@ class FakeServer {
         if (this.away) throw new Error("away");
         return this.log.filter((one) => one.revision > revision);
       },
-      reload: async () => ({ revision: this.log.length, body: this.body }),
       follow: (revision, take) => {
         for (const edit of this.log.slice(revision)) take(edit);
         this.listeners.add(take);

@@ -1,4 +1,5 @@
-import type { ArrivedEdit, Body, EditProblem, LostEdit, PendingEdit } from "@/core/song";
+import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "@/core/song";
+import { followDocument } from "./live";
 
 /** What the server says to an edit. "away" when it cannot be reached: the edit stays in the queue. */
 export type Answer =
@@ -12,7 +13,6 @@ export type Answer =
 export type Transport = {
   readonly send: (edit: PendingEdit) => Promise<Answer>;
   readonly since: (revision: number) => Promise<ArrivedEdit[]>;
-  readonly reload: () => Promise<{ revision: number; body: Body }>;
   /** Calls `take` with each edit from another window or this one; returns what ends it. */
   readonly follow: (revision: number, take: (edit: ArrivedEdit) => void) => () => void;
 };
@@ -42,12 +42,7 @@ export function httpTransport(documentId: string): Transport {
     },
     since: async (revision) =>
       (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,
-    reload: () => getJson(address),
-    follow: (revision, take) => {
-      const events = new EventSource(`${address}/events?since=${revision}`);
-      events.onmessage = (message) => take(JSON.parse(message.data) as ArrivedEdit);
-      return () => events.close();
-    },
+    follow: (revision, take) => followDocument(documentId, revision, take),
   };
 }
 

@@ -3,6 +3,7 @@
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pitch";
 import {
+  type BandPlayer,
   byOrder,
   type Instrument,
   type MakeId,
@@ -48,11 +49,27 @@ const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: Ma
   role: template.role,
 });
 
+const LIGHT_OF_INSTRUMENT: Readonly<Record<Instrument, Pick<Player, "light" | "role">>> = {
+  guitar: { light: 2, role: "support" },
+  bass: { light: 2, role: "bass" },
+};
+
+/** A copy of a player of the band, as this version uses them. */
+const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: MakeId): Player => ({
+  ...player,
+  ...LIGHT_OF_INSTRUMENT[player.instrument],
+  ...(player.sings ? { role: "carry" as const, light: 3 } : {}),
+  id: id(),
+  bandPlayerId,
+  order,
+});
+
 /** The Players room: who plays this version, on what, tuned how, with which capo. */
-export function PlayersRoom() {
+export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   const body = useVersion();
   const act = useAct();
   const players = Object.values(body.players).sort(byOrder);
+  const absent = band.filter((one) => !players.some((player) => player.bandPlayerId === one.id));
   return (
     <>
       <h1 className="mb-1">Players</h1>
@@ -70,6 +87,18 @@ export function PlayersRoom() {
         ))}
       </ol>
       <p className="mt-4 flex flex-wrap gap-2">
+        {absent.map((one) => (
+          <button
+            key={one.id}
+            type="button"
+            className="btn"
+            onClick={() =>
+              act({ type: "add", table: "players", row: copyOf(one, orderAtEnd(players), makeId) })
+            }
+          >
+            Add {one.name} from the band
+          </button>
+        ))}
         {NEW_PLAYERS.map((template) => (
           <button
             key={template.label}

@@ -8,6 +8,7 @@ import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { Wick } from "@/ui/Wick";
+import { followDocument } from "../document/live";
 import type { StagePart, StageSheet } from "./stage-sheets";
 
 type Props = {
@@ -233,16 +234,15 @@ function useFollow(versionId: string, revision: number): void {
   const seen = useRef(revision);
   seen.current = Math.max(seen.current, revision);
   useEffect(() => {
-    const events = new EventSource(`/api/documents/${versionId}/events?since=${seen.current}`);
     let timer: ReturnType<typeof setTimeout> | undefined;
-    events.onmessage = (message) => {
-      if (Number(message.lastEventId) <= seen.current) return;
+    const unfollow = followDocument(versionId, seen.current, (edit) => {
+      if (edit.revision <= seen.current) return;
       clearTimeout(timer);
       timer = setTimeout(() => router.refresh(), 150);
-    };
+    });
     return () => {
       clearTimeout(timer);
-      events.close();
+      unfollow();
     };
   }, [versionId, router]);
 }

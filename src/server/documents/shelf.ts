@@ -1,6 +1,6 @@
 import { asc, eq } from "drizzle-orm";
 import { formatMeter, tempoMs } from "@/core/rhythm";
-import { meterOf, type SongBody, timelineOf, type VersionBody, versionRow } from "@/core/song";
+import { byOrder, meterOf, type SongBody, timelineOf, type VersionBody, versionRow } from "@/core/song";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
 import type { Document } from "./store";
@@ -40,7 +40,9 @@ function versionFacts(body: VersionBody) {
     meter: formatMeter(meterOf(body)),
     bars: timeline.bars,
     seconds: tempoMs(timeline.ticks, { bpm, beatUnit }) / 1000,
-    players: Object.values(body.players).map((player) => player.name),
+    players: Object.values(body.players)
+      .sort(byOrder)
+      .map((player) => player.name),
   };
 }
 

@@ -1,5 +1,11 @@
+import { connection } from "next/server";
+import { byOrder } from "@/core/song";
 import { PlayersRoom } from "@/rooms/players/PlayersRoom";
+import { openDatabase } from "@/server/db/open";
+import { findBand } from "@/server/songs/create";
 
-export default function Page() {
-  return <PlayersRoom />;
+export default async function Page() {
+  await connection();
+  const band = await findBand(await openDatabase());
+  return <PlayersRoom band={band ? Object.values(band.body.players).sort(byOrder) : []} />;
 }

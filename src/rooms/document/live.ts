@@ -1,0 +1,58 @@
+import type { ArrivedEdit } from "@/core/song";
+
+type Follower = { revision: number; readonly take: (edit: ArrivedEdit) => void };
+
+/**
+ * The one line of events a window holds, for all the documents open in it. A browser allows six connections to
+ * a server, so a window that is hidden lets its line go, and takes up from its cursors when it is seen again.
+ */
+class LiveLine {
+  private readonly followers = new Map<string, Follower>();
+  private events: EventSource | null = null;
+  private planned = false;
+
+  follow(documentId: string, follower: Follower): () => void {
+    if (this.followers.size === 0) document.addEventListener("visibilitychange", this.reopen);
+    this.followers.set(documentId, follower);
+    this.reopen();
+    return () => {
+      if (this.followers.get(documentId) !== follower) return;
+      this.followers.delete(documentId);
+      if (this.followers.size === 0) document.removeEventListener("visibilitychange", this.reopen);
+      this.reopen();
+    };
+  }
+
+  /** Opens the line anew, once for all changes made in one go. */
+  private readonly reopen = (): void => {
+    if (this.planned) return;
+    this.planned = true;
+    queueMicrotask(() => {
+      this.planned = false;
+      this.events?.close();
+      this.events = null;
+      if (this.followers.size > 0 && document.visibilityState === "visible") this.open();
+    });
+  };
+
+  private open(): void {
+    const cursors = [...this.followers].map(([id, { revision }]) => `${id}:${revision}`).join(",");
+    this.events = new EventSource(`/api/events?follow=${cursors}`);
+    this.events.onmessage = (message) => {
+      const { documentId, ...edit } = JSON.parse(message.data) as ArrivedEdit & { documentId: string };
+      const follower = this.followers.get(documentId);
+      if (!follower) return;
+      follower.revision = Math.max(follower.revision, edit.revision);
+      follower.take(edit);
+    };
+  }
+}
+
+const line = new LiveLine();
+
+/** Calls `take` with each edit after a revision, whoever made it; returns what ends it. */
+export const followDocument = (
+  documentId: string,
+  revision: number,
+  take: (edit: ArrivedEdit) => void,
+): (() => void) => line.follow(documentId, { revision, take });
