@@ -8,7 +8,16 @@ import { METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
  *
  * Text is kept as typed; lengths are bounded so that no single edit can flood the log.
  */
-const text = (longest: number) => z.string().max(longest);
+const text = (longest: number) =>
+  z
+    .string()
+    .max(longest, { error: `should have at most ${longest} characters` })
+    .refine(isStorable, { error: "holds signs that can't be kept" });
+
+/** Whether a database can keep a text: no control signs but line ends and tabs, no half characters. */
+export function isStorable(value: string): boolean {
+  return !/[\p{Cc}\p{Cs}]/u.test(value.replaceAll(/[\n\t]/gu, ""));
+}
 const ticks = z.int().min(0).max(100_000_000);
 
 export const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/u);

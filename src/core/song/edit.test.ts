@@ -158,6 +158,16 @@ describe("applyEdit", () => {
       { type: "set", table: "version", id: "v", fields: { colour: "red" } },
       "bad-field",
     ],
+    [
+      "a sign no database keeps",
+      { type: "set", table: "sections", id: "verse", fields: { label: "a\u0000b" } },
+      "bad-field",
+    ],
+    [
+      "half a character",
+      { type: "set", table: "sections", id: "verse", fields: { label: "a\ud800" } },
+      "bad-field",
+    ],
     ["a change of id", { type: "set", table: "version", id: "v", fields: { id: "w" } }, "bad-field"],
     ["a section still in the form", { type: "remove", table: "sections", id: "verse" }, "still-used"],
     [

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { fail, ok, type Result } from "../base";
-import { type Body, idSchema, type Kind, REFERENCES, type Row, TABLES } from "./body";
+import { type Body, idSchema, isStorable, type Kind, REFERENCES, type Row, TABLES } from "./body";
 
 /**
  * A change of a document. Rows come and go whole; fields are set one by one; a batch is one act made
@@ -68,7 +68,7 @@ export const commandSchema: z.ZodType<Command> = z.union([
   simpleCommand,
   z.object({
     type: z.literal("batch"),
-    label: z.string().max(120),
+    label: z.string().max(120).refine(isStorable),
     commands: z.array(simpleCommand).max(MOST_COMMANDS),
   }),
 ]);

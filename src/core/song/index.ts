@@ -9,6 +9,7 @@ export {
   INSTRUMENTS,
   type Instrument,
   idSchema,
+  isStorable,
   KINDS,
   type Kind,
   type PlacedChord,

@@ -128,8 +128,12 @@ export function createDocumentStore(
           if (answer.edit.revision > state.getState().replica.revision + 1) await fillGap();
           take(answer.edit);
         } else {
-          const dropped = dropPending(state.getState().replica, edit.editId);
-          const conflict: LostEdit[] = answer.status === "conflict" ? [{ edit, at: answer.conflicts }] : [];
+          const { replica } = state.getState();
+          const waiting = replica.pending.some((one) => one.editId === edit.editId);
+          const dropped = dropPending(replica, edit.editId);
+          // What an event has shown to be lost already is not told twice.
+          const met = answer.status === "conflict" && waiting;
+          const conflict: LostEdit[] = met ? [{ edit, at: answer.conflicts }] : [];
           update(dropped.replica, [...conflict, ...dropped.lost]);
           if (answer.status === "refused") say(sayEditProblem(answer.problem));
           if (answer.status === "rejected") say(answer.message);
@@ -151,6 +155,7 @@ export function createDocumentStore(
       return null;
     }
     update(addPending(replica, { editId: makeId(), command }, applied.value.body));
+    if (state.getState().saving === "saved") state.setState({ saving: "saving" });
     void keep().then(flush);
     return applied.value.inverse;
   };

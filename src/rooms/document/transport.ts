@@ -21,24 +21,22 @@ export function httpTransport(documentId: string): Transport {
   const address = `/api/documents/${documentId}`;
   return {
     send: async (edit) => {
-      let response: Response;
       try {
-        response = await fetch(`${address}/edits`, {
+        const response = await fetch(`${address}/edits`, {
           method: "POST",
           headers: { "content-type": "application/json" },
           body: JSON.stringify(edit),
         });
+        if (response.status >= 500) return { status: "away" };
+        const answer = await response.json();
+        if (["done", "conflict", "refused"].includes(answer.status)) return answer;
+        return {
+          status: "rejected",
+          message: `${answer.error?.path ?? "The edit"} ${answer.error?.message ?? "was not taken"}.`,
+        };
       } catch {
         return { status: "away" };
       }
-      if (response.status >= 500) return { status: "away" };
-      const answer = await response.json();
-      if (answer.status === "done" || answer.status === "conflict" || answer.status === "refused")
-        return answer;
-      return {
-        status: "rejected",
-        message: `${answer.error?.path ?? "The edit"} ${answer.error?.message ?? "was not taken"}.`,
-      };
     },
     since: async (revision) =>
       (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,

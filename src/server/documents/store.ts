@@ -3,6 +3,7 @@ import {
   type ArrivedEdit,
   applyEdit,
   type Body,
+  checkBody,
   type EditProblem,
   type Kind,
   type LostEdit,
@@ -73,6 +74,10 @@ export async function listDocuments(database: Database, kind: Kind): Promise<Doc
 
 /** Stores new documents together; none on any failure. */
 export async function createDocuments(database: Database, fresh: readonly NewDocument[]): Promise<void> {
+  for (const { kind, body } of fresh) {
+    const checked = checkBody(kind, body);
+    if (!checked.ok) throw new Error(`Expected a sound ${kind} to store.`, { cause: checked.problem });
+  }
   await database.transaction(async (tx) => {
     for (const { id, kind, parentId, body } of fresh) {
       await tx

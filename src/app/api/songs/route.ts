@@ -1,10 +1,14 @@
 import { z } from "zod";
 import { LONGEST_SHEET, readChordText, saySheetProblem } from "@/core/formats";
+import { isStorable } from "@/core/song";
 import { openDatabase } from "@/server/db/open";
 import { readJson, refuse } from "@/server/http";
 import { createSong } from "@/server/songs/create";
 
-const newSong = z.object({ text: z.string(), title: z.string().max(200).default("") });
+const newSong = z.object({
+  text: z.string(),
+  title: z.string().max(200).refine(isStorable, { error: "holds signs that can't be kept" }).default(""),
+});
 
 /** Makes a song of a text; nothing is made of an empty or overlong one. */
 export async function POST(request: Request): Promise<Response> {

@@ -1,4 +1,4 @@
-import { formatKey, parseKey } from "../../pitch";
+import { alterOf, formatKey, parseKey } from "../../pitch";
 import { checkMeter, type Meter, MOST_BPM, readMeter } from "../../rhythm";
 import type { SheetProblem } from "./sheet";
 
@@ -37,7 +37,7 @@ const FIELDS: Readonly<Record<string, (meta: Meta, value: string) => Found>> = O
   },
   key: (meta, value) => {
     const key = parseKey(value.replaceAll("♭", "b").replaceAll("♯", "#"));
-    if (!key.ok || Math.abs(key.value.tonic - 2) > 11) return "bad-key";
+    if (!key.ok || Math.abs(alterOf(key.value.tonic)) > 1) return "bad-key";
     meta.key = formatKey(key.value);
     return null;
   },

@@ -126,6 +126,7 @@ describe("readChordText", () => {
     ["Tempo: 0\nG C D", ["bad-tempo 1:1"]],
     ["Time: 5/0\nG C D", ["bad-meter 1:1"]],
     ["Key: H\nG C D", ["bad-key 1:1"]],
+    ["Key: Bbb\nG C D", ["bad-key 1:1"]],
     ["Capo: 40\nG C D", ["bad-capo 1:1"]],
     ["[V]\nG   Cq7   D", ["unreadable-chord 2:5"]],
     ["[V]\n| G C D | x2", ["repeat-in-line 2:11"]],
