@@ -51,6 +51,7 @@ const totalOf = (chords: readonly TimedChord[]): Ticks => chords.reduce((sum, ch
 /** Cuts a run of chords after some ticks; a chord across the cut becomes two. */
 function splitAt(chords: readonly TimedChord[], ticks: Ticks): [TimedChord[], TimedChord[]] {
   const head: TimedChord[] = [];
+  if (ticks <= 0) return [head, [...chords]];
   let left = ticks;
   for (const [index, chord] of chords.entries()) {
     if (left <= 0) return [head, chords.slice(index)];
@@ -66,11 +67,18 @@ function splitAt(chords: readonly TimedChord[], ticks: Ticks): [TimedChord[], Ti
 
 function cutIntoBars(chords: readonly TimedChord[], bar: Ticks): TimedChord[][] {
   const bars: TimedChord[][] = [];
-  let rest = chords.filter((chord) => chord.ticks > 0);
-  while (rest.length > 0) {
-    const [head, tail] = splitAt(rest, bar);
-    bars.push(head);
-    rest = tail;
+  let room = 0;
+  for (const chord of chords) {
+    for (let left = chord.ticks; left > 0; ) {
+      if (room === 0) {
+        bars.push([]);
+        room = bar;
+      }
+      const ticks = Math.min(left, room);
+      bars.at(-1)!.push(ticks === chord.ticks ? chord : { ...chord, ticks });
+      left -= ticks;
+      room -= ticks;
+    }
   }
   return bars;
 }
