@@ -19,6 +19,7 @@ export default defineConfig({
     url: `http://127.0.0.1:${PORT}`,
     env: { PORT: String(PORT), NODE_ENV: "production" },
     reuseExistingServer: false,
+    gracefulShutdown: { signal: "SIGTERM", timeout: 5000 },
     timeout: 60_000,
   },
 });

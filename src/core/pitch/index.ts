@@ -29,10 +29,7 @@ export {
   GUITAR_TUNING,
   MOST_STRINGS,
   parseTuning,
-  pitchClassOfMidi,
   STANDARD_TUNINGS,
-  stoppedPitch,
-  stringNames,
   type Tuning,
   tuningShift,
 } from "./tuning";

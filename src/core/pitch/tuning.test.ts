@@ -7,7 +7,6 @@ import {
   GUITAR_TUNING,
   parseTuning,
   STANDARD_TUNINGS,
-  stringNames,
   tuningShift,
 } from "./tuning";
 
@@ -55,10 +54,6 @@ describe("tunings", () => {
     expect(tuningShift(tuning("G4 C4 E4 A4"))).toBe(0);
     expect(tuningShift(sure(parseTuning(GUITAR_TUNING)))).toBe(0);
     expect(tuningShift(tuning("D2 A2 D3"))).toBe(0);
-  });
-
-  it("name strings by pitch, low and high told apart", () => {
-    expect(stringNames(sure(parseTuning(GUITAR_TUNING)))).toEqual(["low E", "A", "D", "G", "B", "high E"]);
   });
 
   it("say which string cannot be read", () => {

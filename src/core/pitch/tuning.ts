@@ -1,4 +1,4 @@
-import { fail, type Midi, modulo, ok, type Result, type Semitones } from "../base";
+import { fail, type Midi, ok, type Result, type Semitones } from "../base";
 import { formatPitch, parsePitch } from "./pitch";
 
 /** Open strings as MIDI numbers, from the string nearest the player's face. */
@@ -51,18 +51,3 @@ export function tuningShift(tuning: Tuning): Semitones {
   const shift = tuning[0]! - parsed.value[0]!;
   return tuning.every((midi, string) => midi - parsed.value[string]! === shift) ? shift : 0;
 }
-
-/** What a player calls a string: its pitch name, told apart as low and high where two share it. */
-export function stringNames(tuning: Tuning): string[] {
-  const names = tuning.map((midi) => formatPitch(midi).replace(/-?\d$/, ""));
-  return names.map((name, string) => {
-    const twin = names.findIndex((other, at) => at !== string && other === name);
-    if (twin < 0) return name;
-    return `${tuning[string]! < tuning[twin]! ? "low" : "high"} ${name}`;
-  });
-}
-
-/** The pitch class of a string stopped at a fret above the capo. */
-export const stoppedPitch = (open: Midi, capo: number, fret: number): Midi => open + capo + fret;
-
-export const pitchClassOfMidi = (midi: Midi): number => modulo(midi, 12);

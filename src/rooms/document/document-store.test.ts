@@ -162,7 +162,8 @@ describe("a document in a window", () => {
     expect(rowOf(two!).title).toBe("From one");
     const [lost] = two!.state.getState().lost;
     expect(lost!.at[0]).toMatchObject({ field: "title", theirs: "From one" });
-    two!.decide(lost!, true);
+    two!.dismiss(lost!);
+    two!.act(lost!.edit.command);
     await vi.waitFor(() => expect(server.body.song!.s!.title).toBe("From two"));
     expect(two!.state.getState().lost).toEqual([]);
     for (const stop of stops) stop();

@@ -33,8 +33,8 @@ export type DocumentStore = {
   readonly state: StoreApi<DocumentState>;
   /** Makes an edit. @returns the edit that takes it back, or null when it cannot be made */
   readonly act: (command: Command) => Command | null;
-  readonly decide: (lost: LostEdit, mine: boolean) => void;
-  readonly say: (text: string) => void;
+  /** Puts away an edit that was lost to another, once the person has decided. */
+  readonly dismiss: (lost: LostEdit) => void;
   readonly start: () => () => void;
 };
 
@@ -185,10 +185,9 @@ export function createDocumentStore(
     };
   };
 
-  const decide = (lost: LostEdit, mine: boolean) => {
+  const dismiss = (lost: LostEdit) => {
     state.setState((before) => ({ lost: before.lost.filter((one) => one !== lost) }));
-    if (mine) act(lost.edit.command);
   };
 
-  return { id, state, act, decide, say, start };
+  return { id, state, act, dismiss, start };
 }

@@ -34,6 +34,11 @@ const sayValue = (value: unknown): string => {
 };
 
 function Conflict({ lost, store }: { lost: LostEdit; store: DocumentStore }) {
+  const { history } = useOpenSong();
+  const putMine = () => {
+    store.dismiss(lost);
+    history.act(store, lost.edit.command);
+  };
   const [first] = lost.at;
   return (
     <section role="alert" className="mx-4 mb-4 rounded-box border-2 border-warning bg-base-200 p-3 md:mx-6">
@@ -45,11 +50,11 @@ function Conflict({ lost, store }: { lost: LostEdit; store: DocumentStore }) {
       ))}
       {lost.at.length > 4 && <p>and {lost.at.length - 4} more places.</p>}
       <p className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="btn btn-sm" onClick={() => store.decide(lost, false)}>
+        <button type="button" className="btn btn-sm" onClick={() => store.dismiss(lost)}>
           Leave theirs
         </button>
         {first && (
-          <button type="button" className="btn btn-sm btn-primary" onClick={() => store.decide(lost, true)}>
+          <button type="button" className="btn btn-sm btn-primary" onClick={putMine}>
             Put mine instead
           </button>
         )}

@@ -178,6 +178,10 @@ function Sentences() {
   const { version, song } = useOpenSong();
   const fromVersion = useStore(version.state, (state) => state.notice);
   const fromSong = useStore(song.state, (state) => state.notice);
-  const notice = fromVersion ?? fromSong;
-  return <Notice text={notice?.text ?? ""} count={notice?.count ?? 0} />;
+  return (
+    <div className="no-print pointer-events-none fixed inset-x-0 bottom-4 z-40 flex flex-col items-center px-4 *:pointer-events-auto">
+      <Notice text={fromVersion?.text ?? ""} count={fromVersion?.count ?? 0} />
+      <Notice text={fromSong?.text ?? ""} count={fromSong?.count ?? 0} />
+    </div>
+  );
 }

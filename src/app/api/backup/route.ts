@@ -1,3 +1,4 @@
+import { refuseChange } from "@/server/access";
 import { restoreBackup, saveBackup } from "@/server/backup";
 import { openDatabase } from "@/server/db/open";
 import { readBytes, refuse } from "@/server/http";
@@ -20,6 +21,8 @@ export async function GET(): Promise<Response> {
 
 /** Brings a backup file back. */
 export async function POST(request: Request): Promise<Response> {
+  const refused = refuseChange(request);
+  if (refused) return refused;
   const file = await readBytes(request, LARGEST_BACKUP);
   if (!file.ok) return file.response;
   const restored = await restoreBackup(await openDatabase(), file.value);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { LONGEST_SHEET, readChordText, saySheetProblem } from "@/core/formats";
 import { isStorable } from "@/core/song";
+import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { readJson, refuse } from "@/server/http";
 import { createSong } from "@/server/songs/create";
@@ -12,6 +13,8 @@ const newSong = z.object({
 
 /** Makes a song of a text; nothing is made of an empty or overlong one. */
 export async function POST(request: Request): Promise<Response> {
+  const refused = refuseChange(request);
+  if (refused) return refused;
   const input = await readJson(request, 6 * LONGEST_SHEET, newSong);
   if (!input.ok) return input.response;
   const { problems } = readChordText(input.value.text.slice(0, LONGEST_SHEET + 1));

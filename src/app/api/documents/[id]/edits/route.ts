@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { commandSchema, idSchema } from "@/core/song";
+import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { editsSince, type SentEdit, takeEdit } from "@/server/documents/store";
 import { readJson, refuse } from "@/server/http";
@@ -25,6 +26,8 @@ export async function GET(request: Request, { params }: Params): Promise<Respons
 
 /** Takes one edit. 200 once it is on disk, 409 with both values where another edit got there first. */
 export async function POST(request: Request, { params }: Params): Promise<Response> {
+  const refused = refuseChange(request);
+  if (refused) return refused;
   const { id } = await params;
   const sent = await readJson(request, LARGEST_EDIT, sentEdit);
   if (!sent.ok) return sent.response;
