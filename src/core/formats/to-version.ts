@@ -109,6 +109,9 @@ type PlacedWord = { readonly id: string; readonly text: string; readonly at: num
 const LARGEST_OFFSET = 400;
 const VOWEL = /[aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ]/iu;
 
+/** The end of a word that is no syllable of its own: "Hom|e", "o|nce", "hop|es". */
+const SILENT_END = /^(?:[^aeiouy]{2,})?e[sd]?$/iu;
+
 /**
  * The word a chord stands under, and how far into it. Sheets are seldom set to the letter: a chord inside a
  * word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
@@ -122,8 +125,8 @@ function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | 
   }
   const offset = Math.max(0, at - word.at);
   const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
-  if (offset === 0 || !VOWEL.test(word.text) || (VOWEL.test(before) && VOWEL.test(after)))
-    return { word, offset };
+  const sung = VOWEL.test(before) && VOWEL.test(after) && !SILENT_END.test(after);
+  if (offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
   const next = words[index + 1];
   return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };
 }

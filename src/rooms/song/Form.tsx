@@ -70,7 +70,7 @@ export const Form = memo(function Form({
           </ol>
         </SortableContext>
       </DndContext>
-      <label className="mt-3 flex items-center gap-2 text-sm">
+      <label className="mt-3 flex items-center gap-2 text-sm whitespace-nowrap">
         Play also
         <select
           className="select select-sm"
