@@ -9,7 +9,7 @@ async function openStage(page: Page, song: string, player: string): Promise<void
   await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: song }).click();
   await page.getByRole("link", { name: `${player}’s stage` }).click();
   await page.waitForURL(/\/stage\//);
-  await expect(page.getByRole("heading", { level: 2 })).toBeVisible();
+  await expect(page.getByRole("button", { name: "On", exact: true })).toBeEnabled();
 }
 
 test("now and next, in the player's own names, forward and back by key", async ({ page }) => {
@@ -44,6 +44,7 @@ test("the bass reads what sounds; a capo of one section only is told there", asy
 test("readable from two metres: chords 10 mm, words 7 mm high at 1280×800", async ({ page }) => {
   await openStage(page, "Lamp on the Water", "Maren");
   await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("heading", { level: 2 })).toHaveText("Verse 1");
   const heights = (selector: string) =>
     page
       .locator(selector)
@@ -61,6 +62,7 @@ test("no line is lost on a small screen: going on brings the hidden ones first",
   await page.setViewportSize({ width: 390, height: 700 });
   await openStage(page, "Lamp on the Water", "Maren");
   await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("heading", { level: 2 })).toHaveText("Verse 1");
   const seen = new Set<string>();
   const total = await page.locator(".stage-line").count();
   for (let press = 0; press < 12; press++) {

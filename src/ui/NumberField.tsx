@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useId, useState } from "react";
+import { useReady } from "./use-ready";
 
 type Props = {
   readonly label: string;
@@ -28,6 +29,7 @@ export function NumberField({
   onSet,
 }: Props) {
   const id = useId();
+  const ready = useReady();
   const [text, setText] = useState(String(value));
   const [problem, setProblem] = useState("");
   useEffect(() => {
@@ -62,6 +64,7 @@ export function NumberField({
           inputMode="decimal"
           className={`input input-sm w-20 ${problem ? "input-error" : ""}`}
           value={text}
+          readOnly={!ready}
           aria-invalid={problem !== ""}
           aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(event) => setText(event.target.value)}

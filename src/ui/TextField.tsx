@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useId, useState } from "react";
+import { useReady } from "./use-ready";
 
 type Props = {
   readonly label: string;
@@ -26,6 +27,7 @@ export function TextField({
   onSet,
 }: Props) {
   const id = useId();
+  const ready = useReady();
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
@@ -46,6 +48,7 @@ export function TextField({
         id={id}
         className={`input input-sm w-full ${problem ? "input-error" : ""}`}
         value={text}
+        readOnly={!ready}
         maxLength={longest}
         aria-invalid={problem !== null}
         aria-describedby={problem ? `${id}-problem` : undefined}

@@ -3,12 +3,13 @@
 import { Redo2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect } from "react";
 import { useStore } from "zustand";
 import { byOrder, versionRow } from "@/core/song";
 import { Lantern } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
+import { useReady } from "@/ui/use-ready";
 import {
   derive,
   type LoadedDocument,
@@ -124,8 +125,7 @@ function TopLine() {
   const saving = versionSaving === "saved" ? songSaving : versionSaving;
   const { title } = Object.values(useSong().song)[0]!;
   const version = versionRow(useVersion());
-  const [mounted, setMounted] = useState(false);
-  useEffect(() => setMounted(true), []);
+  const ready = useReady();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const step = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === "z";
@@ -146,7 +146,7 @@ function TopLine() {
       <span
         aria-live="polite"
         className={`text-sm ${saving === "away" ? "max-w-md font-bold text-error" : ""}`}
-        data-saving={saving}
+        data-saving={ready ? saving : "opening"}
       >
         {SAVING_WORDS[saving]}
       </span>
@@ -154,7 +154,7 @@ function TopLine() {
         <button
           type="button"
           className="btn btn-sm join-item"
-          disabled={!mounted || undo === 0}
+          disabled={!ready || undo === 0}
           onClick={history.undo}
         >
           <Undo2 size={16} aria-hidden="true" /> Undo
@@ -162,7 +162,7 @@ function TopLine() {
         <button
           type="button"
           className="btn btn-sm join-item"
-          disabled={!mounted || redo === 0}
+          disabled={!ready || redo === 0}
           onClick={history.redo}
         >
           <Redo2 size={16} aria-hidden="true" /> Redo

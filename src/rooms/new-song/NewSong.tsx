@@ -16,6 +16,7 @@ import { piecesOf } from "@/ui/pieces";
 import { sayKey } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
+import { useReady } from "@/ui/use-ready";
 import { soundingName } from "../song/SectionCard";
 
 const HINT = `Title: …
@@ -29,6 +30,7 @@ Words of the line
 /** Paste or type a song at left; at right what was understood of it. */
 export function NewSong() {
   const router = useRouter();
+  const ready = useReady();
   const [text, setText] = useState("");
   const [title, setTitle] = useState("");
   const [problem, setProblem] = useState("");
@@ -82,6 +84,7 @@ export function NewSong() {
             <input
               className="input w-full"
               value={title}
+              readOnly={!ready}
               maxLength={200}
               placeholder={sheet.title || "Untitled song"}
               onChange={(event) => setTitle(event.target.value)}
@@ -92,6 +95,7 @@ export function NewSong() {
             <textarea
               className="textarea h-96 w-full font-mono leading-snug"
               value={text}
+              readOnly={!ready}
               placeholder={HINT}
               spellCheck={false}
               onChange={(event) => take(event.target.value)}
@@ -109,7 +113,7 @@ export function NewSong() {
             </p>
           )}
           <p>
-            <button type="button" className="btn btn-primary" disabled={busy} onClick={make}>
+            <button type="button" className="btn btn-primary" disabled={busy || !ready} onClick={make}>
               {busy ? "Making it…" : "Make this song"}
             </button>
           </p>

@@ -7,6 +7,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
+import { useReady } from "@/ui/use-ready";
 import { Wick } from "@/ui/Wick";
 import { followDocument } from "../document/live";
 import type { StagePart, StageSheet } from "./stage-sheets";
@@ -26,6 +27,7 @@ const BACK = new Set(["ArrowLeft", "PageUp"]);
  * lines that do not fit yet, then the next section.
  */
 export function Stage({ part, title, versionId, revision }: Props) {
+  const ready = useReady();
   const [at, setAt] = useState(0);
   const sheet = useRef<HTMLElement>(null);
   const [more, setMore] = useState(false);
@@ -150,7 +152,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
           type="button"
           className="btn btn-lg btn-primary"
           onClick={goOn}
-          disabled={here === last && !more}
+          disabled={!ready || (here === last && !more)}
         >
           On
         </button>
