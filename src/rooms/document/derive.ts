@@ -2,6 +2,7 @@ import type { BarSum } from "@/core/rhythm";
 import {
   type CellIndex,
   indexCells,
+  Namer,
   type Outline,
   type OutlineSection,
   outlineOf,
@@ -12,6 +13,7 @@ import {
   timelineOf,
   type Use,
   type VersionBody,
+  type VersionRow,
 } from "@/core/song";
 
 /** Remembers the last result by the tables it was computed from; what has not changed keeps its identity. */
@@ -103,3 +105,12 @@ export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
     return last && last.length === rows.length && rows.every(same) ? last : rows;
   },
 );
+
+const knownNamers = new WeakMap<VersionRow, Namer>();
+
+/** What a version's written chords sound like in its performing key, each symbol read once. */
+export function sounding(version: VersionRow): Namer {
+  const namer = knownNamers.get(version) ?? new Namer({ version: { [version.id]: version } }, null);
+  knownNamers.set(version, namer);
+  return namer;
+}

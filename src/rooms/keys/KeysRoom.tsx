@@ -1,9 +1,6 @@
 "use client";
 
 import Link from "next/link";
-import { sure } from "@/core/base";
-import { moveChord, parseChord } from "@/core/chord";
-import { parseKey } from "@/core/pitch";
 import { beatsOfTicks } from "@/core/rhythm";
 import { byOrder, type Player, set, type VersionBody, versionRow } from "@/core/song";
 import { pretty, sayCapo, sayKey } from "@/ui/pretty";
@@ -15,8 +12,7 @@ import { keyChoices } from "../song/Settings";
 /** Every chord that is played, as it sounds, with the beats it lasts over the whole form. */
 export function playedChords(body: VersionBody): { symbol: string; beats: number }[] {
   const version = versionRow(body);
-  const from = sure(parseKey(version.writtenKey));
-  const to = sure(parseKey(version.key));
+  const namer = derive.sounding(version);
   const ticks = new Map<string, number>();
   for (const passage of derive.timeline(body).passages) {
     for (const { outline } of passage.lines) {
@@ -25,10 +21,8 @@ export function playedChords(body: VersionBody): { symbol: string; beats: number
     }
   }
   return [...ticks].flatMap(([written, length]) => {
-    const chord = parseChord(written);
-    return chord.ok && length > 0
-      ? [{ symbol: moveChord(chord.value, from, to), beats: beatsOfTicks(length, version.beatUnit) }]
-      : [];
+    const { chord, sounding } = namer.name(written);
+    return chord && length > 0 ? [{ symbol: sounding, beats: beatsOfTicks(length, version.beatUnit) }] : [];
   });
 }
 

@@ -136,7 +136,14 @@ function Understood({ sheet }: { sheet: ChordSheet }) {
       () => `p${count++}`,
     );
     const outline = outlineOf(body);
-    return { version: versionRow(body), outline, sums: sectionSums(body, outline) };
+    const version = versionRow(body);
+    // The preview shows the chords as they are written, whatever capo the sheet names.
+    return {
+      version,
+      written: { ...version, key: version.writtenKey },
+      outline,
+      sums: sectionSums(body, outline),
+    };
   }, [sheet]);
   const { version } = shown;
   const empty = sheet.problems.some((problem) => problem.code === "empty");
@@ -184,8 +191,7 @@ function Understood({ sheet }: { sheet: ChordSheet }) {
                     line,
                     shown.sums.get(section.id)?.lines[index],
                     version.beatUnit,
-                    (symbol) =>
-                      soundingName({ writtenKey: version.writtenKey, key: version.writtenKey }, symbol),
+                    (symbol) => soundingName(shown.written, symbol),
                   )}
                 />
               ))}

@@ -1,9 +1,7 @@
 "use client";
 
 import { memo, useState } from "react";
-import { sure } from "@/core/base";
-import { moveChord, parseChord } from "@/core/chord";
-import { parseKey } from "@/core/pitch";
+import { parseChord } from "@/core/chord";
 import {
   type BarSum,
   beatsOfBar,
@@ -41,16 +39,9 @@ type Props = {
 };
 
 /** How a written symbol reads in the performing key. */
-export function soundingName(
-  version: Pick<VersionRow, "writtenKey" | "key">,
-  symbol: string,
-): { name: string; readable: boolean } {
-  const chord = parseChord(symbol);
-  if (!chord.ok) return { name: symbol, readable: false };
-  return {
-    name: moveChord(chord.value, sure(parseKey(version.writtenKey)), sure(parseKey(version.key))),
-    readable: true,
-  };
+export function soundingName(version: VersionRow, symbol: string): { name: string; readable: boolean } {
+  const named = derive.sounding(version).name(symbol);
+  return { name: named.sounding, readable: named.chord !== null };
 }
 
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
