@@ -1,7 +1,7 @@
 import { sure } from "../base";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
-import { emptyBody, type MakeId, ordersFor, type Row, type VersionBody } from "../song";
+import { emptyBody, type MakeId, ordersFor, PLAIN_USE, type Row, type VersionBody } from "../song";
 import type { ChordSheet, SheetLine } from "./chord-text";
 
 const DEFAULT_TEMPO = 80;
@@ -30,9 +30,10 @@ export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: Ma
     beatUnit: beatUnitOf(meter),
     meterBeats: meter.beats,
     meterUnit: meter.unit,
+    writtenCapo: sheet.capo,
   });
   const sourceId = makeId();
-  put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: sourceName });
+  put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: sourceName, kind: "sheet", text: "" });
   const places = ordersFor(sheet.sections.length);
   const sectionIds = sheet.sections.map((section, index) => {
     const id = makeId();
@@ -51,7 +52,7 @@ export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: Ma
     const lineOrders = ordersFor(section.lines.length);
     for (const [at, line] of section.lines.entries()) {
       const lineId = makeId();
-      put("lines", { id: lineId, originId: null, sectionId: id, order: lineOrders[at]! });
+      put("lines", { id: lineId, originId: null, sectionId: id, exceptionId: null, order: lineOrders[at]! });
       putLine(line, lineId, sourceId, makeId, put);
     }
     return id;
@@ -64,8 +65,7 @@ export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: Ma
       sectionId: sectionIds[section]!,
       order: useOrders[index]!,
       repeat,
-      energy: null,
-      bass: null,
+      ...PLAIN_USE,
     });
   }
   return tables as unknown as VersionBody;

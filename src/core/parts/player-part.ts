@@ -6,9 +6,9 @@ import {
   outlineOf,
   type Passage,
   type Player,
+  passageSum,
   type ResolvedCell,
   resolveCell,
-  sectionSums,
   type TimedLine,
   timelineOf,
   tuningOf,
@@ -44,19 +44,20 @@ export type PlayerPart = { readonly player: Player; readonly passages: readonly 
 export function playerPart(body: VersionBody, player: Player): PlayerPart {
   const outline = outlineOf(body);
   const index = indexCells(body, outline);
-  const sums = sectionSums(body, outline);
   const easiest = easiestFingerings();
-  const namers = new Map<number, Namer>();
-  const namerAt = (capo: number): Namer => {
-    const namer =
-      namers.get(capo) ??
-      new Namer(body, { tuning: tuningOf(player), capo, readsShapes: player.instrument === "guitar" });
-    namers.set(capo, namer);
+  const namers = new Map<string, Namer>();
+  const namerAt = (capo: number, shift: number): Namer => {
+    const key = `${capo} ${shift}`;
+    const reader = { tuning: tuningOf(player), capo, readsShapes: player.instrument === "guitar" };
+    const namer = namers.get(key) ?? new Namer(body, reader, shift);
+    namers.set(key, namer);
     return namer;
   };
-  const passages = timelineOf(body, outline).passages.map((passage): PartPassage => {
+  const timeline = timelineOf(body, outline).passages;
+  const passages = timeline.map((passage, at): PartPassage => {
     const cell = resolveCell(index, passage.use, player);
-    const namer = namerAt(cell.capo.value);
+    const namer = namerAt(cell.capo.value, passage.shift);
+    const sum = passageSum(passage, timeline[at + 1]);
     const chords = new Map<string, PartChord>();
     for (const { outline: line } of passage.lines) {
       for (const { chord } of line.chords) {
@@ -80,7 +81,7 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
         });
       }
     }
-    const lines = passage.lines.map((timed, at) => ({ timed, sum: sums.get(passage.section.id)?.lines[at] }));
+    const lines = passage.lines.map((timed, line) => ({ timed, sum: sum.lines[line] }));
     return { passage, cell, key: formatKey(namer.key), lines, chords };
   });
   return { player, passages };

@@ -36,6 +36,9 @@ export const SECTION_KINDS = [
   "outro",
   "other",
 ] as const;
+export const SOURCE_KINDS = ["sheet", "file", "ear", "take", "lesson", "other"] as const;
+export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
+export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass"] as const;
 
@@ -49,6 +52,18 @@ const capoSchema = z
   .max(HIGHEST_CAPO, { error: `should be a fret from 0 to ${HIGHEST_CAPO}` });
 const range = z.tuple([z.int().min(0).max(127), z.int().min(0).max(127)]).nullable();
 
+const shiftSchema = z.int().min(-11).max(11, { error: "should be at most 11 semitones up or down" });
+const bpm = z
+  .number()
+  .min(1, { error: "should be at least 1 beat a minute" })
+  .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` });
+const beatUnit = z.string().regex(/^1\/(1|2|4|8|16|32)\.?$/u);
+const meterBeats = z.int().min(1, { error: "should be at least 1" }).max(MOST_BEATS_IN_A_BAR);
+const meterUnit = z.union(
+  METER_UNITS.map((unit) => z.literal(unit)),
+  { error: `should be one of ${METER_UNITS.join(", ")}` },
+);
+
 const version = z.object({
   id: idSchema,
   name: text(80),
@@ -57,19 +72,22 @@ const version = z.object({
   /** The key the version is performed in. */
   key: keySchema,
   keySure: z.boolean(),
-  bpm: z
-    .number()
-    .min(1, { error: "should be at least 1 beat a minute" })
-    .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
-  beatUnit: z.string().regex(/^1\/(1|2|4|8|16|32)\.?$/u),
-  meterBeats: z.int().min(1, { error: "should be at least 1" }).max(MOST_BEATS_IN_A_BAR),
-  meterUnit: z.union(
-    METER_UNITS.map((unit) => z.literal(unit)),
-    { error: `should be one of ${METER_UNITS.join(", ")}` },
-  ),
+  bpm,
+  beatUnit,
+  meterBeats,
+  meterUnit,
+  /** The capo the written chords are shapes behind; 0 when they sound as written. */
+  writtenCapo: capoSchema,
 });
 
-const source = z.object({ id: idSchema, order, name: text(120) });
+/** Where chords come from. One with a text of its own can be laid against the version in the evidence chart. */
+const source = z.object({
+  id: idSchema,
+  order,
+  name: text(120),
+  kind: z.enum(SOURCE_KINDS),
+  text: text(60_000),
+});
 
 const section = z.object({
   id: idSchema,
@@ -83,7 +101,14 @@ const section = z.object({
   melodyRange: range,
 });
 
-const line = z.object({ id: idSchema, originId: optionalId, sectionId: idSchema, order });
+/** A line of a section; with an exception, a line sung there only. */
+const line = z.object({
+  id: idSchema,
+  originId: optionalId,
+  sectionId: idSchema,
+  exceptionId: optionalId,
+  order,
+});
 
 const word = z.object({
   id: idSchema,
@@ -116,8 +141,50 @@ const use = z.object({
   sectionId: idSchema,
   order,
   repeat: z.int().min(1).max(32),
+  /** Its own name here ("Verse 2"); null takes the section's. */
+  label: text(80).nullable(),
+  vocals: z.boolean(),
+  /** Semitones above the version's key. */
+  shift: shiftSchema,
+  /** Its own tempo and metre; null takes the version's. */
+  bpm: bpm.nullable(),
+  meterBeats: meterBeats.nullable(),
+  meterUnit: meterUnit.nullable(),
   energy: z.int().min(0).max(4).nullable(),
   bass: z.enum(["needed", "free"]).nullable(),
+});
+
+/**
+ * What is otherwise at one use of a section: a line sung differently, an ending when a named section follows, an
+ * extra last line, a hold, a push, a stop. Its own lines, where it has some, name it.
+ */
+const exception = z.object({
+  id: idSchema,
+  useId: idSchema,
+  order,
+  kind: z.enum(EXCEPTION_KINDS),
+  /** The one time round it is for, counted from 1; null for every time. */
+  round: z.int().min(1).max(32).nullable(),
+  /** The line that is replaced ("line"). */
+  lineId: optionalId,
+  /** The chord it happens at; null is the last chord of a hold or stop, the first of a push. */
+  chordId: optionalId,
+  /** The section that must follow for the ending to be played; null for any. */
+  followedBy: optionalId,
+  /** How much an ending replaces, a hold adds, a push comes early, a stop is silent. */
+  ticks,
+  /** A hold that lasts until somebody gives the sign; its ticks are what is expected. */
+  cued: z.boolean(),
+});
+
+/** What a sheet says beside words and chords: comments, tab, unknown directives; it stands before a line or last in a section. */
+const extra = z.object({
+  id: idSchema,
+  order,
+  sectionId: optionalId,
+  lineId: optionalId,
+  kind: z.enum(EXTRA_KINDS),
+  text: text(8000),
 });
 
 const player = z.object({
@@ -170,7 +237,16 @@ const song = z.object({
   id: idSchema,
   title: text(200).min(1),
   by: text(200),
+  composer: text(200),
+  copyright: text(400),
   tags: z.array(text(40)).max(30),
+  /** The day it was last rehearsed, as 2026-11-23. */
+  rehearsed: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}$/u, { error: "should be a day such as 2026-11-23" })
+    .nullable(),
+  /** Put away from the shelf; it can be brought back. */
+  archived: z.boolean(),
 });
 
 const bandPlayer = player.omit({ bandPlayerId: true, light: true, role: true });
@@ -189,6 +265,8 @@ export const TABLES = {
     words: word,
     chords: chord,
     uses: use,
+    exceptions: exception,
+    extras: extra,
     players: player,
     cells: cell,
     choices: choice,
@@ -203,12 +281,20 @@ export const KINDS = Object.keys(TABLES) as Kind[];
 
 /** Which field of a row names a row of another table; the other must exist. */
 export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>>>> = Object.freeze({
-  lines: { sectionId: "sections" },
+  lines: { sectionId: "sections", exceptionId: "exceptions" },
   words: { lineId: "lines" },
   chords: { lineId: "lines", wordId: "words", sourceId: "sources" },
   uses: { sectionId: "sections" },
+  exceptions: { useId: "uses", lineId: "lines", chordId: "chords", followedBy: "sections" },
+  extras: { sectionId: "sections", lineId: "lines" },
   cells: { useId: "uses", playerId: "players" },
   choices: { playerId: "players", chordId: "chords", useId: "uses" },
+});
+
+/** References that are let go when the row they name is removed; all others take their own row with them. */
+export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze({
+  chords: ["wordId", "sourceId"],
+  extras: ["lineId"],
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
@@ -231,6 +317,10 @@ export type Line = Readonly<z.infer<typeof line>>;
 export type Word = Readonly<z.infer<typeof word>>;
 export type PlacedChord = Readonly<z.infer<typeof chord>>;
 export type Use = Readonly<z.infer<typeof use>>;
+export type Exception = Readonly<z.infer<typeof exception>>;
+export type Extra = Readonly<z.infer<typeof extra>>;
+export type ExceptionKind = Exception["kind"];
+export type SourceKind = Source["kind"];
 export type Player = Readonly<z.infer<typeof player>>;
 export type BandPlayer = Readonly<z.infer<typeof bandPlayer>>;
 export type Cell = Readonly<z.infer<typeof cell>>;

@@ -55,7 +55,7 @@ export function checkBody(kind: Kind, body: unknown): Result<Body, BodyProblem> 
   return ok(checked);
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> =>
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
 export const isKind = (text: string): text is Kind => (KINDS as readonly string[]).includes(text);

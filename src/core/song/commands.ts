@@ -1,10 +1,20 @@
 import type { Ticks } from "../base";
-import type { Cell, Choice, Row, SectionKind, VersionBody } from "./body";
+import { PLAIN_USE } from "./added-fields";
+import {
+  type Body,
+  type Cell,
+  type Choice,
+  LET_GO,
+  REFERENCES,
+  type Row,
+  type SectionKind,
+  type VersionBody,
+} from "./body";
 import { type CellIndex, cellKey } from "./cells";
 import type { ShapeSpot } from "./choices";
 import type { Command, SimpleCommand } from "./edit";
 import { orderBetween, ordersFor } from "./order";
-import { type Outline, type OutlineLine, outlineOf } from "./outline";
+import type { Outline, OutlineLine } from "./outline";
 
 /** Makes a fresh id: the core has no randomness of its own. */
 export type MakeId = () => string;
@@ -14,7 +24,7 @@ export const batch = (label: string, commands: readonly SimpleCommand[]): Comman
   label,
   commands,
 });
-const add = (table: string, row: Row): SimpleCommand => ({ type: "add", table, row });
+export const add = (table: string, row: Row): SimpleCommand => ({ type: "add", table, row });
 const remove =
   (table: string) =>
   (row: { readonly id: string }): SimpleCommand => ({ type: "remove", table, id: row.id });
@@ -52,60 +62,62 @@ export const addUse = (body: VersionBody, sectionId: string, makeId: MakeId): Si
     sectionId,
     order: orderAtEnd(Object.values(body.uses)),
     repeat: 1,
-    energy: null,
-    bass: null,
+    ...PLAIN_USE,
   });
 
-/** Takes a use out of the form with what was written for it. */
-export function removeUse(body: VersionBody, useId: string): Command {
-  return batch("Take a section out of the form", removalOfUse(body, useId));
+/**
+ * The edits that remove a row and all that hangs on it: rows that name it go with it, except where the reference
+ * is one that is let go (a chord whose word is gone stays).
+ */
+export function removalOf(body: Body, table: string, id: string): SimpleCommand[] {
+  const gone = new Map<string, Set<string>>([[table, new Set([id])]]);
+  const removals: SimpleCommand[] = [remove(table)({ id })];
+  const released = new Map<string, Record<string, unknown>>();
+  const isGone = (where: string, row: string) => gone.get(where)?.has(row) ?? false;
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const [from, fields] of Object.entries(REFERENCES)) {
+      for (const [field, target] of Object.entries(fields)) {
+        if (!gone.has(target)) continue;
+        for (const row of Object.values(body[from] ?? {})) {
+          const named = row[field];
+          if (typeof named !== "string" || !isGone(target, named) || isGone(from, row.id)) continue;
+          if (LET_GO[from]?.includes(field)) {
+            released.set(`${from} ${row.id}`, { ...released.get(`${from} ${row.id}`), [field]: null });
+            continue;
+          }
+          gone.set(from, (gone.get(from) ?? new Set()).add(row.id));
+          removals.push(remove(from)(row));
+          grew = true;
+        }
+      }
+    }
+  }
+  const letGo = [...released].flatMap(([place, fields]) => {
+    const [from, row] = place.split(" ") as [string, string];
+    return isGone(from, row) ? [] : [set(from, row, fields)];
+  });
+  return [...letGo, ...removals];
 }
 
-function removalOfUse(body: VersionBody, useId: string): SimpleCommand[] {
-  return [
-    ...Object.values(body.cells)
-      .filter((cell) => cell.useId === useId)
-      .map(remove("cells")),
-    ...Object.values(body.choices)
-      .filter((choice) => choice.useId === useId)
-      .map(remove("choices")),
-    { type: "remove", table: "uses", id: useId },
-  ];
-}
+const removeAll = (label: string, body: VersionBody, table: string, id: string): Command =>
+  batch(label, removalOf(body as unknown as Body, table, id));
+
+/** Takes a use out of the form with what was written for it. */
+export const removeUse = (body: VersionBody, useId: string): Command =>
+  removeAll("Take a section out of the form", body, "uses", useId);
 
 /** Removes a section with its lines, and its uses from the form. */
-export function removeSection(body: VersionBody, sectionId: string): Command {
-  const outline = outlineOf(body);
-  const lines = outline.byId.get(sectionId)?.lines ?? [];
-  return batch("Remove a section", [
-    ...outline.form.filter((use) => use.sectionId === sectionId).flatMap((use) => removalOfUse(body, use.id)),
-    ...lines.flatMap((line) => removalOfLine(body, line)),
-    { type: "remove", table: "sections", id: sectionId },
-  ]);
-}
+export const removeSection = (body: VersionBody, sectionId: string): Command =>
+  removeAll("Remove a section", body, "sections", sectionId);
 
 /** Removes a line with its chords and words. */
-export const removeLine = (body: VersionBody, line: OutlineLine): Command =>
-  batch("Remove a line", removalOfLine(body, line));
-
-function removalOfLine(body: VersionBody, line: OutlineLine): SimpleCommand[] {
-  return [
-    ...line.chords.flatMap(({ chord }) => removalOfChord(body, chord.id)),
-    ...line.words.map(({ word }) => word).map(remove("words")),
-    { type: "remove", table: "lines", id: line.line.id },
-  ];
-}
+export const removeLine = (body: VersionBody, lineId: string): Command =>
+  removeAll("Remove a line", body, "lines", lineId);
 
 /** Removes a chord with the shapes chosen for it. */
 export const removeChord = (body: VersionBody, chordId: string): Command =>
-  batch("Remove a chord", removalOfChord(body, chordId));
-
-const removalOfChord = (body: VersionBody, chordId: string): SimpleCommand[] => [
-  ...Object.values(body.choices)
-    .filter((choice) => choice.chordId === chordId)
-    .map(remove("choices")),
-  { type: "remove", table: "chords", id: chordId },
-];
+  removeAll("Remove a chord", body, "chords", chordId);
 
 /** Adds an empty section at the end, and a use of it. */
 export function addSection(body: VersionBody, label: string, kind: SectionKind, makeId: MakeId): Command {
@@ -122,7 +134,13 @@ export function addSection(body: VersionBody, label: string, kind: SectionKind, 
       bass: null,
       melodyRange: null,
     }),
-    add("lines", { id: makeId(), originId: null, sectionId, order: ordersFor(1)[0]! }),
+    add("lines", {
+      id: makeId(),
+      originId: null,
+      sectionId,
+      exceptionId: null,
+      order: ordersFor(1)[0]!,
+    }),
     addUse(body, sectionId, makeId),
   ]);
 }
@@ -132,6 +150,7 @@ export const addLine = (outline: Outline, sectionId: string, makeId: MakeId): Co
     id: makeId(),
     originId: null,
     sectionId,
+    exceptionId: null,
     order: orderAtEnd((outline.byId.get(sectionId)?.lines ?? []).map(({ line }) => line)),
   });
 
@@ -259,12 +278,4 @@ export function chooseShape(
 
 /** Removes a player with their cells and shapes. */
 export const removePlayer = (body: VersionBody, playerId: string): Command =>
-  batch("Remove a player", [
-    ...Object.values(body.cells)
-      .filter((cell) => cell.playerId === playerId)
-      .map(remove("cells")),
-    ...Object.values(body.choices)
-      .filter((choice) => choice.playerId === playerId)
-      .map(remove("choices")),
-    { type: "remove", table: "players", id: playerId },
-  ]);
+  removeAll("Remove a player", body, "players", playerId);

@@ -84,7 +84,7 @@ function commandOf(body: VersionBody, choice: number, pick: number): Command | n
           )
         : null;
     case 11:
-      return line ? removeLine(body, line) : null;
+      return line ? removeLine(body, line.line.id) : null;
     default:
       return use && chord && player
         ? chooseShape(

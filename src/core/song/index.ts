@@ -1,3 +1,4 @@
+export { PLAIN_USE } from "./added-fields";
 export {
   type BandBody,
   type BandPlayer,
@@ -6,6 +7,11 @@ export {
   type Choice,
   type EveningBody,
   type EveningItem,
+  EXCEPTION_KINDS,
+  EXTRA_KINDS,
+  type Exception,
+  type ExceptionKind,
+  type Extra,
   INSTRUMENTS,
   type Instrument,
   idSchema,
@@ -20,7 +26,10 @@ export {
   SECTION_KINDS,
   type Section,
   type SectionKind,
+  SOURCE_KINDS,
   type SongBody,
+  type Source,
+  type SourceKind,
   type Use,
   type VersionBody,
   type VersionRow,
@@ -38,6 +47,7 @@ export {
 export { type BodyProblem, checkBody, emptyBody, isKind } from "./check-body";
 export { choiceFits, findChoice, type ShapeSpot } from "./choices";
 export {
+  add,
   addChord,
   addLine,
   addSection,
@@ -47,6 +57,7 @@ export {
   type MakeId,
   moveBefore,
   orderAtEnd,
+  removalOf,
   removeChord,
   removeLine,
   removePlayer,
@@ -66,10 +77,17 @@ export {
   type Touch,
   touches,
 } from "./edit";
+export type { LaidLine, LineOrigin } from "./layout";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { byOrder, orderBetween, ordersFor } from "./order";
-export { type Outline, type OutlineLine, type OutlineSection, outlineOf } from "./outline";
+export {
+  type Outline,
+  type OutlineException,
+  type OutlineLine,
+  type OutlineSection,
+  outlineOf,
+} from "./outline";
 export { sayEditProblem, sayPlace } from "./say-edit";
 export {
   type ArrivedEdit,
@@ -85,12 +103,18 @@ export {
 } from "./sync";
 export {
   type Bar,
+  beatUnitOfUse,
+  type ChordEvent,
   meterOf,
+  meterOfUse,
   type Passage,
+  passageSum,
+  playsOf,
   sectionSum,
   sectionSums,
   type TimedLine,
   type Timeline,
+  tempoOfUse,
   timedChords,
   timelineOf,
   versionRow,

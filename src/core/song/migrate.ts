@@ -1,16 +1,33 @@
 import { fail, ok, type Result } from "../base";
+import { ADDED_FIELDS, type AddedFields } from "./added-fields";
 import type { Body, Kind } from "./body";
-import { type BodyProblem, checkBody } from "./check-body";
+import { type BodyProblem, checkBody, isRecord } from "./check-body";
 
 /** The form bodies are stored in now. Each step below lifts a body from one form to the next. */
-export const SCHEMA = 1;
+export const SCHEMA = 2;
 
 export type Stored = { readonly schema: number; readonly body: unknown };
 
 type Migration = (kind: Kind, body: unknown) => unknown;
 
-/** `MIGRATIONS[n]` lifts form n to n + 1. Form 1 is the first, so there is none yet. */
-const MIGRATIONS: Readonly<Record<number, Migration>> = Object.freeze({});
+/** `MIGRATIONS[n]` lifts form n to n + 1. */
+const MIGRATIONS: Readonly<Record<number, Migration>> = Object.freeze({
+  1: (kind, body) => withFields(body, ADDED_FIELDS[kind] ?? {}),
+});
+
+/** Adds missing fields to rows; what is no table of rows is left for the check to refuse. */
+function withFields(body: unknown, additions: AddedFields): unknown {
+  if (!isRecord(body)) return body;
+  const lifted: Record<string, unknown> = { ...body };
+  for (const [table, fields] of Object.entries(additions)) {
+    const rows = lifted[table] ?? {};
+    if (!isRecord(rows)) continue;
+    lifted[table] = Object.fromEntries(
+      Object.entries(rows).map(([id, row]) => [id, isRecord(row) ? { ...fields, ...row } : row]),
+    );
+  }
+  return lifted;
+}
 
 /**
  * Reads a stored body of any form up to the present one.

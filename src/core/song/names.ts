@@ -1,7 +1,7 @@
 import { sure } from "../base";
 import { type Chord, moveChord, parseChord } from "../chord";
 import { shapeKeyAt } from "../fretboard";
-import { type Key, parseKey, parseTuning, type Tuning } from "../pitch";
+import { type Key, moveKey, parseKey, parseTuning, type Tuning } from "../pitch";
 import type { Player, VersionBody } from "./body";
 import { versionRow } from "./timeline";
 
@@ -35,8 +35,12 @@ export class Namer {
       readonly capo: number;
       readonly readsShapes: boolean;
     } | null,
+    /** Semitones above the version's key, where a use raises or lowers it. */
+    shift = 0,
   ) {
-    ({ written: this.written, sounding: this.sounding } = keysOf(body));
+    const { written, sounding } = keysOf(body);
+    this.written = written;
+    this.sounding = shift === 0 ? sounding : moveKey(sounding, shift);
   }
 
   /** The key of this reader's names. */

@@ -1,5 +1,5 @@
 import type { Ticks } from "../base";
-import type { Line, PlacedChord, Section, Use, VersionBody, Word } from "./body";
+import type { Exception, Line, PlacedChord, Section, Use, VersionBody, Word } from "./body";
 import { byOrder } from "./order";
 
 /** A line with its words in a row; `at` counts characters of `text`. */
@@ -22,29 +22,44 @@ export type Outline = {
   readonly sections: readonly OutlineSection[];
   readonly byId: ReadonlyMap<string, OutlineSection>;
   readonly form: readonly Use[];
+  /** By use: what is otherwise there, in order, with the lines an exception brings. */
+  readonly exceptions: ReadonlyMap<string, readonly OutlineException[]>;
 };
 
-type Tables = Pick<VersionBody, "sections" | "lines" | "words" | "chords" | "uses">;
+export type OutlineException = { readonly exception: Exception; readonly lines: readonly OutlineLine[] };
+
+type Tables = Pick<VersionBody, "sections" | "lines" | "words" | "chords" | "uses" | "exceptions">;
 
 /** Reads the tables in order. Rows that name nothing are passed over. */
 export function outlineOf(body: Tables): Outline {
-  const linesOf = group(Object.values(body.lines), (line) => line.sectionId);
+  const linesOf = group(Object.values(body.lines), lineHome);
   const wordsOf = group(Object.values(body.words), (word) => word.lineId);
   const chordsOf = group(Object.values(body.chords), (chord) => chord.lineId);
+  const linesAt = (home: string) =>
+    (linesOf.get(home) ?? []).map((line) =>
+      outlineLine(line, wordsOf.get(line.id) ?? [], chordsOf.get(line.id) ?? []),
+    );
   const sections = Object.values(body.sections)
     .sort(byOrder)
     .map((section) => {
-      const lines = (linesOf.get(section.id) ?? []).map((line) =>
-        outlineLine(line, wordsOf.get(line.id) ?? [], chordsOf.get(line.id) ?? []),
-      );
+      const lines = linesAt(section.id);
       return { section, lines, ticks: lines.reduce((sum, line) => sum + line.ticks, 0) };
     });
   return {
     sections,
     byId: new Map(sections.map((one) => [one.section.id, one])),
     form: Object.values(body.uses).sort(byOrder),
+    exceptions: new Map(
+      [...group(Object.values(body.exceptions), (exception) => exception.useId)].map(([useId, list]) => [
+        useId,
+        list.map((exception) => ({ exception, lines: linesAt(exception.id) })),
+      ]),
+    ),
   };
 }
+
+/** A line stands in its section, or in the exception that brings it. */
+const lineHome = (line: Line): string => line.exceptionId ?? line.sectionId;
 
 function group<Row extends { order: string; id: string }>(
   rows: Row[],
@@ -60,7 +75,8 @@ function group<Row extends { order: string; id: string }>(
   return groups;
 }
 
-function outlineLine(line: Line, words: readonly Word[], chords: readonly PlacedChord[]): OutlineLine {
+/** Sets a line's words in a row and its chords over them. */
+export function outlineLine(line: Line, words: readonly Word[], chords: readonly PlacedChord[]): OutlineLine {
   const starts = new Map<string, number>();
   let text = "";
   const placedWords = words.map((word) => {

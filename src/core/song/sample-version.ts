@@ -1,5 +1,7 @@
+import { PLAIN_USE } from "./added-fields";
 import type { PlacedChord, Player, Row, VersionBody } from "./body";
 import { emptyBody } from "./check-body";
+
 import { ordersFor } from "./order";
 
 /** A version for tests: sections as lines of "word/Chord:beats" items, and a form by section name. */
@@ -24,6 +26,7 @@ export function sampleVersion(
     beatUnit: "1/4",
     meterBeats: 4,
     meterUnit: 4,
+    writtenCapo: 0,
   });
   const sectionOrders = ordersFor(Object.keys(sections).length);
   for (const [index, [id, { lines, pickup = 0 }]] of Object.entries(sections).entries()) {
@@ -41,7 +44,7 @@ export function sampleVersion(
     const lineOrders = ordersFor(lines.length);
     for (const [at, text] of lines.entries()) {
       const lineId = `${id}-l${at}`;
-      put("lines", { id: lineId, originId: null, sectionId: id, order: lineOrders[at]! });
+      put("lines", { id: lineId, originId: null, sectionId: id, exceptionId: null, order: lineOrders[at]! });
       const items = text.split(" ").filter((item) => item !== "");
       const orders = ordersFor(items.length);
       for (const [place, item] of items.entries()) {
@@ -76,8 +79,7 @@ export function sampleVersion(
       sectionId: sectionId!,
       order: useOrders[index]!,
       repeat: Number(repeat ?? 1),
-      energy: null,
-      bass: null,
+      ...PLAIN_USE,
     });
   }
   const playerOrders = ordersFor(players.length);

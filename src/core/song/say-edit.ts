@@ -14,6 +14,8 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   cells: "part",
   choices: "chosen shape",
   sources: "source",
+  exceptions: "exception",
+  extras: "note of the sheet",
 });
 
 const FIELDS: Readonly<Record<string, string>> = Object.freeze({

@@ -46,8 +46,8 @@ describe("timelineOf", () => {
 
   it("gives every chord and word its tick", () => {
     const [verse, chorus] = timeline.passages;
-    expect(verse!.lines.map((line) => line.chordTicks.map((tick) => tick / Q))).toEqual([[0], [4]]);
-    expect(chorus!.lines[0]!.chordTicks.map((tick) => tick / Q)).toEqual([7, 8, 12]);
+    expect(verse!.lines.map((line) => line.events.map(({ tick }) => tick / Q))).toEqual([[0], [4]]);
+    expect(chorus!.lines[0]!.events.map(({ tick }) => tick / Q)).toEqual([7, 8, 12]);
     expect(chorus!.lines[0]!.wordTicks.map((tick) => tick / Q)).toEqual([7, 8, 12]);
     // "Light on": the second word begins 6 of 8 characters into a chord of 4 beats.
     expect(verse!.lines[0]!.wordTicks.map((tick) => tick / Q)).toEqual([0, 3]);

@@ -30,7 +30,7 @@ function byTables<Value>(
   };
 }
 
-const SONG = ["sections", "lines", "words", "chords", "uses"] as const;
+const SONG = ["sections", "lines", "words", "chords", "uses", "exceptions"] as const;
 
 /** Whether two sections hold the very same rows. */
 const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>

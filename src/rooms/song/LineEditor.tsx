@@ -101,7 +101,7 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
       <p className="text-sm">
         <kbd className="kbd kbd-xs">[</kbd> and <kbd className="kbd kbd-xs">]</kbd> on a chord’s row make it a
         beat shorter and longer.{" "}
-        <button type="button" className="link" onClick={() => act(removeLine(current(), line))}>
+        <button type="button" className="link" onClick={() => act(removeLine(current(), line.line.id))}>
           Remove this line
         </button>
       </p>

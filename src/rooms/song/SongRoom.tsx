@@ -2,7 +2,7 @@
 
 import { useRef } from "react";
 
-import { beatsOfBar, beatUnitOf, formatBeats, tempoMs } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, formatBeats } from "@/core/rhythm";
 import { addSection, addUse, meterOf, set, type VersionBody, versionRow } from "@/core/song";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
@@ -103,10 +103,9 @@ function Title() {
 /** "46 bars of 4 beats, 2:25". */
 function sayLength(body: VersionBody): string {
   const timeline = derive.timeline(body);
-  const { bpm, beatUnit } = versionRow(body);
   const meter = meterOf(body);
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
-  return `${timeline.bars} bars of ${beats} beats, ${sayTime(tempoMs(timeline.ticks, { bpm, beatUnit }) / 1000)}`;
+  return `${timeline.bars} bars of ${beats} beats, ${sayTime(timeline.seconds)}`;
 }
 
 /** The same list as last time while its entries are the same. */

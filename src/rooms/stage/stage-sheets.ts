@@ -53,7 +53,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     const out = cell.light.value === 0 || cell.role.value === "out";
     return {
       id: `${passage.use.id} ${passage.round}`,
-      label: passage.section.label,
+      label: passage.label,
       kind: passage.section.kind,
       round: passage.use.repeat > 1 ? `${passage.round + 1} of ${passage.use.repeat}` : "",
       bars: passage.bars.length,
@@ -70,7 +70,10 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       shapes: out ? [] : shapesOf(chords),
     };
   });
-  const ticks = part.passages.reduce((sum, { passage }) => sum + passage.ticks, 0);
+  const seconds = part.passages.reduce(
+    (sum, { passage }) => sum + tempoMs(passage.ticks, passage.tempo) / 1000,
+    0,
+  );
   return {
     player: player.name,
     instrument: player.instrument,
@@ -80,7 +83,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     bpm: version.bpm,
     meter: `${meter.beats}/${meter.unit}`,
     beatsInBar: beatsOfBar(meter, version.beatUnit),
-    seconds: tempoMs(ticks, version) / 1000,
+    seconds,
     sheets,
   };
 }

@@ -1,5 +1,5 @@
 import { asc, eq } from "drizzle-orm";
-import { formatMeter, tempoMs } from "@/core/rhythm";
+import { formatMeter } from "@/core/rhythm";
 import { byOrder, meterOf, type SongBody, timelineOf, type VersionBody, versionRow } from "@/core/song";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
@@ -31,7 +31,7 @@ const titleOf = (body: SongBody) => {
 };
 
 function versionFacts(body: VersionBody) {
-  const { name, key, bpm, beatUnit } = versionRow(body);
+  const { name, key, bpm } = versionRow(body);
   const timeline = timelineOf(body);
   return {
     versionName: name,
@@ -39,7 +39,7 @@ function versionFacts(body: VersionBody) {
     bpm,
     meter: formatMeter(meterOf(body)),
     bars: timeline.bars,
-    seconds: tempoMs(timeline.ticks, { bpm, beatUnit }) / 1000,
+    seconds: timeline.seconds,
     players: Object.values(body.players)
       .sort(byOrder)
       .map((player) => player.name),

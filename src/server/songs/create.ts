@@ -15,7 +15,18 @@ export function songDocuments(
   const songId = makeId();
   const versionId = makeId();
   const song: SongBody = {
-    song: { [songId]: { id: songId, title: settings.title, by: sheet.by, tags: [...settings.tags] } },
+    song: {
+      [songId]: {
+        id: songId,
+        title: settings.title,
+        by: sheet.by,
+        composer: "",
+        copyright: "",
+        tags: [...settings.tags],
+        rehearsed: null,
+        archived: false,
+      },
+    },
   };
   const version = shape(versionOfSheet(sheet, settings.source, makeId));
   return {
