@@ -70,7 +70,7 @@ function benchFingerings(): void {
 function benchEdit(): void {
   let count = 0;
   const makeId = () => `id${count++}`;
-  const base = versionOfSheet(readChordText(largeSheet(40)), "Bench", makeId);
+  const base = versionOfSheet(readChordText(largeSheet(40)), { name: "Bench", kind: "sheet" }, makeId);
   const players = Object.fromEntries(
     Array.from({ length: 5 }, (_, index): [string, Player] => [
       `p${index}`,

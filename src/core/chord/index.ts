@@ -11,4 +11,5 @@ export {
 } from "./chord";
 export { COLOURS, type Colour, coloured } from "./colour";
 export { guessKey } from "./guess-key";
+export { NAMINGS, type Naming, toLetters } from "./naming";
 export { formatTone, type Tone, toneName, toneSemitones } from "./tone";

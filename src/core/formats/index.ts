@@ -1,2 +1,19 @@
 export * from "./chord-text";
-export { versionOfSheet } from "./to-version";
+export { isChordPro, readChordPro, writeChordPro } from "./chordpro";
+export { sheetOfVersion } from "./from-version";
+export { readSheet, TEXT_FORMATS, type TextFormat } from "./read-sheet";
+export { saySheetLoss, saySheetProblem } from "./say-problem";
+export {
+  type ChordSheet,
+  EMPTY_SHEET,
+  LONGEST_SHEET,
+  type SheetChord,
+  type SheetExtra,
+  type SheetFingering,
+  type SheetLine,
+  type SheetLoss,
+  type SheetProblem,
+  type SheetSection,
+  type SheetUse,
+} from "./sheet";
+export { type SheetSource, versionOfSheet } from "./to-version";

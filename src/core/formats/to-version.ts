@@ -1,82 +1,130 @@
 import { sure } from "../base";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
-import { emptyBody, type MakeId, ordersFor, PLAIN_USE, type Row, type VersionBody } from "../song";
-import type { ChordSheet, SheetLine } from "./chord-text";
+import {
+  emptyBody,
+  type MakeId,
+  ordersFor,
+  PLAIN_USE,
+  type Row,
+  type SourceKind,
+  type VersionBody,
+} from "../song";
+import type { ChordSheet, SheetLine } from "./sheet";
 
 const DEFAULT_TEMPO = 80;
 const LONGEST_WORD = 120;
+
+/** Where a sheet comes from. */
+export type SheetSource = {
+  readonly name: string;
+  readonly kind: SourceKind;
+  /** The text itself, so that it can be laid against others later. */
+  readonly text?: string;
+};
+
+type Put = (table: string, row: Row) => void;
 
 /**
  * Makes a version's body of a sheet. Where the sheet names a capo its chords are shapes behind it: they are
  * kept as written and the version sounds that much higher.
  */
-export function versionOfSheet(sheet: ChordSheet, sourceName: string, makeId: MakeId): VersionBody {
+export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: MakeId): VersionBody {
   const tables = Object.fromEntries(
     Object.keys(emptyBody("version")).map((table) => [table, {} as Record<string, Row>]),
   );
-  const put = (table: string, row: Row) => {
+  const put: Put = (table, row) => {
     tables[table]![row.id] = row;
   };
   const meter = sheet.meter ?? { beats: 4, unit: 4 };
   const writtenKey = sheet.key ?? "C";
+  const higher = sheet.capo + sheet.transpose;
   put("version", {
     id: makeId(),
     name: "Full band",
     writtenKey,
-    key: sheet.capo > 0 ? formatKey(moveKey(sure(parseKey(writtenKey)), sheet.capo)) : writtenKey,
+    key: higher === 0 ? writtenKey : formatKey(moveKey(sure(parseKey(writtenKey)), higher)),
     keySure: sheet.keySure,
     bpm: sheet.tempo ?? DEFAULT_TEMPO,
-    beatUnit: beatUnitOf(meter),
+    beatUnit: sheet.beatUnit ?? beatUnitOf(meter),
     meterBeats: meter.beats,
     meterUnit: meter.unit,
     writtenCapo: sheet.capo,
   });
   const sourceId = makeId();
-  put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: sourceName, kind: "sheet", text: "" });
+  const { name, kind, text = "" } = source;
+  put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: name.slice(0, 120), kind, text: fits(text) });
   const places = ordersFor(sheet.sections.length);
-  const sectionIds = sheet.sections.map((section, index) => {
+  const sections = sheet.sections.map(({ label, kind, pickup, lines, melodyRange }, index) => {
     const id = makeId();
-    const { label, kind } = section;
     put("sections", {
       id,
       originId: null,
       order: places[index]!,
       label: label.slice(0, 80),
       kind,
-      pickup: 0,
+      pickup,
       energy: null,
       bass: null,
-      melodyRange: null,
+      melodyRange: melodyRange && [...melodyRange],
     });
-    const lineOrders = ordersFor(section.lines.length);
-    for (const [at, line] of section.lines.entries()) {
+    const lineOrders = ordersFor(lines.length);
+    const lineIds = lines.map((line, at) => {
       const lineId = makeId();
       put("lines", { id: lineId, originId: null, sectionId: id, exceptionId: null, order: lineOrders[at]! });
-      putLine(line, lineId, sourceId, makeId, put);
-    }
-    return id;
+      putLine(line, lineId, sourceId, sheet.exact, makeId, put);
+      return lineId;
+    });
+    return { id, lineIds };
   });
   const useOrders = ordersFor(sheet.form.length);
-  for (const [index, { section, repeat }] of sheet.form.entries()) {
+  for (const [index, { section, repeat, label, shift, tempo, meter: own }] of sheet.form.entries()) {
     put("uses", {
+      ...PLAIN_USE,
       id: makeId(),
       originId: null,
-      sectionId: sectionIds[section]!,
+      sectionId: sections[section]!.id,
       order: useOrders[index]!,
       repeat,
-      ...PLAIN_USE,
+      label: label?.slice(0, 80) ?? null,
+      shift,
+      bpm: tempo,
+      meterBeats: own?.beats ?? null,
+      meterUnit: own?.unit ?? null,
+    });
+  }
+  const extraOrders = ordersFor(sheet.extras.length);
+  for (const [index, extra] of sheet.extras.entries()) {
+    const home = extra.section === null ? null : sections[extra.section]!;
+    put("extras", {
+      id: makeId(),
+      order: extraOrders[index]!,
+      sectionId: home?.id ?? null,
+      lineId: home?.lineIds[extra.line] ?? null,
+      kind: extra.kind,
+      text: extra.text.slice(0, 8000),
     });
   }
   return tables as unknown as VersionBody;
 }
 
+const LONGEST_SOURCE = 60_000;
+
+/** A text that is kept beside the version; one too long, or with signs no database keeps, is left out. */
+const fits = (text: string): string => {
+  const lines = text.replaceAll(/\r\n?/gu, "\n");
+  return lines.length > LONGEST_SOURCE || /[\p{Cc}\p{Cs}]/u.test(lines.replaceAll(/[\n\t]/gu, ""))
+    ? ""
+    : lines;
+};
+
 function putLine(
   line: SheetLine,
   lineId: string,
   sourceId: string,
+  exact: boolean,
   makeId: MakeId,
-  put: (table: string, row: Row) => void,
+  put: Put,
 ): void {
   const words = [...line.words.matchAll(/\S+/gu)].flatMap((match) => pieces(match[0], match.index));
   const wordOrders = ordersFor(words.length);
@@ -87,7 +135,7 @@ function putLine(
   });
   const chordOrders = ordersFor(line.chords.length);
   for (const [index, chord] of line.chords.entries()) {
-    const { word, offset } = anchor(placed, chord.at);
+    const { word, offset } = anchor(placed, chord.at, exact);
     put("chords", {
       id: makeId(),
       originId: null,
@@ -113,10 +161,14 @@ const VOWEL = /[aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ]/
 const SILENT_END = /^(?:[^aeiouy]{2,})?e[sd]?$/iu;
 
 /**
- * The word a chord stands under, and how far into it. Sheets are seldom set to the letter: a chord inside a
- * word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
+ * The word a chord stands under, and how far into it. Sheets set by eye are seldom right to the letter: a chord
+ * inside a word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
  */
-function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | undefined; offset: number } {
+function anchor(
+  words: readonly PlacedWord[],
+  at: number,
+  exact: boolean,
+): { word: PlacedWord | undefined; offset: number } {
   const index = words.findIndex((word) => at < word.end);
   const word = words[index];
   if (!word) {
@@ -126,7 +178,7 @@ function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | 
   const offset = Math.max(0, at - word.at);
   const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
   const sung = VOWEL.test(before) && VOWEL.test(after) && !SILENT_END.test(after);
-  if (offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
+  if (exact || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
   const next = words[index + 1];
   return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };
 }
@@ -134,7 +186,11 @@ function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | 
 /** A word longer than a row may hold becomes several. */
 function pieces(text: string, at: number): { text: string; at: number }[] {
   const parts: { text: string; at: number }[] = [];
-  for (let from = 0; from < text.length; from += LONGEST_WORD)
-    parts.push({ text: text.slice(from, from + LONGEST_WORD), at: at + from });
+  for (let from = 0; from < text.length; ) {
+    let to = Math.min(text.length, from + LONGEST_WORD);
+    if (/[\uD800-\uDBFF]/.test(text[to - 1]!) && to < text.length) to--;
+    parts.push({ text: text.slice(from, to), at: at + from });
+    from = to;
+  }
   return parts;
 }

@@ -2,11 +2,12 @@ import { beats } from "./beats";
 import { capo } from "./capo";
 import type { Engine, Outcome } from "./engine";
 import { fingerings } from "./fingerings";
+import { read } from "./read";
 
 export type { Engine, InputError, Outcome } from "./engine";
 
 /** Every engine that is built, in the order people meet them. */
-export const ENGINES: readonly Engine[] = Object.freeze([beats, capo, fingerings]);
+export const ENGINES: readonly Engine[] = Object.freeze([beats, capo, fingerings, read]);
 
 /**
  * Runs an engine by name.

@@ -18,7 +18,7 @@ const common = { meter: { beats: 4, unit: 4 } };
 
 describe("engines", () => {
   it("are listed once each, with a summary", () => {
-    expect(ENGINES.map((engine) => engine.name)).toEqual(["beats", "capo", "fingerings"]);
+    expect(ENGINES.map((engine) => engine.name)).toEqual(["beats", "capo", "fingerings", "read"]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);
   });
 
@@ -146,5 +146,81 @@ describe("beats", () => {
         suggestions: [{ message: "Line 1: Bm 6, A 2: 8 beats", line: 0, at: 1, beats: 2 }],
       },
     ]);
+  });
+});
+
+describe("read", () => {
+  const out = (text: string, options: Json = {}) =>
+    result("read", { text, ...options }) as Json & {
+      sections: { label: string; kind: string; bars: number; lines: { words: string; chords: Json[] }[] }[];
+    };
+
+  it("gives key, form, chords with beats and places", () => {
+    const song = out(
+      "Harbour\nKey: G\nTempo: 80\n\n[Verse]\nG   / / D\nLight on\n[Chorus]\nC\n[Verse]\n[Chorus] x2\n",
+    );
+    expect(song).toMatchObject({
+      title: "Harbour",
+      key: "G",
+      keySure: true,
+      tempo: 80,
+      meter: { beats: 4, unit: 4 },
+      capo: 0,
+      naming: "letters",
+      form: [0, 1, 0, 1, 1],
+      problems: [],
+      losses: [],
+    });
+    expect(song.sections[0]).toEqual({
+      label: "Verse",
+      kind: "verse",
+      bars: 1,
+      pickup: 0,
+      lines: [
+        {
+          words: "Light on",
+          chords: [
+            { symbol: "G", beats: 3, at: 0, guessed: false },
+            { symbol: "D", beats: 1, at: 8, guessed: false },
+          ],
+        },
+      ],
+    });
+  });
+
+  it("takes what the caller knows over what the text says", () => {
+    expect(out("1 5/7 6m 4", { key: "A" }).sections[0]!.lines[0]!.chords.map((one) => one.symbol)).toEqual([
+      "A",
+      "E/G#",
+      "F#m",
+      "D",
+    ]);
+    const waltz = out("G C D", { meter: { beats: 3, unit: 4 }, beatsPerChord: 3 });
+    expect(waltz.sections[0]).toMatchObject({
+      bars: 3,
+      lines: [{ chords: [{ beats: 3 }, { beats: 3 }, { beats: 3 }] }],
+    });
+  });
+
+  it("plays a transposed section as one of its own", () => {
+    const song = out("{key: G}\n{soc}\n[G]a [D/F#]b\n{eoc}\n{transpose: 2}\n{chorus}");
+    expect(song).toMatchObject({ form: [0, 1] });
+    expect(song.sections[1]!.lines[0]!.chords.map((one) => one.symbol)).toEqual(["A", "E/G#"]);
+  });
+
+  it("drops nothing silently", () => {
+    const song = out("{title: A}\n{soc}\n{image: x.png}\n[G]a [*soft]b\n{eoc}\n{sot}\ne|--0--\n{eot}");
+    expect(JSON.stringify(song.losses)).toContain("image");
+    expect(JSON.stringify(song.losses)).toContain("soft");
+    expect(JSON.stringify(song.losses)).toContain("e|--0--");
+  });
+
+  it("names the field that is wrong", () => {
+    expect(error("read", {})).toBe("text");
+    expect(error("read", { text: "G", format: "pdf" })).toBe("format");
+    expect(error("read", { text: "G", key: "H" })).toBe("key");
+    expect(error("read", { text: "G", meter: { beats: 0, unit: 4 } })).toBe("meter");
+    expect(error("read", { text: "G", beatsPerChord: 0 })).toBe("beatsPerChord");
+    expect(error("read", { text: "G".repeat(200_001) })).toBe("text");
   });
 });

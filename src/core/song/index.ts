@@ -77,7 +77,17 @@ export {
   type Touch,
   touches,
 } from "./edit";
-export type { LaidLine, LineOrigin } from "./layout";
+export {
+  addException,
+  type ExceptionFields,
+  type FoldProblem,
+  fold,
+  isPlainUse,
+  sameChords,
+  sameLine,
+  unfold,
+} from "./exceptions";
+export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { byOrder, orderBetween, ordersFor } from "./order";

@@ -132,7 +132,7 @@ function Understood({ sheet }: { sheet: ChordSheet }) {
     let count = 0;
     const body = versionOfSheet(
       { ...sheet, sections: sheet.sections.slice(0, MOST_SECTIONS_SHOWN), form: [] },
-      "",
+      { name: "", kind: "sheet" },
       () => `p${count++}`,
     );
     const outline = outlineOf(body);

@@ -1,4 +1,4 @@
-import { type ChordSheet, readChordText, versionOfSheet } from "@/core/formats";
+import { type ChordSheet, readChordText, type SheetSource, versionOfSheet } from "@/core/formats";
 import type { BandBody, Body, SongBody, VersionBody } from "@/core/song";
 import type { Database } from "../db/open";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
@@ -9,7 +9,7 @@ export type CreatedSong = { readonly songId: string; readonly versionId: string 
 /** The two documents of a new song: the song itself and its first version. */
 export function songDocuments(
   sheet: ChordSheet,
-  settings: { title: string; tags: readonly string[]; source: string },
+  settings: { title: string; tags: readonly string[]; source: SheetSource },
   shape: (version: VersionBody) => VersionBody = (version) => version,
 ): { documents: NewDocument[] } & CreatedSong {
   const songId = makeId();
@@ -46,7 +46,11 @@ export async function createSong(
 ): Promise<CreatedSong> {
   const sheet = readChordText(input.text);
   const title = input.title.trim() || sheet.title || "Untitled song";
-  const { documents, songId, versionId } = songDocuments(sheet, { title, tags: [], source: "Pasted text" });
+  const { documents, songId, versionId } = songDocuments(sheet, {
+    title,
+    tags: [],
+    source: { name: "Pasted text", kind: "sheet", text: input.text },
+  });
   await createDocuments(database, documents);
   return { songId, versionId };
 }

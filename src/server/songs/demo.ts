@@ -96,7 +96,11 @@ export async function demoDocuments(
           "utf8",
         ),
       );
-      const settings = { title: sheet.title, tags: song.tags, source: "Demo sheet" };
+      const settings = {
+        title: sheet.title,
+        tags: song.tags,
+        source: { name: "Demo sheet", kind: "sheet" as const },
+      };
       return songDocuments(sheet, settings, (version) => withParts(version, song, players));
     }),
   );

@@ -1,50 +1,95 @@
 import { parseChord } from "../../chord";
 import type { SectionKind } from "../../song";
+import { ALSO_SUNG, HEADING_WORDS } from "./heading-words";
 
-/** What a section is, by the word its heading begins with. More languages come with the full reader. */
-const KIND_OF_WORD: readonly (readonly [RegExp, SectionKind])[] = Object.freeze([
-  [/^(?:pre[- ]?chorus|lift|build)\b/iu, "pre-chorus"],
-  [/^(?:intro|introduction|opening)\b/iu, "intro"],
-  [/^(?:verse|vers|strophe|v\d)\b/iu, "verse"],
-  [/^(?:chorus|refrain|c\d|hook)\b/iu, "chorus"],
-  [/^(?:bridge|middle(?: eight)?|b\d)\b/iu, "bridge"],
-  [/^(?:solo|guitar solo)\b/iu, "solo"],
-  [/^(?:instrumental|interlude|turnaround|break|vamp)\b/iu, "instrumental"],
-  [/^(?:tag|coda)\b/iu, "tag"],
-  [/^(?:outro|ending|end)\b/iu, "outro"],
+const KIND_OF_WORD: ReadonlyMap<string, SectionKind> = new Map(
+  Object.entries(HEADING_WORDS).flatMap(([kind, words]) =>
+    words.map((word): [string, SectionKind] => [word, kind as SectionKind]),
+  ),
+);
+
+/** "V2", "C1", "B": how people shorten their headings. */
+const SHORT: readonly (readonly [RegExp, SectionKind])[] = Object.freeze([
+  [/^v\s?\d/u, "verse"],
+  [/^c\s?\d/u, "chorus"],
+  [/^b\s?\d/u, "bridge"],
+  [/^\d{1,2}[.)]?$/u, "verse"],
 ] as const);
 
-const REPEAT = /\s*[([]?(?:x\s*(\d{1,2})|(\d{1,2})\s*x)[)\]]?\s*$/iu;
+const REPEAT = /\s*[([]?(?:[x×]\s*(\d{1,2})|(\d{1,2})\s*[x×])[)\]]?\s*$/iu;
+export const MOST_REPEATS = 32;
 
 export type Heading = { readonly label: string; readonly kind: SectionKind; readonly repeat: number };
 
-export const kindOfLabel = (label: string): SectionKind =>
-  KIND_OF_WORD.find(([pattern]) => pattern.test(label.trim()))?.[1] ?? "other";
+/** Small letters without marks: "Strophe", "STROPHE" and "Refrão" are found by one spelling. */
+const fold = (text: string): string =>
+  text
+    .normalize("NFD")
+    .replaceAll(/\p{Mn}/gu, "")
+    .replaceAll("ø", "o")
+    .replaceAll("æ", "ae")
+    .replaceAll("ł", "l")
+    .toLowerCase();
+
+/** The longest known word the label begins with, and what follows it. */
+function knownWord(label: string): { word: string; rest: string } | null {
+  const folded = fold(label.trim());
+  const ends = [...folded.matchAll(/(?<=[\p{L}\d])(?=[^\p{L}]|$)/gu)].map((match) => match.index);
+  for (const end of ends.slice(0, 4).toReversed()) {
+    const word = folded.slice(0, end);
+    if (KIND_OF_WORD.has(word)) return { word, rest: folded.slice(end) };
+  }
+  return null;
+}
+
+/** What a section is, by the word its label begins with. @example kindOfLabel("Strophe 2") // => "verse" */
+export function kindOfLabel(label: string): SectionKind {
+  const known = knownWord(label);
+  if (known) return KIND_OF_WORD.get(known.word)!;
+  const folded = fold(label.trim());
+  return SHORT.find(([pattern]) => pattern.test(folded))?.[1] ?? "other";
+}
 
 /**
  * Reads a heading: any label in brackets, a short label with a colon, or a known word alone.
+ * @param isChord tells a chord in brackets from a label
  * @example readHeading("[Chorus] x2") // => { label: "Chorus", kind: "chorus", repeat: 2 }
  */
-export function readHeading(line: string): Heading | null {
+export function readHeading(
+  line: string,
+  isChord: (text: string) => boolean = (text) => parseChord(text).ok,
+): Heading | null {
   const repeated = REPEAT.exec(line);
-  const repeat = repeated ? Math.min(32, Math.max(1, Number(repeated[1] ?? repeated[2]))) : 1;
+  const count = Number(repeated?.[1] ?? repeated?.[2] ?? 1);
+  const repeat = Math.min(MOST_REPEATS, Math.max(1, count));
   const text = (repeated ? line.slice(0, repeated.index) : line).trim();
+  if (text === "") return null;
   const bracketed = /^\[([^[\]]{1,80})\]:?$/u.exec(text) ?? /^\{([^{}:]{1,80})\}$/u.exec(text);
-  if (bracketed) {
-    const label = bracketed[1]!.replace(/:$/u, "").trim();
-    return label === "" || parseChord(label).ok ? null : { label, kind: kindOfLabel(label), repeat };
-  }
+  if (bracketed) return headingOf(bracketed[1]!.replace(/:$/u, "").trim(), repeat, isChord);
   const colon = /^([^:|[\]]{1,60}):$/u.exec(text);
-  if (colon && colon[1]!.trim().split(/\s+/u).length <= 4 && !parseChord(colon[1]!).ok) {
-    return { label: colon[1]!.trim(), kind: kindOfLabel(colon[1]!), repeat };
-  }
-  const bare = /^[\p{L} -]{2,30}?(?:\s*\d{1,2}[a-z]?)?$/u.test(text);
-  const words = text.split(/\s+/u).length;
-  const kind = kindOfLabel(text);
-  return bare &&
-    kind !== "other" &&
-    words <= (/\d/u.test(text) ? 3 : 2) &&
-    !/^(?:end|build|lift|hook|break)$/iu.test(text)
-    ? { label: text, kind, repeat }
-    : null;
+  if (colon && colon[1]!.trim().split(/\s+/u).length <= 4)
+    return headingOf(colon[1]!.trim(), repeat, isChord);
+  return isBare(text) ? headingOf(text, repeat, isChord) : null;
+}
+
+function headingOf(label: string, repeat: number, isChord: (text: string) => boolean): Heading | null {
+  if (label === "" || isChord(label)) return null;
+  const inside = REPEAT.exec(label);
+  if (inside && inside.index > 0)
+    return {
+      label: label.slice(0, inside.index).trim(),
+      kind: kindOfLabel(label),
+      repeat: Math.min(MOST_REPEATS, Math.max(1, Number(inside[1] ?? inside[2]))),
+    };
+  return { label, kind: kindOfLabel(label), repeat };
+}
+
+/** A known word with no brackets: alone, numbered, or with a remark in brackets or after a dash. */
+function isBare(text: string): boolean {
+  if (text.length > 40) return false;
+  const known = knownWord(text);
+  if (!known) return /^\d{1,2}[.)]$/u.test(text);
+  const rest = known.rest.trim();
+  if (rest === "") return !ALSO_SUNG.has(known.word);
+  return /^(?:#?\d{1,2}[a-z]?|[a-d]|[ivx]{1,4})?\s*(?:\([^()]*\)|[-–—]\s.{1,24})?$/u.test(rest);
 }

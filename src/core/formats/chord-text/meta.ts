@@ -1,82 +1,160 @@
+import { type Naming, toLetters } from "../../chord";
 import { alterOf, formatKey, parseKey } from "../../pitch";
-import { checkMeter, type Meter, MOST_BPM, readMeter } from "../../rhythm";
-import type { SheetProblem } from "./sheet";
+import { checkMeter, type Meter, MOST_BPM, readMeter, ticksOfBeatUnit } from "../../rhythm";
+import type { SheetProblem } from "../sheet";
 
-/** What the lines above the song say about it. */
+/** What the head of a sheet says about the song. */
 export type Meta = {
   title: string;
   by: string;
+  composer: string;
+  copyright: string;
+  tags: string[];
   key: string | null;
   tempo: number | null;
+  beatUnit: string | null;
   meter: Meter | null;
   capo: number;
 };
 
-type Found = SheetProblem["code"] | null;
-
-const FIELDS: Readonly<Record<string, (meta: Meta, value: string) => Found>> = Object.freeze({
-  title: (meta, value) => {
-    meta.title = value;
-    return null;
-  },
-  song: (meta, value) => {
-    meta.title = value;
-    return null;
-  },
-  by: (meta, value) => {
-    meta.by = value;
-    return null;
-  },
-  artist: (meta, value) => {
-    meta.by = value;
-    return null;
-  },
-  composer: (meta, value) => {
-    meta.by = value;
-    return null;
-  },
-  key: (meta, value) => {
-    const key = parseKey(value.replaceAll("♭", "b").replaceAll("♯", "#"));
-    if (!key.ok || Math.abs(alterOf(key.value.tonic)) > 1) return "bad-key";
-    meta.key = formatKey(key.value);
-    return null;
-  },
-  tempo: setTempo,
-  bpm: setTempo,
-  time: setMeter,
-  meter: setMeter,
-  metre: setMeter,
-  "time signature": setMeter,
-  capo: (meta, value) => {
-    const fret = /^(?:fret\s*)?(\d{1,2})(?:st|nd|rd|th)?(?:\s*fret)?$/iu.exec(value);
-    if (!fret || Number(fret[1]) > 12) return /^(?:none|no|-)$/iu.test(value) ? null : "bad-capo";
-    meta.capo = Number(fret[1]);
-    return null;
-  },
+export const emptyMeta = (): Meta => ({
+  title: "",
+  by: "",
+  composer: "",
+  copyright: "",
+  tags: [],
+  key: null,
+  tempo: null,
+  beatUnit: null,
+  meter: null,
+  capo: 0,
 });
 
-function setTempo(meta: Meta, value: string): Found {
-  const number = /^(?:[^\d-]{0,4}=\s*)?(-?\d{1,4}(?:\.\d+)?)\s*(?:bpm)?$/iu.exec(value);
-  const bpm = number ? Number(number[1]) : Number.NaN;
-  if (!(bpm >= 1 && bpm <= MOST_BPM)) return "bad-tempo";
-  meta.tempo = bpm;
+type Found = SheetProblem["code"] | null;
+type Setter = (meta: Meta, value: string) => Found;
+
+const setText =
+  (field: "title" | "by" | "composer" | "copyright"): Setter =>
+  (meta, value) => {
+    meta[field] = value.slice(0, field === "copyright" ? 400 : 200);
+    return null;
+  };
+
+/**
+ * Reads a key by any custom of naming that makes sense of it.
+ * @example readKeyText("La mineur") // => "Am"
+ */
+export function readKeyText(value: string): string | null {
+  const text = value.replaceAll("♭", "b").replaceAll("♯", "#").trim();
+  for (const naming of ["letters", "syllables", "german"] satisfies Naming[]) {
+    const letters =
+      naming === "letters"
+        ? text
+        : toLetters(
+            text.replace(/-(?:dur|moll)$/iu, (mode) => ` ${mode.slice(1)}`),
+            naming,
+          );
+    const key = letters === null ? null : parseKey(letters);
+    if (key?.ok && Math.abs(alterOf(key.value.tonic)) <= 1) {
+      if (naming === "german" && !/moll|dur|[a-z]es|is/iu.test(text)) continue;
+      return formatKey(key.value);
+    }
+  }
   return null;
 }
 
-function setMeter(meta: Meta, value: string): Found {
-  const meter = readMeter(value);
+const setKey: Setter = (meta, value) => {
+  const key = readKeyText(value);
+  if (key === null) return "bad-key";
+  meta.key = key;
+  return null;
+};
+
+const UNIT_OF_SIGN: Readonly<Record<string, string>> = Object.freeze({
+  "♩": "1/4",
+  "♩.": "1/4.",
+  "♪": "1/8",
+  q: "1/4",
+  "q.": "1/4.",
+  "𝅗𝅥": "1/2",
+});
+
+const setTempo: Setter = (meta, value) => {
+  const match =
+    /^(?:(♩\.?|♪|q\.?|1\/(?:2|4|8|16)\.?)\s*=\s*|[^\d=-]{0,4}=\s*)?(-?\d{1,4}(?:[.,]\d+)?)\s*(?:bpm)?$/iu.exec(
+      value,
+    );
+  const bpm = match ? Number(match[2]!.replace(",", ".")) : Number.NaN;
+  if (!(bpm >= 1 && bpm <= MOST_BPM)) return "bad-tempo";
+  meta.tempo = bpm;
+  const sign = match?.[1];
+  if (sign) meta.beatUnit = UNIT_OF_SIGN[sign] ?? (ticksOfBeatUnit(sign) === null ? null : sign);
+  return null;
+};
+
+const setMeter: Setter = (meta, value) => {
+  const meter = readMeter(/^c$/iu.test(value) ? "4/4" : value);
   if (!meter || !checkMeter(meter).ok) return "bad-meter";
   meta.meter = meter;
   return null;
-}
+};
+
+const setCapo: Setter = (meta, value) => {
+  const fret = /^(?:fret\s*)?(\d{1,2})(?:st|nd|rd|th|\.)?(?:\s*\p{L}*)?$/iu.exec(value);
+  if (!fret || Number(fret[1]) > 12) return /^(?:none|no|-)$/iu.test(value) ? null : "bad-capo";
+  meta.capo = Number(fret[1]);
+  return null;
+};
+
+const setTags: Setter = (meta, value) => {
+  for (const tag of value.split(/[,;]/u).map((one) => one.trim().slice(0, 40)))
+    if (tag !== "" && !meta.tags.includes(tag) && meta.tags.length < 30) meta.tags.push(tag);
+  return null;
+};
+
+/** Fields by name, in the languages our players write in. */
+export const FIELDS: ReadonlyMap<string, Setter> = new Map<string, Setter>([
+  ...["title", "song", "titel", "titre", "titulo", "titolo"].map((name): [string, Setter] => [
+    name,
+    setText("title"),
+  ]),
+  ...["by", "artist", "artiste", "interpret", "artista"].map((name): [string, Setter] => [
+    name,
+    setText("by"),
+  ]),
+  ...["composer", "words and music", "written by", "musik", "compositeur", "compositor"].map(
+    (name): [string, Setter] => [name, setText("composer")],
+  ),
+  ["copyright", setText("copyright")],
+  ...["key", "tonart", "tonalite", "tonalidad", "tonalidade", "tonalita", "tom", "tono", "toonsoort"].map(
+    (name): [string, Setter] => [name, setKey],
+  ),
+  ...["tempo", "bpm"].map((name): [string, Setter] => [name, setTempo]),
+  ...["time", "meter", "metre", "time signature", "takt", "mesure", "compas", "compasso", "maat"].map(
+    (name): [string, Setter] => [name, setMeter],
+  ),
+  ...["capo", "kapo", "capodastre", "cejilla"].map((name): [string, Setter] => [name, setCapo]),
+  ...["tag", "tags"].map((name): [string, Setter] => [name, setTags]),
+]);
+
+const plainName = (name: string): string =>
+  name
+    .normalize("NFD")
+    .replaceAll(/\p{Mn}/gu, "")
+    .toLowerCase();
 
 /**
  * Reads a line such as "Key: G" into `meta`.
  * @returns false when the line is none; else the problem, or null
  */
 export function readMeta(line: string, meta: Meta): false | Found {
-  const match = /^\s*([A-Za-z ]{2,20}?)\s*[:=]\s*(\S.*?)\s*$/u.exec(line);
-  const name = match?.[1]?.toLowerCase();
-  const field = name !== undefined && Object.hasOwn(FIELDS, name) ? FIELDS[name] : undefined;
+  const match = /^\s*(\p{L}[\p{L} ]{1,19}?)\s*[:=]\s*(\S.*?)\s*$/u.exec(line);
+  const field = match ? FIELDS.get(plainName(match[1]!)) : undefined;
   return match && field ? field(meta, match[2]!.slice(0, 200)) : false;
+}
+
+/** Sets one field by name. @returns false when there is no such field */
+export function setField(meta: Meta, name: string, value: string): false | Found {
+  const field = FIELDS.get(plainName(name));
+  return field ? field(meta, value.trim().slice(0, 400)) : false;
 }

@@ -1,250 +1,358 @@
-import { guessKey, parseChord } from "../../chord";
-import { formatKey } from "../../pitch";
-import type { Meter } from "../../rhythm";
-import { type ChordToken, readChordLine, readInline } from "./chord-line";
-import { type Heading, readHeading } from "./heading";
-import { timeChords } from "./lengths";
-import { type Meta, readMeta } from "./meta";
+import { NAMINGS, type Naming } from "../../chord";
+import { type Key, parseKey } from "../../pitch";
+import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
+import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import {
   type ChordSheet,
+  EMPTY_SHEET,
   LONGEST_SHEET,
   type SheetChord,
   type SheetLine,
+  type SheetLoss,
   type SheetProblem,
-  type SheetSection,
-} from "./sheet";
+} from "../sheet";
+import { type ChordToken, isChord, type Reading, readChordLine, readInline, timesOf } from "./chord-line";
+import { findNaming } from "./find-naming";
+import { MOST_REPEATS, readHeading } from "./heading";
+import { isBar, timeChords } from "./lengths";
+import { emptyMeta, type Meta, readMeta } from "./meta";
+import { type SheetText, sheetLines } from "./sheet-text";
+import { squeeze } from "./squeeze";
 
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
+const MOST_LINES = 4000;
+const TAB_LINE =
+  /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:][-–\dhpbrxXst~/\\|().<>*^=\s:]*[-–]{2}[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
 
-type Draft = { heading: Heading | null; lines: SheetLine[] };
+/** What the reader of a text already knows; it is taken over what the text says. */
+export type ReadOptions = {
+  readonly meter?: Meter | undefined;
+  readonly key?: string | undefined;
+  readonly naming?: Naming | undefined;
+  /** Beats of a chord whose length the text does not give. */
+  readonly beatsPerChord?: number | undefined;
+};
 
 /**
  * Reads chords over words (or chords in brackets) with section headings. Whatever is not understood is
  * kept and named in `problems`; nothing throws.
- * @param options values the reader of the text already knows, taken over what the text says
  * @example readChordText("[Verse]\nG      C\nLight on water").sections[0].lines[0].chords[1].at // => 7
  */
-export function readChordText(
-  text: string,
-  options: { meter?: Meter | undefined; key?: string | undefined } = {},
-): ChordSheet {
-  const meta: Meta = { title: "", by: "", key: null, tempo: null, meter: null, capo: 0 };
-  const problems: SheetProblem[] = [];
-  if (text.trim() === "") return emptySheet(meta, [{ code: "empty", line: 1, column: 1, text: "" }]);
-  if (text.length > LONGEST_SHEET) {
-    return emptySheet(meta, [{ code: "too-long", line: 1, column: 1, text: String(text.length) }]);
-  }
-  const lines = cleanLines(text);
-  readHeader(lines, meta, problems);
-  const meter = options.meter ?? meta.meter ?? COMMON_TIME;
-  const drafts = readDrafts(lines, meter, problems);
-  const { sections, form } = arrange(drafts);
-  const chords = form.flatMap(({ section }) => sections[section]!.lines.flatMap((line) => line.chords));
-  if (chords.length === 0) problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
-  const guessed = guessKey(
-    chords.flatMap(({ symbol, ticks }) => {
-      const chord = parseChord(symbol);
-      return chord.ok && chord.value.kind === "chord" ? [{ chord: chord.value, beats: ticks }] : [];
-    }),
-  );
-  const given = options.key ?? meta.key;
-  return {
-    ...meta,
-    meter: options.meter ?? meta.meter,
-    key: given ?? (guessed ? formatKey(guessed.key) : null),
-    keySure: given !== null || (guessed?.sure ?? false),
-    sections,
-    form,
-    problems,
-  };
+export function readChordText(text: string, options: ReadOptions = {}): ChordSheet {
+  const refused = refuseText(text);
+  if (refused) return refused;
+  const reader = new TextReader(text, options);
+  return reader.read();
 }
 
-const emptySheet = (meta: Meta, problems: SheetProblem[]): ChordSheet => ({
-  ...meta,
-  keySure: false,
-  sections: [],
-  form: [],
-  problems,
-});
+/** An empty sheet with the reason when a text is none. */
+export function refuseText(text: string): ChordSheet | null {
+  const problem = (code: "empty" | "too-long", about: string): ChordSheet => ({
+    ...EMPTY_SHEET,
+    problems: [{ code, line: 1, column: 1, text: about }],
+  });
+  if (text.trim() === "") return problem("empty", "");
+  return text.length > LONGEST_SHEET ? problem("too-long", String(text.length)) : null;
+}
 
-/** Lines without control signs, tabs widened to eight columns. */
-const cleanLines = (text: string): (string | null)[] =>
-  text
-    .normalize("NFC")
-    .replaceAll("\uFEFF", "")
-    .replaceAll(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, "\uFFFD")
-    .split(/\r\n|\r|\n|\u2028|\u2029/u)
-    .map((line) =>
-      widenTabs(line)
-        .replaceAll(/\p{Cc}/gu, "")
-        .replaceAll("\u00A0", " ")
-        .trimEnd(),
+/** A stretch between repeat signs, in lines of its draft. */
+type OpenRepeat = { readonly from: number; readonly token: ChordToken; readonly line: number };
+
+class TextReader {
+  private readonly lines: (SheetText | null)[];
+  private readonly meta: Meta = emptyMeta();
+  private readonly problems: SheetProblem[] = [];
+  private readonly losses: SheetLoss[] = [];
+  private readonly drafts: Draft[] = [];
+  private reading: Reading;
+  private meter: Meter = COMMON_TIME;
+  private previous: string | null = null;
+  private openRepeat: OpenRepeat | null = null;
+  private count = 0;
+  /** Lines with chords in brackets, and with chords above. */
+  private inline = 0;
+  private above = 0;
+
+  constructor(
+    text: string,
+    private readonly options: ReadOptions,
+  ) {
+    this.lines = sheetLines(text);
+    this.reading = { naming: "letters", key: null };
+  }
+
+  read(): ChordSheet {
+    const { options, meta } = this;
+    this.readHeader();
+    this.meter = options.meter ?? meta.meter ?? COMMON_TIME;
+    this.reading = this.findReading();
+    this.readBody();
+    this.closeRepeat();
+    const arranged = arrange(this.drafts);
+    if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
+    const guessed = keyOfSheet(arranged);
+    const given = options.key ?? meta.key;
+    return {
+      ...EMPTY_SHEET,
+      ...meta,
+      ...arranged,
+      meter: options.meter ?? meta.meter,
+      key: given ?? guessed?.key ?? null,
+      keySure: given !== null || (guessed?.sure ?? false),
+      naming: this.reading.naming,
+      exact: this.inline > 0 && this.inline >= this.above,
+      problems: this.problems,
+      losses: this.losses,
+    };
+  }
+
+  private findReading(): Reading {
+    const text = this.options.key ?? this.meta.key;
+    const parsed = text === null ? null : parseKey(text);
+    const key: Key | null = parsed?.ok ? parsed.value : null;
+    const lines = this.lines.flatMap((line) => (line === null || line.text.trim() === "" ? [] : [line]));
+    const { naming } = this.options;
+    if (naming && NAMINGS.includes(naming)) return { naming, key };
+    const found = findNaming(lines, key);
+    if (key === null && found.naming === "letters") this.missKey(lines);
+    return found;
+  }
+
+  /** Lines of degrees without a key are words; the person is told once. */
+  private missKey(lines: readonly SheetText[]): void {
+    const assumed: Reading = { naming: "degrees", key: { tonic: 0, mode: "major" } };
+    const like = lines.filter(
+      (line) => !readChordLine(line) && (readChordLine(line, assumed)?.length ?? 0) > 1,
     );
-
-function widenTabs(line: string): string {
-  let out = "";
-  for (const sign of line) out += sign === "\t" ? " ".repeat(8 - (out.length % 8)) : sign;
-  return out;
-}
-
-/** Takes the title and fields off the head of the text; lines taken become null. */
-function readHeader(lines: (string | null)[], meta: Meta, problems: SheetProblem[]): void {
-  let plain = 0;
-  for (const [index, line] of lines.entries()) {
-    if (line === null || line.trim() === "") continue;
-    const found = readMeta(line, meta);
-    if (found !== false) {
-      if (found) problems.push({ code: found, line: index + 1, column: 1, text: line.trim().slice(0, 80) });
-      lines[index] = null;
-      continue;
-    }
-    if (readHeading(line) || readChordLine(line) || readInline(line)) return;
-    if (plain > 1 || !isTitle(lines, index)) return;
-    if (plain === 0 && meta.title === "") meta.title = line.trim().slice(0, 200);
-    else
-      meta.by = line
-        .trim()
-        .replace(/^by\s+/iu, "")
-        .slice(0, 200);
-    lines[index] = null;
-    plain++;
+    const [first] = like;
+    if (!first || like.length * 4 < lines.length) return;
+    const line = this.lines.indexOf(first) + 1;
+    this.problems.push({
+      code: "numbers-without-key",
+      line,
+      column: 1,
+      text: first.text.trim().slice(0, 40),
+    });
   }
-}
 
-/** A plain line at the head is the title (or who by) when a gap, a field, a heading or another title line follows. */
-function isTitle(lines: readonly (string | null)[], index: number): boolean {
-  const next = lines[index + 1];
-  if (next === undefined) return false;
-  const scratch: Meta = { title: "", by: "", key: null, tempo: null, meter: null, capo: 0 };
-  if (next === null || next.trim() === "" || readHeading(next) || readMeta(next, scratch) !== false) {
-    return lines.slice(index + 1).some((line) => line !== null && line.trim() !== "");
-  }
-  return /^by\s/iu.test(next.trim());
-}
-
-function readDrafts(lines: readonly (string | null)[], meter: Meter, problems: SheetProblem[]): Draft[] {
-  const drafts: Draft[] = [];
-  const headed = lines.some((line) => line !== null && readHeading(line));
-  let current: Draft | null = null;
-  let gap = false;
-  const open = (): Draft => {
-    if (current && !(gap && !headed)) return current;
-    current = { heading: null, lines: [] };
-    drafts.push(current);
-    return current;
-  };
-  for (let index = 0; index < lines.length; index++) {
-    const line = lines[index] ?? "";
-    if (line.trim() === "") {
-      gap = true;
-      continue;
+  /** Takes the title and fields off the head of the text; lines taken become null. */
+  private readHeader(): void {
+    const { meta } = this;
+    let plain = 0;
+    for (const [index, line] of this.lines.entries()) {
+      if (line === null || line.text.trim() === "") continue;
+      const found = readMeta(line.text, meta);
+      if (found !== false) {
+        if (found) this.say(found, index, 0, line.text.trim().slice(0, 80));
+        this.lines[index] = null;
+        continue;
+      }
+      if (readHeading(line.text) || readChordLine(line) || readInline(line.text)) return;
+      if (plain > 1 || !this.isTitle(index)) return;
+      const text = line.text.trim();
+      if (plain === 0 && meta.title === "") meta.title = text.slice(0, 200);
+      else if (meta.by === "") meta.by = text.replace(/^by\s+/iu, "").slice(0, 200);
+      else return;
+      this.lines[index] = null;
+      plain++;
     }
-    const heading = readHeading(line);
-    if (heading) {
-      current = { heading, lines: [] };
-      drafts.push(current);
+  }
+
+  /** A plain line at the head is the title (or who by) when a gap, a field, a heading or another title line follows. */
+  private isTitle(index: number): boolean {
+    const next = this.lines[index + 1];
+    if (next === undefined) return false;
+    const text = next?.text ?? "";
+    if (text.trim() === "" || readHeading(text) || readMeta(text, emptyMeta()) !== false) {
+      return this.lines.slice(index + 1).some((line) => line !== null && line.text.trim() !== "");
+    }
+    return /^by\s/iu.test(text.trim());
+  }
+
+  private readBody(): void {
+    const { lines, reading } = this;
+    const chord = (text: string) => isChord(text, reading);
+    const headings = lines.map((line) => (line === null ? null : readHeading(line.text, chord)));
+    const headed = headings.some((heading) => heading !== null);
+    let current: Draft | null = null;
+    let gap = false;
+    for (let index = 0; index < lines.length; index++) {
+      const line = lines[index];
+      if (!line || line.text.trim() === "") {
+        gap = true;
+        continue;
+      }
+      const heading = headings[index];
+      if (heading || !current || (gap && !headed)) {
+        current = this.begin(
+          heading ? newDraft(heading.label, heading.kind, heading.repeat) : newDraft(null, "other"),
+        );
+      }
       gap = false;
-      continue;
+      if (heading) continue;
+      const tab = this.readTab(index);
+      if (tab) {
+        current.extras.push({ kind: "tab", text: tab.text, line: current.lines.length });
+        this.losses.push({ line: index + 1, what: "tab", text: tab.text, kept: true });
+        index += tab.lines - 1;
+        continue;
+      }
+      if (this.readChords(line, index, current, headings)) index++;
     }
-    const draft = open();
-    gap = false;
-    const inline = readInline(line);
-    const tokens = inline ? null : readChordLine(line);
+  }
+
+  private begin(draft: Draft): Draft {
+    this.closeRepeat();
+    this.previous = null;
+    this.drafts.push(draft);
+    return draft;
+  }
+
+  /** Lines of tab that follow each other, or null. */
+  private readTab(index: number): { text: string; lines: number } | null {
+    const found: string[] = [];
+    for (let at = index; at < this.lines.length && found.length < 60; at++) {
+      const text = this.lines[at]?.text ?? "";
+      if (!TAB_LINE.test(text) || text.length > 400) break;
+      found.push(text);
+    }
+    return found.length > 0 ? { text: found.join("\n").slice(0, 8000), lines: found.length } : null;
+  }
+
+  /** Reads one line of the song. @returns whether the line below it was taken as its words */
+  private readChords(line: SheetText, index: number, draft: Draft, headings: readonly unknown[]): boolean {
+    const inline = readInline(line.text, this.reading);
+    const tokens = inline ? null : readChordLine(line, this.reading);
     if (inline) {
+      this.inline++;
       const signs = inline.chords.map(
         (chord): ChordToken => ({
           kind: chord.ok ? "chord" : "unreadable",
           text: chord.text,
           column: chord.column,
+          source: chord.source,
         }),
       );
-      for (const chord of inline.chords)
-        if (!chord.ok) problems.push(unreadable(chord.text, index, chord.source + 1));
-      draft.lines.push(joinLine(signs, inline.words, meter, index, problems));
-    } else if (tokens) {
-      const below = lines[index + 1] ?? "";
-      const hasWords =
-        below.trim() !== "" && !readHeading(below) && !readChordLine(below) && !readInline(below);
-      for (const token of tokens)
-        if (token.kind === "unreadable") problems.push(unreadable(token.text, index, token.column));
-      draft.lines.push(joinLine(tokens, hasWords ? below : "", meter, index, problems));
-      if (hasWords) index++;
-    } else {
-      draft.lines.push({ words: squeeze(line).words, chords: [] });
+      this.unreadable(signs, index, 1);
+      this.put(draft, signs, { text: inline.words, columns: [] }, index);
+      return false;
+    }
+    if (tokens) {
+      this.above++;
+      const below = this.lines[index + 1];
+      const sung =
+        below !== null &&
+        below !== undefined &&
+        below.text.trim() !== "" &&
+        !headings[index + 1] &&
+        (this.isRefrain(below, tokens) ||
+          (!readChordLine(below, this.reading) && !readInline(below.text, this.reading))) &&
+        this.readTab(index + 1) === null;
+      this.unreadable(tokens, index, 0);
+      this.put(draft, tokens, sung ? below : { text: "", columns: [0] }, index);
+      return sung;
+    }
+    this.put(draft, [], line, index);
+    return false;
+  }
+
+  /** "La La La" below chords is sung, even where chords are written by syllable. */
+  private isRefrain(below: SheetText, tokens: readonly ChordToken[]): boolean {
+    const words = below.text.trim().split(/\s+/u);
+    const same = words.length >= 3 && new Set(words.map((word) => word.toLowerCase())).size === 1;
+    return this.reading.naming === "syllables" && same && new Set(tokens.map((token) => token.text)).size > 1;
+  }
+
+  private unreadable(tokens: readonly ChordToken[], index: number, skip: number): void {
+    for (const { kind, text, source } of tokens) {
+      if (kind !== "unreadable") continue;
+      const suggestions = /^H/u.test(text) ? [text.replace(/^H/u, "B")] : undefined;
+      this.say("unreadable-chord", index, source + skip, text.slice(0, 40), suggestions);
     }
   }
-  return drafts;
-}
 
-const unreadable = (text: string, line: number, column: number): SheetProblem => ({
-  code: "unreadable-chord",
-  line: line + 1,
-  column: column + 1,
-  text: text.slice(0, 40),
-});
-
-/** Sets chords over words: columns become places in the words. */
-function joinLine(
-  tokens: readonly ChordToken[],
-  below: string,
-  meter: Meter,
-  index: number,
-  problems: SheetProblem[],
-): SheetLine {
-  const { words, place } = squeeze(below);
-  const { timed, crowded } = timeChords(tokens, meter);
-  for (const token of tokens) {
-    if (token.kind === "repeat-mark")
-      problems.push({ code: "repeat-in-line", line: index + 1, column: token.column + 1, text: token.text });
+  /** Sets chords over words, line by line; repeat signs play lines again. */
+  private put(draft: Draft, tokens: readonly ChordToken[], below: SheetText, index: number): void {
+    const mark = tokens.findLast((token) => token.kind === "repeat-mark");
+    const sungMark = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu.exec(below.text);
+    const text = sungMark ? { text: sungMark[1]!, columns: below.columns } : below;
+    const line = this.join(tokens, text, index);
+    const opens = tokens.find((token) => token.kind === "repeat-open");
+    const closes = tokens.find((token) => token.kind === "repeat-close");
+    if (opens) {
+      this.closeRepeat();
+      this.openRepeat = { from: draft.lines.length, token: opens, line: index };
+    }
+    const sungTimes = Number(sungMark?.[2] ?? sungMark?.[3] ?? 1);
+    const times = mark ? timesOf(mark.text) : sungTimes;
+    draft.lines.push(line);
+    this.count++;
+    const from = closes ? (this.openRepeat?.from ?? draft.lines.length - 1) : draft.lines.length - 1;
+    const rounds = closes ? Math.max(2, times) : times;
+    if (rounds > 1) this.repeat(draft, from, rounds, closes ?? mark ?? null, index);
+    if (closes) this.openRepeat = null;
   }
-  for (const token of crowded)
-    problems.push({ code: "crowded-bar", line: index + 1, column: token.column + 1, text: token.text });
-  const chords = timed.map(
-    ({ token, ticks, guessed }): SheetChord => ({
-      symbol: token.text,
-      at: place(token.column),
-      ticks,
-      guessed,
-    }),
-  );
-  return { words, chords };
-}
 
-/** Closes up runs of spaces; `place` turns a column of the text as written into an index of the words. */
-function squeeze(text: string): { words: string; place: (column: number) => number } {
-  const starts: { column: number; at: number; length: number }[] = [];
-  let words = "";
-  for (const match of text.matchAll(/\S+/gu)) {
-    const at = words === "" ? 0 : words.length + 1;
-    words = words === "" ? match[0] : `${words} ${match[0]}`;
-    starts.push({ column: match.index, at, length: match[0].length });
+  private repeat(draft: Draft, from: number, times: number, token: ChordToken | null, index: number): void {
+    const again = draft.lines.slice(from);
+    if (times > MOST_REPEATS || this.count + again.length * (times - 1) > MOST_LINES) {
+      this.say("too-many-repeats", index, token?.source ?? 0, token?.text ?? `x${times}`);
+      return;
+    }
+    for (let round = 1; round < times; round++) draft.lines.push(...again);
+    this.count += again.length * (times - 1);
   }
-  const place = (column: number): number => {
-    const inside = starts.find((word) => column < word.column + word.length);
-    if (inside) return inside.at + Math.max(0, column - inside.column);
-    const last = starts.at(-1);
-    return last ? last.at + last.length : 0;
-  };
-  return { words, place };
-}
 
-/** Sections once each; a heading alone, or the same again under the same heading, is another use. */
-function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" | "form"> {
-  const sections: SheetSection[] = [];
-  const form: { section: number; repeat: number }[] = [];
-  for (const [index, draft] of drafts.entries()) {
-    const label = draft.heading?.label ?? (drafts.length > 1 ? `Part ${index + 1}` : "Song");
-    const same = sections.findIndex(
-      (known) => known.label.toLowerCase() === label.toLowerCase() && isRecall(draft, known),
+  private closeRepeat(): void {
+    if (this.openRepeat)
+      this.say("open-repeat", this.openRepeat.line, this.openRepeat.token.source, this.openRepeat.token.text);
+    this.openRepeat = null;
+  }
+
+  /** Columns become places in the words. */
+  private join(tokens: readonly ChordToken[], below: SheetText, index: number): SheetLine {
+    const { words, place } = squeeze(below.text, below.columns.length > 0 ? below.columns : undefined);
+    if (tokens.length === 0) return { words, chords: [] };
+    const { options, meter, previous } = this;
+    const perChord =
+      options.beatsPerChord === undefined ? null : ticksOfBeats(options.beatsPerChord, beatUnitOf(meter));
+    const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
+    for (const token of crowded) this.say("crowded-bar", index, token.source, token.text);
+    if (timed.length === 0 && tokens.some(isBar))
+      this.say(
+        "unreadable-chord",
+        index,
+        0,
+        tokens
+          .map((token) => token.text)
+          .join(" ")
+          .slice(0, 40),
+      );
+    this.previous = timed.at(-1)?.token.text ?? previous;
+    const chords = timed.map(
+      ({ token, ticks, guessed }): SheetChord => ({
+        symbol: token.text,
+        at: place(token.column),
+        ticks,
+        guessed,
+      }),
     );
-    const section =
-      same >= 0
-        ? same
-        : sections.push({ label, kind: draft.heading?.kind ?? "other", lines: draft.lines }) - 1;
-    form.push({ section, repeat: draft.heading?.repeat ?? 1 });
+    return { words, chords };
   }
-  return { sections, form };
-}
 
-const isRecall = (draft: Draft, known: SheetSection): boolean =>
-  draft.lines.length === 0 || JSON.stringify(draft.lines) === JSON.stringify(known.lines);
+  private say(
+    code: SheetProblem["code"],
+    index: number,
+    source: number,
+    text: string,
+    suggestions?: readonly string[],
+  ): void {
+    this.problems.push({
+      code,
+      line: index + 1,
+      column: source + 1,
+      text,
+      ...(suggestions && { suggestions }),
+    });
+  }
+}

@@ -1,0 +1,3 @@
+export { isChordPro } from "./lines";
+export { readChordPro } from "./read";
+export { writeChordPro } from "./write";

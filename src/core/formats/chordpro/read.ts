@@ -1,0 +1,440 @@
+import { parseChord, toLetters } from "../../chord";
+import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
+import type { SectionKind } from "../../song";
+import { type ChordToken, type Reading, readChordLine } from "../chord-text/chord-line";
+import { findNaming } from "../chord-text/find-naming";
+import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
+import { isBar, timeChords } from "../chord-text/lengths";
+import { emptyMeta, type Meta, setField } from "../chord-text/meta";
+import { type ReadOptions, refuseText } from "../chord-text/read";
+import { sheetText } from "../chord-text/sheet-text";
+import { squeeze } from "../chord-text/squeeze";
+import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
+import {
+  type ChordSheet,
+  EMPTY_SHEET,
+  type SheetChord,
+  type SheetFingering,
+  type SheetLoss,
+  type SheetProblem,
+} from "../sheet";
+import { readDefine } from "./define";
+import { labelOf, type ProLine, proLines } from "./lines";
+
+const COMMON_TIME: Meter = { beats: 4, unit: 4 };
+
+/**
+ * Reads ChordPro (the published open format, version 6). What the song does not hold is kept as extras and
+ * named in `losses`; what is wrong is named in `problems`; nothing throws.
+ * @example readChordPro("{title: Ferry}\n{soc}\n[G]Light on [C]water\n{eoc}").sections[0].kind // => "chorus"
+ */
+export function readChordPro(text: string, options: ReadOptions = {}): ChordSheet {
+  return refuseText(text) ?? new ProReader(text, options).read();
+}
+
+/** An environment that is open: its lines go to a draft, or are kept as they stand. */
+type Environment = {
+  readonly name: string;
+  readonly text: string;
+  readonly line: number;
+  readonly label: string;
+  readonly kind: SectionKind;
+};
+
+const KIND_OF_ENVIRONMENT: Readonly<Record<string, SectionKind>> = Object.freeze({
+  verse: "verse",
+  chorus: "chorus",
+  bridge: "bridge",
+  grid: "instrumental",
+  prechorus: "pre-chorus",
+  part: "other",
+});
+
+/** Environments whose lines are no words and chords. */
+const VERBATIM: ReadonlySet<string> = new Set(["tab", "abc", "ly", "svg", "textblock", "strum"]);
+
+class ProReader {
+  private readonly lines: readonly ProLine[];
+  private readonly meta: Meta = emptyMeta();
+  private readonly problems: SheetProblem[] = [];
+  private readonly losses: SheetLoss[] = [];
+  private readonly drafts: Draft[] = [];
+  private readonly fingerings: SheetFingering[] = [];
+  private readonly head: { kind: "comment" | "directive" | "tab" | "grid"; text: string }[] = [];
+  private reading: Reading = { naming: "letters", key: null };
+  private meter: Meter = COMMON_TIME;
+  private current: Draft | null = null;
+  private open: Environment | null = null;
+  /** A block of lines that are kept as they stand; it may be inside another environment. */
+  private block: { readonly name: string; readonly line: number; readonly lines: string[] } | null = null;
+  private use: Draft["use"] = { shift: 0, tempo: null, meter: null };
+  private transpose = 0;
+  private beats: { text: string; line: number } | null = null;
+  private previous: string | null = null;
+  private gap = true;
+
+  constructor(
+    text: string,
+    private readonly options: ReadOptions,
+  ) {
+    this.lines = proLines(text);
+  }
+
+  read(): ChordSheet {
+    const { options, meta } = this;
+    this.reading = this.findReading();
+    if (options.meter) this.meter = options.meter;
+    for (const line of this.lines) this.take(line);
+    this.end();
+    const arranged = arrange(this.drafts);
+    if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
+    const guessed = keyOfSheet(arranged);
+    const given = options.key ?? meta.key;
+    return {
+      ...EMPTY_SHEET,
+      ...meta,
+      ...arranged,
+      extras: [...this.head.map((one) => ({ ...one, section: null, line: 0 })), ...arranged.extras],
+      meter: options.meter ?? meta.meter,
+      key: given ?? guessed?.key ?? null,
+      keySure: given !== null || (guessed?.sure ?? false),
+      transpose: this.transpose,
+      naming: this.reading.naming,
+      exact: true,
+      fingerings: this.fingerings,
+      problems: this.problems,
+      losses: this.losses,
+    };
+  }
+
+  private findReading(): Reading {
+    const { naming } = this.options;
+    if (naming) return { naming, key: null };
+    const told = this.lines.find((line) => line.kind === "directive" && line.name === "x_naming");
+    if (told?.kind === "directive" && told.value === "letters") return { naming: "letters", key: null };
+    const sung = this.lines.flatMap((line) => (line.kind === "song" ? [sheetText(line.text)] : []));
+    return findNaming(sung, null);
+  }
+
+  private take(line: ProLine): void {
+    if (this.block) {
+      const ends = line.kind === "directive" && line.name === `end_of_${this.block.name}`;
+      if (ends) this.closeBlock();
+      else this.block.lines.push(line.kind === "blank" ? "" : line.text);
+      return;
+    }
+    if (line.kind === "blank") this.gap = true;
+    else if (line.kind === "remark") this.keep("comment", line.text, line.number, "remark");
+    else if (line.kind === "directive") this.direct(line);
+    else this.sing(line.text, line.number);
+  }
+
+  private end(): void {
+    if (this.block) {
+      this.say("open-section", this.block.line, this.block.lines[0]!);
+      this.closeBlock();
+    }
+    if (!this.open) return;
+    this.say("open-section", this.open.line, this.open.text);
+    this.closeEnvironment();
+  }
+
+  private direct(line: ProLine & { kind: "directive" }): void {
+    const { name, value, text, number } = line;
+    const environment = /^(start|end)_of_([\p{L}\d_]+)$/u.exec(name);
+    const action = this.actions[name];
+    if (environment?.[1] === "start") this.openEnvironment(environment[2]!, value, text, number);
+    else if (environment) this.leave(environment[2]!, text, number);
+    else if (action) action(value, text, number);
+    // "{key}" and its kind: a field, or a change in the middle of the song.
+    else if (!this.setMeta(name, value, text, number))
+      this.keep("directive", text, number, `directive {${name}}`);
+  }
+
+  /** Directives that do more than set a field or stand as they are. */
+  private readonly actions: Readonly<Record<string, (value: string, text: string, line: number) => void>> = {
+    chorus: (value, text, line) => this.playChorus(value, text, line),
+    comment: (value, text, line) => this.comment(value, text, line),
+    comment_italic: (_value, text, line) => this.keep("comment", text, line, "comment"),
+    comment_box: (_value, text, line) => this.keep("comment", text, line, "comment"),
+    highlight: (_value, text, line) => this.keep("comment", text, line, "comment"),
+    define: (value, text, line) => this.define(value, text, line),
+    chord: (value, text, line) => this.define(value, text, line),
+    transpose: (value, text, line) => this.shift(value, text, line),
+    subtitle: (value, text, line) => {
+      if (this.meta.by === "") this.meta.by = value.slice(0, 200);
+      this.keep("directive", text, line, "directive {subtitle}");
+    },
+    x_naming: () => {},
+    x_beats: (value, _text, line) => {
+      this.beats = { text: value, line };
+    },
+    x_pickup: (value, text, line) => {
+      const ticks = ticksOfBeats(Number(value), beatUnitOf(this.meter));
+      if (this.current && ticks !== null && ticks >= 0) this.current.pickup = ticks;
+      else this.say("bad-beats", line, text);
+    },
+    x_repeat: (value, text, line) => {
+      const repeat = Number(value);
+      const fits = Number.isInteger(repeat) && repeat >= 1 && repeat <= MOST_REPEATS;
+      if (fits && this.current) this.replaceLast({ ...this.current, repeat });
+      else this.say("bad-directive", line, text.slice(0, 80));
+    },
+  };
+
+  private replaceLast(draft: Draft): void {
+    this.drafts[this.drafts.length - 1] = draft;
+    this.current = draft;
+  }
+
+  private setMeta(name: string, value: string, text: string, line: number): boolean {
+    if (this.drafts.length === 0) {
+      const found = setField(this.meta, name, value);
+      if (found === false) return false;
+      if (found) {
+        this.say(found, line, value.slice(0, 80));
+        this.keep("directive", text, line, `directive {${name}}`);
+      }
+      if (name === "time" && !this.options.meter) this.meter = this.meta.meter ?? this.meter;
+      return true;
+    }
+    if (name !== "time" && name !== "tempo") return false;
+    const change = emptyMeta();
+    const found = setField(change, name, value);
+    if (found) {
+      this.say(found, line, value.slice(0, 80));
+      return false;
+    }
+    if (change.meter) {
+      this.meter = change.meter;
+      const plain =
+        change.meter.beats === (this.meta.meter ?? COMMON_TIME).beats &&
+        change.meter.unit === (this.meta.meter ?? COMMON_TIME).unit;
+      this.use = { ...this.use, meter: plain ? null : change.meter };
+    } else this.use = { ...this.use, tempo: change.tempo === this.meta.tempo ? null : change.tempo };
+    this.current = null;
+    return true;
+  }
+
+  private shift(value: string, text: string, line: number): void {
+    const semitones = value.trim() === "" ? 0 : Number(value);
+    if (!Number.isInteger(semitones) || Math.abs(semitones) > 11) {
+      this.say("bad-directive", line, text.slice(0, 80));
+      this.keep("directive", text, line, "directive {transpose}");
+    } else if (this.drafts.length === 0) this.transpose = semitones;
+    else {
+      this.use = { ...this.use, shift: clampShift(semitones - this.transpose) };
+      this.current = null;
+    }
+  }
+
+  private openEnvironment(name: string, value: string, text: string, line: number): void {
+    if (VERBATIM.has(name)) {
+      this.block = { name, line, lines: [text] };
+      return;
+    }
+    if (this.open) {
+      this.say("open-section", this.open.line, this.open.text);
+      this.closeEnvironment();
+    }
+    const label = labelOf(value) || DEFAULT_LABEL[name] || name.replaceAll("_", " ");
+    const kind = KIND_OF_ENVIRONMENT[name] ?? kindOfEnvironment(name, label);
+    this.open = { name, text, line, label, kind };
+    this.begin(label, kind);
+  }
+
+  private leave(name: string, text: string, line: number): void {
+    if (this.open?.name === name) this.closeEnvironment();
+    else this.say("bad-directive", line, text.slice(0, 80));
+  }
+
+  private closeEnvironment(): void {
+    this.open = null;
+    this.current = null;
+    this.gap = true;
+  }
+
+  private closeBlock(): void {
+    const { name, line, lines } = this.block!;
+    this.block = null;
+    this.keep("tab", [...lines, `{end_of_${name}}`].join("\n"), line, name);
+  }
+
+  private begin(label: string | null, kind: SectionKind): Draft {
+    this.current = newDraft(label?.slice(0, 80) ?? null, kind, 1, this.use);
+    this.drafts.push(this.current);
+    this.previous = null;
+    this.gap = false;
+    return this.current;
+  }
+
+  private playChorus(value: string, text: string, line: number): void {
+    const chorus = this.drafts.findLast((draft) => draft.kind === "chorus" && !draft.again);
+    if (!chorus) {
+      this.say("bad-directive", line, text.slice(0, 80));
+      this.keep("directive", text, line, "directive {chorus}");
+      return;
+    }
+    this.recall(chorus, labelOf(value));
+  }
+
+  private recall(again: Draft, label: string): void {
+    const draft = { ...newDraft(label.slice(0, 80) || again.label, again.kind, 1, this.use), again };
+    this.drafts.push(draft);
+    this.current = draft;
+    this.gap = true;
+  }
+
+  /** A comment that names a section, where a stanza begins, is its heading. */
+  private comment(value: string, text: string, line: number): void {
+    const heading = this.gap && !this.open ? readHeading(value) : null;
+    if (!heading || heading.kind === "other") {
+      this.keep("comment", text, line, "comment");
+      return;
+    }
+    const draft = this.begin(heading.label, heading.kind);
+    if (heading.repeat > 1) this.replaceLast({ ...draft, repeat: heading.repeat });
+  }
+
+  private define(value: string, text: string, line: number): void {
+    const shape = readDefine(value);
+    const known = shape && this.fingerings.some((one) => JSON.stringify(one) === JSON.stringify(shape));
+    if (shape && !known) this.fingerings.push(shape);
+    if (!shape) this.say("bad-directive", line, text.slice(0, 80));
+    this.keep("directive", text, line, "shape");
+  }
+
+  private keep(kind: "comment" | "directive" | "tab", text: string, line: number, what: string): void {
+    const kept = text.slice(0, 8000);
+    this.losses.push({ line, what, text, kept: kept === text });
+    const home = this.current ?? (this.open ? null : this.drafts.at(-1));
+    if (home && !home.again) home.extras.push({ kind, text: kept, line: home.lines.length });
+    else if (this.drafts.length === 0) this.head.push({ kind, text: kept });
+    else this.drafts.at(-1)!.extras.push({ kind, text: kept, line: Number.MAX_SAFE_INTEGER });
+  }
+
+  /** A line of words with chords in brackets, or of a grid. */
+  private sing(text: string, line: number): void {
+    const heading = this.open ? null : readHeading(text, (one) => parseChord(one).ok);
+    if (heading && /^\s*\[/u.test(text) && toLetters(heading.label, this.reading.naming) === null) {
+      const draft = this.begin(heading.label, heading.kind);
+      if (heading.repeat > 1) this.replaceLast({ ...draft, repeat: heading.repeat });
+      return;
+    }
+    if (/^\s*\{/u.test(text)) {
+      this.say("bad-directive", line, text.trim().slice(0, 80));
+      this.keep("directive", text.trim(), line, "unfinished directive");
+      return;
+    }
+    if (!this.current || this.current.again || (this.gap && !this.open && this.current.label === null))
+      this.begin(this.open?.label ?? null, this.open?.kind ?? "other");
+    this.gap = false;
+    const grid = this.open?.name === "grid" || !/\[/u.test(text) ? this.readGrid(text) : null;
+    const { words, tokens } = grid ? { words: "", tokens: grid } : this.readBrackets(text, line);
+    if (tokens.length > 0 || words.trim() !== "") this.put(tokens, words, line);
+  }
+
+  /** A line of bars, as grids hold them. */
+  private readGrid(text: string): ChordToken[] | null {
+    const tokens = readChordLine(text, this.reading);
+    return tokens && (this.open?.name === "grid" || tokens.some(isBar)) ? tokens : null;
+  }
+
+  private readBrackets(text: string, line: number): { words: string; tokens: ChordToken[] } {
+    const tokens: ChordToken[] = [];
+    let words = "";
+    let from = 0;
+    for (const match of text.matchAll(/\[([^[\]]{0,60})\]/gu)) {
+      words += text.slice(from, match.index);
+      from = match.index + match[0].length;
+      const written = match[1]!.trim();
+      if (written.startsWith("*")) {
+        this.keep("comment", `{comment: ${written.slice(1).trim()}}`, line, "remark at a word");
+        continue;
+      }
+      const letters = toLetters(written.replace(/^\((.*)\)$/u, "$1"), this.reading.naming);
+      const kind = letters === null ? "unreadable" : "chord";
+      if (written === "") continue;
+      if (letters === null)
+        this.say(
+          "unreadable-chord",
+          line,
+          written.slice(0, 40),
+          match.index + 1,
+          /^H/u.test(written) ? [written.replace(/^H/u, "B")] : undefined,
+        );
+      tokens.push({
+        kind,
+        text: (letters ?? written).slice(0, 40),
+        column: words.length,
+        source: match.index,
+      });
+    }
+    return { words: words + text.slice(from), tokens };
+  }
+
+  private put(tokens: readonly ChordToken[], text: string, line: number): void {
+    const draft = this.current!;
+    const { words, place } = squeeze(text);
+    const { options, meter, previous } = this;
+    const perChord =
+      options.beatsPerChord === undefined ? null : ticksOfBeats(options.beatsPerChord, beatUnitOf(meter));
+    const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
+    for (const token of crowded) this.say("crowded-bar", line, token.text, token.source + 1);
+    const given = this.ownBeats(timed.length);
+    const chords = timed.map(
+      ({ token, ticks, guessed }, index): SheetChord => ({
+        symbol: token.text,
+        at: place(token.column),
+        ticks: given?.[index]?.ticks ?? ticks,
+        guessed: given?.[index]?.guessed ?? guessed,
+      }),
+    );
+    this.previous = chords.at(-1)?.symbol ?? previous;
+    draft.lines.push({ words, chords });
+  }
+
+  /** The beats our own directive gives the chords of the next line: "4 2 2", a guess as "4?". */
+  private ownBeats(count: number): { ticks: number; guessed: boolean }[] | null {
+    const { beats } = this;
+    this.beats = null;
+    if (!beats) return null;
+    const found = beats.text
+      .trim()
+      .split(/\s+/u)
+      .map((one) => {
+        const guessed = one.endsWith("?");
+        const ticks = ticksOfBeats(Number(guessed ? one.slice(0, -1) : one), beatUnitOf(this.meter));
+        return ticks === null || ticks < 0 ? null : { ticks, guessed };
+      });
+    if (found.length === count && found.every((one) => one !== null)) return found;
+    this.say("bad-beats", beats.line, beats.text.slice(0, 80));
+    return null;
+  }
+
+  private say(
+    code: SheetProblem["code"],
+    line: number,
+    text: string,
+    column = 1,
+    suggestions?: readonly string[],
+  ): void {
+    this.problems.push({ code, line, column, text, ...(suggestions && { suggestions }) });
+  }
+}
+
+const DEFAULT_LABEL: Readonly<Record<string, string>> = Object.freeze({
+  verse: "Verse",
+  chorus: "Chorus",
+  bridge: "Bridge",
+  grid: "Grid",
+  prechorus: "Pre-Chorus",
+});
+
+const kindOfEnvironment = (name: string, label: string): SectionKind => {
+  const byName = kindOfLabel(name.replaceAll("_", " "));
+  return byName === "other" ? kindOfLabel(label) : byName;
+};
+
+const clampShift = (semitones: number): number =>
+  semitones > 11 ? semitones - 12 : semitones < -11 ? semitones + 12 : semitones;

@@ -1,0 +1,218 @@
+import { parseChord } from "../../chord";
+import { beatsOfTicks, beatUnitOf, formatMeter, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import type { SectionKind } from "../../song";
+import type { ChordToken } from "../chord-text/chord-line";
+import { timeChords } from "../chord-text/lengths";
+import type { ChordSheet, SheetExtra, SheetLine, SheetLoss, SheetSection, SheetUse } from "../sheet";
+import { labelOf } from "./lines";
+
+const COMMON_TIME: Meter = { beats: 4, unit: 4 };
+const DEFAULT_TEMPO = 80;
+
+const ENVIRONMENT: Readonly<Record<SectionKind, string>> = Object.freeze({
+  intro: "intro",
+  verse: "verse",
+  "pre-chorus": "prechorus",
+  chorus: "chorus",
+  bridge: "bridge",
+  instrumental: "instrumental",
+  solo: "solo",
+  tag: "tag",
+  outro: "outro",
+  other: "part",
+});
+
+/**
+ * Writes a sheet as ChordPro. Beats, pickups and repeats, which ChordPro has no word for, stand in directives of our
+ * own (`x_beats`, `x_pickup`, `x_repeat`), which other programs pass over; they are named in `losses`.
+ * @returns the text, and what other programs will not see of it
+ */
+export function writeChordPro(sheet: ChordSheet): { text: string; losses: SheetLoss[] } {
+  const writer = new ProWriter(sheet);
+  return { text: writer.write(), losses: writer.losses };
+}
+
+class ProWriter {
+  readonly losses: SheetLoss[] = [];
+  private readonly out: string[] = [];
+  private readonly written = new Set<number>();
+  private lastChorus: number | null = null;
+  private meter: Meter;
+  private now: Pick<SheetUse, "shift" | "tempo" | "meter"> = { shift: 0, tempo: null, meter: null };
+
+  constructor(private readonly sheet: ChordSheet) {
+    this.meter = sheet.meter ?? COMMON_TIME;
+  }
+
+  write(): string {
+    this.writeHead();
+    for (const use of this.sheet.form) this.writeUse(use);
+    const played = new Set(this.sheet.form.map((use) => use.section));
+    for (const [index, section] of this.sheet.sections.entries())
+      if (!played.has(index)) this.lose("a section that is not played", section.label);
+    return `${this.out.join("\n").replace(/\n+$/u, "")}\n`;
+  }
+
+  private writeHead(): void {
+    const { sheet } = this;
+    const fields: [string, string][] = [
+      ["title", sheet.title],
+      ["artist", sheet.by],
+      ["composer", sheet.composer],
+      ["copyright", sheet.copyright],
+      ["key", sheet.keySure ? (sheet.key ?? "") : ""],
+      ["capo", sheet.capo > 0 ? String(sheet.capo) : ""],
+      ["tempo", sheet.tempo === null ? "" : `${sheet.beatUnit ? `${sheet.beatUnit}=` : ""}${sheet.tempo}`],
+      ["time", sheet.meter ? formatMeter(sheet.meter) : ""],
+      ...sheet.tags.map((tag): [string, string] => ["tag", tag]),
+      ["x_naming", hasOddNames(sheet) ? "letters" : ""],
+      ["transpose", sheet.transpose === 0 ? "" : String(sheet.transpose)],
+    ];
+    for (const [name, value] of fields) if (value !== "") this.out.push(`{${name}: ${oneLine(value)}}`);
+    for (const extra of sheet.extras) if (extra.section === null) this.out.push(extraText(extra));
+  }
+
+  private writeUse(use: SheetUse): void {
+    const section = this.sheet.sections[use.section]!;
+    this.out.push("");
+    this.writeChanges(use);
+    const recalled =
+      this.written.has(use.section) && section.kind === "chorus" && this.lastChorus === use.section;
+    if (recalled) this.out.push(use.label === null ? "{chorus}" : `{chorus: ${labelText(use.label)}}`);
+    else this.writeSection(section, use);
+    if (use.repeat > 1 && recalled) this.out.push(`{x_repeat: ${use.repeat}}`);
+    if (use.repeat > 1)
+      this.lose("a section played more than once in a row", `${section.label} × ${use.repeat}`);
+  }
+
+  /** Key shift, tempo and metre where they change. */
+  private writeChanges({ shift, tempo, meter }: SheetUse): void {
+    const { sheet, now } = this;
+    if (shift !== now.shift) this.out.push(`{transpose: ${shift + sheet.transpose}}`);
+    if (tempo !== now.tempo) this.out.push(`{tempo: ${tempo ?? sheet.tempo ?? DEFAULT_TEMPO}}`);
+    const own = meter ?? sheet.meter ?? COMMON_TIME;
+    if (own.beats !== this.meter.beats || own.unit !== this.meter.unit)
+      this.out.push(`{time: ${formatMeter(own)}}`);
+    this.meter = own;
+    this.now = { shift, tempo, meter };
+  }
+
+  private writeSection(section: SheetSection, use: SheetUse): void {
+    const again = this.written.has(use.section);
+    const grid = this.gridOf(section);
+    const name = grid ? "grid" : ENVIRONMENT[section.kind];
+    if (use.label !== null) this.lose("a name of its own for a section played again", use.label);
+    this.out.push(`{start_of_${name}: ${labelText(section.label)}}`);
+    if (section.pickup > 0) {
+      this.out.push(`{x_pickup: ${this.beats(section.pickup)}}`);
+      this.lose("a pickup", section.label);
+    }
+    if (use.repeat > 1) this.out.push(`{x_repeat: ${use.repeat}}`);
+    for (const [index, line] of section.lines.entries()) {
+      if (!again) this.writeExtras(use.section, index);
+      if (grid) this.out.push(grid[index]!);
+      else this.writeLine(line);
+    }
+    if (!again) this.writeExtras(use.section, section.lines.length);
+    this.out.push(`{end_of_${name}}`);
+    this.written.add(use.section);
+    if (section.kind === "chorus") this.lastChorus = use.section;
+  }
+
+  private writeExtras(section: number, line: number): void {
+    for (const extra of this.sheet.extras)
+      if (extra.section === section && extra.line === line) this.out.push(extraText(extra));
+  }
+
+  private writeLine(line: SheetLine): void {
+    const tokens = line.chords.map(
+      (chord): ChordToken => ({ kind: "chord", text: chord.symbol, column: 0, source: 0 }),
+    );
+    const { timed } = timeChords(tokens, { meter: this.meter, perChord: null, previous: null });
+    const plain = timed.every(
+      ({ ticks, guessed }, index) =>
+        ticks === line.chords[index]!.ticks && guessed === line.chords[index]!.guessed,
+    );
+    if (!plain) {
+      const beats = line.chords.map(({ ticks, guessed }) => `${this.beats(ticks)}${guessed ? "?" : ""}`);
+      this.out.push(`{x_beats: ${beats.join(" ")}}`);
+      this.lose("the beats of chords", line.words);
+    }
+    this.out.push(inBrackets({ ...line, words: this.plainWords(line.words) }));
+  }
+
+  /** Words without the signs that mean something in ChordPro. */
+  private plainWords(words: string): string {
+    const plain = words.replaceAll(/\[([^[\]]*)\]/gu, "($1)").replace(/^\{/u, "(");
+    if (plain !== words) this.lose("square and curly brackets in words", words);
+    return plain;
+  }
+
+  /** A section of bars without words, as lines of a grid; null where its chords do not lie on beats. */
+  private gridOf(section: SheetSection): string[] | null {
+    const bar = ticksOfBar(this.meter);
+    const beat = ticksOfBeatUnit(beatUnitOf(this.meter)) ?? bar;
+    const fits =
+      section.kind === "instrumental" &&
+      section.pickup === 0 &&
+      section.lines.length > 0 &&
+      section.lines.every(
+        ({ words, chords }) =>
+          words === "" &&
+          chords.length > 0 &&
+          chords.every((chord) => !chord.guessed && chord.ticks > 0 && chord.ticks % beat === 0) &&
+          chords.reduce((sum, chord) => sum + chord.ticks, 0) % bar === 0,
+      );
+    if (!fits) return null;
+    return section.lines.map(({ chords }) => {
+      const signs = chords.flatMap((chord) => [chord.symbol, ...Array(chord.ticks / beat - 1).fill(".")]);
+      const bars = Array.from({ length: (signs.length * beat) / bar }, (_, index) =>
+        signs.slice((index * bar) / beat, ((index + 1) * bar) / beat).join(" "),
+      );
+      return `| ${bars.join(" | ")} |`;
+    });
+  }
+
+  private beats(ticks: number): string {
+    return String(beatsOfTicks(ticks, beatUnitOf(this.meter)));
+  }
+
+  private lose(what: string, text: string): void {
+    if (!this.losses.some((loss) => loss.what === what))
+      this.losses.push({ line: 0, what, text, kept: false });
+  }
+}
+
+/** Whether chords that could not be read might be taken for another custom of naming. */
+const hasOddNames = (sheet: ChordSheet): boolean =>
+  sheet.sections.some(({ lines }) =>
+    lines.some(({ chords }) => chords.some(({ symbol }) => !parseChord(symbol).ok)),
+  );
+
+const oneLine = (text: string): string => text.replaceAll(/\s*\n\s*/gu, " ");
+
+/** A label as a bare value; one that would be read as an attribute stands in quotes. */
+function labelText(label: string): string {
+  const bare = oneLine(label).trim();
+  return labelOf(bare) === bare ? bare : `label="${bare.replaceAll('"', "'")}"`;
+}
+
+function extraText({ kind, text }: SheetExtra): string {
+  if (/^\s*\{/u.test(text) || text.startsWith("#")) return text;
+  if (kind === "tab" || kind === "grid") return `{start_of_tab}\n${text}\n{end_of_tab}`;
+  return `{comment: ${oneLine(text)}}`;
+}
+
+/** Words with their chords in brackets. @example inBrackets(…) // => "[G]Light on [C]water" */
+export function inBrackets({ words, chords }: SheetLine): string {
+  let text = "";
+  let from = 0;
+  for (const { symbol, at } of chords) {
+    text += words.slice(from, at);
+    if (at >= words.length && text !== "" && !text.endsWith(" ")) text += " ";
+    text += `[${symbol}]`;
+    from = Math.max(from, at);
+  }
+  text += words.slice(from);
+  return text.startsWith("#") ? ` ${text}` : text;
+}

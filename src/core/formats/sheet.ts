@@ -1,0 +1,139 @@
+import type { Ticks } from "../base";
+import type { Naming } from "../chord";
+import type { Meter } from "../rhythm";
+import type { Extra, SectionKind } from "../song";
+
+/** A song as a file or a text gives it, before it becomes a version: no ids, nothing about players. */
+export type ChordSheet = {
+  readonly title: string;
+  readonly by: string;
+  readonly composer: string;
+  readonly copyright: string;
+  readonly tags: readonly string[];
+  /** The key the chords are written in. */
+  readonly key: string | null;
+  readonly keySure: boolean;
+  readonly tempo: number | null;
+  /** The note value the tempo counts; null is the metre's own beat. */
+  readonly beatUnit: string | null;
+  readonly meter: Meter | null;
+  /** The fret the written chords are shapes behind. */
+  readonly capo: number;
+  /** Semitones everything sounds above what is written. */
+  readonly transpose: number;
+  readonly naming: Naming;
+  /** Whether chords stand to the letter (in the words) or were set over them by eye. */
+  readonly exact: boolean;
+  readonly sections: readonly SheetSection[];
+  /** The order the sections are played in. */
+  readonly form: readonly SheetUse[];
+  /** What stands beside words and chords: kept, and written back. */
+  readonly extras: readonly SheetExtra[];
+  readonly fingerings: readonly SheetFingering[];
+  readonly problems: readonly SheetProblem[];
+  readonly losses: readonly SheetLoss[];
+};
+
+export type SheetSection = {
+  readonly label: string;
+  readonly kind: SectionKind;
+  /** Ticks before the first downbeat. */
+  readonly pickup: Ticks;
+  readonly lines: readonly SheetLine[];
+  /** Lowest and highest MIDI note of the voice. */
+  readonly melodyRange: readonly [number, number] | null;
+};
+
+/** A section played; what differs from the song stands with it, null or 0 where nothing does. */
+export type SheetUse = {
+  readonly section: number;
+  readonly repeat: number;
+  readonly label: string | null;
+  readonly shift: number;
+  readonly tempo: number | null;
+  readonly meter: Meter | null;
+};
+
+export const PLAIN_SHEET_USE = Object.freeze({ repeat: 1, label: null, shift: 0, tempo: null, meter: null });
+
+export type SheetLine = { readonly words: string; readonly chords: readonly SheetChord[] };
+
+/** `at` is the index in the words under the chord. `guessed` tells that the text gave no beats. */
+export type SheetChord = {
+  readonly symbol: string;
+  readonly at: number;
+  readonly ticks: Ticks;
+  readonly guessed: boolean;
+};
+
+/** Stands before a line of a section (past the last line: at its end); without a section, at the head of the song. */
+export type SheetExtra = {
+  readonly kind: Extra["kind"];
+  readonly text: string;
+  readonly section: number | null;
+  readonly line: number;
+};
+
+/** A shape a file draws for a chord; frets from the nut, low string first. */
+export type SheetFingering = { readonly symbol: string; readonly frets: readonly (number | null)[] };
+
+/** What was not understood; line and column count from 1. The text itself is never dropped. */
+export type SheetProblem = {
+  readonly code:
+    | "empty"
+    | "too-long"
+    | "no-chords"
+    | "unreadable-chord"
+    | "bad-key"
+    | "bad-tempo"
+    | "bad-meter"
+    | "bad-capo"
+    | "bad-directive"
+    | "bad-beats"
+    | "open-section"
+    | "open-repeat"
+    | "too-many-repeats"
+    | "crowded-bar"
+    | "numbers-without-key"
+    | "both-b-names"
+    | "bad-file";
+  readonly line: number;
+  readonly column: number;
+  readonly text: string;
+  /** What to write instead, where that is plain. */
+  readonly suggestions?: readonly string[];
+};
+
+/** Something a sheet says that the song cannot hold as it is; where it is kept, `kept` is true. */
+export type SheetLoss = {
+  readonly line: number;
+  readonly what: string;
+  readonly text: string;
+  readonly kept: boolean;
+};
+
+/** The longest text that is read, in characters. */
+export const LONGEST_SHEET = 200_000;
+
+export const EMPTY_SHEET: ChordSheet = Object.freeze({
+  title: "",
+  by: "",
+  composer: "",
+  copyright: "",
+  tags: [],
+  key: null,
+  keySure: false,
+  tempo: null,
+  beatUnit: null,
+  meter: null,
+  capo: 0,
+  transpose: 0,
+  naming: "letters",
+  exact: false,
+  sections: [],
+  form: [],
+  extras: [],
+  fingerings: [],
+  problems: [],
+  losses: [],
+});
