@@ -1,6 +1,8 @@
 export * from "./chord-text";
 export { isChordPro, readChordPro, writeChordPro } from "./chordpro";
 export { sheetOfVersion } from "./from-version";
+export { readMidi } from "./midi/read";
+export { readMusicXml } from "./musicxml/read";
 export { readSheet, TEXT_FORMATS, type TextFormat } from "./read-sheet";
 export { saySheetLoss, saySheetProblem } from "./say-problem";
 export {
@@ -17,3 +19,4 @@ export {
   type SheetUse,
 } from "./sheet";
 export { type SheetSource, versionOfSheet } from "./to-version";
+export { isZip, sayZipProblem, unzip, type ZipEntry, type ZipProblem } from "./unzip";
