@@ -2,24 +2,37 @@ import { connection } from "next/server";
 import { byOrder, type EveningBody } from "@/core/song";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
 import { openDatabase } from "@/server/db/open";
-import { listShelf } from "@/server/documents/shelf";
+import { searchShelf, shelfAsked, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
 import { listDocuments } from "@/server/documents/store";
 
 export default async function Page() {
   await connection();
   const database = await openDatabase();
-  const [songs, evenings] = await Promise.all([listShelf(database), listDocuments(database, "evening")]);
-  const byVersion = new Map(songs.map((song) => [song.versionId, song]));
-  const listed = evenings.map(({ id, body }): ShelfEvening => {
-    const { evening, items } = body as EveningBody;
-    const { name, place, note } = Object.values(evening)[0]!;
-    const played = Object.values(items)
+  const [first, facets, evenings] = await Promise.all([
+    searchShelf(database, shelfAsked.parse({})),
+    shelfFacets(database, false),
+    listDocuments(database, "evening"),
+  ]);
+  const bodies = evenings.map(({ id, body }) => ({ id, body: body as EveningBody }));
+  const versionIds = bodies.flatMap(({ body }) => Object.values(body.items).map((item) => item.versionId));
+  const rows = new Map((await shelfRowsOf(database, versionIds)).map((row) => [row.versionId, row]));
+  const listed = bodies.map(({ id, body }): ShelfEvening => {
+    const { name, place, note } = Object.values(body.evening)[0]!;
+    const items = Object.values(body.items)
       .sort(byOrder)
       .flatMap((item) => {
-        const song = byVersion.get(item.versionId);
-        return song ? [{ id: item.id, note: item.note, song }] : [];
+        const song = rows.get(item.versionId);
+        return song ? [{ id: item.id, note: item.note, song: plain(song) }] : [];
       });
-    return { id, name, place, note, items: played };
+    return { id, name, place, note, items };
   });
-  return <Shelf evenings={listed} songs={songs} />;
+  return (
+    <Shelf evenings={listed} first={{ rows: first.rows.map(plain), total: first.total }} facets={facets} />
+  );
 }
+
+/** A row as a page may hand it to the browser. */
+const plain = <Row extends { updatedAt: Date }>({ updatedAt, ...row }: Row) => ({
+  ...row,
+  updatedAt: updatedAt.toISOString(),
+});

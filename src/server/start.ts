@@ -1,7 +1,8 @@
 import { count } from "drizzle-orm";
 import { closeDatabase, openDatabase } from "./db/open";
 import { documents } from "./db/schema";
-import { createDocuments } from "./documents/store";
+import { renewShelf } from "./documents/shelf";
+import { createDocuments, findDocument } from "./documents/store";
 import { demoDocuments } from "./songs/demo";
 
 const shared = globalThis as { lanternClose?: () => Promise<void> };
@@ -14,6 +15,7 @@ export async function start(): Promise<void> {
   shared.lanternClose = closeDatabase;
   try {
     const database = await openDatabase();
+    await renewShelf(database, (id) => findDocument(database, id));
     const [stored] = await database.select({ count: count() }).from(documents);
     if (stored?.count === 0 && process.env.LANTERN_DEMO !== "off")
       await createDocuments(database, await demoDocuments());

@@ -1,8 +1,21 @@
+export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
 export * from "./chord-text";
 export { isChordPro, readChordPro, writeChordPro } from "./chordpro";
 export { sheetOfVersion } from "./from-version";
 export { readMidi } from "./midi/read";
 export { readMusicXml } from "./musicxml/read";
+export {
+  decodeText,
+  FILE_FORMATS,
+  type FileFormat,
+  isPack,
+  isSongFile,
+  LARGEST_FILE,
+  type ReadFile,
+  readSongFile,
+  readSongText,
+  titleOfFile,
+} from "./read-file";
 export { readSheet, TEXT_FORMATS, type TextFormat } from "./read-sheet";
 export { saySheetLoss, saySheetProblem } from "./say-problem";
 export {

@@ -1,4 +1,5 @@
 export { PLAIN_USE } from "./added-fields";
+export { editBetween } from "./between";
 export {
   type BandBody,
   type BandPlayer,
@@ -18,6 +19,7 @@ export {
   isStorable,
   KINDS,
   type Kind,
+  keySchema,
   type PlacedChord,
   type Player,
   ROLES,
@@ -67,6 +69,7 @@ export {
   setCell,
   setWords,
 } from "./commands";
+export { copyVersion } from "./copy-version";
 export {
   type Applied,
   applyEdit,
@@ -98,7 +101,16 @@ export {
   type OutlineSection,
   outlineOf,
 } from "./outline";
+export { sayCommand, sizeOf } from "./say-command";
 export { sayEditProblem, sayPlace } from "./say-edit";
+export {
+  chordMark,
+  chordMarks,
+  foldText,
+  parseShelfQuery,
+  type ShelfQuery,
+  titleKeyOf,
+} from "./shelf-query";
 export {
   type ArrivedEdit,
   addPending,

@@ -1,19 +1,7 @@
 import Link from "next/link";
 import { pretty, sayTime } from "@/ui/pretty";
 import { Backup } from "./Backup";
-
-export type ShelfSong = {
-  readonly versionId: string;
-  readonly title: string;
-  readonly by: string;
-  readonly versionName: string;
-  readonly key: string;
-  readonly bpm: number;
-  readonly meter: string;
-  readonly bars: number;
-  readonly seconds: number;
-  readonly players: readonly string[];
-};
+import { type Facets, type ShelfPage, type ShelfSong, SongList } from "./SongList";
 
 export type ShelfEvening = {
   readonly id: string;
@@ -26,17 +14,22 @@ export type ShelfEvening = {
 /** Where one comes in: the evenings ahead, and every song on the shelf. */
 export function Shelf({
   evenings,
-  songs,
+  first,
+  facets,
 }: {
   evenings: readonly ShelfEvening[];
-  songs: readonly ShelfSong[];
+  first: ShelfPage;
+  facets: Facets;
 }) {
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
-      <header className="mb-6 flex flex-wrap items-center gap-4">
+      <header className="mb-6 flex flex-wrap items-center gap-3">
         <h1 className="mr-auto underline decoration-4 decoration-primary underline-offset-8">
           Shared Lantern
         </h1>
+        <Link className="btn" href="/bring">
+          Bring many files in
+        </Link>
         <Link className="btn btn-primary" href="/new">
           Make a song
         </Link>
@@ -44,50 +37,7 @@ export function Shelf({
       {evenings.map((evening) => (
         <Evening key={evening.id} evening={evening} />
       ))}
-      <section aria-label="Shelf">
-        <h2 className="mb-2 text-xl">The shelf</h2>
-        {songs.length === 0 ? (
-          <p className="rounded-box bg-base-200 p-4">
-            No songs yet. Make the first one: paste a sheet with chords over its words, or type it.
-          </p>
-        ) : (
-          <div className="overflow-x-auto">
-            <table className="table">
-              <thead className="text-base-content">
-                <tr>
-                  {["Song", "Key", "Tempo", "Metre", "Length", "Players"].map((head) => (
-                    <th key={head} scope="col">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {songs.map((song) => (
-                  <tr key={song.versionId} className="hover:bg-base-200">
-                    <th scope="row">
-                      <Link className="link text-base" href={`/song/${song.versionId}`}>
-                        {song.title}
-                      </Link>
-                      <span className="block text-sm font-normal">
-                        {song.versionName}
-                        {song.by && `, ${song.by}`}
-                      </span>
-                    </th>
-                    <td>{pretty(song.key)}</td>
-                    <td>{song.bpm}</td>
-                    <td>{song.meter}</td>
-                    <td>
-                      {sayTime(song.seconds)}, {song.bars} bars
-                    </td>
-                    <td>{song.players.join(", ") || "nobody yet"}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
-      </section>
+      <SongList first={first} facets={facets} />
       <Backup />
     </main>
   );

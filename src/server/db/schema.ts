@@ -1,5 +1,18 @@
-import { index, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  real,
+  text,
+  timestamp,
+} from "drizzle-orm/pg-core";
 import type { Body, Command, Kind, Touch } from "@/core/song";
+
+const tsvector = customType<{ data: string }>({ dataType: () => "tsvector" });
 
 /** A document as it stands now. `origin` is how it began: replaying its edits on it gives `body`. */
 export const documents = pgTable(
@@ -56,6 +69,24 @@ export const shelf = pgTable(
     bars: integer().notNull(),
     seconds: real().notNull(),
     players: text().array().notNull(),
+    tags: text().array().notNull().default([]),
+    /** Every chord as it sounds, in letters, and as written where that cannot be read. */
+    chords: text().array().notNull().default([]),
+    /** Title without case, marks or signs: equal for doubles, and what titles are sorted by. */
+    titleKey: text("title_key").notNull().default(""),
+    rehearsed: text(),
+    archived: boolean().notNull().default(false),
+    updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
+    /** Title, names, tags and words. */
+    search: tsvector().notNull().default(""),
+    /** Which form of this table a row was written in; older ones are written anew at the start. */
+    form: integer().notNull().default(1),
   },
-  (table) => [index("shelf_song").on(table.songId), index("shelf_title").on(table.title)],
+  (table) => [
+    index("shelf_song").on(table.songId),
+    index("shelf_title").on(table.titleKey, table.versionId),
+    index("shelf_search").using("gin", table.search),
+    index("shelf_chords").using("gin", table.chords),
+    index("shelf_tags").using("gin", table.tags),
+  ],
 );

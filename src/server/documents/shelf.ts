@@ -1,38 +1,98 @@
-import { asc, eq } from "drizzle-orm";
+import { and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
+import { z } from "zod";
 import { formatMeter } from "@/core/rhythm";
-import { byOrder, meterOf, type SongBody, timelineOf, type VersionBody, versionRow } from "@/core/song";
+import {
+  byOrder,
+  chordMarks,
+  foldText,
+  meterOf,
+  Namer,
+  parseShelfQuery,
+  type SongBody,
+  timelineOf,
+  titleKeyOf,
+  type VersionBody,
+  versionRow,
+} from "@/core/song";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
-import type { Document } from "./store";
+import { type Document, fromRow } from "./row";
 
-export type ShelfRow = typeof shelf.$inferSelect;
+export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
 
 type Writer = Pick<Database, "select" | "insert" | "update">;
+
+/** The form rows are written in now; rows of an older one are written anew at the start. */
+const SHELF_FORM = 2;
+
+const LONGEST_SEARCHED = 200_000;
 
 /** Writes what the shelf shows of a version, or of every version of a song. */
 export async function rewriteShelf(writer: Writer, document: Document): Promise<void> {
   if (document.kind === "song") {
-    const { title, by } = Object.values((document.body as SongBody).song)[0]!;
-    await writer.update(shelf).set({ title, by }).where(eq(shelf.songId, document.id));
+    const versions = await writer.select().from(documents).where(eq(documents.parentId, document.id));
+    for (const version of versions)
+      await writeRow(
+        writer,
+        version.id,
+        fromRow(version).body as VersionBody,
+        document.id,
+        document.body as SongBody,
+      );
   }
   if (document.kind !== "version" || document.parentId === null) return;
   const [song] = await writer.select().from(documents).where(eq(documents.id, document.parentId));
   if (!song) throw new Error(`Expected the song ${document.parentId} of version ${document.id}.`);
-  const row = { ...versionFacts(document.body as VersionBody), ...titleOf(song.body as SongBody) };
+  await writeRow(writer, document.id, document.body as VersionBody, song.id, fromRow(song).body as SongBody);
+}
+
+async function writeRow(
+  writer: Writer,
+  versionId: string,
+  version: VersionBody,
+  songId: string,
+  song: SongBody,
+): Promise<void> {
+  const row = {
+    ...versionFacts(version),
+    ...songFacts(song, version),
+    form: SHELF_FORM,
+    updatedAt: new Date(),
+  };
   await writer
     .insert(shelf)
-    .values({ versionId: document.id, songId: song.id, ...row })
+    .values({ versionId, songId, ...row })
     .onConflictDoUpdate({ target: shelf.versionId, set: row });
 }
 
-const titleOf = (body: SongBody) => {
-  const { title, by } = Object.values(body.song)[0]!;
-  return { title, by };
-};
+function songFacts(body: SongBody, version: VersionBody) {
+  const { title, by, composer, tags, rehearsed, archived } = Object.values(body.song)[0]!;
+  const words = Object.values(version.words).map((word) => word.text);
+  const text = foldText([title, by, composer, ...tags, versionRow(version).name, ...words].join(" "));
+  const search = sql`to_tsvector('simple', ${text.slice(0, LONGEST_SEARCHED)})`;
+  return {
+    title,
+    by,
+    titleKey: titleKeyOf(title),
+    tags,
+    rehearsed,
+    archived,
+    search: search as SQL & string,
+  };
+}
 
 function versionFacts(body: VersionBody) {
   const { name, key, bpm } = versionRow(body);
   const timeline = timelineOf(body);
+  const namers = new Map<number, Namer>();
+  const chords = new Set<string>();
+  for (const { lines, shift } of timeline.passages) {
+    const namer = namers.get(shift) ?? new Namer(body, null, shift);
+    namers.set(shift, namer);
+    for (const { outline } of lines)
+      for (const { chord } of outline.chords)
+        for (const mark of chordMarks(namer.name(chord.symbol).sounding)) chords.add(mark);
+  }
   return {
     versionName: name,
     key,
@@ -43,8 +103,145 @@ function versionFacts(body: VersionBody) {
     players: Object.values(body.players)
       .sort(byOrder)
       .map((player) => player.name),
+    chords: [...chords],
   };
 }
 
-export const listShelf = (database: Database): Promise<ShelfRow[]> =>
-  database.select().from(shelf).orderBy(asc(shelf.title), asc(shelf.versionId));
+/** Rows written by an older program, written anew. */
+export async function renewShelf(
+  database: Database,
+  fromRow: (id: string) => Promise<Document | null>,
+): Promise<void> {
+  const old = await database.select({ id: shelf.versionId }).from(shelf).where(lt(shelf.form, SHELF_FORM));
+  for (const { id } of old) {
+    const document = await fromRow(id);
+    if (document) await rewriteShelf(database, document);
+  }
+}
+
+const SORTS = ["title", "key", "tempo", "length", "rehearsed", "changed"] as const;
+export type ShelfSort = (typeof SORTS)[number];
+
+/** What a page of the shelf is asked by, as it comes in an address. */
+export const shelfAsked = z.object({
+  q: z.string().max(400).default(""),
+  sort: z.enum(SORTS).default("title"),
+  down: z.stringbool().default(false),
+  tag: z.string().max(40).default(""),
+  key: z.string().max(4).default(""),
+  meter: z.string().max(6).default(""),
+  archived: z.stringbool().default(false),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+});
+export type ShelfAsked = z.infer<typeof shelfAsked>;
+
+const SHOWN = {
+  versionId: shelf.versionId,
+  songId: shelf.songId,
+  title: shelf.title,
+  by: shelf.by,
+  versionName: shelf.versionName,
+  key: shelf.key,
+  bpm: shelf.bpm,
+  meter: shelf.meter,
+  bars: shelf.bars,
+  seconds: shelf.seconds,
+  players: shelf.players,
+  tags: shelf.tags,
+  rehearsed: shelf.rehearsed,
+  archived: shelf.archived,
+  updatedAt: shelf.updatedAt,
+};
+
+const COLUMN = {
+  title: shelf.titleKey,
+  key: shelf.key,
+  tempo: shelf.bpm,
+  length: shelf.seconds,
+  rehearsed: shelf.rehearsed,
+  changed: shelf.updatedAt,
+} as const;
+
+/** One page of the shelf, and how many rows there are in all. */
+export async function searchShelf(
+  database: Database,
+  asked: ShelfAsked,
+): Promise<{ rows: ShelfRow[]; total: number }> {
+  const query = parseShelfQuery(asked.q);
+  const wanted: SQL[] = [eq(shelf.archived, asked.archived)];
+  if (query.words.length > 0)
+    wanted.push(
+      sql`${shelf.search} @@ to_tsquery('simple', ${query.words.map((word) => `'${word}':*`).join(" & ")})`,
+    );
+  if (query.chords.length > 0) wanted.push(arrayContains(shelf.chords, [...query.chords]));
+  for (const tag of query.tags)
+    wanted.push(
+      sql`exists (select 1 from unnest(${shelf.tags}) as one where lower(one) like ${`${tag.replaceAll(/[%_\\]/gu, "")}%`})`,
+    );
+  if (asked.tag !== "") wanted.push(arrayContains(shelf.tags, [asked.tag]));
+  if (asked.key !== "") wanted.push(eq(shelf.key, asked.key));
+  if (asked.meter !== "") wanted.push(eq(shelf.meter, asked.meter));
+  const where = and(...wanted);
+  const column = COLUMN[asked.sort];
+  const order = asked.down ? sql`${column} desc nulls last` : sql`${column} asc nulls last`;
+  const [rows, counted] = await Promise.all([
+    database
+      .select(SHOWN)
+      .from(shelf)
+      .where(where)
+      .orderBy(order, asc(shelf.titleKey), asc(shelf.versionId))
+      .limit(asked.limit)
+      .offset(asked.offset),
+    database.select({ count: sql<number>`count(*)::int` }).from(shelf).where(where),
+  ]);
+  return { rows, total: counted[0]?.count ?? 0 };
+}
+
+export type Facet = { readonly value: string; readonly count: number };
+
+/** The tags, keys and metres that stand on the shelf, with how many versions have each. */
+export async function shelfFacets(
+  database: Database,
+  archived: boolean,
+): Promise<{ tags: Facet[]; keys: Facet[]; meters: Facet[]; archived: number }> {
+  const facet = (value: SQL<string>): Promise<Facet[]> =>
+    database
+      .select({ value, count: sql<number>`count(*)::int` })
+      .from(shelf)
+      .where(eq(shelf.archived, archived))
+      .groupBy(sql`1`)
+      .orderBy(sql`2 desc, 1`)
+      .limit(60);
+  const [tags, keys, meters, put] = await Promise.all([
+    facet(sql<string>`unnest(${shelf.tags})`),
+    facet(sql<string>`${shelf.key}`),
+    facet(sql<string>`${shelf.meter}`),
+    database.select({ count: sql<number>`count(*)::int` }).from(shelf).where(eq(shelf.archived, true)),
+  ]);
+  return { tags, keys, meters, archived: put[0]?.count ?? 0 };
+}
+
+/** Songs that may be the same as one to be made: equal titles. */
+export async function findDoubles(
+  database: Database,
+  title: string,
+): Promise<{ versionId: string; title: string; by: string }[]> {
+  const key = titleKeyOf(title);
+  if (key === "") return [];
+  return database
+    .select({ versionId: shelf.versionId, title: shelf.title, by: shelf.by })
+    .from(shelf)
+    .where(eq(shelf.titleKey, key))
+    .orderBy(desc(shelf.updatedAt))
+    .limit(5);
+}
+
+/** The shelf rows of some versions. */
+export async function shelfRowsOf(database: Database, versionIds: readonly string[]): Promise<ShelfRow[]> {
+  if (versionIds.length === 0) return [];
+  return database
+    .select(SHOWN)
+    .from(shelf)
+    .where(sql`${shelf.versionId} in ${[...versionIds]}`);
+}

@@ -1,12 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import type { Command, VersionBody } from "@/core/song";
+import { sure } from "@/core/base";
+import type { Body, Command, VersionBody } from "@/core/song";
 import { set, versionRow } from "@/core/song";
 import { restoreBackup, saveBackup } from "../backup";
 import { type Database, openFolder } from "../db/open";
 import { createSong } from "../songs/create";
 import { demoDocuments } from "../songs/demo";
-import { listShelf } from "./shelf";
+import { copyVersion, duplicateSong, historyOf, versionsOf } from "../songs/versions";
+import { findDoubles, searchShelf, shelfAsked, shelfFacets } from "./shelf";
+
 import { createDocuments, editsSince, findDocument, listDocuments, replayLog, takeEdit } from "./store";
+
+const listShelf = async (database: Parameters<typeof searchShelf>[0]) =>
+  (await searchShelf(database, shelfAsked.parse({}))).rows.map(({ updatedAt: _updatedAt, ...row }) => row);
 
 let database: Database;
 let close: () => Promise<void>;
@@ -16,8 +22,12 @@ beforeAll(async () => {
 afterAll(() => close());
 
 const SHEET = "[Verse]\nG C D G\nfour chords of a song\n";
-const fresh = async () =>
-  (await createSong(database, { text: SHEET, title: "Night <b>Ferry</b>" })).versionId;
+const make = async (title: string, text = SHEET) => {
+  const song = sure(await createSong(database, { content: { text }, title, adjustments: {}, double: true }));
+  if (!song.made) throw new Error("Expected a song to be made.");
+  return song;
+};
+const fresh = async () => (await make("Night <b>Ferry</b>")).versionId;
 const versionId = async (id: string) =>
   versionRow((await findDocument(database, id))!.body as VersionBody).id;
 let count = 0;
@@ -151,5 +161,94 @@ describe("the demo evening and the backup", () => {
         problem: { message: expect.stringMatching(/Nothing was changed\.$/) },
       });
     }
+  });
+});
+
+describe("the shelf", () => {
+  const search = async (fields: Record<string, string>) =>
+    (await searchShelf(database, shelfAsked.parse(fields))).rows.map((row) => row.title);
+
+  it("finds by words, chords, tags and filters, and sorts", async () => {
+    const text =
+      "{key: Ab}\n{tag: Slow}\n{tempo: 61}\n{time: 3/4}\n{soc}\n[Bbm7]Ebbing [Db/F]übers tide\n{eoc}";
+    await make("Zinnia on the Quay", text);
+    await make("Quayside", text.replace("61", "140").replace("Slow", "Fast"));
+    expect(await search({ q: "zinn" })).toEqual(["Zinnia on the Quay"]);
+    expect(await search({ q: "uber ebb" })).toEqual(["Quayside", "Zinnia on the Quay"]);
+    expect(await search({ q: "uses A#m7" })).toEqual(["Quayside", "Zinnia on the Quay"]);
+    expect(await search({ q: "uses Db" })).toHaveLength(2);
+    expect(await search({ q: "uses C#m" })).toEqual([]);
+    expect(await search({ q: "#slow" })).toEqual(["Zinnia on the Quay"]);
+    expect(await search({ q: "quay", sort: "tempo", down: "true" })).toEqual([
+      "Quayside",
+      "Zinnia on the Quay",
+    ]);
+    expect(await search({ key: "Ab", tag: "Fast" })).toEqual(["Quayside"]);
+    expect(await search({ q: "'); drop table shelf; --" })).toEqual([]);
+    expect(await search({ q: "quay", limit: "1", offset: "1" })).toEqual(["Zinnia on the Quay"]);
+    const facets = await shelfFacets(database, false);
+    expect(facets.tags).toContainEqual({ value: "Slow", count: 1 });
+    expect(facets.meters).toContainEqual({ value: "3/4", count: 2 });
+  });
+
+  it("finds doubles by title, whatever its case and signs", async () => {
+    await make("Café, Twice");
+    expect((await findDoubles(database, "cafe twice!")).map((one) => one.title)).toEqual(["Café, Twice"]);
+    const again = sure(
+      await createSong(database, {
+        content: { text: SHEET },
+        title: "CAFÉ twice",
+        adjustments: {},
+        double: false,
+      }),
+    );
+    expect(again).toMatchObject({ made: false });
+  });
+
+  it("leaves out what is archived, until asked", async () => {
+    const { songId } = await make("Put Away");
+    await send(songId, 0, set("song", songId, { archived: true }));
+    expect(await search({ q: "put away" })).toEqual([]);
+    expect(await search({ q: "put away", archived: "true" })).toEqual(["Put Away"]);
+  });
+});
+
+describe("versions", () => {
+  it("starts one from another, each row knowing its origin", async () => {
+    const { versionId, songId } = await make("Versions");
+    const copy = (await copyVersion(database, versionId, "Easy"))!;
+    expect((await versionsOf(database, songId)).map((one) => one.name)).toEqual(["Full band", "Easy"]);
+    const [from, to] = [(await findDocument(database, versionId))!, (await findDocument(database, copy))!];
+    const chords = Object.values((to.body as VersionBody).chords);
+    expect(chords.map((chord) => chord.originId).sort()).toEqual(Object.keys(from.body.chords!).sort());
+    expect(await copyVersion(database, "none", "Easy")).toBeNull();
+  });
+
+  it("duplicates a song with all its versions", async () => {
+    const { versionId, songId } = await make("Twice Over");
+    await copyVersion(database, versionId, "Easy");
+    const copy = (await duplicateSong(database, songId))!;
+    expect(copy.title).toBe("Twice Over (copy)");
+    expect(await versionsOf(database, copy.songId)).toHaveLength(2);
+  });
+
+  it("tells its history with times, and what it was at any step", async () => {
+    const { versionId, songId } = await make("History");
+    await send(songId, 0, set("song", songId, { title: "First" }));
+    await send(songId, 1, set("song", songId, { title: "Second" }));
+    const steps = (await historyOf(database, songId))!;
+    expect(steps.map((step) => [step.revision, step.words])).toEqual([
+      [2, "Song title: Second"],
+      [1, "Song title: First"],
+    ]);
+    expect(new Date(steps[0]!.at).getTime()).toBeGreaterThan(0);
+    const titles = await Promise.all([0, 1, 2].map((revision) => replayLog(database, songId, revision)));
+    expect(titles.map((body) => Object.values((body as Body).song!)[0]!.title)).toEqual([
+      "History",
+      "First",
+      "Second",
+    ]);
+    expect(await replayLog(database, songId, 9)).toBeNull();
+    expect(await replayLog(database, versionId, 0)).toEqual((await findDocument(database, versionId))!.body);
   });
 });

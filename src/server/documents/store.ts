@@ -16,16 +16,10 @@ import {
 } from "@/core/song";
 import type { Database } from "../db/open";
 import { documents, edits } from "../db/schema";
+import { type Document, fromRow } from "./row";
 import { rewriteShelf } from "./shelf";
 
-/** A document with a checked body of the present form. */
-export type Document = {
-  readonly id: string;
-  readonly kind: Kind;
-  readonly parentId: string | null;
-  readonly revision: number;
-  readonly body: Body;
-};
+export type { Document } from "./row";
 
 export type NewDocument = Omit<Document, "revision">;
 
@@ -45,18 +39,6 @@ export type EditOutcome =
   | { readonly status: "refused"; readonly revision: number; readonly problem: EditProblem }
   | { readonly status: "ahead"; readonly revision: number }
   | { readonly status: "unknown" };
-
-type Row = typeof documents.$inferSelect;
-
-/** The one place where a stored row becomes a document. */
-function fromRow(row: Row): Document {
-  const body = liftBody(row.kind, { schema: row.schema, body: row.body });
-  if (!body.ok) {
-    const { table, id, field, message } = body.problem;
-    throw new Error(`Expected a sound ${row.kind} ${row.id}, got a bad ${table} ${id} ${field}: ${message}.`);
-  }
-  return { id: row.id, kind: row.kind, parentId: row.parentId, revision: row.revision, body: body.value };
-}
 
 export async function findDocument(database: Database, id: string): Promise<Document | null> {
   const [row] = await database.select().from(documents).where(eq(documents.id, id));
@@ -147,14 +129,23 @@ export async function editsSince(
     .orderBy(asc(edits.revision));
 }
 
-/** Plays the whole log again from the document's beginning. */
-export async function replayLog(database: Database, documentId: string): Promise<Body | null> {
+/**
+ * Plays the log again from the document's beginning.
+ * @param until the last revision that is played (0 is how it began); without it the whole log
+ * @returns the document as it stood then, or null when there is none, or no such revision
+ */
+export async function replayLog(
+  database: Database,
+  documentId: string,
+  until?: number,
+): Promise<Body | null> {
   const [row] = await database.select().from(documents).where(eq(documents.id, documentId));
-  if (!row) return null;
+  if (!row || (until ?? 0) > row.revision) return null;
   const origin = liftBody(row.kind, { schema: row.originSchema, body: row.origin });
   if (!origin.ok) throw new Error(`Expected a sound beginning of ${documentId}.`, { cause: origin.problem });
   let body = origin.value;
   for (const { command, revision } of await editsSince(database, documentId, 0)) {
+    if (until !== undefined && revision > until) break;
     const applied = applyEdit(row.kind, body, command);
     if (!applied.ok)
       throw new Error(`Expected edit ${revision} of ${documentId} to apply again.`, {

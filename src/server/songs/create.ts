@@ -1,6 +1,19 @@
-import { type ChordSheet, readChordText, type SheetSource, versionOfSheet } from "@/core/formats";
+import { fail, ok, type Result } from "@/core/base";
+import {
+  type Adjustments,
+  adjustSheet,
+  type ChordSheet,
+  type ReadFile,
+  readOptionsOf,
+  readSongFile,
+  readSongText,
+  type SheetSource,
+  titleOfFile,
+  versionOfSheet,
+} from "@/core/formats";
 import type { BandBody, Body, SongBody, VersionBody } from "@/core/song";
 import type { Database } from "../db/open";
+import { findDoubles } from "../documents/shelf";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
 import { makeId } from "../ids";
 
@@ -20,9 +33,9 @@ export function songDocuments(
         id: songId,
         title: settings.title,
         by: sheet.by,
-        composer: "",
-        copyright: "",
-        tags: [...settings.tags],
+        composer: sheet.composer,
+        copyright: sheet.copyright,
+        tags: [...settings.tags].slice(0, 30),
         rehearsed: null,
         archived: false,
       },
@@ -39,20 +52,54 @@ export function songDocuments(
   };
 }
 
-/** Makes a song of a pasted text. */
+/** A song to be made: a pasted text, or a file by its name and bytes. */
+export type SongInput = {
+  readonly content: { readonly text: string } | { readonly name: string; readonly bytes: Uint8Array };
+  readonly title: string;
+  readonly adjustments: Adjustments;
+  /** Whether it is made though a song of that title is there already. */
+  readonly double: boolean;
+};
+
+export type MadeSong =
+  | ({ readonly made: true; readonly sheet: ChordSheet; readonly title: string } & CreatedSong)
+  | {
+      readonly made: false;
+      readonly title: string;
+      readonly doubles: Awaited<ReturnType<typeof findDoubles>>;
+    };
+
+/** Problems after which there is nothing to make a song of. */
+const FATAL = new Set(["empty", "too-long", "bad-file"]);
+
+/** Reads and makes a song; nothing is made of what cannot be read, or of a double that was not asked for. */
 export async function createSong(
   database: Database,
-  input: { text: string; title: string },
-): Promise<CreatedSong> {
-  const sheet = readChordText(input.text);
-  const title = input.title.trim() || sheet.title || "Untitled song";
-  const { documents, songId, versionId } = songDocuments(sheet, {
-    title,
-    tags: [],
-    source: { name: "Pasted text", kind: "sheet", text: input.text },
-  });
+  input: SongInput,
+): Promise<Result<MadeSong, ChordSheet | string>> {
+  const read = readInput(input);
+  if (!read.ok) return read;
+  const { text } = read.value;
+  const sheet = adjustSheet(read.value.sheet, input.adjustments);
+  if (sheet.problems.some((problem) => FATAL.has(problem.code))) return fail(sheet);
+  const fileName = "name" in input.content ? titleOfFile(input.content.name) : "";
+  const title = input.title.trim() || sheet.title.trim() || fileName || "Untitled song";
+  const doubles = input.double ? [] : await findDoubles(database, title);
+  if (doubles.length > 0) return ok({ made: false, title, doubles });
+  const source: SheetSource =
+    "name" in input.content
+      ? { name: input.content.name.replace(/^.*[/\\]/u, "") || "A file", kind: "file", text }
+      : { name: "Pasted text", kind: "sheet", text };
+  const { documents, songId, versionId } = songDocuments(sheet, { title, tags: sheet.tags, source });
   await createDocuments(database, documents);
-  return { songId, versionId };
+  return ok({ made: true, songId, versionId, sheet, title });
+}
+
+function readInput({ content, adjustments }: SongInput): Result<ReadFile, string> {
+  const options = readOptionsOf(adjustments);
+  return "name" in content
+    ? readSongFile(content.name, content.bytes, options)
+    : ok(readSongText(content.text, options));
 }
 
 export async function findBand(

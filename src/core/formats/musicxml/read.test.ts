@@ -7,8 +7,6 @@ import { readMusicXml } from "./read";
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 
-type Bar = { chords?: string; words?: string; extra?: string; attributes?: string };
-
 /** A score of quarter notes on C4 to C5, chords as "G" or "kind-of-root" pieces of XML, made by hand. */
 const chord = (root: string, kind = "major", more = "") =>
   `<harmony><root><root-step>${root}</root-step></root><kind>${kind}</kind>${more}</harmony>`;
