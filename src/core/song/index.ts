@@ -1,4 +1,5 @@
 export { PLAIN_USE } from "./added-fields";
+export { alignLists, type Pair } from "./align";
 export { editBetween } from "./between";
 export {
   type BandBody,
@@ -69,6 +70,16 @@ export {
   setCell,
   setWords,
 } from "./commands";
+export {
+  type Comparison,
+  compareVersions,
+  type Difference,
+  type Likeness,
+  type LinePair,
+  likenesses,
+  type SectionPair,
+  sayLines,
+} from "./compare";
 export { copyVersion } from "./copy-version";
 export {
   type Applied,
