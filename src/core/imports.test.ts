@@ -10,6 +10,7 @@ const CORE = [
   "rhythm",
   "fretboard",
   "song",
+  "evidence",
   "parts",
   "loops",
   "tones",

@@ -1,0 +1,4 @@
+export { type BarChord, type EvidenceBar, type EvidenceSource, evidenceOf, keyNamed } from "./bars";
+export { type Column, type Laid, laySources } from "./lay";
+export { barUnlikeness, fitsTwoNames, unlikeness } from "./likeness";
+export { type Evidence, type Question, type Spot, type WeighedColumn, weighEvidence } from "./weigh";
