@@ -12,6 +12,8 @@ export type SungPiece = {
   readonly from: number;
   readonly guessed: boolean;
   readonly unreadable: boolean;
+  /** Whether somebody is not sure of the chord. */
+  readonly unsure?: boolean;
 };
 
 /** Which notches of a piece begin a bar: a notch a beat, the last one short when beats are not whole. */
@@ -71,6 +73,11 @@ export function SungLine({
               </span>
               <span className="sung-chord" data-unreadable={piece.unreadable}>
                 {pretty(piece.name)}
+                {piece.unsure && (
+                  <span className="sung-doubt" title="not sure">
+                    ?<span className="sr-only"> not sure</span>
+                  </span>
+                )}
               </span>
             </>
           )}

@@ -33,6 +33,7 @@ export function piecesOf(
       from: beatsOfTicks(gone, beatUnit),
       guessed: chord.guessed,
       unreadable: !readable,
+      unsure: !chord.sure,
     });
     gone += chord.ticks;
   }

@@ -112,8 +112,17 @@ export {
   type OutlineSection,
   outlineOf,
 } from "./outline";
+export {
+  liftChord,
+  moveChordStart,
+  moveChordWord,
+  placeChord,
+  spotAt,
+  stretchChord,
+} from "./place-chord";
 export { sayCommand, sizeOf } from "./say-command";
 export { sayEditProblem, sayPlace } from "./say-edit";
+export { sayException, sayUse } from "./say-exception";
 export {
   chordMark,
   chordMarks,

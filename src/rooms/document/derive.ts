@@ -2,11 +2,14 @@ import type { BarSum } from "@/core/rhythm";
 import {
   type CellIndex,
   indexCells,
+  likenesses,
   Namer,
   type Outline,
   type OutlineSection,
   outlineOf,
   type Section,
+  sayException,
+  sayUse,
   sectionSum,
   sectionSums,
   type Timeline,
@@ -14,6 +17,7 @@ import {
   type Use,
   type VersionBody,
   type VersionRow,
+  versionRow,
 } from "@/core/song";
 
 /** Remembers the last result by the tables it was computed from; what has not changed keeps its identity. */
@@ -84,7 +88,13 @@ export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "c
 );
 
 /** A place in the form as its list shows it. */
-export type FormRow = { readonly use: Use; readonly section: Section; readonly bars: number };
+export type FormRow = {
+  readonly use: Use;
+  readonly section: Section;
+  readonly bars: number;
+  /** What is otherwise here, in words. */
+  readonly otherwise: string;
+};
 
 /** The form's rows; the same list as before when nothing in it has changed. */
 export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
@@ -93,20 +103,35 @@ export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
     const bars = new Map<string, number>();
     for (const passage of timeline(body).passages)
       bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
-    const { form, byId } = outline(body);
-    const rows = form.flatMap((use): FormRow[] => {
-      const section = byId.get(use.sectionId)?.section;
-      return section ? [{ use, section, bars: bars.get(use.id) ?? 0 }] : [];
+    const read = outline(body);
+    const version = versionRow(body);
+    const rows = read.form.flatMap((use): FormRow[] => {
+      const section = read.byId.get(use.sectionId)?.section;
+      const exceptions = read.exceptions.get(use.id) ?? [];
+      const said = exceptions.map((one) => sayException(one, use, read, version));
+      const otherwise = [...sayUse(use), ...said].join("; ");
+      return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
     });
     const same = (row: FormRow, index: number) => {
       const before = last?.[index];
-      return before?.use === row.use && before.section === row.section && before.bars === row.bars;
+      return (
+        before?.use === row.use &&
+        before.section === row.section &&
+        before.bars === row.bars &&
+        before.otherwise === row.otherwise
+      );
     };
     return last && last.length === rows.length && rows.every(same) ? last : rows;
   },
 );
 
 const knownNamers = new WeakMap<VersionRow, Namer>();
+
+/** Sections told as an earlier one of their kind. */
+export const alike: (body: VersionBody) => ReturnType<typeof likenesses> = byTables(
+  [...SONG, "version"],
+  (body) => likenesses(outline(body), versionRow(body).beatUnit),
+);
 
 /** What a version's written chords sound like in its performing key, each symbol read once. */
 export function sounding(version: VersionRow): Namer {

@@ -17,7 +17,21 @@ import { createHistory } from "./history";
 import { browserQueue, type EditQueue } from "./queue";
 import type { Answer, Transport } from "./transport";
 
-const start: Body = { ...emptyBody("song"), song: { s: { id: "s", title: "Ferry", by: "", tags: [] } } };
+const start: Body = {
+  ...emptyBody("song"),
+  song: {
+    s: {
+      id: "s",
+      title: "Ferry",
+      by: "",
+      composer: "",
+      copyright: "",
+      tags: [],
+      rehearsed: null,
+      archived: false,
+    },
+  },
+};
 const title = (text: string): Command => set("song", "s", { title: text });
 const by = (text: string): Command => set("song", "s", { by: text });
 const rowOf = (store: DocumentStore) => store.state.getState().replica.view.song!.s!;
@@ -26,6 +40,7 @@ const rowOf = (store: DocumentStore) => store.state.getState().replica.view.song
 class FakeServer {
   readonly log: ArrivedEdit[] = [];
   away = false;
+  full = false;
   deaf = false;
   body = start;
   private readonly listeners = new Set<(edit: ArrivedEdit) => void>();
@@ -47,6 +62,7 @@ class FakeServer {
 
   private take(edit: PendingEdit): Answer {
     if (this.away) return { status: "away" };
+    if (this.full) return { status: "storage" };
     const known = this.log.find((one) => one.editId === edit.editId);
     if (known) return { status: "done", edit: known };
     const since = this.log.filter((one) => one.revision > edit.base).flatMap((one) => touches(one.command));
@@ -126,6 +142,21 @@ describe("a document in a window", () => {
     await settled(store);
     expect(server.log.map((edit) => edit.command)).toEqual([title("One"), title("Two")]);
     expect(queue.saved).toEqual([]);
+    stop();
+  });
+
+  it("keeps what was typed while the server cannot write, and says so", async () => {
+    const queue = memoryQueue();
+    const store = open(queue);
+    const stop = store.start();
+    server.full = true;
+    store.act(title("Typed on a full disk"));
+    await vi.waitFor(() => expect(store.state.getState().saving).toBe("storage"));
+    expect(rowOf(store).title).toBe("Typed on a full disk");
+    expect(queue.saved).toHaveLength(1);
+    server.full = false;
+    await settled(store);
+    expect(server.body.song!.s!.title).toBe("Typed on a full disk");
     stop();
   });
 

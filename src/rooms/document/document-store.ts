@@ -17,7 +17,7 @@ import {
 import type { EditQueue } from "./queue";
 import type { Transport } from "./transport";
 
-export type Saving = "saved" | "saving" | "away";
+export type Saving = "saved" | "saving" | "away" | "storage";
 
 export type DocumentState = {
   readonly replica: Replica;
@@ -116,10 +116,11 @@ export function createDocumentStore(
       for (;;) {
         const edit = state.getState().replica.pending[0];
         if (!edit) break;
-        if (state.getState().saving !== "away") state.setState({ saving: "saving" });
+        const waiting = state.getState().saving;
+        if (waiting !== "away" && waiting !== "storage") state.setState({ saving: "saving" });
         const answer = await transport.send(edit);
-        if (answer.status === "away") {
-          state.setState({ saving: "away" });
+        if (answer.status === "away" || answer.status === "storage") {
+          state.setState({ saving: answer.status });
           if (stopped) return;
           await new Promise((resolve) => setTimeout(resolve, retryMs));
           continue;
@@ -129,10 +130,10 @@ export function createDocumentStore(
           take(answer.edit);
         } else {
           const { replica } = state.getState();
-          const waiting = replica.pending.some((one) => one.editId === edit.editId);
+          const stays = replica.pending.some((one) => one.editId === edit.editId);
           const dropped = dropPending(replica, edit.editId);
           // What an event has shown to be lost already is not told twice.
-          const met = answer.status === "conflict" && waiting;
+          const met = answer.status === "conflict" && stays;
           const conflict: LostEdit[] = met ? [{ edit, at: answer.conflicts }] : [];
           update(dropped.replica, [...conflict, ...dropped.lost]);
           if (answer.status === "refused") say(sayEditProblem(answer.problem));

@@ -1,13 +1,16 @@
 import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "@/core/song";
 import { followDocument } from "./live";
 
-/** What the server says to an edit. "away" when it cannot be reached: the edit stays in the queue. */
+/**
+ * What the server says to an edit. "away" when it cannot be reached, "storage" when it cannot write: the edit stays
+ * in the queue.
+ */
 export type Answer =
   | { readonly status: "done"; readonly edit: ArrivedEdit }
   | { readonly status: "conflict"; readonly conflicts: LostEdit["at"] }
   | { readonly status: "refused"; readonly problem: EditProblem }
   | { readonly status: "rejected"; readonly message: string }
-  | { readonly status: "away" };
+  | { readonly status: "away" | "storage" };
 
 /** The line to the server for one document. */
 export type Transport = {
@@ -27,6 +30,7 @@ export function httpTransport(documentId: string): Transport {
           headers: { "content-type": "application/json" },
           body: JSON.stringify(edit),
         });
+        if (response.status === 507) return { status: "storage" };
         if (response.status >= 500) return { status: "away" };
         const answer = await response.json();
         if (["done", "conflict", "refused"].includes(answer.status)) return answer;

@@ -67,7 +67,7 @@ function Rail({ versionId }: { versionId: string }) {
       <ul className="flex gap-1 overflow-x-auto md:flex-col">
         {ROOMS.map((room) => {
           const href = `/song/${versionId}${room.path}`;
-          const here = path === href;
+          const here = path === href || (room.path === "" && /\/(?:versions|evidence)$/u.test(path));
           return (
             <li key={room.name}>
               <Link
@@ -114,6 +114,8 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
   saved: "All saved",
   saving: "Saving…",
   away: "The server can’t be reached. What you change is kept here and sent when it answers.",
+  storage:
+    "The server can’t write: its disk may be full, or its data folder read-only. What you change stays here and is tried again.",
 };
 
 function TopLine() {
@@ -145,7 +147,7 @@ function TopLine() {
       </p>
       <span
         aria-live="polite"
-        className={`text-sm ${saving === "away" ? "max-w-md font-bold text-error" : ""}`}
+        className={`text-sm ${saving === "away" || saving === "storage" ? "max-w-md font-bold text-error" : ""}`}
         data-saving={ready ? saving : "opening"}
       >
         {SAVING_WORDS[saving]}

@@ -26,9 +26,13 @@ import { type FormRow, makeId, useAct, useCurrentVersion } from "../document";
 export const Form = memo(function Form({
   rows,
   sections,
+  chosen,
+  onChoose,
 }: {
   rows: readonly FormRow[];
   sections: readonly Section[];
+  chosen: string | null;
+  onChoose: (useId: string) => void;
 }) {
   const act = useAct();
   const current = useCurrentVersion();
@@ -56,12 +60,15 @@ export const Form = memo(function Form({
       <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={form.map((use) => use.id)} strategy={verticalListSortingStrategy}>
           <ol className="flex flex-col gap-1">
-            {rows.map(({ use, section, bars }, index) => (
+            {rows.map(({ use, section, bars, otherwise }, index) => (
               <UseRow
                 key={use.id}
                 use={use}
                 section={section}
                 bars={bars}
+                otherwise={otherwise}
+                chosen={chosen === use.id}
+                onChoose={() => onChoose(use.id)}
                 onMove={(by) => moveTo(use.id, index + by)}
                 onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
                 onRemove={() => act(removeUse(current(), use.id))}
@@ -93,12 +100,16 @@ type RowProps = {
   readonly use: Use;
   readonly section: Section;
   readonly bars: number;
+  readonly otherwise: string;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
   readonly onMove: (by: number) => void;
   readonly onRepeat: (repeat: number) => void;
   readonly onRemove: () => void;
 };
 
-function UseRow({ use, section, bars, onMove, onRepeat, onRemove }: RowProps) {
+function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRepeat, onRemove }: RowProps) {
+  const label = use.label ?? section.label;
   const sortable = useSortable({ id: use.id });
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
@@ -109,25 +120,31 @@ function UseRow({ use, section, bars, onMove, onRepeat, onRemove }: RowProps) {
     <li
       ref={sortable.setNodeRef}
       style={{ transform: CSS.Transform.toString(sortable.transform), transition: sortable.transition }}
-      className={`flex items-center gap-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""}`}
+      className={`flex flex-wrap items-center gap-x-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""} ${chosen ? "outline-2 outline-base-content" : ""}`}
       onKeyDown={onKeyDown}
     >
       <button
         type="button"
         className="btn btn-ghost btn-xs cursor-grab px-1"
-        aria-label={`Move ${section.label}`}
+        aria-label={`Move ${label}`}
         {...sortable.attributes}
         {...sortable.listeners}
       >
         <GripVertical size={16} aria-hidden="true" />
       </button>
-      <span className="min-w-0 truncate">
-        <SectionTag label={section.label} kind={section.kind} />
-      </span>
+      <button
+        type="button"
+        className="min-w-0 cursor-pointer truncate text-left"
+        aria-expanded={chosen}
+        aria-label={`What is otherwise at ${label}`}
+        onClick={onChoose}
+      >
+        <SectionTag label={label} kind={section.kind} />
+      </button>
       <span className="ml-auto text-sm whitespace-nowrap">{bars} bars</span>
       <select
         className="select select-xs w-16"
-        aria-label={`Times ${section.label} is played here`}
+        aria-label={`Times ${label} is played here`}
         value={use.repeat}
         onChange={(event) => onRepeat(Number(event.target.value))}
       >
@@ -140,11 +157,12 @@ function UseRow({ use, section, bars, onMove, onRepeat, onRemove }: RowProps) {
       <button
         type="button"
         className="btn btn-ghost btn-xs px-1"
-        aria-label={`Take ${section.label} out of the form`}
+        aria-label={`Take ${label} out of the form`}
         onClick={onRemove}
       >
         <X size={16} aria-hidden="true" />
       </button>
+      {otherwise && <p className="w-full pl-8 text-sm">{otherwise}</p>}
     </li>
   );
 }

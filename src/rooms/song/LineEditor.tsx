@@ -1,8 +1,7 @@
 "use client";
 
-import { type KeyboardEvent, useState } from "react";
-import { parseChord } from "@/core/chord";
-import { beatsOfTicks, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
+import { useState } from "react";
+import { beatsOfTicks, type LineSum, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
 import {
   addChord,
   type OutlineLine,
@@ -16,32 +15,29 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { makeId, useAct, useCurrentVersion } from "../document";
+import { BeatGrid } from "./BeatGrid";
+import { checkSymbol } from "./check-symbol";
 
 const LONGEST_BEATS = 64;
 
-/** Says what is wrong with a chord as typed, or null. */
-export const checkSymbol = (text: string): string | null =>
-  parseChord(text).ok
-    ? null
-    : text.trim() === ""
-      ? "A chord needs a name, such as G or F#m7."
-      : `“${text}” can’t be read as a chord. Write it such as G, F#m7, D/F# or N.C.`;
-
 /** A line opened for changes: its words, and each chord with its name, beats and word. */
-export function LineEditor({ line, version }: { line: OutlineLine; version: VersionRow }) {
+export function LineEditor({
+  line,
+  version,
+  sum,
+  label,
+}: {
+  line: OutlineLine;
+  version: VersionRow;
+  sum?: LineSum | undefined;
+  label: string;
+}) {
   const current = useCurrentVersion();
   const act = useAct();
-  const beat = ticksOfBeats(1, version.beatUnit) ?? 960;
   const wordChoices = [
     ...line.words.map(({ word }, index) => ({ value: word.id, label: `${index + 1}. ${word.text}` })),
     { value: "", label: "no word" },
   ];
-  const lengthen = (event: KeyboardEvent, chordId: string, ticks: number) => {
-    if (event.key !== "[" && event.key !== "]") return;
-    event.preventDefault();
-    const next = ticks + (event.key === "]" ? beat : -beat);
-    if (next > 0) act(set("chords", chordId, { ticks: next, guessed: false }));
-  };
   return (
     <div className="mt-2 flex flex-col gap-3 border-t border-base-300 pt-2">
       <TextField
@@ -50,13 +46,10 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
         longest={2000}
         onSet={(text) => act(setWords(line, text, makeId))}
       />
+      <BeatGrid line={line} version={version} sum={sum} label={label} />
       <ul className="flex flex-col gap-2">
         {line.chords.map(({ chord }, index) => (
-          <li
-            key={chord.id}
-            className="flex flex-wrap items-end gap-3"
-            onKeyDown={(event) => lengthen(event, chord.id, chord.ticks)}
-          >
+          <li key={chord.id} className="flex flex-wrap items-end gap-3">
             <TextField
               label={`Chord ${index + 1}, written in ${version.writtenKey}`}
               value={chord.symbol}
@@ -87,6 +80,15 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
               options={wordChoices}
               onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))}
             />
+            <label className="flex items-center gap-2 pb-1 text-sm">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={!chord.sure}
+                onChange={(event) => act(set("chords", chord.id, { sure: !event.target.checked }))}
+              />
+              not sure
+            </label>
             <button
               type="button"
               className="btn btn-sm"
@@ -99,8 +101,12 @@ export function LineEditor({ line, version }: { line: OutlineLine; version: Vers
       </ul>
       <NewChord line={line} version={version} wordChoices={wordChoices} />
       <p className="text-sm">
-        <kbd className="kbd kbd-xs">[</kbd> and <kbd className="kbd kbd-xs">]</kbd> on a chord’s row make it a
-        beat shorter and longer.{" "}
+        On the beats: a letter puts a chord, <kbd className="kbd kbd-xs">←</kbd>{" "}
+        <kbd className="kbd kbd-xs">→</kbd> go by beats, <kbd className="kbd kbd-xs">[</kbd>{" "}
+        <kbd className="kbd kbd-xs">]</kbd> make the chord a beat shorter and longer,{" "}
+        <kbd className="kbd kbd-xs">Shift</kbd> with an arrow moves where it begins,{" "}
+        <kbd className="kbd kbd-xs">Alt</kbd> with an arrow moves it to another word,{" "}
+        <kbd className="kbd kbd-xs">Delete</kbd> takes it away.{" "}
         <button type="button" className="link" onClick={() => act(removeLine(current(), line.line.id))}>
           Remove this line
         </button>

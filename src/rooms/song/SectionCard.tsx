@@ -14,6 +14,9 @@ import {
 import {
   addLine,
   batch,
+  type FoldProblem,
+  fold,
+  type Likeness,
   type OutlineSection,
   removeSection,
   SECTION_KINDS,
@@ -36,6 +39,8 @@ type Props = {
   readonly outline: OutlineSection;
   readonly sum: BarSum | undefined;
   readonly version: VersionRow;
+  /** The earlier section this one goes like. */
+  readonly alike?: Likeness | undefined;
 };
 
 /** How a written symbol reads in the performing key. */
@@ -45,7 +50,7 @@ export function soundingName(version: VersionRow, symbol: string): { name: strin
 }
 
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
-export const SectionCard = memo(function SectionCard({ outline, sum, version }: Props) {
+export const SectionCard = memo(function SectionCard({ outline, sum, version, alike }: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
@@ -85,6 +90,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version }: 
           {settings ? "Close" : "Name and kind"}
         </button>
       </header>
+      {alike && <Alike outline={outline} alike={alike} />}
       {settings && <SectionSettings outline={outline} version={version} />}
       <OpenEnd outline={outline} sum={sum} version={version} />
       {lines.length === 0 && <p className="text-sm">No lines yet.</p>}
@@ -134,7 +140,14 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version }: 
                   “{chord.symbol}” can’t be read as a chord; it is kept as written. Correct it under Change.
                 </p>
               ))}
-              {open && <LineEditor line={line} version={version} />}
+              {open && (
+                <LineEditor
+                  line={line}
+                  version={version}
+                  sum={lineSum}
+                  label={`line ${index + 1} of ${section.label}`}
+                />
+              )}
             </li>
           );
         })}
@@ -149,6 +162,40 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version }: 
     </section>
   );
 });
+
+/** A section told as an earlier one, with its difference as a difference, and the offer to fold it in. */
+function Alike({ outline, alike }: { outline: OutlineSection; alike: Likeness }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [problem, setProblem] = useState("");
+  const join = () => {
+    const body = current();
+    const folded = fold(body, derive.outline(body), outline.section.id, alike.like, makeId);
+    setProblem(folded.ok ? "" : FOLD_WORDS[folded.problem.code]);
+    if (folded.ok) act(folded.value);
+  };
+  return (
+    <p className="mb-2 text-sm">
+      {alike.differences.length === 0
+        ? `The chords go as in ${alike.label}.`
+        : `The chords go as in ${alike.label}, but ${alike.differences.join("; ")}.`}{" "}
+      <button type="button" className="link" onClick={join}>
+        Fold it into {alike.label}
+      </button>
+      {problem && (
+        <span role="alert" className="block text-error">
+          {problem}
+        </span>
+      )}
+    </p>
+  );
+}
+
+const FOLD_WORDS: Readonly<Record<FoldProblem["code"], string>> = {
+  "lines-differ": "The two have different numbers of lines, so they stay two sections. Nothing was changed.",
+  "pickups-differ": "The two have different pickups, so they stay two sections. Nothing was changed.",
+  "same-section": "This is the same section. Nothing was changed.",
+};
 
 /** Why a section does not close, and what would close it. */
 function OpenEnd({ outline, sum, version }: Props) {

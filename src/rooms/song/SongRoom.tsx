@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef } from "react";
+import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats } from "@/core/rhythm";
 import { addSection, addUse, meterOf, set, type VersionBody, versionRow } from "@/core/song";
@@ -8,8 +8,11 @@ import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../document";
 import { Form } from "./Form";
+import { FormStrip } from "./FormStrip";
 import { SectionCard } from "./SectionCard";
 import { Settings } from "./Settings";
+import { SongTabs } from "./SongTabs";
+import { UsePanel } from "./UsePanel";
 
 /** The Song room: what is sung and played, in bars, and the order it comes in. */
 export function SongRoom() {
@@ -20,9 +23,16 @@ export function SongRoom() {
   const unplayed = outline.sections.filter(
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );
+  const [chosen, setChosen] = useState<string | null>(null);
+  const alike = derive.alike(body);
+  const use = outline.form.find((one) => one.id === chosen);
+  const choose = (useId: string) => setChosen((before) => (before === useId ? null : useId));
   return (
     <>
       <Title />
+      <SongTabs />
+      <FormStrip timeline={derive.timeline(body)} chosen={chosen} onChoose={choose} />
+      {use && <UsePanel use={use} version={versionRow(body)} onClose={() => setChosen(null)} />}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="order-2 flex flex-col gap-5 xl:order-1">
           {outline.sections.length === 0 && (
@@ -36,6 +46,7 @@ export function SongRoom() {
               outline={section}
               sum={sums.get(section.section.id)}
               version={versionRow(body)}
+              alike={alike.get(section.section.id)}
             />
           ))}
           <button
@@ -51,6 +62,8 @@ export function SongRoom() {
           <Form
             rows={derive.formRows(body)}
             sections={useSame(outline.sections.map(({ section }) => section))}
+            chosen={chosen}
+            onChoose={choose}
           />
           {unplayed.length > 0 && (
             <section aria-label="Not in the form">

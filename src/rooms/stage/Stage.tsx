@@ -116,7 +116,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
               aria-label={`${now.label}, words and chords`}
               className="stage-sheet min-w-0 flex-1 overflow-y-auto"
             >
-              <SheetLines sheet={now} beatsInBar={part.beatsInBar} />
+              <SheetLines sheet={now} beatsInBar={now.beatsInBar} />
             </section>
             {now.shapes.length > 0 && (
               <ul
@@ -176,6 +176,11 @@ function NowHead({ sheet }: { sheet: StageSheet }) {
       <span className="ml-auto text-xl max-sm:hidden">
         {sheet.bars} bars from bar {sheet.firstBar}
       </span>
+      {sheet.otherwise.length > 0 && (
+        <span className="w-full text-2xl font-bold max-sm:text-lg">
+          {sheet.otherwise.map(pretty).join(" · ")}
+        </span>
+      )}
     </div>
   );
 }

@@ -1,6 +1,18 @@
 import { playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
-import { meterOf, type Player, type SectionKind, type VersionBody, versionRow } from "@/core/song";
+import {
+  beatUnitOfUse,
+  isPlayed,
+  meterOf,
+  outlineOf,
+  type Passage,
+  type Player,
+  type SectionKind,
+  sayException,
+  sayUse,
+  type VersionBody,
+  versionRow,
+} from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
 import type { SungPiece } from "@/ui/SungLine";
 
@@ -21,6 +33,9 @@ export type StageSheet = {
   readonly light: number;
   readonly role: Player["role"];
   readonly note: string;
+  /** What is otherwise this time: holds, pushes, stops, a raised key, another tempo. */
+  readonly otherwise: readonly string[];
+  readonly beatsInBar: number;
   readonly capo: number;
   readonly key: string;
   readonly lines: readonly { readonly id: string; readonly pieces: readonly SungPiece[] }[];
@@ -45,6 +60,16 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
   const version = versionRow(body);
   const meter = meterOf(body);
   const part = playerPart(body, player);
+  const outline = outlineOf(body);
+  const timeline = part.passages.map(({ passage }) => passage);
+  const otherwiseOf = (passage: Passage): string[] => {
+    const next = timeline[timeline.indexOf(passage) + 1]?.section.id ?? null;
+    const round = { round: passage.round, last: passage.round === passage.use.repeat - 1, next };
+    const marks = (outline.exceptions.get(passage.use.id) ?? []).filter(
+      ({ exception }) => exception.kind !== "line" && isPlayed(exception, round),
+    );
+    return [...sayUse(passage.use), ...marks.map((one) => sayException(one, passage.use, outline, version))];
+  };
   const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {
       const chord = chords.get(symbol);
@@ -61,6 +86,8 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       light: out ? 0 : cell.light.value,
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
+      otherwise: otherwiseOf(passage),
+      beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
       key,
       lines: lines.map(({ timed, sum }) => ({

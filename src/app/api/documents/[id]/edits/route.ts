@@ -2,9 +2,10 @@ import { z } from "zod";
 import { commandSchema, idSchema } from "@/core/song";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
-import { editsSince, type SentEdit, takeEdit } from "@/server/documents/store";
+import { type EditOutcome, editsSince, type SentEdit, takeEdit } from "@/server/documents/store";
 import { readJson, refuse } from "@/server/http";
 import { announce } from "@/server/live";
+import { withStorage } from "@/server/storage";
 
 const LARGEST_EDIT = 2_000_000;
 
@@ -31,7 +32,10 @@ export async function POST(request: Request, { params }: Params): Promise<Respon
   const { id } = await params;
   const sent = await readJson(request, LARGEST_EDIT, sentEdit);
   if (!sent.ok) return sent.response;
-  const outcome = await takeEdit(await openDatabase(), id, sent.value);
+  return withStorage(async () => answerTo(id, await takeEdit(await openDatabase(), id, sent.value)));
+}
+
+function answerTo(id: string, outcome: EditOutcome): Response {
   switch (outcome.status) {
     case "unknown":
       return refuse(404, "id", "names no document here; it may have been removed");

@@ -1,0 +1,10 @@
+import { EvidencePage } from "@/rooms/song/EvidencePage";
+import { openDatabase } from "@/server/db/open";
+import { openSong } from "@/server/songs/open";
+import { versionsOf } from "@/server/songs/versions";
+
+export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
+  const found = await openSong((await params).versionId);
+  const versions = found ? await versionsOf(await openDatabase(), found.song.id) : [];
+  return <EvidencePage versions={versions} />;
+}

@@ -1,0 +1,87 @@
+"use client";
+
+import { useMemo } from "react";
+import { compareVersions, Namer, type OutlineLine, type VersionBody, versionRow } from "@/core/song";
+import { piecesOf } from "@/ui/pieces";
+import { SectionTag } from "@/ui/SectionTag";
+import { SungLine } from "@/ui/SungLine";
+import { makeId, useAct, useVersion } from "../document";
+
+/** This version and another side by side: what differs in words, each to be taken over on its own. */
+export function Compare({
+  name,
+  theirs,
+  onClose,
+}: {
+  name: string;
+  theirs: VersionBody;
+  onClose: () => void;
+}) {
+  const mine = useVersion();
+  const act = useAct();
+  const found = useMemo(() => compareVersions(mine, theirs, makeId), [mine, theirs]);
+  return (
+    <section aria-label={`Compared with ${name}`}>
+      <header className="mb-2 flex flex-wrap items-center gap-3">
+        <h2>
+          {versionRow(mine).name} beside {name}
+        </h2>
+        <button type="button" className="link ml-auto text-sm" onClick={onClose}>
+          Close
+        </button>
+      </header>
+      {found.differences.length === 0 ? (
+        <p className="rounded-box bg-base-200 p-3">The two are the same.</p>
+      ) : (
+        <ul aria-label="Differences" className="mb-4 flex flex-col">
+          {found.differences.map((one) => (
+            <li key={one.id} className="flex flex-wrap items-center gap-3 border-b border-base-300 py-1">
+              <strong className="w-48">{one.where}</strong>
+              <span className="min-w-0 flex-1">{one.words}</span>
+              {one.take && (
+                <button type="button" className="btn btn-sm" onClick={() => one.take && act(one.take)}>
+                  Take it over
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {found.sections.map((pair) => {
+        const section = (pair.a ?? pair.b)!.section;
+        const differing = pair.lines.filter((line) => !line.same);
+        if (differing.length === 0) return null;
+        return (
+          <div key={section.id} className="mb-4">
+            <SectionTag label={section.label} kind={section.kind} />
+            {differing.map((line, index) => (
+              <div
+                key={`${line.a?.line.id} ${line.b?.line.id} ${index}`}
+                className="mt-1 grid gap-x-6 border-l-4 border-warning pl-3 md:grid-cols-2"
+              >
+                <Side line={line.a} body={mine} empty="not here" />
+                <Side line={line.b} body={theirs} empty="not there" />
+                <p className="text-sm md:col-span-2">{line.words}</p>
+              </div>
+            ))}
+          </div>
+        );
+      })}
+    </section>
+  );
+}
+
+function Side({ line, body, empty }: { line: OutlineLine | null; body: VersionBody; empty: string }) {
+  const version = versionRow(body);
+  const namer = useMemo(() => new Namer(body, null), [body]);
+  if (!line) return <p className="text-sm italic">{empty}</p>;
+  return (
+    <SungLine
+      beatsInBar={version.meterBeats}
+      pieces={piecesOf(line, undefined, version.beatUnit, (symbol) => {
+        const named = namer.name(symbol);
+        return { name: named.sounding, readable: named.chord !== null };
+      })}
+    />
+  );
+}
