@@ -151,6 +151,17 @@ describe("weighing the evidence", () => {
     expect(evidence.columns[6]!.spots.map((spot) => spot.agreement)).toEqual([1, 0]);
   });
 
+  it("asks nothing where a source does not write a stretch, but does where it leaves out a bar", () => {
+    const whole = source("a", "*G C *D Em Am D *G C *D Em Am D");
+    const once = weighEvidence([whole, source("b", "*G C *D Em Am D")]);
+    expect(once.columns.slice(0, 6).map((column) => column.bars)).toEqual(
+      [0, 1, 2, 3, 4, 5].map((at) => [at, at]),
+    );
+    expect(once.questions).toEqual([]);
+    const short = weighEvidence([whole, source("b", "*G C *D Em D *G C *D Em Am D")]);
+    expect(short.questions.map((one) => one.says)).toEqual([["Am", null]]);
+  });
+
   it("hears one bar that asks several questions rather than several bars", () => {
     expect(
       fewestColumns([

@@ -108,6 +108,8 @@ type Node = {
   readonly place: readonly number[];
   readonly cost: number;
   readonly total: number;
+  /** Bars laid so far, over all sources. */
+  readonly laid: number;
   readonly from: Node | null;
 };
 
@@ -127,6 +129,7 @@ function search(
       pairs,
       end.map(() => 0),
     ),
+    laid: 0,
     from: null,
   };
   const open = new Heap();
@@ -149,7 +152,8 @@ function search(
       const next = keyOf(place);
       if ((best.get(next) ?? Number.POSITIVE_INFINITY) <= cost) continue;
       best.set(next, cost);
-      open.push({ place, cost, total: cost + restCost(pairs, place), from: node });
+      const laid = place.reduce((sum, at) => sum + at, 0);
+      open.push({ place, cost, total: cost + restCost(pairs, place), laid, from: node });
     }
   }
   return null;
@@ -216,7 +220,7 @@ function followPair({ bar, rest, width }: PairCosts, end: readonly number[]): (n
   return found;
 }
 
-/** Nodes by their least total; of equal ones the farther along comes first. */
+/** Nodes by their least total; of equal ones the one with more bars laid: bars side by side early rather than late. */
 class Heap {
   private readonly nodes: Node[] = [];
 
@@ -252,4 +256,4 @@ class Heap {
   }
 }
 
-const before = (a: Node, b: Node): boolean => a.total < b.total || (a.total === b.total && a.cost > b.cost);
+const before = (a: Node, b: Node): boolean => a.total < b.total || (a.total === b.total && a.laid > b.laid);

@@ -41,6 +41,7 @@ export type Evidence = {
 /** Lays sources against each other and tells where they agree, what is in doubt, and what to listen to. */
 export function weighEvidence(sources: readonly EvidenceSource[], budget?: number): Evidence {
   const { columns, ...laid } = laySources(sources, budget);
+  const silent = sources.map((_, source) => silentColumns(columns, source));
   const questions: { says: (string | null)[]; columns: number[]; beats: number; twoNames: boolean }[] = [];
   const numbers = new Map<string, number>();
   let agreed = 0;
@@ -51,11 +52,11 @@ export function weighEvidence(sources: readonly EvidenceSource[], budget?: numbe
     const spots = slicesOf(bars).map(({ from, to }): Spot => {
       const chords = bars.map((bar) => chordAt(bar, { from, to }));
       const says = chords.map((chord) => chord?.symbol ?? null);
-      const agreement = agreementOf(says);
+      const agreement = agreementOf(says.filter((_, source) => !silent[source]!.has(index)));
       const weight = (to - from) * beats;
       all += weight;
       agreed += agreement === 1 ? weight : 0;
-      const twoNames = agreement < 1 && allTwoNames(says);
+      const twoNames = agreement < 1 && allTwoNames(says.filter((_, source) => !silent[source]!.has(index)));
       const question = agreement === 1 ? null : ask(says, index, weight, twoNames);
       return {
         from,
@@ -85,6 +86,30 @@ export function weighEvidence(sources: readonly EvidenceSource[], budget?: numbe
     agreement: all === 0 ? 1 : agreed / all,
     laid,
   };
+}
+
+/** A source that leaves out more bars than this in a row does not write that stretch at all. */
+const MOST_LEFT_OUT = 2;
+
+/**
+ * The columns a source says nothing about: before it begins, after it ends, and whole stretches it does not write
+ * (a sheet that writes a chorus once). A bar or two left out inside are a difference.
+ */
+function silentColumns(columns: readonly Column[], source: number): ReadonlySet<number> {
+  const silent = new Set<number>();
+  let run: number[] = [];
+  let begun = false;
+  for (const [index, column] of columns.entries()) {
+    if (column[source] === null) {
+      run.push(index);
+      continue;
+    }
+    if (!begun || run.length > MOST_LEFT_OUT) for (const one of run) silent.add(one);
+    run = [];
+    begun = true;
+  }
+  for (const one of run) silent.add(one);
+  return silent;
 }
 
 /** Share of the pairs of sources that say the same; a source that says nothing beside one that does disagrees. */

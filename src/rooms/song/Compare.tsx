@@ -61,7 +61,6 @@ export function Compare({
               >
                 <Side line={line.a} body={mine} empty="not here" />
                 <Side line={line.b} body={theirs} empty="not there" />
-                <p className="text-sm md:col-span-2">{line.words}</p>
               </div>
             ))}
           </div>

@@ -376,7 +376,9 @@ function Chart({ readings }: { readings: readonly Reading[] }) {
                     data-open={question?.columns.includes(index) ?? false}
                   >
                     {column.bars[row] === null ? (
-                      <span className="text-sm italic">no bar</span>
+                      <span className="text-sm italic">
+                        {column.spots.some((spot) => spot.question !== null) && "no bar"}
+                      </span>
                     ) : (
                       shortBar(column.spots, row)
                     )}
