@@ -13,9 +13,10 @@ test("the demo evening stands on the first page", async ({ page }) => {
 test("a pasted sheet is understood before it is made", async ({ page }) => {
   await page.goto("/new");
   await page.getByLabel("The sheet").fill(SHEET);
+  await page.getByRole("button", { name: "What was understood" }).click();
   const understood = page.getByRole("region", { name: "What was understood" });
   await expect(understood).toContainText("G major, 4/4, 84 a minute");
-  await expect(understood.getByText("Verse 1")).toBeVisible();
+  await expect(understood.getByLabel("Name of section 1")).toHaveValue("Verse 1");
   await expect(page.getByText("(found: Night Ferry)")).toBeVisible();
   await expectAccessible(page);
 });
@@ -89,12 +90,21 @@ test("lines: words, chords by keys, an unreadable chord said and kept out", asyn
   await verse.getByLabel("Words").fill("Rope on the <b>rail</b>, salt in the air");
   await verse.getByLabel("Words").press("Enter");
   await expect(verse.locator(".sung-line").first()).toContainText("<b>rail</b>,");
-  await verse.getByLabel("Chord 1, written in G").focus();
+  const beats = verse.getByRole("application", { name: "Beats of line 1 of Verse 1" });
+  await beats.focus();
   await page.keyboard.press("]");
   await expect(verse.locator(".sung-piece").first().locator(".sung-beat")).toHaveCount(5);
   await expect(verse.getByText("Does not close.")).toBeVisible();
   await page.keyboard.press("[");
   await expect(verse.getByText("Does not close.")).toHaveCount(0);
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.type("Em");
+  await page.keyboard.press("Enter");
+  await expect(verse.locator(".sung-chord")).toHaveText(["G", "Em", "D/F♯", "Em7", "C"]);
+  await expect(verse.getByText("line 1 of Verse 1, beat 3 of 8: Em, 2 beats")).toBeVisible();
+  await page.keyboard.press("Delete");
+  await expect(verse.locator(".sung-chord")).toHaveText(["G", "D/F♯", "Em7", "C"]);
   await verse.getByLabel("Chord 2, written in G").fill("H7");
   await verse.getByLabel("Chord 2, written in G").press("Enter");
   await expect(verse.getByRole("alert")).toContainText("“H7” can’t be read as a chord.");
@@ -127,6 +137,7 @@ test.describe("bad input gets a sentence and loses nothing", () => {
   test("words only, and a key without chords", async ({ page }) => {
     await page.goto("/new");
     await page.getByLabel("The sheet").fill("Key: D\nonly words stand here\nand here");
+    await page.keyboard.press("F2");
     await expect(page.getByRole("region", { name: "What was understood" })).toContainText(
       "No line of chords was found.",
     );
