@@ -166,7 +166,7 @@ describe("bad input from outside", () => {
   it.each([
     ["an empty paste", { text: "  \n" }, 400],
     ["a paste that is no text", { text: 5 }, 400],
-    ["a paste of 5 MB", { text: "G C D\n".repeat(850_000) }, 413],
+    ["a paste of 9 MB", { text: "G C D\n".repeat(1_500_000) }, 413],
     ["a paste of 300 kB", { text: "G C D\n".repeat(50_000) }, 400],
   ])("%s gets a sentence and makes no song", async (_, body, status) => {
     const response = await post("/api/songs", body);

@@ -32,7 +32,7 @@ test("a killed program comes back with everything that was saved, and a backup r
 
   const third = await startServer({ data: empty, env: { LANTERN_DEMO: "off" } });
   await page.goto(third.address);
-  await expect(page.getByText("No songs yet.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "No songs yet" })).toBeVisible();
   await page
     .getByLabel("Bring a backup back")
     .setInputFiles({ name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from("no zip") });

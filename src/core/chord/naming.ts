@@ -111,6 +111,8 @@ function readGerman(text: string): { root: string; rest: string } | null {
         : letter + (sharp || flat);
   const minor = match[1] !== letter;
   const rest = readQualityWord(match[3]!);
+  // A small letter before other small letters begins a word ("hi", "des").
+  if (minor && /^(?!m(?![a-z])|moll|maj|sus|add|dim)\p{L}/u.test(rest)) return null;
   if (minor && /^m(?!aj)/u.test(rest)) return { root, rest };
   return { root, rest: minor ? `m${rest}` : rest };
 }

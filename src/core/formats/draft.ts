@@ -1,4 +1,4 @@
-import { guessKey, parseChord } from "../chord";
+import { guessKey, parseChord, type SoundingChord } from "../chord";
 import { formatKey } from "../pitch";
 import type { SectionKind } from "../song";
 import type { ChordSheet, SheetExtra, SheetLine, SheetSection, SheetUse } from "./sheet";
@@ -24,17 +24,28 @@ export const newDraft = (
   use: Draft["use"] = { shift: 0, tempo: null, meter: null },
 ): Draft => ({ label, kind, repeat, lines: [], extras: [], pickup: 0, melodyRange: null, use });
 
+/** The sections of one name: the first, and each by what it holds. */
+type Named = { first: number | null; readonly byContent: Map<string, number> };
+
 /** Sections once each; a heading alone, or the same again under the same heading, is another use. */
 export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" | "form" | "extras"> {
   const sections: SheetSection[] = [];
   const form: SheetUse[] = [];
   const extras: SheetExtra[] = [];
   const known = new Map<Draft, number>();
-  const byLabel = new Map<string, number[]>();
+  const byLabel = new Map<string, Named>();
+  const choruses: number[] = [];
+  const noted = new Set<string>();
   for (const [index, draft] of drafts.entries()) {
     const label = draft.label ?? (drafts.length > 1 ? `Part ${index + 1}` : "Song");
-    const same = byLabel.get(label.toLowerCase()) ?? [];
-    const again = draft.again ? known.get(draft.again) : same.find((at) => isRecall(draft, sections[at]!));
+    const same = byLabel.get(label.toLowerCase()) ?? { first: null, byContent: new Map() };
+    byLabel.set(label.toLowerCase(), same);
+    const content = JSON.stringify([draft.pickup, draft.lines]);
+    const empty = draft.lines.length === 0;
+    // "Chorus" alone is the one chorus there is, where the sheet calls it otherwise ("Refrain", "Chorus 1").
+    const only = empty && draft.extras.length === 0 && draft.kind === "chorus" && choruses.length === 1;
+    const named = empty ? same.first : (same.byContent.get(content) ?? null);
+    const again = draft.again ? known.get(draft.again) : (named ?? (only ? choruses[0] : undefined));
     const section =
       again ??
       sections.push({
@@ -44,7 +55,11 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
         lines: draft.lines,
         melodyRange: draft.melodyRange,
       }) - 1;
-    if (again === undefined) byLabel.set(label.toLowerCase(), [...same, section]);
+    if (again === undefined) {
+      same.first ??= section;
+      same.byContent.set(content, section);
+      if (draft.kind === "chorus") choruses.push(section);
+    }
     known.set(draft, section);
     const own = draft.label !== null && draft.label !== sections[section]!.label ? draft.label : null;
     form.push({ section, repeat: draft.repeat, label: own, ...draft.use });
@@ -52,35 +67,39 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
       const last = sections[section]!.lines.length;
       const line = again === undefined ? Math.min(extra.line, last) : last;
       const text = extra.text;
-      const twice = extras.some(
-        (one) => one.section === section && one.text === text && one.kind === extra.kind,
-      );
-      if (again === undefined || !twice) extras.push({ kind: extra.kind, text, section, line });
+      const key = `${section} ${extra.kind} ${text}`;
+      if (again === undefined || !noted.has(key)) extras.push({ kind: extra.kind, text, section, line });
+      noted.add(key);
     }
   }
   extras.sort((a, b) => (a.section ?? 0) - (b.section ?? 0) || a.line - b.line);
   return { sections, form, extras };
 }
 
-const isRecall = (draft: Draft, known: SheetSection): boolean =>
-  draft.lines.length === 0 ||
-  (draft.pickup === known.pickup && JSON.stringify(draft.lines) === JSON.stringify(known.lines));
-
 /** The key whose chords cover most of the song as it is played. */
 export function keyOfSheet(
   sheet: Pick<ChordSheet, "sections" | "form">,
 ): { key: string; sure: boolean } | null {
-  const chords = sheet.form.flatMap(({ section }) =>
-    sheet.sections[section]!.lines.flatMap((line) => line.chords),
-  );
-  const guessed = guessKey(
-    chords.flatMap(({ symbol, ticks }) => {
-      const chord = parseChord(symbol);
-      return chord.ok && chord.value.kind === "chord" ? [{ chord: chord.value, beats: ticks }] : [];
-    }),
-  );
+  // Each chord once with all its beats, in the order they come; the last one also stands last.
+  const found = new Map<string, { chord: SoundingChord | null; beats: number }>();
+  let last: SoundingChord | null = null;
+  for (const { section } of sheet.form)
+    for (const { chords } of sheet.sections[section]!.lines)
+      for (const { symbol, ticks } of chords) {
+        const known = found.get(symbol) ?? { chord: soundingOf(symbol), beats: 0 };
+        known.beats += ticks;
+        found.set(symbol, known);
+        last = known.chord ?? last;
+      }
+  const weighed = [...found.values()].flatMap(({ chord, beats }) => (chord ? [{ chord, beats }] : []));
+  const guessed = last && guessKey([...weighed, { chord: last, beats: 0 }]);
   return guessed && { key: formatKey(guessed.key), sure: guessed.sure };
 }
+
+const soundingOf = (symbol: string): SoundingChord | null => {
+  const chord = parseChord(symbol);
+  return chord.ok && chord.value.kind === "chord" ? chord.value : null;
+};
 
 export const hasChords = (sheet: Pick<ChordSheet, "sections">): boolean =>
   sheet.sections.some((section) => section.lines.some((line) => line.chords.length > 0));

@@ -77,7 +77,6 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     else form.push({ section: index, repeat: 1, label: own ? null : use.label, shift, tempo, meter });
   }
   if (Object.keys(body.players).length > 0) lose("players, capos, parts and chosen shapes", "");
-  if (Object.values(body.chords).some((chord) => !chord.sure)) lose("which chords are not sure", "");
   const written = parseKey(version.writtenKey);
   const sounding = parseKey(version.key);
   const higher = written.ok && sounding.ok ? semitonesUp(written.value.tonic, sounding.value.tonic) : 0;
@@ -118,6 +117,7 @@ const sheetLine = (line: OutlineLine): SheetLine => ({
     at: Math.min(at, line.text.length),
     ticks: chord.ticks,
     guessed: chord.guessed,
+    ...(!chord.sure && { unsure: true }),
   })),
 });
 

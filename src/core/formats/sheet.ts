@@ -64,6 +64,8 @@ export type SheetChord = {
   readonly at: number;
   readonly ticks: Ticks;
   readonly guessed: boolean;
+  /** Marked as not sure where it was written down. */
+  readonly unsure?: true;
 };
 
 /** Stands before a line of a section (past the last line: at its end); without a section, at the head of the song. */

@@ -146,7 +146,7 @@ function putLine(
       wordId: word?.id ?? null,
       offset,
       sourceId,
-      sure: true,
+      sure: chord.unsure !== true,
       guessed: chord.guessed,
     });
   }

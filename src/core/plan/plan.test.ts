@@ -180,8 +180,8 @@ describe("read", () => {
         {
           words: "Light on",
           chords: [
-            { symbol: "G", beats: 3, at: 0, guessed: false },
-            { symbol: "D", beats: 1, at: 8, guessed: false },
+            { symbol: "G", beats: 3, at: 0, guessed: false, sure: true },
+            { symbol: "D", beats: 1, at: 8, guessed: false, sure: true },
           ],
         },
       ],

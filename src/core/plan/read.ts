@@ -110,11 +110,12 @@ function sectionOut({ section, shift, key }: Sounding, meter: Meter, unit: strin
     pickup: beatsOfTicks(pickup, unit),
     lines: lines.map(({ words, chords }) => ({
       words,
-      chords: chords.map(({ symbol, ticks, at, guessed }) => ({
+      chords: chords.map(({ symbol, ticks, at, guessed, unsure }) => ({
         symbol: sounding(symbol),
         beats: beatsOfTicks(ticks, unit),
         at,
         guessed,
+        sure: unsure !== true,
       })),
     })),
   };

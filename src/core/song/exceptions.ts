@@ -258,7 +258,8 @@ function foldUse(
   const changed = new Set(
     exceptions.map(({ exception }) => (exception.round === null ? exception.lineId : null)),
   );
-  let order = exceptions[0]?.exception.order ?? null;
+  const first = exceptions[0]?.exception.order ?? null;
+  let order: string | null = null;
   for (const [index, line] of from.lines.entries()) {
     const target = into.lines[index]!;
     if (same[index]) {
@@ -268,7 +269,7 @@ function foldUse(
     }
     if (changed.has(line.line.id)) continue;
     const id = makeId();
-    order = orderBetween(null, order);
+    order = orderBetween(order, first);
     commands.push(
       add("exceptions", { ...BLANK, id, useId: use.id, order, kind: "line", lineId: target.line.id }),
     );

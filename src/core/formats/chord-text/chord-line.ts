@@ -13,7 +13,9 @@ export type ChordToken = {
     | "repeat-bar"
     | "repeat-mark"
     | "repeat-open"
-    | "repeat-close";
+    | "repeat-close"
+    /** Words in brackets among chords: "(softly)". */
+    | "remark";
   readonly text: string;
   readonly column: number;
   /** Where it begins in the text, from 0. */
@@ -21,18 +23,36 @@ export type ChordToken = {
   /** Beats written with it: "C(2)". */
   readonly beats?: number;
   readonly written?: string;
+  /** Written with a question mark: "Am?". */
+  readonly unsure?: true;
 };
 
-/** How the chords of a sheet are written. */
-export type Reading = { readonly naming: Naming; readonly key: Key | null };
+/** How the chords of a sheet are written, and what its words were read as: songs say the same few chords often. */
+export type Reading = {
+  readonly naming: Naming;
+  readonly key: Key | null;
+  readonly known: Map<string, readonly Sign[] | null>;
+};
 
-export const LETTERS: Reading = Object.freeze({ naming: "letters", key: null });
+/** A reading for one sheet. */
+export const readingOf = (naming: Naming = "letters", key: Key | null = null): Reading => ({
+  naming,
+  key,
+  known: new Map(),
+});
+
+/** A longer line is words: nobody writes so many chords in one. */
+export const LONGEST_CHORD_LINE = 2000;
 
 const BAR = /^(?:\|{1,2}\.?|‖|\]|\[)$/u;
 const REPEAT_MARK = /^\(?(?:[x×](\d{1,2})|(\d{1,2})[x×])\)?$/iu;
-/** Something that looks meant as a chord: a capital note letter and a short tail with a figure or sign in it. */
-const CHORDLIKE = /^[A-H](?:(?:[#b♯♭]|m|M|sus|add|dim|aug|maj|[/(+°ø])\S{0,11}|\S{0,4}\d\S{0,6})$/u;
-const SIGNS = /\|{1,2}:|:\|{1,2}:?|\|{1,2}\.?|‖|[^\s|]+/gu;
+/** Something that looks meant as a chord: a capital note letter and a short tail with a figure or sign in it, or H. */
+const CHORDLIKE = /^(?:H|[A-H](?:(?:[#b♯♭]|m|M|sus|add|dim|aug|maj|[/(+°ø])\S{0,11}|\S{0,4}\d\S{0,6}))$/u;
+/** Words in brackets, told from a chord in brackets by four small letters in a row. */
+const REMARK = /^\((?=[^()|]*\p{Ll}{4})(?!add|dim|maj|aug|sus)[^()|]{1,80}\)$/u;
+const SIGNS = /(?<!\S)\((?=[^()|]*\p{Ll}{4})[^()|]{1,80}\)(?!\S)|\|{1,2}:|:\|{1,2}:?|\|{1,2}\.?|‖|[^\s|]+/gu;
+/** "des", "es" or "as" alone in a line is a word. */
+const GERMAN_WORD = /^\s*(?:[a-h](?:is|es)|[ae]s)\s*$/u;
 /** In syllables a sign or a mode may stand apart: "Fa dièse", "La mineur". */
 const SYLLABLE_SIGNS =
   /\|{1,2}:|:\|{1,2}:?|\|{1,2}\.?|‖|[^\s|]+(?:\s+(?:dièse|diese|diesis|sostenido|bémol|bemol|bemolle|mineur|majeur|minore|maggiore|menor|mayor|m(?!\S))\S*)*/giu;
@@ -42,12 +62,19 @@ const SYLLABLE_SIGNS =
  * chord is kept as unreadable rather than making the line words.
  * @example readChordLine("| G / / D |")?.map((token) => token.kind) // => ["bar", "chord", "again", "again", "chord", "bar"]
  */
-export function readChordLine(line: string | SheetText, reading: Reading = LETTERS): ChordToken[] | null {
+export function readChordLine(line: string | SheetText, reading: Reading = readingOf()): ChordToken[] | null {
   const { text, columns } = typeof line === "string" ? sheetText(line) : line;
   const tokens: ChordToken[] = [];
+  if (text.length > LONGEST_CHORD_LINE) return null;
+  if (reading.naming === "german" && GERMAN_WORD.test(text)) return null;
   const signs = reading.naming === "syllables" ? SYLLABLE_SIGNS : SIGNS;
+  const barred = /(?:^|\s)\|/u.test(text);
+  let strange = 0;
   for (const match of text.matchAll(signs)) {
-    const found = readSign(match[0], reading);
+    // Between bar lines whatever stands among chords is meant as one.
+    const known = readSign(match[0], reading);
+    if (!known) strange++;
+    const found = known ?? (barred ? unreadableSign(match[0]) : null);
     if (!found) return null;
     for (const { skip, ...token } of found) {
       const source = match.index + skip;
@@ -58,13 +85,22 @@ export function readChordLine(line: string | SheetText, reading: Reading = LETTE
   const unreadable = tokens.filter((token) => token.kind === "unreadable").length;
   const held =
     tokens.some((token) => token.kind === "repeat-bar") && tokens.some((token) => token.kind === "bar");
-  if (chords === 0 && !held) return null;
+  if ((chords === 0 && !held) || chords < 2 * strange) return null;
   return unreadable <= chords ? withoutSeparators(tokens) : null;
 }
 
 type Sign = Omit<ChordToken, "column" | "source"> & { readonly skip: number };
 
-function readSign(raw: string, reading: Reading): Sign[] | null {
+function readSign(raw: string, reading: Reading): readonly Sign[] | null {
+  let found = reading.known.get(raw);
+  if (found === undefined) {
+    found = readNewSign(raw, reading);
+    reading.known.set(raw, found);
+  }
+  return found;
+}
+
+function readNewSign(raw: string, reading: Reading): Sign[] | null {
   const plain = (kind: ChordToken["kind"]): Sign[] => [{ kind, text: raw, skip: 0 }];
   if (/^\|{1,2}:$/u.test(raw)) return plain("repeat-open");
   if (/^:\|{1,2}:?$/u.test(raw)) return plain("repeat-close");
@@ -77,16 +113,21 @@ function readSign(raw: string, reading: Reading): Sign[] | null {
   if (chord) return [chord];
   const parts = splitChords(raw, reading);
   if (parts) return parts;
-  return reading.naming !== "degrees" && CHORDLIKE.test(raw)
-    ? [{ kind: "unreadable", text: raw.slice(0, 40), skip: 0 }]
-    : null;
+  if (REMARK.test(raw)) return plain("remark");
+  return reading.naming !== "degrees" && CHORDLIKE.test(raw) ? unreadableSign(raw) : null;
 }
+
+const unreadableSign = (raw: string): Sign[] => [{ kind: "unreadable", text: raw.slice(0, 40), skip: 0 }];
 
 /** A chord with what people put about it: brackets, a comma, a star, beats in brackets. */
 function readChordSign(raw: string, reading: Reading): Sign | null {
   const counted = /^(.+?)\((1|2|3|4|8|12|16)\)$/u.exec(raw);
   const inner = counted && toLetters(counted[1]!, reading.naming, reading.key);
   if (inner) return { kind: "chord", text: inner, skip: 0, beats: Number(counted[2]), written: raw };
+  if (raw.endsWith("?")) {
+    const sign = readChordSign(raw.slice(0, -1), reading);
+    return sign && { ...sign, unsure: true };
+  }
   const lead = /^[([]?/u.exec(raw)![0].length;
   const candidates: [string, number][] = [
     [raw, 0],
@@ -128,28 +169,45 @@ export type InlineChord = {
   readonly column: number;
   readonly source: number;
   readonly ok: boolean;
+  readonly unsure?: true;
+};
+
+/** A line of words its chords and bar lines are taken out of; `signs` holds both in their order. */
+export type InlineLine = {
+  readonly words: string;
+  readonly chords: readonly InlineChord[];
+  readonly signs: readonly ChordToken[];
 };
 
 /**
- * Takes chords written in brackets out of a line of words, or null when there are none.
- * @example readInline("[G]Light on [C]water") // => { words: "Light on water", chords: [{ text: "G", column: 0 }, { text: "C", column: 9 }] }
+ * Takes chords written in brackets, and bar lines, out of a line of words, or null when there are no chords.
+ * @example readInline("[G]Light on [C]water")?.words // => "Light on water", chords at columns 0 and 9
  */
-export function readInline(
-  line: string,
-  reading: Reading = LETTERS,
-): { words: string; chords: InlineChord[] } | null {
+export function readInline(line: string, reading: Reading = readingOf()): InlineLine | null {
+  if (!line.includes("[")) return null;
   const chords: InlineChord[] = [];
+  const signs: ChordToken[] = [];
   let words = "";
   let from = 0;
-  for (const match of line.matchAll(/\[([^[\]]{1,40})\]/gu)) {
-    const text = match[1]!.trim();
-    const letters = toLetters(text, reading.naming, reading.key);
-    if (letters === null && !CHORDLIKE.test(text)) continue;
+  for (const match of line.matchAll(/\[([^[\]]{1,40})\]|(?<!\S)\|{1,2}(?!\S)/gu)) {
+    const place = { source: match.index, column: 0 };
+    const chord = match[1] === undefined ? null : bracketed(match[1].trim(), reading);
+    if (match[1] !== undefined && !chord) continue;
     words += line.slice(from, match.index);
-    chords.push({ text: letters ?? text, column: words.length, source: match.index, ok: letters !== null });
+    place.column = words.length;
+    if (chord) chords.push({ ...chord, ...place });
+    const { ok = false, text = match[0], unsure } = chord ?? {};
+    const kind = !chord ? "bar" : ok ? "chord" : "unreadable";
+    signs.push({ kind, text, ...place, ...(unsure && { unsure }) });
     from = match.index + match[0].length;
   }
-  return chords.some((chord) => chord.ok) ? { words: words + line.slice(from), chords } : null;
+  return chords.some((chord) => chord.ok) ? { words: words + line.slice(from), chords, signs } : null;
+}
+
+function bracketed(text: string, reading: Reading): Pick<InlineChord, "text" | "ok" | "unsure"> | null {
+  const sign = readChordSign(text, reading);
+  if (sign) return { text: sign.text, ok: true, ...(sign.unsure && { unsure: true }) };
+  return CHORDLIKE.test(text) ? { text, ok: false } : null;
 }
 
 /** Whether a text is a chord by this reading. */

@@ -1,6 +1,6 @@
 import type { Naming } from "../../chord";
 import type { Key } from "../../pitch";
-import { type ChordToken, type Reading, readChordLine, readInline } from "./chord-line";
+import { type ChordToken, type Reading, readChordLine, readInline, readingOf } from "./chord-line";
 import type { SheetText } from "./sheet-text";
 
 /** What a sheet's lines hold when they are read by one custom. */
@@ -11,10 +11,11 @@ type Count = { readonly lines: number; readonly chords: number; readonly tokens:
  * when it reads more of the sheet than letters do.
  */
 export function findNaming(lines: readonly SheetText[], key: Key | null): Reading {
-  const letters = countBy(lines, { naming: "letters", key });
-  const german = countBy(lines, { naming: "german", key });
-  const syllables = countBy(lines, { naming: "syllables", key });
-  const degrees = key === null ? null : countBy(lines, { naming: "degrees", key });
+  const by = (naming: Naming) => countBy(lines, readingOf(naming, key));
+  const letters = by("letters");
+  const german = by("german");
+  const syllables = by("syllables");
+  const degrees = key === null ? null : by("degrees");
   const readings: [Naming, number][] = [
     ["letters", letters.chords],
     ["german", isGerman(german, letters) ? german.chords : 0],
@@ -22,7 +23,7 @@ export function findNaming(lines: readonly SheetText[], key: Key | null): Readin
     ["degrees", degrees && prevails(degrees, letters) ? degrees.chords : 0],
   ];
   const [naming] = readings.reduce((best, one) => (one[1] > best[1] ? one : best));
-  return { naming, key };
+  return readingOf(naming, key);
 }
 
 /** Three chords at least, and hardly any in letters: those are seldom words. */
@@ -45,14 +46,11 @@ function countBy(lines: readonly SheetText[], reading: Reading): Count {
 
 const textAt = (line: string, source: number): string => /^\[([^\]]*)\]/u.exec(line.slice(source))?.[1] ?? "";
 
-/**
- * H, or names such as Fis and Es: twice at least, or once where no B stands that would change its meaning. Small
- * letters for minor chords only count beside one of them.
- */
+/** A chord only the German custom writes: H, or a name such as Fis, Es and As. */
+const GERMAN_ONLY = /(?:^|\/)(?:[Hh]|[A-Ga-g]is|[A-Ga-g]es|[AaEe]s(?!us))(?!\p{Ll}{2})/u;
+
+/** Two such chords at least, in lines of several chords: one may be a slip, and is kept with an offer. */
 function isGerman(german: Count, letters: Count): boolean {
-  const written = german.tokens.map((token) => token.written ?? token.text);
-  const plain = written.filter((text) => /(?:^|\/)(?:[Hh]|[A-Ga-g]is|[A-Ga-g]es|[AaEe]s(?!us))/u.test(text));
-  const flats = written.filter((text) => /^B/u.test(text));
-  const enough = plain.length >= 2 || (plain.length === 1 && flats.length === 0 && letters.chords >= 1);
-  return enough && german.chords > letters.chords;
+  const own = german.tokens.filter((token) => GERMAN_ONLY.test(token.written ?? token.text));
+  return own.length >= 2 && german.chords > letters.chords;
 }

@@ -1,7 +1,10 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readHeading } from "./heading";
+import { emptyMeta, readHeadLine } from "./meta";
 import { readChordText } from "./read";
 import { sheetText } from "./sheet-text";
+import { splitHeading } from "./split-heading";
 
 const symbols = (text: string) =>
   readChordText(text).sections.flatMap((section) =>
@@ -158,4 +161,197 @@ describe("tab in a sheet", () => {
     expect(sheet.extras).toEqual([{ kind: "tab", text: "E|--0--2--|\nB|--1--3--|", section: 0, line: 0 }]);
     expect(sheet.losses).toMatchObject([{ line: 2, what: "tab", kept: true }]);
   });
+});
+
+describe("a heading that shares its line", () => {
+  const parts = (text: string) => splitHeading(sheetText(text)).map((line) => line.text);
+  it.each([
+    ["Intro: G - D", ["[Intro]", "       G - D"]],
+    ["[Intro] G D", ["[Intro]", "        G D"]],
+    ["Intro  G D", ["[Intro]", "       G D"]],
+    ["Verse 2:  | G | C |", ["[Verse 2]", "          | G | C |"]],
+    ["Chorus: Ring out the bell", ["[Chorus]", "        Ring out the bell"]],
+    ["Outro (slow): G", ["[Outro (slow)]", "              G"]],
+    ["[softly] G C", ["[softly]", "         G C"]],
+    ["Verse 1: (softly)", ["Verse 1 (softly)"]],
+    ["[Chorus] x2", ["[Chorus] x2"]],
+    ["[Chorus]", ["[Chorus]"]],
+    ["[G]Light on", ["[G]Light on"]],
+    ["Key: G", ["Key: G"]],
+    ["Tag: slow, low", ["Tag: slow, low"]],
+    ["Somebody said: go", ["Somebody said: go"]],
+    ["Verse A", ["Verse A"]],
+    ["Solo A light", ["Solo A light"]],
+  ])("%j", (text, expected) => expect(parts(text)).toEqual(expected));
+
+  it("keeps chords over the words below", () => {
+    const sheet = readChordText("Verse: G    C\n       Light on");
+    expect(sheet.sections[0]).toMatchObject({ label: "Verse", kind: "verse" });
+    expect(sheet.sections[0]!.lines[0]!.chords.map((chord) => chord.at)).toEqual([0, 6]);
+  });
+});
+
+describe("sections that are named again", () => {
+  it.each(["[Chorus]", "Chorus", "(Chorus)", "Repeat chorus", "(repeat the chorus)", "Back to Chorus"])(
+    "%s plays it again",
+    (text) => {
+      const sheet = readChordText(`[Chorus]\nG\nring\n\n[Verse]\nC\nlight\n\n${text}\n`);
+      expect(sheet.form.map((use) => use.section)).toEqual([0, 1, 0]);
+    },
+  );
+
+  it("a chorus by another name is the only chorus there is", () => {
+    const sheet = readChordText("[Chorus 1]\nG\nring\n[Verse]\nC\nlight\n[Chorus]\n[Verse 2]\n");
+    expect(sheet.form.map((use) => [use.section, use.label])).toEqual([
+      [0, null],
+      [1, null],
+      [0, "Chorus"],
+      [2, null],
+    ]);
+  });
+});
+
+describe("the head of a sheet", () => {
+  it("title, who by, fields side by side and bare; other lines are notes", () => {
+    const sheet = readChordText(
+      "Bell Rope\nThe Made-up Five\nKey: G | Capo 2 | 84 bpm\n3/4\nFor two guitars\nTuning: low\n\n[Verse]\nG  C\nlight\n",
+    );
+    expect(sheet).toMatchObject({
+      title: "Bell Rope",
+      by: "The Made-up Five",
+      key: "G",
+      capo: 2,
+      tempo: 84,
+      meter: { beats: 3, unit: 4 },
+    });
+    expect(sheet.sections).toHaveLength(1);
+    expect(sheet.extras.map((extra) => extra.text)).toEqual(["For two guitars", "Tuning: low"]);
+    expect(sheet.losses.map((loss) => [loss.line, loss.kept])).toEqual([
+      [5, true],
+      [6, true],
+    ]);
+  });
+
+  it("a field said twice keeps the first; one in the middle is a note", () => {
+    const sheet = readChordText("Key: G\nKey: A\n\n[Verse]\nG  C\nlight\nCapo: 4\nD\nmore");
+    expect(sheet).toMatchObject({ key: "G", capo: 0 });
+    expect(sheet.losses.map((loss) => `${loss.line} ${loss.text}`)).toEqual(["2 Key: A", "7 Capo: 4"]);
+  });
+
+  it.each([
+    ["Capo 3", { capo: 3 }],
+    ["(Capo 3rd fret)", { capo: 3 }],
+    ["Capo fret 2", { capo: 2 }],
+    ["Key of Bb", { key: "Bb" }],
+    ["♩ = 92", { tempo: 92, beatUnit: "1/4" }],
+    ["♩. = 60", { tempo: 60, beatUnit: "1/4." }],
+    ["120 bpm", { tempo: 120 }],
+    ["6/8", { meter: { beats: 6, unit: 8 } }],
+    ["Key: D, Tempo: 70", { key: "D", tempo: 70 }],
+    ["Key: D Tempo: 70", { key: "D", tempo: 70 }],
+  ])("%j", (line, expected) => {
+    const meta = emptyMeta();
+    expect(readHeadLine(line, meta)).toEqual([]);
+    expect(meta).toMatchObject(expected);
+  });
+
+  it.each(["Capo 40", "Key largo at night", "92 boats", "7/9", "Time after time"])("%j is no field", (line) =>
+    expect(readHeadLine(line, emptyMeta())).toBe(false),
+  );
+});
+
+describe("signs about chords", () => {
+  it("words in brackets among chords are a note", () => {
+    const sheet = readChordText("[Verse]\nG  D  (softly now)\nlight on");
+    expect(sheet.sections[0]!.lines[0]!.chords.map((chord) => chord.symbol)).toEqual(["G", "D"]);
+    expect(sheet.extras).toMatchObject([{ kind: "comment", text: "(softly now)" }]);
+    expect(sheet.losses).toMatchObject([{ line: 2, what: "a remark", kept: true }]);
+  });
+
+  it("a question mark makes a chord unsure", () => {
+    const chords = readChordText("[Verse]\nG?  Am7\nlight\n[C?]on").sections[0]!.lines.flatMap((line) =>
+      line.chords.map((chord) => [chord.symbol, chord.unsure]),
+    );
+    expect(chords).toEqual([
+      ["G", true],
+      ["Am7", undefined],
+      ["C", true],
+    ]);
+  });
+
+  it("bar lines among words with chords in brackets give the beats", () => {
+    const { lines } = readChordText("[Verse]\n| [G]Light on | [C]water [D]here |").sections[0]!;
+    expect(lines[0]!.words).toBe("Light on water here");
+    expect(lines[0]!.chords.map(({ symbol, ticks, at }) => [symbol, ticks / 960, at])).toEqual([
+      ["G", 4, 0],
+      ["C", 2, 9],
+      ["D", 2, 15],
+    ]);
+  });
+
+  it("between bar lines a strange word is an unreadable chord, words alone are sung", () => {
+    const sheet = readChordText("[Verse]\n| G | wibble | D | C |\n| light on | water |");
+    expect(sheet.problems).toMatchObject([{ code: "unreadable-chord", line: 2, column: 7, text: "wibble" }]);
+    expect(sheet.sections[0]!.lines.map((line) => line.words)).toEqual(["| light on | water |"]);
+  });
+});
+
+describe("small words in a sheet written with H", () => {
+  it("are sung", () => {
+    const sheet = readChordText("[Strophe]\nG   H7  Em  H7\nLicht\nC  D\nhi\nG  C\ndes");
+    expect(sheet.naming).toBe("german");
+    expect(sheet.sections[0]!.lines.map((line) => line.words)).toEqual(["Licht", "hi", "des"]);
+  });
+
+  it("one H alone is a slip, with an offer", () => {
+    const sheet = readChordText("[Verse]\nG  D  Hm\nlight");
+    expect(sheet.naming).toBe("letters");
+    expect(sheet.problems).toMatchObject([{ code: "unreadable-chord", text: "Hm", suggestions: ["Bm"] }]);
+  });
+});
+
+describe("nothing is dropped (law)", () => {
+  const lines = fc.constantFrom(
+    "Bell Rope",
+    "Key: G",
+    "Key: Bm",
+    "Capo 3",
+    "Tempo: slow",
+    "for two guitars",
+    "[Verse 1]",
+    "Chorus:",
+    "Intro: G - D",
+    "[Windlass] x2",
+    "G   D/F#  Em",
+    "| G / / D | Cq7 |",
+    "|: Am | F :| x3",
+    "G? Hm Zork",
+    "[G]Light on [Zz]water",
+    "light on the bay x2",
+    "wide harbour",
+    "C  (hold it there)",
+    "e|--0--2--|",
+    "Repeat chorus",
+    "Capo: 5",
+    "",
+  );
+  /** Signs that are read into beats and repeats. */
+  const SIGN = /^(?:[|:/.%-]+|[x×]\d+|\|:|:\|)$/u;
+
+  it("every word of a text stands in what was read, or in a problem or a loss", () => {
+    fc.assert(
+      fc.property(fc.array(lines, { minLength: 1, maxLength: 16 }), (texts) => {
+        const sheet = readChordText(texts.join("\n"));
+        const heap = JSON.stringify([sheet, sheet.sections.map((section) => section.kind)]).toLowerCase();
+        const missing = texts
+          .flatMap((text) => text.split(/[\s[\](){}]+/u))
+          .map((word) => word.replace(/[:?,]$/u, "").toLowerCase())
+          .filter((word) => word !== "" && !SIGN.test(word) && !READ_AS.has(word) && !heap.includes(word));
+        expect(missing).toEqual([]);
+      }),
+      { numRuns: 600 },
+    );
+  });
+  /** The names of fields, and what only says that a section comes again. */
+  const READ_AS = new Set(["key", "capo", "tempo", "repeat"]);
 });

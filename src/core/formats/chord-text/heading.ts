@@ -69,7 +69,12 @@ export function readHeading(
   const colon = /^([^:|[\]]{1,60}):$/u.exec(text);
   if (colon && colon[1]!.trim().split(/\s+/u).length <= 4)
     return headingOf(colon[1]!.trim(), repeat, isChord);
-  return isBare(text) ? headingOf(text, repeat, isChord) : null;
+  if (isBare(text)) return headingOf(text, repeat, isChord);
+  // "(Chorus)", "Repeat chorus": a section that stands elsewhere.
+  const recalled = /^\(?(?:(?:repeat|again:?|back to|to)\s+)?(?:the\s+)?([^()]{3,40}?)\)?$/iu.exec(text)?.[1];
+  return recalled !== undefined && recalled !== text && isBare(recalled)
+    ? headingOf(recalled, repeat, isChord)
+    : null;
 }
 
 function headingOf(label: string, repeat: number, isChord: (text: string) => boolean): Heading | null {
@@ -88,7 +93,7 @@ function headingOf(label: string, repeat: number, isChord: (text: string) => boo
 function isBare(text: string): boolean {
   if (text.length > 40) return false;
   const known = knownWord(text);
-  if (!known) return /^\d{1,2}[.)]$/u.test(text);
+  if (!known) return /^(?:\d{1,2}[.)]|[vV]\s?\d)$/u.test(text);
   const rest = known.rest.trim();
   if (rest === "") return !ALSO_SUNG.has(known.word);
   return /^(?:#?\d{1,2}[a-z]?|[a-d]|[ivx]{1,4})?\s*(?:\([^()]*\)|[-–—]\s.{1,24})?$/u.test(rest);

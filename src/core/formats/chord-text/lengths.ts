@@ -31,7 +31,8 @@ export function timeChords(
   const { slots, leading } = slotsOf(tokens);
   const counted = leading > 0 || slots.some((slot) => slot.length > 1 || slot.token.beats !== undefined);
   if (counted) {
-    const held = leading > 0 ? goOn([], tokens[0]!, leading * beat, setting.previous) : [];
+    const held: Timed[] = [];
+    if (leading > 0) goOn(held, tokens[0]!, leading * beat, setting.previous);
     return {
       timed: [
         ...held,
@@ -77,14 +78,14 @@ function timeBars(
   { meter, previous }: LineSetting,
   bar: Ticks,
 ): { timed: Timed[]; crowded: ChordToken[] } {
-  let timed: Timed[] = [];
+  const timed: Timed[] = [];
   const crowded: ChordToken[] = [];
   const beat = ticksOfBeatUnit(beatUnitOf(meter)) ?? bar;
   for (const group of barsOf(tokens)) {
     const { slots, leading } = slotsOf(group);
     const signs = slots.reduce((sum, slot) => sum + slot.length, 0) + leading;
     if (slots.length === 0) {
-      timed = goOn(timed, group[0]!, bar, previous);
+      goOn(timed, group[0]!, bar, previous);
       continue;
     }
     if (slots.some((slot) => slot.token.beats !== undefined)) {
@@ -93,7 +94,7 @@ function timeBars(
       continue;
     }
     const sign = Math.floor(bar / signs);
-    if (leading > 0) timed = goOn(timed, group[0]!, sign * leading, previous);
+    if (leading > 0) goOn(timed, group[0]!, sign * leading, previous);
     const exact = signs === 1 || signs === bar / beat || signs === meter.beats;
     if (signs > 2 * meter.beats) crowded.push(slots[0]!.token);
     timed.push(...shareBar(slots, sign, bar - sign * signs, exact, leading));
@@ -117,18 +118,18 @@ function shareBar(
 }
 
 /** A bar that begins with "/" or holds only "%" goes on with the chord before, in this line or the last. */
-function goOn(timed: readonly Timed[], sign: ChordToken, ticks: Ticks, previous: string | null): Timed[] {
-  const last = timed.at(-1);
-  if (last) return [...timed.slice(0, -1), { ...last, ticks: last.ticks + ticks }];
-  if (previous === null) return [];
-  return [{ token: { ...sign, kind: "chord", text: previous }, ticks, guessed: false }];
+function goOn(timed: Timed[], sign: ChordToken, ticks: Ticks, previous: string | null): void {
+  const last = timed.pop();
+  if (last) timed.push({ ...last, ticks: last.ticks + ticks });
+  else if (previous !== null)
+    timed.push({ token: { ...sign, kind: "chord", text: previous }, ticks, guessed: false });
 }
 
 function barsOf(tokens: readonly ChordToken[]): ChordToken[][] {
   const bars: ChordToken[][] = [[]];
   for (const token of tokens) {
     if (isBar(token)) bars.push([]);
-    else if (token.kind !== "repeat-mark") bars.at(-1)!.push(token);
+    else if (token.kind !== "repeat-mark" && token.kind !== "remark") bars.at(-1)!.push(token);
   }
   return bars.filter((bar) => bar.length > 0);
 }

@@ -153,6 +153,56 @@ export function readMeta(line: string, meta: Meta): false | Found {
   return match && field ? field(meta, match[2]!.slice(0, 200)) : false;
 }
 
+/** Fields written without a colon: "Capo 3", "Key of G", "♩ = 84", "84 bpm", "3/4". */
+const BARE: readonly (readonly [RegExp, string])[] = Object.freeze([
+  [/^capo(?:\s+(?:at|on))?\s+((?:fret\s*)?\d{1,2}(?:st|nd|rd|th)?(?:\s*fret)?)$/iu, "capo"],
+  [/^key(?:\s+of)?\s+(\S+(?:\s+(?:major|minor|m))?)$/iu, "key"],
+  [/^(?:tempo\s+)?((?:[♩♪]|q)\.?\s*=\s*\d{2,3})$/iu, "tempo"],
+  [/^(?:tempo\s+(?=\d)|(?=\d+\s*bpm))(\d{2,3})(?:\s*bpm)?$/iu, "tempo"],
+  [/^(?:time\s+)?(\d{1,2}\/(?:1|2|4|8|16))$/iu, "time"],
+] as const);
+
+/** A field of its own, with or without a colon; a bare one must have a sound value. */
+function readOne(part: string, meta: Meta): false | Found {
+  const told = readMeta(part, meta);
+  if (told !== false) return told;
+  const plain = part.trim().replace(/^\((.*)\)$/u, "$1");
+  for (const [pattern, name] of BARE) {
+    const value = pattern.exec(plain)?.[1];
+    if (value !== undefined && setField(emptyMeta(), name, value) === null)
+      return setField(meta, name, value);
+  }
+  return false;
+}
+
+const PARTS = /\s*[|;•·]\s*|,\s+|\s{2,}|\s+(?=(?:key|tempo|bpm|time|capo|metre|meter)\s*[:=])/iu;
+
+/**
+ * Reads a line at the head of a sheet: one field, or several side by side.
+ * @returns false when the line is none; else the problems
+ * @example readHeadLine("Key: G | Capo 2 | 84 bpm", meta) // => []
+ */
+export function readHeadLine(line: string, meta: Meta): false | SheetProblem["code"][] {
+  const parts = line
+    .slice(0, 400)
+    .split(PARTS)
+    .map((part) => part.trim())
+    .filter((part) => part !== "");
+  if (parts.length > 1 && parts.every((part) => readOne(part, emptyMeta()) !== false))
+    return parts.map((part) => readOne(part, meta)).filter((found) => found !== false && found !== null);
+  const found = readOne(line, meta);
+  return found === false ? false : found === null ? [] : [found];
+}
+
+/** The fields both say, and say differently. */
+export function changedFields(before: Meta, after: Meta): (keyof Meta)[] {
+  const empty = emptyMeta();
+  return (Object.keys(before) as (keyof Meta)[]).filter((field) => {
+    const [was, is, none] = [before[field], after[field], empty[field]].map((value) => JSON.stringify(value));
+    return field !== "tags" && was !== none && is !== was;
+  });
+}
+
 /** Sets one field by name. @returns false when there is no such field */
 export function setField(meta: Meta, name: string, value: string): false | Found {
   const field = FIELDS.get(plainName(name));

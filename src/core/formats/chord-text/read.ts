@@ -7,16 +7,27 @@ import {
   EMPTY_SHEET,
   LONGEST_SHEET,
   type SheetChord,
+  type SheetExtra,
   type SheetLine,
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
-import { type ChordToken, isChord, type Reading, readChordLine, readInline, timesOf } from "./chord-line";
+import {
+  type ChordToken,
+  isChord,
+  LONGEST_CHORD_LINE,
+  type Reading,
+  readChordLine,
+  readInline,
+  readingOf,
+  timesOf,
+} from "./chord-line";
 import { findNaming } from "./find-naming";
 import { MOST_REPEATS, readHeading } from "./heading";
 import { isBar, timeChords } from "./lengths";
-import { emptyMeta, type Meta, readMeta } from "./meta";
+import { changedFields, emptyMeta, type Meta, readHeadLine, readMeta } from "./meta";
 import { type SheetText, sheetLines } from "./sheet-text";
+import { splitHeading } from "./split-heading";
 import { squeeze } from "./squeeze";
 
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
@@ -60,15 +71,21 @@ type OpenRepeat = { readonly from: number; readonly token: ChordToken; readonly 
 
 class TextReader {
   private readonly lines: (SheetText | null)[];
+  /** Where each line stands in the text, from 1: a heading with chords behind it is two lines here. */
+  private readonly numbers: readonly number[];
+  private readonly customs = NAMINGS.map((naming) => readingOf(naming, { tonic: 0, mode: "major" }));
   private readonly meta: Meta = emptyMeta();
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
+  /** What stands before the first section and is no field. */
+  private readonly head: SheetExtra[] = [];
   private reading: Reading;
   private meter: Meter = COMMON_TIME;
   private previous: string | null = null;
   private openRepeat: OpenRepeat | null = null;
   private count = 0;
+  private prefaceEnd: number | null = null;
   /** Lines with chords in brackets, and with chords above. */
   private inline = 0;
   private above = 0;
@@ -77,8 +94,12 @@ class TextReader {
     text: string,
     private readonly options: ReadOptions,
   ) {
-    this.lines = sheetLines(text);
-    this.reading = { naming: "letters", key: null };
+    this.reading = readingOf();
+    const lines = sheetLines(text).flatMap((line, index) =>
+      splitHeading(line, this.reading).map((part) => ({ part, number: index + 1 })),
+    );
+    this.lines = lines.map(({ part }) => part);
+    this.numbers = lines.map(({ number }) => number);
   }
 
   read(): ChordSheet {
@@ -96,6 +117,7 @@ class TextReader {
       ...EMPTY_SHEET,
       ...meta,
       ...arranged,
+      extras: [...this.head, ...arranged.extras],
       meter: options.meter ?? meta.meter,
       key: given ?? guessed?.key ?? null,
       keySure: given !== null || (guessed?.sure ?? false),
@@ -112,7 +134,7 @@ class TextReader {
     const key: Key | null = parsed?.ok ? parsed.value : null;
     const lines = this.lines.flatMap((line) => (line === null || line.text.trim() === "" ? [] : [line]));
     const { naming } = this.options;
-    if (naming && NAMINGS.includes(naming)) return { naming, key };
+    if (naming && NAMINGS.includes(naming)) return readingOf(naming, key);
     const found = findNaming(lines, key);
     if (key === null && found.naming === "letters") this.missKey(lines);
     return found;
@@ -120,13 +142,13 @@ class TextReader {
 
   /** Lines of degrees without a key are words; the person is told once. */
   private missKey(lines: readonly SheetText[]): void {
-    const assumed: Reading = { naming: "degrees", key: { tonic: 0, mode: "major" } };
+    const assumed = readingOf("degrees", { tonic: 0, mode: "major" });
     const like = lines.filter(
-      (line) => !readChordLine(line) && (readChordLine(line, assumed)?.length ?? 0) > 1,
+      (line) => !readChordLine(line, this.reading) && (readChordLine(line, assumed)?.length ?? 0) > 1,
     );
     const [first] = like;
     if (!first || like.length * 4 < lines.length) return;
-    const line = this.lines.indexOf(first) + 1;
+    const line = this.numbers[this.lines.indexOf(first)]!;
     this.problems.push({
       code: "numbers-without-key",
       line,
@@ -141,32 +163,102 @@ class TextReader {
     let plain = 0;
     for (const [index, line] of this.lines.entries()) {
       if (line === null || line.text.trim() === "") continue;
-      const found = readMeta(line.text, meta);
+      const before = { ...meta };
+      const found = readHeadLine(line.text, meta);
       if (found !== false) {
-        if (found) this.say(found, index, 0, line.text.trim().slice(0, 80));
+        for (const code of found) this.say(code, index, 0, line.text.trim().slice(0, 80));
+        const twice = changedFields(before, meta);
+        if (twice.length > 0) {
+          Object.assign(meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
+          this.note(index, "another value of a field");
+        }
         this.lines[index] = null;
         continue;
       }
-      if (readHeading(line.text) || readChordLine(line) || readInline(line.text)) return;
-      if (plain > 1 || !this.isTitle(index)) return;
+      if (readHeading(line.text) || this.isChordsByAnyCustom(line)) return;
       const text = line.text.trim();
-      if (plain === 0 && meta.title === "") meta.title = text.slice(0, 200);
-      else if (meta.by === "") meta.by = text.replace(/^by\s+/iu, "").slice(0, 200);
-      else return;
-      this.lines[index] = null;
-      plain++;
+      if (plain <= 1 && this.isTitle(index) && (plain === 0 ? meta.title === "" : meta.by === "")) {
+        if (plain === 0) meta.title = text.slice(0, 200);
+        else meta.by = text.replace(/^by\s+/iu, "").slice(0, 200);
+        if (text.length > 200) this.note(index, "a long title");
+        this.lines[index] = null;
+        plain++;
+      } else if (!this.isPreface(index)) return;
     }
   }
 
-  /** A plain line at the head is the title (or who by) when a gap, a field, a heading or another title line follows. */
-  private isTitle(index: number): boolean {
-    const next = this.lines[index + 1];
-    if (next === undefined) return false;
-    const text = next?.text ?? "";
-    if (text.trim() === "" || readHeading(text) || readMeta(text, emptyMeta()) !== false) {
-      return this.lines.slice(index + 1).some((line) => line !== null && line.text.trim() !== "");
+  /** Whether a heading comes before any chords: lines up to there speak of the song. */
+  private isPreface(index: number): boolean {
+    this.prefaceEnd ??= this.findPrefaceEnd();
+    return index <= this.prefaceEnd;
+  }
+
+  /** The first heading, where no chords come before it; else -1. */
+  private findPrefaceEnd(): number {
+    for (const [index, line] of this.lines.entries()) {
+      if (line === null) continue;
+      if (readHeading(line.text)) return index;
+      if (this.isChordsByAnyCustom(line)) return -1;
     }
-    return /^by\s/iu.test(text.trim());
+    return -1;
+  }
+
+  /**
+   * A plain line at the head is the title (or who by) when a gap, a field or a heading follows, or one line who it is
+   * by and then one of these.
+   */
+  private isTitle(index: number): boolean {
+    const here = this.lines[index]!.text;
+    const next = this.lines[index + 1];
+    if (next === undefined || /^\s*\p{L}[\p{L} ]{1,19}:\s/u.test(here)) return false;
+    const sungLater = this.lines.slice(index + 1).some((line) => line !== null && line.text.trim() !== "");
+    if (this.ends(index + 1)) return sungLater;
+    const text = next?.text.trim() ?? "";
+    if (/^by\s/iu.test(text)) return true;
+    return (
+      text.length <= 60 &&
+      this.ends(index + 2) &&
+      this.isPreface(index + 2) &&
+      !this.isChordsByAnyCustom(next!)
+    );
+  }
+
+  /** Whether nothing, a heading or a field stands in a line. */
+  private ends(index: number): boolean {
+    const text = this.lines[index]?.text ?? "";
+    return text.trim() === "" || readHeading(text) !== null || readHeadLine(text, emptyMeta()) !== false;
+  }
+
+  /** Whether a line holds chords by some custom: such a line is no title. */
+  private isChordsByAnyCustom(line: SheetText): boolean {
+    return (
+      readInline(line.text, this.reading) !== null ||
+      readChordLine(line, this.reading) !== null ||
+      this.customs.some((reading) => (readChordLine(line, reading)?.length ?? 0) >= 2)
+    );
+  }
+
+  /** Keeps a line of the head as a comment. */
+  private note(index: number, what: string): void {
+    const text = this.lines[index]!.text.trim();
+    this.head.push({ kind: "comment", text, section: null, line: 0 });
+    this.losses.push({ line: this.numbers[index]!, what, text, kept: true });
+  }
+
+  /** Plain lines before the first heading speak of the song; they are no section. */
+  private readPreface(first: number): void {
+    const own = this.lines.slice(0, Math.max(0, first));
+    const sung = own.some(
+      (line, index) =>
+        line !== null &&
+        (readChordLine(line, this.reading) || readInline(line.text, this.reading) || this.readTab(index)),
+    );
+    if (sung) return;
+    for (const [index, line] of own.entries()) {
+      if (line === null || line.text.trim() === "") continue;
+      this.note(index, "a line before the first section");
+      this.lines[index] = null;
+    }
   }
 
   private readBody(): void {
@@ -174,6 +266,7 @@ class TextReader {
     const chord = (text: string) => isChord(text, reading);
     const headings = lines.map((line) => (line === null ? null : readHeading(line.text, chord)));
     const headed = headings.some((heading) => heading !== null);
+    this.readPreface(headings.findIndex((heading) => heading !== null));
     let current: Draft | null = null;
     let gap = false;
     for (let index = 0; index < lines.length; index++) {
@@ -193,12 +286,22 @@ class TextReader {
       const tab = this.readTab(index);
       if (tab) {
         current.extras.push({ kind: "tab", text: tab.text, line: current.lines.length });
-        this.losses.push({ line: index + 1, what: "tab", text: tab.text, kept: true });
+        this.losses.push({ line: this.numbers[index]!, what: "tab", text: tab.text, kept: true });
         index += tab.lines - 1;
+        continue;
+      }
+      if (readMeta(line.text, emptyMeta()) === null) {
+        this.remark(current, line.text.trim(), index, "a field in the middle of the song");
         continue;
       }
       if (this.readChords(line, index, current, headings)) index++;
     }
+  }
+
+  /** Keeps words that are not sung beside the line that comes next. */
+  private remark(draft: Draft, text: string, index: number, what: string): void {
+    draft.extras.push({ kind: "comment", text, line: draft.lines.length });
+    this.losses.push({ line: this.numbers[index]!, what, text, kept: true });
   }
 
   private begin(draft: Draft): Draft {
@@ -225,16 +328,8 @@ class TextReader {
     const tokens = inline ? null : readChordLine(line, this.reading);
     if (inline) {
       this.inline++;
-      const signs = inline.chords.map(
-        (chord): ChordToken => ({
-          kind: chord.ok ? "chord" : "unreadable",
-          text: chord.text,
-          column: chord.column,
-          source: chord.source,
-        }),
-      );
-      this.unreadable(signs, index, 1);
-      this.put(draft, signs, { text: inline.words, columns: [] }, index);
+      this.unreadable(inline.signs, index, 1);
+      this.put(draft, inline.signs, { text: inline.words, columns: [] }, index);
       return false;
     }
     if (tokens) {
@@ -273,6 +368,7 @@ class TextReader {
 
   /** Sets chords over words, line by line; repeat signs play lines again. */
   private put(draft: Draft, tokens: readonly ChordToken[], below: SheetText, index: number): void {
+    for (const { kind, text } of tokens) if (kind === "remark") this.remark(draft, text, index, "a remark");
     const mark = tokens.findLast((token) => token.kind === "repeat-mark");
     const sungMark = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu.exec(below.text);
     const text = sungMark ? { text: sungMark[1]!, columns: below.columns } : below;
@@ -335,6 +431,7 @@ class TextReader {
         at: place(token.column),
         ticks,
         guessed,
+        ...(token.unsure && { unsure: true }),
       }),
     );
     return { words, chords };
@@ -349,7 +446,7 @@ class TextReader {
   ): void {
     this.problems.push({
       code,
-      line: index + 1,
+      line: this.numbers[index]!,
       column: source + 1,
       text,
       ...(suggestions && { suggestions }),

@@ -1,7 +1,7 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song";
-import { type ChordToken, type Reading, readChordLine } from "../chord-text/chord-line";
+import { type ChordToken, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";
 import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { isBar, timeChords } from "../chord-text/lengths";
@@ -61,15 +61,19 @@ class ProReader {
   private readonly drafts: Draft[] = [];
   private readonly fingerings: SheetFingering[] = [];
   private readonly head: { kind: "comment" | "directive" | "tab" | "grid"; text: string }[] = [];
-  private reading: Reading = { naming: "letters", key: null };
+  private reading: Reading = readingOf();
   private meter: Meter = COMMON_TIME;
   private current: Draft | null = null;
   private open: Environment | null = null;
+  /** What \`{chorus}\` plays again. */
+  private lastChorus: Draft | null = null;
   /** A block of lines that are kept as they stand; it may be inside another environment. */
   private block: { readonly name: string; readonly line: number; readonly lines: string[] } | null = null;
   private use: Draft["use"] = { shift: 0, tempo: null, meter: null };
   private transpose = 0;
   private beats: { text: string; line: number } | null = null;
+  /** Which chords of the next line are not sure, from 1. */
+  private unsure: readonly number[] = [];
   private previous: string | null = null;
   private gap = true;
 
@@ -109,9 +113,9 @@ class ProReader {
 
   private findReading(): Reading {
     const { naming } = this.options;
-    if (naming) return { naming, key: null };
+    if (naming) return readingOf(naming);
     const told = this.lines.find((line) => line.kind === "directive" && line.name === "x_naming");
-    if (told?.kind === "directive" && told.value === "letters") return { naming: "letters", key: null };
+    if (told?.kind === "directive" && told.value === "letters") return readingOf();
     const sung = this.lines.flatMap((line) => (line.kind === "song" ? [sheetText(line.text)] : []));
     return findNaming(sung, null);
   }
@@ -169,6 +173,12 @@ class ProReader {
     x_beats: (value, _text, line) => {
       this.beats = { text: value, line };
     },
+    x_unsure: (value, text, line) => {
+      this.unsure = value.trim().split(/\s+/u).map(Number);
+      if (this.unsure.every((place) => Number.isInteger(place) && place >= 1)) return;
+      this.say("bad-beats", line, text.slice(0, 80));
+      this.unsure = [];
+    },
     x_pickup: (value, text, line) => {
       const ticks = ticksOfBeats(Number(value), beatUnitOf(this.meter));
       if (this.current && ticks !== null && ticks >= 0) this.current.pickup = ticks;
@@ -183,6 +193,7 @@ class ProReader {
   };
 
   private replaceLast(draft: Draft): void {
+    if (this.lastChorus === this.drafts.at(-1)) this.lastChorus = draft;
     this.drafts[this.drafts.length - 1] = draft;
     this.current = draft;
   }
@@ -263,13 +274,14 @@ class ProReader {
   private begin(label: string | null, kind: SectionKind): Draft {
     this.current = newDraft(label?.slice(0, 80) ?? null, kind, 1, this.use);
     this.drafts.push(this.current);
+    if (kind === "chorus") this.lastChorus = this.current;
     this.previous = null;
     this.gap = false;
     return this.current;
   }
 
   private playChorus(value: string, text: string, line: number): void {
-    const chorus = this.drafts.findLast((draft) => draft.kind === "chorus" && !draft.again);
+    const chorus = this.lastChorus;
     if (!chorus) {
       this.say("bad-directive", line, text.slice(0, 80));
       this.keep("directive", text, line, "directive {chorus}");
@@ -352,7 +364,8 @@ class ProReader {
         this.keep("comment", `{comment: ${written.slice(1).trim()}}`, line, "remark at a word");
         continue;
       }
-      const letters = toLetters(written.replace(/^\((.*)\)$/u, "$1"), this.reading.naming);
+      const asked = /^(.+)\?$/u.exec(written);
+      const letters = toLetters((asked?.[1] ?? written).replace(/^\((.*)\)$/u, "$1"), this.reading.naming);
       const kind = letters === null ? "unreadable" : "chord";
       if (written === "") continue;
       if (letters === null)
@@ -368,6 +381,7 @@ class ProReader {
         text: (letters ?? written).slice(0, 40),
         column: words.length,
         source: match.index,
+        ...(asked && letters !== null && { unsure: true }),
       });
     }
     return { words: words + text.slice(from), tokens };
@@ -388,8 +402,10 @@ class ProReader {
         at: place(token.column),
         ticks: given?.[index]?.ticks ?? ticks,
         guessed: given?.[index]?.guessed ?? guessed,
+        ...((token.unsure || this.unsure.includes(index + 1)) && { unsure: true }),
       }),
     );
+    this.unsure = [];
     this.previous = chords.at(-1)?.symbol ?? previous;
     draft.lines.push({ words, chords });
   }

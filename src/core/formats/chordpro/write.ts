@@ -24,7 +24,7 @@ const ENVIRONMENT: Readonly<Record<SectionKind, string>> = Object.freeze({
 
 /**
  * Writes a sheet as ChordPro. Beats, pickups and repeats, which ChordPro has no word for, stand in directives of our
- * own (`x_beats`, `x_pickup`, `x_repeat`), which other programs pass over; they are named in `losses`.
+ * own (`x_beats`, `x_pickup`, `x_repeat`, `x_unsure`), which other programs pass over; they are named in `losses`.
  * @returns the text, and what other programs will not see of it
  */
 export function writeChordPro(sheet: ChordSheet): { text: string; losses: SheetLoss[] } {
@@ -138,6 +138,11 @@ class ProWriter {
       this.out.push(`{x_beats: ${beats.join(" ")}}`);
       this.lose("the beats of chords", line.words);
     }
+    const unsure = line.chords.flatMap((chord, index) => (chord.unsure ? [index + 1] : []));
+    if (unsure.length > 0) {
+      this.out.push(`{x_unsure: ${unsure.join(" ")}}`);
+      this.lose("which chords are not sure", line.words);
+    }
     this.out.push(inBrackets({ ...line, words: this.plainWords(line.words) }));
   }
 
@@ -160,7 +165,9 @@ class ProWriter {
         ({ words, chords }) =>
           words === "" &&
           chords.length > 0 &&
-          chords.every((chord) => !chord.guessed && chord.ticks > 0 && chord.ticks % beat === 0) &&
+          chords.every(
+            (chord) => !chord.guessed && !chord.unsure && chord.ticks > 0 && chord.ticks % beat === 0,
+          ) &&
           chords.reduce((sum, chord) => sum + chord.ticks, 0) % bar === 0,
       );
     if (!fits) return null;

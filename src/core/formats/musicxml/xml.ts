@@ -20,7 +20,7 @@ const DEEPEST = 60;
  */
 export function parseXml(text: string): Result<Element, XmlProblem> {
   if (text.length > LONGEST_XML) return fail({ code: "too-large" });
-  if (/<!ENTITY|<!DOCTYPE[^>[]*\[/iu.test(text)) return fail({ code: "entities" });
+  if (/<!ENTITY|<!DOCTYPE[^<>[]*\[/iu.test(text)) return fail({ code: "entities" });
   if (depthOf(text) > DEEPEST) return fail({ code: "too-deep" });
   try {
     const parser = new XMLParser({
@@ -82,18 +82,17 @@ const NAMED: Readonly<Record<string, string>> = Object.freeze({
   apos: "'",
 });
 
-/** The five names and numbers XML always knows; nothing else is expanded. */
+/** The five names and numbers XML always knows; nothing else is expanded. Control signs become spaces. */
 function decode(text: string): string {
-  return text.replaceAll(
-    /&(?:#(\d{1,7})|#x([\da-f]{1,6})|(amp|lt|gt|quot|apos));/giu,
-    (whole, dec, hex, name) => {
+  return text
+    .replaceAll(/[\p{Cc}\p{Cs}]/gu, " ")
+    .replaceAll(/&(?:#(\d{1,7})|#x([\da-f]{1,6})|(amp|lt|gt|quot|apos));/giu, (whole, dec, hex, name) => {
       if (name) return NAMED[String(name).toLowerCase()] ?? whole;
       const code = dec ? Number(dec) : Number.parseInt(hex, 16);
       return code > 31 && code <= 0x10ffff && !(code >= 0xd800 && code <= 0xdfff)
         ? String.fromCodePoint(code)
         : " ";
-    },
-  );
+    });
 }
 
 export const childOf = (element: Element | undefined, name: string): Element | undefined =>

@@ -1,0 +1,46 @@
+import { type ChordToken, LONGEST_CHORD_LINE, type Reading, readChordLine, readingOf } from "./chord-line";
+import { kindOfLabel, readHeading } from "./heading";
+import { emptyMeta, readMeta } from "./meta";
+import type { SheetText } from "./sheet-text";
+
+/** "Intro: G D", "[Intro] G D" and "Intro  G D"; the last only before chords. */
+const PREFIXES = [
+  { pattern: /^\s*\[([^[\]]{1,80})\]:?\s+(?=\S)/u, bare: false },
+  { pattern: /^\s*([^:|[\]{}]{1,40}):\s+(?=\S)/u, bare: false },
+  { pattern: /^\s*(\p{L}[\p{L} -]{2,20}?(?:\s?\d{1,2})?)\s+(?=[A-G|])/u, bare: true },
+] as const;
+
+/**
+ * Cuts a heading off the line it shares with what follows it. Both parts keep their columns, so that chords still
+ * stand over the words of the line below.
+ * @returns the line alone where it holds no heading or nothing else
+ * @example splitHeading(sheetText("Intro: G D")).map((line) => line.text) // => ["Intro:", "       G D"]
+ */
+export function splitHeading(line: SheetText, reading: Reading = readingOf()): SheetText[] {
+  if (line.text.length > LONGEST_CHORD_LINE) return [line];
+  for (const { pattern, bare } of PREFIXES) {
+    const match = pattern.exec(line.text);
+    if (!match || readHeading(line.text)) continue;
+    const label = match[1]!.trim();
+    const from = match[0].length;
+    const rest = " ".repeat(from) + line.text.slice(from);
+    const chords = readChordLine(rest, reading);
+    // "Tag: slow" is a field, "Tag: G D" a heading.
+    if (countChords(chords) === 0 && readMeta(line.text, emptyMeta()) !== false) continue;
+    const known = kindOfLabel(label) !== "other" && readHeading(`[${label}]`) !== null;
+    const splits = bare
+      ? known && readHeading(label) !== null && countChords(chords) >= 2
+      : known || (pattern === PREFIXES[0].pattern && countChords(chords) >= 1 && readHeading(`[${label}]`));
+    if (!splits) continue;
+    if (/^\s*\([^()]*\)$/u.test(rest) && countChords(chords) === 0)
+      return [{ ...line, text: `${label} ${rest.trim()}`, columns: line.columns }];
+    return [
+      { text: `[${label}]`, columns: line.columns },
+      { text: rest, columns: line.columns },
+    ];
+  }
+  return [line];
+}
+
+const countChords = (tokens: readonly ChordToken[] | null): number =>
+  tokens?.filter((token) => token.kind === "chord").length ?? 0;
