@@ -27,6 +27,20 @@ export const newDraft = (
 /** The sections of one name: the first, and each by what it holds. */
 type Named = { first: number | null; readonly byContent: Map<string, number> };
 
+const contentOf = ({ pickup, lines }: Pick<SheetSection, "pickup" | "lines">): string =>
+  JSON.stringify([pickup, lines]);
+
+/** The section of the same name that holds just what a draft holds. */
+function sameContent(
+  { first, byContent }: Named,
+  draft: Draft,
+  sections: readonly SheetSection[],
+): number | null {
+  if (first === null) return null;
+  if (byContent.size === 0) byContent.set(contentOf(sections[first]!), first);
+  return byContent.get(contentOf(draft)) ?? null;
+}
+
 /** Sections once each; a heading alone, or the same again under the same heading, is another use. */
 export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" | "form" | "extras"> {
   const sections: SheetSection[] = [];
@@ -40,11 +54,10 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
     const label = draft.label ?? (drafts.length > 1 ? `Part ${index + 1}` : "Song");
     const same = byLabel.get(label.toLowerCase()) ?? { first: null, byContent: new Map() };
     byLabel.set(label.toLowerCase(), same);
-    const content = JSON.stringify([draft.pickup, draft.lines]);
     const empty = draft.lines.length === 0;
     // "Chorus" alone is the one chorus there is, where the sheet calls it otherwise ("Refrain", "Chorus 1").
     const only = empty && draft.extras.length === 0 && draft.kind === "chorus" && choruses.length === 1;
-    const named = empty ? same.first : (same.byContent.get(content) ?? null);
+    const named = empty ? same.first : sameContent(same, draft, sections);
     const again = draft.again ? known.get(draft.again) : (named ?? (only ? choruses[0] : undefined));
     const section =
       again ??
@@ -56,8 +69,8 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
         melodyRange: draft.melodyRange,
       }) - 1;
     if (again === undefined) {
-      same.first ??= section;
-      same.byContent.set(content, section);
+      if (same.first === null) same.first = section;
+      else same.byContent.set(contentOf(draft), section);
       if (draft.kind === "chorus") choruses.push(section);
     }
     known.set(draft, section);

@@ -22,6 +22,7 @@ export {
   type ChordSheet,
   EMPTY_SHEET,
   LONGEST_SHEET,
+  NOTHING_READ,
   type SheetChord,
   type SheetExtra,
   type SheetFingering,

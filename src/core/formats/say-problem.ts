@@ -1,5 +1,5 @@
 import { assertNever } from "../base";
-import { LONGEST_SHEET, type SheetLoss, type SheetProblem } from "./sheet";
+import { LONGEST_SHEET, MOST_SHEET_LINES, type SheetLoss, type SheetProblem } from "./sheet";
 
 /** The sentence for a problem: what, where, and what to do. */
 export function saySheetProblem(problem: SheetProblem): string {
@@ -11,6 +11,8 @@ export function saySheetProblem(problem: SheetProblem): string {
       return "There is nothing here yet. Paste a song, chords over its words.";
     case "too-long":
       return `This text has ${Number(problem.text).toLocaleString("en")} characters; a song sheet may have ${LONGEST_SHEET.toLocaleString("en")}. Paste one song at a time.`;
+    case "too-many-lines":
+      return `This text has ${Number(problem.text).toLocaleString("en")} lines; a song sheet may have ${MOST_SHEET_LINES.toLocaleString("en")}. Paste one song at a time.`;
     case "no-chords":
       return "No line of chords was found. The words and headings are kept; put chords under them in the Song room.";
     case "unreadable-chord":

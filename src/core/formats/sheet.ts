@@ -65,7 +65,7 @@ export type SheetChord = {
   readonly ticks: Ticks;
   readonly guessed: boolean;
   /** Marked as not sure where it was written down. */
-  readonly unsure?: true;
+  readonly unsure?: true | undefined;
 };
 
 /** Stands before a line of a section (past the last line: at its end); without a section, at the head of the song. */
@@ -84,6 +84,7 @@ export type SheetProblem = {
   readonly code:
     | "empty"
     | "too-long"
+    | "too-many-lines"
     | "no-chords"
     | "unreadable-chord"
     | "bad-key"
@@ -106,6 +107,14 @@ export type SheetProblem = {
   readonly suggestions?: readonly string[];
 };
 
+/** Problems after which there is nothing to make a song of. */
+export const NOTHING_READ: ReadonlySet<SheetProblem["code"]> = new Set([
+  "empty",
+  "too-long",
+  "too-many-lines",
+  "bad-file",
+]);
+
 /** Something a sheet says that the song cannot hold as it is; where it is kept, `kept` is true. */
 export type SheetLoss = {
   readonly line: number;
@@ -114,8 +123,9 @@ export type SheetLoss = {
   readonly kept: boolean;
 };
 
-/** The longest text that is read, in characters. */
+/** The longest text that is read, in characters and in lines. */
 export const LONGEST_SHEET = 200_000;
+export const MOST_SHEET_LINES = 6000;
 
 export const EMPTY_SHEET: ChordSheet = Object.freeze({
   title: "",

@@ -10,6 +10,7 @@ import {
   decodeText,
   isPack,
   LONGEST_SHEET,
+  NOTHING_READ,
   readOptionsOf,
   readSongFile,
   readSongText,
@@ -108,7 +109,7 @@ export function NewSong() {
   };
   const make = async () => {
     const now = readSource(source, adjustments);
-    const fatal = now.sheet.problems.find((one) => one.code === "empty" || one.code === "too-long");
+    const fatal = now.sheet.problems.find((one) => NOTHING_READ.has(one.code));
     if (now.problem || fatal) return setProblem(now.problem || saySheetProblem(fatal!));
     setBusy(true);
     setProblem("");

@@ -3,7 +3,7 @@
 import { type FormEvent, useEffect, useMemo, useState } from "react";
 import { moveChord, parseChord } from "@/core/chord";
 import { type EvidenceSource, evidenceOf, type Question, type Spot, weighEvidence } from "@/core/evidence";
-import { LONGEST_SHEET, readSheet, saySheetProblem, versionOfSheet } from "@/core/formats";
+import { LONGEST_SHEET, NOTHING_READ, readSheet, saySheetProblem, versionOfSheet } from "@/core/formats";
 import {
   add,
   type Body,
@@ -191,7 +191,7 @@ function NewSource() {
   const put = (event: FormEvent) => {
     event.preventDefault();
     const sheet = readSheet(text);
-    const found = sheet.problems.find((one) => ["empty", "too-long", "no-chords"].includes(one.code));
+    const found = sheet.problems.find((one) => NOTHING_READ.has(one.code) || one.code === "no-chords");
     if (found || text.length > 60_000)
       return setProblem(
         found ? saySheetProblem(found) : "A source may have 60,000 characters. Paste this song only.",

@@ -3,6 +3,7 @@ import {
   type Adjustments,
   adjustSheet,
   type ChordSheet,
+  NOTHING_READ,
   type ReadFile,
   readOptionsOf,
   readSongFile,
@@ -69,9 +70,6 @@ export type MadeSong =
       readonly doubles: Awaited<ReturnType<typeof findDoubles>>;
     };
 
-/** Problems after which there is nothing to make a song of. */
-const FATAL = new Set(["empty", "too-long", "bad-file"]);
-
 /** Reads and makes a song; nothing is made of what cannot be read, or of a double that was not asked for. */
 export async function createSong(
   database: Database,
@@ -81,7 +79,7 @@ export async function createSong(
   if (!read.ok) return read;
   const { text } = read.value;
   const sheet = adjustSheet(read.value.sheet, input.adjustments);
-  if (sheet.problems.some((problem) => FATAL.has(problem.code))) return fail(sheet);
+  if (sheet.problems.some((problem) => NOTHING_READ.has(problem.code))) return fail(sheet);
   const fileName = "name" in input.content ? titleOfFile(input.content.name) : "";
   const title = input.title.trim() || sheet.title.trim() || fileName || "Untitled song";
   const doubles = input.double ? [] : await findDoubles(database, title);

@@ -1,6 +1,7 @@
 import { type Naming, parseChord, toLetters } from "../../chord";
 import type { Key } from "../../pitch";
 import { type SheetText, sheetText } from "./sheet-text";
+import { signsOf } from "./signs";
 
 /** One sign of a chord line. `text` is the chord in letters; `column` is where it stands on screen. */
 export type ChordToken = {
@@ -21,10 +22,10 @@ export type ChordToken = {
   /** Where it begins in the text, from 0. */
   readonly source: number;
   /** Beats written with it: "C(2)". */
-  readonly beats?: number;
-  readonly written?: string;
+  readonly beats?: number | undefined;
+  readonly written?: string | undefined;
   /** Written with a question mark: "Am?". */
-  readonly unsure?: true;
+  readonly unsure?: true | undefined;
 };
 
 /** How the chords of a sheet are written, and what its words were read as: songs say the same few chords often. */
@@ -32,17 +33,28 @@ export type Reading = {
   readonly naming: Naming;
   readonly key: Key | null;
   readonly known: Map<string, readonly Sign[] | null>;
+  readonly bracketed: Map<string, Bracketed | null>;
+  /** Lines it has read. */
+  readonly lines: WeakMap<SheetText, ChordToken[] | null>;
+  /** Told of each line that is looked at. */
+  readonly onStep: (() => void) | undefined;
 };
 
+type Bracketed = Pick<InlineChord, "text" | "ok" | "unsure">;
+
 /** A reading for one sheet. */
-export const readingOf = (naming: Naming = "letters", key: Key | null = null): Reading => ({
+export const readingOf = (
+  naming: Naming = "letters",
+  key: Key | null = null,
+  onStep?: (() => void) | undefined,
+): Reading => ({
   naming,
   key,
   known: new Map(),
+  bracketed: new Map(),
+  lines: new WeakMap(),
+  onStep,
 });
-
-/** A longer line is words: nobody writes so many chords in one. */
-export const LONGEST_CHORD_LINE = 2000;
 
 const BAR = /^(?:\|{1,2}\.?|‖|\]|\[)$/u;
 const REPEAT_MARK = /^\(?(?:[x×](\d{1,2})|(\d{1,2})[x×])\)?$/iu;
@@ -50,36 +62,36 @@ const REPEAT_MARK = /^\(?(?:[x×](\d{1,2})|(\d{1,2})[x×])\)?$/iu;
 const CHORDLIKE = /^(?:H|[A-H](?:(?:[#b♯♭]|m|M|sus|add|dim|aug|maj|[/(+°ø])\S{0,11}|\S{0,4}\d\S{0,6}))$/u;
 /** Words in brackets, told from a chord in brackets by four small letters in a row. */
 const REMARK = /^\((?=[^()|]*\p{Ll}{4})(?!add|dim|maj|aug|sus)[^()|]{1,80}\)$/u;
-const SIGNS = /(?<!\S)\((?=[^()|]*\p{Ll}{4})[^()|]{1,80}\)(?!\S)|\|{1,2}:|:\|{1,2}:?|\|{1,2}\.?|‖|[^\s|]+/gu;
 /** "des", "es" or "as" alone in a line is a word. */
 const GERMAN_WORD = /^\s*(?:[a-h](?:is|es)|[ae]s)\s*$/u;
-/** In syllables a sign or a mode may stand apart: "Fa dièse", "La mineur". */
-const SYLLABLE_SIGNS =
-  /\|{1,2}:|:\|{1,2}:?|\|{1,2}\.?|‖|[^\s|]+(?:\s+(?:dièse|diese|diesis|sostenido|bémol|bemol|bemolle|mineur|majeur|minore|maggiore|menor|mayor|m(?!\S))\S*)*/giu;
-
 /**
  * Reads a line of chords, or null when it is not one. A word among several chords that looks meant as a
  * chord is kept as unreadable rather than making the line words.
  * @example readChordLine("| G / / D |")?.map((token) => token.kind) // => ["bar", "chord", "again", "again", "chord", "bar"]
  */
 export function readChordLine(line: string | SheetText, reading: Reading = readingOf()): ChordToken[] | null {
-  const { text, columns } = typeof line === "string" ? sheetText(line) : line;
+  if (typeof line === "string") return readNewLine(sheetText(line), reading);
+  let found = reading.lines.get(line);
+  if (found === undefined) {
+    found = readNewLine(line, reading);
+    reading.lines.set(line, found);
+  }
+  return found;
+}
+
+function readNewLine({ text, columns }: SheetText, reading: Reading): ChordToken[] | null {
+  reading.onStep?.();
   const tokens: ChordToken[] = [];
-  if (text.length > LONGEST_CHORD_LINE) return null;
   if (reading.naming === "german" && GERMAN_WORD.test(text)) return null;
-  const signs = reading.naming === "syllables" ? SYLLABLE_SIGNS : SIGNS;
-  const barred = /(?:^|\s)\|/u.test(text);
+  const barred = text.includes("|") && /(?:^|\s)\|/u.test(text);
   let strange = 0;
-  for (const match of text.matchAll(signs)) {
+  for (const { raw, from } of signsOf(text, reading.naming)) {
     // Between bar lines whatever stands among chords is meant as one.
-    const known = readSign(match[0], reading);
+    const known = readSign(raw, reading);
     if (!known) strange++;
-    const found = known ?? (barred ? unreadableSign(match[0]) : null);
+    const found = known ?? (barred ? unreadableSign(raw) : null);
     if (!found) return null;
-    for (const { skip, ...token } of found) {
-      const source = match.index + skip;
-      tokens.push({ ...token, source, column: columns[source]! });
-    }
+    for (const sign of found) tokens.push(placed(sign, from + sign.skip, columns[from + sign.skip]!));
   }
   const chords = tokens.filter((token) => token.kind === "chord").length;
   const unreadable = tokens.filter((token) => token.kind === "unreadable").length;
@@ -88,6 +100,16 @@ export function readChordLine(line: string | SheetText, reading: Reading = readi
   if ((chords === 0 && !held) || chords < 2 * strange) return null;
   return unreadable <= chords ? withoutSeparators(tokens) : null;
 }
+
+const placed = (sign: Sign, source: number, column: number): ChordToken => ({
+  kind: sign.kind,
+  text: sign.text,
+  column,
+  source,
+  beats: sign.beats,
+  written: sign.written,
+  unsure: sign.unsure,
+});
 
 type Sign = Omit<ChordToken, "column" | "source"> & { readonly skip: number };
 
@@ -119,8 +141,17 @@ function readNewSign(raw: string, reading: Reading): Sign[] | null {
 
 const unreadableSign = (raw: string): Sign[] => [{ kind: "unreadable", text: raw.slice(0, 40), skip: 0 }];
 
+/** How a chord begins by each custom, brackets apart: a quick look that spares most words a closer one. */
+const BEGINS_A_CHORD: Readonly<Record<Naming, RegExp>> = Object.freeze({
+  letters: /^[([]?\s*[A-GNn]/u,
+  german: /^[([]?\s*[A-HNa-hn]/u,
+  syllables: /^[([]?\s*[\p{Lu}n]/u,
+  degrees: /^[([]?\s*[#♯b♭1-7Nn]/u,
+});
+
 /** A chord with what people put about it: brackets, a comma, a star, beats in brackets. */
 function readChordSign(raw: string, reading: Reading): Sign | null {
+  if (!BEGINS_A_CHORD[reading.naming].test(raw)) return null;
   const counted = /^(.+?)\((1|2|3|4|8|12|16)\)$/u.exec(raw);
   const inner = counted && toLetters(counted[1]!, reading.naming, reading.key);
   if (inner) return { kind: "chord", text: inner, skip: 0, beats: Number(counted[2]), written: raw };
@@ -185,13 +216,14 @@ export type InlineLine = {
  */
 export function readInline(line: string, reading: Reading = readingOf()): InlineLine | null {
   if (!line.includes("[")) return null;
+  reading.onStep?.();
   const chords: InlineChord[] = [];
   const signs: ChordToken[] = [];
   let words = "";
   let from = 0;
   for (const match of line.matchAll(/\[([^[\]]{1,40})\]|(?<!\S)\|{1,2}(?!\S)/gu)) {
     const place = { source: match.index, column: 0 };
-    const chord = match[1] === undefined ? null : bracketed(match[1].trim(), reading);
+    const chord = match[1] === undefined ? null : readBracketed(match[1], reading);
     if (match[1] !== undefined && !chord) continue;
     words += line.slice(from, match.index);
     place.column = words.length;
@@ -204,10 +236,17 @@ export function readInline(line: string, reading: Reading = readingOf()): Inline
   return chords.some((chord) => chord.ok) ? { words: words + line.slice(from), chords, signs } : null;
 }
 
-function bracketed(text: string, reading: Reading): Pick<InlineChord, "text" | "ok" | "unsure"> | null {
-  const sign = readChordSign(text, reading);
-  if (sign) return { text: sign.text, ok: true, ...(sign.unsure && { unsure: true }) };
-  return CHORDLIKE.test(text) ? { text, ok: false } : null;
+/** What stands in square brackets: a chord, something meant as one, or null. */
+function readBracketed(written: string, reading: Reading): Bracketed | null {
+  let found = reading.bracketed.get(written);
+  if (found === undefined) {
+    const text = written.trim();
+    const sign = readChordSign(text, reading);
+    if (sign) found = { text: sign.text, ok: true, ...(sign.unsure && { unsure: true }) };
+    else found = CHORDLIKE.test(text) ? { text, ok: false } : null;
+    reading.bracketed.set(written, found);
+  }
+  return found;
 }
 
 /** Whether a text is a chord by this reading. */

@@ -10,21 +10,43 @@ type Count = { readonly lines: number; readonly chords: number; readonly tokens:
  * How the chords of a whole sheet are written. No single word decides: another custom than letters is taken only
  * when it reads more of the sheet than letters do.
  */
-export function findNaming(lines: readonly SheetText[], key: Key | null): Reading {
-  const by = (naming: Naming) => countBy(lines, readingOf(naming, key));
+export function findNaming(
+  lines: readonly SheetText[],
+  key: Key | null,
+  onStep?: (() => void) | undefined,
+): Reading {
+  const readings = new Map<Naming, Reading>();
+  const by = (naming: Naming) => {
+    const sought = SOUGHT[naming];
+    const reading = readingOf(naming, key, onStep);
+    readings.set(naming, reading);
+    return sought && !isThere(lines, sought) ? NONE : countBy(lines, reading);
+  };
   const letters = by("letters");
   const german = by("german");
   const syllables = by("syllables");
   const degrees = key === null ? null : by("degrees");
-  const readings: [Naming, number][] = [
+  const counts: [Naming, number][] = [
     ["letters", letters.chords],
     ["german", isGerman(german, letters) ? german.chords : 0],
     ["syllables", prevails(syllables, letters) ? syllables.chords : 0],
     ["degrees", degrees && prevails(degrees, letters) ? degrees.chords : 0],
   ];
-  const [naming] = readings.reduce((best, one) => (one[1] > best[1] ? one : best));
-  return readingOf(naming, key);
+  const [naming] = counts.reduce((best, one) => (one[1] > best[1] ? one : best));
+  return readings.get(naming)!;
 }
+
+/** What a custom cannot do without, where it is looked for at all: a quick look that spares most sheets a closer one. */
+const SOUGHT: Readonly<Record<Naming, RegExp | null>> = Object.freeze({
+  letters: null,
+  german: /(?:^|[\s[(/|-])(?:[Hh](?!\p{L}{2})|[A-Ga-g](?:is|es)|[AaEe]s)/u,
+  syllables: /(?:^|[\s[(|-])(?:do|ut|r[eé]|mi|f[aá]|sol|l[aá]|s[ií])/iu,
+  degrees: /(?:^|[\s[(|-])[#♯b♭]?[1-7]/u,
+});
+const NONE: Count = Object.freeze({ lines: 0, chords: 0, tokens: [] });
+
+const isThere = (lines: readonly SheetText[], sought: RegExp): boolean =>
+  lines.some((line) => sought.test(line.text));
 
 /** Three chords at least, and hardly any in letters: those are seldom words. */
 const prevails = (count: Count, letters: Count): boolean =>

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { readChordPro } from "../chordpro";
 import { readHeading } from "./heading";
 import { emptyMeta, readHeadLine } from "./meta";
 import { readChordText } from "./read";
@@ -307,6 +308,37 @@ describe("small words in a sheet written with H", () => {
     const sheet = readChordText("[Verse]\nG  D  Hm\nlight");
     expect(sheet.naming).toBe("letters");
     expect(sheet.problems).toMatchObject([{ code: "unreadable-chord", text: "Hm", suggestions: ["Bm"] }]);
+  });
+});
+
+describe("what reading costs (law)", () => {
+  const pieces = fc.constantFrom(
+    ...["G C D", "light on", "[Verse]", "[", "(((", "| | |", "x32", "Key: A", "{c: x}", "{soc}", "{chorus}"],
+    ...[
+      "|: G :| x32",
+      "Do Sol Lam",
+      "H7 Em H7",
+      "1 4 5",
+      "e|--0--|",
+      "",
+      "Intro: G D",
+      "(abcd (abcd",
+      "::::",
+    ],
+  );
+  it.each([
+    ["chords over words", readChordText],
+    ["ChordPro", readChordPro],
+  ])("%s: at most 16 looks a line, whatever the lines", (_name, read) => {
+    fc.assert(
+      fc.property(fc.array(pieces, { maxLength: 12 }), fc.integer({ min: 1, max: 40 }), (lines, times) => {
+        let steps = 0;
+        const text = Array.from({ length: times }, () => lines.join("\n")).join("\n");
+        read(text, { key: "G", onStep: () => steps++ });
+        expect(steps).toBeLessThanOrEqual(16 * text.split("\n").length);
+      }),
+      { numRuns: 200 },
+    );
   });
 });
 

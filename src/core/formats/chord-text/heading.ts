@@ -22,7 +22,8 @@ export const MOST_REPEATS = 32;
 export type Heading = { readonly label: string; readonly kind: SectionKind; readonly repeat: number };
 
 /** Small letters without marks: "Strophe", "STROPHE" and "Refrão" are found by one spelling. */
-const fold = (text: string): string =>
+const fold = (text: string): string => (/^[\x20-\x7E]*$/u.test(text) ? text.toLowerCase() : foldMarks(text));
+const foldMarks = (text: string): string =>
   text
     .normalize("NFD")
     .replaceAll(/\p{Mn}/gu, "")
@@ -31,9 +32,15 @@ const fold = (text: string): string =>
     .replaceAll("ł", "l")
     .toLowerCase();
 
+/** What known words begin with, up to a space or dash: most lines of a song begin otherwise. */
+const FIRST_WORDS: ReadonlySet<string> = new Set(
+  [...KIND_OF_WORD.keys()].map((word) => /^\p{L}+/u.exec(word)![0]),
+);
+
 /** The longest known word the label begins with, and what follows it. */
 function knownWord(label: string): { word: string; rest: string } | null {
   const folded = fold(label.trim());
+  if (!FIRST_WORDS.has(/^\p{L}+/u.exec(folded)?.[0] ?? "")) return null;
   const ends = [...folded.matchAll(/(?<=[\p{L}\d])(?=[^\p{L}]|$)/gu)].map((match) => match.index);
   for (const end of ends.slice(0, 4).toReversed()) {
     const word = folded.slice(0, end);

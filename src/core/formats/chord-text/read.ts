@@ -6,6 +6,7 @@ import {
   type ChordSheet,
   EMPTY_SHEET,
   LONGEST_SHEET,
+  MOST_SHEET_LINES,
   type SheetChord,
   type SheetExtra,
   type SheetLine,
@@ -15,7 +16,6 @@ import {
 import {
   type ChordToken,
   isChord,
-  LONGEST_CHORD_LINE,
   type Reading,
   readChordLine,
   readInline,
@@ -30,6 +30,7 @@ import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
 import { squeeze } from "./squeeze";
 
+const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 const MOST_LINES = 4000;
 const TAB_LINE =
@@ -42,6 +43,8 @@ export type ReadOptions = {
   readonly naming?: Naming | undefined;
   /** Beats of a chord whose length the text does not give. */
   readonly beatsPerChord?: number | undefined;
+  /** Told of each look at a line: what a reader costs, whatever the machine. */
+  readonly onStep?: (() => void) | undefined;
 };
 
 /**
@@ -58,12 +61,14 @@ export function readChordText(text: string, options: ReadOptions = {}): ChordShe
 
 /** An empty sheet with the reason when a text is none. */
 export function refuseText(text: string): ChordSheet | null {
-  const problem = (code: "empty" | "too-long", about: string): ChordSheet => ({
+  const problem = (code: SheetProblem["code"], about: string): ChordSheet => ({
     ...EMPTY_SHEET,
     problems: [{ code, line: 1, column: 1, text: about }],
   });
   if (text.trim() === "") return problem("empty", "");
-  return text.length > LONGEST_SHEET ? problem("too-long", String(text.length)) : null;
+  if (text.length > LONGEST_SHEET) return problem("too-long", String(text.length));
+  const lines = text.split("\n").length;
+  return lines > MOST_SHEET_LINES ? problem("too-many-lines", String(lines)) : null;
 }
 
 /** A stretch between repeat signs, in lines of its draft. */
@@ -73,7 +78,7 @@ class TextReader {
   private readonly lines: (SheetText | null)[];
   /** Where each line stands in the text, from 1: a heading with chords behind it is two lines here. */
   private readonly numbers: readonly number[];
-  private readonly customs = NAMINGS.map((naming) => readingOf(naming, { tonic: 0, mode: "major" }));
+  private readonly customs: readonly Reading[];
   private readonly meta: Meta = emptyMeta();
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
@@ -94,9 +99,10 @@ class TextReader {
     text: string,
     private readonly options: ReadOptions,
   ) {
-    this.reading = readingOf();
-    const lines = sheetLines(text).flatMap((line, index) =>
-      splitHeading(line, this.reading).map((part) => ({ part, number: index + 1 })),
+    this.reading = readingOf("letters", null, options.onStep);
+    this.customs = NAMINGS.map((naming) => readingOf(naming, ANY_KEY, options.onStep));
+    const lines = sheetLines(text).flatMap(({ line, number }) =>
+      splitHeading(line, this.reading).map((part) => ({ part, number })),
     );
     this.lines = lines.map(({ part }) => part);
     this.numbers = lines.map(({ number }) => number);
@@ -134,15 +140,15 @@ class TextReader {
     const key: Key | null = parsed?.ok ? parsed.value : null;
     const lines = this.lines.flatMap((line) => (line === null || line.text.trim() === "" ? [] : [line]));
     const { naming } = this.options;
-    if (naming && NAMINGS.includes(naming)) return readingOf(naming, key);
-    const found = findNaming(lines, key);
+    if (naming && NAMINGS.includes(naming)) return readingOf(naming, key, this.options.onStep);
+    const found = findNaming(lines, key, this.options.onStep);
     if (key === null && found.naming === "letters") this.missKey(lines);
     return found;
   }
 
   /** Lines of degrees without a key are words; the person is told once. */
   private missKey(lines: readonly SheetText[]): void {
-    const assumed = readingOf("degrees", { tonic: 0, mode: "major" });
+    const assumed = readingOf("degrees", ANY_KEY, this.options.onStep);
     const like = lines.filter(
       (line) => !readChordLine(line, this.reading) && (readChordLine(line, assumed)?.length ?? 0) > 1,
     );
@@ -270,6 +276,7 @@ class TextReader {
     let current: Draft | null = null;
     let gap = false;
     for (let index = 0; index < lines.length; index++) {
+      this.options.onStep?.();
       const line = lines[index];
       if (!line || line.text.trim() === "") {
         gap = true;

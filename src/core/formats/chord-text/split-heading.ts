@@ -1,4 +1,4 @@
-import { type ChordToken, LONGEST_CHORD_LINE, type Reading, readChordLine, readingOf } from "./chord-line";
+import { type ChordToken, type Reading, readChordLine, readingOf } from "./chord-line";
 import { kindOfLabel, readHeading } from "./heading";
 import { emptyMeta, readMeta } from "./meta";
 import type { SheetText } from "./sheet-text";
@@ -17,7 +17,6 @@ const PREFIXES = [
  * @example splitHeading(sheetText("Intro: G D")).map((line) => line.text) // => ["Intro:", "       G D"]
  */
 export function splitHeading(line: SheetText, reading: Reading = readingOf()): SheetText[] {
-  if (line.text.length > LONGEST_CHORD_LINE) return [line];
   for (const { pattern, bare } of PREFIXES) {
     const match = pattern.exec(line.text);
     if (!match || readHeading(line.text)) continue;

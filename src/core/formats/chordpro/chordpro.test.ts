@@ -5,7 +5,7 @@ import { roundTrip } from "../round-trip";
 import { saySheetLoss, saySheetProblem } from "../say-problem";
 import { versionOfSheet } from "../to-version";
 import { isChordPro, readChordPro, writeChordPro } from ".";
-import { readDefine } from "./define";
+import { readDefine, writeDefine } from "./define";
 
 const CODEC = { read: readChordPro, write: writeChordPro };
 const holds = (text: string) => {
@@ -248,6 +248,22 @@ describe("readDefine", () => {
     ["D frets -1 -1 0 2 3 2", [null, null, 0, 2, 3, 2]],
     ["[A] base-fret 1 frets N 0 2 2 2 0", [null, 0, 2, 2, 2, 0]],
   ])("%s", (text, frets) => expect(readDefine(text)?.frets).toEqual(frets));
+  it("reads what was written (law)", () => {
+    const fret = fc.option(fc.nat(12));
+    fc.assert(
+      fc.property(fc.array(fret, { minLength: 3, maxLength: 8 }), (frets) => {
+        const shape = { symbol: "F#m7", frets };
+        const text = writeDefine(shape).replace(/^\{define: (.*)\}$/u, "$1");
+        expect(readDefine(text)).toEqual(shape);
+      }),
+    );
+    expect(writeDefine({ symbol: "Bm", frets: [null, 2, 4, 4, 3, 2] })).toBe(
+      "{define: Bm base-fret 1 frets x 2 4 4 3 2}",
+    );
+    expect(writeDefine({ symbol: "C", frets: [8, 10, 10, 9, 8, 8] })).toBe(
+      "{define: C base-fret 8 frets 1 3 3 2 1 1}",
+    );
+  });
   it.each(["", "G", "G base-fret 1", "G frets 99", "? frets 1 2 3"])("%j is none", (text) =>
     expect(readDefine(text)).toBeNull(),
   );

@@ -27,3 +27,14 @@ export function readDefine(value: string): SheetFingering | null {
   const fits = frets.length <= MOST_STRINGS && frets.every((fret) => fret === null || fret <= HIGHEST_FRET);
   return fits ? { symbol: match[1]!, frets } : null;
 }
+
+/**
+ * Writes a shape as a directive that any reader of ChordPro draws.
+ * @example writeDefine({ symbol: "Bm", frets: [null, 2, 4, 4, 3, 2] }) // => "{define: Bm base-fret 1 frets x 2 4 4 3 2}"
+ */
+export function writeDefine({ symbol, frets }: SheetFingering): string {
+  const fretted = frets.filter((fret) => fret !== null && fret > 0) as number[];
+  const base = fretted.length > 0 && Math.max(...fretted) > 4 ? Math.min(...fretted) : 1;
+  const shown = frets.map((fret) => (fret === null ? "x" : fret === 0 ? "0" : String(fret - base + 1)));
+  return `{define: ${symbol} base-fret ${base} frets ${shown.join(" ")}}`;
+}

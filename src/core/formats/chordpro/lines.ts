@@ -1,3 +1,5 @@
+import { cutLine } from "../chord-text/sheet-text";
+
 /** One line of a ChordPro text. `number` counts from 1. */
 export type ProLine = { readonly number: number } & (
   | { readonly kind: "blank" }
@@ -44,9 +46,9 @@ export function proLines(text: string): ProLine[] {
     .replaceAll("\uFEFF", "")
     .replaceAll(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, "\uFFFD")
     .split(/\r\n|\r|\n|\u2028|\u2029/u)
-    .map((raw, index) => {
+    .flatMap((raw, index) => {
       const line = raw.replaceAll(/\p{Cc}/gu, (sign) => (sign === "\t" ? " " : "")).trimEnd();
-      return { number: index + 1, ...readLine(line) };
+      return cutLine(line).map((part) => ({ number: index + 1, ...readLine(part) }));
     });
 }
 

@@ -7,7 +7,7 @@ import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { isBar, timeChords } from "../chord-text/lengths";
 import { emptyMeta, type Meta, setField } from "../chord-text/meta";
 import { type ReadOptions, refuseText } from "../chord-text/read";
-import { sheetText } from "../chord-text/sheet-text";
+import { type SheetText, sheetText } from "../chord-text/sheet-text";
 import { squeeze } from "../chord-text/squeeze";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import {
@@ -116,11 +116,25 @@ class ProReader {
     if (naming) return readingOf(naming);
     const told = this.lines.find((line) => line.kind === "directive" && line.name === "x_naming");
     if (told?.kind === "directive" && told.value === "letters") return readingOf();
-    const sung = this.lines.flatMap((line) => (line.kind === "song" ? [sheetText(line.text)] : []));
-    return findNaming(sung, null);
+    return findNaming(this.sungLines(), null, this.options.onStep);
+  }
+
+  /** Lines of words and chords, those kept as they stand apart. */
+  private sungLines(): SheetText[] {
+    const found: SheetText[] = [];
+    let block: string | null = null;
+    for (const line of this.lines) {
+      if (line.kind === "song" && block === null) found.push(sheetText(line.text));
+      if (line.kind !== "directive") continue;
+      const [, edge, name = ""] = /^(start|end)_of_(.+)$/u.exec(line.name) ?? [];
+      if (edge === "start" && block === null && VERBATIM.has(name)) block = name;
+      else if (edge === "end" && name === block) block = null;
+    }
+    return found;
   }
 
   private take(line: ProLine): void {
+    this.options.onStep?.();
     if (this.block) {
       const ends = line.kind === "directive" && line.name === `end_of_${this.block.name}`;
       if (ends) this.closeBlock();

@@ -1,6 +1,7 @@
 import { formatKey, plainKey } from "../../pitch";
 import { beatUnitOf, type Meter } from "../../rhythm";
 import { kindOfLabel } from "../chord-text/heading";
+import { writeDefine } from "../chordpro/define";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import { type ChordSheet, EMPTY_SHEET, type SheetChord, type SheetLine, type SheetLoss } from "../sheet";
 import { isZip, sayZipProblem, unzip } from "../unzip";
@@ -117,6 +118,15 @@ function sheetOf(root: Element, score: Score): ChordSheet {
     meter,
     exact: true,
     fingerings: score.fingerings,
+    extras: [
+      ...score.fingerings.map((shape) => ({
+        kind: "directive" as const,
+        text: writeDefine(shape),
+        section: null,
+        line: 0,
+      })),
+      ...arranged.extras,
+    ],
     problems: hasChords(arranged) ? [] : [{ code: "no-chords", line: 1, column: 1, text: "" }],
     losses,
   };
