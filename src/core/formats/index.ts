@@ -1,6 +1,6 @@
 export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
 export * from "./chord-text";
-export { isChordPro, readChordPro, writeChordPro } from "./chordpro";
+export { isChordPro, readChordPro, splitSongs, writeChordPro } from "./chordpro";
 export { sheetOfVersion } from "./from-version";
 export { readMidi } from "./midi/read";
 export { readMusicXml } from "./musicxml/read";
@@ -14,6 +14,7 @@ export {
   type ReadFile,
   readSongFile,
   readSongText,
+  songsInFile,
   titleOfFile,
 } from "./read-file";
 export { readSheet, TEXT_FORMATS, type TextFormat } from "./read-sheet";

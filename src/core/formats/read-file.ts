@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from "../base";
 import { type ReadOptions, readChordText } from "./chord-text";
-import { isChordPro, readChordPro } from "./chordpro";
+import { isChordPro, readChordPro, splitSongs } from "./chordpro";
 import { readMidi } from "./midi/read";
 import { decodeXml, readMusicXml } from "./musicxml/read";
 import type { ChordSheet } from "./sheet";
@@ -16,6 +16,8 @@ export type ReadFile = { readonly sheet: ChordSheet; readonly format: FileFormat
 export const LARGEST_FILE = 6_000_000;
 
 const SONG_ENDINGS = /\.(?:txt|text|crd|chords?|md|cho|chopro|chordpro|pro|musicxml|xml|mxl|midi?|kar)$/iu;
+
+const TEXT_ENDINGS = /\.(?:txt|text|crd|chords?|md|cho|chopro|chordpro|pro)$/iu;
 
 /** Whether a file's name is one of a song. @example isSongFile("Ferry.cho") // => true */
 export const isSongFile = (name: string): boolean =>
@@ -75,6 +77,22 @@ export function readSongText(text: string, options: ReadOptions = {}): ReadFile 
     format: pro ? "chordpro" : "chords-over-words",
     text,
   };
+}
+
+/**
+ * The songs of a file, each as a file of its own: a ChordPro file may hold several.
+ * @example songsInFile("set.cho", bytes).map((file) => file.name) // => ["set, song 1.cho", "set, song 2.cho"]
+ */
+export function songsInFile(name: string, bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
+  const plain = [{ name, bytes }];
+  if (!TEXT_ENDINGS.test(name) || bytes.length > LARGEST_FILE || isBinary(bytes)) return plain;
+  const text = decodeText(bytes);
+  const songs = isChordPro(text) ? splitSongs(text) : [];
+  if (songs.length < 2) return plain;
+  return songs.map((song, index) => ({
+    name: name.replace(/(\.[^.]+)$/u, `, song ${index + 1}$1`),
+    bytes: new TextEncoder().encode(song),
+  }));
 }
 
 /** Bytes no text has: many zeros without a byte order mark. */

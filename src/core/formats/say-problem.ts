@@ -41,6 +41,8 @@ export function saySheetProblem(problem: SheetProblem): string {
       return `${at}: ${quoted} looks like chords written as numbers. Give the key (a line “Key: G”) and they are read.`;
     case "both-b-names":
       return `${place}: the sheet writes H and also ${quoted}. H is read as B, and B as B flat; check that one.`;
+    case "another-song":
+      return `${at}: another song begins here. Only the one before it is read; bring the file in under “Bring many files in”, which takes each song by itself.`;
     case "bad-file":
       return problem.text;
     default:

@@ -99,6 +99,7 @@ export type SheetProblem = {
     | "crowded-bar"
     | "numbers-without-key"
     | "both-b-names"
+    | "another-song"
     | "bad-file";
   readonly line: number;
   readonly column: number;

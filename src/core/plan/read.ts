@@ -86,7 +86,14 @@ function played(sheet: ChordSheet): { sections: Sounding[]; form: number[] } {
     const index = known >= 0 ? known : sections.push({ section, shift, key: sheet.key }) - 1;
     return Array<number>(use.repeat).fill(index);
   });
-  return { sections, form };
+  // A section that is only played in another key does not stand in its own.
+  const played = new Set(form);
+  const named = new Set(form.map((index) => sections[index]!.section));
+  const kept = sections.flatMap((one, index) =>
+    played.has(index) || !named.has(one.section) ? [index] : [],
+  );
+  const places = new Map(kept.map((index, place) => [index, place]));
+  return { sections: kept.map((index) => sections[index]!), form: form.map((index) => places.get(index)!) };
 }
 
 const moved = (key: string, shift: number): string => {

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { type DragEvent, useRef, useState } from "react";
 import { toBase64 } from "@/ui/base64";
 import { useReady } from "@/ui/use-ready";
-import { gather, type Waiting } from "./gather";
+import { droppedFiles, gather, type Waiting } from "./gather";
 
 /** How one file fared. */
 type Outcome =
@@ -84,7 +84,7 @@ export function Bring() {
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
-    void bring([...event.dataTransfer.files]);
+    void droppedFiles(event.dataTransfer).then(bring);
   };
   const count = (kind: Outcome["kind"]) => entries.filter((entry) => entry.outcome.kind === kind).length;
   const toLook = entries.filter(({ outcome }) => outcome.kind !== "in" || outcome.looks.length > 0);

@@ -1,4 +1,4 @@
-import { isPack, isSongFile, LARGEST_FILE, sayZipProblem, unzip } from "@/core/formats";
+import { isPack, isSongFile, LARGEST_FILE, sayZipProblem, songsInFile, unzip } from "@/core/formats";
 
 /** A file that waits to be read. */
 export type Waiting = { readonly name: string; readonly bytes: Uint8Array };
@@ -31,15 +31,48 @@ export async function gather(chosen: readonly File[]): Promise<Gathered> {
     }
     const bytes = new Uint8Array(await file.arrayBuffer());
     if (!isPack(name, bytes)) {
-      files.push({ name, bytes });
+      files.push(...songsInFile(name, bytes));
       continue;
     }
     const found = unzip(bytes, ZIP_LIMITS, isSongFile);
     if (!found.ok) passed.push({ name, why: sayZipProblem(found.problem) });
     else {
       if (found.value.length === 0) passed.push({ name, why: "It holds no song file." });
-      files.push(...found.value);
+      files.push(...found.value.flatMap((one) => songsInFile(one.name, one.bytes)));
     }
   }
   return { files: files.sort((a, b) => a.name.localeCompare(b.name)), passed };
+}
+
+const MOST_DROPPED = 5000;
+
+/** The files of a drop, those inside dropped folders too. */
+export async function droppedFiles(transfer: DataTransfer): Promise<File[]> {
+  // What was dropped must be asked for before the first wait: the list is gone after it.
+  const entries = [...transfer.items].flatMap((item) => item.webkitGetAsEntry() ?? []);
+  if (entries.length === 0) return [...transfer.files];
+  const files: File[] = [];
+  const open = [...entries];
+  while (open.length > 0 && files.length < MOST_DROPPED) {
+    const entry = open.pop()!;
+    if (entry.isFile) files.push(await fileOf(entry as FileSystemFileEntry));
+    else if (entry.isDirectory) open.push(...(await entriesOf(entry as FileSystemDirectoryEntry)));
+  }
+  return files;
+}
+
+const fileOf = (entry: FileSystemFileEntry): Promise<File> =>
+  new Promise((resolve, reject) => entry.file(resolve, reject));
+
+/** A folder hands out its entries in parts, until a part is empty. */
+async function entriesOf(folder: FileSystemDirectoryEntry): Promise<FileSystemEntry[]> {
+  const reader = folder.createReader();
+  const all: FileSystemEntry[] = [];
+  for (;;) {
+    const part = await new Promise<FileSystemEntry[]>((resolve, reject) =>
+      reader.readEntries(resolve, reject),
+    );
+    if (part.length === 0) return all;
+    all.push(...part);
+  }
 }

@@ -13,26 +13,18 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
-import {
-  type ChordToken,
-  isChord,
-  type Reading,
-  readChordLine,
-  readInline,
-  readingOf,
-  timesOf,
-} from "./chord-line";
+import { type ChordToken, isChord, type Reading, readChordLine, readInline, readingOf } from "./chord-line";
 import { findNaming } from "./find-naming";
-import { MOST_REPEATS, readHeading } from "./heading";
+import { readHeading } from "./heading";
 import { isBar, timeChords } from "./lengths";
 import { changedFields, emptyMeta, type Meta, readHeadLine, readMeta } from "./meta";
+import { Repeats } from "./repeats";
 import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
 import { squeeze } from "./squeeze";
 
 const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
-const MOST_LINES = 4000;
 const TAB_LINE =
   /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:][-–\dhpbrxXst~/\\|().<>*^=\s:]*[-–]{2}[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
 
@@ -71,9 +63,6 @@ export function refuseText(text: string): ChordSheet | null {
   return lines > MOST_SHEET_LINES ? problem("too-many-lines", String(lines)) : null;
 }
 
-/** A stretch between repeat signs, in lines of its draft. */
-type OpenRepeat = { readonly from: number; readonly token: ChordToken; readonly line: number };
-
 class TextReader {
   private readonly lines: (SheetText | null)[];
   /** Where each line stands in the text, from 1: a heading with chords behind it is two lines here. */
@@ -88,8 +77,7 @@ class TextReader {
   private reading: Reading;
   private meter: Meter = COMMON_TIME;
   private previous: string | null = null;
-  private openRepeat: OpenRepeat | null = null;
-  private count = 0;
+  private readonly repeats = new Repeats((code, index, source, text) => this.say(code, index, source, text));
   private prefaceEnd: number | null = null;
   /** Lines with chords in brackets, and with chords above. */
   private inline = 0;
@@ -114,7 +102,7 @@ class TextReader {
     this.meter = options.meter ?? meta.meter ?? COMMON_TIME;
     this.reading = this.findReading();
     this.readBody();
-    this.closeRepeat();
+    this.repeats.close();
     const arranged = arrange(this.drafts);
     if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
     const guessed = keyOfSheet(arranged);
@@ -312,7 +300,7 @@ class TextReader {
   }
 
   private begin(draft: Draft): Draft {
-    this.closeRepeat();
+    this.repeats.close();
     this.previous = null;
     this.drafts.push(draft);
     return draft;
@@ -376,40 +364,10 @@ class TextReader {
   /** Sets chords over words, line by line; repeat signs play lines again. */
   private put(draft: Draft, tokens: readonly ChordToken[], below: SheetText, index: number): void {
     for (const { kind, text } of tokens) if (kind === "remark") this.remark(draft, text, index, "a remark");
-    const mark = tokens.findLast((token) => token.kind === "repeat-mark");
     const sungMark = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu.exec(below.text);
     const text = sungMark ? { text: sungMark[1]!, columns: below.columns } : below;
     const line = this.join(tokens, text, index);
-    const opens = tokens.find((token) => token.kind === "repeat-open");
-    const closes = tokens.find((token) => token.kind === "repeat-close");
-    if (opens) {
-      this.closeRepeat();
-      this.openRepeat = { from: draft.lines.length, token: opens, line: index };
-    }
-    const sungTimes = Number(sungMark?.[2] ?? sungMark?.[3] ?? 1);
-    const times = mark ? timesOf(mark.text) : sungTimes;
-    draft.lines.push(line);
-    this.count++;
-    const from = closes ? (this.openRepeat?.from ?? draft.lines.length - 1) : draft.lines.length - 1;
-    const rounds = closes ? Math.max(2, times) : times;
-    if (rounds > 1) this.repeat(draft, from, rounds, closes ?? mark ?? null, index);
-    if (closes) this.openRepeat = null;
-  }
-
-  private repeat(draft: Draft, from: number, times: number, token: ChordToken | null, index: number): void {
-    const again = draft.lines.slice(from);
-    if (times > MOST_REPEATS || this.count + again.length * (times - 1) > MOST_LINES) {
-      this.say("too-many-repeats", index, token?.source ?? 0, token?.text ?? `x${times}`);
-      return;
-    }
-    for (let round = 1; round < times; round++) draft.lines.push(...again);
-    this.count += again.length * (times - 1);
-  }
-
-  private closeRepeat(): void {
-    if (this.openRepeat)
-      this.say("open-repeat", this.openRepeat.line, this.openRepeat.token.source, this.openRepeat.token.text);
-    this.openRepeat = null;
+    this.repeats.add(draft.lines, line, tokens, Number(sungMark?.[2] ?? sungMark?.[3] ?? 1), index);
   }
 
   /** Columns become places in the words. */

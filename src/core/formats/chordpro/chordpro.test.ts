@@ -4,7 +4,7 @@ import { checkBody, timelineOf } from "../../song";
 import { roundTrip } from "../round-trip";
 import { saySheetLoss, saySheetProblem } from "../say-problem";
 import { versionOfSheet } from "../to-version";
-import { isChordPro, readChordPro, writeChordPro } from ".";
+import { isChordPro, readChordPro, splitSongs, writeChordPro } from ".";
 import { readDefine, writeDefine } from "./define";
 
 const CODEC = { read: readChordPro, write: writeChordPro };
@@ -180,6 +180,61 @@ describe("ChordPro", () => {
     for (const problem of problems) expect(saySheetProblem(problem)).toMatch(/\.$/);
   });
 
+  it("chords over words inside, headings in the text, comments that name a section", () => {
+    const sheet = readChordPro(
+      "{t: A}\n{c: Verse 1}\nG     C\nlight on\nChorus:\n[C]ring\n{c: Verse 1}\n{c: softly}\n",
+    );
+    expect(sheet.sections.map((section) => [section.label, section.kind])).toEqual([
+      ["Verse 1", "verse"],
+      ["Chorus", "chorus"],
+    ]);
+    expect(sheet.sections[0]!.lines).toMatchObject([
+      {
+        words: "light on",
+        chords: [
+          { symbol: "G", at: 0 },
+          { symbol: "C", at: 6 },
+        ],
+      },
+    ]);
+    expect(sheet.form.map((use) => use.section)).toEqual([0, 1, 0]);
+    expect(sheet.extras.map((extra) => extra.text)).toEqual(["{c: softly}"]);
+  });
+
+  it("bar lines among words, and repeats in a grid", () => {
+    const sheet = readChordPro("{sov}\n| [G]a | [C]b [D]c |\n{eov}\n{sog}\n|| G . . . | C . / . :|\n{eog}");
+    expect(sheet.sections[0]!.lines[0]).toMatchObject({
+      words: "a b c",
+      chords: [{ ticks: 3840 }, { ticks: 1920 }, { ticks: 1920 }],
+    });
+    expect(sheet.sections[1]!.lines.map((line) => line.chords.map((chord) => chord.ticks))).toEqual([
+      [3840, 3840],
+      [3840, 3840],
+    ]);
+  });
+
+  it("a field said twice keeps the first, an artist comes before a subtitle", () => {
+    const sheet = readChordPro("{st: of the bay}\n{artist: Five}\n{key: G}\n{meta: key D}\n[G]a");
+    expect(sheet).toMatchObject({ by: "Five", key: "G" });
+    expect(sheet.losses.map((loss) => loss.line)).toEqual([1, 4]);
+    expect(readChordPro("{st: of the bay}\n[G]a").by).toBe("of the bay");
+  });
+
+  it("several songs in one file are cut apart; alone, the first is read and the next one named", () => {
+    const text = "{t: A}\n[G]a\n{new_song}\n{t: B}\n[C]b\n{ns}\n{t: C}\n[D]c\n";
+    expect(splitSongs(text).map((song) => readChordPro(song).title)).toEqual(["A", "B", "C"]);
+    expect(readChordPro(text).problems).toMatchObject([{ code: "another-song", line: 3 }]);
+    expect(splitSongs("{t: A}\n[G]a")).toHaveLength(1);
+  });
+
+  it("unsure chords are marked in a directive of ours", () => {
+    const sheet = readChordPro("{sov}\n[G?]a [C]b\n{eov}");
+    expect(sheet.sections[0]!.lines[0]!.chords.map((chord) => chord.unsure)).toEqual([true, undefined]);
+    const written = writeChordPro(sheet);
+    expect(written.text).toContain("{x_unsure: 1}\n[G]a [C]b");
+    expect(written.losses.map((loss) => loss.what)).toContain("which chords are not sure");
+  });
+
   it("is told from other sheets", () => {
     expect(isChordPro("{title: A}")).toBe(true);
     expect(isChordPro("{soc}\n[G]a")).toBe(true);
@@ -219,6 +274,13 @@ describe("ChordPro", () => {
     "[*note] x",
     "[H7]a",
     "[Chorus] x2",
+    "[G?]a | [C]b |",
+    "| G . :| x2",
+    "G   C",
+    "Verse 2:",
+    "{x_unsure: 1}",
+    "{new_song}",
+    "[G](hold)",
   );
 
   it("never throws, keeps its law, and makes sound versions (law)", () => {

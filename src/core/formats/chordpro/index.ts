@@ -1,3 +1,3 @@
-export { isChordPro } from "./lines";
+export { isChordPro, splitSongs } from "./lines";
 export { readChordPro } from "./read";
 export { writeChordPro } from "./write";

@@ -66,6 +66,15 @@ function readLine(line: string): Read {
   return { kind: "directive", name, value: meta ? meta[2]! : value, text: line.trim() } as Read;
 }
 
+/**
+ * Cuts a file of several songs at its `{new_song}` directives.
+ * @example splitSongs("{t: A}\n{new_song}\n{t: B}") // => ["{t: A}\n", "{new_song}\n{t: B}"]
+ */
+export function splitSongs(text: string): string[] {
+  const songs = text.split(/^(?=[ \t]*\{[ \t]*(?:new_song|ns)[ \t]*(?::[^}\n]*)?\}[ \t]*\r?$)/gimu);
+  return songs.filter((song) => song.replace(/^[ \t]*\{[^}\n]*\}/u, "").trim() !== "");
+}
+
 /** The label of an environment: `label="Verse 1"`, or the bare value. @example labelOf('label="Verse 1"') // => "Verse 1" */
 export function labelOf(value: string): string {
   const attribute = /(?:^|\s)label\s*=\s*(?:"([^"]*)"|'([^']*)'|(\S+))/u.exec(value);

@@ -1,12 +1,19 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song";
-import { type ChordToken, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
+import {
+  type ChordToken,
+  type Reading,
+  readChordLine,
+  readInline,
+  readingOf,
+} from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";
 import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { isBar, timeChords } from "../chord-text/lengths";
-import { emptyMeta, type Meta, setField } from "../chord-text/meta";
+import { changedFields, emptyMeta, type Meta, setField } from "../chord-text/meta";
 import { type ReadOptions, refuseText } from "../chord-text/read";
+import { Repeats } from "../chord-text/repeats";
 import { type SheetText, sheetText } from "../chord-text/sheet-text";
 import { squeeze } from "../chord-text/squeeze";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
@@ -76,6 +83,13 @@ class ProReader {
   private unsure: readonly number[] = [];
   private previous: string | null = null;
   private gap = true;
+  /** Who it is by, where no artist is named. */
+  private subtitle = "";
+  private line = 0;
+  private above: { readonly tokens: readonly ChordToken[]; readonly line: number } | null = null;
+  private readonly repeats = new Repeats((code, line, source, text) =>
+    this.say(code, line, text, source + 1),
+  );
 
   constructor(
     text: string,
@@ -88,7 +102,10 @@ class ProReader {
     const { options, meta } = this;
     this.reading = this.findReading();
     if (options.meter) this.meter = options.meter;
-    for (const line of this.lines) this.take(line);
+    for (const line of this.lines) {
+      if (this.isNextSong(line)) break;
+      this.take(line);
+    }
     this.end();
     const arranged = arrange(this.drafts);
     if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
@@ -98,6 +115,7 @@ class ProReader {
       ...EMPTY_SHEET,
       ...meta,
       ...arranged,
+      by: meta.by || this.subtitle,
       extras: [...this.head.map((one) => ({ ...one, section: null, line: 0 })), ...arranged.extras],
       meter: options.meter ?? meta.meter,
       key: given ?? guessed?.key ?? null,
@@ -141,13 +159,25 @@ class ProReader {
       else this.block.lines.push(line.kind === "blank" ? "" : line.text);
       return;
     }
+    this.line = line.number;
+    if (line.kind !== "song") this.flush();
     if (line.kind === "blank") this.gap = true;
     else if (line.kind === "remark") this.keep("comment", line.text, line.number, "remark");
     else if (line.kind === "directive") this.direct(line);
     else this.sing(line.text, line.number);
   }
 
+  /** Where another song begins: it is read by itself ({@link splitSongs}). */
+  private isNextSong(line: ProLine): boolean {
+    if (line.kind !== "directive" || line.name !== "new_song" || this.block) return false;
+    if (this.drafts.length === 0 && this.meta.title === "") return false;
+    this.say("another-song", line.number, line.text);
+    return true;
+  }
+
   private end(): void {
+    this.flush();
+    this.repeats.close();
     if (this.block) {
       this.say("open-section", this.block.line, this.block.lines[0]!);
       this.closeBlock();
@@ -180,10 +210,12 @@ class ProReader {
     chord: (value, text, line) => this.define(value, text, line),
     transpose: (value, text, line) => this.shift(value, text, line),
     subtitle: (value, text, line) => {
-      if (this.meta.by === "") this.meta.by = value.slice(0, 200);
+      this.subtitle ||= value.slice(0, 200);
       this.keep("directive", text, line, "directive {subtitle}");
     },
     x_naming: () => {},
+    // At the head it only says that a song begins.
+    new_song: () => {},
     x_beats: (value, _text, line) => {
       this.beats = { text: value, line };
     },
@@ -214,8 +246,14 @@ class ProReader {
 
   private setMeta(name: string, value: string, text: string, line: number): boolean {
     if (this.drafts.length === 0) {
+      const before = { ...this.meta };
       const found = setField(this.meta, name, value);
       if (found === false) return false;
+      const twice = changedFields(before, this.meta);
+      if (twice.length > 0) {
+        Object.assign(this.meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
+        this.keep("directive", text, line, `another {${name}}`);
+      }
       if (found) {
         this.say(found, line, value.slice(0, 80));
         this.keep("directive", text, line, `directive {${name}}`);
@@ -286,6 +324,7 @@ class ProReader {
   }
 
   private begin(label: string | null, kind: SectionKind): Draft {
+    this.repeats.close();
     this.current = newDraft(label?.slice(0, 80) ?? null, kind, 1, this.use);
     this.drafts.push(this.current);
     if (kind === "chorus") this.lastChorus = this.current;
@@ -311,9 +350,9 @@ class ProReader {
     this.gap = true;
   }
 
-  /** A comment that names a section, where a stanza begins, is its heading. */
+  /** A comment that only names a section, outside of one, is its heading. */
   private comment(value: string, text: string, line: number): void {
-    const heading = this.gap && !this.open ? readHeading(value) : null;
+    const heading = this.open ? null : readHeading(value);
     if (!heading || heading.kind === "other") {
       this.keep("comment", text, line, "comment");
       return;
@@ -342,7 +381,9 @@ class ProReader {
   /** A line of words with chords in brackets, or of a grid. */
   private sing(text: string, line: number): void {
     const heading = this.open ? null : readHeading(text, (one) => parseChord(one).ok);
-    if (heading && /^\s*\[/u.test(text) && toLetters(heading.label, this.reading.naming) === null) {
+    const named = heading && (/^\s*\[/u.test(text) || heading.kind !== "other");
+    if (heading && named && toLetters(heading.label, this.reading.naming) === null) {
+      this.flush();
       const draft = this.begin(heading.label, heading.kind);
       if (heading.repeat > 1) this.replaceLast({ ...draft, repeat: heading.repeat });
       return;
@@ -356,8 +397,35 @@ class ProReader {
       this.begin(this.open?.label ?? null, this.open?.kind ?? "other");
     this.gap = false;
     const grid = this.open?.name === "grid" || !/\[/u.test(text) ? this.readGrid(text) : null;
+    if (!grid && this.singUnder(text)) return;
     const { words, tokens } = grid ? { words: "", tokens: grid } : this.readBrackets(text, line);
     if (tokens.length > 0 || words.trim() !== "") this.put(tokens, words, line);
+  }
+
+  /** Chords that stand over the next line, as other sheets have them. @returns whether the line was taken */
+  private singUnder(text: string): boolean {
+    const columned = sheetText(text);
+    const chords = readInline(text, this.reading) ? null : readChordLine(columned, this.reading);
+    const { above } = this;
+    if (chords && chords.filter((token) => token.kind === "chord").length >= 2) {
+      this.flush();
+      this.above = { tokens: chords, line: this.line };
+      return true;
+    }
+    if (!above || text.includes("[")) {
+      this.flush();
+      return false;
+    }
+    this.above = null;
+    this.put(above.tokens, text, above.line, columned.columns);
+    return true;
+  }
+
+  /** Chords over nothing are a line of their own. */
+  private flush(): void {
+    const { above } = this;
+    this.above = null;
+    if (above) this.put(above.tokens, "", above.line);
   }
 
   /** A line of bars, as grids hold them. */
@@ -370,10 +438,15 @@ class ProReader {
     const tokens: ChordToken[] = [];
     let words = "";
     let from = 0;
-    for (const match of text.matchAll(/\[([^[\]]{0,60})\]/gu)) {
+    for (const match of text.matchAll(/\[([^[\]]{0,60})\]|(?<!\S)\|{1,2}(?!\S)/gu)) {
+      if (match[1] === undefined && !text.includes("[")) continue;
       words += text.slice(from, match.index);
       from = match.index + match[0].length;
-      const written = match[1]!.trim();
+      if (match[1] === undefined) {
+        tokens.push({ kind: "bar", text: match[0], column: words.length, source: match.index });
+        continue;
+      }
+      const written = match[1].trim();
       if (written.startsWith("*")) {
         this.keep("comment", `{comment: ${written.slice(1).trim()}}`, line, "remark at a word");
         continue;
@@ -401,9 +474,11 @@ class ProReader {
     return { words: words + text.slice(from), tokens };
   }
 
-  private put(tokens: readonly ChordToken[], text: string, line: number): void {
+  private put(tokens: readonly ChordToken[], text: string, line: number, columns?: readonly number[]): void {
     const draft = this.current!;
-    const { words, place } = squeeze(text);
+    for (const { kind, text } of tokens)
+      if (kind === "remark") this.keep("comment", `{comment: ${text}}`, line, "remark at a chord");
+    const { words, place } = squeeze(text, columns);
     const { options, meter, previous } = this;
     const perChord =
       options.beatsPerChord === undefined ? null : ticksOfBeats(options.beatsPerChord, beatUnitOf(meter));
@@ -421,7 +496,7 @@ class ProReader {
     );
     this.unsure = [];
     this.previous = chords.at(-1)?.symbol ?? previous;
-    draft.lines.push({ words, chords });
+    this.repeats.add(draft.lines, { words, chords }, tokens, 1, line);
   }
 
   /** The beats our own directive gives the chords of the next line: "4 2 2", a guess as "4?". */

@@ -4,6 +4,7 @@ import { beatUnitOf, checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } fro
 import { kindOfLabel } from "../chord-text/heading";
 import { arrange, type Draft, newDraft } from "../draft";
 import { type ChordSheet, EMPTY_SHEET, type SheetExtra, type SheetLine, type SheetLoss } from "../sheet";
+import { isWholeMidi } from "./check";
 
 const LARGEST_FILE = 4_000_000;
 const MOST_EVENTS = 400_000;
@@ -36,7 +37,7 @@ type Found = {
 export function readMidi(bytes: Uint8Array): ChordSheet {
   if (bytes.length > LARGEST_FILE)
     return refuse("This MIDI file is larger than 4 MB. Take one song at a time.");
-  const data = parse(bytes);
+  const data = isWholeMidi(bytes) ? parse(bytes) : null;
   if (!data)
     return refuse("This is no MIDI file that can be read; it may be damaged. Nothing was read from it.");
   const { ticksPerBeat } = data.header;
