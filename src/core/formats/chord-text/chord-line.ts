@@ -200,8 +200,11 @@ export type InlineChord = {
   readonly column: number;
   readonly source: number;
   readonly ok: boolean;
-  readonly unsure?: true;
+  readonly unsure?: true | undefined;
 };
+
+const BRACKETS = /\[([^[\]]{1,40})\]/gu;
+const BRACKETS_AND_BARS = /\[([^[\]]{1,40})\]|(?<!\S)\|{1,2}(?!\S)/gu;
 
 /** A line of words its chords and bar lines are taken out of; `signs` holds both in their order. */
 export type InlineLine = {
@@ -221,16 +224,25 @@ export function readInline(line: string, reading: Reading = readingOf()): Inline
   const signs: ChordToken[] = [];
   let words = "";
   let from = 0;
-  for (const match of line.matchAll(/\[([^[\]]{1,40})\]|(?<!\S)\|{1,2}(?!\S)/gu)) {
-    const place = { source: match.index, column: 0 };
+  for (const match of line.matchAll(line.includes("|") ? BRACKETS_AND_BARS : BRACKETS)) {
     const chord = match[1] === undefined ? null : readBracketed(match[1], reading);
     if (match[1] !== undefined && !chord) continue;
     words += line.slice(from, match.index);
-    place.column = words.length;
-    if (chord) chords.push({ ...chord, ...place });
-    const { ok = false, text = match[0], unsure } = chord ?? {};
-    const kind = !chord ? "bar" : ok ? "chord" : "unreadable";
-    signs.push({ kind, text, ...place, ...(unsure && { unsure }) });
+    if (chord)
+      chords.push({
+        text: chord.text,
+        ok: chord.ok,
+        unsure: chord.unsure,
+        column: words.length,
+        source: match.index,
+      });
+    signs.push({
+      kind: !chord ? "bar" : chord.ok ? "chord" : "unreadable",
+      text: chord?.text ?? match[0],
+      column: words.length,
+      source: match.index,
+      unsure: chord?.unsure,
+    });
     from = match.index + match[0].length;
   }
   return chords.some((chord) => chord.ok) ? { words: words + line.slice(from), chords, signs } : null;

@@ -9,28 +9,25 @@ type Count = { readonly lines: number; readonly chords: number; readonly tokens:
 /**
  * How the chords of a whole sheet are written. No single word decides: another custom than letters is taken only
  * when it reads more of the sheet than letters do.
+ * @param letters a reading by letters, which may have read some of the lines already
  */
-export function findNaming(
-  lines: readonly SheetText[],
-  key: Key | null,
-  onStep?: (() => void) | undefined,
-): Reading {
+export function findNaming(lines: readonly SheetText[], key: Key | null, letters: Reading): Reading {
   const readings = new Map<Naming, Reading>();
   const by = (naming: Naming) => {
     const sought = SOUGHT[naming];
-    const reading = readingOf(naming, key, onStep);
+    const reading = naming === "letters" ? letters : readingOf(naming, key, letters.onStep);
     readings.set(naming, reading);
     return sought && !isThere(lines, sought) ? NONE : countBy(lines, reading);
   };
-  const letters = by("letters");
+  const plain = by("letters");
   const german = by("german");
   const syllables = by("syllables");
   const degrees = key === null ? null : by("degrees");
   const counts: [Naming, number][] = [
-    ["letters", letters.chords],
-    ["german", isGerman(german, letters) ? german.chords : 0],
-    ["syllables", prevails(syllables, letters) ? syllables.chords : 0],
-    ["degrees", degrees && prevails(degrees, letters) ? degrees.chords : 0],
+    ["letters", plain.chords],
+    ["german", isGerman(german, plain) ? german.chords : 0],
+    ["syllables", prevails(syllables, plain) ? syllables.chords : 0],
+    ["degrees", degrees && prevails(degrees, plain) ? degrees.chords : 0],
   ];
   const [naming] = counts.reduce((best, one) => (one[1] > best[1] ? one : best));
   return readings.get(naming)!;
@@ -40,7 +37,8 @@ export function findNaming(
 const SOUGHT: Readonly<Record<Naming, RegExp | null>> = Object.freeze({
   letters: null,
   german: /(?:^|[\s[(/|-])(?:[Hh](?!\p{L}{2})|[A-Ga-g](?:is|es)|[AaEe]s)/u,
-  syllables: /(?:^|[\s[(|-])(?:do|ut|r[eé]|mi|f[aá]|sol|l[aá]|s[ií])/iu,
+  syllables:
+    /(?:^|[\s[(|-])(?:D[Oo]|U[Tt]|R[EeÉé]|M[Ii]|F[AaÁá]|S[Oo][Ll]|L[AaÁá]|S[IiÍí])(?=$|[\s\])/|#b♯♭\d°øm+,-]|dim|aug|add|sus)/u,
   degrees: /(?:^|[\s[(|-])[#♯b♭]?[1-7]/u,
 });
 const NONE: Count = Object.freeze({ lines: 0, chords: 0, tokens: [] });

@@ -129,7 +129,7 @@ class TextReader {
     const lines = this.lines.flatMap((line) => (line === null || line.text.trim() === "" ? [] : [line]));
     const { naming } = this.options;
     if (naming && NAMINGS.includes(naming)) return readingOf(naming, key, this.options.onStep);
-    const found = findNaming(lines, key, this.options.onStep);
+    const found = findNaming(lines, key, this.reading);
     if (key === null && found.naming === "letters") this.missKey(lines);
     return found;
   }

@@ -4,7 +4,7 @@
  */
 export type SheetText = {
   readonly text: string;
-  /** The column of each character (UTF-16 unit) of `text`, and last the column after it. */
+  /** The column of each character (UTF-16 unit) of `text`, and after it the column that follows; it may be longer. */
   readonly columns: readonly number[];
 };
 
@@ -38,10 +38,10 @@ export function sheetLines(text: string): { readonly line: SheetText; readonly n
     .flatMap((raw, index) => cutLine(raw).map((part) => ({ line: sheetText(part), number: index + 1 })));
 }
 
-const INDEXES: readonly number[] = Array.from({ length: 1024 }, (_, index) => index);
+const INDEXES: readonly number[] = Object.freeze(Array.from({ length: 2048 }, (_, index) => index));
 /** 0, 1, 2…: where every sign is one column wide. */
 const indexes = (count: number): readonly number[] =>
-  count <= INDEXES.length ? INDEXES.slice(0, count) : Array.from({ length: count }, (_, index) => index);
+  count <= INDEXES.length ? INDEXES : Array.from({ length: count }, (_, index) => index);
 
 /** @example sheetText("\tG").columns // => [0, 8, 9] */
 export function sheetText(raw: string): SheetText {

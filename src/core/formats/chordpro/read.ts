@@ -1,13 +1,7 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song";
-import {
-  type ChordToken,
-  type Reading,
-  readChordLine,
-  readInline,
-  readingOf,
-} from "../chord-text/chord-line";
+import { type ChordToken, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";
 import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { isBar, timeChords } from "../chord-text/lengths";
@@ -59,6 +53,9 @@ const KIND_OF_ENVIRONMENT: Readonly<Record<string, SectionKind>> = Object.freeze
 
 /** Environments whose lines are no words and chords. */
 const VERBATIM: ReadonlySet<string> = new Set(["tab", "abc", "ly", "svg", "textblock", "strum"]);
+
+const BRACKETS = /\[([^[\]]{0,60})\]/gu;
+const BRACKETS_AND_BARS = /\[([^[\]]{0,60})\]|(?<!\S)\|{1,2}(?!\S)/gu;
 
 class ProReader {
   private readonly lines: readonly ProLine[];
@@ -134,7 +131,7 @@ class ProReader {
     if (naming) return readingOf(naming);
     const told = this.lines.find((line) => line.kind === "directive" && line.name === "x_naming");
     if (told?.kind === "directive" && told.value === "letters") return readingOf();
-    return findNaming(this.sungLines(), null, this.options.onStep);
+    return findNaming(this.sungLines(), null, readingOf("letters", null, this.options.onStep));
   }
 
   /** Lines of words and chords, those kept as they stand apart. */
@@ -404,18 +401,19 @@ class ProReader {
 
   /** Chords that stand over the next line, as other sheets have them. @returns whether the line was taken */
   private singUnder(text: string): boolean {
-    const columned = sheetText(text);
-    const chords = readInline(text, this.reading) ? null : readChordLine(columned, this.reading);
     const { above } = this;
+    if (text.includes("[")) {
+      this.flush();
+      return false;
+    }
+    const columned = sheetText(text);
+    const chords = readChordLine(columned, this.reading);
     if (chords && chords.filter((token) => token.kind === "chord").length >= 2) {
       this.flush();
       this.above = { tokens: chords, line: this.line };
       return true;
     }
-    if (!above || text.includes("[")) {
-      this.flush();
-      return false;
-    }
+    if (!above) return false;
     this.above = null;
     this.put(above.tokens, text, above.line, columned.columns);
     return true;
@@ -438,8 +436,8 @@ class ProReader {
     const tokens: ChordToken[] = [];
     let words = "";
     let from = 0;
-    for (const match of text.matchAll(/\[([^[\]]{0,60})\]|(?<!\S)\|{1,2}(?!\S)/gu)) {
-      if (match[1] === undefined && !text.includes("[")) continue;
+    if (!text.includes("[")) return { words: text, tokens };
+    for (const match of text.matchAll(text.includes("|") ? BRACKETS_AND_BARS : BRACKETS)) {
       words += text.slice(from, match.index);
       from = match.index + match[0].length;
       if (match[1] === undefined) {
