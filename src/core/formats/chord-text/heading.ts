@@ -37,6 +37,20 @@ const FIRST_WORDS: ReadonlySet<string> = new Set(
   [...KIND_OF_WORD.keys()].map((word) => /^\p{L}+/u.exec(word)![0]),
 );
 
+const RECALLS: ReadonlySet<string> = new Set(["repeat", "again", "back", "to", "v"]);
+
+/** Whether a line begins with a known word. */
+export const beginsKnown = (line: string): boolean => FIRST_WORDS.has(firstWord(line));
+
+const firstWord = (line: string): string => fold(/^\s*\p{L}+/u.exec(line)?.[0] ?? "").trim();
+
+/** A quick look that spares most lines of a song a closer one: what no heading does without. */
+function mayHead(line: string): boolean {
+  if (line.includes(":") || /^\s*[[{(\d]/u.test(line)) return true;
+  const word = firstWord(line);
+  return FIRST_WORDS.has(word) || RECALLS.has(word);
+}
+
 /** The longest known word the label begins with, and what follows it. */
 function knownWord(label: string): { word: string; rest: string } | null {
   const folded = fold(label.trim());
@@ -66,6 +80,7 @@ export function readHeading(
   line: string,
   isChord: (text: string) => boolean = (text) => parseChord(text).ok,
 ): Heading | null {
+  if (!mayHead(line)) return null;
   const repeated = REPEAT.exec(line);
   const count = Number(repeated?.[1] ?? repeated?.[2] ?? 1);
   const repeat = Math.min(MOST_REPEATS, Math.max(1, count));

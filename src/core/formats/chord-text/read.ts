@@ -23,6 +23,8 @@ import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
 import { squeeze } from "./squeeze";
 
+/** How often to sing a line, written behind its words. */
+const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
 const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 const TAB_LINE =
@@ -348,9 +350,10 @@ class TextReader {
 
   /** "La La La" below chords is sung, even where chords are written by syllable. */
   private isRefrain(below: SheetText, tokens: readonly ChordToken[]): boolean {
+    if (this.reading.naming !== "syllables") return false;
     const words = below.text.trim().split(/\s+/u);
     const same = words.length >= 3 && new Set(words.map((word) => word.toLowerCase())).size === 1;
-    return this.reading.naming === "syllables" && same && new Set(tokens.map((token) => token.text)).size > 1;
+    return same && new Set(tokens.map((token) => token.text)).size > 1;
   }
 
   private unreadable(tokens: readonly ChordToken[], index: number, skip: number): void {
@@ -364,7 +367,7 @@ class TextReader {
   /** Sets chords over words, line by line; repeat signs play lines again. */
   private put(draft: Draft, tokens: readonly ChordToken[], below: SheetText, index: number): void {
     for (const { kind, text } of tokens) if (kind === "remark") this.remark(draft, text, index, "a remark");
-    const sungMark = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu.exec(below.text);
+    const sungMark = /[\dx×)\]]$/iu.test(below.text) ? SUNG_MARK.exec(below.text) : null;
     const text = sungMark ? { text: sungMark[1]!, columns: below.columns } : below;
     const line = this.join(tokens, text, index);
     this.repeats.add(draft.lines, line, tokens, Number(sungMark?.[2] ?? sungMark?.[3] ?? 1), index);

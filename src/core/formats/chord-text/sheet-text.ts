@@ -45,7 +45,8 @@ const indexes = (count: number): readonly number[] =>
 
 /** @example sheetText("\tG").columns // => [0, 8, 9] */
 export function sheetText(raw: string): SheetText {
-  const line = raw.replace(/[\s\p{Cc}]+$/u, "");
+  const spaced = raw.trimEnd();
+  const line = /\p{Cc}$/u.test(spaced) ? spaced.replace(/[\s\p{Cc}]+$/u, "") : spaced;
   if (/^[\x20-\x7E]*$/u.test(line)) return { text: line, columns: indexes(line.length + 1) };
   const columns: number[] = [];
   let text = "";

@@ -1,5 +1,5 @@
 import { type ChordToken, type Reading, readChordLine, readingOf } from "./chord-line";
-import { kindOfLabel, readHeading } from "./heading";
+import { beginsKnown, kindOfLabel, readHeading } from "./heading";
 import { emptyMeta, readMeta } from "./meta";
 import type { SheetText } from "./sheet-text";
 
@@ -17,6 +17,7 @@ const PREFIXES = [
  * @example splitHeading(sheetText("Intro: G D")).map((line) => line.text) // => ["Intro:", "       G D"]
  */
 export function splitHeading(line: SheetText, reading: Reading = readingOf()): SheetText[] {
+  if (!line.text.includes(":") && !/^\s*\[/u.test(line.text) && !beginsKnown(line.text)) return [line];
   for (const { pattern, bare } of PREFIXES) {
     const match = pattern.exec(line.text);
     if (!match || readHeading(line.text)) continue;

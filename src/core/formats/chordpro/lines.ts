@@ -47,7 +47,10 @@ export function proLines(text: string): ProLine[] {
     .replaceAll(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, "\uFFFD")
     .split(/\r\n|\r|\n|\u2028|\u2029/u)
     .flatMap((raw, index) => {
-      const line = raw.replaceAll(/\p{Cc}/gu, (sign) => (sign === "\t" ? " " : "")).trimEnd();
+      const plain = /\p{Cc}/u.test(raw)
+        ? raw.replaceAll(/\p{Cc}/gu, (sign) => (sign === "\t" ? " " : ""))
+        : raw;
+      const line = plain.trimEnd();
       return cutLine(line).map((part) => ({ number: index + 1, ...readLine(part) }));
     });
 }

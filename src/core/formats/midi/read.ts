@@ -64,7 +64,9 @@ function parse(bytes: Uint8Array): MidiData | null {
 const isWhole = (event: MidiEvent): boolean =>
   Number.isInteger(event.deltaTime) &&
   (event.type !== "noteOn" || (event.noteNumber >= 0 && event.noteNumber <= 127)) &&
-  Object.values(event).every((value) => typeof value !== "number" || Number.isFinite(value));
+  (event.type === "noteOn" || event.type === "noteOff" || Object.values(event).every(isSound));
+
+const isSound = (value: unknown): boolean => typeof value !== "number" || Number.isFinite(value);
 
 /** Text is one byte a character in the file; most programs write UTF-8 into it. */
 export function midiText(text: string): string {
@@ -195,6 +197,7 @@ function draftsOf(
   for (const [index, bar] of bars.entries())
     if (index > 0 && bar.meter !== bars[index - 1]!.meter && !starts.has(index)) starts.set(index, null);
   const cuts = [...starts].sort((a, b) => a[0] - b[0]);
+  let sung = 0;
   return cuts.map(([from, label], index) => {
     const own = bars.slice(from, cuts[index + 1]?.[0] ?? bars.length);
     const { meter } = own[0]!;
@@ -204,8 +207,13 @@ function draftsOf(
       tempo: null,
       meter: plain ? null : meter,
     });
-    for (let at = 0; at < own.length; at += BARS_A_LINE)
-      draft.lines.push(lineOf(own.slice(at, at + BARS_A_LINE), found.lyrics));
+    for (let at = 0; at < own.length; at += BARS_A_LINE) {
+      const line = own.slice(at, at + BARS_A_LINE);
+      const until = line.at(-1)!.tick + line.at(-1)!.ticks;
+      const first = sung;
+      while (sung < found.lyrics.length && found.lyrics[sung]!.tick < until) sung++;
+      draft.lines.push(lineOf(line, found.lyrics.slice(first, sung)));
+    }
     if (draft.lines.some((line) => line.words !== "")) draft.melodyRange = range;
     return draft;
   });
@@ -227,20 +235,24 @@ function barsOf(found: Found): BarAt[] {
   return bars;
 }
 
-const nearestBar = (bars: readonly BarAt[], tick: number): number =>
-  bars.reduce(
-    (best, bar, index) => (Math.abs(bar.tick - tick) < Math.abs(bars[best]!.tick - tick) ? index : best),
-    0,
-  );
+/** The bar whose beginning is nearest to a tick; the earlier of two. */
+function nearestBar(bars: readonly BarAt[], tick: number): number {
+  let [low, high] = [0, bars.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (bars[middle]!.tick <= tick) low = middle;
+    else high = middle - 1;
+  }
+  const next = bars[low + 1];
+  return next && next.tick - tick < tick - bars[low]!.tick ? low + 1 : low;
+}
 
 /** Syllables join where one ends in a hyphen or the next begins without a space. */
 function lineOf(bars: readonly BarAt[], lyrics: readonly Placed<string>[]): SheetLine {
-  const from = bars[0]!.tick;
   const ticks = bars.reduce((sum, bar) => sum + bar.ticks, 0);
-  const own = lyrics.filter(({ tick }) => tick >= from && tick < from + ticks);
-  const spaced = own.some(({ value }) => /\s/u.test(value));
+  const spaced = lyrics.some(({ value }) => /\s/u.test(value));
   let words = "";
-  for (const { value } of own) {
+  for (const { value } of lyrics) {
     const text = value.replaceAll(/^[\\/]/gu, " ");
     const joined = /-$/u.test(words) || (spaced && !/^\s/u.test(text) && !/\s$/u.test(words));
     words = /-$/u.test(words) ? words.slice(0, -1) : words;

@@ -63,16 +63,18 @@ function elementsOf(nodes: unknown): Element[] {
     const name = Object.keys(node).find((key) => key !== ":@" && key !== "#text");
     if (name === undefined) return [];
     const content = node[name];
-    const raw = isParsed(node[":@"]) ? node[":@"] : {};
-    const attributes = Object.fromEntries(
-      Object.entries(raw).map(([key, value]) => [key, decode(String(value))]),
-    );
-    const text = Array.isArray(content)
-      ? content.map((one) => (isParsed(one) && "#text" in one ? String(one["#text"]) : "")).join("")
-      : "";
+    const raw = node[":@"];
+    const attributes = isParsed(raw) ? attributesOf(raw) : NO_ATTRIBUTES;
+    let text = "";
+    if (Array.isArray(content))
+      for (const one of content) if (isParsed(one) && "#text" in one) text += String(one["#text"]);
     return [{ name, attributes, children: elementsOf(content), text: decode(text).trim() }];
   });
 }
+
+const NO_ATTRIBUTES: Element["attributes"] = Object.freeze({});
+const attributesOf = (raw: Parsed): Element["attributes"] =>
+  Object.fromEntries(Object.entries(raw).map(([key, value]) => [key, decode(String(value))]));
 
 const NAMED: Readonly<Record<string, string>> = Object.freeze({
   amp: "&",
@@ -84,6 +86,7 @@ const NAMED: Readonly<Record<string, string>> = Object.freeze({
 
 /** The five names and numbers XML always knows; nothing else is expanded. Control signs become spaces. */
 function decode(text: string): string {
+  if (!/[&\p{Cc}\p{Cs}]/u.test(text)) return text;
   return text
     .replaceAll(/[\p{Cc}\p{Cs}]/gu, " ")
     .replaceAll(/&(?:#(\d{1,7})|#x([\da-f]{1,6})|(amp|lt|gt|quot|apos));/giu, (whole, dec, hex, name) => {
