@@ -7,7 +7,8 @@ import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { build } from "esbuild";
 
-const file = process.argv[2];
+// The bench sees itself as the program that was called, with its own arguments.
+const [, file] = process.argv.splice(1, 2, process.argv[2]);
 // Inside the project, so that packages are found from there.
 const folder = mkdtempSync(path.resolve("node_modules/.bench-"));
 try {

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
-import { largeSheet } from "../bench/large-song.mjs";
+import { largeSheet, quantiles } from "../bench/large-song.mjs";
+import { song } from "../bench/many-songs.mjs";
 import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
 
 ensureInstalled();
@@ -171,9 +172,103 @@ async function benchCrash(rounds) {
   if (total.missing + total.twice > 0 || status !== 0) process.exitCode = 1;
 }
 
+/** 1,000 files brought in over HTTP with every check, then 10,000 songs searched and scrolled. */
+async function benchShelf() {
+  const data = folder();
+  const first = await startServer({ data, env: { LANTERN_DEMO: "off" } });
+  const files = Array.from({ length: 1000 }, (_, number) => song(number));
+  const began = performance.now();
+  let next = 0;
+  const work = async () => {
+    while (next < files.length) {
+      const { name, text } = files[next++];
+      const base64 = Buffer.from(text).toString("base64");
+      const response = await fetch(`${first.address}/api/songs`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ name, base64, double: false }),
+      });
+      if (response.status !== 201) throw new Error(`${name}: ${response.status} ${await response.text()}`);
+    }
+  };
+  await Promise.all(Array.from({ length: 4 }, work));
+  const rate = files.length / ((performance.now() - began) / 1000);
+  console.log(`1,000 ChordPro files brought in, with checks: ${rate.toFixed(0)} a second (at least 20)`);
+  await first.stop();
+  if (run("node", ["bench/bundled.mjs", "bench/fill-shelf.ts", data, "1000", "10000"]) !== 0)
+    throw new Error("The shelf could not be filled.");
+
+  const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
+  const questions = [
+    ...["harbour", "lant", "rope tide", "made up 7", "carries home", "letter 42", "zzz", ""].map(
+      (q) => `q=${q}`,
+    ),
+    ...["uses Bm", "uses F#m Gm7", "slow uses Eb", "#set 3", "uses D/F#"].map(
+      (q) => `q=${encodeURIComponent(q)}`,
+    ),
+    ...[
+      "sort=key&down=true",
+      "sort=changed&down=true",
+      "sort=length&offset=9000",
+      "key=Bb&meter=6/8",
+      "tag=set 5",
+    ],
+  ];
+  const times = [];
+  const firsts = [];
+  for (let round = 0; round < 12; round++) {
+    for (const question of questions) {
+      const asked = performance.now();
+      const response = await fetch(`${server.address}/api/shelf?${question}`);
+      await response.json();
+      times.push(performance.now() - asked);
+      if (round === 0) firsts.push(times.at(-1));
+    }
+  }
+  const { total } = await (await fetch(`${server.address}/api/shelf`)).json();
+  const { median: middle, p95 } = quantiles(times);
+  console.log(
+    `a shelf of ${total} songs, ${times.length} searches of ${questions.length} kinds: median ${middle.toFixed(0)} ms, p95 ${p95.toFixed(0)} ms (at most 50); asked for the first time, slowest of ${firsts.length}: ${Math.max(...firsts).toFixed(0)} ms`,
+  );
+
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(server.address);
+  await page.getByRole("region", { name: "Shelf" }).getByRole("link").first().waitFor();
+  await page.waitForTimeout(1500);
+  const scrolled = await page.evaluate(async () => {
+    const tasks = [];
+    new PerformanceObserver((list) =>
+      tasks.push(...list.getEntries().map((entry) => entry.duration)),
+    ).observe({
+      type: "longtask",
+    });
+    const gaps = [];
+    let last = performance.now();
+    for (let step = 0; step < 240; step++) {
+      globalThis.scrollBy(0, 900);
+      await new Promise((done) => requestAnimationFrame(done));
+      gaps.push(performance.now() - last);
+      last = performance.now();
+    }
+    await new Promise((done) => setTimeout(done, 500));
+    return { tasks, longest: Math.max(...gaps), y: globalThis.scrollY };
+  });
+  await page.waitForTimeout(800);
+  const shown = await page.getByRole("listitem").filter({ hasText: /bars/u }).count();
+  console.log(
+    `scrolled ${Math.round(scrolled.y / 64).toLocaleString("en")} rows in 240 frames: longest frame ${scrolled.longest.toFixed(0)} ms, tasks over 50 ms ${scrolled.tasks.length === 0 ? "none" : scrolled.tasks.map((ms) => `${Math.round(ms)} ms`).join(", ")}; ${shown} rows are drawn`,
+  );
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
 /** The parts of the bench; `npm run bench -- browser` runs one alone. */
 const PARTS = {
-  core: () => run("npx", ["--no-install", "tsx", "bench/core.ts"]),
+  core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
+  readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
+  shelf: benchShelf,
   start: benchStart,
   browser: benchBrowser,
   crash: () => benchCrash(20),

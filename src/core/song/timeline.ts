@@ -172,6 +172,7 @@ const heldTick = (score: Ticks, holds: readonly Hold[]): Ticks =>
 
 function layOut(laid: readonly LaidLine[], exceptions: readonly OutlineException[], round: Round): Layout {
   const marks = exceptions.map(({ exception }) => exception).filter((one) => isPlayed(one, round));
+  if (marks.length === 0) return layPlain(laid);
   const chords = laid.flatMap(({ outline }) => outline.chords.map(({ chord }) => chord));
   const marked = (kind: Exception["kind"], id: string): Exception[] =>
     marks.filter((one) => one.kind === kind && (one.chordId ?? chords.at(-1)?.id) === id);
@@ -194,6 +195,23 @@ function layOut(laid: readonly LaidLine[], exceptions: readonly OutlineException
     return { ...one, tick: start, events, wordTicks: wordTicks(outline, events, start) };
   });
   return { lines, score, ticks: heldTick(score, holds), holds };
+}
+
+/** Lines with nothing otherwise: every chord straight after the one before. */
+function layPlain(laid: readonly LaidLine[]): Layout {
+  let tick = 0;
+  const lines = laid.map((one): TimedLine => {
+    const { outline } = one;
+    const start = tick;
+    const events: ChordEvent[] = [];
+    for (const { chord } of outline.chords) {
+      const { ticks } = chord;
+      events.push({ tick, ticks, sounds: ticks, early: 0, held: 0, cued: false });
+      tick += ticks;
+    }
+    return { ...one, tick: start, events, wordTicks: wordTicks(outline, events, start) };
+  });
+  return { lines, score: tick, ticks: tick, holds: [] };
 }
 
 /** Words between two chords share the first one's time by their place in the text; a hold comes after them. */

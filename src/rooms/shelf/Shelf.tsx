@@ -1,7 +1,8 @@
 import Link from "next/link";
 import { pretty, sayTime } from "@/ui/pretty";
 import { Backup } from "./Backup";
-import { type Facets, type ShelfPage, type ShelfSong, SongList } from "./SongList";
+import { type Facets, SongList } from "./SongList";
+import type { ShelfPage, ShelfSong } from "./SongRows";
 
 export type ShelfEvening = {
   readonly id: string;

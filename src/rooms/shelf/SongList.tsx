@@ -1,29 +1,11 @@
 "use client";
 
-import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { MoreHorizontal } from "lucide-react";
 import Link from "next/link";
-import { useCallback, useEffect, useId, useRef, useState } from "react";
-import { pretty, sayKey, sayTime } from "@/ui/pretty";
+import { useCallback, useRef, useState } from "react";
+import { sayKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
+import { type Act, PAGE, pageOf, type ShelfPage, SongRows } from "./SongRows";
 
-export type ShelfSong = {
-  readonly versionId: string;
-  readonly songId: string;
-  readonly title: string;
-  readonly by: string;
-  readonly versionName: string;
-  readonly key: string;
-  readonly bpm: number;
-  readonly meter: string;
-  readonly bars: number;
-  readonly seconds: number;
-  readonly players: readonly string[];
-  readonly tags: readonly string[];
-  readonly rehearsed: string | null;
-  readonly archived: boolean;
-};
-export type ShelfPage = { readonly rows: readonly ShelfSong[]; readonly total: number };
 type Facet = { readonly value: string; readonly count: number };
 export type Facets = {
   readonly tags: readonly Facet[];
@@ -59,14 +41,6 @@ const SORTS = [
   ["rehearsed", "last rehearsed"],
   ["changed", "last changed"],
 ] as const;
-const PAGE = 60;
-const ROW = 64;
-
-/** Pages of the shelf that have been fetched, by their number, for one question. */
-type Found = { readonly total: number; readonly pages: ReadonlyMap<number, readonly ShelfSong[]> };
-
-const pageOf = (page: ShelfPage): Found => ({ total: page.total, pages: new Map([[0, page.rows]]) });
-
 /** Every song: searched, filtered and sorted on the server, a page at a time as one scrolls. */
 export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }) {
   const ready = useReady();
@@ -112,7 +86,7 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
   };
   const missing = useCallback((page: number) => void load(asked, page, turn.current), [asked, load]);
 
-  const act = async (song: ShelfSong, body: object, words: string) => {
+  const act: Act = async (song, body, words) => {
     setSaid("");
     try {
       const response = await fetch(`/api/songs/${song.songId}`, {
@@ -161,7 +135,7 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
           </button>
         </p>
       ) : (
-        <Rows found={found} onMissing={missing} onAct={act} />
+        <SongRows found={found} onMissing={missing} onAct={act} />
       )}
     </section>
   );
@@ -248,7 +222,7 @@ function Filters({
           aria-pressed={asked.down}
           onClick={() => onAsk({ down: !asked.down })}
         >
-          {asked.down ? "Down" : "Up"}
+          {asked.down ? "Falling" : "Rising"}
         </button>
       </span>
     </div>
@@ -280,144 +254,5 @@ function Choice({
         ))}
       </select>
     </label>
-  );
-}
-
-/** Only the rows in sight are drawn; the list is as long as all of them. */
-function Rows({
-  found,
-  onMissing,
-  onAct,
-}: {
-  found: Found;
-  onMissing: (page: number) => void;
-  onAct: (song: ShelfSong, body: object, words: string) => void;
-}) {
-  const list = useRef<HTMLUListElement>(null);
-  const [top, setTop] = useState(0);
-  useEffect(() => setTop(list.current?.offsetTop ?? 0), []);
-  const rows = useWindowVirtualizer({
-    count: found.total,
-    estimateSize: () => ROW,
-    overscan: 12,
-    scrollMargin: top,
-    initialRect: { width: 1024, height: 900 },
-  });
-  const items = rows.getVirtualItems();
-  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
-  useEffect(() => {
-    for (let page = Math.floor(from / PAGE); page <= Math.floor(to / PAGE); page++)
-      if (!found.pages.has(page)) onMissing(page);
-  }, [from, to, found, onMissing]);
-  return (
-    <ul ref={list} className="relative" style={{ height: rows.getTotalSize() }}>
-      {items.map((item) => {
-        const song = found.pages.get(Math.floor(item.index / PAGE))?.[item.index % PAGE];
-        return (
-          <li
-            key={song?.versionId ?? item.key}
-            className="absolute inset-x-0 border-b border-base-300"
-            style={{ height: ROW, transform: `translateY(${item.start - top}px)` }}
-            aria-setsize={found.total}
-            aria-posinset={item.index + 1}
-          >
-            {song ? <Row song={song} onAct={onAct} /> : <span className="block p-4 text-sm">…</span>}
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
-function Row({
-  song,
-  onAct,
-}: {
-  song: ShelfSong;
-  onAct: (song: ShelfSong, body: object, words: string) => void;
-}) {
-  const tags = song.tags.slice(0, 3).join(", ");
-  const rehearsed = song.rehearsed ? `rehearsed ${song.rehearsed}` : "not rehearsed yet";
-  return (
-    <div className="flex h-full items-center gap-4 px-2 hover:bg-base-200">
-      <div className="min-w-0 flex-1">
-        <Link className="link block truncate text-base font-bold" href={`/song/${song.versionId}`}>
-          {song.title}
-        </Link>
-        <span className="block truncate text-sm">
-          {song.versionName}
-          {song.by && `, ${song.by}`}
-          {tags && ` · ${tags}`}
-        </span>
-      </div>
-      <span className="w-14 text-right font-mono">{pretty(song.key)}</span>
-      <span className="w-20 text-right text-sm max-sm:hidden">{song.bpm} a min</span>
-      <span className="w-10 text-right text-sm max-sm:hidden">{song.meter}</span>
-      <span className="w-24 text-right text-sm max-md:hidden">
-        {sayTime(song.seconds)}, {song.bars} bars
-      </span>
-      <span className="w-36 text-right text-sm max-lg:hidden">{rehearsed}</span>
-      <RowMenu song={song} onAct={onAct} />
-    </div>
-  );
-}
-
-const today = (): string => {
-  const now = new Date();
-  const day = new Date(now.getTime() - now.getTimezoneOffset() * 60_000);
-  return day.toISOString().slice(0, 10);
-};
-
-function RowMenu({
-  song,
-  onAct,
-}: {
-  song: ShelfSong;
-  onAct: (song: ShelfSong, body: object, words: string) => void;
-}) {
-  const id = useId();
-  const acts: [string, object, string][] = song.archived
-    ? [["Bring it back to the shelf", { act: "restore" }, `“${song.title}” is back on the shelf.`]]
-    : [
-        ["Rehearsed today", { act: "rehearsed", day: today() }, `“${song.title}”: rehearsed today.`],
-        ["Duplicate the song", { act: "duplicate" }, `“${song.title}” stands twice now.`],
-        [
-          "Put it away",
-          { act: "archive" },
-          `“${song.title}” is put away. It can be brought back under “Put away”.`,
-        ],
-      ];
-  return (
-    <>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm px-1"
-        popoverTarget={id}
-        style={{ anchorName: `--${id.replaceAll(/[^\w]/gu, "")}` } as object}
-        aria-label={`More for ${song.title}`}
-      >
-        <MoreHorizontal size={18} aria-hidden="true" />
-      </button>
-      <ul
-        id={id}
-        popover="auto"
-        className="menu dropdown dropdown-end rounded-box border border-base-300 bg-base-100 p-2 shadow-lg"
-        style={{ positionAnchor: `--${id.replaceAll(/[^\w]/gu, "")}` } as object}
-      >
-        {acts.map(([label, body, words]) => (
-          <li key={label}>
-            <button
-              type="button"
-              onClick={(event) => {
-                (event.currentTarget.closest("[popover]") as HTMLElement).hidePopover();
-                onAct(song, body, words);
-              }}
-            >
-              {label}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </>
   );
 }

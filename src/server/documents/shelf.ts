@@ -20,6 +20,9 @@ import { type Document, fromRow } from "./row";
 
 export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
 
+/** How many rows each question found, until a row is written; on the global object, as bundles load this file apart. */
+const shared = globalThis as { lanternShelfTotals?: Map<string, number> };
+
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
 /** The form rows are written in now; rows of an older one are written anew at the start. */
@@ -53,6 +56,7 @@ async function writeRow(
   songId: string,
   song: SongBody,
 ): Promise<void> {
+  shared.lanternShelfTotals = new Map();
   const row = {
     ...versionFacts(version),
     ...songFacts(song, version),
@@ -184,18 +188,54 @@ export async function searchShelf(
   if (asked.meter !== "") wanted.push(eq(shelf.meter, asked.meter));
   const where = and(...wanted);
   const column = COLUMN[asked.sort];
-  const order = asked.down ? sql`${column} desc nulls last` : sql`${column} asc nulls last`;
-  const [rows, counted] = await Promise.all([
+  const direction = (place: SQL.Aliased<unknown> | SQL) =>
+    asked.down ? sql`${place} desc nulls last` : sql`${place} asc nulls last`;
+  shared.lanternShelfTotals ??= new Map();
+  const totals = shared.lanternShelfTotals;
+  const { sort: _sort, down: _down, offset: _offset, limit: _limit, ...kind } = asked;
+  const question = JSON.stringify(kind);
+  const known = totals.get(question);
+  // Narrow rows are found, counted and sorted; only those of the page are fetched whole.
+  const hit = database.$with("hit").as(
     database
-      .select(SHOWN)
+      .select({
+        id: sql<string>`${shelf.versionId}`.as("id"),
+        place: sql`${column}`.as("place"),
+        titled: sql`${shelf.titleKey}`.as("titled"),
+      })
       .from(shelf)
-      .where(where)
-      .orderBy(order, asc(shelf.titleKey), asc(shelf.versionId))
-      .limit(asked.limit)
-      .offset(asked.offset),
-    database.select({ count: sql<number>`count(*)::int` }).from(shelf).where(where),
-  ]);
-  return { rows, total: counted[0]?.count ?? 0 };
+      .where(where),
+  );
+  const page = database
+    .with(hit)
+    .select({
+      id: hit.id,
+      place: hit.place,
+      titled: hit.titled,
+      total: (known === undefined
+        ? sql<number>`(select count(*)::int from ${hit})`
+        : sql<number>`${known}::int`
+      ).as("total"),
+    })
+    .from(hit)
+    .orderBy(direction(hit.place), asc(hit.titled), asc(hit.id))
+    .limit(asked.limit)
+    .offset(asked.offset)
+    .as("page");
+  const rows = await database
+    .select({ ...SHOWN, total: page.total })
+    .from(page)
+    .innerJoin(shelf, eq(shelf.versionId, page.id))
+    .orderBy(direction(page.place), asc(page.titled), asc(page.id));
+  const total = rows[0]?.total ?? known ?? (await countShelf(database, where));
+  totals.set(question, total);
+  return { rows: rows.map(({ total: _total, ...row }) => row), total };
+}
+
+/** Past the last page there is no row to read the count from. */
+async function countShelf(database: Database, where: SQL | undefined): Promise<number> {
+  const [counted] = await database.select({ count: sql<number>`count(*)::int` }).from(shelf).where(where);
+  return counted?.count ?? 0;
 }
 
 export type Facet = { readonly value: string; readonly count: number };
