@@ -33,6 +33,15 @@ export async function makeSong(page: Page, text = SHEET): Promise<string> {
   return page.url().split("/").at(-1)!;
 }
 
+/** Finds a song on the shelf of the first page and opens its first version. */
+export async function openFromShelf(page: Page, title: string): Promise<void> {
+  const shelf = page.getByRole("region", { name: "Shelf" });
+  await shelf.getByLabel("Search titles, words, chords").fill(title);
+  const found = shelf.getByRole("listitem").filter({ hasText: title });
+  await found.filter({ hasText: "Full band" }).getByRole("link").click();
+  await page.waitForURL(/\/song\//);
+}
+
 export const room = async (page: Page, name: "Song" | "Players" | "Keys" | "Parts") => {
   await page.getByRole("navigation", { name: "Rooms of this song" }).getByRole("link", { name }).click();
   if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();

@@ -2,8 +2,19 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { expect, test } from "@playwright/test";
-import { startServer } from "../scripts/lib/server.mjs";
-import { saved } from "./helpers";
+import { startServer as start } from "../scripts/lib/server.mjs";
+import { openFromShelf, saved } from "./helpers";
+
+const started: Awaited<ReturnType<typeof start>>[] = [];
+const startServer: typeof start = async (options) => {
+  const server = await start(options);
+  started.push(server);
+  return server;
+};
+/** A test that fails half way leaves no server behind. */
+test.afterEach(async () => {
+  for (const server of started.splice(0)) if (server.child.exitCode === null) await server.stop("SIGKILL");
+});
 
 test("a killed program comes back with everything that was saved, and a backup restores it elsewhere", async ({
   page,
@@ -13,7 +24,7 @@ test("a killed program comes back with everything that was saved, and a backup r
   const empty = mkdtempSync(path.join(tmpdir(), "lantern-empty-"));
   const first = await startServer({ data });
   await page.goto(first.address);
-  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: "Lamp on the Water" }).click();
+  await openFromShelf(page, "Lamp on the Water");
   await page.waitForURL(/\/song\//);
   const place = new URL(page.url()).pathname;
   await page.getByLabel("Tempo").fill("88");
@@ -38,7 +49,7 @@ test("a killed program comes back with everything that was saved, and a backup r
     .setInputFiles({ name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from("no zip") });
   await expect(page.getByText("This is not a backup of Shared Lantern")).toBeVisible();
   await page.getByLabel("Bring a backup back").setInputFiles(file);
-  await expect(page.getByText("6 documents are back.")).toBeVisible();
+  await expect(page.getByText("9 documents are back.")).toBeVisible();
   await page.goto(third.address + place);
   await expect(page.getByLabel("Tempo")).toHaveValue("88");
   await third.stop();

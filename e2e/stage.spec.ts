@@ -1,12 +1,12 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
+import { addThreePlayers, expectAccessible, makeSong, openFromShelf, room, saved } from "./helpers";
 
 /** Pixels a millimetre on a 13-inch screen of 1280×800: the diagonal is 1509 px and 330.2 mm. */
 const PX_PER_MM = Math.hypot(1280, 800) / (13 * 25.4);
 
 async function openStage(page: Page, song: string, player: string): Promise<void> {
   await page.goto("/");
-  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: song }).click();
+  await openFromShelf(page, song);
   await page.getByRole("link", { name: `${player}’s stage` }).click();
   await page.waitForURL(/\/stage\//);
   await expect(page.getByRole("button", { name: "On", exact: true })).toBeEnabled();
@@ -99,7 +99,7 @@ test("stage follows what the leader changes in another window", async ({ page, c
 
 test("print: one clean sheet a player", async ({ page }) => {
   await page.goto("/");
-  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: "Slow Tide Home" }).click();
+  await openFromShelf(page, "Slow Tide Home");
   await page.getByRole("link", { name: "Print the sheets" }).click();
   await expect(page.getByRole("article")).toHaveCount(3);
   await expectAccessible(page);

@@ -26,9 +26,7 @@ export default async function Page() {
       });
     return { id, name, place, note, items };
   });
-  return (
-    <Shelf evenings={listed} first={{ rows: first.rows.map(plain), total: first.total }} facets={facets} />
-  );
+  return <Shelf evenings={listed} first={{ ...first, rows: first.rows.map(plain) }} facets={facets} />;
 }
 
 /** A row as a page may hand it to the browser. */

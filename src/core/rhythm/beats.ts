@@ -22,6 +22,12 @@ export const beatsOfTicks = (ticks: Ticks, beatUnit: string): number =>
 /** Beats for people: at most three decimals. @example formatBeats(1.5) // => "1.5" */
 export const formatBeats = (beats: number): string => String(Math.round(beats * 1000) / 1000);
 
-/** "1 beat", "2.5 beats". */
+const PARTS_OF_A_BEAT: Readonly<Record<number, string>> = Object.freeze({
+  0.25: "a quarter of a beat",
+  0.5: "half a beat",
+  0.75: "three quarters of a beat",
+});
+
+/** "1 beat", "2.5 beats", "half a beat". */
 export const countBeats = (beats: number): string =>
-  `${formatBeats(beats)} ${beats === 1 ? "beat" : "beats"}`;
+  PARTS_OF_A_BEAT[beats] ?? `${formatBeats(beats)} ${beats === 1 ? "beat" : "beats"}`;

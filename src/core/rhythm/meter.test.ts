@@ -49,6 +49,6 @@ describe("beats and ticks", () => {
   });
 
   it("is said with the right number", () => {
-    expect([1, 2, 0.5].map(countBeats)).toEqual(["1 beat", "2 beats", "0.5 beats"]);
+    expect([1, 2, 0.5].map(countBeats)).toEqual(["1 beat", "2 beats", "half a beat"]);
   });
 });

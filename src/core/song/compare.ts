@@ -1,10 +1,12 @@
+import { sure } from "../base";
+import { moveChord, parseChord } from "../chord";
+import { parseKey } from "../pitch";
 import { beatsOfTicks, countBeats } from "../rhythm";
 import { alignLists, type Pair } from "./align";
 import type { Body, Use, VersionBody, VersionRow } from "./body";
 import { add, batch, type MakeId, removalOf, set } from "./commands";
 import type { Command, SimpleCommand } from "./edit";
 import { sameChords, sameLine } from "./exceptions";
-import { Namer } from "./names";
 import { orderBetween, ordersFor } from "./order";
 import { type Outline, type OutlineLine, type OutlineSection, outlineOf } from "./outline";
 import { titleKeyOf } from "./shelf-query";
@@ -27,28 +29,51 @@ export type Comparison = {
   readonly sections: readonly SectionPair[];
 };
 
+/** How a chord is named for who reads: it is kept, and compared, as written. */
+export type NameOf = (symbol: string) => string;
+const asWritten: NameOf = (symbol) => symbol;
+
 /** A version to be compared, with what is read of it once. */
 type Side = {
   readonly body: VersionBody;
   readonly outline: Outline;
   readonly version: VersionRow;
-  readonly namer: Namer;
+  readonly nameOf: NameOf;
 };
 
-const sideOf = (body: VersionBody): Side => ({
+const sideOf = (body: VersionBody, nameOf: NameOf): Side => ({
   body,
   outline: outlineOf(body),
   version: versionRow(body),
-  namer: new Namer(body, null),
+  nameOf,
 });
 
+/** A version with its chords written in another key; what cannot be read stays as it is. */
+function writtenIn(body: VersionBody, key: string): VersionBody {
+  const version = versionRow(body);
+  if (version.writtenKey === key) return body;
+  const [from, to] = [sure(parseKey(version.writtenKey)), sure(parseKey(key))];
+  const moved = Object.values(body.chords).map((row) => {
+    const chord = parseChord(row.symbol);
+    return [row.id, { ...row, symbol: chord.ok ? moveChord(chord.value, from, to) : row.symbol }];
+  });
+  const written = { ...version, writtenKey: key };
+  return { ...body, chords: Object.fromEntries(moved), version: { [version.id]: written } };
+}
+
 /**
- * Compares two versions: settings, sections line by line, form, players. Chords are compared as they are written;
- * the key is a difference of its own.
+ * Compares two versions: settings, sections line by line, form, players. Chords are compared in the key the first
+ * is written in; the key it is performed in is a difference of its own.
  * @param makeId ids for what would be taken over
+ * @param nameOf how chords are named in the words
  */
-export function compareVersions(mine: VersionBody, theirs: VersionBody, makeId: MakeId): Comparison {
-  const [a, b] = [sideOf(mine), sideOf(theirs)];
+export function compareVersions(
+  mine: VersionBody,
+  theirs: VersionBody,
+  makeId: MakeId,
+  nameOf: NameOf = asWritten,
+): Comparison {
+  const [a, b] = [sideOf(mine, nameOf), sideOf(writtenIn(theirs, versionRow(mine).writtenKey), nameOf)];
   const sections = pairSections(a, b).map((pair) => ({ ...pair, lines: pairLines(pair, a) }));
   return {
     differences: [
@@ -70,7 +95,6 @@ const SETTINGS: readonly {
   { where: "Key", fields: ["key"], say: (row) => row.key },
   { where: "Tempo", fields: ["bpm", "beatUnit"], say: (row) => `${row.bpm} a minute` },
   { where: "Metre", fields: ["meterBeats", "meterUnit"], say: (row) => `${row.meterBeats}/${row.meterUnit}` },
-  { where: "Written in", fields: ["writtenKey", "writtenCapo"], say: (row) => row.writtenKey },
 ];
 
 function settingDifferences(a: Side, b: Side): Difference[] {
@@ -134,7 +158,7 @@ function pairLines({ a, b }: Pair<OutlineSection, OutlineSection>, side: Side): 
     same: pair.a !== null && pair.b !== null && sameLine(pair.a, pair.b),
     words:
       pair.a && pair.b
-        ? sayLines(pair.a, pair.b, side.version.beatUnit)
+        ? sayLines(pair.a, pair.b, side.version.beatUnit, side.nameOf)
         : pair.a
           ? "only here"
           : "only there",
@@ -179,14 +203,19 @@ const chordsInWords = (count: number, how: string): string =>
  * What the second of two lines has otherwise, in words.
  * @example "two more chords, Am for C"
  */
-export function sayLines(a: OutlineLine, b: OutlineLine, beatUnit: string): string {
-  const found = [...sayChords(a, b, beatUnit)];
+export function sayLines(
+  a: OutlineLine,
+  b: OutlineLine,
+  beatUnit: string,
+  nameOf: NameOf = asWritten,
+): string {
+  const found = [...sayChords(a, b, beatUnit, nameOf)];
   if (a.text !== b.text) found.push("other words");
   else if (found.length === 0 && !sameLine(a, b)) found.push("chords at other syllables");
   return found.join(", ");
 }
 
-function sayChords(a: OutlineLine, b: OutlineLine, beatUnit: string): string[] {
+function sayChords(a: OutlineLine, b: OutlineLine, beatUnit: string, nameOf: NameOf): string[] {
   const pairs = alignLists(
     a.chords,
     b.chords,
@@ -197,7 +226,7 @@ function sayChords(a: OutlineLine, b: OutlineLine, beatUnit: string): string[] {
   const fewer = pairs.filter((pair) => !pair.b).length;
   const others = pairs.flatMap((pair) =>
     pair.a && pair.b && pair.a.chord.symbol !== pair.b.chord.symbol
-      ? [`${pair.b.chord.symbol} for ${pair.a.chord.symbol}`]
+      ? [`${nameOf(pair.b.chord.symbol)} for ${nameOf(pair.a.chord.symbol)}`]
       : [],
   );
   const longer = pairs.flatMap((pair) =>
@@ -206,7 +235,7 @@ function sayChords(a: OutlineLine, b: OutlineLine, beatUnit: string): string[] {
     pair.a.chord.symbol === pair.b.chord.symbol &&
     pair.a.chord.ticks !== pair.b.chord.ticks
       ? [
-          `${pair.b.chord.symbol} ${countBeats(beatsOfTicks(pair.b.chord.ticks, beatUnit))}, not ${countBeats(beatsOfTicks(pair.a.chord.ticks, beatUnit))}`,
+          `${nameOf(pair.b.chord.symbol)} ${countBeats(beatsOfTicks(pair.b.chord.ticks, beatUnit))}, not ${countBeats(beatsOfTicks(pair.a.chord.ticks, beatUnit))}`,
         ]
       : [],
   );
@@ -454,7 +483,11 @@ export type Likeness = {
  * Sections that go like an earlier one of their kind: verse 2 is verse 1, but for what is named. Words are left out:
  * they are expected to differ.
  */
-export function likenesses(outline: Outline, beatUnit: string): ReadonlyMap<string, Likeness> {
+export function likenesses(
+  outline: Outline,
+  beatUnit: string,
+  nameOf: NameOf = asWritten,
+): ReadonlyMap<string, Likeness> {
   const found = new Map<string, Likeness>();
   for (const [index, section] of outline.sections.entries()) {
     const earlier = outline.sections
@@ -476,7 +509,7 @@ export function likenesses(outline: Outline, beatUnit: string): ReadonlyMap<stri
     if (same * 2 < Math.max(earlier.lines.length, section.lines.length)) continue;
     const differences = pairs.flatMap((pair) => {
       if (pair.a && pair.b) {
-        const words = sayChords(pair.a, pair.b, beatUnit);
+        const words = sayChords(pair.a, pair.b, beatUnit, nameOf);
         return words.length === 0 ? [] : [`line ${section.lines.indexOf(pair.b) + 1}: ${words.join(", ")}`];
       }
       return pair.b

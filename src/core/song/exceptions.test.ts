@@ -8,7 +8,8 @@ import { addException, type ExceptionFields, fold, unfold } from "./exceptions";
 import { Namer } from "./names";
 import { outlineOf } from "./outline";
 import { sampleVersion } from "./sample-version";
-import { type Passage, passageSum, timelineOf } from "./timeline";
+import { sayException } from "./say-exception";
+import { type Passage, passageSum, timelineOf, versionRow } from "./timeline";
 
 const Q = 960;
 let count = 0;
@@ -223,5 +224,20 @@ describe("fold", () => {
     const refused = (from: string, into: string) => fold(body, outlineOf(body), from, into, makeId);
     expect(refused("odd", "one")).toMatchObject({ problem: { code: "lines-differ" } });
     expect(refused("one", "one")).toMatchObject({ problem: { code: "same-section" } });
+  });
+});
+
+describe("how an exception is told", () => {
+  it("names its chord as the reader names it", () => {
+    const body = song();
+    const outline = outlineOf(body);
+    const use = outline.form[0]!;
+    const [chord] = outline.byId.get(use.sectionId)!.lines.flatMap((line) => line.chords);
+    const exception = {
+      ...{ id: "x", useId: use.id, order: "V", kind: "push" as const, round: null, lineId: null },
+      ...{ chordId: chord!.chord.id, followedBy: null, ticks: 480, cued: false },
+    };
+    const said = sayException({ exception, lines: [] }, use, outline, versionRow(body), () => "Fa");
+    expect(said).toBe("Fa comes half a beat early");
   });
 });

@@ -4,16 +4,21 @@ import type { Exception, Use, VersionRow } from "./body";
 import type { Outline, OutlineException } from "./outline";
 import { beatUnitOfUse } from "./timeline";
 
-/** How an exception is told beside its use. @example "hold of 4 beats on G, until the sign" */
+/**
+ * How an exception is told beside its use.
+ * @param nameOf the chord's name for the reader: it is kept as written
+ * @example "hold of 4 beats on G, until the sign"
+ */
 export function sayException(
   { exception, lines }: OutlineException,
   use: Use,
   outline: Outline,
   version: VersionRow,
+  nameOf: (symbol: string) => string = (symbol) => symbol,
 ): string {
   const section = outline.byId.get(use.sectionId);
   const beats = (ticks: number) => countBeats(beatsOfTicks(ticks, beatUnitOfUse(version, use)));
-  const chord = chordNamed(exception, use, outline);
+  const chord = chordNamed(exception, use, outline, nameOf);
   const round = exception.round === null ? "" : `, time ${exception.round}`;
   switch (exception.kind) {
     case "line": {
@@ -39,13 +44,19 @@ export function sayException(
   }
 }
 
-function chordNamed(exception: Exception, use: Use, outline: Outline): string {
+function chordNamed(
+  exception: Exception,
+  use: Use,
+  outline: Outline,
+  nameOf: (symbol: string) => string,
+): string {
   const lines = [
     ...(outline.byId.get(use.sectionId)?.lines ?? []),
     ...(outline.exceptions.get(use.id) ?? []).flatMap((one) => one.lines),
   ];
   const found = lines.flatMap((line) => line.chords).find(({ chord }) => chord.id === exception.chordId);
-  return found?.chord.symbol ?? (exception.kind === "push" ? "the first chord" : "the last chord");
+  if (found) return nameOf(found.chord.symbol);
+  return exception.kind === "push" ? "the first chord" : "the last chord";
 }
 
 /** What is otherwise at a use beside its exceptions: times, key, tempo, metre, voice. */

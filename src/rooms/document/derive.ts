@@ -19,6 +19,7 @@ import {
   type VersionRow,
   versionRow,
 } from "@/core/song";
+import { pretty } from "@/ui/pretty";
 
 /** Remembers the last result by the tables it was computed from; what has not changed keeps its identity. */
 function byTables<Value>(
@@ -108,7 +109,10 @@ export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
     const rows = read.form.flatMap((use): FormRow[] => {
       const section = read.byId.get(use.sectionId)?.section;
       const exceptions = read.exceptions.get(use.id) ?? [];
-      const said = exceptions.map((one) => sayException(one, use, read, version));
+      const namer = use.shift === 0 ? sounding(version) : new Namer(body, null, use.shift);
+      const said = exceptions.map((one) =>
+        sayException(one, use, read, version, (symbol) => pretty(namer.name(symbol).sounding)),
+      );
       const otherwise = [...sayUse(use), ...said].join("; ");
       return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
     });
@@ -130,7 +134,12 @@ const knownNamers = new WeakMap<VersionRow, Namer>();
 /** Sections told as an earlier one of their kind. */
 export const alike: (body: VersionBody) => ReturnType<typeof likenesses> = byTables(
   [...SONG, "version"],
-  (body) => likenesses(outline(body), versionRow(body).beatUnit),
+  (body) => {
+    const namer = sounding(versionRow(body));
+    return likenesses(outline(body), versionRow(body).beatUnit, (symbol) =>
+      pretty(namer.name(symbol).sounding),
+    );
+  },
 );
 
 /** What a version's written chords sound like in its performing key, each symbol read once. */

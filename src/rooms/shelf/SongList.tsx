@@ -1,7 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { useCallback, useRef, useState } from "react";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { sayKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { type Act, PAGE, pageOf, type ShelfPage, SongRows } from "./SongRows";
@@ -69,7 +70,7 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
       setFound((before) =>
         page === 0
           ? pageOf(answer)
-          : { total: answer.total, pages: new Map(before.pages).set(page, answer.rows) },
+          : { total: answer.total, songs: answer.songs, pages: new Map(before.pages).set(page, answer.rows) },
       );
     } catch {
       setProblem("The shelf can’t be searched: the server doesn’t answer. What is shown may be old.");
@@ -77,6 +78,11 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
       loading.current.delete(page);
     }
   }, []);
+
+  // The page was drawn anew, with the demo or a backup in it.
+  useEffect(() => {
+    if (turn.current === 0) setFound(pageOf(first));
+  }, [first]);
 
   const ask = (fields: Partial<Asked>) => {
     const next = { ...asked, ...fields };
@@ -109,7 +115,8 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="text-xl">The shelf</h2>
         <p aria-live="polite" className="mr-auto text-sm" data-total={found.total}>
-          {found.total === 1 ? "1 song" : `${found.total.toLocaleString("en")} songs`}
+          {sayCount(found.songs, "song")}
+          {found.songs !== found.total && ` in ${sayCount(found.total, "version")}`}
           {asked.archived && " put away"}
         </p>
         {(facets.archived > 0 || asked.archived) && (
@@ -141,7 +148,22 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
   );
 }
 
+const sayCount = (count: number, what: string): string =>
+  `${count.toLocaleString("en")} ${count === 1 ? what : `${what}s`}`;
+
 function EmptyShelf() {
+  const router = useRouter();
+  const [said, setSaid] = useState("");
+  const light = async () => {
+    setSaid("Lighting the demo evening…");
+    try {
+      const response = await fetch("/api/demo", { method: "POST" });
+      if (!response.ok) return setSaid(`The demo ${(await response.json()).error.message}.`);
+      router.refresh();
+    } catch {
+      setSaid("The server can’t be reached. Nothing was changed.");
+    }
+  };
   return (
     <section aria-label="Shelf" className="rounded-box bg-base-200 p-6">
       <h2 className="text-xl">No songs yet</h2>
@@ -156,10 +178,16 @@ function EmptyShelf() {
         <Link className="btn" href="/bring">
           Bring a folder of files
         </Link>
+        <button type="button" className="btn" onClick={light}>
+          Look around with the demo evening
+        </button>
       </p>
       <p className="mt-4 text-sm">
-        To look around first: <code>npm run demo</code> starts with a made-up evening of songs in a folder of
-        its own.
+        The demo is one made-up evening: a band, its songs and who plays what. Its songs can be put away
+        later.
+      </p>
+      <p aria-live="polite" className="mt-2 text-sm empty:hidden">
+        {said}
       </p>
     </section>
   );

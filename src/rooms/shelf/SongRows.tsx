@@ -23,7 +23,11 @@ export type ShelfSong = {
   readonly rehearsed: string | null;
   readonly archived: boolean;
 };
-export type ShelfPage = { readonly rows: readonly ShelfSong[]; readonly total: number };
+export type ShelfPage = {
+  readonly rows: readonly ShelfSong[];
+  readonly total: number;
+  readonly songs: number;
+};
 /** Does something with a song, and says so afterwards. */
 export type Act = (song: ShelfSong, body: object, words: string) => void;
 
@@ -31,9 +35,17 @@ export const PAGE = 60;
 const ROW = 64;
 
 /** Pages of the shelf that have been fetched, by their number, for one question. */
-export type Found = { readonly total: number; readonly pages: ReadonlyMap<number, readonly ShelfSong[]> };
+export type Found = {
+  readonly total: number;
+  readonly songs: number;
+  readonly pages: ReadonlyMap<number, readonly ShelfSong[]>;
+};
 
-export const pageOf = (page: ShelfPage): Found => ({ total: page.total, pages: new Map([[0, page.rows]]) });
+export const pageOf = (page: ShelfPage): Found => ({
+  total: page.total,
+  songs: page.songs,
+  pages: new Map([[0, page.rows]]),
+});
 
 /** Only the rows in sight are drawn; the list is as long as all of them. */
 export function SongRows({

@@ -3,6 +3,7 @@
 import { useMemo } from "react";
 import { compareVersions, Namer, type OutlineLine, type VersionBody, versionRow } from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
+import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { makeId, useAct, useVersion } from "../document";
@@ -19,7 +20,7 @@ export function Compare({
 }) {
   const mine = useVersion();
   const act = useAct();
-  const found = useMemo(() => compareVersions(mine, theirs, makeId), [mine, theirs]);
+  const found = useMemo(() => compareVersions(mine, theirs, makeId, pretty), [mine, theirs]);
   return (
     <section aria-label={`Compared with ${name}`}>
       <header className="mb-2 flex flex-wrap items-center gap-3">

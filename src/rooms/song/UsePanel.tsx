@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import {
   beatsOfTicks,
   METER_UNITS,
@@ -17,6 +17,7 @@ import {
   type Exception,
   type ExceptionKind,
   isPlainUse,
+  Namer,
   type Outline,
   type OutlineException,
   passageSum,
@@ -29,6 +30,7 @@ import {
   type VersionRow,
 } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
+import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../document";
@@ -228,7 +230,11 @@ function ExceptionRow({ one, use, outline, version }: RowProps) {
   const unit = beatUnitOfUse(version, use);
   const section = outline.byId.get(use.sectionId)!;
   const change = (fields: Partial<Exception>) => act(set("exceptions", exception.id, fields));
-  const words = sayException(one, use, outline, version);
+  const namer = useMemo(
+    () => new Namer({ version: { [version.id]: version } }, null, use.shift),
+    [version, use.shift],
+  );
+  const words = sayException(one, use, outline, version, (symbol) => pretty(namer.name(symbol).sounding));
   const length = LENGTH_WORDS[exception.kind];
   const chords = [
     ...section.lines,

@@ -14,6 +14,7 @@ import {
   versionRow,
 } from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
+import { pretty } from "@/ui/pretty";
 import type { SungPiece } from "@/ui/SungLine";
 
 export type StageShape = {
@@ -62,13 +63,14 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
   const part = playerPart(body, player);
   const outline = outlineOf(body);
   const timeline = part.passages.map(({ passage }) => passage);
-  const otherwiseOf = (passage: Passage): string[] => {
+  const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string): string[] => {
     const next = timeline[timeline.indexOf(passage) + 1]?.section.id ?? null;
     const round = { round: passage.round, last: passage.round === passage.use.repeat - 1, next };
     const marks = (outline.exceptions.get(passage.use.id) ?? []).filter(
       ({ exception }) => exception.kind !== "line" && isPlayed(exception, round),
     );
-    return [...sayUse(passage.use), ...marks.map((one) => sayException(one, passage.use, outline, version))];
+    const said = marks.map((one) => sayException(one, passage.use, outline, version, nameOf));
+    return [...sayUse(passage.use), ...said];
   };
   const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {
@@ -86,13 +88,13 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       light: out ? 0 : cell.light.value,
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
-      otherwise: otherwiseOf(passage),
+      otherwise: otherwiseOf(passage, (symbol) => pretty(nameOf(symbol).name)),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
       key,
       lines: lines.map(({ timed, sum }) => ({
         id: timed.outline.line.id,
-        pieces: piecesOf(timed.outline, sum, version.beatUnit, nameOf),
+        pieces: piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf),
       })),
       shapes: out ? [] : shapesOf(chords),
     };

@@ -1,4 +1,4 @@
-import { and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
+import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
 import { z } from "zod";
 import { formatMeter } from "@/core/rhythm";
 import {
@@ -21,7 +21,7 @@ import { type Document, fromRow } from "./row";
 export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
 
 /** How many rows each question found, until a row is written; on the global object, as bundles load this file apart. */
-const shared = globalThis as { lanternShelfTotals?: Map<string, number> };
+const shared = globalThis as { lanternShelfCounts?: Map<string, Counted> };
 
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
@@ -56,7 +56,7 @@ async function writeRow(
   songId: string,
   song: SongBody,
 ): Promise<void> {
-  shared.lanternShelfTotals = new Map();
+  shared.lanternShelfCounts = new Map();
   const row = {
     ...versionFacts(version),
     ...songFacts(song, version),
@@ -167,11 +167,8 @@ const COLUMN = {
   changed: shelf.updatedAt,
 } as const;
 
-/** One page of the shelf, and how many rows there are in all. */
-export async function searchShelf(
-  database: Database,
-  asked: ShelfAsked,
-): Promise<{ rows: ShelfRow[]; total: number }> {
+/** What must hold for the rows that are asked for. */
+function whereOf(asked: ShelfAsked): SQL | undefined {
   const query = parseShelfQuery(asked.q);
   const wanted: SQL[] = [eq(shelf.archived, asked.archived)];
   if (query.words.length > 0)
@@ -186,56 +183,74 @@ export async function searchShelf(
   if (asked.tag !== "") wanted.push(arrayContains(shelf.tags, [asked.tag]));
   if (asked.key !== "") wanted.push(eq(shelf.key, asked.key));
   if (asked.meter !== "") wanted.push(eq(shelf.meter, asked.meter));
-  const where = and(...wanted);
-  const column = COLUMN[asked.sort];
-  const direction = (place: SQL.Aliased<unknown> | SQL) =>
+  return and(...wanted);
+}
+
+/** How many rows a question finds, and of how many songs they are versions. */
+type Counted = { readonly total: number; readonly songs: number };
+
+/** One page of the shelf, a row a version, and how many rows there are in all. */
+export async function searchShelf(
+  database: Database,
+  asked: ShelfAsked,
+): Promise<{ rows: ShelfRow[] } & Counted> {
+  const where = whereOf(asked);
+  const direction = (place: SQL.Aliased<unknown>) =>
     asked.down ? sql`${place} desc nulls last` : sql`${place} asc nulls last`;
-  shared.lanternShelfTotals ??= new Map();
-  const totals = shared.lanternShelfTotals;
-  const { sort: _sort, down: _down, offset: _offset, limit: _limit, ...kind } = asked;
+  shared.lanternShelfCounts ??= new Map();
+  const counts = shared.lanternShelfCounts;
+  const { sort, down: _down, offset: _offset, limit: _limit, ...kind } = asked;
   const question = JSON.stringify(kind);
-  const known = totals.get(question);
+  const known = counts.get(question);
+  const column = (name: string, from: SQL | AnyColumn) => sql<string>`${from}`.as(name);
   // Narrow rows are found, counted and sorted; only those of the page are fetched whole.
   const hit = database.$with("hit").as(
     database
       .select({
-        id: sql<string>`${shelf.versionId}`.as("id"),
-        place: sql`${column}`.as("place"),
-        titled: sql`${shelf.titleKey}`.as("titled"),
+        id: column("id", shelf.versionId),
+        song: column("song", shelf.songId),
+        place: column("place", COLUMN[sort]),
+        titled: column("titled", shelf.titleKey),
       })
       .from(shelf)
       .where(where),
   );
+  const count = (name: string, value: number | undefined, counted: SQL) =>
+    (value === undefined ? sql<number>`(select ${counted}::int from ${hit})` : sql<number>`${value}::int`).as(
+      name,
+    );
   const page = database
     .with(hit)
     .select({
       id: hit.id,
+      song: hit.song,
       place: hit.place,
       titled: hit.titled,
-      total: (known === undefined
-        ? sql<number>`(select count(*)::int from ${hit})`
-        : sql<number>`${known}::int`
-      ).as("total"),
+      total: count("total", known?.total, sql`count(*)`),
+      songs: count("songs", known?.songs, sql`count(distinct ${hit.song})`),
     })
     .from(hit)
-    .orderBy(direction(hit.place), asc(hit.titled), asc(hit.id))
+    .orderBy(direction(hit.place), asc(hit.titled), asc(hit.song), asc(hit.id))
     .limit(asked.limit)
     .offset(asked.offset)
     .as("page");
   const rows = await database
-    .select({ ...SHOWN, total: page.total })
+    .select({ ...SHOWN, total: page.total, songs: page.songs })
     .from(page)
     .innerJoin(shelf, eq(shelf.versionId, page.id))
-    .orderBy(direction(page.place), asc(page.titled), asc(page.id));
-  const total = rows[0]?.total ?? known ?? (await countShelf(database, where));
-  totals.set(question, total);
-  return { rows: rows.map(({ total: _total, ...row }) => row), total };
+    .orderBy(direction(page.place), asc(page.titled), asc(page.song), asc(page.id));
+  const { total, songs } = rows[0] ?? known ?? (await countShelf(database, where));
+  counts.set(question, { total, songs });
+  return { rows: rows.map(({ total: _total, songs: _songs, ...row }) => row), total, songs };
 }
 
-/** Past the last page there is no row to read the count from. */
-async function countShelf(database: Database, where: SQL | undefined): Promise<number> {
-  const [counted] = await database.select({ count: sql<number>`count(*)::int` }).from(shelf).where(where);
-  return counted?.count ?? 0;
+/** Past the last page there is no row to read the counts from. */
+async function countShelf(database: Database, where: SQL | undefined): Promise<Counted> {
+  const [counted] = await database
+    .select({ total: sql<number>`count(*)::int`, songs: sql<number>`count(distinct ${shelf.songId})::int` })
+    .from(shelf)
+    .where(where);
+  return counted ?? { total: 0, songs: 0 };
 }
 
 export type Facet = { readonly value: string; readonly count: number };

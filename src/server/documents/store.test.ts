@@ -121,7 +121,7 @@ describe("the demo evening and the backup", () => {
       command: set("version", versionRow(version!.body as VersionBody).id, { bpm: 71 }),
     });
     const file = await saveBackup(first.database, new Date(0));
-    expect(await restoreBackup(second.database, file)).toEqual({ ok: true, value: { documents: 6 } });
+    expect(await restoreBackup(second.database, file)).toEqual({ ok: true, value: { documents: 9 } });
     for (const kind of ["band", "song", "version", "evening"] as const) {
       expect(await listDocuments(second.database, kind)).toEqual(
         expect.arrayContaining(await listDocuments(first.database, kind)),

@@ -1,25 +1,37 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { z } from "zod";
+import { sure } from "@/core/base";
 import { readChordText } from "@/core/formats";
 import { BASS_TUNING, GUITAR_TUNING } from "@/core/pitch";
 import {
+  addException,
+  applyEdit,
   type BandBody,
   type BandPlayer,
   type Body,
   byOrder,
   type Cell,
+  type Command,
+  copyVersion,
   type EveningBody,
+  EXCEPTION_KINDS,
   INSTRUMENTS,
+  keySchema,
   ordersFor,
+  outlineOf,
   type Player,
   ROLES,
+  SOURCE_KINDS,
+  type SourceKind,
+  set,
   type VersionBody,
 } from "@/core/song";
 import type { NewDocument } from "../documents/store";
 import { makeId } from "../ids";
 import { songDocuments } from "./create";
 
+const FILE = /^[a-z-]+\.txt$/u;
 const light = z.int().min(0).max(4);
 const demoSchema = z.object({
   evening: z.object({ name: z.string(), place: z.string(), note: z.string() }),
@@ -38,7 +50,7 @@ const demoSchema = z.object({
   }),
   songs: z.array(
     z.object({
-      file: z.string().regex(/^[a-z-]+\.txt$/u),
+      file: z.string().regex(FILE),
       tags: z.array(z.string()),
       note: z.string(),
       players: z.record(z.string(), z.object({ capo: z.int(), light, role: z.enum(ROLES) })),
@@ -52,6 +64,48 @@ const demoSchema = z.object({
           note: z.string().optional(),
         }),
       ),
+      /** What a place of the form has of its own. */
+      uses: z
+        .array(
+          z.object({
+            use: z.int(),
+            shift: z.int().optional(),
+            label: z.string().optional(),
+            vocals: z.boolean().optional(),
+          }),
+        )
+        .default([]),
+      exceptions: z
+        .array(
+          z.object({
+            use: z.int(),
+            kind: z.enum(EXCEPTION_KINDS),
+            ticks: z.int().default(0),
+            cued: z.boolean().default(false),
+            /** The first chord of this name in the section. */
+            chord: z.string().optional(),
+            /** What its own lines hold, in order. */
+            symbols: z.array(z.string()).default([]),
+          }),
+        )
+        .default([]),
+      /** Other sheets of the song, for the evidence chart. */
+      sources: z
+        .array(z.object({ name: z.string(), kind: z.enum(SOURCE_KINDS), file: z.string().regex(FILE) }))
+        .default([]),
+      /** Chords nobody is sure of. */
+      unsure: z.array(z.string()).default([]),
+      versions: z
+        .array(
+          z.object({
+            name: z.string(),
+            key: keySchema,
+            bpm: z.number(),
+            /** Chords that are played otherwise. */
+            symbols: z.record(z.string(), z.string()),
+          }),
+        )
+        .default([]),
     }),
   ),
 });
@@ -70,6 +124,8 @@ export async function demoDocuments(
       ),
     ),
   );
+  const textOf = (file: string) =>
+    readFile(/* turbopackIgnore: true */ path.join(/* turbopackIgnore: true */ folder, file), "utf8");
   const places = ordersFor(demo.band.players.length);
   const players = new Map(
     demo.band.players.map(({ key, ...player }, index): [string, BandPlayer] => [
@@ -90,18 +146,19 @@ export async function demoDocuments(
   };
   const songs = await Promise.all(
     demo.songs.map(async (song) => {
-      const sheet = readChordText(
-        await readFile(
-          /* turbopackIgnore: true */ path.join(/* turbopackIgnore: true */ folder, song.file),
-          "utf8",
-        ),
+      const sheet = readChordText(await textOf(song.file));
+      const others = await Promise.all(
+        song.sources.map(async ({ file, ...source }) => ({ ...source, text: await textOf(file) })),
       );
       const settings = {
         title: sheet.title,
         tags: song.tags,
         source: { name: "Demo sheet", kind: "sheet" as const },
       };
-      return songDocuments(sheet, settings, (version) => withParts(version, song, players));
+      const made = songDocuments(sheet, settings, (version) =>
+        withExceptions(withParts(withSources(version, others), song, players), song),
+      );
+      return { ...made, documents: [...made.documents, ...otherVersions(made, song)] };
     }),
   );
   const eveningId = makeId();
@@ -121,6 +178,59 @@ export async function demoDocuments(
     { id: eveningId, kind: "evening", parentId: null, body: evening as Body },
   ];
 }
+
+function withSources(
+  version: VersionBody,
+  others: readonly { name: string; kind: SourceKind; text: string }[],
+): VersionBody {
+  const orders = ordersFor(others.length + 1);
+  const added = others.map((source, index) => ({ ...source, id: makeId(), order: orders[index + 1]! }));
+  return {
+    ...version,
+    sources: { ...version.sources, ...Object.fromEntries(added.map((source) => [source.id, source])) },
+  };
+}
+
+/** Lays on what is otherwise at places of the form, by the same edits a person makes. */
+function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
+  const edit = (body: VersionBody, command: Command): VersionBody =>
+    sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+  const { form, byId } = outlineOf(version);
+  let body = version;
+  for (const { use, ...fields } of song.uses) body = edit(body, set("uses", form[use]!.id, fields));
+  for (const { use, kind, chord, symbols, ...fields } of song.exceptions) {
+    const chords = byId.get(form[use]!.sectionId)!.lines.flatMap((line) => line.chords);
+    const chordId = chords.find((one) => one.chord.symbol === chord)?.chord.id ?? null;
+    body = edit(body, addException(outlineOf(body), form[use]!, kind, { ...fields, chordId }, makeId));
+    const own = outlineOf(body).exceptions.get(form[use]!.id)?.at(-1)?.lines ?? [];
+    for (const [index, { chord }] of own.flatMap((line) => line.chords).entries())
+      body = edit(body, set("chords", chord.id, { symbol: symbols[index] ?? chord.symbol }));
+  }
+  for (const { id, symbol } of Object.values(body.chords))
+    if (song.unsure.includes(symbol)) body = edit(body, set("chords", id, { sure: false }));
+  return body;
+}
+
+/** Further versions of a song: copies with some chords played otherwise. */
+function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSong): NewDocument[] {
+  const first = documents.find((document) => document.id === versionId)!.body as unknown as VersionBody;
+  return song.versions.map(({ name, key, bpm, symbols }) => {
+    const copy = copyVersion(first, name, makeId);
+    const [row] = Object.values(copy.version);
+    const chords = Object.values(copy.chords).map((chord) => [
+      chord.id,
+      { ...chord, symbol: symbols[chord.symbol] ?? chord.symbol, sure: true },
+    ]);
+    const body = {
+      ...copy,
+      version: { [row!.id]: { ...row!, key, bpm } },
+      chords: Object.fromEntries(chords),
+    };
+    return { id: makeId(), kind: "version", parentId: songId, body: body as unknown as Body };
+  });
+}
+
+type DemoMade = ReturnType<typeof songDocuments>;
 
 /** Lays the demo's players and cells on a version. */
 function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<string, BandPlayer>): VersionBody {

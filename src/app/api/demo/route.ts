@@ -1,0 +1,21 @@
+import { count } from "drizzle-orm";
+import { refuseChange } from "@/server/access";
+import { openDatabase } from "@/server/db/open";
+import { documents } from "@/server/db/schema";
+import { createDocuments } from "@/server/documents/store";
+import { refuse } from "@/server/http";
+import { demoDocuments } from "@/server/songs/demo";
+import { withStorage } from "@/server/storage";
+
+/** Lights the demo evening in an empty folder. */
+export async function POST(request: Request): Promise<Response> {
+  const refused = refuseChange(request);
+  if (refused) return refused;
+  return withStorage(async () => {
+    const database = await openDatabase();
+    const [stored] = await database.select({ count: count() }).from(documents);
+    if (stored?.count !== 0) return refuse(409, "demo", "is only lit where nothing is kept yet");
+    await createDocuments(database, await demoDocuments());
+    return Response.json({}, { status: 201 });
+  });
+}
