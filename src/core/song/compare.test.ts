@@ -5,9 +5,11 @@ import { alignLists } from "./align";
 import type { Body, VersionBody } from "./body";
 import { checkBody } from "./check-body";
 import { removeUse, set } from "./commands";
-import { compareVersions, likenesses } from "./compare";
+import { compareVersions } from "./compare";
 import { copyVersion } from "./copy-version";
 import { applyEdit, type Command } from "./edit";
+import { addException } from "./exceptions";
+import { likenesses } from "./likeness";
 import { outlineOf } from "./outline";
 import { sampleVersion } from "./sample-version";
 
@@ -101,7 +103,7 @@ describe("compareVersions", () => {
     expect(said(mine, theirs)).toEqual(["verse, line 2: two more chords, other words"]);
   });
 
-  it("takes single differences over, until none is left that can be taken", () => {
+  it("takes single differences over, until none is left", () => {
     const theirs = sampleVersion(
       {
         intro: { lines: ["/G:4"] },
@@ -117,7 +119,7 @@ describe("compareVersions", () => {
       if (!next) break;
       mine = act(mine, next.take!);
     }
-    expect(said(mine, theirs)).toEqual(["Form: intro is played there, not here"]);
+    expect(said(mine, theirs)).toEqual([]);
   });
 
   it("tells what is played on one side only", () => {
@@ -125,6 +127,91 @@ describe("compareVersions", () => {
     const theirs = copyVersion(mine, "B", makeId);
     const without = act(theirs, removeUse(theirs, outlineOf(theirs).form[1]!.id));
     expect(said(mine, without)).toEqual(["Form: chorus is played here, not there"]);
+  });
+});
+
+describe("what can be taken over", () => {
+  const takeAll = (mine: VersionBody, theirs: VersionBody) => {
+    let body = mine;
+    for (let step = 0; step < 30; step++) {
+      const next = compareVersions(body, theirs, makeId).differences.find((one) => one.take !== null);
+      if (!next) break;
+      body = act(body, next.take!);
+    }
+    return body;
+  };
+  const [verse, chorus] = [0, 1];
+  const except = (body: VersionBody, at: number, kind: "hold" | "line" | "ending", fields = {}) =>
+    act(body, addException(outlineOf(body), outlineOf(body).form[at]!, kind, fields, makeId));
+
+  it("a use that is played there again, in its place, with what is otherwise at it", () => {
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    const { form } = outlineOf(theirs);
+    const again = { ...form[verse]!, id: "again", order: `${form[chorus]!.order}V`, label: "Verse again" };
+    theirs = act(theirs, { type: "add", table: "uses", row: again });
+    theirs = except(theirs, 2, "hold", { ticks: 1920, cued: true });
+    expect(said(mine, theirs)).toEqual(["Form: Verse again is played there, not here"]);
+    const taken = takeAll(mine, theirs);
+    expect(said(taken, theirs)).toEqual([]);
+    expect(outlineOf(taken).form.map((use) => use.label)).toEqual([null, null, "Verse again"]);
+  });
+
+  it("exceptions, told apart by what they are and what their lines hold", () => {
+    const mine = except(song(), verse, "hold", { ticks: 960 });
+    let theirs = copyVersion(song(), "B", makeId);
+    const [, second] = outlineOf(theirs).sections[0]!.lines;
+    theirs = except(theirs, verse, "line", { lineId: second!.line.id });
+    const own = outlineOf(theirs).exceptions.get(outlineOf(theirs).form[verse]!.id)![0]!.lines[0]!;
+    theirs = act(theirs, set("chords", own.chords[0]!.chord.id, { symbol: "Am" }));
+    theirs = except(theirs, verse, "ending", {
+      ticks: 3840,
+      followedBy: outlineOf(theirs).sections[1]!.section.id,
+    });
+    expect(said(mine, theirs)).toEqual([
+      "Form, verse: line 2 is different there, another ending when chorus follows: its last 4 beats replaced there, hold of 1 beat on the last chord only here",
+    ]);
+    expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
+  });
+
+  it("a player, and a part where there was none", () => {
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    const [ann] = Object.values(theirs.players);
+    const row = { ...ann!, id: "ben", name: "Ben", bandPlayerId: null };
+    theirs = act(theirs, { type: "add", table: "players", row });
+    const useId = outlineOf(theirs).form[chorus]!.id;
+    const cell = {
+      id: "cell",
+      useId,
+      playerId: ann!.id,
+      light: 4,
+      role: null,
+      style: null,
+      capo: null,
+      note: "loud",
+    };
+    theirs = act(theirs, { type: "add", table: "cells", row: cell });
+    expect(said(mine, theirs)).toEqual([
+      "Players: Ben plays only there",
+      "Ann in chorus: light 4 there, note loud there",
+    ]);
+    expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
+  });
+
+  it("versions written in other keys differ only in what sounds, and a line comes over in the key of the first", () => {
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    const row = Object.values(theirs.version)[0]!;
+    // Written a fourth up, in C for G, and performed in the same key.
+    const up: Record<string, string> = { G: "C", C: "F", D: "G", Em: "Am" };
+    for (const { id, symbol } of Object.values(theirs.chords))
+      theirs = act(theirs, set("chords", id, { symbol: up[symbol]! }));
+    theirs = act(theirs, set("version", row.id, { writtenKey: "C" }));
+    expect(said(mine, theirs)).toEqual([]);
+    theirs = act(theirs, set("chords", chordOf(theirs, "Am").id, { symbol: "F" }));
+    expect(said(mine, theirs)).toEqual(["chorus, line 1: C for Em"]);
+    expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
   });
 });
 

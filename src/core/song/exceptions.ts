@@ -72,8 +72,29 @@ function endOf(lines: readonly OutlineLine[], ticks: Ticks): OutlineLine[] {
   return found;
 }
 
-/** Copies lines to a home; ids are fresh, and `chordIds` tells which old chord became which. */
-function copyLines(
+/** Copies what a line holds to another; ids are fresh, and `chordIds` tells which old chord became which. */
+export function copyContents(
+  line: OutlineLine,
+  lineId: string,
+  makeId: MakeId,
+  chordIds: Map<string, string> = new Map(),
+): SimpleCommand[] {
+  const wordIds = new Map(line.words.map(({ word }) => [word.id, makeId()]));
+  return [
+    ...line.words.map(({ word }) =>
+      add("words", { ...word, id: wordIds.get(word.id)!, originId: word.id, lineId }),
+    ),
+    ...line.chords.map(({ chord }) => {
+      const id = makeId();
+      chordIds.set(chord.id, id);
+      const wordId = wordIds.get(chord.wordId ?? "") ?? null;
+      return add("chords", { ...chord, id, originId: chord.id, lineId, wordId });
+    }),
+  ];
+}
+
+/** Copies lines to a home. */
+export function copyLines(
   lines: readonly OutlineLine[],
   home: { sectionId: string; exceptionId: string | null },
   makeId: MakeId,
@@ -82,18 +103,9 @@ function copyLines(
   const orders = ordersFor(lines.length);
   const commands = lines.flatMap((line, index): SimpleCommand[] => {
     const lineId = makeId();
-    const wordIds = new Map(line.words.map(({ word }) => [word.id, makeId()]));
     return [
       add("lines", { id: lineId, originId: line.line.id, order: orders[index]!, ...home }),
-      ...line.words.map(({ word }) =>
-        add("words", { ...word, id: wordIds.get(word.id)!, originId: word.id, lineId }),
-      ),
-      ...line.chords.map(({ chord }) => {
-        const id = makeId();
-        chordIds.set(chord.id, id);
-        const wordId = wordIds.get(chord.wordId ?? "") ?? null;
-        return add("chords", { ...chord, id, originId: chord.id, lineId, wordId });
-      }),
+      ...copyContents(line, lineId, makeId, chordIds),
     ];
   });
   return { commands, chordIds };

@@ -70,16 +70,8 @@ export {
   setCell,
   setWords,
 } from "./commands";
-export {
-  type Comparison,
-  compareVersions,
-  type Difference,
-  type Likeness,
-  type LinePair,
-  likenesses,
-  type SectionPair,
-  sayLines,
-} from "./compare";
+export { compareVersions } from "./compare";
+export type { Comparison, Difference, LinePair, NameOf, SectionPair } from "./compare-side";
 export { copyVersion } from "./copy-version";
 export {
   type Applied,
@@ -102,6 +94,7 @@ export {
   unfold,
 } from "./exceptions";
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
+export { type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { byOrder, orderBetween, ordersFor } from "./order";
@@ -123,6 +116,7 @@ export {
 export { sayCommand, sizeOf } from "./say-command";
 export { sayEditProblem, sayPlace } from "./say-edit";
 export { sayException, sayUse } from "./say-exception";
+export { sayLines } from "./say-lines";
 export {
   chordMark,
   chordMarks,

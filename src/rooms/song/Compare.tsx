@@ -61,7 +61,7 @@ export function Compare({
                 className="mt-1 grid gap-x-6 border-l-4 border-warning pl-3 md:grid-cols-2"
               >
                 <Side line={line.a} body={mine} empty="not here" />
-                <Side line={line.b} body={theirs} empty="not there" />
+                <Side line={line.b} body={found.theirs} empty="not there" />
               </div>
             ))}
           </div>
