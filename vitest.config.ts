@@ -10,6 +10,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
+          setupFiles: ["scripts/lib/seed.ts"],
           include: ["src/**/*.test.{ts,tsx}"],
           environment: "node",
           testTimeout: 60_000,
@@ -20,6 +21,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "checks",
+          setupFiles: ["scripts/lib/seed.ts"],
           include: ["checks/**/*.test.ts"],
           environment: "node",
           testTimeout: 120_000,

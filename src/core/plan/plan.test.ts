@@ -143,7 +143,7 @@ describe("beats", () => {
         line: 0,
         at: 1,
         message: "The section ends 3 beats into a bar of 4: 1 beat is missing, or 3 too many.",
-        suggestions: [{ message: "Line 1: Bm 6, A 2: 8 beats", line: 0, at: 1, beats: 2 }],
+        suggestions: [{ message: "Line 1: Bm 6, A 2: 8 beats, 2 bars", line: 0, at: 1, beats: 2 }],
       },
     ]);
   });

@@ -54,7 +54,7 @@ describe("sumBars", () => {
     expect(sum!.open).toMatchObject({ line: 1, at: 1, over: 3 * Q, missing: Q });
     const said = sayOpenSection(sum!.open!, lines, BAR, "1/4");
     expect(said.message).toBe("The section ends 3 beats into a bar of 4: 1 beat is missing, or 3 too many.");
-    expect(said.fixes.map((fix) => fix.words)).toEqual(["Line 2: G 4, A 4: 8 beats"]);
+    expect(said.fixes.map((fix) => fix.words)).toEqual(["Line 2: G 4, A 4: 8 beats, 2 bars"]);
   });
 
   it("suspects the one uneven line first", () => {

@@ -25,7 +25,9 @@ export function sayOpenSection(
     );
     const total = line.reduce((sum, chord) => sum + chord.ticks, 0);
     const names = line.map((chord) => `${chord.symbol} ${formatBeats(beats(chord.ticks))}`).join(", ");
-    return { ...fix, words: `Line ${fix.line + 1}: ${names}: ${countBeats(beats(total))}` };
+    const bars = total / bar;
+    const whole = Number.isInteger(bars) ? `, ${bars === 1 ? "1 bar" : `${bars} bars`}` : "";
+    return { ...fix, words: `Line ${fix.line + 1}: ${names}: ${countBeats(beats(total))}${whole}` };
   });
   return { message, fixes };
 }

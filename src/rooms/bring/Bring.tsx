@@ -12,7 +12,9 @@ type Outcome =
       readonly kind: "in";
       readonly title: string;
       readonly versionId: string;
+      /** What should be looked at, and what was only guessed, as in any sheet without beats. */
       readonly looks: readonly string[];
+      readonly notes: readonly string[];
     }
   | {
       readonly kind: "double";
@@ -34,15 +36,13 @@ async function send(file: Waiting, double: boolean): Promise<Outcome> {
     const answer = await response.json();
     if (response.status === 409) return { kind: "double", title: answer.title, of: answer.doubles };
     if (!response.ok) return { kind: "not", why: answer.error.message };
-    const guessed = [
-      ...(answer.guesses.key ? ["The key is a guess from the chords."] : []),
-      ...(answer.guesses.beats ? ["Beats are guessed."] : []),
-    ];
+    const unsure = answer.guesses.key ? ["The key is a guess from the chords."] : [];
     return {
       kind: "in",
       title: answer.title,
       versionId: answer.versionId,
-      looks: [...answer.looks, ...guessed],
+      looks: [...answer.looks, ...unsure],
+      notes: answer.guesses.beats ? ["Beats are guessed."] : [],
     };
   } catch {
     return { kind: "not", why: "The server can’t be reached. Try this file again when it answers." };
@@ -174,6 +174,7 @@ function Chooser({
 }
 
 const MOST_ROWS = 500;
+const byName = (a: Entry, b: Entry) => a.name.localeCompare(b.name);
 
 function Table({
   entries,
@@ -193,27 +194,30 @@ function Table({
           </tr>
         </thead>
         <tbody>
-          {entries.slice(0, MOST_ROWS).map((entry) => (
-            <tr key={`${entry.name} ${entry.outcome.kind}`}>
-              <th scope="row" className="max-w-60 font-normal break-words">
-                {entry.name}
-              </th>
-              <td>
-                {entry.outcome.kind === "in" ? (
-                  <Link className="link font-bold" href={`/song/${entry.outcome.versionId}`}>
-                    {entry.outcome.title}
-                  </Link>
-                ) : entry.outcome.kind === "double" ? (
-                  "There already"
-                ) : (
-                  "Not taken"
-                )}
-              </td>
-              <td className="text-sm">
-                <About entry={entry} onTakeAnyway={onTakeAnyway} />
-              </td>
-            </tr>
-          ))}
+          {[...entries]
+            .sort(byName)
+            .slice(0, MOST_ROWS)
+            .map((entry) => (
+              <tr key={`${entry.name} ${entry.outcome.kind}`}>
+                <th scope="row" className="max-w-60 font-normal break-words">
+                  {entry.name}
+                </th>
+                <td>
+                  {entry.outcome.kind === "in" ? (
+                    <Link className="link font-bold" href={`/song/${entry.outcome.versionId}`}>
+                      {entry.outcome.title}
+                    </Link>
+                  ) : entry.outcome.kind === "double" ? (
+                    "There already"
+                  ) : (
+                    "Not taken"
+                  )}
+                </td>
+                <td className="text-sm">
+                  <About entry={entry} onTakeAnyway={onTakeAnyway} />
+                </td>
+              </tr>
+            ))}
         </tbody>
       </table>
       {entries.length > MOST_ROWS && (
@@ -241,10 +245,10 @@ function About({ entry, onTakeAnyway }: { entry: Entry; onTakeAnyway: (entry: En
         </button>
       </>
     );
-  if (outcome.looks.length === 0) return "Nothing to look at.";
+  if (outcome.looks.length + outcome.notes.length === 0) return "Nothing to look at.";
   return (
     <ul>
-      {outcome.looks.slice(0, 4).map((look) => (
+      {[...outcome.looks.slice(0, 4), ...outcome.notes].map((look) => (
         <li key={look}>{look}</li>
       ))}
       {outcome.looks.length > 4 && <li>and {outcome.looks.length - 4} more</li>}

@@ -72,7 +72,7 @@ export function EvidencePage({ versions }: { versions: readonly ListedVersion[] 
         needs a look; where they don’t, listen to the bars listed and say what is right.
       </p>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
-        <div className="order-2 xl:order-1">
+        <div>
           {readings.length < 2 ? (
             <p className="rounded-box bg-base-200 p-4">
               Add a second source: paste another sheet of this song, or choose another version of it.
@@ -81,7 +81,7 @@ export function EvidencePage({ versions }: { versions: readonly ListedVersion[] 
             <Chart readings={readings} />
           )}
         </div>
-        <aside className="order-1 flex flex-col gap-4 xl:order-2">
+        <aside className="flex flex-col gap-4">
           <section aria-label="Sources" className="rounded-box bg-base-200 p-4">
             <h2 className="mb-2">Sources</h2>
             <ul className="flex flex-col gap-2">

@@ -120,7 +120,7 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
     <li
       ref={sortable.setNodeRef}
       style={{ transform: CSS.Transform.toString(sortable.transform), transition: sortable.transition }}
-      className={`flex flex-wrap items-center gap-x-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""} ${chosen ? "outline-2 outline-base-content" : ""}`}
+      className={`grid grid-cols-[auto_minmax(0,1fr)_auto_auto_auto] items-center gap-x-2 rounded-field bg-base-100 px-1 py-1 ${sortable.isDragging ? "z-10 shadow-lg" : ""} ${chosen ? "outline-2 outline-base-content" : ""}`}
       onKeyDown={onKeyDown}
     >
       <button
@@ -141,7 +141,7 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
       >
         <SectionTag label={label} kind={section.kind} />
       </button>
-      <span className="ml-auto text-sm whitespace-nowrap">{bars} bars</span>
+      <span className="text-sm whitespace-nowrap">{bars} bars</span>
       <select
         className="select select-xs w-16"
         aria-label={`Times ${label} is played here`}
@@ -162,7 +162,7 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
       >
         <X size={16} aria-hidden="true" />
       </button>
-      {otherwise && <p className="w-full pl-8 text-sm">{otherwise}</p>}
+      {otherwise && <p className="col-span-full pl-8 text-sm">{otherwise}</p>}
     </li>
   );
 }

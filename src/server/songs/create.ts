@@ -82,15 +82,27 @@ export async function createSong(
   if (sheet.problems.some((problem) => NOTHING_READ.has(problem.code))) return fail(sheet);
   const fileName = "name" in input.content ? titleOfFile(input.content.name) : "";
   const title = input.title.trim() || sheet.title.trim() || fileName || "Untitled song";
-  const doubles = input.double ? [] : await findDoubles(database, title);
-  if (doubles.length > 0) return ok({ made: false, title, doubles });
   const source: SheetSource =
     "name" in input.content
       ? { name: input.content.name.replace(/^.*[/\\]/u, "") || "A file", kind: "file", text }
       : { name: "Pasted text", kind: "sheet", text };
   const { documents, songId, versionId } = songDocuments(sheet, { title, tags: sheet.tags, source });
-  await createDocuments(database, documents);
-  return ok({ made: true, songId, versionId, sheet, title });
+  return oneByOne(async () => {
+    const doubles = input.double ? [] : await findDoubles(database, title);
+    if (doubles.length > 0) return ok({ made: false, title, doubles });
+    await createDocuments(database, documents);
+    return ok({ made: true, songId, versionId, sheet, title });
+  });
+}
+
+/** On the global object, as bundles load this file apart. */
+const shared = globalThis as { lanternMaking?: Promise<unknown> };
+
+/** Looks for a double and makes the song before the next one is looked for: two files of one title may come at once. */
+function oneByOne<Value>(work: () => Promise<Value>): Promise<Value> {
+  const made = (shared.lanternMaking ?? Promise.resolve()).then(work, work);
+  shared.lanternMaking = made.catch(() => undefined);
+  return made;
 }
 
 function readInput({ content, adjustments }: SongInput): Result<ReadFile, string> {
