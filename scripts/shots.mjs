@@ -48,7 +48,7 @@ async function shot(name, place, size = DESK, act = async () => {}) {
 const finder = await browser.newPage();
 await finder.goto(server.address);
 const song = await finder
-  .getByRole("region", { name: "Shelf" })
+  .getByRole("region", { name: "Lantern Night at the Net Loft" })
   .getByRole("link", { name: "Lamp on the Water" })
   .getAttribute("href");
 await finder.goto(server.address + song);
@@ -57,8 +57,21 @@ const print = await finder.getByRole("link", { name: "Print the sheets" }).getAt
 await finder.close();
 
 await shot("shelf", "/");
-await shot("new-song", "/new", DESK, (page) => page.getByLabel("The sheet").fill(sheet));
+await shot("new-song", "/new", DESK, async (page) => {
+  await page.getByLabel("The sheet").fill(sheet);
+  await page.keyboard.press("F2");
+});
 await shot("song", song);
+await shot("song-place", song, DESK, async (page) => {
+  await page.getByRole("button", { name: "What is otherwise at Last chorus" }).click();
+  await page.getByRole("region", { name: "Last chorus here" }).evaluate((panel) => panel.scrollIntoView());
+});
+await shot("versions", `${song}/versions`, DESK, (page) =>
+  page.getByRole("button", { name: "Compare with this one" }).click(),
+);
+await shot("evidence", `${song}/evidence`, DESK, (page) =>
+  page.getByRole("button", { name: "Esus4 / E", exact: true }).click(),
+);
 await shot("song-open-end", song, DESK, async (page) => {
   await page
     .getByRole("region", { name: "Bridge" })
@@ -88,6 +101,20 @@ await shot("stage-phone", stage, PHONE, (page) => page.keyboard.press("ArrowRigh
 await shot("song-phone", song, PHONE);
 await shot("parts-phone", `${song}/parts`, PHONE);
 await shot("print", print, { width: 900, height: 1200 });
+
+const file = (name, text) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+await shot("bring", "/bring", DESK, async (page) => {
+  await page
+    .getByLabel("Files or zips")
+    .setInputFiles([
+      file("two-bells.cho", "{t: Bell One}\n{key: G}\n[G]Ring\n{new_song}\n{t: Bell Two}\n{key: D}\n[D]Ring"),
+      file("harbour.txt", "Harbour\n\n[Verse]\nG   Cq7   D\nlight on the bay"),
+      file("lamp.cho", "{t: Lamp on the Water}\n[A]Light"),
+      file("broken.mid", "MThd nothing"),
+      file("photo.png", "no song"),
+    ]);
+  await page.waitForTimeout(2500);
+});
 
 await browser.close();
 await server.stop();

@@ -19,6 +19,8 @@ export type EvidenceBar = {
   readonly starts: boolean;
   readonly number: number;
   readonly beats: number;
+  /** Semitones it is played above its version's key. */
+  readonly shift: number;
 };
 
 /** One reading of the song: bar after bar as it is played, in the key all are compared in. */
@@ -81,6 +83,7 @@ function barsOf(timeline: Timeline, nameOf: (symbol: string, shift: number) => s
         section: passage.label,
         starts: index === 0,
         number: bar.number,
+        shift: passage.shift,
         beats: (bar.ticks / timelineBar(passage.meter)) * passage.meter.beats,
       };
     }),

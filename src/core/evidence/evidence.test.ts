@@ -26,6 +26,7 @@ const source = (name: string, text: string): EvidenceSource => ({
         section: "S",
         starts: bar.startsWith("*") || index === 0,
         number: index + 1,
+        shift: 0,
         beats: 4,
       };
     }),

@@ -48,6 +48,9 @@ export const read = engine(
     return {
       title: sheet.title,
       by: sheet.by,
+      composer: sheet.composer,
+      copyright: sheet.copyright,
+      tags: sheet.tags,
       key: sheet.key === null ? null : moved(sheet.key, sheet.transpose),
       keySure: sheet.keySure,
       tempo: sheet.tempo,

@@ -1,0 +1,31 @@
+import { moveChord, parseChord } from "../chord";
+import { moveKey } from "../pitch";
+import { batch, type Command, keysOf, Namer, set, type VersionBody } from "../song";
+
+/**
+ * Settles chords in doubt: each sounds as said from now on, written in the version's own key, and is sure. One that
+ * sounds so already only becomes sure, and keeps its source.
+ * @param places chords of the version, with the key shift of the place where they sound as said
+ * @param sourceId the source that was right, or null
+ */
+export function settleChords(
+  body: VersionBody,
+  places: readonly { readonly chordId: string; readonly shift: number }[],
+  symbol: string,
+  sourceId: string | null,
+): Command {
+  const { written, sounding } = keysOf(body);
+  const chord = parseChord(symbol);
+  return batch(
+    "Settle a chord",
+    places.flatMap(({ chordId, shift }) => {
+      const row = body.chords[chordId];
+      if (!row) return [];
+      if (new Namer(body, null, shift).name(row.symbol).sounding === symbol)
+        return [set("chords", chordId, { sure: true })];
+      const here = moveKey(sounding, shift);
+      const asWritten = chord.ok ? moveChord(chord.value, here, written) : symbol;
+      return [set("chords", chordId, { symbol: asWritten, sure: true, sourceId })];
+    }),
+  );
+}
