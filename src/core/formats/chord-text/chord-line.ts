@@ -261,6 +261,10 @@ function readBracketed(written: string, reading: Reading): Bracketed | null {
   return found;
 }
 
+/** What to write for a sign that is no chord, where that is plain. @example offersFor("H7") // => ["B7"] */
+export const offersFor = (written: string): readonly string[] | undefined =>
+  /^H/u.test(written) ? [written.replace(/^H/u, "B")] : undefined;
+
 /** Whether a text is a chord by this reading. */
 export const isChord = (text: string, reading: Reading): boolean =>
   reading.naming === "letters" ? parseChord(text).ok : toLetters(text, reading.naming, reading.key) !== null;

@@ -33,6 +33,9 @@ export const emptyMeta = (): Meta => ({
 type Found = SheetProblem["code"] | null;
 type Setter = (meta: Meta, value: string) => Found;
 
+/** The longest field that is taken whole, in characters. */
+export const LONGEST_FIELD = 200;
+
 const setText =
   (field: "title" | "by" | "composer" | "copyright"): Setter =>
   (meta, value) => {

@@ -1,27 +1,35 @@
 import { NAMINGS, type Naming } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
-import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
+import type { Meter } from "../../rhythm";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import {
   type ChordSheet,
   EMPTY_SHEET,
   LONGEST_SHEET,
   MOST_SHEET_LINES,
-  type SheetChord,
   type SheetExtra,
   type SheetLine,
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
-import { type ChordToken, isChord, type Reading, readChordLine, readInline, readingOf } from "./chord-line";
+import {
+  type ChordToken,
+  isChord,
+  offersFor,
+  type Reading,
+  readChordLine,
+  readInline,
+  readingOf,
+} from "./chord-line";
 import { findNaming } from "./find-naming";
+import { readHead } from "./head";
 import { readHeading } from "./heading";
-import { isBar, timeChords } from "./lengths";
-import { changedFields, emptyMeta, type Meta, readHeadLine, readMeta } from "./meta";
+import { layLine } from "./lay-line";
+import { isBar } from "./lengths";
+import { emptyMeta, type Meta, readMeta } from "./meta";
 import { Repeats } from "./repeats";
 import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
-import { squeeze } from "./squeeze";
 
 /** How often to sing a line, written behind its words. */
 const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
@@ -69,8 +77,7 @@ class TextReader {
   private readonly lines: (SheetText | null)[];
   /** Where each line stands in the text, from 1: a heading with chords behind it is two lines here. */
   private readonly numbers: readonly number[];
-  private readonly customs: readonly Reading[];
-  private readonly meta: Meta = emptyMeta();
+  private meta: Meta = emptyMeta();
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
@@ -80,7 +87,6 @@ class TextReader {
   private meter: Meter = COMMON_TIME;
   private previous: string | null = null;
   private readonly repeats = new Repeats((code, index, source, text) => this.say(code, index, source, text));
-  private prefaceEnd: number | null = null;
   /** Lines with chords in brackets, and with chords above. */
   private inline = 0;
   private above = 0;
@@ -90,7 +96,6 @@ class TextReader {
     private readonly options: ReadOptions,
   ) {
     this.reading = readingOf("letters", null, options.onStep);
-    this.customs = NAMINGS.map((naming) => readingOf(naming, ANY_KEY, options.onStep));
     const lines = sheetLines(text).flatMap(({ line, number }) =>
       splitHeading(line, this.reading).map((part) => ({ part, number })),
     );
@@ -99,8 +104,9 @@ class TextReader {
   }
 
   read(): ChordSheet {
-    const { options, meta } = this;
-    this.readHeader();
+    const { options } = this;
+    this.takeHead();
+    const { meta } = this;
     this.meter = options.meter ?? meta.meter ?? COMMON_TIME;
     this.reading = this.findReading();
     this.readBody();
@@ -122,6 +128,26 @@ class TextReader {
       problems: this.problems,
       losses: this.losses,
     };
+  }
+
+  /** Reads the head; lines taken become null. */
+  private takeHead(): void {
+    const { meta, taken, problems, notes } = readHead(
+      this.lines.map((line) => line!),
+      this.reading,
+    );
+    this.meta = meta;
+    for (const { code, index } of problems)
+      this.say(code, index, 0, this.lines[index]!.text.trim().slice(0, 80));
+    for (const { index, what } of notes) this.note(index, what);
+    for (const index of taken) this.lines[index] = null;
+  }
+
+  /** Keeps a line of the head as a comment. */
+  private note(index: number, what: string): void {
+    const text = this.lines[index]!.text.trim();
+    this.head.push({ kind: "comment", text, section: null, line: 0 });
+    this.losses.push({ line: this.numbers[index]!, what, text, kept: true });
   }
 
   private findReading(): Reading {
@@ -151,94 +177,6 @@ class TextReader {
       column: 1,
       text: first.text.trim().slice(0, 40),
     });
-  }
-
-  /** Takes the title and fields off the head of the text; lines taken become null. */
-  private readHeader(): void {
-    const { meta } = this;
-    let plain = 0;
-    for (const [index, line] of this.lines.entries()) {
-      if (line === null || line.text.trim() === "") continue;
-      const before = { ...meta };
-      const found = readHeadLine(line.text, meta);
-      if (found !== false) {
-        for (const code of found) this.say(code, index, 0, line.text.trim().slice(0, 80));
-        const twice = changedFields(before, meta);
-        if (twice.length > 0) {
-          Object.assign(meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
-          this.note(index, "another value of a field");
-        }
-        this.lines[index] = null;
-        continue;
-      }
-      if (readHeading(line.text) || this.isChordsByAnyCustom(line)) return;
-      const text = line.text.trim();
-      if (plain <= 1 && this.isTitle(index) && (plain === 0 ? meta.title === "" : meta.by === "")) {
-        if (plain === 0) meta.title = text.slice(0, 200);
-        else meta.by = text.replace(/^by\s+/iu, "").slice(0, 200);
-        if (text.length > 200) this.note(index, "a long title");
-        this.lines[index] = null;
-        plain++;
-      } else if (!this.isPreface(index)) return;
-    }
-  }
-
-  /** Whether a heading comes before any chords: lines up to there speak of the song. */
-  private isPreface(index: number): boolean {
-    this.prefaceEnd ??= this.findPrefaceEnd();
-    return index <= this.prefaceEnd;
-  }
-
-  /** The first heading, where no chords come before it; else -1. */
-  private findPrefaceEnd(): number {
-    for (const [index, line] of this.lines.entries()) {
-      if (line === null) continue;
-      if (readHeading(line.text)) return index;
-      if (this.isChordsByAnyCustom(line)) return -1;
-    }
-    return -1;
-  }
-
-  /**
-   * A plain line at the head is the title (or who by) when a gap, a field or a heading follows, or one line who it is
-   * by and then one of these.
-   */
-  private isTitle(index: number): boolean {
-    const here = this.lines[index]!.text;
-    const next = this.lines[index + 1];
-    if (next === undefined || /^\s*\p{L}[\p{L} ]{1,19}:\s/u.test(here)) return false;
-    const sungLater = this.lines.slice(index + 1).some((line) => line !== null && line.text.trim() !== "");
-    if (this.ends(index + 1)) return sungLater;
-    const text = next?.text.trim() ?? "";
-    if (/^by\s/iu.test(text)) return true;
-    return (
-      text.length <= 60 &&
-      this.ends(index + 2) &&
-      this.isPreface(index + 2) &&
-      !this.isChordsByAnyCustom(next!)
-    );
-  }
-
-  /** Whether nothing, a heading or a field stands in a line. */
-  private ends(index: number): boolean {
-    const text = this.lines[index]?.text ?? "";
-    return text.trim() === "" || readHeading(text) !== null || readHeadLine(text, emptyMeta()) !== false;
-  }
-
-  /** Whether a line holds chords by some custom: such a line is no title. */
-  private isChordsByAnyCustom(line: SheetText): boolean {
-    return (
-      readInline(line.text, this.reading) !== null ||
-      readChordLine(line, this.reading) !== null ||
-      this.customs.some((reading) => (readChordLine(line, reading)?.length ?? 0) >= 2)
-    );
-  }
-
-  /** Keeps a line of the head as a comment. */
-  private note(index: number, what: string): void {
-    const text = this.lines[index]!.text.trim();
-    this.head.push({ kind: "comment", text, section: null, line: 0 });
-    this.losses.push({ line: this.numbers[index]!, what, text, kept: true });
   }
 
   /** Plain lines before the first heading speak of the song; they are no section. */
@@ -359,8 +297,7 @@ class TextReader {
   private unreadable(tokens: readonly ChordToken[], index: number, skip: number): void {
     for (const { kind, text, source } of tokens) {
       if (kind !== "unreadable") continue;
-      const suggestions = /^H/u.test(text) ? [text.replace(/^H/u, "B")] : undefined;
-      this.say("unreadable-chord", index, source + skip, text.slice(0, 40), suggestions);
+      this.say("unreadable-chord", index, source + skip, text.slice(0, 40), offersFor(text));
     }
   }
 
@@ -373,16 +310,13 @@ class TextReader {
     this.repeats.add(draft.lines, line, tokens, Number(sungMark?.[2] ?? sungMark?.[3] ?? 1), index);
   }
 
-  /** Columns become places in the words. */
   private join(tokens: readonly ChordToken[], below: SheetText, index: number): SheetLine {
-    const { words, place } = squeeze(below.text, below.columns.length > 0 ? below.columns : undefined);
-    if (tokens.length === 0) return { words, chords: [] };
-    const { options, meter, previous } = this;
-    const perChord =
-      options.beatsPerChord === undefined ? null : ticksOfBeats(options.beatsPerChord, beatUnitOf(meter));
-    const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
+    const { meter, previous } = this;
+    const { beatsPerChord } = this.options;
+    const columns = below.columns.length > 0 ? below.columns : undefined;
+    const { line, crowded } = layLine(tokens, below.text, columns, { meter, beatsPerChord, previous });
     for (const token of crowded) this.say("crowded-bar", index, token.source, token.text);
-    if (timed.length === 0 && tokens.some(isBar))
+    if (line.chords.length === 0 && tokens.some(isBar))
       this.say(
         "unreadable-chord",
         index,
@@ -392,17 +326,8 @@ class TextReader {
           .join(" ")
           .slice(0, 40),
       );
-    this.previous = timed.at(-1)?.token.text ?? previous;
-    const chords = timed.map(
-      ({ token, ticks, guessed }): SheetChord => ({
-        symbol: token.text,
-        at: place(token.column),
-        ticks,
-        guessed,
-        ...(token.unsure && { unsure: true }),
-      }),
-    );
-    return { words, chords };
+    this.previous = line.chords.at(-1)?.symbol ?? previous;
+    return line;
   }
 
   private say(

@@ -1,15 +1,15 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song";
-import { type ChordToken, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
+import { type ChordToken, offersFor, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";
-import { kindOfLabel, MOST_REPEATS, readHeading } from "../chord-text/heading";
-import { isBar, timeChords } from "../chord-text/lengths";
-import { changedFields, emptyMeta, type Meta, setField } from "../chord-text/meta";
+import { MOST_REPEATS, readHeading } from "../chord-text/heading";
+import { layLine } from "../chord-text/lay-line";
+import { isBar } from "../chord-text/lengths";
+import { changedFields, emptyMeta, LONGEST_FIELD, type Meta, setField } from "../chord-text/meta";
 import { type ReadOptions, refuseText } from "../chord-text/read";
 import { Repeats } from "../chord-text/repeats";
-import { type SheetText, sheetText } from "../chord-text/sheet-text";
-import { squeeze } from "../chord-text/squeeze";
+import { sheetText } from "../chord-text/sheet-text";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import {
   type ChordSheet,
@@ -19,8 +19,11 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
+import { readBrackets } from "./brackets";
 import { readDefine } from "./define";
+import { kindOfEnvironment, labelOfEnvironment, sungLines, VERBATIM } from "./environment";
 import { labelOf, type ProLine, proLines } from "./lines";
+import { type OwnBeats, readOwnBeats } from "./own-beats";
 
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 
@@ -41,21 +44,6 @@ type Environment = {
   readonly label: string;
   readonly kind: SectionKind;
 };
-
-const KIND_OF_ENVIRONMENT: Readonly<Record<string, SectionKind>> = Object.freeze({
-  verse: "verse",
-  chorus: "chorus",
-  bridge: "bridge",
-  grid: "instrumental",
-  prechorus: "pre-chorus",
-  part: "other",
-});
-
-/** Environments whose lines are no words and chords. */
-const VERBATIM: ReadonlySet<string> = new Set(["tab", "abc", "ly", "svg", "textblock", "strum"]);
-
-const BRACKETS = /\[([^[\]]{0,60})\]/gu;
-const BRACKETS_AND_BARS = /\[([^[\]]{0,60})\]|(?<!\S)\|{1,2}(?!\S)/gu;
 
 class ProReader {
   private readonly lines: readonly ProLine[];
@@ -131,21 +119,7 @@ class ProReader {
     if (naming) return readingOf(naming);
     const told = this.lines.find((line) => line.kind === "directive" && line.name === "x_naming");
     if (told?.kind === "directive" && told.value === "letters") return readingOf();
-    return findNaming(this.sungLines(), null, readingOf("letters", null, this.options.onStep));
-  }
-
-  /** Lines of words and chords, those kept as they stand apart. */
-  private sungLines(): SheetText[] {
-    const found: SheetText[] = [];
-    let block: string | null = null;
-    for (const line of this.lines) {
-      if (line.kind === "song" && block === null) found.push(sheetText(line.text));
-      if (line.kind !== "directive") continue;
-      const [, edge, name = ""] = /^(start|end)_of_(.+)$/u.exec(line.name) ?? [];
-      if (edge === "start" && block === null && VERBATIM.has(name)) block = name;
-      else if (edge === "end" && name === block) block = null;
-    }
-    return found;
+    return findNaming(sungLines(this.lines), null, readingOf("letters", null, this.options.onStep));
   }
 
   private take(line: ProLine): void {
@@ -254,7 +228,7 @@ class ProReader {
       if (found) {
         this.say(found, line, value.slice(0, 80));
         this.keep("directive", text, line, `directive {${name}}`);
-      }
+      } else if (value.trim().length > LONGEST_FIELD) this.keep("directive", text, line, `a long {${name}}`);
       if (name === "time" && !this.options.meter) this.meter = this.meta.meter ?? this.meter;
       return true;
     }
@@ -297,8 +271,8 @@ class ProReader {
       this.say("open-section", this.open.line, this.open.text);
       this.closeEnvironment();
     }
-    const label = labelOf(value) || DEFAULT_LABEL[name] || name.replaceAll("_", " ");
-    const kind = KIND_OF_ENVIRONMENT[name] ?? kindOfEnvironment(name, label);
+    const label = labelOf(value) || labelOfEnvironment(name);
+    const kind = kindOfEnvironment(name, label);
     this.open = { name, text, line, label, kind };
     this.begin(label, kind);
   }
@@ -395,7 +369,14 @@ class ProReader {
     this.gap = false;
     const grid = this.open?.name === "grid" || !/\[/u.test(text) ? this.readGrid(text) : null;
     if (!grid && this.singUnder(text)) return;
-    const { words, tokens } = grid ? { words: "", tokens: grid } : this.readBrackets(text, line);
+    if (grid) {
+      this.put(grid, "", line);
+      return;
+    }
+    const { words, tokens, remarks } = readBrackets(text, this.reading.naming);
+    for (const remark of remarks) this.keep("comment", `{comment: ${remark}}`, line, "remark at a word");
+    for (const { kind, text: written, source } of tokens)
+      if (kind === "unreadable") this.say("unreadable-chord", line, written, source + 1, offersFor(written));
     if (tokens.length > 0 || words.trim() !== "") this.put(tokens, words, line);
   }
 
@@ -432,85 +413,31 @@ class ProReader {
     return tokens && (this.open?.name === "grid" || tokens.some(isBar)) ? tokens : null;
   }
 
-  private readBrackets(text: string, line: number): { words: string; tokens: ChordToken[] } {
-    const tokens: ChordToken[] = [];
-    let words = "";
-    let from = 0;
-    if (!text.includes("[")) return { words: text, tokens };
-    for (const match of text.matchAll(text.includes("|") ? BRACKETS_AND_BARS : BRACKETS)) {
-      words += text.slice(from, match.index);
-      from = match.index + match[0].length;
-      if (match[1] === undefined) {
-        tokens.push({ kind: "bar", text: match[0], column: words.length, source: match.index });
-        continue;
-      }
-      const written = match[1].trim();
-      if (written.startsWith("*")) {
-        this.keep("comment", `{comment: ${written.slice(1).trim()}}`, line, "remark at a word");
-        continue;
-      }
-      const asked = /^(.+)\?$/u.exec(written);
-      const letters = toLetters((asked?.[1] ?? written).replace(/^\((.*)\)$/u, "$1"), this.reading.naming);
-      const kind = letters === null ? "unreadable" : "chord";
-      if (written === "") continue;
-      if (letters === null)
-        this.say(
-          "unreadable-chord",
-          line,
-          written.slice(0, 40),
-          match.index + 1,
-          /^H/u.test(written) ? [written.replace(/^H/u, "B")] : undefined,
-        );
-      tokens.push({
-        kind,
-        text: (letters ?? written).slice(0, 40),
-        column: words.length,
-        source: match.index,
-        ...(asked && letters !== null && { unsure: true }),
-      });
-    }
-    return { words: words + text.slice(from), tokens };
-  }
-
   private put(tokens: readonly ChordToken[], text: string, line: number, columns?: readonly number[]): void {
     const draft = this.current!;
     for (const { kind, text } of tokens)
       if (kind === "remark") this.keep("comment", `{comment: ${text}}`, line, "remark at a chord");
-    const { words, place } = squeeze(text, columns);
-    const { options, meter, previous } = this;
-    const perChord =
-      options.beatsPerChord === undefined ? null : ticksOfBeats(options.beatsPerChord, beatUnitOf(meter));
-    const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
-    for (const token of crowded) this.say("crowded-bar", line, token.text, token.source + 1);
-    const given = this.ownBeats(timed.length);
-    const chords = timed.map(
-      ({ token, ticks, guessed }, index): SheetChord => ({
-        symbol: token.text,
-        at: place(token.column),
-        ticks: given?.[index]?.ticks ?? ticks,
-        guessed: given?.[index]?.guessed ?? guessed,
-        ...((token.unsure || this.unsure.includes(index + 1)) && { unsure: true }),
-      }),
-    );
+    const { meter, previous, unsure } = this;
+    const { beatsPerChord } = this.options;
+    const laid = layLine(tokens, text, columns, { meter, beatsPerChord, previous });
+    for (const token of laid.crowded) this.say("crowded-bar", line, token.text, token.source + 1);
+    const given = this.takeBeats(laid.line.chords.length);
+    const chords = laid.line.chords.map((chord, index): SheetChord => {
+      const timed = { ...chord, ...given?.[index] };
+      return unsure.includes(index + 1) ? { ...timed, unsure: true } : timed;
+    });
     this.unsure = [];
     this.previous = chords.at(-1)?.symbol ?? previous;
-    this.repeats.add(draft.lines, { words, chords }, tokens, 1, line);
+    this.repeats.add(draft.lines, { words: laid.line.words, chords }, tokens, 1, line);
   }
 
-  /** The beats our own directive gives the chords of the next line: "4 2 2", a guess as "4?". */
-  private ownBeats(count: number): { ticks: number; guessed: boolean }[] | null {
+  /** The beats our own directive gives the chords of this line. */
+  private takeBeats(count: number): readonly OwnBeats[] | null {
     const { beats } = this;
     this.beats = null;
     if (!beats) return null;
-    const found = beats.text
-      .trim()
-      .split(/\s+/u)
-      .map((one) => {
-        const guessed = one.endsWith("?");
-        const ticks = ticksOfBeats(Number(guessed ? one.slice(0, -1) : one), beatUnitOf(this.meter));
-        return ticks === null || ticks < 0 ? null : { ticks, guessed };
-      });
-    if (found.length === count && found.every((one) => one !== null)) return found;
+    const found = readOwnBeats(beats.text, this.meter);
+    if (found?.length === count) return found;
     this.say("bad-beats", beats.line, beats.text.slice(0, 80));
     return null;
   }
@@ -525,19 +452,6 @@ class ProReader {
     this.problems.push({ code, line, column, text, ...(suggestions && { suggestions }) });
   }
 }
-
-const DEFAULT_LABEL: Readonly<Record<string, string>> = Object.freeze({
-  verse: "Verse",
-  chorus: "Chorus",
-  bridge: "Bridge",
-  grid: "Grid",
-  prechorus: "Pre-Chorus",
-});
-
-const kindOfEnvironment = (name: string, label: string): SectionKind => {
-  const byName = kindOfLabel(name.replaceAll("_", " "));
-  return byName === "other" ? kindOfLabel(label) : byName;
-};
 
 const clampShift = (semitones: number): number =>
   semitones > 11 ? semitones - 12 : semitones < -11 ? semitones + 12 : semitones;

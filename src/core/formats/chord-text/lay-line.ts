@@ -1,0 +1,36 @@
+import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
+import type { SheetChord, SheetLine } from "../sheet";
+import type { ChordToken } from "./chord-line";
+import { timeChords } from "./lengths";
+import { squeeze } from "./squeeze";
+
+/** What is known where a line begins. */
+export type Before = {
+  readonly meter: Meter;
+  /** Beats of a chord whose length the text does not give, where somebody gave them. */
+  readonly beatsPerChord: number | undefined;
+  /** The chord before, which the line may go on with. */
+  readonly previous: string | null;
+};
+
+/**
+ * Sets the signs of a chord line over the words it stands over: columns become places in the words, signs lengths.
+ * @param columns where the characters of the words stand, if not one after the other
+ * @returns the line, and the first chord of each bar that holds more chords than it has half beats
+ */
+export function layLine(
+  tokens: readonly ChordToken[],
+  text: string,
+  columns: readonly number[] | undefined,
+  { meter, beatsPerChord, previous }: Before,
+): { line: SheetLine; crowded: readonly ChordToken[] } {
+  const { words, place } = squeeze(text, columns);
+  if (tokens.length === 0) return { line: { words, chords: [] }, crowded: [] };
+  const perChord = beatsPerChord === undefined ? null : ticksOfBeats(beatsPerChord, beatUnitOf(meter));
+  const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
+  const chords = timed.map(({ token, ticks, guessed }): SheetChord => {
+    const chord = { symbol: token.text, at: place(token.column), ticks, guessed };
+    return token.unsure ? { ...chord, unsure: true } : chord;
+  });
+  return { line: { words, chords }, crowded };
+}
