@@ -19,7 +19,7 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
-import { readBrackets } from "./brackets";
+import { type KnownBrackets, readBrackets } from "./brackets";
 import { readDefine } from "./define";
 import { kindOfEnvironment, labelOfEnvironment, sungLines, VERBATIM } from "./environment";
 import { labelOf, type ProLine, proLines } from "./lines";
@@ -72,6 +72,7 @@ class ProReader {
   private subtitle = "";
   private line = 0;
   private above: { readonly tokens: readonly ChordToken[]; readonly line: number } | null = null;
+  private readonly brackets: KnownBrackets = new Map();
   private readonly repeats = new Repeats((code, line, source, text) =>
     this.say(code, line, text, source + 1),
   );
@@ -373,7 +374,7 @@ class ProReader {
       this.put(grid, "", line);
       return;
     }
-    const { words, tokens, remarks } = readBrackets(text, this.reading.naming);
+    const { words, tokens, remarks } = readBrackets(text, this.reading.naming, this.brackets);
     for (const remark of remarks) this.keep("comment", `{comment: ${remark}}`, line, "remark at a word");
     for (const { kind, text: written, source } of tokens)
       if (kind === "unreadable") this.say("unreadable-chord", line, written, source + 1, offersFor(written));
