@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
 import type { Body, VersionBody } from "../song";
-import { applyEdit, chooseShape, indexCells, outlineOf, setCell } from "../song";
+import { applyEdit, chooseShape, indexCells, outlineOf, set, setCell } from "../song";
 import { sampleVersion } from "../song/sample-version";
 import { playerPart } from "./player-part";
 
@@ -49,6 +49,20 @@ describe("playerPart", () => {
       [0, "G"],
       [1, "G"],
     ]);
+  });
+
+  it("gives a raised use its own names and shapes, for hands and for the bass", () => {
+    const raised = edit(body, set("uses", "u1", { shift: 2 }));
+    const names = (player: string) =>
+      part(raised, player).passages.map((one) =>
+        [...one.chords.values()].map((chord) => chord.name).slice(0, 2),
+      );
+    expect(names("p0")).toEqual([
+      ["D", "A/C#"],
+      ["E", "B/D#"],
+      ["E", "B/D#"],
+    ]);
+    expect(names("p1").at(-1)).toEqual(["A", "E/G#"]);
   });
 
   it("puts a chosen shape where it was chosen", () => {

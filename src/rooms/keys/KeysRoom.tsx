@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { beatsOfTicks } from "@/core/rhythm";
-import { byOrder, type Player, set, type VersionBody, versionRow } from "@/core/song";
+import { byOrder, Namer, type Player, set, type VersionBody, versionRow } from "@/core/song";
 import { pretty, sayCapo, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { type CapoRow, useCapoTable } from "@/workers";
@@ -12,18 +12,18 @@ import { keyChoices } from "../song/Settings";
 /** Every chord that is played, as it sounds, with the beats it lasts over the whole form. */
 export function playedChords(body: VersionBody): { symbol: string; beats: number }[] {
   const version = versionRow(body);
-  const namer = derive.sounding(version);
   const ticks = new Map<string, number>();
-  for (const passage of derive.timeline(body).passages) {
-    for (const { outline } of passage.lines) {
-      for (const { chord } of outline.chords)
-        ticks.set(chord.symbol, (ticks.get(chord.symbol) ?? 0) + chord.ticks);
-    }
+  const namers = new Map<number, Namer>();
+  for (const { lines, shift } of derive.timeline(body).passages) {
+    const namer = namers.get(shift) ?? new Namer(body, null, shift);
+    namers.set(shift, namer);
+    for (const { outline } of lines)
+      for (const { chord: placed } of outline.chords) {
+        const { chord, sounding } = namer.name(placed.symbol);
+        if (chord && placed.ticks > 0) ticks.set(sounding, (ticks.get(sounding) ?? 0) + placed.ticks);
+      }
   }
-  return [...ticks].flatMap(([written, length]) => {
-    const { chord, sounding } = namer.name(written);
-    return chord && length > 0 ? [{ symbol: sounding, beats: beatsOfTicks(length, version.beatUnit) }] : [];
-  });
+  return [...ticks].map(([symbol, length]) => ({ symbol, beats: beatsOfTicks(length, version.beatUnit) }));
 }
 
 /** The Keys room: the sounding key, and for each guitar what every capo would ask of the hand. */

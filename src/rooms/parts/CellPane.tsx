@@ -40,15 +40,17 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
   const cell = resolveCell(index, use, player);
   const change = (fields: Parameters<typeof setCell>[3]) =>
     act(setCell(index, use.id, player.id, fields, makeId));
-  const namer = new Namer(body, {
+  const reader = {
     tuning: tuningOf(player),
     capo: cell.capo.value,
     readsShapes: player.instrument === "guitar",
-  });
+  };
+  const namer = new Namer(body, reader, use.shift);
+  const label = use.label ?? section.section.label;
   return (
     <div className="flex flex-col gap-4">
       <h2 className="flex flex-wrap items-center gap-2">
-        {player.name} <SectionTag label={section.section.label} kind={section.section.kind} />
+        {player.name} <SectionTag label={label} kind={section.section.kind} />
       </h2>
       <fieldset>
         <legend className="text-sm">
@@ -116,7 +118,7 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
         <From value={cell.note} onClear={() => change({ note: null })} />
       </div>
       {cell.light.value > 0 && cell.role.value !== "out" && (
-        <Shapes section={section} use={use} player={player} cell={cell} namer={namer} />
+        <Shapes use={use} player={player} cell={cell} namer={namer} />
       )}
     </div>
   );

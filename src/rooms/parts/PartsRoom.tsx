@@ -99,7 +99,7 @@ export function PartsRoom() {
         {use && player && (
           <aside
             ref={pane}
-            aria-label={`${player.name}’s part in ${outline.byId.get(use.sectionId)?.section.label}`}
+            aria-label={`${player.name}’s part in ${use.label ?? outline.byId.get(use.sectionId)?.section.label}`}
             className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
           >
             <CellPane key={cellKey(use.id, player.id)} use={use} player={player} />
@@ -130,11 +130,12 @@ function SheetRow({ use, row, outline, players, selected, onSelect }: RowProps) 
   const index = derive.cellIndex(useVersion());
   const section = outline.byId.get(use.sectionId);
   if (!section) return null;
+  const label = use.label ?? section.section.label;
   const opening = section.lines.find((line) => line.text !== "")?.text;
   return (
     <tr>
       <th scope="row" className="border-t border-base-300 py-2 pr-3 text-left align-top font-normal">
-        <SectionTag label={section.section.label} kind={section.section.kind} />
+        <SectionTag label={label} kind={section.section.kind} />
         {use.repeat > 1 && <span className="ml-2 text-sm">× {use.repeat}</span>}
         <span className="mt-1 block text-sm italic">{opening ?? "no words"}</span>
       </th>
@@ -142,7 +143,7 @@ function SheetRow({ use, row, outline, players, selected, onSelect }: RowProps) 
         <td key={player.id} className="border-t border-base-300 p-1 align-top">
           <SheetCell
             cell={resolveCell(index, use, player)}
-            name={`${section.section.label}, ${player.name}`}
+            name={`${label}, ${player.name}`}
             place={`${row}-${column}`}
             player={player}
             selected={selected === column}

@@ -8,7 +8,6 @@ import {
   chooseShape,
   findChoice,
   type Namer,
-  type OutlineSection,
   type Player,
   type ResolvedCell,
   type ShapeSpot,
@@ -18,10 +17,9 @@ import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useFingerings } from "@/workers";
-import { makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useVersion } from "../document";
 
 type Props = {
-  readonly section: OutlineSection;
   readonly use: Use;
   readonly player: Player;
   readonly cell: ResolvedCell;
@@ -42,11 +40,16 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
 ];
 
 /** The shapes of a part, each once; any can be swapped for another the engine found. */
-export function Shapes({ section, use, player, cell, namer }: Props) {
+export function Shapes({ use, player, cell, namer }: Props) {
   const body = useVersion();
   const [opened, setOpened] = useState<string | null>(null);
   const places = new Map<string, Place>();
-  for (const line of section.lines) {
+  // What is played at this place, changed lines and endings too.
+  const lines = derive
+    .timeline(body)
+    .passages.filter((passage) => passage.use.id === use.id)
+    .flatMap((passage) => passage.lines.map((line) => line.outline));
+  for (const line of lines) {
     for (const { chord } of line.chords) {
       const named = namer.name(chord.symbol);
       if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;

@@ -110,9 +110,12 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           {again && "; as before"}
         </span>
       </h3>
+      {sheet.otherwise.length > 0 && (
+        <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.map(pretty).join("; ")}</p>
+      )}
       {!again &&
         sheet.lines.map((line) => (
-          <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={part.beatsInBar} />
+          <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={sheet.beatsInBar} />
         ))}
     </section>
   );

@@ -1,0 +1,46 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "@/core/base";
+import { addException, applyEdit, type Body, outlineOf, set, type VersionBody } from "@/core/song";
+import { sampleVersion } from "@/core/song/sample-version";
+import { stagePart } from "./stage-sheets";
+
+let count = 0;
+const makeId = () => `s${count++}`;
+const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
+  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+
+describe("stagePart", () => {
+  it("tells exceptions in the names of the player who reads them", () => {
+    const plain = sampleVersion(
+      { verse: { lines: ["Light/G:4 on/C:4"] } },
+      ["verse", "verse"],
+      [{ capo: 5 }, { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" }],
+    );
+    const [, second] = outlineOf(plain).form;
+    const chordId = "verse-l0-c1";
+    const pushed = edit(
+      plain,
+      addException(outlineOf(plain), second!, "push", { chordId, ticks: 480 }, makeId),
+    );
+    const body = edit(pushed, set("uses", second!.id, { shift: 2, label: "Verse 2" }));
+    const told = (player: string) =>
+      stagePart(body, body.players[player]!).sheets.map((sheet) => sheet.otherwise);
+    // C sounds as D two semitones up; behind capo 5 that is an A shape.
+    expect(told("p0")).toEqual([[], ["2 semitones up", "A comes half a beat early"]]);
+    expect(told("p1")).toEqual([[], ["2 semitones up", "D comes half a beat early"]]);
+    expect(stagePart(body, body.players.p0!).sheets[1]).toMatchObject({ label: "Verse 2", key: "E" });
+  });
+
+  it("tells an exception only the time round it is for", () => {
+    const plain = sampleVersion({ verse: { lines: ["Light/G:4"] } }, ["versex2"], [{ capo: 0 }]);
+    const [use] = outlineOf(plain).form;
+    const held = edit(
+      plain,
+      addException(outlineOf(plain), use!, "hold", { ticks: 3840, cued: true }, makeId),
+    );
+    expect(stagePart(held, held.players.p0!).sheets.map((sheet) => sheet.otherwise)).toEqual([
+      [],
+      ["hold of 4 beats on the last chord, until the sign"],
+    ]);
+  });
+});
