@@ -1,6 +1,7 @@
 export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
 export * from "./chord-text";
 export { isChordPro, readChordPro, splitSongs, writeChordPro } from "./chordpro";
+export { drawnShapes } from "./drawn-shapes";
 export { sheetOfVersion } from "./from-version";
 export { readMidi } from "./midi/read";
 export { readMusicXml } from "./musicxml/read";

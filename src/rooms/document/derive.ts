@@ -4,6 +4,8 @@ import {
   indexCells,
   likenesses,
   Namer,
+  type Notes,
+  notesOf,
   type Outline,
   type OutlineSection,
   outlineOf,
@@ -88,6 +90,19 @@ export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "c
   indexCells(body, outline(body)),
 );
 
+/** What the sheet said beside words and chords; a section's notes stay the same object while nothing in it changes. */
+export const notes: (body: VersionBody) => Notes = byTables(["extras"], (body, last) => {
+  const fresh = notesOf(body);
+  const kept = [...fresh].map(([section, own]) => {
+    const before = last?.get(section);
+    return [
+      section,
+      before && JSON.stringify([...before]) === JSON.stringify([...own]) ? before : own,
+    ] as const;
+  });
+  return new Map(kept);
+});
+
 /** A place in the form as its list shows it. */
 export type FormRow = {
   readonly use: Use;
@@ -134,10 +149,16 @@ const knownNamers = new WeakMap<VersionRow, Namer>();
 /** Sections told as an earlier one of their kind. */
 export const alike: (body: VersionBody) => ReturnType<typeof likenesses> = byTables(
   [...SONG, "version"],
-  (body) => {
+  (body, last) => {
     const namer = sounding(versionRow(body));
-    return likenesses(outline(body), versionRow(body).beatUnit, (symbol) =>
-      pretty(namer.name(symbol).sounding),
+    const nameOf = (symbol: string) => pretty(namer.name(symbol).sounding);
+    const fresh = likenesses(outline(body), versionRow(body).beatUnit, nameOf);
+    // A section whose likeness is said as before keeps the same object, so that its card need not be drawn again.
+    return new Map(
+      [...fresh].map(([id, likeness]) => {
+        const before = last?.get(id);
+        return [id, before && JSON.stringify(before) === JSON.stringify(likeness) ? before : likeness];
+      }),
     );
   },
 );

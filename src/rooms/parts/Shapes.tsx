@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { requestKey, type ShapeRequest, shapeAt } from "@/core/parts";
 import {
@@ -28,6 +29,8 @@ type Props = {
 
 type Place = {
   readonly chordId: string;
+  /** The chord as it is written. */
+  readonly symbol: string;
   readonly name: string;
   readonly sounding: string;
   readonly request: ShapeRequest;
@@ -60,7 +63,13 @@ export function Shapes({ use, player, cell, namer }: Props) {
         level: player.level,
         style: cell.style.value,
       };
-      places.set(named.sounding, { chordId: chord.id, name: named.shape, sounding: named.sounding, request });
+      places.set(named.sounding, {
+        chordId: chord.id,
+        symbol: chord.symbol,
+        name: named.shape,
+        sounding: named.sounding,
+        request,
+      });
     }
   }
   const answers = useFingerings([...places.values()].map((place) => place.request));
@@ -141,6 +150,12 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { choice } = findChoice(body, spot);
   if (!offers) return null;
+  // A shape the sheet draws is meant for the names it writes: behind another capo it is another chord.
+  const drawn = drawnShapes(body).find(
+    (shape) => shape.symbol === place.symbol && place.symbol === place.name,
+  );
+  const isDrawn = (fingering: Fingering) =>
+    drawn !== undefined && fingering.frets.join() === drawn.frets.join();
   const current = choice ? choice.frets.join() : offers.fingerings[0]?.frets.join();
   return (
     <div className="mt-3 border-t border-base-content/30 pt-3">
@@ -167,37 +182,42 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
         )}
       </div>
       <ul className="grid grid-cols-3 gap-2">
-        {offers.fingerings.map((fingering) => {
-          const on = fingering.frets.join() === current;
-          return (
-            <li key={fingering.frets.join()}>
-              <button
-                type="button"
-                aria-pressed={on}
-                title={sayWhy(fingering.why)}
-                aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
-                className={`w-full rounded-field border p-1 text-center ${on ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
-                onClick={() =>
-                  act(
-                    chooseShape(
-                      body,
-                      spot,
-                      scope,
-                      { frets: [...fingering.frets], fingers: [...fingering.fingers] },
-                      makeId,
-                    ),
-                  )
-                }
-              >
-                <ChordDiagram shape={fingering} name={place.name} capo={capo} className="mx-auto h-20" />
-                <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
-                {fingering.omits.length > 0 && (
-                  <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>
-                )}
-              </button>
-            </li>
-          );
-        })}
+        {[...offers.fingerings]
+          .sort((a, b) => Number(isDrawn(b)) - Number(isDrawn(a)))
+          .map((fingering) => {
+            const on = fingering.frets.join() === current;
+            return (
+              <li key={fingering.frets.join()}>
+                <button
+                  type="button"
+                  aria-pressed={on}
+                  title={sayWhy(fingering.why)}
+                  aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
+                  className={`w-full rounded-field border p-1 text-center ${on ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
+                  onClick={() =>
+                    act(
+                      chooseShape(
+                        body,
+                        spot,
+                        scope,
+                        { frets: [...fingering.frets], fingers: [...fingering.fingers] },
+                        makeId,
+                      ),
+                    )
+                  }
+                >
+                  <ChordDiagram shape={fingering} name={place.name} capo={capo} className="mx-auto h-20" />
+                  {isDrawn(fingering) && (
+                    <span className="block text-xs font-bold">as the sheet draws it</span>
+                  )}
+                  <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
+                  {fingering.omits.length > 0 && (
+                    <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>
+                  )}
+                </button>
+              </li>
+            );
+          })}
       </ul>
     </div>
   );

@@ -17,6 +17,7 @@ import {
   type FoldProblem,
   fold,
   type Likeness,
+  type Note,
   type OutlineSection,
   removeSection,
   SECTION_KINDS,
@@ -33,6 +34,7 @@ import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../document";
+import { KeptNotes } from "./KeptNotes";
 import { LineEditor } from "./LineEditor";
 
 type Props = {
@@ -41,6 +43,8 @@ type Props = {
   readonly version: VersionRow;
   /** The earlier section this one goes like. */
   readonly alike?: Likeness | undefined;
+  /** What the sheet says beside its lines, by the line it stands before. */
+  readonly notes?: ReadonlyMap<string | null, readonly Note[]> | undefined;
 };
 
 /** How a written symbol reads in the performing key. */
@@ -50,7 +54,7 @@ export function soundingName(version: VersionRow, symbol: string): { name: strin
 }
 
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
-export const SectionCard = memo(function SectionCard({ outline, sum, version, alike }: Props) {
+export const SectionCard = memo(function SectionCard({ outline, sum, version, alike, notes }: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
@@ -104,6 +108,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
               key={line.line.id}
               className={`rounded-field px-2 py-1 ${open ? "bg-base-200" : "hover:bg-base-200"}`}
             >
+              <KeptNotes notes={notes?.get(line.line.id)} />
               <div className="flex items-start gap-3">
                 <div className="min-w-0 flex-1 text-lg">
                   {line.chords.length === 0 && line.words.length === 0 ? (
@@ -152,6 +157,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
           );
         })}
       </ol>
+      <KeptNotes notes={notes?.get(null)} />
       <button
         type="button"
         className="link mt-1 text-sm"

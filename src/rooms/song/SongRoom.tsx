@@ -3,12 +3,22 @@
 import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats } from "@/core/rhythm";
-import { addSection, addUse, meterOf, set, type VersionBody, versionRow } from "@/core/song";
+import {
+  addSection,
+  addUse,
+  meterOf,
+  type Note,
+  type Notes,
+  set,
+  type VersionBody,
+  versionRow,
+} from "@/core/song";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../document";
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
+import { HeadNotes } from "./KeptNotes";
 import { SectionCard } from "./SectionCard";
 import { Settings } from "./Settings";
 import { SongTabs } from "./SongTabs";
@@ -25,6 +35,7 @@ export function SongRoom() {
   );
   const [chosen, setChosen] = useState<string | null>(null);
   const alike = derive.alike(body);
+  const notes = derive.notes(body);
   const use = outline.form.find((one) => one.id === chosen);
   const choose = (useId: string) => setChosen((before) => (before === useId ? null : useId));
   return (
@@ -47,6 +58,7 @@ export function SongRoom() {
               sum={sums.get(section.section.id)}
               version={versionRow(body)}
               alike={alike.get(section.section.id)}
+              notes={notes.get(section.section.id)}
             />
           ))}
           <button
@@ -80,6 +92,7 @@ export function SongRoom() {
               ))}
             </section>
           )}
+          <HeadNotes notes={keptApart(notes)} />
         </aside>
       </div>
     </>
@@ -108,10 +121,29 @@ function Title() {
         className="w-56"
         onSet={(by) => actOnSong(set("song", song.id, { by }))}
       />
+      <TextField
+        label="Tags, with commas between"
+        value={song.tags.join(", ")}
+        longest={400}
+        className="w-52"
+        onSet={(tags) => actOnSong(set("song", song.id, { tags: tagsOf(tags) }))}
+      />
       <p className="pb-1">{sayLength(body)}</p>
     </div>
   );
 }
+
+/** Tags as typed: each once, at most 30 of 40 characters. */
+const tagsOf = (text: string): string[] =>
+  [...new Set(text.split(/[,;]/u).map((tag) => tag.trim().slice(0, 40)))]
+    .filter((tag) => tag !== "")
+    .slice(0, 30);
+
+/** What stands before the first section, and directives wherever they stand. */
+const keptApart = (notes: Notes): Note[] =>
+  [...notes].flatMap(([section, lines]) =>
+    [...lines.values()].flat().filter((note) => section === null || note.kind === "directive"),
+  );
 
 /** "46 bars of 4 beats, 2:25". */
 function sayLength(body: VersionBody): string {

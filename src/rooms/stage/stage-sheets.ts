@@ -4,6 +4,7 @@ import {
   beatUnitOfUse,
   isPlayed,
   meterOf,
+  notesOf,
   outlineOf,
   type Passage,
   type Player,
@@ -34,7 +35,7 @@ export type StageSheet = {
   readonly light: number;
   readonly role: Player["role"];
   readonly note: string;
-  /** What is otherwise this time: holds, pushes, stops, a raised key, another tempo. */
+  /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
   readonly otherwise: readonly string[];
   readonly beatsInBar: number;
   readonly capo: number;
@@ -63,14 +64,17 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
   const part = playerPart(body, player);
   const outline = outlineOf(body);
   const timeline = part.passages.map(({ passage }) => passage);
+  const notes = notesOf(body);
   const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string): string[] => {
     const next = timeline[timeline.indexOf(passage) + 1]?.section.id ?? null;
     const round = { round: passage.round, last: passage.round === passage.use.repeat - 1, next };
     const marks = (outline.exceptions.get(passage.use.id) ?? []).filter(
       ({ exception }) => exception.kind !== "line" && isPlayed(exception, round),
     );
+    const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
+    const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));
     const said = marks.map((one) => sayException(one, passage.use, outline, version, nameOf));
-    return [...sayUse(passage.use), ...said];
+    return [...sayUse(passage.use), ...said, ...comments];
   };
   const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {
