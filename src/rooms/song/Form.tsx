@@ -134,7 +134,7 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
       </button>
       <button
         type="button"
-        className="min-w-0 cursor-pointer truncate text-left"
+        className="min-w-0 cursor-pointer truncate text-left text-sm"
         aria-expanded={chosen}
         aria-label={`What is otherwise at ${label}`}
         onClick={onChoose}

@@ -44,7 +44,7 @@ export function SongRoom() {
       <SongTabs />
       <FormStrip timeline={derive.timeline(body)} chosen={chosen} onChoose={choose} />
       {use && <UsePanel use={use} version={versionRow(body)} onClose={() => setChosen(null)} />}
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="order-2 flex flex-col gap-5 xl:order-1">
           {outline.sections.length === 0 && (
             <p className="rounded-box bg-base-200 p-4">

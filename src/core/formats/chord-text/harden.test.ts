@@ -157,6 +157,14 @@ describe("fields in other languages", () => {
 });
 
 describe("tab in a sheet", () => {
+  it.each(["B|-3-2-0-|-3-2-0-|", "e|--------|", "G |--2h4p2--|", "D:-0-0-2-:", "|-3-|-5-|", "F#|-2-----|"])(
+    "%s is tab",
+    (line) => expect(readChordText(`[Riff]\n${line}`).extras).toMatchObject([{ kind: "tab", text: line }]),
+  );
+  it.each(["| G - - - |", "A - D - A", "| % | % |", "x -- x", "well - well - well"])("%s is none", (line) =>
+    expect(readChordText(`[Riff]\nG\n${line}`).extras).toEqual([]),
+  );
+
   it("is kept as it stands and named", () => {
     const sheet = readChordText("[Riff]\nE|--0--2--|\nB|--1--3--|\n[Verse]\nG C\nlight");
     expect(sheet.extras).toEqual([{ kind: "tab", text: "E|--0--2--|\nB|--1--3--|", section: 0, line: 0 }]);

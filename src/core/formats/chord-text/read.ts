@@ -35,8 +35,8 @@ import { splitHeading } from "./split-heading";
 const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
 const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
-const TAB_LINE =
-  /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:][-–\dhpbrxXst~/\\|().<>*^=\s:]*[-–]{2}[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
+/** A line of tab: a string's name, a bar line, and then only what tab is written with, three dashes at least. */
+const TAB_LINE = /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:](?=(?:[^-–]*[-–]){3})[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
 
 /** What the reader of a text already knows; it is taken over what the text says. */
 export type ReadOptions = {
