@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
@@ -64,7 +64,8 @@ export function Stage({ part, title, versionId, revision }: Props) {
     } else setAt(Math.max(0, here - 1));
   }, [here, look]);
 
-  useEffect(() => {
+  // With the drawing, not after it: a press that comes as soon as the sheet is seen must not be lost.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (ON.has(event.key)) goOn();
