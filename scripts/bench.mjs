@@ -63,7 +63,8 @@ async function benchBrowser() {
     ).json();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(server.address);
-  await page.getByRole("region", { name: "Shelf" }).getByRole("link", { name: "Lamp on the Water" }).click();
+  const evening = page.getByRole("region", { name: "Lantern Night at the Net Loft" });
+  await evening.getByRole("link", { name: "Lamp on the Water" }).click();
   await page.waitForURL(/\/song\//u);
   const stage = await page.getByRole("link", { name: "Maren’s stage" }).getAttribute("href");
   const fresh = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -14,7 +14,7 @@ import {
 } from "@/core/song";
 import type { Database } from "./db/open";
 import { documents, edits } from "./db/schema";
-import { rewriteShelf } from "./documents/shelf";
+import { writeShelf } from "./documents/shelf";
 import { takenIds } from "./documents/store";
 
 /** The form of the backup file itself. */
@@ -110,7 +110,10 @@ export async function restoreBackup(
       await tx.insert(documents).values(row.document);
       if (row.edits.length > 0) await tx.insert(edits).values(row.edits);
     }
-    for (const { document } of rows) await rewriteShelf(tx, document);
+    await writeShelf(
+      tx,
+      rows.map(({ document }) => document),
+    );
   });
   return ok({ documents: rows.length });
 }

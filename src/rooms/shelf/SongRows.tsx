@@ -64,7 +64,7 @@ export function SongRows({
   const rows = useWindowVirtualizer({
     count: found.total,
     estimateSize: () => ROW,
-    overscan: 8,
+    overscan: 5,
     scrollMargin: top,
     initialRect: { width: 1024, height: 900 },
   });

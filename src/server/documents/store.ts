@@ -17,7 +17,7 @@ import {
 import type { Database } from "../db/open";
 import { documents, edits } from "../db/schema";
 import { type Document, fromRow } from "./row";
-import { rewriteShelf } from "./shelf";
+import { rewriteShelf, writeShelf } from "./shelf";
 
 export type { Document } from "./row";
 
@@ -60,13 +60,17 @@ export async function createDocuments(database: Database, fresh: readonly NewDoc
     const checked = checkBody(kind, body);
     if (!checked.ok) throw new Error(`Expected a sound ${kind} to store.`, { cause: checked.problem });
   }
+  const rows = fresh.map(({ id, kind, parentId, body }) => {
+    const stored = { schema: SCHEMA, body, originSchema: SCHEMA, origin: body };
+    return { id, kind, parentId, ...stored };
+  });
+  if (rows.length === 0) return;
   await database.transaction(async (tx) => {
-    for (const { id, kind, parentId, body } of fresh) {
-      await tx
-        .insert(documents)
-        .values({ id, kind, parentId, schema: SCHEMA, body, originSchema: SCHEMA, origin: body });
-    }
-    for (const document of fresh) await rewriteShelf(tx, { ...document, revision: 0 });
+    await tx.insert(documents).values(rows);
+    await writeShelf(
+      tx,
+      fresh.map((document) => ({ ...document, revision: 0 })),
+    );
   });
 }
 

@@ -1,7 +1,7 @@
 import { NAMINGS, type Naming } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
 import type { Meter } from "../../rhythm";
-import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
+import { type Draft, newDraft } from "../draft";
 import {
   type ChordSheet,
   EMPTY_SHEET,
@@ -12,6 +12,7 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
+import { assemble } from "./assemble";
 import {
   type ChordToken,
   isChord,
@@ -111,21 +112,10 @@ class TextReader {
     this.reading = this.findReading();
     this.readBody();
     this.repeats.close();
-    const arranged = arrange(this.drafts);
-    if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
-    const guessed = keyOfSheet(arranged);
-    const given = options.key ?? meta.key;
     return {
-      ...EMPTY_SHEET,
-      ...meta,
-      ...arranged,
-      extras: [...this.head, ...arranged.extras],
-      meter: options.meter ?? meta.meter,
-      key: given ?? guessed?.key ?? null,
-      keySure: given !== null || (guessed?.sure ?? false),
+      ...assemble(this.drafts, meta, this.head, options, this.problems),
       naming: this.reading.naming,
       exact: this.inline > 0 && this.inline >= this.above,
-      problems: this.problems,
       losses: this.losses,
     };
   }

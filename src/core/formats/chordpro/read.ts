@@ -1,6 +1,7 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song";
+import { assemble } from "../chord-text/assemble";
 import { type ChordToken, offersFor, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";
 import { MOST_REPEATS, readHeading } from "../chord-text/heading";
@@ -10,15 +11,8 @@ import { changedFields, emptyMeta, LONGEST_FIELD, type Meta, setField } from "..
 import { type ReadOptions, refuseText } from "../chord-text/read";
 import { Repeats } from "../chord-text/repeats";
 import { sheetText } from "../chord-text/sheet-text";
-import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
-import {
-  type ChordSheet,
-  EMPTY_SHEET,
-  type SheetChord,
-  type SheetFingering,
-  type SheetLoss,
-  type SheetProblem,
-} from "../sheet";
+import { type Draft, newDraft } from "../draft";
+import type { ChordSheet, SheetChord, SheetExtra, SheetFingering, SheetLoss, SheetProblem } from "../sheet";
 import { type KnownBrackets, readBrackets } from "./brackets";
 import { readDefine } from "./define";
 import { kindOfEnvironment, labelOfEnvironment, sungLines, VERBATIM } from "./environment";
@@ -52,7 +46,7 @@ class ProReader {
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
   private readonly fingerings: SheetFingering[] = [];
-  private readonly head: { kind: "comment" | "directive" | "tab" | "grid"; text: string }[] = [];
+  private readonly head: SheetExtra[] = [];
   private reading: Reading = readingOf();
   private meter: Meter = COMMON_TIME;
   private current: Draft | null = null;
@@ -93,24 +87,13 @@ class ProReader {
       this.take(line);
     }
     this.end();
-    const arranged = arrange(this.drafts);
-    if (!hasChords(arranged)) this.problems.push({ code: "no-chords", line: 1, column: 1, text: "" });
-    const guessed = keyOfSheet(arranged);
-    const given = options.key ?? meta.key;
+    const named = { ...meta, by: meta.by || this.subtitle };
     return {
-      ...EMPTY_SHEET,
-      ...meta,
-      ...arranged,
-      by: meta.by || this.subtitle,
-      extras: [...this.head.map((one) => ({ ...one, section: null, line: 0 })), ...arranged.extras],
-      meter: options.meter ?? meta.meter,
-      key: given ?? guessed?.key ?? null,
-      keySure: given !== null || (guessed?.sure ?? false),
+      ...assemble(this.drafts, named, this.head, options, this.problems),
       transpose: this.transpose,
       naming: this.reading.naming,
       exact: true,
       fingerings: this.fingerings,
-      problems: this.problems,
       losses: this.losses,
     };
   }
@@ -346,7 +329,7 @@ class ProReader {
     this.losses.push({ line, what, text, kept: kept === text });
     const home = this.current ?? (this.open ? null : this.drafts.at(-1));
     if (home && !home.again) home.extras.push({ kind, text: kept, line: home.lines.length });
-    else if (this.drafts.length === 0) this.head.push({ kind, text: kept });
+    else if (this.drafts.length === 0) this.head.push({ kind, text: kept, section: null, line: 0 });
     else this.drafts.at(-1)!.extras.push({ kind, text: kept, line: Number.MAX_SAFE_INTEGER });
   }
 
