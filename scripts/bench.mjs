@@ -217,13 +217,13 @@ async function benchShelf() {
   ];
   const times = [];
   const firsts = [];
-  for (let round = 0; round < 12; round++) {
+  for (let round = 0; round < 13; round++) {
     for (const question of questions) {
       const asked = performance.now();
       const response = await fetch(`${server.address}/api/shelf?${question}`);
       await response.json();
-      times.push(performance.now() - asked);
-      if (round === 0) firsts.push(times.at(-1));
+      // The first round finds the database still cold: it is told apart.
+      (round === 0 ? firsts : times).push(performance.now() - asked);
     }
   }
   const { total } = await (await fetch(`${server.address}/api/shelf`)).json();

@@ -1,7 +1,6 @@
 "use client";
 
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { MoreHorizontal } from "lucide-react";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import { pretty, sayTime } from "@/ui/pretty";
@@ -146,7 +145,7 @@ const Row = memo(function Row({
         aria-label={`More for ${song.title}`}
         onClick={(event) => onMore(song, event.currentTarget)}
       >
-        <MoreHorizontal size={18} aria-hidden="true" />
+        <span aria-hidden="true">•••</span>
       </button>
     </div>
   );
