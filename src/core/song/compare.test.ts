@@ -9,7 +9,7 @@ import { compareVersions } from "./compare";
 import { copyVersion } from "./copy-version";
 import { applyEdit, type Command } from "./edit";
 import { addException } from "./exceptions";
-import { likenesses } from "./likeness";
+import { differencesFrom, likenesses } from "./likeness";
 import { outlineOf } from "./outline";
 import { sampleVersion } from "./sample-version";
 
@@ -226,7 +226,7 @@ describe("likenesses", () => {
       },
       ["one", "two", "three", "four"],
     );
-    expect([...likenesses(outlineOf(body), "1/4")]).toEqual([
+    expect([...likenesses(outlineOf(body), (a, b) => differencesFrom(a, b, "1/4"))]).toEqual([
       [
         "two",
         { like: "one", label: "one", differences: ["line 3: two more chords, D 2 beats, not 4 beats"] },

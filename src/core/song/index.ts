@@ -94,7 +94,7 @@ export {
   unfold,
 } from "./exceptions";
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
-export { type Likeness, likenesses } from "./likeness";
+export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
 export { type Note, type Notes, noteOf, notesOf } from "./notes";

@@ -1,7 +1,7 @@
 import { alignLists } from "./align";
 import { asWritten, type NameOf } from "./compare-side";
 import { sameChords } from "./exceptions";
-import type { Outline, OutlineLine } from "./outline";
+import type { Outline, OutlineLine, OutlineSection } from "./outline";
 import { sayChords } from "./say-lines";
 
 /** A section told as an earlier one of its kind with what differs. */
@@ -12,43 +12,51 @@ export type Likeness = {
 };
 
 /**
- * Sections that go like an earlier one of their kind: verse 2 is verse 1, but for what is named. Words are left out:
- * they are expected to differ.
+ * How a section goes otherwise than an earlier one, in words, by their chords alone: words are expected to differ.
+ * @returns null when they share less than half of their lines
+ */
+export function differencesFrom(
+  earlier: OutlineSection,
+  section: OutlineSection,
+  beatUnit: string,
+  nameOf: NameOf = asWritten,
+): readonly string[] | null {
+  const pairs = alignLists(
+    earlier.lines,
+    section.lines,
+    (a, b) => (sameChords(a, b) ? 0 : 0.6 + 0.8 * (1 - shared(a, b))),
+    1,
+  );
+  const same = pairs.filter((pair) => pair.a && pair.b && sameChords(pair.a, pair.b)).length;
+  if (same * 2 < Math.max(earlier.lines.length, section.lines.length)) return null;
+  return pairs.flatMap((pair) => {
+    if (pair.a && pair.b) {
+      const words = sayChords(pair.a, pair.b, beatUnit, nameOf);
+      return words.length === 0 ? [] : [`line ${section.lines.indexOf(pair.b) + 1}: ${words.join(", ")}`];
+    }
+    return pair.b
+      ? [`line ${section.lines.indexOf(pair.b) + 1} is extra`]
+      : [`without line ${earlier.lines.indexOf(pair.a!) + 1} of it`];
+  });
+}
+
+/**
+ * Sections that go like an earlier one of their kind: verse 2 is verse 1, but for what is named.
+ * @param compare {@link differencesFrom}, or one that remembers what it has found
  */
 export function likenesses(
   outline: Outline,
-  beatUnit: string,
-  nameOf: NameOf = asWritten,
+  compare: (earlier: OutlineSection, section: OutlineSection) => readonly string[] | null,
 ): ReadonlyMap<string, Likeness> {
   const found = new Map<string, Likeness>();
-  for (const [index, section] of outline.sections.entries()) {
-    const earlier = outline.sections
-      .slice(0, index)
-      .find(
-        (one) =>
-          one.section.kind === section.section.kind &&
-          one.section.kind !== "other" &&
-          !found.has(one.section.id),
-      );
-    if (!earlier || section.lines.length === 0) continue;
-    const pairs = alignLists(
-      earlier.lines,
-      section.lines,
-      (a, b) => (sameChords(a, b) ? 0 : 0.6 + 0.8 * (1 - shared(a, b))),
-      1,
-    );
-    const same = pairs.filter((pair) => pair.a && pair.b && sameChords(pair.a, pair.b)).length;
-    if (same * 2 < Math.max(earlier.lines.length, section.lines.length)) continue;
-    const differences = pairs.flatMap((pair) => {
-      if (pair.a && pair.b) {
-        const words = sayChords(pair.a, pair.b, beatUnit, nameOf);
-        return words.length === 0 ? [] : [`line ${section.lines.indexOf(pair.b) + 1}: ${words.join(", ")}`];
-      }
-      return pair.b
-        ? [`line ${section.lines.indexOf(pair.b) + 1} is extra`]
-        : [`without line ${earlier.lines.indexOf(pair.a!) + 1} of it`];
-    });
-    found.set(section.section.id, { like: earlier.section.id, label: earlier.section.label, differences });
+  const first = new Map<string, OutlineSection>();
+  for (const section of outline.sections) {
+    const { id, kind } = section.section;
+    const earlier = kind === "other" ? undefined : first.get(kind);
+    const differences = earlier && section.lines.length > 0 ? compare(earlier, section) : null;
+    if (earlier && differences)
+      found.set(id, { like: earlier.section.id, label: earlier.section.label, differences });
+    else if (!earlier) first.set(kind, section);
   }
   return found;
 }

@@ -108,7 +108,6 @@ export function playsOf(outline: Outline): Play[] {
 export function timelineOf(body: VersionBody, outline: Outline = outlineOf(body)): Timeline {
   const version = versionRow(body);
   const plays = playsOf(outline);
-  const plain = new Map<string, Layout>();
   let tick = 0;
   let number = 1;
   let seconds = 0;
@@ -116,8 +115,7 @@ export function timelineOf(body: VersionBody, outline: Outline = outlineOf(body)
     const exceptions = outline.exceptions.get(use.id);
     const layout = exceptions
       ? layOut(linesPlayed(section, exceptions, round), exceptions, round)
-      : (plain.get(section.section.id) ?? layOut(linesPlayed(section, [], round), [], round));
-    if (!exceptions) plain.set(section.section.id, layout);
+      : plainLayout(section, round);
     const meter = meterOfUse(version, use);
     const head = section.section.pickup;
     const until = layout.score + (plays[index + 1]?.section.section.pickup ?? 0);
@@ -132,7 +130,7 @@ export function timelineOf(body: VersionBody, outline: Outline = outlineOf(body)
       round: round.round,
       section: section.section,
       label: use.label ?? section.section.label,
-      lines: shift(layout.lines, tick),
+      lines: shifted(layout, tick),
       bars,
       tick,
       ticks: layout.ticks,
@@ -224,6 +222,31 @@ function wordTicks(line: OutlineLine, events: readonly ChordEvent[], start: Tick
     const share = to > from ? (at - from) / (to - from) : 0;
     return events[index]!.tick + Math.round(chord.ticks * Math.min(1, share));
   });
+}
+
+/** Layouts of sections with nothing otherwise: a section that has not changed is the same object, and laid once. */
+const plainLayouts = new WeakMap<OutlineSection, Layout>();
+
+function plainLayout(section: OutlineSection, round: Round): Layout {
+  const known = plainLayouts.get(section);
+  if (known) return known;
+  const layout = layOut(linesPlayed(section, [], round), [], round);
+  plainLayouts.set(section, layout);
+  return layout;
+}
+
+/** A layout's lines by the tick they begin at: most of a song stays where it is while one line is typed. */
+const shiftedLines = new WeakMap<Layout, Map<Ticks, readonly TimedLine[]>>();
+const MOST_PLACES = 64;
+
+function shifted(layout: Layout, by: Ticks): readonly TimedLine[] {
+  const places = shiftedLines.get(layout) ?? new Map<Ticks, readonly TimedLine[]>();
+  const known = places.get(by);
+  if (known) return known;
+  if (places.size >= MOST_PLACES) places.clear();
+  const lines = shift(layout.lines, by);
+  shiftedLines.set(layout, places.set(by, lines));
+  return lines;
 }
 
 const shift = (lines: readonly TimedLine[], by: Ticks): TimedLine[] =>

@@ -1,6 +1,7 @@
 import type { BarSum } from "@/core/rhythm";
 import {
   type CellIndex,
+  differencesFrom,
   indexCells,
   likenesses,
   Namer,
@@ -146,18 +147,53 @@ export const formRows: (body: VersionBody) => readonly FormRow[] = byTables(
 
 const knownNamers = new WeakMap<VersionRow, Namer>();
 
-/** Sections told as an earlier one of their kind. */
+const knownChords = new WeakMap<OutlineSection, string>();
+
+/** The chords of a section with their lengths, line by line, as one text. */
+function chordsOf(section: OutlineSection): string {
+  const known = knownChords.get(section);
+  if (known !== undefined) return known;
+  const lines = section.lines.map((line) =>
+    line.chords.map(({ chord }) => `${chord.symbol} ${chord.ticks}`).join("|"),
+  );
+  knownChords.set(section, lines.join("\n"));
+  return lines.join("\n");
+}
+
+const MOST_REMEMBERED = 2000;
+const knownDifferences = new Map<string, readonly string[] | null>();
+
+/** {@link differencesFrom}, remembered by the chords of both: words typed change nothing of it. */
+function rememberedDifferences(
+  earlier: OutlineSection,
+  section: OutlineSection,
+  version: VersionRow,
+): readonly string[] | null {
+  const { key, writtenKey, beatUnit } = version;
+  const question = [key, writtenKey, beatUnit, chordsOf(earlier), chordsOf(section)].join("\n\n");
+  const known = knownDifferences.get(question);
+  if (known !== undefined) return known;
+  if (knownDifferences.size >= MOST_REMEMBERED) knownDifferences.clear();
+  const namer = sounding(version);
+  const found = differencesFrom(earlier, section, beatUnit, (symbol) => pretty(namer.name(symbol).sounding));
+  knownDifferences.set(question, found);
+  return found;
+}
+
+/** Sections told as an earlier one of their kind; said as before, it is the same object. */
 export const alike: (body: VersionBody) => ReturnType<typeof likenesses> = byTables(
   [...SONG, "version"],
   (body, last) => {
-    const namer = sounding(versionRow(body));
-    const nameOf = (symbol: string) => pretty(namer.name(symbol).sounding);
-    const fresh = likenesses(outline(body), versionRow(body).beatUnit, nameOf);
-    // A section whose likeness is said as before keeps the same object, so that its card need not be drawn again.
+    const version = versionRow(body);
+    const fresh = likenesses(outline(body), (a, b) => rememberedDifferences(a, b, version));
     return new Map(
       [...fresh].map(([id, likeness]) => {
         const before = last?.get(id);
-        return [id, before && JSON.stringify(before) === JSON.stringify(likeness) ? before : likeness];
+        const same =
+          before?.like === likeness.like &&
+          before.label === likeness.label &&
+          before.differences === likeness.differences;
+        return [id, same ? before : likeness];
       }),
     );
   },
