@@ -84,6 +84,12 @@ test("exceptions at one place of the form, unfolded and folded", async ({ page }
   await saved(page);
   await page.reload();
   await expect(rows.nth(2)).toContainText("hold of 4 beats on the last chord, until the sign");
+  // The panel open, another room and back.
+  await rows.nth(2).getByRole("button", { name: "What is otherwise at Verse 2" }).click();
+  await expect(page.getByRole("region", { name: "Verse 2 here" })).toBeVisible();
+  await page.getByRole("link", { name: "Versions and history" }).click();
+  await page.getByRole("button", { name: "What can’t such a file hold?" }).click();
+  await expect(page.getByText("a hold: Verse 2")).toBeVisible();
 });
 
 test("verse 2 is told as verse 1 with its difference, and folded into it", async ({ page }) => {

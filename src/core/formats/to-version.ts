@@ -160,6 +160,20 @@ const VOWEL = /[aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ]/
 /** The end of a word that is no syllable of its own: "Hom|e", "o|nce", "hop|es". */
 const SILENT_END = /^(?:[^aeiouy]{2,})?e[sd]?$/iu;
 
+const CONSONANT = /[^aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ\P{L}]/iu;
+
+/**
+ * Where the syllable begins whose vowel a chord stands over: one consonant before it, two where they are sung as one.
+ * @example syllableStart("harbour", 4) // => 3, "har|bour"
+ * @example syllableStart("otra", 3) // => 1, "o|tra"
+ */
+export function syllableStart(text: string, offset: number): number {
+  const [here, before] = [text[offset] ?? "", text[offset - 1] ?? ""];
+  if (!VOWEL.test(here) || !CONSONANT.test(before)) return offset;
+  const cluster = /[lr]/iu.test(before) && /[bcdfgptkv]/iu.test(text[offset - 2] ?? "");
+  return offset - (cluster ? 2 : 1);
+}
+
 /**
  * The word a chord stands under, and how far into it. Sheets set by eye are seldom right to the letter: a chord
  * inside a word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
@@ -175,7 +189,8 @@ function anchor(
     const last = words.at(-1);
     return { word: last, offset: last ? Math.min(LARGEST_OFFSET, at - last.at) : 0 };
   }
-  const offset = Math.max(0, at - word.at);
+  const set = Math.max(0, at - word.at);
+  const offset = exact ? set : syllableStart(word.text, set);
   const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
   const sung = VOWEL.test(before) && VOWEL.test(after) && !SILENT_END.test(after);
   if (exact || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };

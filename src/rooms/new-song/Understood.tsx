@@ -50,7 +50,9 @@ export function Understood({
   const { version } = shown;
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bar = beatsOfBar(meter, beatUnitOf(meter));
-  const labels = sheet.form.map((use) => use.label ?? sheet.sections[use.section]!.label);
+  const labels = sheet.form.map(
+    (use) => `${use.label ?? sheet.sections[use.section]!.label}${use.repeat > 1 ? ` × ${use.repeat}` : ""}`,
+  );
   const joined = read.sections.flatMap((_, index) =>
     adjustments.sections?.some((one) => one.section === index && one.join) ? [index] : [],
   );

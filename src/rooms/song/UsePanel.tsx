@@ -39,7 +39,9 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
   const panel = useRef<HTMLElement>(null);
   // It opens above the sheet, while the form may have been scrolled far down.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another place is another panel
-  useEffect(() => panel.current?.scrollIntoView({ block: "nearest" }), [use.id]);
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: "nearest" });
+  }, [use.id]);
   if (!section) return null;
   const label = use.label ?? section.section.label;
   const change = (fields: Partial<Use>) => act(set("uses", use.id, fields));

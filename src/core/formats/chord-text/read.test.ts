@@ -227,7 +227,7 @@ describe("versionOfSheet", () => {
       );
       return outlineOf(body).sections[0]!.lines[0]!.chords.map(({ at }) => at);
     };
-    expect(places("G  C\nacross the bay")).toEqual([0, 3]);
+    expect(places("G  C\nacross the bay")).toEqual([0, 1]);
     expect(places(" G   C\nRing it once")).toEqual([0, 5]);
     expect(places("G   C\nlight of day")).toEqual([0, 6]);
     expect(places("C  G\nHome")).toEqual([0, 0]);

@@ -1,0 +1,38 @@
+import { describe, expect, it } from "vitest";
+import { outlineOf } from "../song";
+import { readChordText } from "./chord-text";
+import { syllableStart, versionOfSheet } from "./to-version";
+
+/** Syllables by hand; where a word is cut when it is sung is common practice, no source. */
+describe("syllableStart", () => {
+  it.each([
+    ["harbour", 4, 3],
+    ["otra", 3, 1],
+    ["water", 3, 2],
+    ["tower", 3, 2],
+    ["apron", 3, 1],
+    ["lantern", 4, 3],
+    ["light", 1, 0],
+    ["again", 1, 1],
+    ["sea", 2, 2],
+    ["over", 0, 0],
+    ["x", 5, 5],
+  ])("%s at %i begins at %i", (word, offset, start) => expect(syllableStart(word, offset)).toBe(start));
+});
+
+describe("chords set by eye", () => {
+  const places = (text: string) => {
+    let count = 0;
+    const body = versionOfSheet(readChordText(text), { name: "T", kind: "sheet" }, () => `t${count++}`);
+    const [line] = outlineOf(body).sections[0]!.lines;
+    return line!.chords.map(({ at }) => `${line!.text.slice(0, at)}|${line!.text.slice(at)}`);
+  };
+  it("stand where a syllable begins, never between a consonant and its vowel", () => {
+    expect(places("[V]\nG   C\notra vez")).toEqual(["|otra vez", "otra |vez"]);
+    expect(places("[V]\nG  C\notra vez")).toEqual(["|otra vez", "o|tra vez"]);
+    expect(places("[V]\nG   C\nharbour bell")).toEqual(["|harbour bell", "har|bour bell"]);
+  });
+  it("chords in brackets stay to the letter", () => {
+    expect(places("[V]\n[G]ot[C]ra vez")).toEqual(["|otra vez", "ot|ra vez"]);
+  });
+});
