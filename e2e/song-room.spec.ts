@@ -42,7 +42,7 @@ test("a file that is no text is read and previewed", async ({ page }) => {
   await page
     .getByLabel("Or open a file")
     .setInputFiles({ name: "bell.musicxml", mimeType: "text/xml", buffer: Buffer.from(score) });
-  await expect(page.getByRole("region", { name: "What was understood" })).toContainText("1 bars of 4 beats");
+  await expect(page.getByRole("region", { name: "What was understood" })).toContainText("1 bar of 4 beats");
   await page.getByRole("button", { name: "Make this song" }).click();
   await page.waitForURL(/\/song\/[\w-]+$/);
   await expect(page.getByLabel("Title")).toHaveValue("Bell Rope");

@@ -54,5 +54,6 @@ export function saySheetProblem(problem: SheetProblem): string {
 export const saySheetLoss = ({ line, what, text, kept }: SheetLoss): string => {
   const flat = text.replaceAll(/\s*\n\s*/gu, " / ");
   const shown = flat.length > 80 ? `${flat.slice(0, 79)}…` : flat;
-  return `${line > 0 ? `Line ${line}: ` : ""}${what}${shown === "" ? "" : ` “${shown}”`} ${kept ? "is kept as a note and written back." : "is not taken over."}`;
+  const begun = line > 0 ? `Line ${line}: ${what}` : what.charAt(0).toUpperCase() + what.slice(1);
+  return `${begun}${shown === "" ? "" : ` “${shown}”`} ${kept ? "is kept as a note and written back." : "is not taken over."}`;
 };

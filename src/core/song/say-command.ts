@@ -1,3 +1,4 @@
+import { beatsOfTicks, countBeats } from "../rhythm";
 import type { Body } from "./body";
 import { type Command, rowIdOf, type SimpleCommand, singles } from "./edit";
 import { sayPlace } from "./say-edit";
@@ -19,9 +20,11 @@ function sayOne(one: SimpleCommand, body: Body): string {
     const what = sayPlace({ table: one.table, id: "", field: "*" });
     return capital(`${one.type === "add" ? "new" : "removed"} ${what}${name ? ` “${name}”` : ""}`);
   }
-  const fields = Object.entries(one.fields).map(([field, value]) => {
+  const told = Object.entries(one.fields).filter(([field]) => !BOOKKEEPING.has(field));
+  const shown = told.length > 0 ? told : Object.entries(one.fields);
+  const fields = shown.map(([field, value]) => {
     const place = sayPlace({ table: one.table, id: one.id, field });
-    return field === "order" ? `${place} moved` : `${place}: ${sayValue(value)}`;
+    return field === "order" ? `${place} moved` : `${place}: ${sayValue(field, value, body)}`;
   });
   const named = ["label", "symbol", "title", "name", "text"].some((field) => field in one.fields);
   return capital(`${fields.join(", ")}${name && !named ? ` (${name})` : ""}`);
@@ -34,11 +37,26 @@ const nameOfRow = (row: unknown): string => {
   return typeof found === "string" ? found.slice(0, 40) : "";
 };
 
-const sayValue = (value: unknown): string => {
+/** Fields that go along with another change and say nothing beside it. */
+const BOOKKEEPING: ReadonlySet<string> = new Set(["guessed", "offset", "originId", "sourceId"]);
+const IN_TICKS: ReadonlySet<string> = new Set(["ticks", "pickup"]);
+
+/** A value for people: beats for ticks, a name for an id. */
+function sayValue(field: string, value: unknown, body: Body): string {
   if (value === null) return "none";
   if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "number" && IN_TICKS.has(field)) {
+    const [version] = Object.values(body.version ?? {});
+    return countBeats(beatsOfTicks(value, String(version?.beatUnit ?? "1/4")));
+  }
+  if (typeof value === "string" && REFERRING.test(field)) {
+    const row = Object.values(body).find((rows) => value in rows)?.[value];
+    return row ? `“${nameOfRow(row) || "without a name"}”` : "one that is gone";
+  }
   return Array.isArray(value) ? value.join(", ").slice(0, 60) : String(value).slice(0, 60);
-};
+}
+
+const REFERRING = /Id$|^followedBy$/u;
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

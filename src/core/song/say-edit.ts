@@ -27,6 +27,21 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   label: "name",
   key: "key",
   light: "light",
+  symbol: "name",
+  writtenKey: "written key",
+  writtenCapo: "written capo",
+  keySure: "key is sure",
+  sure: "is sure",
+  wordId: "word",
+  sourceId: "source",
+  sectionId: "section",
+  guessed: "beats are guessed",
+  shift: "key shift in semitones",
+  repeat: "times",
+  followedBy: "when it follows",
+  cued: "until the sign",
+  lineId: "line",
+  chordId: "chord",
 });
 
 const nameOf = (table: string): string => NAMES[table] ?? table;

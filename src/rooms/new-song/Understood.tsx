@@ -61,7 +61,7 @@ export function Understood({
     <section aria-label="What was understood" aria-live="polite" className="min-w-0">
       <p>
         {sheet.key ? sayKey(sheet.key) : "No key found"}, {formatMeter(meter)}, {version.bpm} a minute:{" "}
-        {shown.bars} bars of {countBeats(bar)}, {sayTime(shown.seconds)}
+        {shown.bars} {shown.bars === 1 ? "bar" : "bars"} of {countBeats(bar)}, {sayTime(shown.seconds)}
         {sheet.capo > 0 && `; sounds in ${sayKey(version.key)}`}.
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}

@@ -150,7 +150,7 @@ function sayLength(body: VersionBody): string {
   const timeline = derive.timeline(body);
   const meter = meterOf(body);
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
-  return `${timeline.bars} bars of ${beats} beats, ${sayTime(timeline.seconds)}`;
+  return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${sayTime(timeline.seconds)}`;
 }
 
 /** The same list as last time while its entries are the same. */

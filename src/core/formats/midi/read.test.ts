@@ -62,7 +62,7 @@ describe("MIDI", () => {
     ]);
     expect(sheet.sections[0]!.melodyRange).toEqual([60, 67]);
     expect(sheet.extras.map((extra) => extra.text)).toEqual(["Track Voice: C4 to G4, 2 notes"]);
-    expect(sheet.losses.map((loss) => loss.what)).toEqual(["the notes of tracks"]);
+    expect(sheet.losses.map((loss) => loss.what)).toEqual(["the music of its tracks"]);
   });
 
   it("counts in the metre's own beat, tempo in quarters", () => {

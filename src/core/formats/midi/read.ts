@@ -160,7 +160,7 @@ function sheetOf(found: Found): ChordSheet {
   );
   if (found.tracks.length > 0)
     lose(
-      "the notes of tracks",
+      "the music of its tracks",
       found.tracks.map((track, index) => track.name || `track ${index + 1}`).join(", "),
     );
   return {
