@@ -192,7 +192,11 @@ function anchor(
   const set = Math.max(0, at - word.at);
   const offset = exact ? set : syllableStart(word.text, set);
   const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
-  const sung = VOWEL.test(before) && VOWEL.test(after) && !SILENT_END.test(after);
+  const sung =
+    VOWEL.test(before) &&
+    VOWEL.test(after) &&
+    !SILENT_END.test(after) &&
+    !SILENT_END.test(word.text.slice(set));
   if (exact || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
   const next = words[index + 1];
   return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };

@@ -141,7 +141,7 @@ function SourceRow({ source, used }: { source: Source; used: boolean }) {
     <li>
       <strong>{source.name}</strong>, {KIND_WORDS[source.kind]}
       <span className="block text-sm">
-        {count > 0 && `${count} chords of this version come from it. `}
+        {count > 0 && `${count === 1 ? "1 chord" : `${count} chords`} of this version from it. `}
         {used
           ? "Laid against this version."
           : source.text === ""
