@@ -15,7 +15,8 @@ export function readOwnBeats(text: string, meter: Meter): readonly OwnBeats[] | 
     .split(/\s+/u)
     .map((one): OwnBeats | null => {
       const guessed = one.endsWith("?");
-      const ticks = ticksOfBeats(Number(guessed ? one.slice(0, -1) : one), beatUnitOf(meter));
+      const number = guessed ? one.slice(0, -1) : one;
+      const ticks = /\d/u.test(number) ? ticksOfBeats(Number(number), beatUnitOf(meter)) : null;
       return ticks === null || ticks < 0 ? null : { ticks, guessed };
     });
   return found.every((one) => one !== null) ? found : null;
