@@ -1,8 +1,6 @@
-import { count } from "drizzle-orm";
 import { closeDatabase, openDatabase } from "./db/open";
-import { documents } from "./db/schema";
 import { renewShelf } from "./documents/shelf";
-import { createDocuments, findDocument } from "./documents/store";
+import { createDocuments, findDocument, isEmpty } from "./documents/store";
 import { demoDocuments } from "./songs/demo";
 
 const shared = globalThis as { lanternClose?: () => Promise<void> };
@@ -16,8 +14,7 @@ export async function start(): Promise<void> {
   try {
     const database = await openDatabase();
     await renewShelf(database, (id) => findDocument(database, id));
-    const [stored] = await database.select({ count: count() }).from(documents);
-    if (stored?.count === 0 && process.env.LANTERN_DEMO !== "off")
+    if ((await isEmpty(database)) && process.env.LANTERN_DEMO !== "off")
       await createDocuments(database, await demoDocuments());
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);

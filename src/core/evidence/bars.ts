@@ -1,6 +1,6 @@
 import { type Chord, parseChord, pitchClassesOf } from "../chord";
 import { formatKey, type Key, parseKey, pitchClassOf, semitonesUp } from "../pitch";
-import { keysOf, Namer, type Timeline, timelineOf, type VersionBody } from "../song";
+import { keysOf, namerByShift, type Timeline, timelineOf, type VersionBody } from "../song";
 
 /** A stretch of one bar under one chord; `from` and `to` are shares of the bar, 0 to 1. */
 export type BarChord = {
@@ -39,12 +39,8 @@ export function evidenceOf(
   const by = semitonesUp(keysOf(body).sounding.tonic, into.tonic);
   const version = Object.values(body.version)[0]!;
   const placed = { version: { [version.id]: { ...version, key: formatKey(into) } } };
-  const namers = new Map<number, Namer>();
-  const nameOf = (symbol: string, shift: number): string => {
-    const namer = namers.get(shift) ?? new Namer(by === 0 ? body : placed, null, shift);
-    namers.set(shift, namer);
-    return namer.name(symbol).sounding;
-  };
+  const namerAt = namerByShift(by === 0 ? body : placed);
+  const nameOf = (symbol: string, shift: number): string => namerAt(shift).name(symbol).sounding;
   return { name, bars: barsOf(timeline, nameOf) };
 }
 

@@ -1,6 +1,6 @@
 import { moveChord, parseChord } from "../chord";
 import { moveKey } from "../pitch";
-import { batch, type Command, keysOf, Namer, set, type VersionBody } from "../song";
+import { batch, type Command, keysOf, namerByShift, set, type VersionBody } from "../song";
 
 /**
  * Settles chords in doubt: each sounds as said from now on, written in the version's own key, and is sure. One that
@@ -16,12 +16,13 @@ export function settleChords(
 ): Command {
   const { written, sounding } = keysOf(body);
   const chord = parseChord(symbol);
+  const namerAt = namerByShift(body);
   return batch(
     "Settle a chord",
     places.flatMap(({ chordId, shift }) => {
       const row = body.chords[chordId];
       if (!row) return [];
-      if (new Namer(body, null, shift).name(row.symbol).sounding === symbol)
+      if (namerAt(shift).name(row.symbol).sounding === symbol)
         return [set("chords", chordId, { sure: true })];
       const here = moveKey(sounding, shift);
       const asWritten = chord.ok ? moveChord(chord.value, here, written) : symbol;

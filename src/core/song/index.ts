@@ -96,7 +96,7 @@ export {
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
-export { keysOf, type NamedChord, Namer, tuningOf } from "./names";
+export { keysOf, type NamedChord, Namer, namerByShift, tuningOf } from "./names";
 export { type Note, type Notes, noteOf, notesOf } from "./notes";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export {

@@ -66,3 +66,13 @@ export class Namer {
     return { written: symbol, sounding, shape: moveChord(chord, this.sounding, this.key), chord };
   }
 }
+
+/** Names of a version as it sounds, by the key shift of a place; each shift's chords are read once. */
+export function namerByShift(body: Pick<VersionBody, "version">): (shift: number) => Namer {
+  const namers = new Map<number, Namer>();
+  return (shift) => {
+    const namer = namers.get(shift) ?? new Namer(body, null, shift);
+    namers.set(shift, namer);
+    return namer;
+  };
+}

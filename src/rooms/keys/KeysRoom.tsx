@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { beatsOfTicks } from "@/core/rhythm";
-import { byOrder, Namer, type Player, set, type VersionBody, versionRow } from "@/core/song";
+import { byOrder, namerByShift, type Player, set, type VersionBody, versionRow } from "@/core/song";
 import { pretty, sayCapo, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { type CapoRow, useCapoTable } from "@/workers";
@@ -13,10 +13,9 @@ import { keyChoices } from "../song/Settings";
 export function playedChords(body: VersionBody): { symbol: string; beats: number }[] {
   const version = versionRow(body);
   const ticks = new Map<string, number>();
-  const namers = new Map<number, Namer>();
+  const namerAt = namerByShift(body);
   for (const { lines, shift } of derive.timeline(body).passages) {
-    const namer = namers.get(shift) ?? new Namer(body, null, shift);
-    namers.set(shift, namer);
+    const namer = namerAt(shift);
     for (const { outline } of lines)
       for (const { chord: placed } of outline.chords) {
         const { chord, sounding } = namer.name(placed.symbol);

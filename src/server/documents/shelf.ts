@@ -6,7 +6,7 @@ import {
   chordMarks,
   foldText,
   meterOf,
-  Namer,
+  namerByShift,
   parseShelfQuery,
   type SongBody,
   timelineOf,
@@ -99,11 +99,10 @@ function songFacts(body: SongBody, version: VersionBody) {
 function versionFacts(body: VersionBody) {
   const { name, key, bpm } = versionRow(body);
   const timeline = timelineOf(body);
-  const namers = new Map<number, Namer>();
+  const namerAt = namerByShift(body);
   const chords = new Set<string>();
   for (const { lines, shift } of timeline.passages) {
-    const namer = namers.get(shift) ?? new Namer(body, null, shift);
-    namers.set(shift, namer);
+    const namer = namerAt(shift);
     for (const { outline } of lines)
       for (const { chord } of outline.chords)
         for (const mark of chordMarks(namer.name(chord.symbol).sounding)) chords.add(mark);

@@ -45,6 +45,12 @@ export async function findDocument(database: Database, id: string): Promise<Docu
   return row ? fromRow(row) : null;
 }
 
+/** Whether nothing is kept yet. */
+export async function isEmpty(database: Database): Promise<boolean> {
+  const [any] = await database.select({ id: documents.id }).from(documents).limit(1);
+  return any === undefined;
+}
+
 export async function listDocuments(database: Database, kind: Kind): Promise<Document[]> {
   const rows = await database
     .select()

@@ -1,8 +1,6 @@
-import { count } from "drizzle-orm";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
-import { documents } from "@/server/db/schema";
-import { createDocuments } from "@/server/documents/store";
+import { createDocuments, isEmpty } from "@/server/documents/store";
 import { refuse } from "@/server/http";
 import { demoDocuments } from "@/server/songs/demo";
 import { withStorage } from "@/server/storage";
@@ -13,8 +11,7 @@ export async function POST(request: Request): Promise<Response> {
   if (refused) return refused;
   return withStorage(async () => {
     const database = await openDatabase();
-    const [stored] = await database.select({ count: count() }).from(documents);
-    if (stored?.count !== 0) return refuse(409, "demo", "is only lit where nothing is kept yet");
+    if (!(await isEmpty(database))) return refuse(409, "demo", "is only lit where nothing is kept yet");
     await createDocuments(database, await demoDocuments());
     return Response.json({}, { status: 201 });
   });

@@ -3,7 +3,7 @@ import type { Key } from "../../pitch";
 import type { SheetProblem } from "../sheet";
 import { type Reading, readChordLine, readInline, readingOf } from "./chord-line";
 import { readHeading } from "./heading";
-import { changedFields, emptyMeta, LONGEST_FIELD, type Meta, readHeadLine } from "./meta";
+import { emptyMeta, keepFirst, LONGEST_FIELD, type Meta, readHeadLine } from "./meta";
 import type { SheetText } from "./sheet-text";
 
 /** What the head of a sheet says; `taken` lines are no part of the song. Indexes are those of the lines. */
@@ -15,7 +15,8 @@ export type Head = {
   readonly notes: readonly { readonly index: number; readonly what: string }[];
 };
 
-const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
+/** What numbers are counted from where it only matters whether they are chords. */
+export const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const LONGEST_NAME = 60;
 
 /**
@@ -60,11 +61,8 @@ class HeadReader {
     const found = readHeadLine(text, this.meta);
     if (found === false) return false;
     for (const code of found) this.problems.push({ code, index });
-    const twice = changedFields(before, this.meta);
-    if (twice.length > 0) {
-      Object.assign(this.meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
-      this.notes.push({ index, what: "another value of a field" });
-    } else if (text.length > LONGEST_FIELD) this.notes.push({ index, what: "a long field" });
+    if (keepFirst(before, this.meta)) this.notes.push({ index, what: "another value of a field" });
+    else if (text.length > LONGEST_FIELD) this.notes.push({ index, what: "a long field" });
     this.taken.add(index);
     return true;
   }

@@ -197,13 +197,18 @@ export function readHeadLine(line: string, meta: Meta): false | SheetProblem["co
   return found === false ? false : found === null ? [] : [found];
 }
 
-/** The fields both say, and say differently. */
-export function changedFields(before: Meta, after: Meta): (keyof Meta)[] {
+/**
+ * Where a field is said again and otherwise, gives the first value back.
+ * @returns whether there was such a field
+ */
+export function keepFirst(before: Meta, meta: Meta): boolean {
   const empty = emptyMeta();
-  return (Object.keys(before) as (keyof Meta)[]).filter((field) => {
-    const [was, is, none] = [before[field], after[field], empty[field]].map((value) => JSON.stringify(value));
+  const twice = (Object.keys(before) as (keyof Meta)[]).filter((field) => {
+    const [was, is, none] = [before[field], meta[field], empty[field]].map((value) => JSON.stringify(value));
     return field !== "tags" && was !== none && is !== was;
   });
+  Object.assign(meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
+  return twice.length > 0;
 }
 
 /** Sets one field by name. @returns false when there is no such field */

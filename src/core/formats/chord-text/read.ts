@@ -23,7 +23,7 @@ import {
   readingOf,
 } from "./chord-line";
 import { findNaming } from "./find-naming";
-import { readHead } from "./head";
+import { ANY_KEY, readHead } from "./head";
 import { readHeading } from "./heading";
 import { layLine } from "./lay-line";
 import { isBar } from "./lengths";
@@ -34,7 +34,6 @@ import { splitHeading } from "./split-heading";
 
 /** How often to sing a line, written behind its words. */
 const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
-const ANY_KEY: Key = Object.freeze({ tonic: 0, mode: "major" });
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 /** A line of tab: a string's name, a bar line, and then only what tab is written with, three dashes at least. */
 const TAB_LINE = /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:](?=(?:[^-–]*[-–]){3})[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;

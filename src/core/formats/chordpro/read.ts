@@ -7,7 +7,7 @@ import { findNaming } from "../chord-text/find-naming";
 import { MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { layLine } from "../chord-text/lay-line";
 import { isBar } from "../chord-text/lengths";
-import { changedFields, emptyMeta, LONGEST_FIELD, type Meta, setField } from "../chord-text/meta";
+import { emptyMeta, keepFirst, LONGEST_FIELD, type Meta, setField } from "../chord-text/meta";
 import { type ReadOptions, refuseText } from "../chord-text/read";
 import { Repeats } from "../chord-text/repeats";
 import { sheetText } from "../chord-text/sheet-text";
@@ -204,11 +204,7 @@ class ProReader {
       const before = { ...this.meta };
       const found = setField(this.meta, name, value);
       if (found === false) return false;
-      const twice = changedFields(before, this.meta);
-      if (twice.length > 0) {
-        Object.assign(this.meta, Object.fromEntries(twice.map((field) => [field, before[field]])));
-        this.keep("directive", text, line, `another {${name}}`);
-      }
+      if (keepFirst(before, this.meta)) this.keep("directive", text, line, `another {${name}}`);
       if (found) {
         this.say(found, line, value.slice(0, 80));
         this.keep("directive", text, line, `directive {${name}}`);
