@@ -1,62 +1,10 @@
 import { parseChord, type SoundingChord } from "./chord";
+import { QUALITY_OF_SOUND, soundOf } from "./qualities";
 import { toneSemitones } from "./tone";
 
 /** Colours a player may be allowed to give a plain chord. A suspension replaces the third, the rest add a tone. */
 export const COLOURS = ["sus2", "sus4", "add9", "6", "7", "maj7", "9"] as const;
 export type Colour = (typeof COLOURS)[number];
-
-/** Qualities by their plainest spelling; looked up by what they sound. */
-const PLAIN_QUALITIES = Object.freeze([
-  "",
-  "m",
-  "5",
-  "sus4",
-  "sus2",
-  "7",
-  "m7",
-  "maj7",
-  "m(maj7)",
-  "6",
-  "m6",
-  "7sus4",
-  "7sus2",
-  "maj7sus2",
-  "maj7sus4",
-  "add9",
-  "m(add9)",
-  "6/9",
-  "m6/9",
-  "9",
-  "m9",
-  "maj9",
-  "9sus4",
-  "sus4(add9)",
-  "6sus4",
-  "6sus2",
-  "7(13)",
-  "m7(13)",
-  "dim",
-  "dim7",
-  "m7b5",
-  "aug",
-  "7#5",
-  "7b5",
-  "maj13",
-  "13",
-  "m13",
-]);
-
-const soundOf = (semitones: Iterable<number>): string =>
-  [...new Set(semitones)].sort((a, b) => a - b).join(" ");
-
-const QUALITY_OF_SOUND: ReadonlyMap<string, string> = new Map(
-  [...PLAIN_QUALITIES].reverse().map((quality) => {
-    const chord = parseChord(`C${quality}`);
-    if (!chord.ok || chord.value.kind === "none")
-      throw new Error(`Expected a chord quality, got "${quality}".`);
-    return [soundOf(chord.value.tones.map(toneSemitones)), quality];
-  }),
-);
 
 const COLOUR_SEMITONES: Readonly<Record<Colour, readonly number[]>> = Object.freeze({
   sus2: [2],

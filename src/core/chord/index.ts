@@ -11,5 +11,7 @@ export {
 } from "./chord";
 export { COLOURS, type Colour, coloured } from "./colour";
 export { guessKey } from "./guess-key";
+export { type ChordName, identify } from "./identify";
 export { NAMINGS, type Naming, toLetters } from "./naming";
-export { formatTone, type Tone, toneName, toneSemitones } from "./tone";
+export { type PlainQuality, QUALITIES } from "./qualities";
+export { formatTone, isPerfectFifth, type Tone, toneName, toneSemitones } from "./tone";

@@ -6,7 +6,7 @@ import { TERMS } from "./difficulty";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 import { LEVELS } from "./level";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "./orderings";
-import { slowFullShapes } from "./slow-search";
+import { slowShapes } from "./slow-search";
 import { WEIGHTS } from "./weights";
 
 const guitar = sure(parseTuning(GUITAR_TUNING));
@@ -33,9 +33,7 @@ describe("fingerings: complete", () => {
     ["B", "fluent", 5, 7, { thumb: true }],
   ] as const)("%s, %s hand, capo %i, %i frets", (symbol, level, capo, maxFret, more) => {
     const options = { tuning: guitar, capo, maxFret, level, ...more };
-    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(
-      slowFullShapes(chord(symbol), options),
-    );
+    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowShapes(chord(symbol), options));
   });
 
   it("handles three strings, eight, and a re-entrant tuning", () => {
@@ -50,9 +48,7 @@ describe("fingerings: complete", () => {
         maxFret,
         level: "fluent" as const,
       };
-      expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(
-        slowFullShapes(chord(symbol), options),
-      );
+      expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowShapes(chord(symbol), options));
     }
     const eight = sure(parseTuning("F#1 B1 E2 A2 D3 G3 B3 E4".split(" ")));
     expect(fingerings(chord("E"), { tuning: eight, maxFret: 5 }).total).toBeGreaterThan(0);
@@ -100,6 +96,85 @@ describe("fingerings: complete", () => {
     expect(short.exact).toBe(false);
     expect(short.total).toBeLessThan(find("C").total);
     expect(find("C").exact).toBe(true);
+  });
+});
+
+describe("fingerings: styles", () => {
+  it.each([
+    ["C", "power", {}],
+    ["Bdim", "power", { inversions: true }],
+    ["G", "octave", {}],
+    ["D/F#", "triad", {}],
+    ["Am7", "triad", {}],
+    ["F#m7", "two-string", {}],
+    ["Bb", "two-string", {}],
+    ["A7", "shell", {}],
+    ["C6/E", "shell", {}],
+    ["Dm7/C", "shell", {}],
+    ["D7/E", "shell", {}],
+    ["E/G#", "bass", {}],
+    ["Csus4", "triad", { capo: 3, level: "steady" }],
+    ["Em", "two-string", { level: "beginner" }],
+    ["C5", "triad", {}],
+    ["C", "shell", {}],
+  ] as const)("%s as %s equals the slow plain search", (symbol, style, more) => {
+    const options = { tuning: guitar, capo: 0, maxFret: 5, level: "fluent" as const, ...more, style };
+    expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowShapes(chord(symbol), options));
+  });
+
+  it("handles odd tunings too", () => {
+    for (const text of ["G4 C4 E4 A4", "D2 G2 D3 G3 B3 D4", "B1 E2 A2 D3"]) {
+      const tuning = sure(parseTuning(text.split(" ")));
+      for (const style of ["power", "octave", "triad", "two-string", "shell"] as const) {
+        const options = { tuning, capo: 0, maxFret: 5, level: "fluent" as const, style };
+        expect(ids(fingerings(chord("G7"), options).fingerings), `${text} ${style}`).toEqual(
+          slowShapes(chord("G7"), options),
+        );
+      }
+    }
+  });
+
+  /** Small shapes of common practice, no source. */
+  it.each([
+    ["C", "triad", "xxx988"],
+    ["G", "triad", "xxx433"],
+    ["F", "triad", "xxx211"],
+    ["A", "two-string", "xx76xx"],
+    ["Bb", "two-string", "xx87xx"],
+    ["Em", "two-string", "xx20xx"],
+    ["Dm", "two-string", "x.x.12.10.x.x"],
+    ["G", "octave", "3x5xxx"],
+    ["F", "octave", "xx3x6x"],
+    ["A", "power", "577xxx"],
+    ["C", "power", "xxx58x"],
+  ] as const)("has the %s %s %s", (symbol, style, frets) => {
+    expect(shape(symbol, frets, { style }).frets).toEqual(readFrets(frets));
+  });
+
+  it("names what a small shape really makes, and what is missing of the chart", () => {
+    expect(shape("C", "x35xxx", { style: "power" })).toMatchObject({ is: "C5", omits: ["3"] });
+    expect(shape("C7", "xxx553", { style: "triad" })).toMatchObject({ is: "C", omits: ["b7"] });
+    expect(shape("Am7", "5x55xx", { style: "shell" })).toMatchObject({ is: "Am7", omits: ["5"] });
+    expect(shape("C", "xx20xx", { style: "two-string" })).toMatchObject({ is: "C/E", omits: ["1"] });
+    expect(shape("C", "xxx010", { style: "triad" })).toMatchObject({ is: "C/G" });
+  });
+
+  it("damps the string between with the finger below it (common practice, no source)", () => {
+    expect(shape("G", "3x5xxx", { style: "octave" }).mutes).toContainEqual({ string: 1, by: 1 });
+  });
+
+  it("keeps to a region of the neck, with or without open strings", () => {
+    const all = find("A", { minFret: 4, maxFret: 9 }).fingerings;
+    expect(all.length).toBeGreaterThan(0);
+    for (const { frets } of all)
+      for (const fret of frets) if (fret) expect(fret >= 4 && fret <= 9).toBe(true);
+    expect(all.some(({ frets }) => frets.includes(0))).toBe(true);
+    const closed = find("A", { minFret: 4, maxFret: 9, open: false }).fingerings;
+    expect(closed.map((one) => one.frets)).toEqual(
+      find("A", { minFret: 4, maxFret: 9 })
+        .fingerings.map((one) => one.frets)
+        .filter((frets) => !frets.includes(0)),
+    );
   });
 });
 

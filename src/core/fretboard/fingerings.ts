@@ -6,8 +6,9 @@ import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./h
 import { HAND_LIMITS, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
 import { GUITAR_SCALE_MM } from "./neck";
-import { type Board, eachBassNote, eachFullShape, type Style } from "./search";
+import type { Board } from "./search";
 import { Sound } from "./sound";
+import { eachShapeInStyle, type Style } from "./styles";
 
 export type Barre = {
   readonly finger: Finger;
@@ -36,7 +37,11 @@ export type FingeringOptions = {
   readonly tuning: Tuning;
   readonly scaleMm?: number;
   readonly capo?: number;
+  /** With `maxFret`, a region of the neck: fretted notes lie between them. */
+  readonly minFret?: number;
   readonly maxFret?: number;
+  /** Whether open strings may sound; they may. */
+  readonly open?: boolean;
   readonly strings?: readonly number[];
   readonly style?: Style;
   readonly inversions?: boolean;
@@ -58,7 +63,7 @@ export type Fingerings = {
 };
 
 /** A shape and a hand for it, before anything is written out. */
-type Candidate = {
+export type Candidate = {
   readonly sound: Sound;
   readonly frets: Frets;
   readonly hand: Hand;
@@ -68,6 +73,14 @@ type Candidate = {
   difficulty: number;
 };
 
+/** Everything found of a chord, easiest first; writing one out is dear and left to who needs it. */
+export type Found = {
+  readonly candidates: readonly Candidate[];
+  readonly board: Board;
+  readonly write: (one: Candidate) => Fingering;
+  readonly exact: boolean;
+};
+
 /**
  * Every fingering of a chord that the rules of the hand allow, easiest first; ties by frets, the lower
  * first, string by string, a string not played last.
@@ -75,32 +88,67 @@ type Candidate = {
  * @example fingerings(Em, { tuning: guitar }).fingerings[0].frets // => [0, 2, 2, 0, 0, 0]
  */
 export function fingerings(chord: Chord, options: FingeringOptions): Fingerings {
-  if (chord.kind === "none") return { fingerings: [], total: 0, exact: true };
-  const board = boardOf(options);
+  const { candidates, write, exact } = findFingerings(chord, options);
+  const kept = options.limit === undefined ? candidates : candidates.slice(0, options.limit);
+  return { fingerings: kept.map(write), total: candidates.length, exact };
+}
+
+/** {@link fingerings} before anything is written out, without its limit. */
+export function findFingerings(
+  chord: Chord,
+  options: FingeringOptions,
+  board: Board = boardOf(options),
+): Found {
   const style = options.style ?? "full";
-  const candidates = findCandidates(chord, board, style, options);
+  const candidates = chord.kind === "none" ? [] : findCandidates(chord, board, style, options);
   const fullest = candidates.reduce((most, { sounding }) => Math.max(most, sounding), 0);
   const telling = (one: Candidate) => shapeFacts(one, style, fullest);
-  for (const one of candidates) {
-    const facts = telling(one);
-    const cost = one.handCost + costOf((tell) => tellShape(one.frets, facts, tell));
-    one.difficulty = Math.round(cost * 1000) / 1000;
-  }
-  candidates.sort(byEase);
-  const kept = options.limit === undefined ? candidates : candidates.slice(0, options.limit);
+  price(candidates, telling);
   return {
-    fingerings: kept.map((one) => write(one, board, telling(one))),
-    total: candidates.length,
+    candidates,
+    board,
+    write: (one) => write(one, board, telling(one)),
     exact: board.steps.left >= 0,
   };
 }
 
-function boardOf(options: FingeringOptions): Board {
-  const { tuning, capo = 0, maxFret = 15, scaleMm = GUITAR_SCALE_MM, level = "fluent" } = options;
+/**
+ * The easiest pairs of shape and hand, as {@link findFingerings} with `hands` would list them first. Only shapes
+ * whose easiest hand is among the first so many can be among them, so that no other hand need be looked at.
+ */
+export function easiestHands(
+  chord: Chord,
+  options: FingeringOptions,
+  most: number,
+  board: Board = boardOf(options),
+): Found {
+  const found = findFingerings(chord, { ...options, hands: false }, board);
+  const fullest = found.candidates.reduce((top, { sounding }) => Math.max(top, sounding), 0);
+  const style = options.style ?? "full";
+  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
+  const candidates: Candidate[] = [];
+  for (const { sound, frets } of found.candidates.slice(0, most))
+    addHands(candidates, sound, frets, board, true);
+  price(candidates, telling);
+  return { ...found, candidates: candidates.slice(0, most) };
+}
+
+export function boardOf(options: FingeringOptions): Board {
+  const {
+    tuning,
+    capo = 0,
+    minFret = 0,
+    maxFret = 15,
+    open = true,
+    scaleMm = GUITAR_SCALE_MM,
+    level = "fluent",
+  } = options;
   return {
     tuning,
     capo,
+    minFret,
     maxFret,
+    open,
     strings: options.strings ?? tuning.map((_, string) => string),
     inversions: options.inversions ?? false,
     thumb: options.thumb ?? false,
@@ -119,9 +167,8 @@ function findCandidates(
   const variants = style === "bass" ? [chord] : coloured(chord, options.allow ?? []);
   const seen = new Set<string>();
   for (const variant of variants) {
-    const sound = new Sound(variant, board);
-    const search = style === "bass" ? eachBassNote : eachFullShape;
-    search(variant, board, (frets) => {
+    const sound = new Sound(variant, board, style);
+    eachShapeInStyle(variant, style, board, (frets) => {
       if (variants.length > 1) {
         const id = frets.join();
         if (seen.has(id)) return;
@@ -155,11 +202,21 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
     into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
 }
 
+/** Gives each its difficulty, and puts the easiest first. */
+function price(candidates: Candidate[], telling: (one: Candidate) => ReturnType<typeof shapeFacts>): void {
+  for (const one of candidates) {
+    const facts = telling(one);
+    const cost = one.handCost + costOf((tell) => tellShape(one.frets, facts, tell));
+    one.difficulty = Math.round(cost * 1000) / 1000;
+  }
+  candidates.sort(byEase);
+}
+
 const shapeFacts = (one: Candidate, style: Style, fullest: number) => ({
   sounding: one.sounding,
-  omitted: style === "bass" ? 0 : one.sound.omittedCount(one.heard),
+  omitted: style === "full" ? one.sound.omittedCount(one.heard) : 0,
   fullest,
-  countStrings: style !== "bass",
+  countStrings: style === "full",
 });
 
 function byEase(a: Candidate, b: Candidate): number {

@@ -5,5 +5,5 @@ export type { Finger, Frets } from "./hand";
 export { HAND_LIMITS, LEVELS, type Level } from "./level";
 export type { Mute } from "./mutes";
 export { BASS_SCALE_MM, betweenFretsMm, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";
-export { BUILT_STYLES, STYLES, type Style } from "./search";
+export { STYLES, type Style } from "./styles";
 export { WEIGHTS } from "./weights";

@@ -1,18 +1,15 @@
-import { hasForeignBass, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
-import { pitchClassOf, type Tuning } from "../pitch";
+import type { Tuning } from "../pitch";
 import type { Frets, Reach } from "./hand";
-
-export const STYLES = ["full", "power", "octave", "triad", "two-string", "shell", "bass"] as const;
-export type Style = (typeof STYLES)[number];
-
-/** Styles whose search is built; the others are refused at `style`. */
-export const BUILT_STYLES: readonly Style[] = Object.freeze(["full", "bass"] as const);
 
 /** Where and how to search. */
 export type Board = {
   readonly tuning: Tuning;
   readonly capo: number;
+  /** Fretted notes lie from here on; it marks off a region of the neck. */
+  readonly minFret: number;
   readonly maxFret: number;
+  /** Whether open strings may sound. */
+  readonly open: boolean;
   /** Strings that may sound. */
   readonly strings: readonly number[];
   readonly inversions: boolean;
@@ -22,51 +19,52 @@ export type Board = {
   readonly steps: { left: number };
 };
 
-const FEWEST_SOUNDING = 3;
-const bit = (pitchClass: number): number => 1 << pitchClass;
+/** What a shape must and may sound, as bit sets of pitch classes. */
+export type Wanted = {
+  readonly allowed: number;
+  /** All of these sound. */
+  readonly essential: number;
+  /** Of each set at least one sounds. */
+  readonly anyOf: readonly number[];
+  /** What the lowest pitch may be. */
+  readonly lowest: number;
+  readonly fewest: number;
+};
 
-/** What a full shape of a chord must and may sound, as bit sets of pitch classes. */
-type Sound = { readonly allowed: number; readonly essential: number; readonly lowest: number };
+export const bit = (pitchClass: number): number => 1 << pitchClass;
 
-function soundOf(chord: SoundingChord, inversions: boolean): Sound {
-  const root = pitchClassOf(chord.root);
-  const allowed = pitchClassesOf(chord).reduce((set, pitchClass) => set | bit(pitchClass), 0);
-  const bass = chord.bass === null ? root : pitchClassOf(chord.bass);
-  let essential = chord.essential.reduce((set, tone) => set | bit((root + toneSemitones(tone)) % 12), 0);
-  if (!inversions || hasForeignBass(chord)) essential |= bit(bass);
-  const lowest = inversions && !hasForeignBass(chord) ? allowed : bit(bass);
-  return { allowed, essential, lowest };
-}
+/** The frets a string may be played at: the region, and the open string where it may sound. */
+export const fretsOf = (board: Pick<Board, "minFret" | "maxFret" | "open">): number[] =>
+  Array.from({ length: board.maxFret + 1 }, (_, fret) => fret).filter((fret) =>
+    fret === 0 ? board.open : fret >= board.minFret,
+  );
 
 /**
- * Every set of frets that sounds a chord in full and whose frets some two fingers can span. Whether a
+ * Every set of frets that sounds what is wanted and whose frets some two fingers can span. Whether a
  * hand holds it is for the caller to ask. The array handed to `visit` is shared: copy it to keep it.
  *
  * The lowest sounding string is fixed first, so that each shape is met once and nothing below that
  * pitch is ever tried.
  */
-export function eachFullShape(chord: SoundingChord, board: Board, visit: (frets: Frets) => void): void {
+export function eachShape(wanted: Wanted, board: Board, visit: (frets: Frets) => void): void {
   const { tuning, capo, maxFret, reach } = board;
-  const sound = soundOf(chord, board.inversions);
+  const { allowed, essential, anyOf, lowest, fewest } = wanted;
+  const every = fretsOf(board);
   const count = tuning.length;
   const mayPlay = tuning.map((_, string) => board.strings.includes(string));
   const frets: (number | null)[] = new Array(count).fill(null);
   const classAt = tuning.map((open) =>
     Array.from({ length: maxFret + 1 }, (_, fret) => bit((open + capo + fret) % 12)),
   );
-  const fitting = tuning.map((_, string) =>
-    Array.from({ length: maxFret + 1 }, (_, fret) => fret).filter(
-      (fret) => classAt[string]![fret]! & sound.allowed,
-    ),
-  );
+  const fitting = tuning.map((_, string) => every.filter((fret) => classAt[string]![fret]! & allowed));
   const most = reach.limits.innerMutes;
   let bassString = 0;
   let bassFret = 0;
   let bassPitch = 0;
   for (bassString = 0; bassString < count; bassString++) {
     if (!mayPlay[bassString]) continue;
-    for (bassFret = 0; bassFret <= maxFret; bassFret++) {
-      if (!(classAt[bassString]![bassFret]! & sound.lowest)) continue;
+    for (bassFret of fitting[bassString]!) {
+      if (!(classAt[bassString]![bassFret]! & lowest)) continue;
       bassPitch = tuning[bassString]! + bassFret;
       extend(0, 0, 0, 0, 0, 0, 0, 0);
     }
@@ -85,10 +83,11 @@ export function eachFullShape(chord: SoundingChord, board: Board, visit: (frets:
   ): void {
     if (board.steps.left-- <= 0) return;
     if (string === count) {
-      if (sounding >= FEWEST_SOUNDING && (heard & sound.essential) === sound.essential) visit(frets);
+      if (sounding >= fewest && (heard & essential) === essential && anyOf.every((set) => heard & set))
+        visit(frets);
       return;
     }
-    if (countBits(sound.essential & ~heard) > count - string) return;
+    if (countBits(essential & ~heard) > count - string) return;
     if (string === bassString) {
       place(string, bassFret, sounding, heard, inner, gap, low, high, used);
     } else {
@@ -141,18 +140,4 @@ function countBits(set: number): number {
   let count = 0;
   for (let rest = set; rest !== 0; rest &= rest - 1) count++;
   return count;
-}
-
-/** Every single stopped or open string that sounds a chord's bass: its slash bass, else its root. */
-export function eachBassNote(chord: SoundingChord, board: Board, visit: (frets: Frets) => void): void {
-  const bass = pitchClassOf(chord.bass ?? chord.root);
-  const frets: (number | null)[] = new Array(board.tuning.length).fill(null);
-  for (const string of board.strings) {
-    for (let fret = 0; fret <= board.maxFret; fret++) {
-      if ((board.tuning[string]! + board.capo + fret) % 12 !== bass) continue;
-      frets[string] = fret;
-      visit(frets);
-    }
-    frets[string] = null;
-  }
 }

@@ -2,13 +2,14 @@ import { hasForeignBass, pitchClassesOf, type SoundingChord, toneSemitones } fro
 import { pitchClassOf, type Tuning } from "../pitch";
 import { HAND_LIMITS, type Level } from "./level";
 import { fretMm } from "./neck";
+import type { Style } from "./styles";
 
 /**
- * The rules of a full shape read straight off their sentences, as a plain search for tests: every
+ * The rules of a shape in a style read straight off their sentences, as a plain search for tests: every
  * combination of frets, every way to give each fretted string a finger. Shares nothing with the fast search
  * but the tables.
  */
-export function slowFullShapes(
+export function slowShapes(
   chord: SoundingChord,
   options: {
     tuning: Tuning;
@@ -18,6 +19,7 @@ export function slowFullShapes(
     inversions?: boolean;
     scaleMm?: number;
     thumb?: boolean;
+    style?: Style;
   },
 ): string[] {
   const { tuning, maxFret } = options;
@@ -37,13 +39,14 @@ export function slowFullShapes(
   return found.sort();
 }
 
-type Options = Parameters<typeof slowFullShapes>[1];
+type Options = Parameters<typeof slowShapes>[1];
 
 function sounds(
   chord: SoundingChord,
   frets: readonly (number | null)[],
-  { tuning, capo, inversions = false }: Options,
+  { tuning, capo, inversions = false, style = "full" }: Options,
 ): boolean {
+  if (style !== "full") return soundsInStyle(chord, frets, { tuning, capo, inversions, style });
   const pitches = frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
   if (pitches.length < 3) return false;
   const heard = new Set(pitches.map((pitch) => pitch % 12));
@@ -56,8 +59,76 @@ function sounds(
   return (inversions && !hasForeignBass(chord)) || lowest === bass;
 }
 
+/** The rows of the table of styles, one after the other. */
+function soundsInStyle(
+  chord: SoundingChord,
+  frets: readonly (number | null)[],
+  { tuning, capo, inversions, style }: { tuning: Tuning; capo: number; inversions: boolean; style: Style },
+): boolean {
+  const strings = frets.flatMap((fret, string) => (fret === null ? [] : [string]));
+  const pitches = strings.map((string) => tuning[string]! + capo + frets[string]!);
+  if (pitches.length === 0) return false;
+  const lowest = Math.min(...pitches) % 12;
+  const root = pitchClassOf(chord.root);
+  const bass = chord.bass === null ? null : pitchClassOf(chord.bass);
+  const of = (...degrees: number[]) =>
+    chord.tones
+      .filter((tone) => degrees.includes(tone.degree))
+      .map((tone) => (root + toneSemitones(tone)) % 12);
+  const heard = pitches.map((pitch) => pitch % 12);
+  const has = (classes: number[]) => classes.some((one) => heard.includes(one));
+  const only = (classes: (number | null)[]) => heard.every((one) => classes.includes(one));
+  const [third, fifth, seventh] = [of(2, 3, 4), of(5), of(6, 7)];
+  switch (style) {
+    case "bass":
+      return pitches.length === 1 && lowest === (bass ?? root);
+    case "power":
+      return (
+        pitches.length > 1 &&
+        has([root]) &&
+        has(fifth) &&
+        only([root, ...fifth]) &&
+        (inversions || lowest === root)
+      );
+    case "octave":
+      return (
+        pitches.length === 2 &&
+        strings[1]! - strings[0]! === 2 &&
+        heard.every((one) => one === root) &&
+        Math.abs(pitches[0]! - pitches[1]!) === 12
+      );
+    case "triad":
+      return (
+        strings.join() === [0, 1, 2].map((step) => strings[0]! + step).join() &&
+        has([root]) &&
+        has(third) &&
+        has(fifth) &&
+        only([root, ...third, ...fifth]) &&
+        new Set(heard).size === 3
+      );
+    case "two-string":
+      return (
+        pitches.length === 2 &&
+        heard[0] !== heard[1] &&
+        only(chord.tones.map((tone) => (root + toneSemitones(tone)) % 12)) &&
+        has([root, ...third])
+      );
+    case "shell": {
+      const foreign = hasForeignBass(chord);
+      return (
+        has(third) &&
+        has(seventh) &&
+        only([root, bass, ...third, ...seventh]) &&
+        (foreign ? lowest === bass && has([root]) : lowest === root || lowest === bass)
+      );
+    }
+    case "full":
+      return false;
+  }
+}
+
 /** Tries every assignment of fingers 1 to 4 (and the thumb, 0, on the first string) to the fretted strings. */
-function canHold(frets: readonly (number | null)[], options: Options): boolean {
+export function canHold(frets: readonly (number | null)[], options: Omit<Options, "maxFret">): boolean {
   const limits = HAND_LIMITS[options.level];
   const sounding = frets.flatMap((fret, string) => (fret === null ? [] : [string]));
   const inside = sounding.at(-1)! - sounding[0]! + 1 - sounding.length;
@@ -79,7 +150,7 @@ function holds(
   frets: readonly (number | null)[],
   fretted: readonly number[],
   fingers: readonly number[],
-  { capo, level, scaleMm = 648 }: Options,
+  { capo, level, scaleMm = 648 }: Omit<Options, "maxFret">,
 ): boolean {
   const limits = HAND_LIMITS[level];
   let barres = 0;

@@ -30,6 +30,7 @@ export {
   MOST_STRINGS,
   parseTuning,
   STANDARD_TUNINGS,
+  stringNames,
   type Tuning,
   tuningShift,
 } from "./tuning";

@@ -51,3 +51,19 @@ export function tuningShift(tuning: Tuning): Semitones {
   const shift = tuning[0]! - parsed.value[0]!;
   return tuning.every((midi, string) => midi - parsed.value[string]! === shift) ? shift : 0;
 }
+
+/**
+ * What people call the strings: by their note, and two alike as the low and the high one.
+ * @example stringNames of a standard guitar // => ["low E", "A", "D", "G", "B", "high E"]
+ */
+export function stringNames(tuning: Tuning): string[] {
+  const letters = tuning.map((midi) => formatPitch(midi).replace(/-?\d+$/u, ""));
+  return letters.map((letter, string) => {
+    const alike = letters.flatMap((other, at) => (other === letter ? [at] : []));
+    if (alike.length === 1) return letter;
+    if (alike.length > 2) return formatPitch(tuning[string]!);
+    const other = alike.find((at) => at !== string)!;
+    const lower = tuning[string]! === tuning[other]! ? string < other : tuning[string]! < tuning[other]!;
+    return `${lower ? "low" : "high"} ${letter}`;
+  });
+}

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { COLOURS } from "../chord";
-import { BUILT_STYLES, fingerings as findFingerings, HIGHEST_CAPO, LAST_FRET, STYLES } from "../fretboard";
+import { fingerings as findFingerings, HIGHEST_CAPO, LAST_FRET, STYLES } from "../fretboard";
 import { GUITAR_TUNING } from "../pitch";
 import { engine, FieldError, fields, readChord, readTuning } from "./engine";
 
@@ -30,9 +30,6 @@ export const fingerings = engine(
   ({ symbol, tuning, strings, style, ...options }) => {
     const chord = readChord(symbol, ["symbol"]);
     const open = readTuning(tuning, ["tuning"]);
-    if (!BUILT_STYLES.includes(style)) {
-      throw new FieldError(["style"], `should be ${BUILT_STYLES.join(" or ")}: "${style}" is not built yet`);
-    }
     const off = strings?.findIndex((string) => string >= open.length) ?? -1;
     if (off >= 0)
       throw new FieldError(["strings", off], `should be a string of this tuning, 0 to ${open.length - 1}`);

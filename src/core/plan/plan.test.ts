@@ -32,7 +32,6 @@ describe("engines", () => {
     expect(error("capo", { key: "G", chords: G, maxCapo: 40 })).toBe("maxCapo");
     expect(error("capo", { key: "G", chords: G, tuning: ["E2", "A2"] })).toBe("tuning");
     expect(error("fingerings", { symbol: "G", tuning: ["E2", "A2", "Z3"] })).toBe("tuning.2");
-    expect(error("fingerings", { symbol: "G", style: "triad" })).toBe("style");
     expect(error("fingerings", { symbol: "G", style: "loud" })).toBe("style");
     expect(error("fingerings", { symbol: "G", capo: 13 })).toBe("capo");
     expect(error("fingerings", { symbol: "G", maxFret: 99 })).toBe("maxFret");

@@ -1,0 +1,21 @@
+import type { Chord } from "../../chord";
+import type { Frets } from "../hand";
+
+/** Something the hand does in time: a chord, the chord before left to ring, or a single note of a line. */
+export type HandEvent =
+  | {
+      readonly kind: "chord";
+      readonly chord: Chord;
+      readonly beats: number;
+      /** Frets that must be held here, whatever the plan would like. */
+      readonly lock?: Frets;
+    }
+  | { readonly kind: "ring"; readonly beats: number }
+  | {
+      readonly kind: "note";
+      readonly string: number;
+      readonly fret: number;
+      readonly beats: number;
+      /** Whether the chord before stays held under the note. */
+      readonly over?: boolean;
+    };

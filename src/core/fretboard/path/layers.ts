@@ -1,0 +1,231 @@
+import { fail, ok, type Result } from "../../base";
+import { formatPitch } from "../../pitch";
+import { costOf, reasonsOf, tellHand, tellShape } from "../difficulty";
+import { boardOf, easiestHands, type Fingering, type FingeringOptions, findFingerings } from "../fingerings";
+import { eachHand, type Finger, type Frets, type Grip, type Hand, toHand } from "../hand";
+import { mutesOf } from "../mutes";
+import { GUITAR_SCALE_MM } from "../neck";
+import type { Board } from "../search";
+import { Sound } from "../sound";
+import { Places } from "./change";
+import type { HandEvent } from "./events";
+
+/** One way to do an event: what is fretted, by which fingers, and how hard it is. */
+export type State = {
+  readonly frets: Frets;
+  readonly hand: Hand;
+  readonly difficulty: number;
+  /** For a note over a held chord: which state of that chord lies under it. */
+  readonly base: number | null;
+  readonly write: () => Fingering;
+};
+
+/** An event with every way to do it, easiest first. */
+export type Layer = { readonly event: HandEvent; readonly beats: number; readonly states: readonly State[] };
+
+export type LayerProblem = {
+  readonly code: "no-fingering" | "no-hand" | "wrong-strings" | "nothing-rings" | "out-of-neck";
+  readonly index: number;
+};
+
+export type LayerOptions = Omit<FingeringOptions, "hands"> & {
+  /** A chord without a fingering is a problem, or is passed over with an empty hand. */
+  readonly gaps?: "refuse" | "skip";
+};
+
+export type Layers = {
+  readonly layers: readonly Layer[];
+  /** For each event the layer it is played in; a chord left to ring stays in its own. */
+  readonly layerOf: readonly number[];
+  readonly places: Places;
+  readonly exact: boolean;
+};
+
+/** Finds every way to do each event. Each symbol is searched once. */
+export function layersOf(events: readonly HandEvent[], options: LayerOptions): Result<Layers, LayerProblem> {
+  const board = boardOf(options);
+  const problem = checkEvents(events, board);
+  if (problem) return fail(problem);
+  const layers: Layer[] = [];
+  const layerOf: number[] = [];
+  const known = new Map<string, { readonly states: readonly State[]; readonly exact: boolean }>();
+  const statesOf = (event: HandEvent & { kind: "chord" }) => {
+    const id = event.chord.symbol;
+    const found = known.get(id) ?? chordStates(event, options, board);
+    known.set(id, found);
+    return found;
+  };
+  for (const [index, event] of events.entries()) {
+    if (event.kind === "ring") {
+      const last = layers.pop();
+      if (!last) return fail({ code: "nothing-rings", index });
+      layers.push({ ...last, beats: last.beats + event.beats });
+    } else if (event.kind === "note") {
+      layers.push({ event, beats: event.beats, states: noteStates(event, layers, board) });
+    } else if (event.chord.kind === "none") {
+      layers.push({ event, beats: event.beats, states: [emptyState(board, event.chord.symbol)] });
+    } else {
+      let states = event.lock ? lockedStates(event, event.lock, options, board) : statesOf(event).states;
+      if (states.length === 0) {
+        if (event.lock) return fail({ code: "no-hand", index });
+        if (options.gaps !== "skip") return fail({ code: "no-fingering", index });
+        states = [emptyState(board, event.chord.symbol)];
+      }
+      layers.push({ event, beats: event.beats, states });
+    }
+    layerOf.push(layers.length - 1);
+    if (layers.at(-1)!.states.length === 0) return fail({ code: "no-hand", index });
+  }
+  const highest = layers.reduce(
+    (most, { states }) =>
+      states.reduce((top, { frets }) => Math.max(top, ...frets.map((fret) => fret ?? 0)), most),
+    0,
+  );
+  const places = new Places(board.tuning.length, highest, board.capo, options.scaleMm ?? GUITAR_SCALE_MM);
+  return ok({ layers, layerOf, places, exact: [...known.values()].every(({ exact }) => exact) });
+}
+
+function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem | null {
+  for (const [index, event] of events.entries()) {
+    if (event.kind === "chord" && event.lock && event.lock.length !== board.tuning.length)
+      return { code: "wrong-strings", index };
+    if (event.kind === "note" && event.string >= board.tuning.length) return { code: "wrong-strings", index };
+    const frets = event.kind === "note" ? [event.fret] : event.kind === "chord" ? (event.lock ?? []) : [];
+    if (frets.some((fret) => fret !== null && fret > board.maxFret)) return { code: "out-of-neck", index };
+  }
+  return null;
+}
+
+function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions, board: Board) {
+  const { limit, ...rest } = options;
+  const found =
+    limit === undefined
+      ? findFingerings(event.chord, { ...rest, hands: true }, board)
+      : easiestHands(event.chord, rest, limit, board);
+  const states = found.candidates.map((one): State => {
+    const { frets, hand, difficulty } = one;
+    return { frets, hand, difficulty, base: null, write: () => found.write(one) };
+  });
+  return { states, exact: found.exact };
+}
+
+/** Frets chosen by somebody, with every hand that holds them; they need not sound the chord in full. */
+function lockedStates(
+  event: HandEvent & { kind: "chord" },
+  lock: Frets,
+  options: LayerOptions,
+  board: Board,
+): State[] {
+  const chord = event.chord;
+  if (chord.kind === "none") return [];
+  const sound = new Sound(chord, board, options.style);
+  const states: State[] = [];
+  eachHand(lock, board.reach, board.thumb, (grips, fingers, thumbFret) => {
+    const hand = toHand(grips, fingers, thumbFret);
+    states.push(
+      stateOf(lock, hand, board, null, () => ({
+        pitches: sound.pitches(lock),
+        is: sound.nameOf(lock),
+        omits: sound.omitted(sound.heard(lock)),
+      })),
+    );
+  });
+  return states.sort((a, b) => a.difficulty - b.difficulty);
+}
+
+type Heard = Pick<Fingering, "pitches" | "is" | "omits">;
+
+const LONE = { omitted: 0, fullest: 0, countStrings: false } as const;
+
+/** A state whose difficulty is that of the hand and the place on the neck alone. */
+function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, heard: () => Heard): State {
+  const thumb = hand[0]?.finger === "T" ? hand[0].fret : null;
+  const grips: readonly Grip[] = thumb === null ? hand : hand.slice(1);
+  const numbers = (thumb === null ? hand : hand.slice(1)).map((hold) => hold.finger as number);
+  const facts = { ...LONE, sounding: frets.filter((fret) => fret !== null).length };
+  const tell: Parameters<typeof costOf>[0] = (sink) => {
+    tellHand(grips, numbers, thumb, board.reach, sink);
+    tellShape(frets, facts, sink);
+  };
+  return {
+    frets,
+    hand,
+    base,
+    difficulty: costOf(tell),
+    write: () => {
+      const fingers = fingersOf(frets, hand);
+      return {
+        frets,
+        fingers,
+        barres: hand.filter((hold) => hold.to > hold.from),
+        mutes: mutesOf(frets, fingers, hand),
+        ...heard(),
+        difficulty: costOf(tell),
+        why: reasonsOf(tell),
+      };
+    },
+  };
+}
+
+export function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
+  const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
+  for (const hold of hand)
+    for (let string = hold.from; string <= hold.to; string++)
+      if (frets[string] === hold.fret) fingers[string] = hold.finger;
+  return fingers;
+}
+
+const emptyState = (board: Board, is: string): State => ({
+  frets: board.tuning.map(() => null),
+  hand: [],
+  difficulty: 0,
+  base: null,
+  write: () => ({
+    frets: board.tuning.map(() => null),
+    fingers: board.tuning.map(() => null),
+    barres: [],
+    mutes: [],
+    pitches: [],
+    is,
+    omits: [],
+    difficulty: 0,
+    why: [],
+  }),
+});
+
+/** A single note: any finger by itself, or over the chord before with a finger that is free or goes there from it. */
+function noteStates(event: HandEvent & { kind: "note" }, layers: readonly Layer[], board: Board): State[] {
+  const { string, fret } = event;
+  const heardOf = (frets: Frets) => (): Heard => {
+    const pitch = formatPitch(board.tuning[string]! + board.capo + fret);
+    const pitches = frets.flatMap((one, at) =>
+      one === null ? [] : [formatPitch(board.tuning[at]! + board.capo + one)],
+    );
+    return { pitches, is: pitch, omits: [] };
+  };
+  const chordLayer = event.over ? layers.findLast(({ event: one }) => one.kind === "chord") : undefined;
+  if (!chordLayer) {
+    const frets = board.tuning.map((_, at) => (at === string ? fret : null));
+    const hands: Hand[] =
+      fret === 0
+        ? [[]]
+        : ([1, 2, 3, 4] as const).map((finger) => [{ finger, fret, from: string, to: string }]);
+    return hands.map((hand) => stateOf(frets, hand, board, null, heardOf(frets)));
+  }
+  return chordLayer.states.flatMap((under, base) => {
+    const frets = under.frets.map((one, at) => (at === string ? fret : one));
+    const held = fingersOf(under.frets, under.hand)[string];
+    const freed = under.hand.filter(
+      (hold) => hold.finger !== held || hold.to > hold.from || under.frets[string] === fret,
+    );
+    const hands: Hand[] = [];
+    eachHand(frets, board.reach, board.thumb, (grips, fingers, thumbFret) => {
+      const hand = toHand(grips, fingers, thumbFret);
+      const stays = freed.filter((hold) =>
+        hand.some((one) => one.finger === hold.finger && one.fret === hold.fret && one.from === hold.from),
+      );
+      if (stays.length >= freed.length - 1) hands.push(hand);
+    });
+    return hands.map((hand) => stateOf(frets, hand, board, base, heardOf(frets)));
+  });
+}

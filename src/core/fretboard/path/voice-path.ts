@@ -1,0 +1,112 @@
+import { ok, type Result } from "../../base";
+import type { Fingering } from "../fingerings";
+import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
+import type { HandEvent } from "./events";
+import { type Layer, type LayerOptions, type LayerProblem, layersOf } from "./layers";
+import { type Moves, movesBetween, sayMove } from "./say-move";
+import { PathSearch, type Shortest } from "./shortest";
+
+export type VoicePathOptions = LayerOptions & {
+  /** Milliseconds one beat lasts. */
+  readonly beatMs: number;
+  /** Whether the last event leads back to the first, and that change is charged too. */
+  readonly cyclic?: boolean;
+  /** Search steps at most; past them a good path is given, `exact` is false and `bound` a cost no path is below. */
+  readonly budget?: number;
+};
+
+/** A change between two events: what the fingers do, what it costs, and how often that is counted. */
+export type Move = Moves & { readonly factor: number; readonly cost: number; readonly why: string };
+
+export type VoicePath = {
+  /** A fingering an event. */
+  readonly path: readonly Fingering[];
+  /** Between each event and the next; with `cyclic`, last also from the end to the start. */
+  readonly moves: readonly Move[];
+  readonly cost: number;
+  /** What the easiest first shape and then always the cheapest next would cost. */
+  readonly greedyCost: number;
+  readonly exact: boolean;
+  readonly bound?: number;
+};
+
+const round = (value: number): number => Math.round(value * 1e6) / 1e6;
+
+/**
+ * The cheapest way of the hand through a list of events.
+ *
+ * Cost = Σ difficulty × beats/4 + Σ change × factor. For each finger: placed 1, lifted 0.5, kept on its string and
+ * fret 0, slid along its string 0.5 + 0.02 a mm, moved 1.5 + 0.02 × (mm along the neck + 8 mm a string crossed);
+ * the factor is 2 after an event shorter than 700 ms, else 1. Weights are ours, no source. Exact over all
+ * fingerings and hands, or over the easiest `limit` of each event.
+ * @example voicePath([G, C, D], { tuning, beatMs: 500 }).value.path.map((one) => one.frets)
+ */
+export function voicePath(
+  events: readonly HandEvent[],
+  options: VoicePathOptions,
+): Result<VoicePath, LayerProblem> {
+  const found = layersOf(events, options);
+  if (!found.ok) return found;
+  const { layers, layerOf, places } = found.value;
+  const factorAfter = (layer: Layer) => (layer.beats * options.beatMs < QUICK_MS ? QUICK_FACTOR : 1);
+  const factors = layers.map((_, index) => (index === 0 ? 1 : factorAfter(layers[index - 1]!)));
+  const closing = options.cyclic ? factorAfter(layers.at(-1)!) : null;
+  const budget = options.budget ?? Number.POSITIVE_INFINITY;
+  const full = new PathSearch(layers, places, factors, closing, { left: budget });
+  let search = full;
+  let used = layers;
+  let shortest = full.run();
+  if (!shortest) {
+    used = trim(layers, Math.max(1, Math.floor(Math.sqrt(budget / layers.length))));
+    search = new PathSearch(used, places, factors, null, { left: Number.POSITIVE_INFINITY });
+    shortest = search.run()!;
+  }
+  const complete = search === full && found.value.exact;
+  const trimmed = closing === null ? search : new PathSearch(used, places, factors, closing, { left: 0 });
+  const greedy = trimmed.greedy();
+  const closed = { states: shortest.states, cost: trimmed.costOf(shortest.states) };
+  const best: Shortest = closed.cost <= greedy.cost ? closed : greedy;
+  const states = best.states.map((state, index) => used[index]!.states[state]!);
+  const ids = states.map(({ hand }) => places.of(hand));
+  const move = (from: number, to: number, factor: number): Move => ({
+    ...movesBetween(places, ids[from]!, ids[to]!),
+    factor,
+    cost: round(changeCost(places, ids[from]!, ids[to]!) * factor),
+    why: sayMove(places, ids[from]!, ids[to]!, options.tuning),
+  });
+  const written = states.map((state) => state.write());
+  const still: Move = {
+    ...movesBetween(places, [0, 0, 0, 0, 0], [0, 0, 0, 0, 0]),
+    factor: 1,
+    cost: 0,
+    why: "rings on",
+  };
+  const moves = layerOf.slice(1).map((layer, index) => {
+    const before = layerOf[index]!;
+    return layer === before ? still : move(before, layer, factors[layer]!);
+  });
+  if (closing !== null && layers.length > 1) moves.push(move(layers.length - 1, 0, closing));
+  return ok({
+    path: layerOf.map((layer) => written[layer]!),
+    moves,
+    cost: round(best.cost),
+    greedyCost: round(greedy.cost),
+    exact: complete,
+    ...(complete ? {} : { bound: round(lowerBound(layers)) }),
+  });
+}
+
+/** The easiest states of each layer only, and over a trimmed chord only what lies over what is left of it. */
+function trim(layers: readonly Layer[], most: number): Layer[] {
+  return layers.map((layer) => {
+    const states = layer.states.filter((state) => state.base === null || state.base < most);
+    return { ...layer, states: states[0]?.base == null ? states.slice(0, most) : states };
+  });
+}
+
+/** No path costs less than the easiest state of every layer. */
+const lowerBound = (layers: readonly Layer[]): number =>
+  layers.reduce(
+    (sum, { states, beats }) => sum + (Math.min(...states.map(({ difficulty }) => difficulty)) * beats) / 4,
+    0,
+  );
