@@ -9,6 +9,7 @@ export {
   respell,
   type SoundingChord,
 } from "./chord";
+export { clashesWith } from "./clash";
 export { COLOURS, type Colour, coloured } from "./colour";
 export { guessKey } from "./guess-key";
 export { type ChordName, identify } from "./identify";

@@ -23,6 +23,15 @@ export {
 } from "./note-name";
 export { formatPitch, type PitchProblem, parsePitch } from "./pitch";
 export {
+  moveByDegrees,
+  SCALE_NAMES,
+  type ScaleName,
+  type ScaleNote,
+  scaleClasses,
+  scaleNotes,
+  scaleOfKey,
+} from "./scale";
+export {
   BASS_TUNING,
   FEWEST_STRINGS,
   formatTuning,

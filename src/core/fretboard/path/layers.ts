@@ -17,6 +17,8 @@ export type State = {
   readonly difficulty: number;
   /** For a note over a held chord: which state of that chord lies under it. */
   readonly base: number | null;
+  /** The chord it really makes. */
+  readonly is: () => string;
   readonly write: () => Fingering;
 };
 
@@ -56,7 +58,10 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     return found;
   };
   for (const [index, event] of events.entries()) {
-    if (event.kind === "ring") {
+    const rings =
+      event.kind === "ring" ||
+      (event.kind === "chord" && event.passing && statesOf(event).states.length === 0);
+    if (rings) {
       const last = layers.pop();
       if (!last) return fail({ code: "nothing-rings", index });
       layers.push({ ...last, beats: last.beats + event.beats });
@@ -104,7 +109,8 @@ function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions
       : easiestHands(event.chord, rest, limit, board);
   const states = found.candidates.map((one): State => {
     const { frets, hand, difficulty } = one;
-    return { frets, hand, difficulty, base: null, write: () => found.write(one) };
+    const is = () => one.sound.nameOf(frets);
+    return { frets, hand, difficulty, base: null, is, write: () => found.write(one) };
   });
   return { states, exact: found.exact };
 }
@@ -152,6 +158,7 @@ function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, he
     hand,
     base,
     difficulty: costOf(tell),
+    is: () => heard().is,
     write: () => {
       const fingers = fingersOf(frets, hand);
       return {
@@ -180,6 +187,7 @@ const emptyState = (board: Board, is: string): State => ({
   hand: [],
   difficulty: 0,
   base: null,
+  is: () => is,
   write: () => ({
     frets: board.tuning.map(() => null),
     fingers: board.tuning.map(() => null),

@@ -1,4 +1,5 @@
 import { stringNames, type Tuning } from "../../pitch";
+import { FINGER_WORDS, ordinal, sayFingers } from "../finger-words";
 import type { Finger } from "../hand";
 import { FINGERS, type PlaceId, type Places } from "./change";
 
@@ -13,27 +14,6 @@ export type Moves = {
   /** Millimetres along the neck and 8 for each string crossed, over all fingers. */
   readonly travelMm: number;
 };
-
-export const FINGER_WORDS: Readonly<Record<Finger, string>> = Object.freeze({
-  T: "thumb",
-  1: "index finger",
-  2: "middle finger",
-  3: "ring finger",
-  4: "little finger",
-});
-
-/** @example ordinal(3) // => "3rd" */
-export function ordinal(count: number): string {
-  const teen = count % 100 >= 11 && count % 100 <= 13;
-  return `${count}${teen ? "th" : (["th", "st", "nd", "rd"][count % 10] ?? "th")}`;
-}
-
-/** "index, middle and ring finger": a list of fingers, told as people say it. */
-export function sayFingers(fingers: readonly Finger[]): string {
-  const words = fingers.map((finger) => FINGER_WORDS[finger]);
-  const short = words.map((word, at) => (at < words.length - 1 ? word.replace(" finger", "") : word));
-  return short.length < 2 ? (short[0] ?? "") : `${short.slice(0, -1).join(", ")} and ${short.at(-1)}`;
-}
 
 export function movesBetween(places: Places, from: readonly PlaceId[], to: readonly PlaceId[]): Moves {
   const fingers = (fits: (before: PlaceId, after: PlaceId) => boolean): Finger[] =>
