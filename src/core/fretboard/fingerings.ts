@@ -133,6 +133,28 @@ export function easiestHands(
   return { ...found, candidates: candidates.slice(0, most) };
 }
 
+/**
+ * Every hand for frets somebody chose, priced as a shape of the chord found by the search would be; they need not
+ * sound it in full.
+ */
+export function handsOf(
+  chord: SoundingChord,
+  frets: Frets,
+  options: FingeringOptions,
+  board: Board = boardOf(options),
+): Found {
+  const found = findFingerings(chord, { ...options, hands: false }, board);
+  const id = frets.join();
+  const own = found.candidates.find((one) => one.frets.join() === id);
+  const style = options.style ?? "full";
+  const candidates: Candidate[] = [];
+  addHands(candidates, own?.sound ?? new Sound(chord, board, style), frets, board, true);
+  const fullest = Math.max(...[...found.candidates, ...candidates].map(({ sounding }) => sounding), 0);
+  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
+  price(candidates, telling);
+  return { candidates, board, write: (one) => write(one, board, telling(one)), exact: found.exact };
+}
+
 export function boardOf(options: FingeringOptions): Board {
   const {
     tuning,

@@ -7,7 +7,9 @@ import {
   pitchClassesOf,
   type SoundingChord,
 } from "../chord";
-import { type Key, parsePitch, pitchClassOf } from "../pitch";
+import { formatNoteName, type Key, parsePitch, pitchClassOf, scaleClasses, scaleOfKey } from "../pitch";
+import type { Term } from "./difficulty";
+import { sayList } from "./finger-words";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 
 /** An easier shape offered in place of a chord, called by what it really is. */
@@ -19,11 +21,13 @@ export type StandIn = {
   readonly givesUp: readonly string[];
   /** Tones it adds that the chart doesn't have. */
   readonly adds: readonly string[];
-  /** How much easier it is than the chord's own easiest shape; null where this hand can't hold the chord at all. */
+  /** How much less it asks of the hand than the chord's own easiest shape; null where this hand can't hold the chord at all. */
   readonly easierBy: number | null;
   readonly words: string;
 };
 
+/** Terms of a difficulty that tell of the sound, not of the hand: two chords are not compared by them. */
+const SOUND_TERMS: readonly Term[] = ["fewer strings", "omitted tones"];
 const OFFERED = 6;
 /** How much easier a stand-in must be to be worth another chord. */
 const WORTH = 0.3;
@@ -40,9 +44,9 @@ export function standIns(chord: Chord, key: Key, options: FingeringOptions): Sta
   const own = fingerings(chord, { ...options, limit: 1 }).fingerings[0];
   const found = new Map<string, StandIn>();
   for (const source of sourcesOf(chord)) {
-    const shapes = fingerings(source, { ...options, allow: COLOURS, limit: 60 }).fingerings;
+    const shapes = fingerings(source, { ...options, allow: COLOURS, limit: 400 }).fingerings;
     for (const fingering of shapes) {
-      const easierBy = own ? Math.round((own.difficulty - fingering.difficulty) * 1000) / 1000 : null;
+      const easierBy = own ? Math.round((effortOf(own) - effortOf(fingering)) * 1000) / 1000 : null;
       if (easierBy !== null && easierBy < WORTH) continue;
       const standIn = describe(fingering, chord, key, easierBy);
       if (!standIn) continue;
@@ -50,10 +54,12 @@ export function standIns(chord: Chord, key: Key, options: FingeringOptions): Sta
       if (!known || known.fingering.difficulty > fingering.difficulty) found.set(standIn.is, standIn);
     }
   }
-  return [...found.values()]
-    .sort((a, b) => a.fingering.difficulty - b.fingering.difficulty)
-    .slice(0, OFFERED);
+  return [...found.values()].sort((a, b) => effortOf(a.fingering) - effortOf(b.fingering)).slice(0, OFFERED);
 }
+
+/** What a shape asks of the hand, whatever else the chord could have sounded. */
+const effortOf = ({ why }: Fingering): number =>
+  why.reduce((sum, { term, cost }) => (SOUND_TERMS.includes(term) ? sum : sum + cost), 0);
 
 /** The chord, its plain triad, and what is left of it without the third: where stand-ins are looked for. */
 function sourcesOf(chord: SoundingChord): Chord[] {
@@ -86,7 +92,8 @@ function describe(
   const missing = asked.filter((one) => !heard.has(one));
   const added = [...heard].filter((one) => !asked.includes(one));
   if (missing.length === 0 && added.length === 0) return null;
-  if (clashesWith(added, chord, key).length > 0) return null;
+  const foreign = added.filter((one) => !scaleClasses(key.tonic, scaleOfKey(key)).includes(one));
+  if (foreign.length > 0 || clashesWith(added, chord, key).length > 0) return null;
   const names = identify([...heard], root, key).filter(({ symbol }) => !symbol.includes("/"));
   const name = names.find((one) => one.omits.every((tone) => tone === "5"));
   if (!name || name.symbol === chord.symbol) return null;
@@ -100,7 +107,7 @@ function describe(
     givesUp,
     adds,
     easierBy,
-    words: sayStandIn(name.symbol, chord.symbol, givesUp, adds),
+    words: sayStandIn(name.symbol, chord, givesUp, adds, lowestOf(fingering)),
   };
 }
 
@@ -121,10 +128,27 @@ const DEGREE_WORDS = [
 
 const degreeOf = (pitchClass: number, root: number): string => DEGREE_WORDS[(pitchClass - root + 12) % 12]!;
 
-function sayStandIn(is: string, asked: string, givesUp: readonly string[], adds: readonly string[]): string {
+/** The pitch class that sounds lowest. */
+function lowestOf({ pitches }: Fingering): number {
+  const midis = pitches.flatMap((text) => {
+    const pitch = parsePitch(text);
+    return pitch.ok ? [pitch.value] : [];
+  });
+  return Math.min(...midis) % 12;
+}
+
+function sayStandIn(
+  is: string,
+  chord: SoundingChord,
+  givesUp: readonly string[],
+  adds: readonly string[],
+  lowest: number,
+): string {
+  const bass = chord.bass !== null && pitchClassOf(chord.bass) !== lowest ? formatNoteName(chord.bass) : null;
   const parts = [
-    givesUp.length > 0 ? `gives up the ${givesUp.join(" and the ")}` : "",
-    adds.length > 0 ? `adds the ${adds.join(" and the ")}` : "",
+    givesUp.length > 0 ? `gives up the ${sayList(givesUp)}` : "",
+    adds.length > 0 ? `adds the ${sayList(adds)}` : "",
+    bass === null ? "" : `leaves the bass ${bass} to somebody else`,
   ].filter((part) => part !== "");
-  return `${is}, for ${asked}: ${parts.join("; ")}`;
+  return `${is}, for ${chord.symbol}: ${parts.join("; ")}`;
 }

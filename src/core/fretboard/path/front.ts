@@ -7,24 +7,57 @@ const SAME = 1e-9;
 export const covers = (a: Worth, b: Worth): boolean =>
   a.held >= b.held - SAME && a.faith >= b.faith - SAME && a.cost <= b.cost + SAME;
 
-/** Arrangements none of which is covered by another. */
+/**
+ * Arrangements none of which is covered by another. What is covered is looked up in a table of the least cost for at
+ * least so much held and so much faith, so that a search may ask a million times.
+ */
 export class Front<Item extends Worth> {
   private list: Item[] = [];
+  /** The faiths on the front, rising. */
+  private faiths: number[] = [];
+  /** By held changes and place among {@link faiths}: the least cost of any item with as much of both. */
+  private least: Float64Array[] = [];
 
   get items(): readonly Item[] {
     return this.list;
   }
 
-  covered(worth: Worth): boolean {
-    for (const one of this.list) if (covers(one, worth)) return true;
-    return false;
+  /** @param worth `held` counts whole changes */
+  covered({ held, faith, cost }: Worth): boolean {
+    let at = 0;
+    while (at < this.faiths.length && this.faiths[at]! < faith - SAME) at++;
+    const row = this.least[Math.max(0, held)];
+    return row !== undefined && at < this.faiths.length && row[at]! <= cost + SAME;
   }
 
   /** Takes one in unless it is covered; what it covers goes. */
   add(item: Item): boolean {
     if (this.covered(item)) return false;
-    this.list = [...this.list.filter((one) => !covers(item, one)), item];
+    this.list = this.list.filter((one) => !covers(item, one));
+    this.list.push(item);
+    if (!this.faiths.some((faith) => Math.abs(faith - item.faith) <= SAME)) this.widen(item.faith);
+    while (this.least.length <= item.held)
+      this.least.push(new Float64Array(this.faiths.length).fill(Number.POSITIVE_INFINITY));
+    for (let held = 0; held <= item.held; held++) {
+      const row = this.least[held]!;
+      for (let at = 0; at < row.length && this.faiths[at]! <= item.faith + SAME; at++)
+        if (item.cost < row[at]!) row[at] = item.cost;
+    }
     return true;
+  }
+
+  /** Makes a column for a faith not met before: what has more faith has as much, too. */
+  private widen(faith: number): void {
+    const found = this.faiths.findIndex((one) => one > faith);
+    const at = found < 0 ? this.faiths.length : found;
+    this.faiths = this.faiths.toSpliced(at, 0, faith);
+    this.least = this.least.map((row) => {
+      const wider = new Float64Array(row.length + 1);
+      wider.set(row.subarray(0, at));
+      wider[at] = row[at] ?? Number.POSITIVE_INFINITY;
+      wider.set(row.subarray(at), at + 1);
+      return wider;
+    });
   }
 }
 

@@ -1,12 +1,19 @@
 import { fail, ok, type Result } from "../../base";
 import { formatPitch } from "../../pitch";
 import { costOf, reasonsOf, tellHand, tellShape } from "../difficulty";
-import { boardOf, easiestHands, type Fingering, type FingeringOptions, findFingerings } from "../fingerings";
+import {
+  boardOf,
+  easiestHands,
+  type Fingering,
+  type FingeringOptions,
+  type Found,
+  findFingerings,
+  handsOf,
+} from "../fingerings";
 import { eachHand, type Finger, type Frets, type Grip, type Hand, toHand } from "../hand";
 import { mutesOf } from "../mutes";
 import { GUITAR_SCALE_MM } from "../neck";
 import type { Board } from "../search";
-import { Sound } from "../sound";
 import { Places } from "./change";
 import type { HandEvent } from "./events";
 
@@ -45,7 +52,7 @@ export type Layers = {
 
 /** Finds every way to do each event. Each symbol is searched once. */
 export function layersOf(events: readonly HandEvent[], options: LayerOptions): Result<Layers, LayerProblem> {
-  const board = boardOf(options);
+  const board = boardOf({ ...options, budget: undefined });
   const problem = checkEvents(events, board);
   if (problem) return fail(problem);
   const layers: Layer[] = [];
@@ -70,7 +77,9 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     } else if (event.chord.kind === "none") {
       layers.push({ event, beats: event.beats, states: [emptyState(board, event.chord.symbol)] });
     } else {
-      let states = event.lock ? lockedStates(event, event.lock, options, board) : statesOf(event).states;
+      let states = event.lock
+        ? statesFrom(handsOf(event.chord, event.lock, options, board))
+        : statesOf(event).states;
       if (states.length === 0) {
         if (event.lock) return fail({ code: "no-hand", index });
         if (options.gaps !== "skip") return fail({ code: "no-fingering", index });
@@ -107,37 +116,15 @@ function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions
     limit === undefined
       ? findFingerings(event.chord, { ...rest, hands: true }, board)
       : easiestHands(event.chord, rest, limit, board);
-  const states = found.candidates.map((one): State => {
-    const { frets, hand, difficulty } = one;
-    const is = () => one.sound.nameOf(frets);
-    return { frets, hand, difficulty, base: null, is, write: () => found.write(one) };
-  });
-  return { states, exact: found.exact };
+  return { states: statesFrom(found), exact: found.exact };
 }
 
-/** Frets chosen by somebody, with every hand that holds them; they need not sound the chord in full. */
-function lockedStates(
-  event: HandEvent & { kind: "chord" },
-  lock: Frets,
-  options: LayerOptions,
-  board: Board,
-): State[] {
-  const chord = event.chord;
-  if (chord.kind === "none") return [];
-  const sound = new Sound(chord, board, options.style);
-  const states: State[] = [];
-  eachHand(lock, board.reach, board.thumb, (grips, fingers, thumbFret) => {
-    const hand = toHand(grips, fingers, thumbFret);
-    states.push(
-      stateOf(lock, hand, board, null, () => ({
-        pitches: sound.pitches(lock),
-        is: sound.nameOf(lock),
-        omits: sound.omitted(sound.heard(lock)),
-      })),
-    );
+/** A found list as states. */
+const statesFrom = ({ candidates, write }: Found): State[] =>
+  candidates.map((one): State => {
+    const { frets, hand, difficulty, sound } = one;
+    return { frets, hand, difficulty, base: null, is: () => sound.nameOf(frets), write: () => write(one) };
   });
-  return states.sort((a, b) => a.difficulty - b.difficulty);
-}
 
 type Heard = Pick<Fingering, "pitches" | "is" | "omits">;
 

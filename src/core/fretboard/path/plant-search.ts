@@ -1,5 +1,5 @@
 import { changeCost, type PlaceId, type Places } from "./change";
-import type { Front, Worth } from "./front";
+import type { Worth } from "./front";
 
 /** A state of a layer, reduced to what a planted arrangement asks of it. */
 export type PlantState = {
@@ -9,6 +9,8 @@ export type PlantState = {
   readonly cost: number;
   /** Beats that sound as the chart says. */
   readonly faith: number;
+  /** Whether it is looked at for every planted finger, or only for those it has in place. */
+  readonly always: boolean;
 };
 
 export type PlantRow = { readonly states: readonly PlantState[]; readonly factor: number };
@@ -19,10 +21,21 @@ export type Arrangement = Worth & {
   readonly place: PlaceId;
 };
 
-/** Counts labels made; when none are left the search ends where it is. */
+/** Where arrangements are gathered. */
+export type Gather = {
+  readonly covered: (worth: Worth) => boolean;
+  readonly add: (arrangement: Arrangement) => void;
+};
+
+/** Counts sums made; when none are left the search ends where it is. */
 export type Steps = { left: number };
 
 const SAME = 1e-9;
+/** Beats are compared as 960ths. */
+const TICKS = 960;
+/** Pairs of held changes and faithful beats, and such pairs over all states, that are carried at most. */
+const MOST_PAIRS = 20_000;
+const MOST_CELLS = 16_000_000;
 /** Weights tried first, so that the exact search has something to hold its labels against. */
 const SEEDS: readonly (readonly [held: number, faith: number])[] = Object.freeze([
   [0, 0],
@@ -30,15 +43,10 @@ const SEEDS: readonly (readonly [held: number, faith: number])[] = Object.freeze
   [1e6, 0],
   [1e6, 1e3],
   [1e3, 1e6],
-  [0.5, 0],
   [1, 0],
-  [2, 0],
-  [4, 0],
-  [0.5, 0.2],
-  [1, 0.5],
-  [2, 1],
+  [3, 0],
+  [1, 0.4],
   [4, 0.5],
-  [8, 1],
 ] as const);
 
 /** Rows with the prices of every change worked out once, for all planted fingers of one capo. */
@@ -48,7 +56,7 @@ export class PlantSearch {
 
   constructor(
     readonly rows: readonly PlantRow[],
-    places: Places,
+    private readonly places: Places,
   ) {
     const known = new Map<PlantRow["states"], Map<PlantRow["states"], Float64Array>>();
     this.changes = rows.slice(1).map((row, at) => {
@@ -65,6 +73,17 @@ export class PlantSearch {
       }
       return table;
     });
+  }
+
+  /** The same search over the states that are always looked at and those with a finger on a place. */
+  around(finger: number, place: PlaceId): PlantSearch {
+    const known = new Map<PlantRow["states"], PlantRow["states"]>();
+    const rows = this.rows.map(({ states, factor }): PlantRow => {
+      const kept = known.get(states) ?? states.filter((one) => one.always || one.places[finger] === place);
+      known.set(states, kept);
+      return { states: kept, factor };
+    });
+    return new PlantSearch(rows, this.places);
   }
 
   private holds(finger: number, place: PlaceId): Uint8Array[] {
@@ -92,7 +111,7 @@ export class PlantSearch {
   }
 
   /** The best arrangements for some weights of held and faith against cost. */
-  seed(finger: number, place: PlaceId, front: Front<Arrangement>): void {
+  seed(finger: number, place: PlaceId, front: Gather): void {
     const holds = this.holds(finger, place);
     for (const [held, faith] of SEEDS) front.add(this.weighed(finger, place, holds, held, faith));
   }
@@ -151,50 +170,101 @@ export class PlantSearch {
   }
 
   /**
-   * Every arrangement with a planted finger that nothing on the front covers: labels are carried from row to row and
-   * dropped as soon as the best they could still become is covered.
+   * Every arrangement with a planted finger that nothing on the front covers. For each state, number of changes held
+   * and faithful beats the least cost is carried from row to row; what could still become nothing new is dropped.
+   * @returns false when there are too many numbers to carry or the steps ran out, and nothing is certain
    */
-  exhaust(finger: number, place: PlaceId, front: Front<Arrangement>, steps: Steps): void {
+  exhaust(finger: number, place: PlaceId, front: Gather, steps: Steps): boolean {
+    const lattice = this.lattice();
+    const widest = Math.max(...this.rows.map(({ states }) => states.length));
+    if (!lattice || this.rows.length * widest * lattice.cells > MOST_CELLS) return false;
+    const { unit, faiths, cells } = lattice;
     const holds = this.holds(finger, place);
     const ahead = this.bounds(holds);
-    const best = (index: number, at: number, label: Label): Worth => ({
-      held: label.held + ahead.held[index]![at]!,
-      faith: label.faith + ahead.faith[index]!,
-      cost: label.cost + ahead.cost[index]![at]!,
+    const unitsOf = (index: number, at: number) => Math.round(this.rows[index]!.states[at]!.faith / unit);
+    let costs: (Float64Array | null)[] = this.rows[0]!.states.map((one, at) => {
+      const own = new Float64Array(cells).fill(Number.POSITIVE_INFINITY);
+      own[unitsOf(0, at)] = one.cost;
+      return own;
     });
-    let labels: Label[][] = this.rows[0]!.states.map((one, at) => {
-      const label = { held: 0, faith: one.faith, cost: one.cost, at, before: null };
-      return front.covered(best(0, at, label)) ? [] : [label];
-    });
+    const from: Int16Array[][] = [];
     for (let index = 1; index < this.rows.length; index++) {
       const { states } = this.rows[index]!;
-      labels = states.map((one, to) => {
-        const own: Label[] = [];
-        for (const [from, group] of labels.entries()) {
-          if (group.length === 0) continue;
-          const change = this.change(index, from, to) + one.cost;
-          const stays = holds[index - 1]![from]! & holds[index]![to]!;
-          for (const label of group) {
-            if (steps.left-- < 0) return own;
-            const next = {
-              held: label.held + stays,
-              faith: label.faith + one.faith,
-              cost: label.cost + change,
-              at: to,
-              before: label,
-            };
-            keep(own, next);
+      const back: Int16Array[] = [];
+      const next = states.map((one, to): Float64Array | null => {
+        const own = new Float64Array(cells).fill(Number.POSITIVE_INFINITY);
+        const came = new Int16Array(cells).fill(-1);
+        for (const [before, group] of costs.entries()) {
+          if (group === null) continue;
+          const price = this.change(index, before, to) + one.cost;
+          const shift = (holds[index - 1]![before]! & holds[index]![to]!) * faiths + unitsOf(index, to);
+          const end = Math.min(cells - shift, index * faiths);
+          for (let cell = 0; cell < end; cell++) {
+            const cost = group[cell]! + price;
+            if (cost < own[cell + shift]! - SAME) {
+              own[cell + shift] = cost;
+              came[cell + shift] = before;
+            }
           }
         }
-        return own.filter((label) => !front.covered(best(index, to, label)));
+        steps.left -= costs.length * index * faiths;
+        back.push(came);
+        return this.dropHopeless(own, index, to, faiths, unit, ahead, front) ? own : null;
       });
-      if (steps.left < 0) return;
+      if (steps.left < 0) return false;
+      from.push(back);
+      costs = next;
     }
-    for (const label of labels.flat().sort((a, b) => a.cost - b.cost)) {
-      const chosen: number[] = [];
-      for (let one: Label | null = label; one; one = one.before) chosen.unshift(one.at);
-      front.add(this.arrangement(chosen, finger, place, holds));
+    for (const [last, group] of costs.entries()) {
+      for (let cell = 0; group !== null && cell < cells; cell++) {
+        if (!Number.isFinite(group[cell])) continue;
+        const chosen = [last];
+        let at = cell;
+        for (let index = this.rows.length - 1; index > 0; index--) {
+          const to = chosen[0]!;
+          const before = from[index - 1]![to]![at]!;
+          at -= (holds[index - 1]![before]! & holds[index]![to]!) * faiths + unitsOf(index, to);
+          chosen.unshift(before);
+        }
+        front.add(this.arrangement(chosen, finger, place, holds));
+      }
     }
+    return true;
+  }
+
+  /** Sets to infinity what even at best the front covers; whether anything is left. */
+  private dropHopeless(
+    own: Float64Array,
+    index: number,
+    to: number,
+    faiths: number,
+    unit: number,
+    ahead: ReturnType<PlantSearch["bounds"]>,
+    front: Gather,
+  ): boolean {
+    let left = false;
+    for (let cell = 0; cell < own.length; cell++) {
+      if (own[cell] === Number.POSITIVE_INFINITY) continue;
+      const hope = {
+        held: Math.floor(cell / faiths) + ahead.held[index]![to]!,
+        faith: (cell % faiths) * unit + ahead.faith[index]!,
+        cost: own[cell]! + ahead.cost[index]![to]!,
+      };
+      if (front.covered(hope)) own[cell] = Number.POSITIVE_INFINITY;
+      else left = true;
+    }
+    return left;
+  }
+
+  /** Faithful beats as whole numbers of a common unit, and how many pairs of held and faith there can be. */
+  private lattice(): { unit: number; faiths: number; cells: number } | null {
+    const ticks = this.rows.flatMap(({ states }) => states.map((one) => Math.round(one.faith * TICKS)));
+    const unit = ticks.reduce((common, one) => divisor(common, one), 0);
+    if (unit === 0) return { unit: 1, faiths: 1, cells: this.rows.length };
+    const total = this.rows.reduce((sum, { states }) => sum + Math.max(...states.map((one) => one.faith)), 0);
+    const faiths = Math.round((total * TICKS) / unit) + 1;
+    const cells = faiths * this.rows.length;
+    return cells > MOST_PAIRS ? null : { unit: unit / TICKS, faiths, cells };
   }
 
   /** From each state to the end: the most changes held, the least cost; and the most faith after a row. */
@@ -224,15 +294,5 @@ export class PlantSearch {
   }
 }
 
-type Label = Worth & { readonly at: number; readonly before: Label | null };
-
-/** Puts a label among those of a state, unless one there is as good; those it covers go. */
-function keep(own: Label[], label: Label): void {
-  for (const one of own)
-    if (one.held >= label.held && one.faith >= label.faith && one.cost <= label.cost + SAME) return;
-  let kept = 0;
-  for (const one of own)
-    if (!(label.held >= one.held && label.faith >= one.faith && label.cost <= one.cost)) own[kept++] = one;
-  own.length = kept;
-  own.push(label);
-}
+/** The greatest common divisor. */
+const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));

@@ -6,12 +6,12 @@ import { FINGERS, type PlaceId, QUICK_FACTOR, QUICK_MS } from "./change";
 import type { HandEvent } from "./events";
 import { Front, spread } from "./front";
 import { type Layer, type LayerOptions, type LayerProblem, type Layers, layersOf } from "./layers";
-import { type Arrangement, type PlantRow, PlantSearch, type PlantState } from "./plant-search";
+import { type Arrangement, type Gather, type PlantRow, PlantSearch, type PlantState } from "./plant-search";
 
 export type PlantedOptions = Omit<LayerOptions, "capo"> & {
   readonly capos: readonly number[];
   readonly beatMs: number;
-  /** Labels at most; past them the best found is given, and `exact` is false. */
+  /** Search steps at most; past them the best found is given, and `exact` is false. */
   readonly budget?: number;
   /** Told after each planted finger that was tried. */
   readonly onProgress?: (done: number, of: number) => void;
@@ -45,11 +45,13 @@ const MOST_EXACT_CHORDS = 8;
 const MOST_POINTS = 6;
 /** States a chord keeps for the search when no limit is asked for: so many easiest stances, and the easiest of each planted finger. */
 const KEPT_STANCES = 24;
+const KEPT_PLANTED = 3;
 /** Pairs of shape and hand looked at a chord when no limit is asked for. */
 const LOOKED_AT = 800;
 /** Planted fingers tried by weights only, of those that could stay longest. */
-const MOST_WEIGHED = 160;
-const BUDGET = 20_000_000;
+const MOST_WEIGHED = 48;
+/** Sums made at most when no budget is given. */
+const BUDGET = 300_000_000;
 
 const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 
@@ -92,14 +94,15 @@ export function planted(
   ];
   for (const [done, { job, isExact }] of tasks.entries()) {
     const { search, capo, layers, finger, place, reach } = job;
-    const own = new Front<Arrangement>();
-    for (const one of front.items) own.add(one);
-    if (!isExact) search.seed(finger, place, own);
-    else if (steps.left > 0 && !own.covered(search.best(reach))) search.exhaust(finger, place, own, steps);
-    for (const one of own.items) if (!("capo" in one)) front.add({ ...one, capo, layers });
+    const own: Gather = {
+      covered: (worth) => front.covered(worth),
+      add: (one) => front.add({ ...one, capo, layers }),
+    };
+    if (!isExact) search.around(finger, place).seed(finger, place, own);
+    else if (!own.covered(search.best(reach)))
+      exact = steps.left > 0 && search.around(finger, place).exhaust(finger, place, own, steps) && exact;
     onProgress?.(done + 1, tasks.length);
   }
-  if (steps.left <= 0) exact = false;
   const beats = events.reduce((sum, event) => sum + event.beats, 0);
   const points = spread(front.items, MOST_POINTS).map((one) => point(one, beats));
   return ok({ front: points, exact });
@@ -127,7 +130,7 @@ function rowsOf({ layers, places }: Layers, beatMs: number, isThinned: boolean):
       const cost = (one.difficulty * layer.beats) / 4;
       const easiest = stances.get(key);
       if (!easiest || cost < easiest.cost)
-        stances.set(key, { state, places: stand, cost, faith: isFaithful ? layer.beats : 0 });
+        stances.set(key, { state, places: stand, cost, faith: isFaithful ? layer.beats : 0, always: true });
     }
     const all = [...stances.values()].sort((a, b) => a.cost - b.cost || a.state - b.state);
     const states = isThinned ? thin(all) : all;
@@ -136,22 +139,23 @@ function rowsOf({ layers, places }: Layers, beatMs: number, isThinned: boolean):
   });
 }
 
-/** The easiest stances of all, the easiest faithful ones, and the easiest that has each finger on each place. */
+/** The easiest stances of all and the easiest faithful ones; the others are looked at for the fingers they have in place. */
 function thin(all: readonly PlantState[]): PlantState[] {
-  const kept = new Set(all.slice(0, KEPT_STANCES));
-  for (const one of all.filter(({ faith }) => faith > 0).slice(0, KEPT_STANCES / 2)) kept.add(one);
+  const always = new Set(all.slice(0, KEPT_STANCES));
+  for (const one of all.filter(({ faith }) => faith > 0).slice(0, KEPT_STANCES / 2)) always.add(one);
+  const kept = new Set(always);
   const seen = new Map<string, number>();
   for (const one of all) {
     for (const [finger, place] of one.places.entries()) {
       if (place === 0) continue;
       const key = `${finger} ${place} ${one.faith > 0}`;
       const count = seen.get(key) ?? 0;
-      if (count > 0) continue;
+      if (count === KEPT_PLANTED) continue;
       seen.set(key, count + 1);
       kept.add(one);
     }
   }
-  return all.filter((one) => kept.has(one)).slice(0, KEPT_STANCES * 5);
+  return all.filter((one) => kept.has(one)).map((one) => ({ ...one, always: always.has(one) }));
 }
 
 /** Every finger on every place some state has, with the changes it could stay through. */

@@ -1,0 +1,158 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../../base";
+import { parseChord } from "../../chord";
+import { GUITAR_TUNING, parseTuning } from "../../pitch";
+import { type Fingering, fingerings } from "../fingerings";
+import type { HandEvent } from "./events";
+import { covers, Front, spread, type Worth } from "./front";
+import { planted } from "./planted";
+import { slowCost } from "./slow-path";
+import { voicePath } from "./voice-path";
+
+const tuning = sure(parseTuning(GUITAR_TUNING));
+const song = (text: string): HandEvent[] =>
+  text.split(" ").map((one) => {
+    const [symbol, beats] = one.split(":");
+    return { kind: "chord", chord: sure(parseChord(symbol!)), beats: Number(beats ?? 4) };
+  });
+const options = { tuning, capos: [0], beatMs: 500, maxFret: 4, limit: 6, allow: ["sus4", "add9"] } as const;
+
+/** What a path is worth with each finger it could be said to plant, reckoned from what is told of it. */
+function worthsOf(path: readonly Fingering[], events: readonly HandEvent[]): Worth[] {
+  const symbols = events.map((event) => (event.kind === "chord" ? event.chord.symbol : ""));
+  const beats = events.map((event) => event.beats);
+  const cost = slowCost(path, beats, options.beatMs, false);
+  const faith = path.reduce((sum, one, index) => sum + (one.is === symbols[index] ? beats[index]! : 0), 0);
+  const standing = (one: Fingering): Set<string> =>
+    new Set(
+      [1, 2, 3, 4].flatMap((finger) => {
+        const string = one.fingers.indexOf(finger as 1);
+        return string < 0 ? [] : [`${finger} ${string} ${one.frets[string]}`];
+      }),
+    );
+  const stands = path.map(standing);
+  const places = new Set(stands.flatMap((one) => [...one]));
+  return [...places].map((place) => ({
+    held: stands.slice(1).filter((one, index) => one.has(place) && stands[index]!.has(place)).length,
+    faith,
+    cost,
+  }));
+}
+
+describe("planted", () => {
+  it("is beaten by no path there is, and has the best of each", () => {
+    const events = song("G Cadd9 D:2");
+    const beats = 10;
+    const lists = events.map((event) =>
+      event.kind === "chord" ? fingerings(event.chord, { ...options, hands: true }).fingerings : [],
+    );
+    const every = lists[0]!.flatMap((a) =>
+      lists[1]!.flatMap((b) => lists[2]!.flatMap((c) => worthsOf([a, b, c], events))),
+    );
+    const { front, exact } = sure(planted(events, options));
+    expect(exact).toBe(true);
+    const found = front.map((one) => ({
+      held: Math.round(one.held * 2),
+      faith: Math.round(one.faithfulness * beats),
+      cost: one.effort * beats,
+    }));
+    for (const point of found) {
+      const worse = { ...point, cost: point.cost - 1e-4 };
+      expect(every.filter((one) => covers(one, worse))).toEqual([]);
+    }
+    const best = (order: (a: Worth, b: Worth) => number) => [...every].sort(order)[0]!;
+    for (const one of [
+      best((a, b) => b.held - a.held || a.cost - b.cost),
+      best((a, b) => a.cost - b.cost || b.held - a.held),
+      best((a, b) => b.faith - a.faith || a.cost - b.cost),
+    ])
+      expect(found.some((point) => covers({ ...point, cost: point.cost - 1e-4 }, one))).toBe(true);
+  });
+
+  it("includes the cheapest path of all, and no point covers another", () => {
+    const events = song("G Em C D G");
+    const { front, exact } = sure(planted(events, options));
+    expect(exact).toBe(true);
+    expect(front.length).toBeLessThanOrEqual(6);
+    const cheapest = sure(voicePath(events, { ...options, capo: 0 })).cost / 20;
+    expect(Math.min(...front.map((one) => one.effort))).toBeCloseTo(cheapest, 5);
+    const worths = front.map((one) => ({ held: one.held, faith: one.faithfulness, cost: one.effort }));
+    for (const a of worths) for (const b of worths) if (a !== b) expect(covers(a, b)).toBe(false);
+  });
+
+  it("tells of each point what can be reckoned again from its path", () => {
+    const events = song("G Em7 Cadd9 D G Em7 Cadd9 D");
+    const { front } = sure(planted(events, { ...options, limit: 40 }));
+    for (const point of front) {
+      const staying = point.path
+        .slice(1)
+        .filter((one, index) =>
+          point.planted.every(({ finger, string, fret }) =>
+            [one, point.path[index]!].every(
+              (shape) => shape.fingers.indexOf(finger) === string && shape.frets[string] === fret,
+            ),
+          ),
+        ).length;
+      if (point.planted.length > 0) expect(point.held).toBeCloseTo(staying / 7, 5);
+      const faithful = point.path.filter((one, index) => {
+        const event = events[index]!;
+        return event.kind === "chord" && one.is === event.chord.symbol;
+      }).length;
+      expect(point.faithfulness).toBeCloseTo(faithful / 8, 5);
+    }
+    expect(front[0]!.words).toMatch(/stays? for \d of 7 changes/u);
+  });
+
+  it("gives the same twice, and says when its steps ran out", () => {
+    expect(sure(planted(song("G C D"), options))).toEqual(sure(planted(song("G C D"), options)));
+    expect(sure(planted(song("G Em C D G Em C D"), { ...options, limit: 40, budget: 10 })).exact).toBe(false);
+  });
+
+  it("tells of its progress", () => {
+    const told: number[] = [];
+    sure(planted(song("G C"), { ...options, onProgress: (done, of) => told.push(done / of) }));
+    expect(told.at(-1)).toBe(1);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+  });
+});
+
+describe("a front", () => {
+  const random = (seed: number) => {
+    let state = seed;
+    return () => {
+      state = (state * 1103515245 + 12345) % 2147483648;
+      return state / 2147483648;
+    };
+  };
+
+  it("keeps what nothing covers, and knows what is covered, as a plain comparison does", () => {
+    const next = random(7);
+    const all: Worth[] = Array.from({ length: 300 }, () => ({
+      held: Math.floor(next() * 6),
+      faith: Math.floor(next() * 6) / 2,
+      cost: Math.floor(next() * 40),
+    }));
+    const front = new Front<Worth>();
+    const plain: Worth[] = [];
+    for (const one of all) {
+      expect(front.covered(one)).toBe(plain.some((other) => covers(other, one)));
+      front.add(one);
+      plain.push(one);
+    }
+    const best = all.filter(
+      (one) => !all.some((other) => other !== one && covers(other, one) && !covers(one, other)),
+    );
+    expect(new Set(front.items.map((one) => JSON.stringify(one)))).toEqual(
+      new Set(best.map((one) => JSON.stringify(one))),
+    );
+  });
+
+  it("is spread from the best of each to what lies farthest", () => {
+    const items = [0, 1, 2, 3, 4, 5, 6, 7].map((held) => ({ held, faith: 7 - held, cost: held }));
+    const picked = spread(items, 3).map((one) => one.held);
+    expect(picked).toContain(0);
+    expect(picked).toContain(7);
+    expect(picked).toHaveLength(3);
+    expect(spread([], 6)).toEqual([]);
+  });
+});
