@@ -85,7 +85,18 @@ describe("engines from outside", () => {
     expect((await plan(["capo"], "{not json")).code).toBe(2);
     expect((await plan(["nothing"], "{}")).code).toBe(2);
     const listed = (await plan(["--list"])).out.trim().split("\n");
-    expect(listed.map((line) => line.split(":")[0])).toEqual(["beats", "capo", "fingerings", "read"]);
+    expect(listed.map((line) => line.split(":")[0])).toEqual([
+      "beats",
+      "capo",
+      "fingerings",
+      "identify",
+      "voice-path",
+      "planted",
+      "stand-ins",
+      "degree-line",
+      "harmoniser",
+      "read",
+    ]);
   });
 
   it("refuse an unknown engine, no JSON and an overlong body", async () => {

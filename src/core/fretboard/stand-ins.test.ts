@@ -15,7 +15,7 @@ describe("standIns", () => {
     const all = offers("Am", "C");
     expect(all.map((one) => one.is)).toContain("A7sus4");
     expect(all.find((one) => one.is === "A7sus4")!.words).toBe(
-      "A7sus4, for Am: gives up the minor third; adds the fourth and the seventh",
+      "A7sus4, for Am: gives up the minor third; adds the fourth and seventh",
     );
   });
 

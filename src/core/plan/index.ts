@@ -1,13 +1,30 @@
 import { beats } from "./beats";
 import { capo } from "./capo";
+import { degreeLine } from "./degree-line";
 import type { Engine, Outcome } from "./engine";
 import { fingerings } from "./fingerings";
+import { harmoniser } from "./harmoniser";
+import { identify } from "./identify";
+import { planted } from "./planted";
 import { read } from "./read";
+import { standIns } from "./stand-ins";
+import { voicePath } from "./voice-path";
 
 export type { Engine, InputError, Outcome } from "./engine";
 
 /** Every engine that is built, in the order people meet them. */
-export const ENGINES: readonly Engine[] = Object.freeze([beats, capo, fingerings, read]);
+export const ENGINES: readonly Engine[] = Object.freeze([
+  beats,
+  capo,
+  fingerings,
+  identify,
+  voicePath,
+  planted,
+  standIns,
+  degreeLine,
+  harmoniser,
+  read,
+]);
 
 /**
  * Runs an engine by name.

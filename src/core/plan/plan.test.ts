@@ -18,7 +18,18 @@ const common = { meter: { beats: 4, unit: 4 } };
 
 describe("engines", () => {
   it("are listed once each, with a summary", () => {
-    expect(ENGINES.map((engine) => engine.name)).toEqual(["beats", "capo", "fingerings", "read"]);
+    expect(ENGINES.map((engine) => engine.name)).toEqual([
+      "beats",
+      "capo",
+      "fingerings",
+      "identify",
+      "voice-path",
+      "planted",
+      "stand-ins",
+      "degree-line",
+      "harmoniser",
+      "read",
+    ]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);
   });
 

@@ -5,16 +5,20 @@ import type { Outcome } from "@/core/plan";
 /** The longest an engine may take over HTTP before it is ended, ms. */
 const LONGEST_MS = 20_000;
 
-/** The most search steps an engine may take over HTTP; the command line has no such bound. */
-const MOST_STEPS = 3_000_000;
+/** The most search steps each engine that counts them may take over HTTP; the command line has no such bound. */
+const MOST_STEPS: Readonly<Record<string, number>> = Object.freeze({
+  fingerings: 3_000_000,
+  "voice-path": 100_000_000,
+  planted: 300_000_000,
+});
 
 /** The same input with its budget set or lowered to what HTTP allows. */
 function withBudget(name: string, input: unknown): unknown {
-  if (name !== "fingerings" || typeof input !== "object" || input === null || Array.isArray(input))
-    return input;
+  const most = MOST_STEPS[name];
+  if (most === undefined || typeof input !== "object" || input === null || Array.isArray(input)) return input;
   const { budget } = input as { budget?: unknown };
   if (budget !== undefined && typeof budget !== "number") return input;
-  return { ...input, budget: Math.min(budget ?? MOST_STEPS, MOST_STEPS) };
+  return { ...input, budget: Math.min(budget ?? most, most) };
 }
 
 type Answer = { readonly id: number; readonly outcome?: Outcome; readonly failure?: string };
