@@ -9,6 +9,7 @@ import {
   applyEdit,
   type Body,
   byOrder,
+  PLAIN_HAND,
   type Player,
   resolveCell,
   set,
@@ -84,6 +85,7 @@ function benchEdit(): void {
         range: null,
         light: 2,
         role: "support",
+        ...PLAIN_HAND,
       },
     ]),
   );

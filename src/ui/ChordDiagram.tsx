@@ -20,6 +20,7 @@ const ROWS = 4;
 const STEP_X = 13;
 const STEP_Y = 16;
 const LEFT = 22;
+const RIGHT = 12;
 const TOP = 20;
 
 /** A shape in words, for those who do not see it. @example "low to high: not played, 3, 2, open, 1, open" */
@@ -29,90 +30,57 @@ export const sayFrets = (frets: Frets): string =>
 /** "x 3 2 0 1 0". */
 export const writeFrets = (frets: Frets): string => frets.map((fret) => fret ?? "x").join(" ");
 
+/** What stands in the dots instead of finger numbers, a string each: note names or degrees. */
+export type DotLabels = readonly (string | null)[];
+
+type Props = {
+  readonly shape: Shape;
+  readonly name: string;
+  readonly capo?: number;
+  readonly leftHanded?: boolean;
+  readonly labels?: DotLabels;
+  readonly className?: string;
+};
+
 /**
- * A chord shape on the neck: the string nearest the player's face at left, frets counted from the capo,
- * finger numbers in the dots.
+ * A chord shape on the neck, frets counted from the capo, finger numbers in the dots. The string nearest the
+ * player's face is at left, or, for the left-handed, at right. A capo is drawn where it lies.
  */
-export function ChordDiagram({
-  shape,
-  name,
-  capo = 0,
-  className = "",
-}: {
-  shape: Shape;
-  name: string;
-  capo?: number;
-  className?: string;
-}) {
+export function ChordDiagram({ shape, name, capo = 0, leftHanded = false, labels, className = "" }: Props) {
   const { frets, fingers } = shape;
   const fretted = frets.filter((fret): fret is number => fret !== null && fret > 0);
   const highest = Math.max(0, ...fretted);
   const first = highest <= ROWS ? 1 : Math.min(...fretted);
   const rows = Math.max(ROWS, highest - first + 1);
-  const width = LEFT + (frets.length - 1) * STEP_X + 12;
+  const span = (frets.length - 1) * STEP_X;
+  const width = LEFT + span + RIGHT;
   const height = TOP + rows * STEP_Y + 6;
-  const x = (string: number) => LEFT + string * STEP_X;
+  const x = (string: number) => LEFT + (leftHanded ? span - string * STEP_X : string * STEP_X);
   const y = (fret: number) => TOP + (fret - first + 0.5) * STEP_Y;
+  const heard = labels ? ` (${labels.filter((label) => label !== null).join(", ")})` : "";
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
       className={className}
       role="img"
-      aria-label={`${name}: ${sayFrets(frets)}`}
+      aria-label={`${name}: ${sayFrets(frets)}${heard}${capo > 0 ? `, capo ${capo}` : ""}`}
     >
-      <g className="stroke-current" strokeWidth="1">
-        {frets.map((_, string) => (
-          <path key={`s${string}`} d={`M${x(string)} ${TOP}v${rows * STEP_Y}`} strokeOpacity="0.75" />
-        ))}
-        {Array.from({ length: rows + 1 }, (_, row) => (
-          <path
-            key={`f${row}`}
-            d={`M${x(0)} ${TOP + row * STEP_Y}H${x(frets.length - 1)}`}
-            strokeOpacity="0.55"
-          />
-        ))}
-        {first === 1 && (
-          <path d={`M${x(0) - 1} ${TOP}H${x(frets.length - 1) + 1}`} strokeWidth={capo > 0 ? 5 : 3} />
-        )}
-      </g>
+      <Grid strings={frets.map((_, string) => x(string))} rows={rows} isNut={first === 1} capo={capo} />
       <g className="fill-current font-sans" fontSize="10" textAnchor="middle">
-        {first > 1 ? (
+        {first > 1 && (
           <text x={LEFT - 13} y={y(first) + 4} fontSize="11">
             {first}
           </text>
-        ) : (
-          capo > 0 && (
-            <text x={LEFT - 13} y={TOP + 4} fontSize="10" fontWeight="700">
-              C{capo}
-            </text>
-          )
         )}
-        {frets.map((fret, string) =>
-          fret === null ? (
-            <path
-              key={`m${string}`}
-              d={`M${x(string) - 3} 9l6 6m0-6l-6 6`}
-              className="stroke-current"
-              strokeWidth="1.4"
-            />
-          ) : fret === 0 ? (
-            <circle
-              key={`m${string}`}
-              cx={x(string)}
-              cy="12"
-              r="3.4"
-              fill="none"
-              className="stroke-current"
-              strokeWidth="1.4"
-            />
-          ) : null,
-        )}
+        {frets.map((fret, string) => (
+          <AboveNut key={`m${string}`} x={x(string)} fret={fret} label={labels?.[string] ?? null} />
+        ))}
         {barresOf(shape).map((barre) => (
           <rect
             key={`b${barre.fret}-${barre.from}`}
-            x={x(barre.from) - 5.5}
+            x={Math.min(x(barre.from), x(barre.to)) - 5.5}
             y={y(barre.fret) - 5.5}
-            width={x(barre.to) - x(barre.from) + 11}
+            width={Math.abs(x(barre.to) - x(barre.from)) + 11}
             height="11"
             rx="5.5"
           />
@@ -120,14 +88,78 @@ export function ChordDiagram({
         {frets.map((fret, string) =>
           fret !== null && fret > 0 ? (
             <g key={`d${string}`}>
-              <circle cx={x(string)} cy={y(fret)} r="5.8" />
-              <text x={x(string)} y={y(fret) + 3.4} className="fill-base-100" fontSize="9" fontWeight="700">
-                {fingers[string] ?? ""}
+              <circle cx={x(string)} cy={y(fret)} r="6" />
+              <text
+                x={x(string)}
+                y={y(fret) + 3.2}
+                className="fill-base-100"
+                fontSize={labels ? "7.5" : "9"}
+                fontWeight="700"
+              >
+                {labels ? labels[string] : (fingers[string] ?? "")}
               </text>
             </g>
           ) : null,
         )}
       </g>
     </svg>
+  );
+}
+
+/** Strings and frets; the nut, or the capo where one lies. */
+function Grid({
+  strings,
+  rows,
+  isNut,
+  capo,
+}: {
+  strings: readonly number[];
+  rows: number;
+  isNut: boolean;
+  capo: number;
+}) {
+  const [low, high] = [Math.min(...strings), Math.max(...strings)];
+  return (
+    <g className="stroke-current" strokeWidth="1">
+      {strings.map((at) => (
+        <path key={`s${at}`} d={`M${at} ${TOP}v${rows * STEP_Y}`} strokeOpacity="0.75" />
+      ))}
+      {Array.from({ length: rows + 1 }, (_, row) => (
+        <path key={`f${row}`} d={`M${low} ${TOP + row * STEP_Y}H${high}`} strokeOpacity="0.55" />
+      ))}
+      {isNut && capo === 0 && <path d={`M${low - 1} ${TOP}H${high + 1}`} strokeWidth="3" />}
+      {isNut && capo > 0 && (
+        <g className="fill-current" stroke="none">
+          <rect x={low - 6} y={TOP - 3.5} width={high - low + 12} height="7" rx="3.5" />
+          <text x={low - 9} y={TOP + 3.5} fontSize="9" fontWeight="700" textAnchor="end">
+            {capo}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+/** Above a string: a cross when it is not played, a ring when it is open, with its label if there is one. */
+function AboveNut({ x, fret, label }: { x: number; fret: number | null; label: string | null }) {
+  if (fret === null)
+    return <path d={`M${x - 3} 7l6 6m0-6l-6 6`} className="stroke-current" strokeWidth="1.4" />;
+  if (fret > 0) return null;
+  return (
+    <>
+      <circle
+        cx={x}
+        cy="9"
+        r={label === null ? 3.4 : 6}
+        fill="none"
+        className="stroke-current"
+        strokeWidth={label === null ? 1.4 : 1}
+      />
+      {label !== null && (
+        <text x={x} y="11.6" fontSize="7.5" fontWeight="700">
+          {label}
+        </text>
+      )}
+    </>
   );
 }

@@ -1,8 +1,25 @@
 import { expose } from "comlink";
 import { sure } from "@/core/base";
-import { parseChord } from "@/core/chord";
-import { capoTable, type Fingerings, fingerings } from "@/core/fretboard";
-import { optionsOf, type ShapeRequest } from "@/core/parts";
+import { type Chord, parseChord } from "@/core/chord";
+import {
+  type CapoOption,
+  capoTable,
+  type Fingerings,
+  fingerings,
+  type HandEvent,
+  type Planted,
+  planted,
+  type StandIn,
+  standIns,
+} from "@/core/fretboard";
+import {
+  type HandRequest,
+  optionsOf,
+  type PlanRequest,
+  planShapes,
+  type ShapePlan,
+  type ShapeRequest,
+} from "@/core/parts";
 import { formatKey, parseKey, parseTuning } from "@/core/pitch";
 
 export type CapoRequest = {
@@ -10,24 +27,62 @@ export type CapoRequest = {
   readonly chords: readonly { readonly symbol: string; readonly beats: number }[];
   readonly tuning: readonly string[];
   readonly level: ShapeRequest["level"];
+  readonly scaleMm: number;
 };
 
-export type CapoRow = Omit<ReturnType<typeof capoTable>[number], "shapeKey"> & { readonly shapeKey: string };
+export type CapoRow = Omit<CapoOption, "shapeKey"> & { readonly shapeKey: string };
+
+export type StandInRequest = ShapeRequest & { readonly key: string };
+
+export type PlantedRequest = {
+  readonly hand: HandRequest;
+  readonly capos: readonly number[];
+  readonly allow: readonly NonNullable<ReturnType<typeof optionsOf>["allow"]>[number][];
+  readonly changes: readonly { readonly symbol: string; readonly beats: number }[];
+  readonly beatMs: number;
+};
+
+/** Search steps for planted fingers in the interface: some seconds. */
+const PLANTED_BUDGET = 200_000_000;
+
+const chordOf = (symbol: string): Chord | null => {
+  const chord = parseChord(symbol);
+  return chord.ok ? chord.value : null;
+};
 
 const engines = {
   fingerings: (request: ShapeRequest, limit: number): Fingerings => {
-    const chord = parseChord(request.symbol);
-    return chord.ok
-      ? fingerings(chord.value, { ...optionsOf(request), limit })
+    const chord = chordOf(request.symbol);
+    return chord
+      ? fingerings(chord, { ...optionsOf(request), limit })
       : { fingerings: [], total: 0, exact: true };
   },
-  capoTable: ({ key, chords, tuning, level }: CapoRequest): CapoRow[] => {
+  capoTable: ({ key, chords, tuning, level, scaleMm }: CapoRequest): CapoRow[] => {
     const read = chords.flatMap(({ symbol, beats }) => {
-      const chord = parseChord(symbol);
-      return chord.ok ? [{ chord: chord.value, beats }] : [];
+      const chord = chordOf(symbol);
+      return chord ? [{ chord, beats }] : [];
     });
-    const rows = capoTable(sure(parseKey(key)), read, { tuning: sure(parseTuning(tuning)), level });
-    return rows.map((row) => ({ ...row, shapeKey: formatKey(row.shapeKey) }));
+    const options = { tuning: sure(parseTuning(tuning)), level, scaleMm };
+    return capoTable(sure(parseKey(key)), read, options).map((row) => ({
+      ...row,
+      shapeKey: formatKey(row.shapeKey),
+    }));
+  },
+  planShapes: (request: PlanRequest): ShapePlan => planShapes(request),
+  standIns: (request: StandInRequest): StandIn[] => {
+    const chord = chordOf(request.symbol);
+    return chord ? standIns(chord, sure(parseKey(request.key)), optionsOf(request)) : [];
+  },
+  planted: (request: PlantedRequest, onProgress: (done: number, of: number) => void): Planted | null => {
+    const events = request.changes.flatMap(({ symbol, beats }): HandEvent[] => {
+      const chord = chordOf(symbol);
+      return chord ? [{ kind: "chord", chord, beats }] : [];
+    });
+    const { capo: _capo, ...options } = optionsOf(request.hand);
+    const { capos, allow, beatMs } = request;
+    const budget = PLANTED_BUDGET;
+    const found = planted(events, { ...options, capos, allow, beatMs, budget, onProgress, gaps: "skip" });
+    return found.ok ? found.value : null;
   },
 };
 

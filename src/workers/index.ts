@@ -1,18 +1,21 @@
 "use client";
 
-import { type Remote, wrap } from "comlink";
-import { useEffect, useState } from "react";
-import type { Fingerings } from "@/core/fretboard";
-import { requestKey, type ShapeRequest } from "@/core/parts";
-import type { CapoRequest, CapoRow, Engines } from "./engines.worker";
+import { proxy, type Remote, wrap } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
+import { type PlanRequest, requestKey, type ShapePlan, type ShapeRequest } from "@/core/parts";
+import type { CapoRequest, CapoRow, Engines, PlantedRequest, StandInRequest } from "./engines.worker";
 
-export type { CapoRequest, CapoRow } from "./engines.worker";
+export type { CapoRequest, CapoRow, PlantedRequest, StandInRequest } from "./engines.worker";
+
+const newWorker = (): Worker =>
+  new Worker(new URL("./engines.worker.ts", import.meta.url), { type: "module" });
 
 let remote: Remote<Engines> | null = null;
 
 /** The engines in a worker of their own, started when first asked. */
 function engines(): Remote<Engines> {
-  remote ??= wrap<Engines>(new Worker(new URL("./engines.worker.ts", import.meta.url), { type: "module" }));
+  remote ??= wrap<Engines>(newWorker());
   return remote;
 }
 
@@ -76,4 +79,88 @@ export const useFingerings = (requests: readonly ShapeRequest[]): ReadonlyMap<st
 export function useCapoTable(request: CapoRequest): readonly CapoRow[] | null {
   const key = JSON.stringify(request);
   return useAnswers([request], JSON.stringify, capoTableOf).get(key) ?? null;
+}
+
+const planOf = remembered(
+  (request: PlanRequest) => JSON.stringify(request),
+  (request: PlanRequest): Promise<ShapePlan> => engines().planShapes(request),
+);
+
+/** The plan of a song's shapes, or null before the first. While a new one is worked out the last one stays, marked. */
+export function useShapePlan(request: PlanRequest): {
+  readonly plan: ShapePlan | null;
+  readonly isOld: boolean;
+} {
+  const wanted = JSON.stringify(request);
+  const [known, setKnown] = useState<{ readonly wanted: string; readonly plan: ShapePlan } | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the request is compared by what it says
+  useEffect(() => {
+    let current = true;
+    void planOf(request).then((plan) => {
+      if (current) setKnown({ wanted, plan });
+    });
+    return () => {
+      current = false;
+    };
+  }, [wanted]);
+  return { plan: known?.plan ?? null, isOld: known?.wanted !== wanted };
+}
+
+const standInsOf = remembered(
+  (request: StandInRequest) => JSON.stringify(request),
+  (request: StandInRequest): Promise<StandIn[]> => engines().standIns(request),
+);
+
+/** Easier stand-ins for a chord, or null while they are looked for; none are looked for without a request. */
+export function useStandIns(request: StandInRequest | null): readonly StandIn[] | null {
+  const questions = request ? [request] : [];
+  const answers = useAnswers(questions, (one) => JSON.stringify(one), standInsOf);
+  return request ? (answers.get(JSON.stringify(request)) ?? null) : null;
+}
+
+export type LongWork<Answer> =
+  | { readonly state: "idle" }
+  | { readonly state: "working"; readonly share: number }
+  | { readonly state: "done"; readonly answer: Answer }
+  | { readonly state: "failed" };
+
+/** A search for planted fingers in a worker of its own, so that it can be stopped at once. */
+export function usePlanted(): {
+  readonly work: LongWork<Planted | null>;
+  readonly start: (request: PlantedRequest) => void;
+  readonly stop: () => void;
+} {
+  const [work, setWork] = useState<LongWork<Planted | null>>({ state: "idle" });
+  const worker = useRef<Worker | null>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  const start = (request: PlantedRequest) => {
+    end();
+    const own = newWorker();
+    worker.current = own;
+    setWork({ state: "working", share: 0 });
+    const told = proxy((done: number, of: number) => {
+      if (worker.current === own) setWork({ state: "working", share: done / of });
+    });
+    wrap<Engines>(own)
+      .planted(request, told)
+      .then(
+        (answer) => {
+          if (worker.current !== own) return;
+          end();
+          setWork({ state: "done", answer });
+        },
+        () => {
+          if (worker.current === own) setWork({ state: "failed" });
+        },
+      );
+  };
+  const stop = () => {
+    end();
+    setWork({ state: "idle" });
+  };
+  return { work, start, stop };
 }

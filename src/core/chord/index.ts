@@ -16,3 +16,4 @@ export { type ChordName, identify } from "./identify";
 export { NAMINGS, type Naming, toLetters } from "./naming";
 export { type PlainQuality, QUALITIES } from "./qualities";
 export { formatTone, isPerfectFifth, type Tone, toneName, toneSemitones } from "./tone";
+export { writeChord, writeNote } from "./write-naming";

@@ -42,7 +42,7 @@ function withBass(
 }
 
 const SYLLABLE =
-  /^(do|ut|ré|re|mi|fá|fa|sol|lá|la|sí|si|dó|mí)(?:\s*(##|bb|#|♯|b(?!\d)|♭|dièse|diese|dièze|diesis|diese?s|sostenido|bémol|bemol|bemolle))?(?![a-zà-ÿ]*[aeiou][a-zà-ÿ]*$)(.*)$/iu;
+  /^(do|ut|ré|re|mi|fá|fa|sol|lá|la|sí|si|dó|mí)(?:\s*(##|bb|#|♯|b(?!\d)|♭|dièse|diese|dièze|diesis|diese?s|sostenido|bémol|bemol|bemolle))?(?!(?!(?:dim|aug|sus)$)[a-zà-ÿ]*[aeiou][a-zà-ÿ]*$)(.*)$/iu;
 
 const LETTER_OF_SYLLABLE: Readonly<Record<string, string>> = Object.freeze({
   do: "C",
@@ -120,9 +120,9 @@ function readGerman(text: string): { root: string; rest: string } | null {
 /** Degrees of the major scale on the line of fifths from the tonic. */
 const FIFTHS_OF_DEGREE = [0, 2, 4, -1, 1, 3, 5] as const;
 
-/** "6m", "b7", "4maj7": a degree of the major scale on the key's tonic, and a quality. */
+/** "6m", "b7", "4maj7", "5·7": a degree of the major scale on the key's tonic, and a quality. */
 function readDegree(text: string, key: Key): { root: string; rest: string } | null {
-  const match = /^([#♯b♭]?)([1-7])(?!\d{2})(.*)$/u.exec(text);
+  const match = /^([#♯b♭]?)([1-7])(?!\d{2})(?:·(?=\d))?(.*)$/u.exec(text);
   if (!match) return null;
   const alter = match[1] === "" ? 0 : /[#♯]/u.test(match[1]!) ? 7 : -7;
   const name: NoteName = key.tonic + FIFTHS_OF_DEGREE[Number(match[2]) - 1]! + alter;

@@ -115,11 +115,13 @@ export function findFingerings(
 /**
  * The easiest pairs of shape and hand, as {@link findFingerings} with `hands` would list them first. Only shapes
  * whose easiest hand is among the first so many can be among them, so that no other hand need be looked at.
+ * @param within only shapes at most so much harder than the easiest
  */
 export function easiestHands(
   chord: Chord,
   options: FingeringOptions,
   most: number,
+  within: number = Number.POSITIVE_INFINITY,
   board: Board = boardOf(options),
 ): Found {
   const found = findFingerings(chord, { ...options, hands: false }, board);

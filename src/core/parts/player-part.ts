@@ -8,13 +8,14 @@ import {
   type Player,
   passageSum,
   type ResolvedCell,
+  readerOf,
   resolveCell,
   type TimedLine,
   timelineOf,
-  tuningOf,
   type VersionBody,
 } from "../song";
-import { easiestFingerings, type Shape, shapeAt } from "./shapes";
+import { planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { handOf, requestKey, type Shape, shapeAt } from "./shapes";
 
 /** A chord in a player's own names with the shape they hold. `name` is what they read. */
 export type PartChord = {
@@ -44,16 +45,16 @@ export type PlayerPart = { readonly player: Player; readonly passages: readonly 
 export function playerPart(body: VersionBody, player: Player): PlayerPart {
   const outline = outlineOf(body);
   const index = indexCells(body, outline);
-  const easiest = easiestFingerings();
   const namers = new Map<string, Namer>();
   const namerAt = (capo: number, shift: number): Namer => {
     const key = `${capo} ${shift}`;
-    const reader = { tuning: tuningOf(player), capo, readsShapes: player.instrument === "guitar" };
-    const namer = namers.get(key) ?? new Namer(body, reader, shift);
+    const namer = namers.get(key) ?? new Namer(body, readerOf(player, capo), shift);
     namers.set(key, namer);
     return namer;
   };
-  const timeline = timelineOf(body, outline).passages;
+  const whole = timelineOf(body, outline);
+  const timeline = whole.passages;
+  const planned = shapesOfPlan(planShapes(planRequest(body, player, outline, whole, index)));
   const passages = timeline.map((passage, at): PartPassage => {
     const cell = resolveCell(index, passage.use, player);
     const namer = namerAt(cell.capo.value, passage.shift);
@@ -63,20 +64,15 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
       for (const { chord } of line.chords) {
         if (chords.has(chord.symbol)) continue;
         const named = namer.name(chord.symbol);
-        const request = {
-          symbol: named.sounding,
-          tuning: player.tuning,
-          capo: cell.capo.value,
-          level: player.level,
-          style: cell.style.value,
-        };
+        const request = { ...handOf(player, cell), symbol: named.sounding };
         const spot = { ...request, playerId: player.id, useId: passage.use.id, chordId: chord.id };
-        const { chord: sounding } = named;
-        const found = sounding ? shapeAt(body, spot, () => easiest({ ...request, chord: sounding })) : null;
+        const found = named.chord
+          ? shapeAt(body, spot, () => planned.get(requestKey(request)) ?? null)
+          : null;
         chords.set(chord.symbol, {
-          name: named.shape,
+          name: named.read,
           sounding: named.sounding,
-          readable: sounding !== null,
+          readable: named.chord !== null,
           shape: found?.shape ?? null,
         });
       }

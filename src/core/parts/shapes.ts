@@ -1,6 +1,20 @@
-import type { Chord } from "../chord";
-import { type Finger, type Fingering, type FingeringOptions, type Frets, fingerings } from "../fretboard";
-import { findChoice, type Player, type ShapeSpot, tuningOf, type VersionBody } from "../song";
+import {
+  BASS_SCALE_MM,
+  type Finger,
+  type Fingering,
+  type FingeringOptions,
+  type Frets,
+  GUITAR_SCALE_MM,
+  type Style,
+} from "../fretboard";
+import {
+  findChoice,
+  type Player,
+  type ResolvedCell,
+  type ShapeSpot,
+  tuningOf,
+  type VersionBody,
+} from "../song";
 
 /** A shape as it is shown: what to hold, and whether somebody chose it. */
 export type Shape = {
@@ -9,48 +23,75 @@ export type Shape = {
   readonly chosen: boolean;
 };
 
-export type ShapeRequest = {
-  readonly symbol: string;
+/** A hand on a neck, and how it voices chords: plain values that a worker can be asked about. */
+export type HandRequest = {
   readonly tuning: readonly string[];
   readonly capo: number;
   readonly level: Player["level"];
-  readonly style: "full" | "bass";
+  readonly style: Style;
+  readonly strings: readonly number[] | null;
+  readonly thumb: boolean;
+  readonly scaleMm: number;
 };
 
-/** Fingering options of a request. */
-export const optionsOf = (request: ShapeRequest): FingeringOptions => ({
-  tuning: tuningOf({ tuning: [...request.tuning] }),
-  capo: request.capo,
-  level: request.level,
-  style: request.style,
-});
+export type ShapeRequest = HandRequest & {
+  /** The sounding symbol. */
+  readonly symbol: string;
+};
 
-export const requestKey = (request: ShapeRequest): string =>
-  [request.symbol, request.tuning.join(","), request.capo, request.level, request.style].join(" ");
+export const scaleMmOf = (player: Pick<Player, "instrument" | "scaleMm">): number =>
+  player.scaleMm ?? (player.instrument === "bass" ? BASS_SCALE_MM : GUITAR_SCALE_MM);
 
-/** Finds the easiest fingering of each request, searching once for each. */
-export function easiestFingerings(): (request: ShapeRequest & { readonly chord: Chord }) => Fingering | null {
-  const known = new Map<string, Fingering | null>();
-  return (request) => {
-    const key = requestKey(request);
-    const found = known.get(key);
-    if (found !== undefined) return found;
-    const easiest = fingerings(request.chord, { ...optionsOf(request), limit: 1 }).fingerings[0] ?? null;
-    known.set(key, easiest);
-    return easiest;
+/** The hand of a player in a cell of the sheet. */
+export function handOf(player: Player, cell: Pick<ResolvedCell, "capo" | "style" | "strings">): HandRequest {
+  return {
+    tuning: player.tuning,
+    capo: cell.capo.value,
+    level: player.level,
+    style: cell.style.value,
+    strings: cell.strings.value,
+    thumb: player.thumb,
+    scaleMm: scaleMmOf(player),
   };
 }
 
-/** The shape at a spot: the one chosen there if it fits, else the easiest. */
+/** Fingering options of a hand. Strings the neck doesn't have are left out. */
+export function optionsOf(hand: HandRequest): FingeringOptions {
+  const strings = hand.strings?.filter((string) => string < hand.tuning.length);
+  return {
+    tuning: tuningOf({ tuning: [...hand.tuning] }),
+    capo: hand.capo,
+    level: hand.level,
+    style: hand.style,
+    thumb: hand.thumb,
+    scaleMm: hand.scaleMm,
+    ...(strings && strings.length > 0 ? { strings } : {}),
+  };
+}
+
+export const handKey = (hand: HandRequest): string =>
+  [
+    hand.tuning.join(","),
+    hand.capo,
+    hand.level,
+    hand.style,
+    hand.strings?.join(",") ?? "all",
+    hand.thumb,
+    hand.scaleMm,
+  ].join(" ");
+
+export const requestKey = (request: ShapeRequest): string => `${request.symbol} ${handKey(request)}`;
+
+/** The shape at a spot: the one chosen there if it fits, else the one planned. */
 export function shapeAt(
   body: Pick<VersionBody, "choices">,
   spot: ShapeSpot,
-  easiest: () => Fingering | null,
+  planned: () => Pick<Fingering, "frets" | "fingers"> | null,
 ): { shape: Shape | null; unfit: boolean } {
   const { choice, unfit } = findChoice(body, spot);
   if (choice)
     return { shape: { frets: choice.frets, fingers: choice.fingers, chosen: true }, unfit: unfit !== null };
-  const found = easiest();
+  const found = planned();
   return {
     shape: found && { frets: found.frets, fingers: found.fingers, chosen: false },
     unfit: unfit !== null,

@@ -13,15 +13,29 @@ export const PLAIN_USE = Object.freeze({
   meterUnit: null,
   energy: null,
   bass: null,
+  melodyRange: null,
+  octaveDown: false,
 });
 
-const { energy: _energy, bass: _bass, ...USE_IN_FORM_2 } = PLAIN_USE;
+/** How a player reads and plays before anything is said of it. */
+export const PLAIN_HAND = Object.freeze({
+  reads: null,
+  writing: "letters" as const,
+  leftHanded: false,
+  thumb: false,
+  scaleMm: null,
+});
 
-/**
- * Form 2: exceptions at uses, extras of a sheet, sources with a text, what the shelf tells of a song. Bodies are
- * lifted by it, and rows in edits of the log that were written before.
- */
-export const ADDED_FIELDS: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+const {
+  energy: _energy,
+  bass: _bass,
+  melodyRange: _range,
+  octaveDown: _octave,
+  ...USE_IN_FORM_2
+} = PLAIN_USE;
+
+/** Form 2: exceptions at uses, extras of a sheet, sources with a text, what the shelf tells of a song. */
+const IN_FORM_2: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   version: {
     version: { writtenCapo: 0 },
     sources: { kind: "sheet", text: "" },
@@ -32,3 +46,22 @@ export const ADDED_FIELDS: Readonly<Partial<Record<Kind, AddedFields>>> = Object
   },
   song: { song: { composer: "", copyright: "", rehearsed: null, archived: false } },
 });
+
+/** Form 3: what is sung where, how each player reads, and the strings a part keeps to. */
+const IN_FORM_3: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  version: {
+    uses: { melodyRange: null, octaveDown: false },
+    players: PLAIN_HAND,
+    cells: { strings: null },
+  },
+  band: { players: PLAIN_HAND },
+});
+
+/** What each form added to the one before. */
+export const ADDED_IN_FORM: Readonly<Record<number, Readonly<Partial<Record<Kind, AddedFields>>>>> =
+  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3 });
+
+/** Fields a row of any earlier form may lack: rows in edits of the log were written then. */
+export function addedFields(kind: Kind, table: string): Readonly<Record<string, unknown>> {
+  return Object.assign({}, ...Object.values(ADDED_IN_FORM).map((added) => added[kind]?.[table]));
+}

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { HIGHEST_CAPO, LAST_FRET, LEVELS } from "../fretboard";
+import { HIGHEST_CAPO, LAST_FRET, LEVELS, STYLES } from "../fretboard";
 import { METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
 
 /**
@@ -41,6 +41,10 @@ export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop
 export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass"] as const;
+/** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
+export const READS = ["shapes", "sounding", "degrees"] as const;
+/** How letters are written for a player: as they are, with H for B, or as syllables. */
+export const WRITINGS = ["letters", "german", "syllables"] as const;
 
 export const keySchema = z
   .string()
@@ -152,6 +156,10 @@ const use = z.object({
   meterUnit: meterUnit.nullable(),
   energy: z.int().min(0).max(4).nullable(),
   bass: z.enum(["needed", "free"]).nullable(),
+  /** What is sung here where it differs from the section's; null takes the section's. */
+  melodyRange: range,
+  /** Whether the melody is sung an octave lower here. */
+  octaveDown: z.boolean(),
 });
 
 /**
@@ -200,7 +208,20 @@ const player = z.object({
   capo: capoSchema,
   level: z.enum(LEVELS),
   sings: z.boolean(),
+  /** What a singer can sing, lowest and highest, MIDI. */
   range,
+  /** Null reads what the instrument usually does: a guitar its shapes, a bass what sounds. */
+  reads: z.enum(READS).nullable(),
+  writing: z.enum(WRITINGS),
+  leftHanded: z.boolean(),
+  /** Whether the thumb may play the string nearest the face. */
+  thumb: z.boolean(),
+  /** Scale length; null is the instrument's usual one. */
+  scaleMm: z
+    .number()
+    .min(200, { error: "should be at least 200 mm" })
+    .max(1200, { error: "should be at most 1200 mm" })
+    .nullable(),
   light: z.int().min(0).max(4),
   role: z.enum(ROLES),
 });
@@ -211,7 +232,9 @@ const cell = z.object({
   playerId: idSchema,
   light: z.int().min(0).max(4).nullable(),
   role: z.enum(ROLES).nullable(),
-  style: z.enum(["full", "bass"]).nullable(),
+  style: z.enum(STYLES).nullable(),
+  /** The strings voicings keep to, counted from the player's face; null is all. */
+  strings: z.array(z.int().min(0).max(7)).min(1).max(8).nullable(),
   capo: capoSchema.nullable(),
   note: text(400).nullable(),
 });

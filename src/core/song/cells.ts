@@ -1,3 +1,4 @@
+import type { Style } from "../fretboard";
 import type { Cell, Player, Role, Use, VersionBody } from "./body";
 import type { Outline } from "./outline";
 
@@ -11,7 +12,9 @@ export type ResolvedCell = {
   readonly cell: Cell | null;
   readonly light: Inherited<number>;
   readonly role: Inherited<Role>;
-  readonly style: Inherited<"full" | "bass">;
+  readonly style: Inherited<Style>;
+  /** The strings voicings keep to; null is all of them. */
+  readonly strings: Inherited<readonly number[] | null>;
   readonly capo: Inherited<number>;
   readonly note: Inherited<string>;
 };
@@ -30,6 +33,16 @@ export function indexCells(body: Pick<VersionBody, "cells">, outline: Pick<Outli
   for (const use of outline.form) if (!firstUse.has(use.sectionId)) firstUse.set(use.sectionId, use.id);
   return { cells, firstUse };
 }
+
+/** A cell that says nothing of its own. */
+export const EMPTY_CELL = Object.freeze({
+  light: null,
+  role: null,
+  style: null,
+  strings: null,
+  capo: null,
+  note: null,
+});
 
 const STYLE_OF_INSTRUMENT = { guitar: "full", bass: "bass" } as const;
 
@@ -50,7 +63,8 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     cell,
     light: pick("light", player.light),
     role: pick("role", player.role),
-    style: pick("style", STYLE_OF_INSTRUMENT[player.instrument]),
+    style: pick<Style>("style", STYLE_OF_INSTRUMENT[player.instrument]),
+    strings: pick<readonly number[] | null>("strings", null),
     capo: pick("capo", player.capo),
     note: pick("note", ""),
   };

@@ -10,7 +10,7 @@ import {
   type SectionKind,
   type VersionBody,
 } from "./body";
-import { type CellIndex, cellKey } from "./cells";
+import { type CellIndex, cellKey, EMPTY_CELL } from "./cells";
 import type { ShapeSpot } from "./choices";
 import type { Command, SimpleCommand } from "./edit";
 import { orderBetween, ordersFor } from "./order";
@@ -237,8 +237,7 @@ export function setCell(
 ): Command {
   const cell = index.cells.get(cellKey(useId, playerId));
   if (cell) return set("cells", cell.id, fields);
-  const empty = { light: null, role: null, style: null, capo: null, note: null };
-  return add("cells", { id: makeId(), useId, playerId, ...empty, ...fields });
+  return add("cells", { id: makeId(), useId, playerId, ...EMPTY_CELL, ...fields });
 }
 
 /** Chooses a shape for a spot, in place of an earlier choice of the same scope. */

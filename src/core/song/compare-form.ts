@@ -21,7 +21,16 @@ export function pairUses(a: Side, b: Side, sections: readonly SectionPair[]): Pa
   );
 }
 
-const USE_FIELDS = ["repeat", "vocals", "shift", "bpm", "meterBeats", "meterUnit", "label"] as const;
+const USE_FIELDS = [
+  "repeat",
+  "vocals",
+  "shift",
+  "bpm",
+  "meterBeats",
+  "meterUnit",
+  "label",
+  "octaveDown",
+] as const;
 const USE_WORDS: Readonly<Record<(typeof USE_FIELDS)[number], string>> = {
   repeat: "times",
   vocals: "voice",
@@ -30,6 +39,7 @@ const USE_WORDS: Readonly<Record<(typeof USE_FIELDS)[number], string>> = {
   meterBeats: "metre",
   meterUnit: "metre",
   label: "name",
+  octaveDown: "octave of the voice",
 };
 
 /** What differs in the form: uses on one side only, and what a use has of its own. */

@@ -1,3 +1,4 @@
+import { EMPTY_CELL } from "./cells";
 import { add, type MakeId, orderAtEnd, set } from "./commands";
 import { pairUses } from "./compare-form";
 import type { Difference, SectionPair, Side } from "./compare-side";
@@ -12,12 +13,10 @@ export function playerDifferences(a: Side, b: Side, makeId: MakeId): Difference[
       return [
         { id: `player ${player.id}`, where: "Players", words: `${player.name} plays only here`, take: null },
       ];
-    const fields = (["capo", "tuning", "level", "light", "role"] as const).filter(
-      (field) => JSON.stringify(player[field]) !== JSON.stringify(other[field]),
-    );
+    const fields = PLAYER_FIELDS.filter((field) => !sameValue(player[field], other[field]));
     if (fields.length === 0) return [];
     const words = fields
-      .map((field) => `${field} ${Array.isArray(other[field]) ? other[field].join(" ") : other[field]} there`)
+      .map((field) => `${FIELD_WORDS[field] ?? field} ${sayValue(other[field])} there`)
       .join(", ");
     const take = set("players", player.id, Object.fromEntries(fields.map((field) => [field, other[field]])));
     return [{ id: `player ${player.id}`, where: player.name, words, take }];
@@ -33,8 +32,31 @@ export function playerDifferences(a: Side, b: Side, makeId: MakeId): Difference[
   return [...changed, ...missing];
 }
 
-const EMPTY_CELL = { light: null, role: null, style: null, capo: null, note: null };
-const CELL_FIELDS = ["light", "role", "style", "capo", "note"] as const;
+const CELL_FIELDS = ["light", "role", "style", "strings", "capo", "note"] as const;
+const PLAYER_FIELDS = [
+  "capo",
+  "tuning",
+  "level",
+  "light",
+  "role",
+  "range",
+  "reads",
+  "writing",
+  "leftHanded",
+  "thumb",
+  "scaleMm",
+] as const;
+const FIELD_WORDS: Readonly<Partial<Record<(typeof PLAYER_FIELDS)[number], string>>> = Object.freeze({
+  level: "hand",
+  reads: "names",
+  writing: "spelling",
+  leftHanded: "left-handed",
+  scaleMm: "scale length",
+});
+const sameValue = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** A value as it is told of the other side. */
+const sayValue = (value: unknown): string =>
+  value === null ? "as usual" : Array.isArray(value) ? value.join(" ") : String(value);
 
 /** Parts, where both versions have the player and the use. */
 export function cellDifferences(
@@ -50,7 +72,7 @@ export function cellDifferences(
       const cell = (side: Side, useId: string, playerId: string) =>
         Object.values(side.body.cells).find((one) => one.useId === useId && one.playerId === playerId);
       const [own, there] = [cell(a, mine.id, player.id), other && cell(b, theirs.id, other.id)];
-      const fields = CELL_FIELDS.filter((field) => (own?.[field] ?? null) !== (there?.[field] ?? null));
+      const fields = CELL_FIELDS.filter((field) => !sameValue(own?.[field] ?? null, there?.[field] ?? null));
       if (!other || fields.length === 0) return [];
       const label = mine.label ?? a.outline.byId.get(mine.sectionId)?.section.label ?? "";
       const words = fields.map((field) => `${field} ${there?.[field] ?? "as inherited"} there`).join(", ");

@@ -188,6 +188,7 @@ describe("what can be taken over", () => {
       light: 4,
       role: null,
       style: null,
+      strings: null,
       capo: null,
       note: "loud",
     };

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { fail, ok, type Result } from "../base";
-import { ADDED_FIELDS } from "./added-fields";
+import { addedFields } from "./added-fields";
 import { type Body, idSchema, isStorable, type Kind, REFERENCES, type Row, TABLES } from "./body";
 
 /**
@@ -131,7 +131,7 @@ function applySimple(
   const row = Object.hasOwn(rows, id) ? rows[id]! : null;
   if (command.type === "add") {
     if (row) return fail({ code: "row-exists", table, id });
-    const checked = checks.row.safeParse({ ...ADDED_FIELDS[kind]?.[table], ...command.row });
+    const checked = checks.row.safeParse({ ...addedFields(kind, table), ...command.row });
     if (!checked.success) return fail(badField(table, id, checked.error));
     own(table)[id] = checked.data as Row;
     return ok({ type: "remove", table, id });

@@ -1,4 +1,4 @@
-export { PLAIN_USE } from "./added-fields";
+export { PLAIN_HAND, PLAIN_USE } from "./added-fields";
 export { alignLists, type Pair } from "./align";
 export { editBetween } from "./between";
 export {
@@ -23,6 +23,7 @@ export {
   keySchema,
   type PlacedChord,
   type Player,
+  READS,
   ROLES,
   type Role,
   type Row,
@@ -37,10 +38,12 @@ export {
   type VersionBody,
   type VersionRow,
   type Word,
+  WRITINGS,
 } from "./body";
 export {
   type CellIndex,
   cellKey,
+  EMPTY_CELL,
   type Inherited,
   indexCells,
   type Origin,
@@ -96,7 +99,7 @@ export {
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
-export { keysOf, type NamedChord, Namer, namerByShift, tuningOf } from "./names";
+export { keysOf, type NamedChord, Namer, namerByShift, type Reader, readerOf, tuningOf } from "./names";
 export { type Note, type Notes, noteOf, notesOf } from "./notes";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export {

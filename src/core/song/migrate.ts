@@ -1,10 +1,10 @@
 import { fail, ok, type Result } from "../base";
-import { ADDED_FIELDS, type AddedFields } from "./added-fields";
+import { ADDED_IN_FORM, type AddedFields } from "./added-fields";
 import type { Body, Kind } from "./body";
 import { type BodyProblem, checkBody, isRecord } from "./check-body";
 
 /** The form bodies are stored in now. Each step below lifts a body from one form to the next. */
-export const SCHEMA = 2;
+export const SCHEMA = 3;
 
 export type Stored = { readonly schema: number; readonly body: unknown };
 
@@ -12,7 +12,8 @@ type Migration = (kind: Kind, body: unknown) => unknown;
 
 /** `MIGRATIONS[n]` lifts form n to n + 1. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = Object.freeze({
-  1: (kind, body) => withFields(body, ADDED_FIELDS[kind] ?? {}),
+  1: (kind, body) => withFields(body, ADDED_IN_FORM[2]![kind] ?? {}),
+  2: (kind, body) => withFields(body, ADDED_IN_FORM[3]![kind] ?? {}),
 });
 
 /** Adds missing fields to rows; what is no table of rows is left for the check to refuse. */

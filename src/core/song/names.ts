@@ -1,5 +1,5 @@
 import { sure } from "../base";
-import { type Chord, moveChord, parseChord } from "../chord";
+import { type Chord, moveChord, type Naming, parseChord, writeChord } from "../chord";
 import { shapeKeyAt } from "../fretboard";
 import { type Key, moveKey, parseKey, parseTuning, type Tuning } from "../pitch";
 import type { Player, VersionBody } from "./body";
@@ -12,6 +12,8 @@ export type NamedChord = {
   readonly sounding: string;
   /** What the hand plays: the same, below capo and tuning. */
   readonly shape: string;
+  /** What this reader reads: of the shape or the sound, in their own letters, syllables or degrees. */
+  readonly read: string;
   readonly chord: Chord | null;
 };
 
@@ -19,6 +21,28 @@ export const keysOf = (body: Pick<VersionBody, "version">): { written: Key; soun
   const version = versionRow(body);
   return { written: sure(parseKey(version.writtenKey)), sounding: sure(parseKey(version.key)) };
 };
+
+/** Who reads names: the strings and capo they are played with, and by what custom they are read. */
+export type Reader = {
+  readonly tuning: Tuning;
+  readonly capo: number;
+  readonly readsShapes: boolean;
+  readonly naming: Naming;
+};
+
+/** A player as a reader behind a capo. A guitar reads its shapes and a bass what sounds, unless they chose otherwise. */
+export function readerOf(
+  player: Pick<Player, "tuning" | "instrument" | "reads" | "writing">,
+  capo: number,
+): Reader {
+  const { instrument, reads, writing } = player;
+  return {
+    tuning: tuningOf(player),
+    capo,
+    readsShapes: (reads ?? (instrument === "guitar" ? "shapes" : "sounding")) === "shapes",
+    naming: reads === "degrees" ? "degrees" : writing,
+  };
+}
 
 export const tuningOf = (player: Pick<Player, "tuning">): Tuning => sure(parseTuning(player.tuning));
 
@@ -30,11 +54,7 @@ export class Namer {
 
   constructor(
     body: Pick<VersionBody, "version">,
-    private readonly reader: {
-      readonly tuning: Tuning;
-      readonly capo: number;
-      readonly readsShapes: boolean;
-    } | null,
+    private readonly reader: Reader | null,
     /** Semitones above the version's key, where a use raises or lowers it. */
     shift = 0,
   ) {
@@ -45,9 +65,12 @@ export class Namer {
 
   /** The key of this reader's names. */
   get key(): Key {
-    return this.reader?.readsShapes
-      ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning)
-      : this.sounding;
+    return this.reader?.readsShapes ? this.shapeKey : this.sounding;
+  }
+
+  /** The key of the shapes behind the capo. */
+  get shapeKey(): Key {
+    return this.reader ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning) : this.sounding;
   }
 
   name(symbol: string): NamedChord {
@@ -59,11 +82,14 @@ export class Namer {
   }
 
   private compute(symbol: string): NamedChord {
-    const read = parseChord(symbol);
-    if (!read.ok) return { written: symbol, sounding: symbol, shape: symbol, chord: null };
-    const sounding = moveChord(read.value, this.written, this.sounding);
+    const parsed = parseChord(symbol);
+    if (!parsed.ok) return { written: symbol, sounding: symbol, shape: symbol, read: symbol, chord: null };
+    const sounding = moveChord(parsed.value, this.written, this.sounding);
     const chord = sure(parseChord(sounding));
-    return { written: symbol, sounding, shape: moveChord(chord, this.sounding, this.key), chord };
+    const shape = moveChord(chord, this.sounding, this.shapeKey);
+    const naming = this.reader?.naming ?? "letters";
+    const read = writeChord(this.reader?.readsShapes ? shape : sounding, naming, this.key);
+    return { written: symbol, sounding, shape, read, chord };
   }
 }
 

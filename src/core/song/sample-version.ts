@@ -1,4 +1,4 @@
-import { PLAIN_USE } from "./added-fields";
+import { PLAIN_HAND, PLAIN_USE } from "./added-fields";
 import type { PlacedChord, Player, Row, VersionBody } from "./body";
 import { emptyBody } from "./check-body";
 
@@ -95,6 +95,7 @@ export function sampleVersion(
       range: null,
       light: 2,
       role: "support",
+      ...PLAIN_HAND,
     };
     put("players", { id: `p${index}`, order: playerOrders[index]!, ...standard, ...player });
   }

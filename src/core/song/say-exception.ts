@@ -69,5 +69,6 @@ export function sayUse(use: Use): string[] {
     ...(use.bpm === null ? [] : [`${use.bpm} a minute`]),
     ...(metre ? [`in ${use.meterBeats ?? "the same"}/${use.meterUnit ?? "same"}`] : []),
     ...(use.vocals ? [] : ["no vocals"]),
+    ...(use.octaveDown && use.vocals ? ["sung an octave lower"] : []),
   ];
 }

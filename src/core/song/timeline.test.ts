@@ -89,6 +89,7 @@ describe("cells inherit", () => {
         light: 1,
         role: null,
         style: null,
+        strings: null,
         capo: null,
         note: "soft",
       },
@@ -154,7 +155,12 @@ describe("choices", () => {
 describe("Namer", () => {
   const body = sampleVersion({}, [], [{ capo: 2 }]);
   const moved = { ...body, version: { v: { ...body.version.v!, writtenKey: "G", key: "A" } } };
-  const reader = { tuning: tuningOf(body.players.p0!), capo: 2, readsShapes: true };
+  const reader = {
+    tuning: tuningOf(body.players.p0!),
+    capo: 2,
+    readsShapes: true,
+    naming: "letters" as const,
+  };
 
   it("gives written, sounding and shape names", () => {
     expect(new Namer(moved, reader).name("D/F#")).toMatchObject({
@@ -170,6 +176,7 @@ describe("Namer", () => {
       written: "H7",
       sounding: "H7",
       shape: "H7",
+      read: "H7",
       chord: null,
     });
   });

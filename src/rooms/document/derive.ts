@@ -1,3 +1,4 @@
+import { type PlanRequest, planRequest } from "@/core/parts";
 import type { BarSum } from "@/core/rhythm";
 import {
   type CellIndex,
@@ -10,6 +11,7 @@ import {
   type Outline,
   type OutlineSection,
   outlineOf,
+  type Player,
   type Section,
   sayException,
   sayUse,
@@ -86,6 +88,18 @@ export const sums: (body: VersionBody) => ReadonlyMap<string, BarSum> = byTables
   [...SONG, "version"],
   (body) => sectionSums(body, outline(body), rememberedSum),
 );
+
+/** What a player's hand does through the song, the same object while nothing of it has changed. */
+const plans = new Map<string, (body: VersionBody) => PlanRequest>();
+export function planOf(body: VersionBody, player: Player): PlanRequest {
+  const own =
+    plans.get(player.id) ??
+    byTables<PlanRequest>([...SONG, "version", "cells", "choices", "players"], (now) =>
+      planRequest(now, now.players[player.id] ?? player, outline(now), timeline(now), cellIndex(now)),
+    );
+  plans.set(player.id, own);
+  return own(body);
+}
 
 export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "cells"], (body) =>
   indexCells(body, outline(body)),

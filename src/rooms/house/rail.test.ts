@@ -41,6 +41,7 @@ describe("lanterns", () => {
       light: 3,
       role: null,
       style: null,
+      strings: null,
       capo: null,
       note: null,
     };

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { scaleMmOf } from "@/core/parts";
 import { beatsOfTicks } from "@/core/rhythm";
 import { byOrder, namerByShift, type Player, set, type VersionBody, versionRow } from "@/core/song";
 import { pretty, sayCapo, sayKey } from "@/ui/pretty";
@@ -89,7 +90,13 @@ function CapoTable({
   chords: readonly { symbol: string; beats: number }[];
 }) {
   const act = useAct();
-  const rows = useCapoTable({ key: soundingKey, chords, tuning: player.tuning, level: player.level });
+  const rows = useCapoTable({
+    key: soundingKey,
+    chords,
+    tuning: player.tuning,
+    level: player.level,
+    scaleMm: scaleMmOf(player),
+  });
   const choose = (capo: number) => act(set("players", player.id, { capo }));
   return (
     <section aria-label={`Capo table of ${player.name}`}>

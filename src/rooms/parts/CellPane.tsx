@@ -1,6 +1,6 @@
 "use client";
 
-import { HIGHEST_CAPO } from "@/core/fretboard";
+import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
 import { formatKey } from "@/core/pitch";
 import {
   type Inherited,
@@ -8,9 +8,9 @@ import {
   type Player,
   ROLES,
   type Role,
+  readerOf,
   resolveCell,
   setCell,
-  tuningOf,
   type Use,
 } from "@/core/song";
 import { LIGHT_WORDS } from "@/ui/light-words";
@@ -18,6 +18,7 @@ import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { Shapes } from "./Shapes";
@@ -27,8 +28,6 @@ const FROM_WORDS = {
   "first use": "from this section’s first time",
   player: "the player’s usual",
 } as const;
-
-const STYLE_WORDS = { full: "full chords", bass: "bass notes" } as const;
 
 /** The selected cell opened: what the player does there, and the shapes they hold. */
 export function CellPane({ use, player }: { use: Use; player: Player }) {
@@ -40,12 +39,7 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
   const cell = resolveCell(index, use, player);
   const change = (fields: Parameters<typeof setCell>[3]) =>
     act(setCell(index, use.id, player.id, fields, makeId));
-  const reader = {
-    tuning: tuningOf(player),
-    capo: cell.capo.value,
-    readsShapes: player.instrument === "guitar",
-  };
-  const namer = new Namer(body, reader, use.shift);
+  const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
   const label = use.label ?? section.section.label;
   return (
     <div className="flex flex-col gap-4">
@@ -85,12 +79,22 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
         <div>
           <SelectField
             label="Voicing"
-            className="w-36"
+            className="w-44"
             value={cell.style.value}
-            options={Object.entries(STYLE_WORDS).map(([value, label]) => ({ value, label }))}
-            onSet={(style) => change({ style: style as "full" | "bass" })}
+            options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
+            onSet={(style) => change({ style: style as Style })}
           />
           <From value={cell.style} onClear={() => change({ style: null })} />
+        </div>
+        <div>
+          <SelectField
+            label="Strings"
+            className="w-44"
+            value={cell.strings.value?.join() ?? ""}
+            options={withCurrent(stringSets(player.tuning), cell.strings.value)}
+            onSet={(strings) => change({ strings: strings === "" ? null : strings.split(",").map(Number) })}
+          />
+          <From value={cell.strings} onClear={() => change({ strings: null })} />
         </div>
       </div>
       {player.instrument === "guitar" && (
@@ -124,6 +128,12 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
   );
 }
 
+/** The choices with the present one among them, should it be an odd set. */
+const withCurrent = (options: { value: string; label: string }[], strings: readonly number[] | null) =>
+  strings === null || options.some(({ value }) => value === strings.join())
+    ? options
+    : [...options, { value: strings.join(), label: `strings ${strings.map((one) => one + 1).join(", ")}` }];
+
 /** Where a value comes from; an own one can be given back. */
 function From({ value, onClear }: { value: Inherited<unknown>; onClear: () => void }) {
   if (value.from === "own") {
@@ -133,5 +143,7 @@ function From({ value, onClear }: { value: Inherited<unknown>; onClear: () => vo
       </button>
     );
   }
-  return value.value === "" ? null : <span className="text-sm italic">{FROM_WORDS[value.from]}</span>;
+  return value.value === "" || value.value === null ? null : (
+    <span className="text-sm italic">{FROM_WORDS[value.from]}</span>
+  );
 }

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
-import { requestKey, type ShapeRequest, shapeAt } from "@/core/parts";
+import { handOf, requestKey, type ShapeRequest, shapeAt, shapesOfPlan } from "@/core/parts";
 import {
   type Choice,
   chooseShape,
@@ -17,7 +17,7 @@ import {
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useFingerings } from "@/workers";
+import { useFingerings, useShapePlan } from "@/workers";
 import { derive, makeId, useAct, useVersion } from "../document";
 
 type Props = {
@@ -56,23 +56,19 @@ export function Shapes({ use, player, cell, namer }: Props) {
     for (const { chord } of line.chords) {
       const named = namer.name(chord.symbol);
       if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
-      const request = {
-        symbol: named.sounding,
-        tuning: player.tuning,
-        capo: cell.capo.value,
-        level: player.level,
-        style: cell.style.value,
-      };
+      const request = { ...handOf(player, cell), symbol: named.sounding };
       places.set(named.sounding, {
         chordId: chord.id,
         symbol: chord.symbol,
-        name: named.shape,
+        name: named.read,
         sounding: named.sounding,
         request,
       });
     }
   }
   const answers = useFingerings([...places.values()].map((place) => place.request));
+  const { plan } = useShapePlan(derive.planOf(body, player));
+  const planned = plan && shapesOfPlan(plan);
   if (places.size === 0) return <p className="text-sm">No chords here.</p>;
   return (
     <section aria-label="Shapes">
@@ -81,7 +77,11 @@ export function Shapes({ use, player, cell, namer }: Props) {
         {[...places.values()].map((place) => {
           const found = answers.get(requestKey(place.request));
           const spot = spotOf(place, use, player);
-          const { shape, unfit } = shapeAt(body, spot, () => found?.fingerings[0] ?? null);
+          const { shape, unfit } = shapeAt(
+            body,
+            spot,
+            () => planned?.get(requestKey(place.request)) ?? (planned && found?.fingerings[0]) ?? null,
+          );
           const open = opened === place.sounding;
           return (
             <li key={place.sounding}>
@@ -100,11 +100,12 @@ export function Shapes({ use, player, cell, namer }: Props) {
                     shape={shape}
                     name={place.name}
                     capo={cell.capo.value}
+                    leftHanded={player.leftHanded}
                     className="mx-auto h-24"
                   />
                 ) : (
                   <span className="block py-6 text-sm">
-                    {found ? "no fingering for this hand" : "searching…"}
+                    {found && planned ? "no fingering for this hand" : "planning…"}
                   </span>
                 )}
                 {shape?.chosen && <span className="block text-xs">chosen</span>}
@@ -122,6 +123,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
           spot={spotOf(places.get(opened)!, use, player)}
           offers={answers.get(requestKey(places.get(opened)!.request))}
           capo={cell.capo.value}
+          leftHanded={player.leftHanded}
         />
       )}
     </section>
@@ -142,9 +144,10 @@ type SwapProps = {
   readonly spot: ShapeSpot;
   readonly offers: { readonly fingerings: readonly Fingering[]; readonly total: number } | undefined;
   readonly capo: number;
+  readonly leftHanded: boolean;
 };
 
-function Swap({ place, spot, offers, capo }: SwapProps) {
+function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
   const body = useVersion();
   const act = useAct();
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
@@ -206,7 +209,13 @@ function Swap({ place, spot, offers, capo }: SwapProps) {
                     )
                   }
                 >
-                  <ChordDiagram shape={fingering} name={place.name} capo={capo} className="mx-auto h-20" />
+                  <ChordDiagram
+                    shape={fingering}
+                    name={place.name}
+                    capo={capo}
+                    leftHanded={leftHanded}
+                    className="mx-auto h-20"
+                  />
                   {isDrawn(fingering) && (
                     <span className="block text-xs font-bold">as the sheet draws it</span>
                   )}

@@ -8,6 +8,7 @@ import {
   type Instrument,
   type MakeId,
   orderAtEnd,
+  PLAIN_HAND,
   type Player,
   ROLES,
   type Role,
@@ -47,6 +48,7 @@ const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: Ma
   range: null,
   light: template.light,
   role: template.role,
+  ...PLAIN_HAND,
 });
 
 const LIGHT_OF_INSTRUMENT: Readonly<Record<Instrument, Pick<Player, "light" | "role">>> = {

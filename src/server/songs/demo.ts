@@ -14,12 +14,14 @@ import {
   type Cell,
   type Command,
   copyVersion,
+  EMPTY_CELL,
   type EveningBody,
   EXCEPTION_KINDS,
   INSTRUMENTS,
   keySchema,
   ordersFor,
   outlineOf,
+  PLAIN_HAND,
   type Player,
   ROLES,
   SOURCE_KINDS,
@@ -43,6 +45,7 @@ const demoSchema = z.object({
         name: z.string(),
         instrument: z.enum(INSTRUMENTS),
         level: z.enum(["beginner", "steady", "fluent"]),
+        range: z.tuple([z.int(), z.int()]).optional(),
         sings: z.boolean(),
         capo: z.int(),
       }),
@@ -135,7 +138,8 @@ export async function demoDocuments(
         id: makeId(),
         order: places[index]!,
         tuning: [...(player.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)],
-        range: null,
+        ...PLAIN_HAND,
+        range: player.range ?? null,
       },
     ]),
   );
@@ -241,8 +245,7 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
   }
   const uses = Object.values(version.uses).sort(byOrder);
   const cells = song.cells.map(({ use, player, ...fields }): Cell => {
-    const empty = { light: null, role: null, style: null, capo: null, note: null };
-    return { id: makeId(), useId: uses[use]!.id, playerId: copies.get(player)!.id, ...empty, ...fields };
+    return { id: makeId(), useId: uses[use]!.id, playerId: copies.get(player)!.id, ...EMPTY_CELL, ...fields };
   });
   return {
     ...version,

@@ -40,6 +40,8 @@ export type LayerProblem = {
 export type LayerOptions = Omit<FingeringOptions, "hands"> & {
   /** A chord without a fingering is a problem, or is passed over with an empty hand. */
   readonly gaps?: "refuse" | "skip";
+  /** With a limit: only shapes at most so much harder than their chord's easiest one. */
+  readonly within?: number;
 };
 
 export type Layers = {
@@ -111,11 +113,11 @@ function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem |
 }
 
 function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions, board: Board) {
-  const { limit, ...rest } = options;
+  const { limit, within, ...rest } = options;
   const found =
     limit === undefined
       ? findFingerings(event.chord, { ...rest, hands: true }, board)
-      : easiestHands(event.chord, rest, limit, board);
+      : easiestHands(event.chord, rest, limit, within, board);
   return { states: statesFrom(found), exact: found.exact };
 }
 

@@ -1,0 +1,208 @@
+import { parseChord } from "../chord";
+import { type Fingering, type Frets, type HandEvent, type Move, voicePath } from "../fretboard";
+import { beatsOfTicks } from "../rhythm";
+import {
+  type CellIndex,
+  findChoice,
+  indexCells,
+  Namer,
+  type Outline,
+  outlineOf,
+  type Player,
+  readerOf,
+  resolveCell,
+  type Timeline,
+  timelineOf,
+  type VersionBody,
+  versionRow,
+} from "../song";
+import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shapes";
+
+/** A chord of a player's song with where it stands. Neighbours alike are one. */
+export type PlanEvent = {
+  /** The sounding symbol. */
+  readonly symbol: string;
+  /** What the player reads. */
+  readonly name: string;
+  readonly beats: number;
+  /** Frets somebody chose here. */
+  readonly lock: Frets | null;
+  readonly useId: string;
+  readonly chordId: string;
+  /** The section it is in, by its label here. */
+  readonly label: string;
+  readonly bar: number;
+};
+
+/** A stretch played by one hand with one capo and voicing, without a silence of the player's own. */
+export type PlanRun = { readonly hand: HandRequest; readonly events: readonly PlanEvent[] };
+
+/** Everything a plan is made from: plain values, so that equal ones are the same question. */
+export type PlanRequest = {
+  readonly runs: readonly PlanRun[];
+  readonly beatMs: number;
+  /** Whether one chord may have several shapes where that is the shorter way. */
+  readonly vary: boolean;
+};
+
+export type PlannedRun = {
+  readonly run: PlanRun;
+  /** A fingering an event. */
+  readonly path: readonly Fingering[];
+  readonly moves: readonly Move[];
+};
+
+export type ShapePlan = {
+  readonly runs: readonly PlannedRun[];
+  readonly cost: number;
+  readonly greedyCost: number;
+  readonly exact: boolean;
+};
+
+/** Pairs of shape and hand looked at for each chord. */
+const CANDIDATES = 100;
+/**
+ * A song's shapes are at most so much harder than their chord's easiest: a hand would rather lift a finger than learn
+ * a thinner chord. Ours, no source.
+ */
+const WITHIN = 0.75;
+
+/** What a player's hand does through the song, as a question for {@link planShapes}. */
+export function planRequest(
+  body: VersionBody,
+  player: Player,
+  outline: Outline = outlineOf(body),
+  timeline: Timeline = timelineOf(body, outline),
+  index: CellIndex = indexCells(body, outline),
+): PlanRequest {
+  const version = versionRow(body);
+  const runs: { hand: HandRequest; events: PlanEvent[] }[] = [];
+  const namers = new Map<string, Namer>();
+  let open: (typeof runs)[number] | null = null;
+  for (const passage of timeline.passages) {
+    const cell = resolveCell(index, passage.use, player);
+    if (cell.light.value === 0 || cell.role.value === "out") {
+      open = null;
+      continue;
+    }
+    const hand = handOf(player, cell);
+    if (!open || handKey(open.hand) !== handKey(hand)) {
+      open = { hand, events: [] };
+      runs.push(open);
+    }
+    const id = `${hand.capo} ${passage.shift}`;
+    const namer: Namer = namers.get(id) ?? new Namer(body, readerOf(player, hand.capo), passage.shift);
+    namers.set(id, namer);
+    for (const line of passage.lines) {
+      for (const [at, { chord }] of line.outline.chords.entries()) {
+        const { sounding, read, chord: readable } = namer.name(chord.symbol);
+        const event = line.events[at]!;
+        if (!readable || event.ticks <= 0) continue;
+        const spot = {
+          playerId: player.id,
+          useId: passage.use.id,
+          chordId: chord.id,
+          symbol: sounding,
+          capo: hand.capo,
+          tuning: player.tuning,
+        };
+        const lock = findChoice(body, spot).choice?.frets ?? null;
+        const beats = beatsOfTicks(event.ticks, version.beatUnit);
+        const last = open.events.at(-1);
+        if (last && last.symbol === sounding && last.lock?.join() === lock?.join()) {
+          open.events[open.events.length - 1] = { ...last, beats: last.beats + beats };
+          continue;
+        }
+        const bar =
+          passage.bars.findLast((one) => one.tick <= event.tick)?.number ?? passage.bars[0]?.number ?? 0;
+        open.events.push({
+          symbol: sounding,
+          name: read,
+          beats,
+          lock,
+          useId: passage.use.id,
+          chordId: chord.id,
+          label: passage.label,
+          bar,
+        });
+      }
+    }
+  }
+  return { runs: runs.filter((run) => run.events.length > 0), beatMs: 60000 / version.bpm, vary: false };
+}
+
+const eventOf = (event: PlanEvent, lock: Frets | null): HandEvent[] => {
+  const chord = parseChord(event.symbol);
+  if (!chord.ok) return [];
+  return [{ kind: "chord", chord: chord.value, beats: event.beats, ...(lock ? { lock } : {}) }];
+};
+
+/**
+ * The shapes of a song on the hand's shortest way. Without `vary` each chord keeps one shape in a run: the one the
+ * way takes for most of its beats; the rest is then planned again around those. Locks hold in any case; a lock no
+ * hand can hold is passed over.
+ */
+export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
+  const planned: PlannedRun[] = [];
+  let [cost, greedyCost, exact] = [0, 0, true];
+  for (const run of runs) {
+    const options = {
+      ...optionsOf(run.hand),
+      limit: CANDIDATES,
+      within: WITHIN,
+      beatMs,
+      gaps: "skip" as const,
+    };
+    const through = (lockOf: (event: PlanEvent) => Frets | null) =>
+      voicePath(
+        run.events.flatMap((event) => eventOf(event, lockOf(event))),
+        options,
+      );
+    const own = (event: PlanEvent) => event.lock;
+    const held = through(own);
+    const locks = held.ok ? own : () => null;
+    const first = held.ok ? held : through(locks);
+    if (!first.ok) continue;
+    const usual = vary ? null : usualShapes(run, first.value.path);
+    const second = usual && through((event) => locks(event) ?? usual.get(event.symbol) ?? null);
+    const { path, moves, ...sums } = second?.ok ? second.value : first.value;
+    planned.push({ run, path, moves });
+    cost += sums.cost;
+    greedyCost += first.value.greedyCost;
+    exact &&= sums.exact;
+  }
+  return { runs: planned, cost, greedyCost, exact };
+}
+
+/** By symbol the shape that sounds for most beats of it; of two the one met first. */
+function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, Frets> {
+  const beats = new Map<string, Map<string, { frets: Frets; beats: number }>>();
+  for (const [index, event] of run.events.entries()) {
+    if (event.lock) continue;
+    const shapes = beats.get(event.symbol) ?? new Map<string, { frets: Frets; beats: number }>();
+    beats.set(event.symbol, shapes);
+    const { frets } = path[index]!;
+    const id = frets.join();
+    shapes.set(id, { frets, beats: (shapes.get(id)?.beats ?? 0) + event.beats });
+  }
+  return new Map(
+    [...beats].flatMap(([symbol, shapes]): [string, Frets][] => {
+      const most = [...shapes.values()].reduce((best, one) => (one.beats > best.beats ? one : best));
+      return most.frets.every((fret) => fret === null) ? [] : [[symbol, most.frets]];
+    }),
+  );
+}
+
+/** The planned shape of each chord by {@link requestKey}: where a player's parts, stage and print look them up. */
+export function shapesOfPlan(plan: ShapePlan): ReadonlyMap<string, Fingering> {
+  const shapes = new Map<string, Fingering>();
+  for (const { run, path } of plan.runs) {
+    for (const [index, event] of run.events.entries()) {
+      const key = requestKey({ ...run.hand, symbol: event.symbol });
+      const found = path[index]!;
+      if (event.lock || shapes.has(key) || found.frets.every((fret) => fret === null)) continue;
+      shapes.set(key, found);
+    }
+  }
+  return shapes;
+}
