@@ -129,8 +129,9 @@ export function easiestHands(
   const style = options.style ?? "full";
   const telling = (one: Candidate) => shapeFacts(one, style, fullest);
   const candidates: Candidate[] = [];
-  for (const { sound, frets } of found.candidates.slice(0, most))
-    addHands(candidates, sound, frets, board, true);
+  const easiest = found.candidates[0]?.difficulty ?? 0;
+  const near = found.candidates.slice(0, most).filter(({ difficulty }) => difficulty <= easiest + within);
+  for (const { sound, frets } of near) addHands(candidates, sound, frets, board, true);
   price(candidates, telling);
   return { ...found, candidates: candidates.slice(0, most) };
 }
