@@ -16,6 +16,14 @@ export { HAND_LIMITS, LEVELS, type Level } from "./level";
 export type { Mute } from "./mutes";
 export { BASS_SCALE_MM, betweenFretsMm, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";
 export {
+  type NeckPlace,
+  neckPlaces,
+  notesOfChord,
+  notesOfScale,
+  pentatonicBox,
+  type WantedNote,
+} from "./neck-view";
+export {
   CHANGE_COSTS,
   GRADES,
   type Grade,

@@ -43,3 +43,4 @@ export {
   type Tuning,
   tuningShift,
 } from "./tuning";
+export { hzOf, NAMED_TUNINGS, nearestPitch, type TuningMove, tuningMoves } from "./tuning-moves";

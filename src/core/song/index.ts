@@ -159,3 +159,14 @@ export {
   timelineOf,
   versionRow,
 } from "./timeline";
+export {
+  type KeyFit,
+  keyFits,
+  melodyShift,
+  type PitchRange,
+  reachOf,
+  type SungPlace,
+  sayKeyFit,
+  sungPlaces,
+  writtenRange,
+} from "./vocal-range";
