@@ -1,4 +1,8 @@
+export { type ChordPair, compareGuitars, type GuitarComparison } from "./compare-guitars";
+export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { type PartChord, type PartPassage, type PlayerPart, playerPart } from "./player-part";
+export { type Raised, raisedPassages, restBefore } from "./raised";
+export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
   type PlanEvent,
   type PlannedRun,

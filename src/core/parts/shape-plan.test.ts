@@ -1,0 +1,189 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../base";
+import { parseChord, pitchClassesOf, type SoundingChord } from "../chord";
+import { parseKey, parsePitch } from "../pitch";
+import {
+  applyEdit,
+  type Body,
+  chooseShape,
+  indexCells,
+  outlineOf,
+  set,
+  setCell,
+  timelineOf,
+  type VersionBody,
+} from "../song";
+import { sampleVersion } from "../song/sample-version";
+import { compareGuitars } from "./compare-guitars";
+import { boxFor, joinCold } from "./join-cold";
+import { raisedPassages } from "./raised";
+import { listChanges, listShapes } from "./shape-list";
+import { planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { requestKey } from "./shapes";
+
+const body = sampleVersion(
+  {
+    verse: { lines: ["a/G:4 b/D:4 c/Em:4 d/C:4", "e/G:4 f/D:4 g/C:8"] },
+    chorus: { lines: ["h/C:4 i/G:4 j/D:4 k/D:4"] },
+  },
+  ["verse", "chorus", "chorus"],
+  [{ capo: 0 }, { capo: 5 }],
+);
+const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
+  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+const planOf = (from: VersionBody, player = "p0") => planShapes(planRequest(from, from.players[player]!));
+
+describe("a plan of a song's shapes", () => {
+  it("joins neighbours alike and keeps the beats", () => {
+    const { runs, beatMs } = planRequest(body, body.players.p0!);
+    expect(beatMs).toBe(1000);
+    expect(runs).toHaveLength(1);
+    expect(runs[0]!.events.map((one) => `${one.name}:${one.beats}`).join(" ")).toBe(
+      "G:4 D:4 Em:4 C:4 G:4 D:4 C:12 G:4 D:8 C:4 G:4 D:8",
+    );
+    expect(runs[0]!.events[7]).toMatchObject({ label: "chorus", bar: 10 });
+  });
+
+  it("gives each chord one shape, made of its own tones, as cheap as the greedy way or cheaper", () => {
+    const plan = planOf(body);
+    expect(listShapes(plan).map((one) => one.name)).toEqual(["G", "D", "Em", "C"]);
+    for (const { symbol, fingering } of listShapes(plan)) {
+      const allowed = pitchClassesOf(sure(parseChord(symbol)) as SoundingChord);
+      for (const pitch of fingering.pitches) expect(allowed).toContain(sure(parsePitch(pitch)) % 12);
+    }
+    expect(plan.cost).toBeGreaterThan(0);
+    expect(plan.exact).toBe(true);
+  });
+
+  it("may vary a chord's shape where that is shorter, and then costs no more", () => {
+    const request = planRequest(body, body.players.p0!);
+    const varied = planShapes({ ...request, vary: true });
+    expect(varied.cost).toBeLessThanOrEqual(planShapes(request).cost + 1e-9);
+    expect(varied.cost).toBeLessThanOrEqual(varied.greedyCost + 1e-9);
+  });
+
+  it("holds a chosen shape and plans the rest around it", () => {
+    const spot = {
+      playerId: "p0",
+      useId: "u0",
+      chordId: "verse-l0-c3",
+      symbol: "C",
+      capo: 0,
+      tuning: body.players.p0!.tuning,
+    };
+    const shape = { frets: [null, 3, 5, 5, 5, 3], fingers: [null, 1, 3, 3, 3, 1] as (1 | 3 | null)[] };
+    const chosen = edit(
+      body,
+      chooseShape(body, spot, "symbol", shape, () => "choice"),
+    );
+    const plan = planOf(chosen);
+    const C = listShapes(plan).filter((one) => one.symbol === "C");
+    expect(C.map((one) => one.fingering.frets)).toEqual([shape.frets]);
+    // Shapes looked up for parts and stage leave out what was chosen: that is found by its choice.
+    const key = requestKey({ ...plan.runs[0]!.run.hand, symbol: "C" });
+    expect(shapesOfPlan(plan).has(key)).toBe(false);
+    expect(shapesOfPlan(planOf(body)).has(key)).toBe(true);
+  });
+
+  it("stops where the player is out, and begins anew behind another capo", () => {
+    const index = indexCells(body, outlineOf(body));
+    const out = edit(
+      body,
+      setCell(index, "u1", "p0", { role: "out" }, () => "cell"),
+    );
+    expect(planRequest(out, out.players.p0!).runs.map((run) => run.events.length)).toEqual([7]);
+    const again = edit(
+      body,
+      setCell(index, "u2", "p0", { capo: 2 }, () => "cell"),
+    );
+    expect(planRequest(again, again.players.p0!).runs.map((run) => run.hand.capo)).toEqual([0, 2]);
+  });
+
+  it("keeps to the strings and style of a cell", () => {
+    const index = indexCells(body, outlineOf(body));
+    const small = edit(
+      body,
+      setCell(index, "u1", "p0", { style: "triad", strings: [3, 4, 5] }, () => "cell"),
+    );
+    const shapes = listShapes(planOf(small)).filter((one) => one.hand.style === "triad");
+    expect(shapes.length).toBeGreaterThan(0);
+    for (const { fingering } of shapes)
+      expect(fingering.frets.map((fret) => fret !== null)).toEqual([false, false, false, true, true, true]);
+  });
+});
+
+describe("the list to learn", () => {
+  it("counts each shape and says where it is used", () => {
+    const G = listShapes(planOf(body)).find((one) => one.name === "G")!;
+    expect([G.times, G.beats, G.where]).toEqual([4, 16, ["verse", "chorus"]]);
+  });
+
+  it("puts the hardest change first, with what the fingers do", () => {
+    const changes = listChanges(planOf(body));
+    for (let at = 1; at < changes.length; at++)
+      expect(changes[at]!.cost).toBeLessThanOrEqual(changes[at - 1]!.cost);
+    expect(changes[0]!.why.length).toBeGreaterThan(5);
+    expect(changes.reduce((sum, one) => sum + one.times, 0)).toBe(11);
+  });
+});
+
+describe("two guitars", () => {
+  it("behind the same capo are one guitar twice", () => {
+    const same = compareGuitars(planOf(body), planOf(body));
+    expect([same.doubled, same.apart, same.higher]).toEqual([1, 0, 0]);
+  });
+
+  it("behind another lie apart, and share fewer pitches", () => {
+    const two = compareGuitars(planOf(body), planOf(body, "p1"));
+    expect(two.chords.map((one) => one.symbol).sort()).toEqual(["C", "D", "Em", "G"]);
+    expect(two.doubled).toBeLessThan(0.8);
+    for (const { a, b, shared } of two.chords) {
+      for (const pitch of shared) expect(a).toContain(pitch);
+      expect(shared.length).toBeLessThanOrEqual(Math.min(a.length, b.length));
+    }
+  });
+});
+
+describe("a raised use", () => {
+  it("asks for a capo and finds the rest before it", () => {
+    const raised = edit(body, set("uses", "u2", { shift: 2 }));
+    const find = (from: VersionBody, player: string) => {
+      const outline = outlineOf(from);
+      return raisedPassages(
+        from,
+        timelineOf(from, outline),
+        indexCells(from, outline),
+        from.players[player]!,
+      );
+    };
+    expect(find(raised, "p0")).toMatchObject([{ by: 2, capoNow: 0, capoMoved: 2, restBeats: 0 }]);
+    expect(find(raised, "p1")[0]).toMatchObject({ capoNow: 5, capoMoved: 7 });
+    const quiet = edit(
+      raised,
+      setCell(indexCells(raised, outlineOf(raised)), "u1", "p0", { light: 0 }, () => "cell"),
+    );
+    // The chorus before is 16 beats of a quarter at 60 a minute.
+    expect(find(quiet, "p0")[0]).toMatchObject({ restBeats: 16, restMs: 16000 });
+    const last = edit(raised, set("chords", "chorus-l0-c3", { symbol: "N.C." }));
+    expect(find(last, "p0")[0]!.restBeats).toBe(4);
+    const down = edit(body, set("uses", "u2", { shift: -3 }));
+    expect(find(down, "p0")[0]!.capoMoved).toBe(null);
+  });
+});
+
+describe("joining cold", () => {
+  it("offers the chord that gives most of the song for least of the hand, and where it comes back", () => {
+    const [first, ...rest] = joinCold(planOf(body));
+    expect(rest).toHaveLength(3);
+    expect(first!.share).toBeGreaterThan(0.2);
+    expect(first!.returns.map((one) => one.label)).toContain("verse");
+    const all = [first!, ...rest].reduce((sum, one) => sum + one.share, 0);
+    expect(all).toBeCloseTo(1, 6);
+  });
+
+  it("has a box that fits the key behind the capo", () => {
+    const box = boxFor(sure(parseKey("G")), { tuning: body.players.p0!.tuning, capo: 0 })!;
+    expect([box.scale, box.from]).toEqual(["major pentatonic", 0]);
+    expect(boxFor(sure(parseKey("G")), { tuning: ["E2"], capo: 0 })).toBe(null);
+  });
+});
