@@ -28,6 +28,7 @@ export type CapoRequest = {
   readonly tuning: readonly string[];
   readonly level: ShapeRequest["level"];
   readonly scaleMm: number;
+  readonly maxCapo?: number;
 };
 
 export type CapoRow = Omit<CapoOption, "shapeKey"> & { readonly shapeKey: string };
@@ -57,12 +58,12 @@ const engines = {
       ? fingerings(chord, { ...optionsOf(request), limit })
       : { fingerings: [], total: 0, exact: true };
   },
-  capoTable: ({ key, chords, tuning, level, scaleMm }: CapoRequest): CapoRow[] => {
+  capoTable: ({ key, chords, tuning, level, scaleMm, maxCapo = 9 }: CapoRequest): CapoRow[] => {
     const read = chords.flatMap(({ symbol, beats }) => {
       const chord = chordOf(symbol);
       return chord ? [{ chord, beats }] : [];
     });
-    const options = { tuning: sure(parseTuning(tuning)), level, scaleMm };
+    const options = { tuning: sure(parseTuning(tuning)), level, scaleMm, maxCapo };
     return capoTable(sure(parseKey(key)), read, options).map((row) => ({
       ...row,
       shapeKey: formatKey(row.shapeKey),

@@ -1,6 +1,7 @@
 "use client";
 
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
+import { scaleMmOf } from "@/core/parts";
 import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pitch";
 import {
   type BandPlayer,
@@ -17,10 +18,14 @@ import {
 } from "@/core/song";
 import { LIGHT_WORDS } from "@/ui/light-words";
 import { NumberField } from "@/ui/NumberField";
+import { PitchField } from "@/ui/PitchField";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { makeId, useAct, useVersion } from "../document";
+import { NamesChoice } from "../keys/NamesChoice";
+import { checkTuning, splitTuning } from "./tuning-text";
+import { useSingerRange } from "./use-singer-range";
 
 /** Starting points for a new player; all of it can be changed. */
 export const NEW_PLAYERS = [
@@ -122,22 +127,6 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   );
 }
 
-/** Says what is wrong with a tuning as typed, or null. */
-export function checkTuning(text: string): string | null {
-  const parsed = parseTuning(splitTuning(text));
-  if (parsed.ok) return null;
-  if (parsed.problem.code === "string-count")
-    return `A tuning has 3 to 8 strings, such as E2 A2 D3 G3 B3 E4; this has ${parsed.problem.count}.`;
-  return `String ${parsed.problem.string + 1}: “${parsed.problem.text}” is not a pitch such as E2 or Bb3.`;
-}
-
-const splitTuning = (text: string): string[] =>
-  text
-    .replaceAll("♭", "b")
-    .replaceAll("♯", "#")
-    .split(/[\s,]+/u)
-    .filter((part) => part !== "");
-
 function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void }) {
   const act = useAct();
   const change = (fields: Partial<Player>) => act(set("players", player.id, fields));
@@ -206,9 +195,54 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         />
         sings
       </label>
+      <NamesChoice player={player} />
+      <label className="flex h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={player.leftHanded}
+          onChange={(event) => change({ leftHanded: event.target.checked })}
+        />
+        left-handed
+      </label>
+      <label className="flex h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={player.thumb}
+          onChange={(event) => change({ thumb: event.target.checked })}
+        />
+        thumb frets bass notes
+      </label>
+      <NumberField
+        label="Scale length"
+        unit="mm"
+        value={scaleMmOf(player)}
+        least={200}
+        most={1200}
+        whole={false}
+        onSet={(scaleMm) => change({ scaleMm })}
+      />
+      {player.sings && <RangeFields player={player} />}
       <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>
         Remove {player.name}
       </button>
     </li>
+  );
+}
+
+/** The lowest and highest note a singer reaches; the Keys room can find them by the microphone. */
+function RangeFields({ player }: { player: Player }) {
+  const { low, high, problem, put } = useSingerRange(player);
+  return (
+    <>
+      <PitchField label="Sings from" value={low} onSet={(midi) => put({ low: midi })} />
+      <PitchField label="up to" value={high} onSet={(midi) => put({ high: midi })} />
+      {problem && (
+        <p role="alert" className="max-w-72 text-sm text-error">
+          {problem}
+        </p>
+      )}
+    </>
   );
 }

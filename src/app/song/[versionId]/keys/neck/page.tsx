@@ -1,0 +1,5 @@
+import { NeckPage } from "@/rooms/keys/NeckPage";
+
+export default function Page() {
+  return <NeckPage />;
+}

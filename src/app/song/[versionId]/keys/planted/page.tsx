@@ -1,0 +1,5 @@
+import { PlantedPage } from "@/rooms/keys/PlantedPage";
+
+export default function Page() {
+  return <PlantedPage />;
+}

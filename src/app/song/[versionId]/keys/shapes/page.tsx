@@ -1,0 +1,5 @@
+import { ShapesPage } from "@/rooms/keys/ShapesPage";
+
+export default function Page() {
+  return <ShapesPage />;
+}

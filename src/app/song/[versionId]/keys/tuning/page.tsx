@@ -1,0 +1,5 @@
+import { TuningPage } from "@/rooms/keys/TuningPage";
+
+export default function Page() {
+  return <TuningPage />;
+}

@@ -1,0 +1,133 @@
+"use client";
+
+import { type KeyboardEvent, useRef } from "react";
+import { scaleMmOf } from "@/core/parts";
+import { type Player, set } from "@/core/song";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { type CapoRow, useCapoTable } from "@/workers";
+import { useAct } from "../document";
+import { NamesChoice } from "./NamesChoice";
+
+/** What every capo would ask of one guitar; a row is chosen by its button, or by the capo's digit. */
+export function CapoTable({
+  player,
+  soundingKey,
+  chords,
+}: {
+  player: Player;
+  soundingKey: string;
+  chords: readonly { symbol: string; beats: number }[];
+}) {
+  const act = useAct();
+  const table = useRef<HTMLTableElement>(null);
+  const { tuning, level } = player;
+  const rows = useCapoTable({ key: soundingKey, chords, tuning, level, scaleMm: scaleMmOf(player) });
+  const choose = (capo: number) => {
+    if (capo !== player.capo) act(set("players", player.id, { capo }));
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    if (/^\d$/u.test(event.key)) choose(Number(event.key));
+    const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+    if (step === 0) return;
+    event.preventDefault();
+    const buttons = [...(table.current?.querySelectorAll<HTMLElement>("tbody button") ?? [])];
+    const at = buttons.indexOf(document.activeElement as HTMLElement);
+    buttons[Math.max(0, Math.min(buttons.length - 1, at + step))]?.focus();
+  };
+  return (
+    <section aria-label={`Capo table of ${player.name}`}>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <h2 className="mr-auto">
+          {player.name}: {sayCapo(player.capo)} now
+        </h2>
+        <NamesChoice player={player} />
+      </div>
+      {rows === null ? (
+        <p className="py-3">Working out ten capos…</p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table ref={table} className="table table-sm mt-1 w-auto" onKeyDown={onKeyDown}>
+            <caption className="sr-only">
+              Least effort first. Arrow keys go from row to row, a digit puts the capo there.
+            </caption>
+            <thead className="text-base-content">
+              <tr>
+                <th scope="col">Capo</th>
+                <th scope="col">Shapes of</th>
+                <th scope="col">What the hand plays</th>
+                <th scope="col">Effort</th>
+                <th scope="col">Hardest</th>
+                <th scope="col">
+                  <span className="sr-only">Choose</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <CapoLine
+                  key={row.capo}
+                  row={row}
+                  chosen={row.capo === player.capo}
+                  most={Math.max(...rows.map((one) => one.effort ?? 0))}
+                  onChoose={() => choose(row.capo)}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function CapoLine({
+  row,
+  chosen,
+  most,
+  onChoose,
+}: {
+  row: CapoRow;
+  chosen: boolean;
+  most: number;
+  onChoose: () => void;
+}) {
+  const shapes = [...new Set(row.chords.map((chord) => chord.shape))];
+  return (
+    <tr
+      className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}
+      aria-current={chosen ? "true" : undefined}
+    >
+      <th scope="row">{row.capo}</th>
+      <td>{pretty(row.shapeKey)}</td>
+      <td className="font-mono">{shapes.map(pretty).join("  ")}</td>
+      <td className="whitespace-nowrap">
+        {row.effort === null ? (
+          "no fingering"
+        ) : (
+          <>
+            <span
+              aria-hidden="true"
+              className="mr-2 inline-block h-2 bg-base-content align-middle"
+              style={{ width: `${(64 * row.effort) / Math.max(1, most)}px` }}
+            />
+            {row.effort.toFixed(1)}
+          </>
+        )}
+      </td>
+      <td>
+        {row.hardest && (
+          <>
+            <span className="font-mono">{pretty(row.hardest.shape)}</span>{" "}
+            {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
+          </>
+        )}
+      </td>
+      <td>
+        <button type="button" className="btn btn-xs" aria-disabled={chosen} onClick={onChoose}>
+          {chosen ? "Chosen" : row.capo === 0 ? "Play without capo" : `Put capo on ${row.capo}`}
+        </button>
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,93 @@
+"use client";
+
+import { useState } from "react";
+import { boxFor, joinCold, type OneChord } from "@/core/parts";
+import { keysOf, type Player } from "@/core/song";
+import { ChordDiagram } from "@/ui/ChordDiagram";
+import { Neck } from "@/ui/Neck";
+import { pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { namesOfStrings } from "@/ui/voicing-words";
+import { useShapePlan } from "@/workers";
+import { derive, useVersion } from "../document";
+
+/** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
+export function JoinCold({ player }: { player: Player }) {
+  const body = useVersion();
+  const [symbol, setSymbol] = useState("");
+  const { plan } = useShapePlan(derive.planOf(body, player));
+  const chords = plan ? joinCold(plan) : [];
+  const one = chords.find((chord) => chord.symbol === symbol) ?? chords[0];
+  return (
+    <section aria-label="Joining cold" className="mt-10 rounded-box bg-base-200 p-4">
+      <div className="mb-2 flex flex-wrap items-end gap-4">
+        <h2>Joining cold</h2>
+        {one && (
+          <SelectField
+            label="The one chord"
+            className="w-48"
+            value={one.symbol}
+            options={chords.map((chord) => ({
+              value: chord.symbol,
+              label: `${pretty(chord.name)}, ${Math.round(chord.share * 100)} % of the song`,
+            }))}
+            onSet={setSymbol}
+          />
+        )}
+      </div>
+      {one ? (
+        <Card one={one} player={player} />
+      ) : (
+        <p>{plan ? "No chord is played here." : "Looking for a chord…"}</p>
+      )}
+    </section>
+  );
+}
+
+function Card({ one, player }: { one: OneChord; player: Player }) {
+  const body = useVersion();
+  const { sounding } = keysOf(body);
+  const box = boxFor(sounding, player);
+  return (
+    <div className="flex flex-wrap items-start gap-8">
+      <div className="text-center">
+        <p className="font-mono text-2xl font-bold">{pretty(one.name)}</p>
+        <ChordDiagram
+          shape={one.fingering}
+          name={one.name}
+          capo={player.capo}
+          leftHanded={player.leftHanded}
+          className="h-36"
+        />
+      </div>
+      <div>
+        <h3 className="font-bold">Play only this, each time it comes</h3>
+        <ul>
+          {one.returns.map(({ label, bars }) => (
+            <li key={label}>
+              {label}: bar{bars.length === 1 ? "" : "s"} {bars.join(", ")}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-1 text-sm">Between, damp the strings and keep the strum.</p>
+      </div>
+      {box && (
+        <div className="min-w-72 flex-1">
+          <h3 className="font-bold">
+            Or single notes: {box.scale}, frets {box.from === 0 ? "open" : box.from} to {box.to}
+          </h3>
+          <Neck
+            strings={namesOfStrings(player.tuning)}
+            marks={box.places.map((place) => ({ ...place, label: pretty(place.note) }))}
+            from={box.from}
+            to={Math.max(box.to, 4)}
+            capo={player.capo}
+            leftHanded={player.leftHanded}
+            title={`${box.scale} box`}
+            className="w-full max-w-xl"
+          />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,197 @@
+"use client";
+
+import { useState } from "react";
+import { parseChord } from "@/core/chord";
+import { type NeckPlace, neckPlaces, notesOfChord, notesOfScale, type WantedNote } from "@/core/fretboard";
+import { formatKey, type Key, moveKey, SCALE_NAMES, type ScaleName, scaleOfKey } from "@/core/pitch";
+import { keysOf, Namer, type Player, readerOf, resolveCell, tuningOf, type Use } from "@/core/song";
+import { Neck } from "@/ui/Neck";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { namesOfStrings } from "@/ui/voicing-words";
+import { derive, useVersion } from "../document";
+import { JoinCold } from "./JoinCold";
+import { KeysTabs } from "./KeysTabs";
+import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+
+const LABELS = [
+  { value: "notes", label: "note names" },
+  { value: "degrees", label: "degrees" },
+] as const;
+const FRETS = 15;
+
+/** The neck: every place of a chord or scale in a section's key, for making a line; and a card for who joins cold. */
+export function NeckPage() {
+  const { players, player, setId } = usePlayer();
+  return (
+    <>
+      <h1 className="mb-1">Keys</h1>
+      <KeysTabs />
+      {player ? (
+        <>
+          <SectionNeck key={player.id} players={players} player={player} onPlayer={setId} />
+          <JoinCold player={player} />
+        </>
+      ) : (
+        <NobodyPlays />
+      )}
+    </>
+  );
+}
+
+function SectionNeck({
+  players,
+  player,
+  onPlayer,
+}: {
+  players: readonly Player[];
+  player: Player;
+  onPlayer: (id: string) => void;
+}) {
+  const body = useVersion();
+  const outline = derive.outline(body);
+  const [useId, setUseId] = useState("");
+  const [what, setWhat] = useState("scale");
+  const [labels, setLabels] = useState<"notes" | "degrees">("notes");
+  const use = outline.form.find((one) => one.id === useId) ?? outline.form[0];
+  const key = moveKey(keysOf(body).sounding, use?.shift ?? 0);
+  const capo = use ? resolveCell(derive.cellIndex(body), use, player).capo.value : player.capo;
+  const chords = use ? chordsAt(body, use, player, capo) : [];
+  const shown = whatIsShown(what, key, chords);
+  const places = neckPlaces(shown.notes, { tuning: tuningOf(player), capo, frets: FRETS });
+  const strings = namesOfStrings(player.tuning);
+  return (
+    <section aria-label="The neck">
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <PlayerChoice players={players} player={player} onSet={onPlayer} />
+        <SelectField
+          label="Section"
+          className="w-44"
+          value={use?.id ?? ""}
+          options={outline.form.map((one) => ({
+            value: one.id,
+            label: `${one.label ?? outline.byId.get(one.sectionId)?.section.label ?? ""}${one.shift === 0 ? "" : `, in ${pretty(formatKey(moveKey(keysOf(body).sounding, one.shift)))}`}`,
+          }))}
+          onSet={setUseId}
+        />
+        <SelectField
+          label="Show"
+          className="w-56"
+          value={shown.value}
+          options={[
+            { value: "scale", label: `the key: ${pretty(formatKey(key))} ${scaleOfKey(key)}` },
+            ...SCALE_NAMES.map((scale) => ({
+              value: `scale ${scale}`,
+              label: `${pretty(tonicOf(key))} ${scale}`,
+            })),
+            ...chords.map(({ symbol, name }) => ({
+              value: `chord ${symbol}`,
+              label:
+                name === symbol
+                  ? `the chord ${pretty(symbol)}`
+                  : `the chord ${pretty(name)} (sounds ${pretty(symbol)})`,
+            })),
+          ]}
+          onSet={setWhat}
+        />
+        <SelectField
+          label="Named by"
+          className="w-36"
+          value={labels}
+          options={LABELS}
+          onSet={(value) => setLabels(value as typeof labels)}
+        />
+      </div>
+      <h2 className="mb-1">
+        {pretty(shown.title)}, {player.name}, {sayCapo(capo)}
+      </h2>
+      <p className="mb-2 text-sm">
+        {labels === "notes" ? "Notes as they sound." : "Degrees from the root."} A filled square is the root.
+        Frets count from the {capo > 0 ? "capo" : "nut"}.
+      </p>
+      <div className="overflow-x-auto">
+        <Neck
+          strings={strings}
+          marks={places.map((place) => ({
+            ...place,
+            label: pretty(place[labels === "notes" ? "note" : "degree"]),
+          }))}
+          to={FRETS}
+          capo={capo}
+          leftHanded={player.leftHanded}
+          title={`${shown.title} on the neck`}
+          className="w-full min-w-[44rem]"
+        />
+      </div>
+      <details className="mt-2">
+        <summary className="cursor-pointer">As strings and frets</summary>
+        <StringsAndFrets places={places} strings={strings} />
+      </details>
+    </section>
+  );
+}
+
+const tonicOf = (key: Key): string => formatKey({ ...key, mode: "major" });
+
+/** The chords a section plays this time, in the player's names. */
+function chordsAt(
+  body: ReturnType<typeof useVersion>,
+  use: Use,
+  player: Player,
+  capo: number,
+): { symbol: string; name: string }[] {
+  const namer = new Namer(body, readerOf(player, capo), use.shift);
+  const found = new Map<string, string>();
+  for (const passage of derive.timeline(body).passages.filter((one) => one.use.id === use.id))
+    for (const line of passage.lines)
+      for (const { chord } of line.outline.chords) {
+        const named = namer.name(chord.symbol);
+        if (named.chord?.kind === "chord") found.set(named.sounding, named.read);
+      }
+  return [...found].map(([symbol, name]) => ({ symbol, name }));
+}
+
+/** What is asked for, or the key's own scale where that is not in this section. */
+function whatIsShown(
+  what: string,
+  key: Key,
+  chords: readonly { symbol: string }[],
+): { value: string; title: string; notes: WantedNote[] } {
+  if (what.startsWith("chord ")) {
+    const symbol = what.slice("chord ".length);
+    const chord = parseChord(symbol);
+    if (chord.ok && chords.some((one) => one.symbol === symbol))
+      return { value: what, title: symbol, notes: notesOfChord(chord.value) };
+  }
+  const scale = SCALE_NAMES.find((one) => what === `scale ${one}`);
+  const shown: ScaleName = scale ?? scaleOfKey(key);
+  return {
+    value: scale ? what : "scale",
+    title: `${tonicOf(key)} ${shown}`,
+    notes: notesOfScale(key, shown),
+  };
+}
+
+export function StringsAndFrets({
+  places,
+  strings,
+}: {
+  places: readonly NeckPlace[];
+  strings: readonly string[];
+}) {
+  return (
+    <dl className="mt-1 grid w-fit grid-cols-[auto_1fr] gap-x-4">
+      {strings.map((name, string) => (
+        <div key={`${name}${string}`} className="contents">
+          <dt className="font-bold">{name}</dt>
+          <dd className="font-mono">
+            {places
+              .filter((place) => place.string === string)
+              .map((place) => place.fret)
+              .join(" ") || "nothing"}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,259 @@
+"use client";
+
+import { useState } from "react";
+import type { Colour } from "@/core/chord";
+import { type PlantedPoint, sayFingers } from "@/core/fretboard";
+import { handOf, type PlanRequest } from "@/core/parts";
+import { batch, chooseShape, type Player, resolveCell, set } from "@/core/song";
+import { ChordDiagram } from "@/ui/ChordDiagram";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { namesOfStrings } from "@/ui/voicing-words";
+import { usePlanted } from "@/workers";
+import { derive, makeId, useAct, useVersion } from "../document";
+import { KeysTabs } from "./KeysTabs";
+import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+
+const CAPOS = [0, 1, 2, 3, 4, 5, 6, 7] as const;
+const COLOUR_WORDS: readonly (readonly [Colour, string])[] = [
+  ["add9", "added second"],
+  ["sus2", "second for the third"],
+  ["sus4", "fourth for the third"],
+  ["7", "seventh"],
+  ["6", "sixth"],
+  ["maj7", "major seventh"],
+];
+const MOST_CHANGES = 120;
+
+/** Planted fingers: one or two that stay down through the song, over capos and allowed colours together. */
+export function PlantedPage() {
+  const { players, player, setId } = usePlayer((one) => one.instrument === "guitar");
+  return (
+    <>
+      <h1 className="mb-1">Keys</h1>
+      <KeysTabs />
+      {player ? (
+        <Search key={player.id} players={players} player={player} onPlayer={setId} />
+      ) : (
+        <NobodyPlays />
+      )}
+    </>
+  );
+}
+
+/** What is played from first to last, without what the player sits out. */
+const changesOf = (request: PlanRequest) =>
+  request.runs
+    .flatMap((run) => run.events.map(({ symbol, beats }) => ({ symbol, beats })))
+    .slice(0, MOST_CHANGES);
+
+function Search({
+  players,
+  player,
+  onPlayer,
+}: {
+  players: readonly Player[];
+  player: Player;
+  onPlayer: (id: string) => void;
+}) {
+  const body = useVersion();
+  const [capos, setCapos] = useState<readonly number[]>([...new Set([0, 2, player.capo])].sort());
+  const [allow, setAllow] = useState<readonly Colour[]>(["add9", "sus4", "7"]);
+  const { work, start, stop } = usePlanted();
+  const request = derive.planOf(body, player);
+  const changes = changesOf(request);
+  const use = derive.outline(body).form[0];
+  const flip = <Item,>(list: readonly Item[], item: Item): Item[] =>
+    list.includes(item) ? list.filter((one) => one !== item) : [...list, item];
+  const search = () => {
+    if (!use) return;
+    const hand = handOf(player, resolveCell(derive.cellIndex(body), use, player));
+    start({
+      hand: { ...hand, style: "full", strings: null },
+      capos: [...capos].sort((a, b) => a - b),
+      allow,
+      changes,
+      beatMs: request.beatMs,
+    });
+  };
+  return (
+    <>
+      <p className="mb-3 max-w-3xl">
+        A finger that never leaves its string makes every change easier. With it, plain chords become
+        suspended and added ones; each arrangement says how many of its beats are still as the chart has them.
+      </p>
+      <div className="mb-4 flex flex-wrap items-end gap-6">
+        <PlayerChoice players={players} player={player} onSet={onPlayer} />
+        <fieldset>
+          <legend className="text-sm">Capos to try</legend>
+          <div className="flex flex-wrap gap-3">
+            {CAPOS.map((capo) => (
+              <label key={capo} className="flex h-8 items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={capos.includes(capo)}
+                  onChange={() => setCapos(flip(capos, capo))}
+                />
+                {capo === 0 ? "none" : capo}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="text-sm">Colours the chords may take</legend>
+          <div className="flex flex-wrap gap-3">
+            {COLOUR_WORDS.map(([colour, words]) => (
+              <label key={colour} className="flex h-8 items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={allow.includes(colour)}
+                  onChange={() => setAllow(flip(allow, colour))}
+                />
+                {words}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        {work.state === "working" ? (
+          <span className="flex items-center gap-3">
+            <progress className="progress w-40" max={1} value={work.share} aria-label="Searching" />
+            <button type="button" className="btn btn-sm" onClick={stop}>
+              Stop
+            </button>
+          </span>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={capos.length === 0 || changes.length < 2}
+            onClick={search}
+          >
+            Find fingers to plant
+          </button>
+        )}
+      </div>
+      {capos.length === 0 && <p>Tick at least one capo.</p>}
+      {changes.length < 2 && <p>{player.name} plays fewer than two chords: there is no change to plan.</p>}
+      {work.state === "failed" && (
+        <p role="alert" className="text-error">
+          The search stopped by itself. Try fewer capos or colours; nothing in the song was changed.
+        </p>
+      )}
+      {work.state === "done" && work.answer && (
+        <>
+          <h2 className="mb-1">
+            {work.answer.front.length} arrangements, from the most held to the most faithful
+          </h2>
+          <p className="mb-3 text-sm">
+            {work.answer.exact
+              ? "None with these capos and colours is better in one respect without being worse in another."
+              : "The best found in the time given; there may be better ones."}
+          </p>
+          <ol className="flex flex-col gap-4">
+            {[...work.answer.front]
+              .sort((a, b) => b.held - a.held || b.faithfulness - a.faithfulness)
+              .map((point) => (
+                <Point
+                  key={`${point.capo} ${point.held} ${point.effort}`}
+                  point={point}
+                  player={player}
+                  changes={changes}
+                />
+              ))}
+          </ol>
+        </>
+      )}
+      {work.state === "done" && !work.answer && <p>No way through these chords was found for this hand.</p>}
+    </>
+  );
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function Point({
+  point,
+  player,
+  changes,
+}: {
+  point: PlantedPoint;
+  player: Player;
+  changes: readonly { symbol: string }[];
+}) {
+  const body = useVersion();
+  const act = useAct();
+  const strings = namesOfStrings(player.tuning);
+  const shapes = new Map<string, { symbol: string; index: number }>();
+  for (const [index, { symbol }] of changes.entries()) {
+    const frets = point.path[index]?.frets.join() ?? "";
+    if (!shapes.has(`${symbol} ${frets}`)) shapes.set(`${symbol} ${frets}`, { symbol, index });
+  }
+  const take = () => {
+    const chosen = new Set<string>();
+    const commands = [...shapes.values()].flatMap(({ symbol, index }) => {
+      const shape = point.path[index]!;
+      if (chosen.has(symbol) || shape.pitches.length === 0) return [];
+      chosen.add(symbol);
+      const spot = {
+        playerId: player.id,
+        useId: "",
+        chordId: "",
+        symbol,
+        capo: point.capo,
+        tuning: player.tuning,
+      };
+      const command = chooseShape(
+        body,
+        spot,
+        "symbol",
+        { frets: [...shape.frets], fingers: [...shape.fingers] },
+        makeId,
+      );
+      return command.type === "batch" ? command.commands : [command];
+    });
+    act(batch("Take planted fingers", [set("players", player.id, { capo: point.capo }), ...commands]));
+  };
+  return (
+    <li className="rounded-box bg-base-200 p-4">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <strong>{capital(point.words)}</strong>
+        <span>{sayCapo(point.capo)}</span>
+        <span>effort {point.effort.toFixed(2)} a beat</span>
+        <span>{percent(point.faithfulness)} of the beats as the chart has them</span>
+        <button type="button" className="btn btn-sm ml-auto" onClick={take}>
+          Take these shapes
+        </button>
+      </div>
+      {point.planted.length > 0 && (
+        <p className="text-sm">
+          {point.planted
+            .map(
+              (one) =>
+                `${capital(sayFingers([one.finger]))} on ${strings[one.string]}, fret ${one.fret}, through ${one.changes}`,
+            )
+            .join("; ")}
+          .
+        </p>
+      )}
+      <ul className="mt-2 flex flex-wrap gap-3">
+        {[...shapes.values()].map(({ symbol, index }) => {
+          const shape = point.path[index]!;
+          return (
+            <li key={`${symbol} ${shape.frets.join()}`} className="text-center">
+              <span className="font-mono font-bold">{pretty(symbol)}</span>
+              <ChordDiagram
+                shape={shape}
+                name={symbol}
+                capo={point.capo}
+                leftHanded={player.leftHanded}
+                className="h-24"
+              />
+              <span className="block text-xs">{shape.is === symbol ? "as written" : pretty(shape.is)}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </li>
+  );
+}

@@ -1,0 +1,154 @@
+"use client";
+
+import { useState } from "react";
+import { HIGHEST_CAPO } from "@/core/fretboard";
+import { type Raised, raisedPassages, scaleMmOf } from "@/core/parts";
+import { formatKey, moveKey } from "@/core/pitch";
+import { formatBeats } from "@/core/rhythm";
+import { keysOf, type Player, setCell } from "@/core/song";
+import { NumberField } from "@/ui/NumberField";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { type CapoRow, useCapoTable } from "@/workers";
+import { derive, makeId, useAct, useVersion } from "../document";
+import { playedChords } from "./played-chords";
+
+/** How long a practised hand takes to move a capo and find the neck again. Ours, no source. */
+const USUAL_SECONDS = 4;
+
+/** Where the song is raised: each guitar stays and barres, or moves its capo, if there is a rest to do it in. */
+export function RaisedUses({ guitars }: { guitars: readonly Player[] }) {
+  const body = useVersion();
+  const [seconds, setSeconds] = useState(USUAL_SECONDS);
+  const timeline = derive.timeline(body);
+  const index = derive.cellIndex(body);
+  const rows = guitars.flatMap((player) =>
+    raisedPassages(body, timeline, index, player).map((raised) => ({ player, raised })),
+  );
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label="Raised sections" className="mt-8">
+      <div className="mb-2 flex flex-wrap items-end gap-4">
+        <h2>Where the key changes on the way</h2>
+        <NumberField
+          label="Moving a capo takes"
+          unit="seconds"
+          value={seconds}
+          least={0.5}
+          most={60}
+          whole={false}
+          onSet={setSeconds}
+        />
+      </div>
+      <div className="flex flex-col gap-3">
+        {rows.map(({ player, raised }) => (
+          <RaisedUse
+            key={`${player.id} ${raised.passage.use.id} ${raised.passage.round}`}
+            player={player}
+            raised={raised}
+            seconds={seconds}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised; seconds: number }) {
+  const body = useVersion();
+  const act = useAct();
+  const index = derive.cellIndex(body);
+  const { passage, by, capoNow, capoMoved, restBeats, restMs } = raised;
+  const { use } = passage;
+  const capoThere = index.cells.get(`${use.id} ${player.id}`)?.capo ?? null;
+  const rows = useCapoTable({
+    key: formatKey(moveKey(keysOf(body).sounding, passage.shift)),
+    chords: playedChords(body, [passage]),
+    tuning: player.tuning,
+    level: player.level,
+    scaleMm: scaleMmOf(player),
+    maxCapo: HIGHEST_CAPO,
+  });
+  const rowAt = (capo: number) => rows?.find((row) => row.capo === capo);
+  const beatMs = 60000 / passage.tempo.bpm;
+  const needed = Math.ceil((seconds * 1000) / beatMs);
+  const enough = restMs >= seconds * 1000;
+  const choose = (capo: number) => act(setCell(index, use.id, player.id, { capo }, makeId));
+  const playsAt = capoThere ?? player.capo;
+  return (
+    <article className="rounded-box bg-base-200 p-4" aria-label={`${passage.label}, ${player.name}`}>
+      <h3 className="font-bold">
+        {passage.label}, {player.name}: {Math.abs(by)} {Math.abs(by) === 1 ? "semitone" : "semitones"}{" "}
+        {by > 0 ? "up" : "down"}
+      </h3>
+      <ul className="mt-2 flex flex-col gap-2">
+        <Way
+          title={`Stay with ${sayCapo(capoNow)}`}
+          row={rowAt(capoNow)}
+          note="No rest is needed."
+          chosen={playsAt === capoNow}
+          action={`Stay at ${sayCapo(capoNow)} in ${passage.label}`}
+          onChoose={() => choose(capoNow)}
+        />
+        {capoMoved === null ? (
+          <li>The capo can’t move along: it would lie off the neck.</li>
+        ) : (
+          <Way
+            title={`Move the capo to ${capoMoved}`}
+            row={rowAt(capoMoved)}
+            note={`Needs ${needed} beats of rest; ${restBeats === 0 ? "there is none" : `${formatBeats(Math.round(restBeats * 100) / 100)} beats are found`} before it${enough ? "" : ": too short, somebody else has to cover it"}.`}
+            chosen={playsAt === capoMoved}
+            action={`Move the capo to ${capoMoved} in ${passage.label}`}
+            onChoose={() => choose(capoMoved)}
+          />
+        )}
+      </ul>
+    </article>
+  );
+}
+
+function Way({
+  title,
+  row,
+  note,
+  chosen,
+  action,
+  onChoose,
+}: {
+  title: string;
+  row: CapoRow | undefined;
+  note: string;
+  chosen: boolean;
+  action: string;
+  onChoose: () => void;
+}) {
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-4 gap-y-1 rounded-field px-2 py-1 ${chosen ? "bg-base-300" : ""}`}
+    >
+      <strong className="min-w-44">{title}</strong>
+      <span>
+        {row ? (
+          <>
+            shapes of {pretty(row.shapeKey)}:{" "}
+            <span className="font-mono">
+              {[...new Set(row.chords.map((one) => one.shape))].map(pretty).join("  ")}
+            </span>
+            , effort {row.effort === null ? "not to be held" : row.effort.toFixed(1)}
+          </>
+        ) : (
+          "…"
+        )}
+      </span>
+      <span className="text-sm">{note}</span>
+      <button
+        type="button"
+        className="btn btn-xs ml-auto"
+        disabled={chosen}
+        onClick={onChoose}
+        aria-label={action}
+      >
+        {chosen ? "Chosen" : "Do this"}
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,201 @@
+"use client";
+
+import { useState } from "react";
+import { type Fingering, type Reason, sayFingering } from "@/core/fretboard";
+import { type ListedShape, listChanges, requestKey, type ShapePlan } from "@/core/parts";
+import {
+  type Choice,
+  chooseShape,
+  findChoice,
+  type Player,
+  type ShapeSpot,
+  tuningOf,
+  versionRow,
+} from "@/core/song";
+import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
+import { type Dots, dotLabels } from "@/ui/dot-labels";
+import { pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { useFingerings, useStandIns } from "@/workers";
+import { makeId, useAct, useVersion } from "../document";
+
+const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
+  { value: "symbol", label: "everywhere in this song" },
+  { value: "chord", label: "at this place, each time" },
+  { value: "chord-in-use", label: "at this place, this time only" },
+];
+
+type Props = {
+  readonly shape: ListedShape;
+  readonly plan: ShapePlan;
+  readonly player: Player;
+  readonly dots: Dots;
+};
+
+/** One shape opened: how to hold it, the changes around it, and what could be held instead. */
+export function ShapePanel({ shape, plan, player, dots }: Props) {
+  const body = useVersion();
+  const act = useAct();
+  const [scope, setScope] = useState<Choice["scope"]>("symbol");
+  const { name, symbol, hand, fingering, event } = shape;
+  const request = { ...hand, symbol };
+  const offers = useFingerings([request]).get(requestKey(request));
+  const standIns = useStandIns({ ...request, key: versionRow(body).key });
+  const spot: ShapeSpot = {
+    playerId: player.id,
+    useId: event.useId,
+    chordId: event.chordId,
+    symbol,
+    capo: hand.capo,
+    tuning: player.tuning,
+  };
+  const { choice } = findChoice(body, spot);
+  const choose = (one: Pick<Fingering, "frets" | "fingers">) =>
+    act(chooseShape(body, spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
+  const around = listChanges(plan).filter(
+    (change) => change.from.symbol === symbol || change.to.symbol === symbol,
+  );
+  const offer = (one: Fingering, words: string) => (
+    <Offer
+      key={one.frets.join()}
+      fingering={one}
+      name={name}
+      words={words}
+      isHeld={one.frets.join() === fingering.frets.join()}
+      player={player}
+      capo={hand.capo}
+      labels={dotLabels(dots, one, symbol)}
+      onChoose={() => choose(one)}
+    />
+  );
+  return (
+    <section aria-label={`${name} opened`} className="rounded-box bg-base-200 p-4">
+      <h2 className="font-mono">{pretty(name)}</h2>
+      {fingering.pitches.length > 0 && (
+        <>
+          <ol className="mt-1 list-disc pl-5">
+            {sayFingering(fingering, tuningOf(player)).map((sentence) => (
+              <li key={sentence}>{pretty(sentence)}</li>
+            ))}
+          </ol>
+          <Why why={fingering.why} difficulty={fingering.difficulty} />
+        </>
+      )}
+      <h3 className="mt-3 font-bold">Changes around it</h3>
+      <ul className="text-sm">
+        {around.map((change) => (
+          <li
+            key={`${change.from.symbol} ${change.to.symbol} ${change.shapes.map((one) => one.frets.join()).join(" ")}`}
+          >
+            <strong>
+              {pretty(change.from.name)} → {pretty(change.to.name)}
+            </strong>{" "}
+            {change.cost.toFixed(1)}: {change.why}
+          </li>
+        ))}
+      </ul>
+      <h3 className="mt-3 font-bold">Hold something else</h3>
+      <div className="my-2 flex flex-wrap items-end gap-2">
+        <SelectField
+          label="Choose it"
+          className="w-52"
+          value={scope}
+          options={SCOPES}
+          onSet={(value) => setScope(value as Choice["scope"])}
+        />
+        {choice && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => act({ type: "remove", table: "choices", id: choice.id })}
+          >
+            Let the plan choose again
+          </button>
+        )}
+      </div>
+      {standIns && standIns.length > 0 && (
+        <>
+          <h4 className="text-sm font-bold">Easier, but another chord</h4>
+          <ul className="mt-1 grid grid-cols-3 gap-2">
+            {standIns.map((one) => offer(one.fingering, pretty(one.words)))}
+          </ul>
+        </>
+      )}
+      <h4 className="mt-2 text-sm font-bold">
+        {offers
+          ? `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${pretty(name)}`
+          : "Searching…"}
+      </h4>
+      <ul className="mt-1 grid grid-cols-3 gap-2">
+        {offers?.fingerings.map((one) =>
+          offer(one, one.omits.length > 0 ? `without ${one.omits.map(pretty).join(", ")}` : ""),
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** The terms of a difficulty and their prices: they add up. */
+function Why({ why, difficulty }: { why: readonly Reason[]; difficulty: number }) {
+  return (
+    <details className="mt-2 text-sm">
+      <summary className="cursor-pointer">Effort {difficulty.toFixed(2)}: why</summary>
+      <table className="mt-1">
+        <tbody>
+          {why.map((reason) => (
+            <tr key={reason.term}>
+              <th scope="row" className="pr-3 text-left font-normal">
+                {reason.term}
+              </th>
+              <td className="pr-3 text-right">{Math.round(reason.amount * 10) / 10}</td>
+              <td className="text-right">{reason.cost.toFixed(2)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+function Offer({
+  fingering,
+  name,
+  words,
+  isHeld,
+  player,
+  capo,
+  labels,
+  onChoose,
+}: {
+  fingering: Fingering;
+  name: string;
+  words: string;
+  isHeld: boolean;
+  player: Player;
+  capo: number;
+  labels: ReturnType<typeof dotLabels>;
+  onChoose: () => void;
+}) {
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isHeld}
+        aria-label={`Hold ${writeFrets(fingering.frets)} for ${name}${words ? ` (${words})` : ""}`}
+        className={`h-full w-full rounded-field border p-1 text-center ${isHeld ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
+        onClick={onChoose}
+      >
+        <ChordDiagram
+          shape={fingering}
+          name={name}
+          capo={capo}
+          leftHanded={player.leftHanded}
+          labels={labels}
+          className="mx-auto h-20"
+        />
+        <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
+        {words && <span className="block text-xs">{words}</span>}
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,156 @@
+"use client";
+
+import { useState } from "react";
+import { type ListedShape, listChanges, listShapes, type ShapePlan } from "@/core/parts";
+import type { Player } from "@/core/song";
+import { ChordDiagram } from "@/ui/ChordDiagram";
+import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { useShapePlan } from "@/workers";
+import { derive, useVersion } from "../document";
+import { HardChanges } from "./HardChanges";
+import { KeysTabs } from "./KeysTabs";
+import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+import { ShapePanel } from "./ShapePanel";
+
+const DOT_WORDS: Readonly<Record<Dots, string>> = {
+  fingers: "finger numbers",
+  notes: "notes that sound",
+  intervals: "degrees of the chord",
+};
+
+/** Shapes to learn: what one player's hand holds in this song, and the changes that are hard. */
+export function ShapesPage() {
+  const { players, player, setId } = usePlayer();
+  return (
+    <>
+      <h1 className="mb-1">Keys</h1>
+      <KeysTabs />
+      {player ? (
+        <Shapes key={player.id} players={players} player={player} onPlayer={setId} />
+      ) : (
+        <NobodyPlays />
+      )}
+    </>
+  );
+}
+
+function Shapes({
+  players,
+  player,
+  onPlayer,
+}: {
+  players: readonly Player[];
+  player: Player;
+  onPlayer: (id: string) => void;
+}) {
+  const body = useVersion();
+  const [dots, setDots] = useState<Dots>("fingers");
+  const [vary, setVary] = useState(false);
+  const request = derive.planOf(body, player);
+  const { plan, isOld } = useShapePlan(vary ? { ...request, vary } : request);
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <PlayerChoice players={players} player={player} onSet={onPlayer} />
+        <SelectField
+          label="In the dots"
+          className="w-48"
+          value={dots}
+          options={DOTS.map((value) => ({ value, label: DOT_WORDS[value] }))}
+          onSet={(value) => setDots(value as Dots)}
+        />
+        <label className="flex h-8 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={vary}
+            onChange={(event) => setVary(event.target.checked)}
+          />
+          try several shapes for a chord where that is shorter
+        </label>
+        <span role="status" className="pb-1 text-sm">
+          {plan === null || isOld ? "planning the hand’s way…" : ""}
+        </span>
+      </div>
+      {plan && <Planned plan={plan} player={player} dots={dots} />}
+    </>
+  );
+}
+
+const keyOf = (shape: ListedShape): string =>
+  `${shape.symbol} ${shape.hand.capo} ${shape.hand.style} ${shape.fingering.frets.join()}`;
+
+function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots: Dots }) {
+  const [opened, setOpened] = useState<string | null>(null);
+  const shapes = listShapes(plan);
+  const open = shapes.find((shape) => shape.symbol === opened);
+  const capos = [...new Set(plan.runs.map(({ run }) => run.hand.capo))];
+  if (shapes.length === 0)
+    return <p className="rounded-box bg-base-200 p-4">{player.name} plays no chord in this song.</p>;
+  return (
+    <div className={open ? "grid gap-6 xl:grid-cols-[minmax(0,1fr)_24rem]" : ""}>
+      <div>
+        <h2>
+          {player.name} has {shapes.length} {shapes.length === 1 ? "shape" : "shapes"} to learn
+        </h2>
+        <p className="mb-3 max-w-3xl text-sm">
+          Chosen together, so that the hand moves least: the way costs {plan.cost.toFixed(0)}, where each next
+          chord taken by itself would cost {plan.greedyCost.toFixed(0)}.{" "}
+          {capos.length === 1
+            ? `Frets count from ${sayCapo(capos[0]!).replace("no capo", "the nut")}.`
+            : "Frets count from the capo; it changes on the way."}
+        </p>
+        <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-[repeat(auto-fill,minmax(10rem,1fr))]">
+          {shapes.map((shape) => (
+            <li key={keyOf(shape)}>
+              <button
+                type="button"
+                aria-expanded={opened === shape.symbol}
+                className={`h-full w-full rounded-field p-2 text-center ${opened === shape.symbol ? "bg-base-300" : "bg-base-200 hover:bg-base-300"}`}
+                onClick={() => setOpened(opened === shape.symbol ? null : shape.symbol)}
+              >
+                <ShapeCard shape={shape} player={player} dots={dots} />
+              </button>
+            </li>
+          ))}
+        </ul>
+        <HardChanges changes={listChanges(plan).slice(0, 3)} player={player} dots={dots} />
+      </div>
+      {open && <ShapePanel key={keyOf(open)} shape={open} plan={plan} player={player} dots={dots} />}
+    </div>
+  );
+}
+
+function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player; dots: Dots }) {
+  const { name, symbol, fingering, hand, where, times, event } = shape;
+  return (
+    <>
+      <span className="font-mono text-lg font-bold">{pretty(name)}</span>{" "}
+      {name !== symbol && <span className="text-sm">sounds {pretty(symbol)}</span>}
+      {fingering.pitches.length > 0 ? (
+        <ChordDiagram
+          shape={fingering}
+          name={name}
+          capo={hand.capo}
+          leftHanded={player.leftHanded}
+          labels={dotLabels(dots, fingering, symbol)}
+          className="mx-auto h-28"
+        />
+      ) : (
+        <span className="block py-6 text-sm">no fingering for this hand</span>
+      )}
+      {fingering.is !== symbol && fingering.pitches.length > 0 && (
+        <span className="block text-sm">really {pretty(fingering.is)}</span>
+      )}
+      <span className="block text-sm">
+        effort {fingering.difficulty.toFixed(1)}
+        {event.lock && ", chosen"}
+      </span>
+      <span className="block text-sm">
+        {times === 1 ? "once" : `${times} times`}: {where.join(", ")}
+      </span>
+    </>
+  );
+}

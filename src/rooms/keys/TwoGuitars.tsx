@@ -1,0 +1,133 @@
+"use client";
+
+import { useState } from "react";
+import { compareGuitars, type GuitarComparison } from "@/core/parts";
+import type { Player } from "@/core/song";
+import { pretty, sayCapo } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { useShapePlan } from "@/workers";
+import { derive, useVersion } from "../document";
+
+/** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
+export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
+  const body = useVersion();
+  const [picked, setPicked] = useState<readonly [string, string]>(["", ""]);
+  const first = guitars.find((one) => one.id === picked[0]) ?? guitars[0]!;
+  const second =
+    guitars.find((one) => one.id === picked[1] && one !== first) ?? guitars.find((one) => one !== first)!;
+  const a = useShapePlan(derive.planOf(body, first)).plan;
+  const b = useShapePlan(derive.planOf(body, second)).plan;
+  const options = guitars.map((one) => ({ value: one.id, label: one.name }));
+  return (
+    <section aria-label="Two guitars" className="mt-8">
+      <h2 className="mb-2">Two guitars</h2>
+      {guitars.length > 2 && (
+        <div className="mb-2 flex flex-wrap gap-3">
+          <SelectField
+            label="One"
+            className="w-40"
+            value={first.id}
+            options={options}
+            onSet={(id) => setPicked([id, picked[1]])}
+          />
+          <SelectField
+            label="The other"
+            className="w-40"
+            value={second.id}
+            options={options}
+            onSet={(id) => setPicked([picked[0], id])}
+          />
+        </div>
+      )}
+      {a && b ? (
+        <Compared first={first} second={second} compared={compareGuitars(a, b)} />
+      ) : (
+        <p className="py-2">Laying the two side by side…</p>
+      )}
+    </section>
+  );
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+function Compared({
+  first,
+  second,
+  compared,
+}: {
+  first: Player;
+  second: Player;
+  compared: GuitarComparison;
+}) {
+  if (compared.chords.length === 0) return <p>They never play a chord both.</p>;
+  const { higher, doubled } = compared;
+  const where =
+    Math.abs(higher) < 0.5
+      ? `${first.name} and ${second.name} sound at the same height`
+      : `${second.name} sounds ${Math.abs(higher)} semitones ${higher > 0 ? "above" : "below"} ${first.name} on the mean`;
+  const verdict =
+    doubled >= 0.6
+      ? "That is nearly one guitar twice: another capo, or small shapes for one of them, would part them."
+      : doubled >= 0.3
+        ? "They overlap in part."
+        : "They keep out of each other’s way.";
+  return (
+    <>
+      <p className="mb-2 max-w-3xl">
+        {where}; {percent(doubled)} of what sounds is doubled. {verdict}
+      </p>
+      <div className="overflow-x-auto">
+        <table className="table table-sm w-auto">
+          <thead className="text-base-content">
+            <tr>
+              <th scope="col">Sounds</th>
+              <th scope="col">
+                {first.name}, {sayCapo(first.capo)}
+              </th>
+              <th scope="col">
+                {second.name}, {sayCapo(second.capo)}
+              </th>
+              <th scope="col">Apart</th>
+              <th scope="col">Doubled</th>
+            </tr>
+          </thead>
+          <tbody>
+            {compared.chords.map((pair) => (
+              <tr key={pair.symbol}>
+                <th scope="row" className="font-mono">
+                  {pretty(pair.symbol)}
+                </th>
+                <td>
+                  <Pitches pitches={pair.a} shared={pair.shared} />
+                </td>
+                <td>
+                  <Pitches pitches={pair.b} shared={pair.shared} />
+                </td>
+                <td className="whitespace-nowrap">{Math.abs(pair.apart)} semitones</td>
+                <td>
+                  {pair.shared.length === 0
+                    ? "nothing"
+                    : `${pair.shared.length} of ${Math.max(pair.a.length, pair.b.length)}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-1 text-sm">Pitches both sound are underlined.</p>
+    </>
+  );
+}
+
+const Pitches = ({ pitches, shared }: { pitches: readonly string[]; shared: readonly string[] }) => (
+  <span className="font-mono text-sm">
+    {pitches.map((pitch, index) => (
+      <span key={`${pitch}-${index}`}>
+        {index > 0 && " "}
+        <span className={shared.includes(pitch) ? "font-bold underline decoration-2" : ""}>
+          {pretty(pitch)}
+        </span>
+      </span>
+    ))}
+  </span>
+);

@@ -1,0 +1,309 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { formatPitch } from "@/core/pitch";
+import {
+  byOrder,
+  type KeyFit,
+  keyFits,
+  keysOf,
+  melodyShift,
+  type PitchRange,
+  type Player,
+  reachOf,
+  type SungPlace,
+  sayKeyFit,
+  set,
+  sungPlaces,
+  versionRow,
+  writtenRange,
+} from "@/core/song";
+import { PitchField } from "@/ui/PitchField";
+import { pretty, sayKey } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { derive, useAct, useVersion } from "../document";
+import { useSingerRange } from "../players/use-singer-range";
+import { SungNote } from "./SungNote";
+
+/** The voice: who sings, how high and low they can, what each section asks, and the keys that fit. */
+export function Voice() {
+  const body = useVersion();
+  const [chosen, setChosen] = useState("");
+  const singers = Object.values(body.players)
+    .sort(byOrder)
+    .filter((player) => player.sings);
+  const singer = singers.find((one) => one.id === chosen) ?? singers[0];
+  const places = sungPlaces(derive.outline(body));
+  return (
+    <section aria-label="The voice" className="mb-8 rounded-box bg-base-200 p-4">
+      <h2 className="mb-2">The voice</h2>
+      {singer ? (
+        <div className="mb-4 flex flex-wrap items-end gap-3">
+          {singers.length > 1 && (
+            <SelectField
+              label="Singer"
+              className="w-40"
+              value={singer.id}
+              options={singers.map((one) => ({ value: one.id, label: one.name }))}
+              onSet={setChosen}
+            />
+          )}
+          <SingerRange key={singer.id} singer={singer} />
+        </div>
+      ) : (
+        <p className="mb-4">
+          Nobody sings yet.{" "}
+          <Link className="link font-bold" href="players">
+            Tick “sings” in Players
+          </Link>
+          ; the keys that fit their voice stand here then.
+        </p>
+      )}
+      <SectionRanges singer={singer?.range ?? null} places={places} />
+      {singer?.range && places.length > 0 && <Keys singer={singer.range} places={places} />}
+    </section>
+  );
+}
+
+function SingerRange({ singer }: { singer: Player }) {
+  const { low, high, problem, put } = useSingerRange(singer);
+  return (
+    <>
+      <PitchField
+        label={`${singer.name}’s lowest note`}
+        className="w-36"
+        value={low}
+        onSet={(midi) => put({ low: midi })}
+      />
+      <SungNote which="lowest" onHeld={(midi) => put({ low: midi })} />
+      <PitchField
+        label={`${singer.name}’s highest note`}
+        className="w-36"
+        value={high}
+        onSet={(midi) => put({ high: midi })}
+      />
+      <SungNote which="highest" onHeld={(midi) => put({ high: midi })} />
+      {problem && (
+        <p role="alert" className="w-full text-sm text-error">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What each section asks of the voice, in the key it is played in; places out of reach can be sung lower. */
+function SectionRanges({ singer, places }: { singer: PitchRange | null; places: readonly SungPlace[] }) {
+  const body = useVersion();
+  const act = useAct();
+  const outline = derive.outline(body);
+  const sung = outline.sections.filter(({ section }) =>
+    outline.form.some((use) => use.sectionId === section.id && use.vocals),
+  );
+  return (
+    <div className="mb-4 overflow-x-auto">
+      <table className="table table-sm w-auto">
+        <caption className="pb-1 text-left text-sm">
+          What the melody asks, as it sounds in {pretty(versionRow(body).key)}. Type its lowest and highest
+          note; it moves along when the key is changed.
+        </caption>
+        <thead className="text-base-content">
+          <tr>
+            <th scope="col">Section</th>
+            <th scope="col">Lowest</th>
+            <th scope="col">Highest</th>
+            <th scope="col">For this voice</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sung.map(({ section }) => (
+            <SectionRange
+              key={section.id}
+              sectionId={section.id}
+              label={section.label}
+              singer={singer}
+              places={places.filter((place) => place.use.sectionId === section.id)}
+              onSet={(range) => act(set("sections", section.id, { melodyRange: range && [...range] }))}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function SectionRange({
+  sectionId,
+  label,
+  singer,
+  places,
+  onSet,
+}: {
+  sectionId: string;
+  label: string;
+  singer: PitchRange | null;
+  places: readonly SungPlace[];
+  onSet: (range: PitchRange | null) => void;
+}) {
+  const body = useVersion();
+  const act = useAct();
+  const stored = body.sections[sectionId]?.melodyRange ?? null;
+  const place = places[0];
+  const own = place && {
+    ...place,
+    use: { ...place.use, shift: 0, octaveDown: false },
+    range: stored ?? place.range,
+  };
+  const shown = own ? reachOf(body, own, null).range : null;
+  const [half, setHalf] = useState<{ low: number | null; high: number | null }>({ low: null, high: null });
+  const low = shown?.[0] ?? half.low;
+  const high = shown?.[1] ?? half.high;
+  const put = (next: { low: number | null; high: number | null }) => {
+    setHalf(next);
+    if (next.low === null || next.high === null) {
+      if (stored) onSet(null);
+      return;
+    }
+    const sorted: PitchRange = next.low <= next.high ? [next.low, next.high] : [next.high, next.low];
+    onSet(writtenRange(body, sorted));
+  };
+  return (
+    <tr>
+      <th scope="row">{label}</th>
+      <td>
+        <PitchField
+          label={`${label}: lowest note`}
+          hideLabel
+          value={low}
+          onSet={(midi) => put({ low: midi, high })}
+        />
+      </td>
+      <td>
+        <PitchField
+          label={`${label}: highest note`}
+          hideLabel
+          value={high}
+          onSet={(midi) => put({ low, high: midi })}
+        />
+      </td>
+      <td>
+        {places.length === 0 && "not known yet"}
+        {places.map((one) => (
+          <Reach
+            key={one.use.id}
+            place={one}
+            singer={singer}
+            onLower={(octaveDown) => act(set("uses", one.use.id, { octaveDown }))}
+          />
+        ))}
+      </td>
+    </tr>
+  );
+}
+
+const semitones = (count: number): string => `${count} ${count === 1 ? "semitone" : "semitones"}`;
+
+/** One time through a section against the voice. */
+function Reach({
+  place,
+  singer,
+  onLower,
+}: {
+  place: SungPlace;
+  singer: PitchRange | null;
+  onLower: (octaveDown: boolean) => void;
+}) {
+  const body = useVersion();
+  const { range, above, below, fitsLower } = reachOf(body, place, singer);
+  const isOut = above > 0 || below > 0;
+  const words = [
+    above > 0 ? `${semitones(above)} too high` : "",
+    below > 0 ? `${semitones(below)} too low` : "",
+  ].filter((part) => part !== "");
+  return (
+    <div className="flex flex-wrap items-center gap-x-2">
+      <span className="min-w-32">{place.label}</span>
+      <span className="font-mono text-sm">{range.map((one) => pretty(formatPitch(one))).join(" to ")}</span>
+      <span className={isOut ? "font-bold" : ""}>
+        {!singer ? "" : isOut ? words.join(", ") : "within reach"}
+        {place.use.octaveDown && ", sung an octave lower"}
+      </span>
+      {place.use.octaveDown ? (
+        <button type="button" className="link text-sm" onClick={() => onLower(false)}>
+          sing {place.label} as written again
+        </button>
+      ) : (
+        isOut &&
+        fitsLower && (
+          <button type="button" className="link text-sm font-bold" onClick={() => onLower(true)}>
+            sing {place.label} an octave lower
+          </button>
+        )
+      )}
+    </div>
+  );
+}
+
+const SHOWN = 5;
+const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
+  fits: "fits",
+  octave: "fits, partly lower",
+  out: "out of reach",
+};
+
+/** The keys for this voice, best first, with the reason. */
+function Keys({ singer, places }: { singer: PitchRange; places: readonly SungPlace[] }) {
+  const body = useVersion();
+  const act = useAct();
+  const [all, setAll] = useState(false);
+  const version = versionRow(body);
+  const { written, sounding } = keysOf(body);
+  const fits = keyFits(places, singer, written);
+  const isNow = (fit: KeyFit) => fit.semitones === melodyShift(written, sounding);
+  const shown = all ? fits : fits.filter((fit, index) => index < SHOWN || isNow(fit) || fit.isWritten);
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm w-auto">
+        <caption className="pb-1 text-left font-bold">Keys for this voice</caption>
+        <thead className="text-base-content">
+          <tr>
+            <th scope="col">Key</th>
+            <th scope="col">Voice</th>
+            <th scope="col">Why</th>
+            <th scope="col">
+              <span className="sr-only">Choose</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((fit) => (
+            <tr key={fit.key} className={isNow(fit) ? "bg-base-300 font-bold" : ""}>
+              <th scope="row" className="whitespace-nowrap">
+                {sayKey(fit.key)}
+                {fit.isWritten && <span className="font-normal"> · as written</span>}
+              </th>
+              <td className="whitespace-nowrap">{VERDICTS[fit.verdict]}</td>
+              <td>{pretty(sayKeyFit(fit))}</td>
+              <td>
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  disabled={isNow(fit)}
+                  onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
+                >
+                  {isNow(fit) ? "Played in it" : `Play it in ${pretty(fit.key)}`}
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {fits.length > shown.length || all ? (
+        <button type="button" className="link mt-2 text-sm" onClick={() => setAll(!all)}>
+          {all ? "Show fewer keys" : `Show all ${fits.length} keys`}
+        </button>
+      ) : null}
+    </div>
+  );
+}

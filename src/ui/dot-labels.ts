@@ -1,0 +1,33 @@
+import { formatTone, parseChord, toneName } from "@/core/chord";
+import type { Fingering } from "@/core/fretboard";
+import { parsePitch, pitchClassOf } from "@/core/pitch";
+import type { DotLabels } from "./ChordDiagram";
+import { pretty } from "./pretty";
+
+/** What stands in the dots of a diagram. */
+export const DOTS = ["fingers", "notes", "intervals"] as const;
+export type Dots = (typeof DOTS)[number];
+
+/** A string each: the note that sounds, or its degree in the chord; nothing for fingers, which the diagram knows. */
+export function dotLabels(
+  dots: Dots,
+  { frets, pitches }: Pick<Fingering, "frets" | "pitches">,
+  symbol: string,
+): DotLabels | undefined {
+  if (dots === "fingers") return undefined;
+  const sounding = [...pitches];
+  const chord = parseChord(symbol);
+  const degrees = new Map<number, string>();
+  if (chord.ok && chord.value.kind === "chord") {
+    const { root, bass, tones } = chord.value;
+    if (bass !== null) degrees.set(pitchClassOf(bass), "bass");
+    for (const tone of tones) degrees.set(pitchClassOf(toneName(tone, root)), formatTone(tone));
+  }
+  return frets.map((fret) => {
+    if (fret === null) return null;
+    const pitch = sounding.shift() ?? "";
+    if (dots === "notes") return pretty(pitch.replace(/-?\d+$/u, ""));
+    const midi = parsePitch(pitch);
+    return pretty((midi.ok && degrees.get(midi.value % 12)) || "?");
+  });
+}
