@@ -17,14 +17,16 @@ type Props = {
   readonly capo?: number;
   readonly leftHanded?: boolean;
   readonly title: string;
+  /** How long it is drawn, against the size of its marks. */
+  readonly length?: number;
   readonly className?: string;
 };
 
-const LEFT = 64;
+const LEFT = 84;
 const RIGHT = 18;
 const TOP = 14;
 const GAP = 26;
-const LENGTH = 900;
+const LENGTH = 880;
 /** Frets people count by: a ring on the edge of the neck. */
 const RINGED = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
 
@@ -40,14 +42,15 @@ export function Neck({
   capo = 0,
   leftHanded = false,
   title,
+  length = LENGTH,
   className = "",
 }: Props) {
   const first = Math.max(0, from - 1);
   const mm = (fret: number) => fretMm(capo + fret, 648);
   const [start, end] = [mm(first), mm(to)];
-  const width = LEFT + LENGTH + RIGHT;
+  const width = LEFT + length + RIGHT;
   const along = (at: number) => {
-    const x = LEFT + ((at - start) / (end - start)) * LENGTH;
+    const x = LEFT + ((at - start) / (end - start)) * length;
     return leftHanded ? width - x : x;
   };
   const fretX = (fret: number) => along(mm(fret));

@@ -115,7 +115,7 @@ export function findFingerings(
 /**
  * The easiest pairs of shape and hand, as {@link findFingerings} with `hands` would list them first. Only shapes
  * whose easiest hand is among the first so many can be among them, so that no other hand need be looked at.
- * @param within only shapes at most so much harder than the easiest
+ * @param within only shapes and hands at most so much harder than the easiest
  */
 export function easiestHands(
   chord: Chord,
@@ -133,7 +133,8 @@ export function easiestHands(
   const near = found.candidates.slice(0, most).filter(({ difficulty }) => difficulty <= easiest + within);
   for (const { sound, frets } of near) addHands(candidates, sound, frets, board, true);
   price(candidates, telling);
-  return { ...found, candidates: candidates.slice(0, most) };
+  const close = candidates.filter(({ difficulty }) => difficulty <= easiest + within);
+  return { ...found, candidates: close.slice(0, most) };
 }
 
 /**

@@ -15,6 +15,9 @@ export type OneChord = {
   readonly returns: readonly { readonly label: string; readonly bars: readonly number[] }[];
 };
 
+/** What the easiest of shapes still asks: a chord that hardly comes is no help, however easy. Ours, no source. */
+const EASE = 4;
+
 /** The chords of a plan for a player who joins cold, the most useful first: much of the song for little of the hand. */
 export function joinCold(plan: ShapePlan): OneChord[] {
   const all = plan.runs.reduce(
@@ -35,7 +38,7 @@ export function joinCold(plan: ShapePlan): OneChord[] {
     }
   }
   const useful = ({ beats, fingering }: Pick<OneChord, "beats" | "fingering">) =>
-    beats / (1 + fingering.difficulty);
+    beats / (EASE + fingering.difficulty);
   return [...chords.values()]
     .map(
       ({ one, returns }): OneChord => ({

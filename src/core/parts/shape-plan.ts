@@ -62,10 +62,10 @@ export type ShapePlan = {
 /** Pairs of shape and hand looked at for each chord. */
 const CANDIDATES = 100;
 /**
- * A song's shapes are at most so much harder than their chord's easiest: a hand would rather lift a finger than learn
- * a thinner chord. Ours, no source.
+ * A song's shapes, and the hands for them, are at most so much harder than their chord's easiest: a player would
+ * rather lift a finger than learn a thinner chord or an odd barre. Ours, no source.
  */
-const WITHIN = 0.75;
+const WITHIN = 0.25;
 
 /** What a player's hand does through the song, as a question for {@link planShapes}. */
 export function planRequest(
@@ -131,10 +131,12 @@ export function planRequest(
   return { runs: runs.filter((run) => run.events.length > 0), beatMs: 60000 / version.bpm, vary: false };
 }
 
-const eventOf = (event: PlanEvent, lock: Frets | null): HandEvent[] => {
+const eventOf = (event: PlanEvent, lock: Frets | null, only: Frets | null): HandEvent[] => {
   const chord = parseChord(event.symbol);
   if (!chord.ok) return [];
-  return [{ kind: "chord", chord: chord.value, beats: event.beats, ...(lock ? { lock } : {}) }];
+  const { beats } = event;
+  const held = { ...(lock ? { lock } : {}), ...(only ? { only } : {}) };
+  return [{ kind: "chord", chord: chord.value, beats, ...held }];
 };
 
 /**
@@ -153,9 +155,9 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
       beatMs,
       gaps: "skip" as const,
     };
-    const through = (lockOf: (event: PlanEvent) => Frets | null) =>
+    const through = (lockOf: (event: PlanEvent) => Frets | null, usual?: ReadonlyMap<string, Frets>) =>
       voicePath(
-        run.events.flatMap((event) => eventOf(event, lockOf(event))),
+        run.events.flatMap((event) => eventOf(event, lockOf(event), usual?.get(event.symbol) ?? null)),
         options,
       );
     const own = (event: PlanEvent) => event.lock;
@@ -164,7 +166,7 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
     const first = held.ok ? held : through(locks);
     if (!first.ok) continue;
     const usual = vary ? null : usualShapes(run, first.value.path);
-    const second = usual && through((event) => locks(event) ?? usual.get(event.symbol) ?? null);
+    const second = usual && through(locks, usual);
     const { path, moves, ...sums } = second?.ok ? second.value : first.value;
     planned.push({ run, path, moves });
     cost += sums.cost;

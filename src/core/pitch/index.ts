@@ -21,7 +21,7 @@ export {
   semitonesUp,
   simplerName,
 } from "./note-name";
-export { formatPitch, type PitchProblem, parsePitch } from "./pitch";
+export { formatPitch, formatPitchIn, type PitchProblem, parsePitch } from "./pitch";
 export {
   moveByDegrees,
   SCALE_NAMES,

@@ -1,4 +1,5 @@
 import { fail, type Midi, modulo, ok, type Result } from "../base";
+import { type Key, signatureOf } from "./key";
 import {
   alterOf,
   formatNoteName,
@@ -22,6 +23,13 @@ export function parsePitch(text: string): Result<Midi, PitchProblem> {
   const midi = 12 * (Number(head.rest) + 1) + natural + alterOf(head.name);
   return midi >= 0 && midi <= 127 ? ok(midi) : fail({ code: "not-a-pitch", text });
 }
+
+/**
+ * Writes a pitch as a key spells it.
+ * @example formatPitchIn(63, A major) // => "D#4"
+ */
+export const formatPitchIn = (midi: Midi, key: Key): string =>
+  formatPitch(midi, nameOfPitchClass(modulo(midi, 12), signatureOf(key) + 2));
 
 /**
  * Writes a pitch, spelled as `name` when that name has its pitch class.

@@ -1,5 +1,5 @@
-import { modulo } from "../base";
-import { formatKey, formatPitch, type Key, moveKey, plainKey, semitonesUp } from "../pitch";
+import { modulo, sure } from "../base";
+import { formatKey, formatPitchIn, type Key, moveKey, parseKey, plainKey, semitonesUp } from "../pitch";
 import type { Use, VersionBody } from "./body";
 import { keysOf } from "./names";
 import type { Outline } from "./outline";
@@ -121,7 +121,8 @@ function keyFit(places: readonly SungPlace[], singer: PitchRange, written: Key, 
 
 /** Why a key suits a singer or doesn't, in a sentence. */
 export function sayKeyFit(fit: KeyFit): string {
-  const sung = `sung from ${formatPitch(fit.low)} to ${formatPitch(fit.high)}`;
+  const key = sure(parseKey(fit.key));
+  const sung = `sung from ${formatPitchIn(fit.low, key)} to ${formatPitchIn(fit.high, key)}`;
   const semitones = (count: number) => `${count} ${count === 1 ? "semitone" : "semitones"}`;
   if (fit.verdict === "out") {
     const parts = [

@@ -83,6 +83,7 @@ function Card({ one, player }: { one: OneChord; player: Player }) {
             to={Math.max(box.to, 4)}
             capo={player.capo}
             leftHanded={player.leftHanded}
+            length={360}
             title={`${box.scale} box`}
             className="w-full max-w-xl"
           />

@@ -148,7 +148,8 @@ function Search({
           <p className="mb-3 text-sm">
             {work.answer.exact
               ? "None with these capos and colours is better in one respect without being worse in another."
-              : "The best found in the time given; there may be better ones."}
+              : "The best found in the time given; there may be better ones."}{" "}
+            Chords are named as they sound; frets count from the capo.
           </p>
           <ol className="flex flex-col gap-4">
             {[...work.answer.front]

@@ -78,7 +78,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
     <article className="rounded-box bg-base-200 p-4" aria-label={`${passage.label}, ${player.name}`}>
       <h3 className="font-bold">
         {passage.label}, {player.name}: {Math.abs(by)} {Math.abs(by) === 1 ? "semitone" : "semitones"}{" "}
-        {by > 0 ? "up" : "down"}
+        {by > 0 ? "up" : "down"}, played with {sayCapo(playsAt)} now
       </h3>
       <ul className="mt-2 flex flex-col gap-2">
         <Way

@@ -108,7 +108,7 @@ function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots
               <button
                 type="button"
                 aria-expanded={opened === shape.symbol}
-                className={`h-full w-full rounded-field p-2 text-center ${opened === shape.symbol ? "bg-base-300" : "bg-base-200 hover:bg-base-300"}`}
+                className={`flex h-full w-full flex-col items-center justify-start rounded-field p-2 text-center ${opened === shape.symbol ? "bg-base-300" : "bg-base-200 hover:bg-base-300"}`}
                 onClick={() => setOpened(opened === shape.symbol ? null : shape.symbol)}
               >
                 <ShapeCard shape={shape} player={player} dots={dots} />
@@ -127,8 +127,8 @@ function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player
   const { name, symbol, fingering, hand, where, times, event } = shape;
   return (
     <>
-      <span className="font-mono text-lg font-bold">{pretty(name)}</span>{" "}
-      {name !== symbol && <span className="text-sm">sounds {pretty(symbol)}</span>}
+      <span className="block font-mono text-lg font-bold">{pretty(name)}</span>
+      <span className="block text-sm">{name === symbol ? "as it sounds" : `sounds ${pretty(symbol)}`}</span>
       {fingering.pitches.length > 0 ? (
         <ChordDiagram
           shape={fingering}

@@ -73,7 +73,7 @@ function Retune({
           onSet={setText}
         />
         <TextField
-          label="or type its strings, from the one nearest the face"
+          label="or type its strings"
           className="w-72"
           value={text === "" ? formatTuning(from).map(pretty).join(" ") : pretty(text)}
           check={(typed) => {

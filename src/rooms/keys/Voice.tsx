@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { formatPitch } from "@/core/pitch";
+import { formatPitchIn, moveKey } from "@/core/pitch";
 import {
   byOrder,
   type KeyFit,
@@ -98,8 +98,10 @@ function SectionRanges({ singer, places }: { singer: PitchRange | null; places: 
   const body = useVersion();
   const act = useAct();
   const outline = derive.outline(body);
-  const sung = outline.sections.filter(({ section }) =>
-    outline.form.some((use) => use.sectionId === section.id && use.vocals),
+  const sung = outline.sections.filter(
+    ({ section, lines }) =>
+      (section.melodyRange !== null || lines.some((line) => line.text !== "")) &&
+      outline.form.some((use) => use.sectionId === section.id && use.vocals),
   );
   return (
     <div className="mb-4 overflow-x-auto">
@@ -189,7 +191,7 @@ function SectionRange({
       </td>
       <td>
         {places.length === 0 && "not known yet"}
-        {places.map((one) => (
+        {onceEach(places).map((one) => (
           <Reach
             key={one.use.id}
             place={one}
@@ -201,6 +203,19 @@ function SectionRange({
     </tr>
   );
 }
+
+/** Places told alike, once. */
+const onceEach = (places: readonly SungPlace[]): SungPlace[] =>
+  places.filter(
+    (one, at) =>
+      places.findIndex(
+        (other) =>
+          other.label === one.label &&
+          other.use.shift === one.use.shift &&
+          other.use.octaveDown === one.use.octaveDown &&
+          other.range.join() === one.range.join(),
+      ) === at,
+  );
 
 const semitones = (count: number): string => `${count} ${count === 1 ? "semitone" : "semitones"}`;
 
@@ -216,6 +231,7 @@ function Reach({
 }) {
   const body = useVersion();
   const { range, above, below, fitsLower } = reachOf(body, place, singer);
+  const key = moveKey(keysOf(body).sounding, place.use.shift);
   const isOut = above > 0 || below > 0;
   const words = [
     above > 0 ? `${semitones(above)} too high` : "",
@@ -224,7 +240,9 @@ function Reach({
   return (
     <div className="flex flex-wrap items-center gap-x-2">
       <span className="min-w-32">{place.label}</span>
-      <span className="font-mono text-sm">{range.map((one) => pretty(formatPitch(one))).join(" to ")}</span>
+      <span className="min-w-28 font-mono text-sm">
+        {range.map((one) => pretty(formatPitchIn(one, key))).join(" to ")}
+      </span>
       <span className={isOut ? "font-bold" : ""}>
         {!singer ? "" : isOut ? words.join(", ") : "within reach"}
         {place.use.octaveDown && ", sung an octave lower"}

@@ -3,7 +3,7 @@ import path from "node:path";
 import { z } from "zod";
 import { sure } from "@/core/base";
 import { readChordText } from "@/core/formats";
-import { BASS_TUNING, GUITAR_TUNING } from "@/core/pitch";
+import { BASS_TUNING, GUITAR_TUNING, parsePitch } from "@/core/pitch";
 import {
   addException,
   applyEdit,
@@ -35,6 +35,9 @@ import { songDocuments } from "./create";
 
 const FILE = /^[a-z-]+\.txt$/u;
 const light = z.int().min(0).max(4);
+const pitchRange = z
+  .tuple([z.string(), z.string()])
+  .transform(([low, high]): [number, number] => [sure(parsePitch(low)), sure(parsePitch(high))]);
 const demoSchema = z.object({
   evening: z.object({ name: z.string(), place: z.string(), note: z.string() }),
   band: z.object({
@@ -45,7 +48,7 @@ const demoSchema = z.object({
         name: z.string(),
         instrument: z.enum(INSTRUMENTS),
         level: z.enum(["beginner", "steady", "fluent"]),
-        range: z.tuple([z.int(), z.int()]).optional(),
+        range: pitchRange.optional(),
         sings: z.boolean(),
         capo: z.int(),
       }),
@@ -67,6 +70,8 @@ const demoSchema = z.object({
           note: z.string().optional(),
         }),
       ),
+      /** What is sung in each section, by its label: lowest and highest note. */
+      melodies: z.record(z.string(), pitchRange).default({}),
       /** What a place of the form has of its own. */
       uses: z
         .array(
@@ -201,6 +206,8 @@ function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
     sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
   const { form, byId } = outlineOf(version);
   let body = version;
+  for (const { id, label } of Object.values(version.sections))
+    if (song.melodies[label]) body = edit(body, set("sections", id, { melodyRange: song.melodies[label] }));
   for (const { use, ...fields } of song.uses) body = edit(body, set("uses", form[use]!.id, fields));
   for (const { use, kind, chord, symbols, ...fields } of song.exceptions) {
     const chords = byId.get(form[use]!.sectionId)!.lines.flatMap((line) => line.chords);

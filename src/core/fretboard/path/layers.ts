@@ -40,7 +40,7 @@ export type LayerProblem = {
 export type LayerOptions = Omit<FingeringOptions, "hands"> & {
   /** A chord without a fingering is a problem, or is passed over with an empty hand. */
   readonly gaps?: "refuse" | "skip";
-  /** With a limit: only shapes at most so much harder than their chord's easiest one. */
+  /** With a limit: only shapes and hands at most so much harder than their chord's easiest one. */
   readonly within?: number;
 };
 
@@ -79,9 +79,9 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     } else if (event.chord.kind === "none") {
       layers.push({ event, beats: event.beats, states: [emptyState(board, event.chord.symbol)] });
     } else {
-      let states = event.lock
+      let states: readonly State[] = event.lock
         ? statesFrom(handsOf(event.chord, event.lock, options, board))
-        : statesOf(event).states;
+        : narrowed(statesOf(event).states, event.only);
       if (states.length === 0) {
         if (event.lock) return fail({ code: "no-hand", index });
         if (options.gaps !== "skip") return fail({ code: "no-fingering", index });
@@ -99,6 +99,14 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
   );
   const places = new Places(board.tuning.length, highest, board.capo, options.scaleMm ?? GUITAR_SCALE_MM);
   return ok({ layers, layerOf, places, exact: [...known.values()].every(({ exact }) => exact) });
+}
+
+/** Of a chord's states those of one shape, where there are any. */
+function narrowed(states: readonly State[], only: Frets | undefined): readonly State[] {
+  if (!only) return states;
+  const id = only.join();
+  const own = states.filter(({ frets }) => frets.join() === id);
+  return own.length > 0 ? own : states;
 }
 
 function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem | null {
