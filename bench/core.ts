@@ -16,31 +16,8 @@ import {
   type VersionBody,
 } from "../src/core/song";
 import * as derive from "../src/rooms/document/derive";
+import { QUALITIES, ROOTS } from "./chords";
 import { largeSheet, quantiles } from "./large-song.mjs";
-
-const ROOTS = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
-const QUALITIES = [
-  "",
-  "m",
-  "7",
-  "m7",
-  "maj7",
-  "sus2",
-  "sus4",
-  "7sus4",
-  "add9",
-  "6",
-  "m6",
-  "9",
-  "m9",
-  "maj9",
-  "dim",
-  "dim7",
-  "m7b5",
-  "aug",
-  "m(add9)",
-  "6/9",
-];
 
 function benchFingerings(): void {
   const tuning = sure(parseTuning(GUITAR_TUNING));

@@ -268,6 +268,7 @@ async function benchShelf() {
 /** The parts of the bench; `npm run bench -- browser` runs one alone. */
 const PARTS = {
   core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
+  hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
   shelf: benchShelf,
   start: benchStart,
