@@ -72,29 +72,24 @@ await shot("versions", `${song}/versions`, DESK, (page) =>
 await shot("evidence", `${song}/evidence`, DESK, (page) =>
   page.getByRole("button", { name: "Esus4 / E", exact: true }).click(),
 );
-await shot("song-open-end", song, DESK, async (page) => {
-  await page
-    .getByRole("region", { name: "Bridge" })
-    .getByRole("button", { name: "Change line 4 of Bridge" })
-    .click();
-  await page.getByRole("region", { name: "Bridge" }).evaluate((section) => section.scrollIntoView());
-});
 await shot("players", `${song}/players`);
 await shot("keys", `${song}/keys`);
+await shot("keys-shapes", `${song}/keys/shapes`, DESK, async (page) => {
+  await page.getByRole("button", { name: /D\/F/u }).first().click();
+});
+await shot("keys-planted", `${song}/keys/planted`, DESK, async (page) => {
+  await page.getByRole("button", { name: "Find fingers to plant" }).click();
+  await page.getByText(/arrangements, from/u).waitFor({ timeout: 120_000 });
+});
+await shot("keys-neck", `${song}/keys/neck`);
+await shot("keys-tuning", `${song}/keys/tuning`, DESK, async (page) => {
+  await page.getByLabel("Go to").selectOption("D2 A2 D3 G3 A3 D4");
+});
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
     .getByRole("button", { name: /^Chorus, Maren/u })
     .first()
     .click();
-});
-await shot("parts-swap", `${song}/parts`, DESK, async (page) => {
-  await page
-    .getByRole("button", { name: /^Chorus, Maren/u })
-    .first()
-    .click();
-  const swap = page.getByRole("button", { name: /^Am7 sounds/u });
-  await swap.click();
-  await swap.evaluate((button) => button.scrollIntoView({ block: "start" }));
 });
 await shot("stage", stage, DESK, (page) => page.keyboard.press("ArrowRight"));
 await shot("stage-phone", stage, PHONE, (page) => page.keyboard.press("ArrowRight"));

@@ -134,11 +134,34 @@ export function reasonsOf(tellAll: (tell: TermSink) => void): Reason[] {
   return reasons;
 }
 
+/** One purse for all sums: a search prices a hundred thousand hands, and a sink of its own for each would be dear. */
+let purse = 0;
+const pay: TermSink = (term, amount) => {
+  purse += Math.round(amount * WEIGHTS[term] * 1000) / 1000;
+};
+
 /** The difficulty: the sum of the prices. */
 export function costOf(tellAll: (tell: TermSink) => void): number {
-  let sum = 0;
-  tellAll((term, amount) => {
-    sum += priceOf(term, amount);
-  });
-  return round(sum);
+  purse = 0;
+  tellAll(pay);
+  return round(purse);
+}
+
+/** What a hand costs, as {@link tellHand} tells it. */
+export function handCost(
+  grips: readonly Grip[],
+  fingers: readonly number[],
+  thumbFret: number | null,
+  place: Place,
+): number {
+  purse = 0;
+  tellHand(grips, fingers, thumbFret, place, pay);
+  return round(purse);
+}
+
+/** What the frets alone cost, as {@link tellShape} tells it. */
+export function shapeCost(frets: Frets, facts: ShapeFacts): number {
+  purse = 0;
+  tellShape(frets, facts, pay);
+  return round(purse);
 }

@@ -1,7 +1,7 @@
 import type { Fret } from "../base";
 import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
 import type { Tuning } from "../pitch";
-import { costOf, type Reason, reasonsOf, tellHand, tellShape } from "./difficulty";
+import { handCost, type Reason, reasonsOf, shapeCost, tellHand, tellShape } from "./difficulty";
 import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
 import { HAND_LIMITS, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
@@ -212,7 +212,7 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
   let bestHand: Hand | null = null;
   const hands: [Hand, number][] = [];
   eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
-    const cost = costOf((tell) => tellHand(grips, fingers, thumbFret, board.reach, tell));
+    const cost = handCost(grips, fingers, thumbFret, board.reach);
     if (every) hands.push([toHand(grips, fingers, thumbFret), cost]);
     else if (cost < best) {
       best = cost;
@@ -232,7 +232,7 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
 function price(candidates: Candidate[], telling: (one: Candidate) => ReturnType<typeof shapeFacts>): void {
   for (const one of candidates) {
     const facts = telling(one);
-    const cost = one.handCost + costOf((tell) => tellShape(one.frets, facts, tell));
+    const cost = one.handCost + shapeCost(one.frets, facts);
     one.difficulty = Math.round(cost * 1000) / 1000;
   }
   candidates.sort(byEase);
