@@ -60,10 +60,10 @@ test("three players, the capo table, the sheet, a swapped shape, another capo on
   await expect(shapes.getByText("chosen").first()).toBeVisible();
 
   await pane.getByLabel("Capo this time").selectOption("5");
-  await expect(pane).toContainText("Reads shapes of D.");
+  await expect(pane).toContainText("Holds shapes of D.");
   await expect(shapes.getByText("a choice made for another capo waits")).toBeVisible();
   await page.keyboard.press("Control+z");
-  await expect(pane).toContainText("Reads shapes of C.");
+  await expect(pane).toContainText("Holds shapes of C.");
   await expect(shapes.getByText("chosen").first()).toBeVisible();
   await saved(page);
   await page.reload();

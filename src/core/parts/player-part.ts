@@ -29,7 +29,7 @@ export type PartChord = {
 export type PartPassage = {
   readonly passage: Passage;
   readonly cell: ResolvedCell;
-  /** The key of the names read here: the shape key behind the capo. */
+  /** The key a guitar holds shapes of, behind its capo; for others the sounding key. */
   readonly key: string;
   readonly lines: readonly { readonly timed: TimedLine; readonly sum: LineSum | undefined }[];
   /** By written symbol: each chord of the passage once, in the order met. */
@@ -78,7 +78,8 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
       }
     }
     const lines = passage.lines.map((timed, line) => ({ timed, sum: sum.lines[line] }));
-    return { passage, cell, key: formatKey(namer.key), lines, chords };
+    const key = player.instrument === "guitar" ? namer.shapeKey : namer.key;
+    return { passage, cell, key: formatKey(key), lines, chords };
   });
   return { player, passages };
 }

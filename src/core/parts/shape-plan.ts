@@ -65,7 +65,7 @@ const CANDIDATES = 100;
  * A song's shapes, and the hands for them, are at most so much harder than their chord's easiest: a player would
  * rather lift a finger than learn a thinner chord or an odd barre. Ours, no source.
  */
-const WITHIN = 0.25;
+const WITHIN = 0.15;
 
 /** What a player's hand does through the song, as a question for {@link planShapes}. */
 export function planRequest(

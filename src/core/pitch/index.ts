@@ -22,6 +22,7 @@ export {
   simplerName,
 } from "./note-name";
 export { formatPitch, formatPitchIn, type PitchProblem, parsePitch } from "./pitch";
+export { saySemitones } from "./say-semitones";
 export {
   moveByDegrees,
   SCALE_NAMES,

@@ -1,4 +1,5 @@
 import { assertNever } from "../base";
+import { saySemitones } from "../pitch";
 import { beatsOfTicks, countBeats } from "../rhythm";
 import type { Exception, Use, VersionRow } from "./body";
 import type { Outline, OutlineException } from "./outline";
@@ -62,10 +63,9 @@ function chordNamed(
 /** What is otherwise at a use beside its exceptions: times, key, tempo, metre, voice. */
 export function sayUse(use: Use): string[] {
   const { shift } = use;
-  const semitones = Math.abs(shift) === 1 ? "1 semitone" : `${Math.abs(shift)} semitones`;
   const metre = use.meterBeats !== null || use.meterUnit !== null;
   return [
-    ...(shift === 0 ? [] : [`${semitones} ${shift > 0 ? "up" : "down"}`]),
+    ...(shift === 0 ? [] : [`${saySemitones(Math.abs(shift))} ${shift > 0 ? "up" : "down"}`]),
     ...(use.bpm === null ? [] : [`${use.bpm} a minute`]),
     ...(metre ? [`in ${use.meterBeats ?? "the same"}/${use.meterUnit ?? "same"}`] : []),
     ...(use.vocals ? [] : ["no vocals"]),

@@ -1,5 +1,14 @@
 import { modulo, sure } from "../base";
-import { formatKey, formatPitchIn, type Key, moveKey, parseKey, plainKey, semitonesUp } from "../pitch";
+import {
+  formatKey,
+  formatPitchIn,
+  type Key,
+  moveKey,
+  parseKey,
+  plainKey,
+  saySemitones,
+  semitonesUp,
+} from "../pitch";
 import type { Use, VersionBody } from "./body";
 import { keysOf } from "./names";
 import type { Outline } from "./outline";
@@ -123,15 +132,14 @@ function keyFit(places: readonly SungPlace[], singer: PitchRange, written: Key, 
 export function sayKeyFit(fit: KeyFit): string {
   const key = sure(parseKey(fit.key));
   const sung = `sung from ${formatPitchIn(fit.low, key)} to ${formatPitchIn(fit.high, key)}`;
-  const semitones = (count: number) => `${count} ${count === 1 ? "semitone" : "semitones"}`;
   if (fit.verdict === "out") {
     const parts = [
-      fit.above > 0 ? `${semitones(fit.above)} above the voice` : "",
-      fit.below > 0 ? `${semitones(fit.below)} below it` : "",
+      fit.above > 0 ? `${saySemitones(fit.above)} above the voice` : "",
+      fit.below > 0 ? `${saySemitones(fit.below)} below it` : "",
     ].filter((part) => part !== "");
     return `${sung}: ${parts.join(" and ")}`;
   }
-  const room = fit.margin === 0 ? "just reached" : `${semitones(fit.margin)} to spare`;
+  const room = fit.margin === 0 ? "just reached" : `${saySemitones(fit.margin)} to spare`;
   const octave = fit.lower.length > 0 ? `, with ${fit.lower.join(" and ")} an octave lower` : "";
   return `${sung}: ${room}${octave}`;
 }

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { HIGHEST_CAPO } from "@/core/fretboard";
 import { type Raised, raisedPassages, scaleMmOf } from "@/core/parts";
-import { formatKey, moveKey } from "@/core/pitch";
+import { formatKey, moveKey, saySemitones } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
 import { keysOf, type Player, setCell } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
@@ -77,8 +77,8 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   return (
     <article className="rounded-box bg-base-200 p-4" aria-label={`${passage.label}, ${player.name}`}>
       <h3 className="font-bold">
-        {passage.label}, {player.name}: {Math.abs(by)} {Math.abs(by) === 1 ? "semitone" : "semitones"}{" "}
-        {by > 0 ? "up" : "down"}, played with {sayCapo(playsAt)} now
+        {passage.label}, {player.name}: {saySemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, played with{" "}
+        {sayCapo(playsAt)} now
       </h3>
       <ul className="mt-2 flex flex-col gap-2">
         <Way

@@ -7,6 +7,7 @@ import {
   NAMED_TUNINGS,
   parsePitch,
   parseTuning,
+  saySemitones,
   type Tuning,
   type TuningMove,
   tuningMoves,
@@ -106,9 +107,7 @@ function Retune({
 }
 
 const sayTurn = ({ semitones }: TuningMove): string =>
-  semitones === 0
-    ? "leave it"
-    : `${semitones > 0 ? "up" : "down"} ${Math.abs(semitones)} ${Math.abs(semitones) === 1 ? "semitone" : "semitones"}`;
+  semitones === 0 ? "leave it" : `${semitones > 0 ? "up" : "down"} ${saySemitones(Math.abs(semitones))}`;
 
 function Moves({ moves }: { moves: readonly TuningMove[] }) {
   const risky = moves.filter((move) => move.mayBreak);

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
+import { saySemitones } from "@/core/pitch";
 import type { Player } from "@/core/song";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -64,7 +65,7 @@ function Compared({
   const where =
     Math.abs(higher) < 0.5
       ? `${first.name} and ${second.name} sound at the same height`
-      : `${second.name} sounds ${Math.abs(higher)} semitones ${higher > 0 ? "above" : "below"} ${first.name} on the mean`;
+      : `${second.name} sounds ${saySemitones(Math.abs(higher))} ${higher > 0 ? "above" : "below"} ${first.name} on the mean`;
   const verdict =
     doubled >= 0.6
       ? "That is nearly one guitar twice: another capo, or small shapes for one of them, would part them."
@@ -103,7 +104,7 @@ function Compared({
                 <td>
                   <Pitches pitches={pair.b} shared={pair.shared} />
                 </td>
-                <td className="whitespace-nowrap">{Math.abs(pair.apart)} semitones</td>
+                <td className="whitespace-nowrap">{saySemitones(Math.abs(pair.apart))}</td>
                 <td>
                   {pair.shared.length === 0
                     ? "nothing"

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { formatPitchIn, moveKey } from "@/core/pitch";
+import { formatPitchIn, moveKey, saySemitones } from "@/core/pitch";
 import {
   byOrder,
   type KeyFit,
@@ -104,33 +104,23 @@ function SectionRanges({ singer, places }: { singer: PitchRange | null; places: 
       outline.form.some((use) => use.sectionId === section.id && use.vocals),
   );
   return (
-    <div className="mb-4 overflow-x-auto">
-      <table className="table table-sm w-auto">
-        <caption className="pb-1 text-left text-sm">
-          What the melody asks, as it sounds in {pretty(versionRow(body).key)}. Type its lowest and highest
-          note; it moves along when the key is changed.
-        </caption>
-        <thead className="text-base-content">
-          <tr>
-            <th scope="col">Section</th>
-            <th scope="col">Lowest</th>
-            <th scope="col">Highest</th>
-            <th scope="col">For this voice</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sung.map(({ section }) => (
-            <SectionRange
-              key={section.id}
-              sectionId={section.id}
-              label={section.label}
-              singer={singer}
-              places={places.filter((place) => place.use.sectionId === section.id)}
-              onSet={(range) => act(set("sections", section.id, { melodyRange: range && [...range] }))}
-            />
-          ))}
-        </tbody>
-      </table>
+    <div className="mb-4">
+      <p className="pb-1 text-sm">
+        What the melody asks, as it sounds in {pretty(versionRow(body).key)}. Type its lowest and highest
+        note; it moves along when the key is changed.
+      </p>
+      <ul>
+        {sung.map(({ section }) => (
+          <SectionRange
+            key={section.id}
+            sectionId={section.id}
+            label={section.label}
+            singer={singer}
+            places={places.filter((place) => place.use.sectionId === section.id)}
+            onSet={(range) => act(set("sections", section.id, { melodyRange: range && [...range] }))}
+          />
+        ))}
+      </ul>
     </div>
   );
 }
@@ -171,26 +161,23 @@ function SectionRange({
     onSet(writtenRange(body, sorted));
   };
   return (
-    <tr>
-      <th scope="row">{label}</th>
-      <td>
-        <PitchField
-          label={`${label}: lowest note`}
-          hideLabel
-          value={low}
-          onSet={(midi) => put({ low: midi, high })}
-        />
-      </td>
-      <td>
-        <PitchField
-          label={`${label}: highest note`}
-          hideLabel
-          value={high}
-          onSet={(midi) => put({ low, high: midi })}
-        />
-      </td>
-      <td>
-        {places.length === 0 && "not known yet"}
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-b py-2">
+      <strong className="w-24">{label}</strong>
+      <PitchField
+        label={`${label}: lowest note`}
+        hideLabel
+        value={low}
+        onSet={(midi) => put({ low: midi, high })}
+      />
+      to
+      <PitchField
+        label={`${label}: highest note`}
+        hideLabel
+        value={high}
+        onSet={(midi) => put({ low, high: midi })}
+      />
+      <div className="min-w-72 flex-1">
+        {places.length === 0 && <span className="text-sm">not known yet</span>}
         {onceEach(places).map((one) => (
           <Reach
             key={one.use.id}
@@ -199,8 +186,8 @@ function SectionRange({
             onLower={(octaveDown) => act(set("uses", one.use.id, { octaveDown }))}
           />
         ))}
-      </td>
-    </tr>
+      </div>
+    </li>
   );
 }
 
@@ -217,8 +204,6 @@ const onceEach = (places: readonly SungPlace[]): SungPlace[] =>
       ) === at,
   );
 
-const semitones = (count: number): string => `${count} ${count === 1 ? "semitone" : "semitones"}`;
-
 /** One time through a section against the voice. */
 function Reach({
   place,
@@ -234,12 +219,12 @@ function Reach({
   const key = moveKey(keysOf(body).sounding, place.use.shift);
   const isOut = above > 0 || below > 0;
   const words = [
-    above > 0 ? `${semitones(above)} too high` : "",
-    below > 0 ? `${semitones(below)} too low` : "",
+    above > 0 ? `${saySemitones(above)} too high` : "",
+    below > 0 ? `${saySemitones(below)} too low` : "",
   ].filter((part) => part !== "");
   return (
     <div className="flex flex-wrap items-center gap-x-2">
-      <span className="min-w-32">{place.label}</span>
+      <span className="min-w-28">{place.label}</span>
       <span className="min-w-28 font-mono text-sm">
         {range.map((one) => pretty(formatPitchIn(one, key))).join(" to ")}
       </span>

@@ -79,7 +79,7 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
         <div>
           <SelectField
             label="Voicing"
-            className="w-44"
+            className="w-40"
             value={cell.style.value}
             options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
             onSet={(style) => change({ style: style as Style })}
@@ -89,30 +89,30 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
         <div>
           <SelectField
             label="Strings"
-            className="w-44"
+            className="w-40"
             value={cell.strings.value?.join() ?? ""}
             options={withCurrent(stringSets(player.tuning), cell.strings.value)}
             onSet={(strings) => change({ strings: strings === "" ? null : strings.split(",").map(Number) })}
           />
           <From value={cell.strings} onClear={() => change({ strings: null })} />
         </div>
+        {player.instrument === "guitar" && (
+          <div>
+            <SelectField
+              label="Capo this time"
+              className="w-40"
+              value={String(cell.capo.value)}
+              options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
+                value: String(capo),
+                label: sayCapo(capo),
+              }))}
+              onSet={(capo) => change({ capo: Number(capo) })}
+            />
+            <From value={cell.capo} onClear={() => change({ capo: null })} />
+            <p className="mt-1 text-sm">Holds shapes of {pretty(formatKey(namer.shapeKey))}.</p>
+          </div>
+        )}
       </div>
-      {player.instrument === "guitar" && (
-        <div>
-          <SelectField
-            label="Capo this time"
-            className="w-40"
-            value={String(cell.capo.value)}
-            options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
-              value: String(capo),
-              label: sayCapo(capo),
-            }))}
-            onSet={(capo) => change({ capo: Number(capo) })}
-          />
-          <From value={cell.capo} onClear={() => change({ capo: null })} />
-          <p className="mt-1 text-sm">Reads shapes of {pretty(formatKey(namer.key))}.</p>
-        </div>
-      )}
       <div>
         <TextField
           label="Note"

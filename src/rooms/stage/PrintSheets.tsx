@@ -80,6 +80,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
               shape={shape}
               name={shape.name}
               capo={part.capo}
+              leftHanded={part.leftHanded}
               className="h-20 text-black [--color-base-100:#fff]"
             />
           </li>

@@ -131,6 +131,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
                       shape={shape}
                       name={shape.name}
                       capo={now.capo}
+                      leftHanded={part.leftHanded}
                       className="mx-auto w-full"
                     />
                   </li>

@@ -43,4 +43,27 @@ describe("stagePart", () => {
       ["hold of 4 beats on the last chord, until the sign"],
     ]);
   });
+
+  it("is written as each player reads: sounding or shapes, H for B, syllables, degrees", () => {
+    const chordsFor = (
+      player: Parameters<typeof sampleVersion>[2] extends (infer P)[] | undefined ? P : never,
+    ) => {
+      const body = sampleVersion({ verse: { lines: ["Light/G:4 on/Bm:4"] } }, ["verse"], [player]);
+      const part = stagePart(body, body.players.p0!);
+      const names = part.sheets[0]!.lines[0]!.pieces.flatMap((piece) =>
+        piece.chord ? [piece.chord.name] : [],
+      );
+      return [part.key, ...names].join(" ");
+    };
+    expect(chordsFor({ capo: 5 })).toBe("D D F#m");
+    expect(chordsFor({ capo: 5, reads: "sounding" })).toBe("D G Bm");
+    expect(chordsFor({ capo: 0, writing: "german" })).toBe("G G Hm");
+    expect(chordsFor({ capo: 0, writing: "syllables" })).toBe("Sol Sol Sim");
+    expect(chordsFor({ capo: 5, reads: "degrees" })).toBe("D 1 3m");
+  });
+
+  it("mirrors for the left-handed", () => {
+    const body = sampleVersion({ verse: { lines: ["Light/G:4"] } }, ["verse"], [{ leftHanded: true }]);
+    expect(stagePart(body, body.players.p0!).leftHanded).toBe(true);
+  });
 });

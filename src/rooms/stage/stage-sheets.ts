@@ -1,3 +1,4 @@
+import { writeChord } from "@/core/chord";
 import { playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import {
@@ -48,6 +49,8 @@ export type StagePart = {
   readonly player: string;
   readonly instrument: Player["instrument"];
   readonly capo: number;
+  readonly leftHanded: boolean;
+  /** Keys as this player writes them. */
   readonly key: string;
   readonly sounding: string;
   readonly bpm: number;
@@ -95,7 +98,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       otherwise: otherwiseOf(passage, (symbol) => pretty(nameOf(symbol).name)),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
-      key,
+      key: writeChord(key, player.writing),
       lines: lines.map(({ timed, sum }) => ({
         id: timed.outline.line.id,
         pieces: piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf),
@@ -111,8 +114,9 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     player: player.name,
     instrument: player.instrument,
     capo: player.capo,
-    key: part.passages[0]?.key ?? version.key,
-    sounding: version.key,
+    leftHanded: player.leftHanded,
+    key: writeChord(part.passages[0]?.key ?? version.key, player.writing),
+    sounding: writeChord(version.key, player.writing),
     bpm: version.bpm,
     meter: `${meter.beats}/${meter.unit}`,
     beatsInBar: beatsOfBar(meter, version.beatUnit),
