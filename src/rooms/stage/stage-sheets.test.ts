@@ -51,7 +51,7 @@ describe("stagePart", () => {
       const body = sampleVersion({ verse: { lines: ["Light/G:4 on/Bm:4"] } }, ["verse"], [player]);
       const part = stagePart(body, body.players.p0!);
       const names = part.sheets[0]!.lines[0]!.pieces.flatMap((piece) =>
-        piece.chord ? [piece.chord.name] : [],
+        piece.name === null ? [] : [piece.name],
       );
       return [part.key, ...names].join(" ");
     };
