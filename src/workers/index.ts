@@ -1,7 +1,7 @@
 "use client";
 
 import { proxy, type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
 import { type PlanRequest, requestKey, type ShapePlan, type ShapeRequest } from "@/core/parts";
 import type { CapoRequest, CapoRow, Engines, PlantedRequest, StandInRequest } from "./engines.worker";
@@ -91,7 +91,7 @@ export function useShapePlan(request: PlanRequest): {
   readonly plan: ShapePlan | null;
   readonly isOld: boolean;
 } {
-  const wanted = JSON.stringify(request);
+  const wanted = useMemo(() => JSON.stringify(request), [request]);
   const [known, setKnown] = useState<{ readonly wanted: string; readonly plan: ShapePlan } | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the request is compared by what it says
   useEffect(() => {

@@ -213,8 +213,9 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
   const hands: [Hand, number][] = [];
   eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
     const cost = handCost(grips, fingers, thumbFret, board.reach);
-    if (every) hands.push([toHand(grips, fingers, thumbFret), cost]);
-    else if (cost < best) {
+    if (every) {
+      if (board.steps.left-- > 0) hands.push([toHand(grips, fingers, thumbFret), cost]);
+    } else if (cost < best) {
       best = cost;
       bestHand = toHand(grips, fingers, thumbFret);
     }

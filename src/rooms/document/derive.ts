@@ -89,12 +89,25 @@ export const sums: (body: VersionBody) => ReadonlyMap<string, BarSum> = byTables
   (body) => sectionSums(body, outline(body), rememberedSum),
 );
 
-/** What a player's hand does through the song, the same object while nothing of it has changed. */
+/** What a hand's way through a song depends on: everything but the words. */
+const PLAYED = [
+  "sections",
+  "lines",
+  "chords",
+  "uses",
+  "exceptions",
+  "version",
+  "players",
+  "cells",
+  "choices",
+] as const;
 const plans = new Map<string, (body: VersionBody) => PlanRequest>();
+
+/** What a player's hand does through the song, the same object while nothing of it has changed. */
 export function planOf(body: VersionBody, player: Player): PlanRequest {
   const own =
     plans.get(player.id) ??
-    byTables<PlanRequest>([...SONG, "version", "cells", "choices", "players"], (now) =>
+    byTables<PlanRequest>(PLAYED, (now) =>
       planRequest(now, now.players[player.id] ?? player, outline(now), timeline(now), cellIndex(now)),
     );
   plans.set(player.id, own);

@@ -10,6 +10,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["0 to 4", "Parts: light of the cell, out to full"],
   ["Enter", "Parts: open the cell at right; Song: open a line"],
   ["Alt ↑ Alt ↓", "Song: move a place in the form"],
+  ["↑ ↓", "Keys: from row to row of a capo table"],
+  ["0 to 9", "Keys: put the capo there, in its table"],
   ["→ Space Page Down", "Stage: go on"],
   ["← Page Up", "Stage: back"],
 ];

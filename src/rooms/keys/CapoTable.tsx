@@ -3,7 +3,8 @@
 import { type KeyboardEvent, useRef } from "react";
 import { scaleMmOf } from "@/core/parts";
 import { type Player, set } from "@/core/song";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { sayCapo } from "@/ui/pretty";
+import { written } from "@/ui/written";
 import { type CapoRow, useCapoTable } from "@/workers";
 import { useAct } from "../document";
 import { NamesChoice } from "./NamesChoice";
@@ -68,6 +69,7 @@ export function CapoTable({
                 <CapoLine
                   key={row.capo}
                   row={row}
+                  player={player}
                   chosen={row.capo === player.capo}
                   most={Math.max(...rows.map((one) => one.effort ?? 0))}
                   onChoose={() => choose(row.capo)}
@@ -83,11 +85,13 @@ export function CapoTable({
 
 function CapoLine({
   row,
+  player,
   chosen,
   most,
   onChoose,
 }: {
   row: CapoRow;
+  player: Player;
   chosen: boolean;
   most: number;
   onChoose: () => void;
@@ -99,8 +103,8 @@ function CapoLine({
       aria-current={chosen ? "true" : undefined}
     >
       <th scope="row">{row.capo}</th>
-      <td>{pretty(row.shapeKey)}</td>
-      <td className="font-mono">{shapes.map(pretty).join("  ")}</td>
+      <td>{written(row.shapeKey, player)}</td>
+      <td className="font-mono">{shapes.map((shape) => written(shape, player)).join("  ")}</td>
       <td className="whitespace-nowrap">
         {row.effort === null ? (
           "no fingering"
@@ -118,7 +122,7 @@ function CapoLine({
       <td>
         {row.hardest && (
           <>
-            <span className="font-mono">{pretty(row.hardest.shape)}</span>{" "}
+            <span className="font-mono">{written(row.hardest.shape, player)}</span>{" "}
             {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
           </>
         )}

@@ -8,6 +8,7 @@ import { Neck } from "@/ui/Neck";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
+import { writtenNote } from "@/ui/written";
 import { useShapePlan } from "@/workers";
 import { derive, useVersion } from "../document";
 
@@ -78,7 +79,7 @@ function Card({ one, player }: { one: OneChord; player: Player }) {
           </h3>
           <Neck
             strings={namesOfStrings(player.tuning)}
-            marks={box.places.map((place) => ({ ...place, label: pretty(place.note) }))}
+            marks={box.places.map((place) => ({ ...place, label: writtenNote(place.note, player) }))}
             from={box.from}
             to={Math.max(box.to, 4)}
             capo={player.capo}

@@ -9,6 +9,7 @@ import { Neck } from "@/ui/Neck";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
+import { written, writtenNote } from "@/ui/written";
 import { derive, useVersion } from "../document";
 import { JoinCold } from "./JoinCold";
 import { KeysTabs } from "./KeysTabs";
@@ -88,8 +89,8 @@ function SectionNeck({
               value: `chord ${symbol}`,
               label:
                 name === symbol
-                  ? `the chord ${pretty(symbol)}`
-                  : `the chord ${pretty(name)} (sounds ${pretty(symbol)})`,
+                  ? `the chord ${written(symbol, player)}`
+                  : `the chord ${pretty(name)} (sounds ${written(symbol, player)})`,
             })),
           ]}
           onSet={setWhat}
@@ -114,7 +115,7 @@ function SectionNeck({
           strings={strings}
           marks={places.map((place) => ({
             ...place,
-            label: pretty(place[labels === "notes" ? "note" : "degree"]),
+            label: labels === "notes" ? writtenNote(place.note, player) : pretty(place.degree),
           }))}
           to={FRETS}
           capo={capo}

@@ -6,8 +6,9 @@ import { type PlantedPoint, sayFingers } from "@/core/fretboard";
 import { handOf, type PlanRequest } from "@/core/parts";
 import { batch, chooseShape, type Player, resolveCell, set } from "@/core/song";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { sayCapo } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
+import { written } from "@/ui/written";
 import { usePlanted } from "@/workers";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { KeysTabs } from "./KeysTabs";
@@ -242,7 +243,7 @@ function Point({
           const shape = point.path[index]!;
           return (
             <li key={`${symbol} ${shape.frets.join()}`} className="text-center">
-              <span className="font-mono font-bold">{pretty(symbol)}</span>
+              <span className="font-mono font-bold">{written(symbol, player)}</span>
               <ChordDiagram
                 shape={shape}
                 name={symbol}
@@ -250,7 +251,9 @@ function Point({
                 leftHanded={player.leftHanded}
                 className="h-24"
               />
-              <span className="block text-xs">{shape.is === symbol ? "as written" : pretty(shape.is)}</span>
+              <span className="block text-xs">
+                {shape.is === symbol ? "as written" : written(shape.is, player)}
+              </span>
             </li>
           );
         })}

@@ -7,7 +7,8 @@ import { formatKey, moveKey, saySemitones } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
 import { keysOf, type Player, setCell } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { sayCapo } from "@/ui/pretty";
+import { written } from "@/ui/written";
 import { type CapoRow, useCapoTable } from "@/workers";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { playedChords } from "./played-chords";
@@ -84,6 +85,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
         <Way
           title={`Stay with ${sayCapo(capoNow)}`}
           row={rowAt(capoNow)}
+          player={player}
           note="No rest is needed."
           chosen={playsAt === capoNow}
           action={`Stay at ${sayCapo(capoNow)} in ${passage.label}`}
@@ -95,6 +97,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
           <Way
             title={`Move the capo to ${capoMoved}`}
             row={rowAt(capoMoved)}
+            player={player}
             note={`Needs ${needed} beats of rest; ${restBeats === 0 ? "there is none" : `${formatBeats(Math.round(restBeats * 100) / 100)} beats are found`} before it${enough ? "" : ": too short, somebody else has to cover it"}.`}
             chosen={playsAt === capoMoved}
             action={`Move the capo to ${capoMoved} in ${passage.label}`}
@@ -109,6 +112,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
 function Way({
   title,
   row,
+  player,
   note,
   chosen,
   action,
@@ -116,6 +120,7 @@ function Way({
 }: {
   title: string;
   row: CapoRow | undefined;
+  player: Player;
   note: string;
   chosen: boolean;
   action: string;
@@ -129,9 +134,9 @@ function Way({
       <span>
         {row ? (
           <>
-            shapes of {pretty(row.shapeKey)}:{" "}
+            shapes of {written(row.shapeKey, player)}:{" "}
             <span className="font-mono">
-              {[...new Set(row.chords.map((one) => one.shape))].map(pretty).join("  ")}
+              {[...new Set(row.chords.map((one) => written(one.shape, player)))].join("  ")}
             </span>
             , effort {row.effort === null ? "not to be held" : row.effort.toFixed(1)}
           </>

@@ -7,6 +7,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { written } from "@/ui/written";
 import { useShapePlan } from "@/workers";
 import { derive, useVersion } from "../document";
 import { HardChanges } from "./HardChanges";
@@ -128,7 +129,9 @@ function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player
   return (
     <>
       <span className="block font-mono text-lg font-bold">{pretty(name)}</span>
-      <span className="block text-sm">{name === symbol ? "as it sounds" : `sounds ${pretty(symbol)}`}</span>
+      <span className="block text-sm">
+        {name === symbol ? "as it sounds" : `sounds ${written(symbol, player)}`}
+      </span>
       {fingering.pitches.length > 0 ? (
         <ChordDiagram
           shape={fingering}
@@ -142,7 +145,7 @@ function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player
         <span className="block py-6 text-sm">no fingering for this hand</span>
       )}
       {fingering.is !== symbol && fingering.pitches.length > 0 && (
-        <span className="block text-sm">really {pretty(fingering.is)}</span>
+        <span className="block text-sm">really {written(fingering.is, player)}</span>
       )}
       <span className="block text-sm">
         effort {fingering.difficulty.toFixed(1)}

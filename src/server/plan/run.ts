@@ -5,6 +5,9 @@ import type { Outcome } from "@/core/plan";
 /** The longest an engine may take over HTTP before it is ended, ms. */
 const LONGEST_MS = 20_000;
 
+/** The most memory the engine thread may fill, MB; past it the thread ends, and the program goes on. */
+const MOST_MEMORY_MB = 1024;
+
 /** The most search steps each engine that counts them may take over HTTP; the command line has no such bound. */
 const MOST_STEPS: Readonly<Record<string, number>> = Object.freeze({
   fingerings: 3_000_000,
@@ -50,14 +53,22 @@ class EngineThread {
   private start(): Worker {
     if (this.worker) return this.worker;
     const file = path.join(process.cwd(), "src/server/plan/worker.mjs");
-    const worker = new Worker(/* turbopackIgnore: true */ file);
+    const worker = new Worker(/* turbopackIgnore: true */ file, {
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+    });
     worker.unref();
     worker.on("message", ({ id, outcome, failure }: Answer) => {
       const waiting = this.waiting.get(id);
       if (outcome) waiting?.resolve(outcome);
       else waiting?.reject(new Error(failure ?? "The engine gave no answer."));
     });
-    worker.on("error", (error: Error) => this.fail(error));
+    worker.on("error", (error: Error & { readonly code?: string }) =>
+      this.fail(
+        error.code === "ERR_WORKER_OUT_OF_MEMORY"
+          ? new Error("The search grew too large and was ended. Ask for fewer strings, frets or colours.")
+          : error,
+      ),
+    );
     this.worker = worker;
     return worker;
   }

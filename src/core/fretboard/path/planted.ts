@@ -13,7 +13,7 @@ export type PlantedOptions = Omit<LayerOptions, "capo"> & {
   readonly beatMs: number;
   /** Search steps at most; past them the best found is given, and `exact` is false. */
   readonly budget?: number;
-  /** Told after each planted finger that was tried. */
+  /** Told as the work goes on: so much is done, of so much. */
   readonly onProgress?: (done: number, of: number) => void;
 };
 
@@ -53,6 +53,9 @@ const MOST_WEIGHED = 48;
 /** Sums made at most when no budget is given. */
 const BUDGET = 300_000_000;
 
+/** How much of the whole work finding the shapes is, for telling progress. */
+const SEARCH_SHARE = 0.4;
+
 const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 
 type Candidate = Arrangement & { readonly capo: number; readonly layers: Layers };
@@ -77,7 +80,8 @@ export function planted(
     readonly capo: number;
     readonly layers: Layers;
   }[] = [];
-  for (const capo of capos) {
+  for (const [done, capo] of capos.entries()) {
+    onProgress?.(done * SEARCH_SHARE, capos.length);
     const found = layersOf(events, { ...options, capo, limit: options.limit ?? LOOKED_AT });
     if (!found.ok) return found;
     const rows = rowsOf(found.value, options.beatMs, options.limit === undefined);
@@ -101,7 +105,7 @@ export function planted(
     if (!isExact) search.around(finger, place).seed(finger, place, own);
     else if (!own.covered(search.best(reach)))
       exact = steps.left > 0 && search.around(finger, place).exhaust(finger, place, own, steps) && exact;
-    onProgress?.(done + 1, tasks.length);
+    onProgress?.(SEARCH_SHARE * tasks.length + (1 - SEARCH_SHARE) * (done + 1), tasks.length);
   }
   const beats = events.reduce((sum, event) => sum + event.beats, 0);
   const points = spread(front.items, MOST_POINTS).map((one) => point(one, beats));
