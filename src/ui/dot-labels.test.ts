@@ -10,5 +10,6 @@ describe("dotLabels", () => {
     expect(dotLabels("intervals", shape, "D/F#")).toEqual(["3", null, "1", "5", "1", "3"]);
     expect(dotLabels("intervals", { frets: [0, 1], pitches: ["E2", "Bb2"] }, "C/E")).toEqual(["3", "?"]);
     expect(dotLabels("intervals", { frets: [3], pitches: ["Eb3"] }, "Cm")).toEqual(["♭3"]);
+    expect(dotLabels("intervals", { frets: [1, 3], pitches: ["Bb2", "C3"] }, "C/Bb")).toEqual(["♭7", "1"]);
   });
 });

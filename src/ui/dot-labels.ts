@@ -1,12 +1,15 @@
 import { formatTone, parseChord, toneName } from "@/core/chord";
 import type { Fingering } from "@/core/fretboard";
-import { parsePitch, pitchClassOf } from "@/core/pitch";
+import { parsePitch, pitchClassOf, semitonesUp } from "@/core/pitch";
 import type { DotLabels } from "./ChordDiagram";
 import { pretty } from "./pretty";
 
 /** What stands in the dots of a diagram. */
 export const DOTS = ["fingers", "notes", "intervals"] as const;
 export type Dots = (typeof DOTS)[number];
+
+/** What a bass that is no tone of the chord is to its root. */
+const DEGREES = ["1", "b2", "2", "b3", "3", "4", "b5", "5", "#5", "6", "b7", "7"] as const;
 
 /** A string each: the note that sounds, or its degree in the chord; nothing for fingers, which the diagram knows. */
 export function dotLabels(
@@ -20,7 +23,7 @@ export function dotLabels(
   const degrees = new Map<number, string>();
   if (chord.ok && chord.value.kind === "chord") {
     const { root, bass, tones } = chord.value;
-    if (bass !== null) degrees.set(pitchClassOf(bass), "bass");
+    if (bass !== null) degrees.set(pitchClassOf(bass), DEGREES[semitonesUp(root, bass)]!);
     for (const tone of tones) degrees.set(pitchClassOf(toneName(tone, root)), formatTone(tone));
   }
   return frets.map((fret) => {

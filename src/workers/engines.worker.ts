@@ -13,7 +13,9 @@ import {
   standIns,
 } from "@/core/fretboard";
 import {
+  behindCapo,
   type HandRequest,
+  listChanges,
   optionsOf,
   type PlanRequest,
   planShapes,
@@ -43,6 +45,11 @@ export type PlantedRequest = {
   readonly beatMs: number;
 };
 
+export type HardestRequest = { readonly request: PlanRequest; readonly capo: number };
+
+/** The dearest change of a song behind one capo, by sounding symbols. */
+export type HardestChange = { readonly from: string; readonly to: string; readonly cost: number };
+
 /** Search steps for planted fingers in the interface: some seconds. */
 const PLANTED_BUDGET = 200_000_000;
 
@@ -70,6 +77,10 @@ const engines = {
     }));
   },
   planShapes: (request: PlanRequest): ShapePlan => planShapes(request),
+  hardestChange: ({ request, capo }: HardestRequest): HardestChange | null => {
+    const [hardest] = listChanges(planShapes(behindCapo(request, capo)));
+    return hardest ? { from: hardest.from.symbol, to: hardest.to.symbol, cost: hardest.cost } : null;
+  },
   standIns: (request: StandInRequest): StandIn[] => {
     const chord = chordOf(request.symbol);
     return chord ? standIns(chord, sure(parseKey(request.key)), optionsOf(request)) : [];

@@ -4,9 +4,17 @@ import { proxy, type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
 import { type PlanRequest, requestKey, type ShapePlan, type ShapeRequest } from "@/core/parts";
-import type { CapoRequest, CapoRow, Engines, PlantedRequest, StandInRequest } from "./engines.worker";
+import type {
+  CapoRequest,
+  CapoRow,
+  Engines,
+  HardestChange,
+  HardestRequest,
+  PlantedRequest,
+  StandInRequest,
+} from "./engines.worker";
 
-export type { CapoRequest, CapoRow, PlantedRequest, StandInRequest } from "./engines.worker";
+export type { CapoRequest, CapoRow, HardestChange, PlantedRequest, StandInRequest } from "./engines.worker";
 
 const newWorker = (): Worker =>
   new Worker(new URL("./engines.worker.ts", import.meta.url), { type: "module" });
@@ -104,6 +112,34 @@ export function useShapePlan(request: PlanRequest): {
     };
   }, [wanted]);
   return { plan: known?.plan ?? null, isOld: known?.wanted !== wanted };
+}
+
+const hardestOf = remembered(
+  (request: HardestRequest) => JSON.stringify(request),
+  (request: HardestRequest): Promise<HardestChange | null> => engines().hardestChange(request),
+);
+
+/** The hardest change behind each capo, as they become known. */
+export function useHardestChanges(
+  request: PlanRequest,
+  capos: readonly number[],
+): ReadonlyMap<number, HardestChange | null> {
+  const asked = useMemo(() => {
+    const key = JSON.stringify(request);
+    return capos.map((capo) => ({ capo, key: `${capo} ${key}` }));
+  }, [request, capos]);
+  const keyOf = useMemo(() => {
+    const keys = new Map(asked.map(({ capo, key }) => [capo, key]));
+    return (question: HardestRequest) => keys.get(question.capo) ?? "";
+  }, [asked]);
+  const answers = useAnswers(
+    asked.map(({ capo }) => ({ request, capo })),
+    keyOf,
+    hardestOf,
+  );
+  return new Map(
+    asked.flatMap(({ capo, key }) => (answers.has(key) ? [[capo, answers.get(key) ?? null] as const] : [])),
+  );
 }
 
 const standInsOf = remembered(

@@ -4,6 +4,7 @@ export { type PartChord, type PartPassage, type PlayerPart, playerPart } from ".
 export { type Raised, raisedPassages, restBefore } from "./raised";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
+  behindCapo,
   type PlanEvent,
   type PlannedRun,
   type PlanRequest,

@@ -176,6 +176,15 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
   return { runs: planned, cost, greedyCost, exact };
 }
 
+/** The same song behind one capo throughout, whatever was chosen for the present one. */
+export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => ({
+  ...request,
+  runs: request.runs.map(({ hand, events }) => ({
+    hand: { ...hand, capo },
+    events: events.map((event) => ({ ...event, lock: null })),
+  })),
+});
+
 /** By symbol the shape that sounds for most beats of it; of two the one met first. */
 function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, Frets> {
   const beats = new Map<string, Map<string, { frets: Frets; beats: number }>>();

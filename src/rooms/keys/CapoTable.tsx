@@ -1,13 +1,17 @@
 "use client";
 
 import { type KeyboardEvent, useRef } from "react";
+import { moveChord, parseChord } from "@/core/chord";
 import { scaleMmOf } from "@/core/parts";
+import { parseKey } from "@/core/pitch";
 import { type Player, set } from "@/core/song";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
-import { type CapoRow, useCapoTable } from "@/workers";
-import { useAct } from "../document";
+import { type CapoRow, type HardestChange, useCapoTable, useHardestChanges } from "@/workers";
+import { derive, useAct, useVersion } from "../document";
 import { NamesChoice } from "./NamesChoice";
+
+const CAPOS = Object.freeze([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
 
 /** What every capo would ask of one guitar; a row is chosen by its button, or by the capo's digit. */
 export function CapoTable({
@@ -19,10 +23,12 @@ export function CapoTable({
   soundingKey: string;
   chords: readonly { symbol: string; beats: number }[];
 }) {
+  const body = useVersion();
   const act = useAct();
   const table = useRef<HTMLTableElement>(null);
   const { tuning, level } = player;
   const rows = useCapoTable({ key: soundingKey, chords, tuning, level, scaleMm: scaleMmOf(player) });
+  const hardest = useHardestChanges(derive.planOf(body, player), CAPOS);
   const choose = (capo: number) => {
     if (capo !== player.capo) act(set("players", player.id, { capo }));
   };
@@ -58,7 +64,8 @@ export function CapoTable({
                 <th scope="col">Shapes of</th>
                 <th scope="col">What the hand plays</th>
                 <th scope="col">Effort</th>
-                <th scope="col">Hardest</th>
+                <th scope="col">Hardest shape</th>
+                <th scope="col">Hardest change</th>
                 <th scope="col">
                   <span className="sr-only">Choose</span>
                 </th>
@@ -70,6 +77,8 @@ export function CapoTable({
                   key={row.capo}
                   row={row}
                   player={player}
+                  soundingKey={soundingKey}
+                  change={hardest.get(row.capo)}
                   chosen={row.capo === player.capo}
                   most={Math.max(...rows.map((one) => one.effort ?? 0))}
                   onChoose={() => choose(row.capo)}
@@ -83,20 +92,32 @@ export function CapoTable({
   );
 }
 
+/** A sounding chord as the shape behind the capo, also one of a raised section. */
+function shapeName(symbol: string, sounding: string, shapes: string): string {
+  const [chord, from, to] = [parseChord(symbol), parseKey(sounding), parseKey(shapes)];
+  return chord.ok && from.ok && to.ok ? moveChord(chord.value, from.value, to.value) : symbol;
+}
+
 function CapoLine({
   row,
   player,
+  soundingKey,
+  change,
   chosen,
   most,
   onChoose,
 }: {
   row: CapoRow;
   player: Player;
+  soundingKey: string;
+  /** Undefined while it is worked out. */
+  change: HardestChange | null | undefined;
   chosen: boolean;
   most: number;
   onChoose: () => void;
 }) {
   const shapes = [...new Set(row.chords.map((chord) => chord.shape))];
+  const named = (symbol: string) => written(shapeName(symbol, soundingKey, row.shapeKey), player);
   return (
     <tr
       className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}
@@ -104,7 +125,7 @@ function CapoLine({
     >
       <th scope="row">{row.capo}</th>
       <td>{written(row.shapeKey, player)}</td>
-      <td className="font-mono">{shapes.map((shape) => written(shape, player)).join("  ")}</td>
+      <td className="font-mono text-sm">{shapes.map((shape) => written(shape, player)).join("  ")}</td>
       <td className="whitespace-nowrap">
         {row.effort === null ? (
           "no fingering"
@@ -113,7 +134,7 @@ function CapoLine({
             <span
               aria-hidden="true"
               className="mr-2 inline-block h-2 bg-base-content align-middle"
-              style={{ width: `${(64 * row.effort) / Math.max(1, most)}px` }}
+              style={{ width: `${(40 * row.effort) / Math.max(1, most)}px` }}
             />
             {row.effort.toFixed(1)}
           </>
@@ -127,8 +148,27 @@ function CapoLine({
           </>
         )}
       </td>
+      <td className="whitespace-nowrap">
+        {change === undefined ? (
+          "…"
+        ) : change === null ? (
+          "none"
+        ) : (
+          <>
+            <span className="font-mono">
+              {named(change.from)} → {named(change.to)}
+            </span>{" "}
+            {change.cost.toFixed(1)}
+          </>
+        )}
+      </td>
       <td>
-        <button type="button" className="btn btn-xs" aria-disabled={chosen} onClick={onChoose}>
+        <button
+          type="button"
+          className="btn btn-xs whitespace-nowrap"
+          aria-disabled={chosen}
+          onClick={onChoose}
+        >
           {chosen ? "Chosen" : row.capo === 0 ? "Play without capo" : `Put capo on ${row.capo}`}
         </button>
       </td>

@@ -97,8 +97,10 @@ function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots
           {player.name} has {shapes.length} {shapes.length === 1 ? "shape" : "shapes"} to learn
         </h2>
         <p className="mb-3 max-w-3xl text-sm">
-          Chosen together, so that the hand moves least: the way costs {plan.cost.toFixed(0)}, where each next
-          chord taken by itself would cost {plan.greedyCost.toFixed(0)}.{" "}
+          Chosen together, so that the hand moves least: the way costs {plan.cost.toFixed(0)}
+          {plan.greedyCost - plan.cost >= 1 &&
+            `, where each next chord taken by itself would cost ${plan.greedyCost.toFixed(0)}`}
+          .{" "}
           {capos.length === 1
             ? `Frets count from ${sayCapo(capos[0]!).replace("no capo", "the nut")}.`
             : "Frets count from the capo; it changes on the way."}

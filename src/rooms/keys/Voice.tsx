@@ -182,6 +182,7 @@ function SectionRange({
           <Reach
             key={one.use.id}
             place={one}
+            isNamed={one.label !== label}
             singer={singer}
             onLower={(octaveDown) => act(set("uses", one.use.id, { octaveDown }))}
           />
@@ -207,10 +208,13 @@ const onceEach = (places: readonly SungPlace[]): SungPlace[] =>
 /** One time through a section against the voice. */
 function Reach({
   place,
+  isNamed,
   singer,
   onLower,
 }: {
   place: SungPlace;
+  /** Whether its name has to be told: it is not its section's. */
+  isNamed: boolean;
   singer: PitchRange | null;
   onLower: (octaveDown: boolean) => void;
 }) {
@@ -224,7 +228,7 @@ function Reach({
   ].filter((part) => part !== "");
   return (
     <div className="flex flex-wrap items-center gap-x-2">
-      <span className="min-w-28">{place.label}</span>
+      {isNamed && <span className="font-bold">{place.label}</span>}
       <span className="min-w-28 font-mono text-sm">
         {range.map((one) => pretty(formatPitchIn(one, key))).join(" to ")}
       </span>
