@@ -53,8 +53,8 @@ test("the voice: a range typed, a key that fits, a section an octave lower", asy
   await type(page, "Chorus: lowest note", "B3");
   await type(page, "Chorus: highest note", "G4");
   await expect(page.getByText("3 semitones too high")).toBeVisible();
-  const keys = page.getByRole("table", { name: "Keys for this voice" });
-  await expect(keys.getByRole("row").filter({ hasText: "as written" })).toContainText(
+  const keys = page.getByRole("list", { name: "Keys for this voice" });
+  await expect(keys.getByRole("listitem").filter({ hasText: "written in" })).toContainText(
     "Chorus an octave lower",
   );
   await expectAccessible(page);
@@ -63,7 +63,7 @@ test("the voice: a range typed, a key that fits, a section an octave lower", asy
   await page.getByRole("button", { name: "sing Chorus as written again" }).click();
   await keys.getByRole("button", { name: "Play it in E", exact: true }).click();
   await expect(page.getByText("Written in G.")).toBeVisible();
-  await expect(keys.getByRole("row").filter({ hasText: "Played in it" })).toContainText("E");
+  await expect(keys.getByRole("listitem").filter({ hasText: "Played in it" })).toContainText("E");
   // The melody is kept as written and moves along.
   await expect(page.getByLabel("Verse 1: lowest note", { exact: true })).toHaveValue("E3");
   await saved(page);

@@ -135,7 +135,7 @@ export function sayKeyFit(fit: KeyFit): string {
   if (fit.verdict === "out") {
     const parts = [
       fit.above > 0 ? `${saySemitones(fit.above)} above the voice` : "",
-      fit.below > 0 ? `${saySemitones(fit.below)} below it` : "",
+      fit.below > 0 ? `${saySemitones(fit.below)} below ${fit.above > 0 ? "it" : "the voice"}` : "",
     ].filter((part) => part !== "");
     return `${sung}: ${parts.join(" and ")}`;
   }

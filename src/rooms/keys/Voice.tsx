@@ -270,42 +270,32 @@ function Keys({ singer, places }: { singer: PitchRange; places: readonly SungPla
   const isNow = (fit: KeyFit) => fit.semitones === melodyShift(written, sounding);
   const shown = all ? fits : fits.filter((fit, index) => index < SHOWN || isNow(fit) || fit.isWritten);
   return (
-    <div className="overflow-x-auto">
-      <table className="table table-sm w-auto">
-        <caption className="pb-1 text-left font-bold">Keys for this voice</caption>
-        <thead className="text-base-content">
-          <tr>
-            <th scope="col">Key</th>
-            <th scope="col">Voice</th>
-            <th scope="col">Why</th>
-            <th scope="col">
-              <span className="sr-only">Choose</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((fit) => (
-            <tr key={fit.key} className={isNow(fit) ? "bg-base-300 font-bold" : ""}>
-              <th scope="row" className="whitespace-nowrap">
-                {sayKey(fit.key)}
-                {fit.isWritten && <span className="font-normal"> · as written</span>}
-              </th>
-              <td className="whitespace-nowrap">{VERDICTS[fit.verdict]}</td>
-              <td>{pretty(sayKeyFit(fit))}</td>
-              <td>
-                <button
-                  type="button"
-                  className="btn btn-xs"
-                  disabled={isNow(fit)}
-                  onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
-                >
-                  {isNow(fit) ? "Played in it" : `Play it in ${pretty(fit.key)}`}
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div>
+      <h3 id="voice-keys" className="font-bold">
+        Keys for this voice
+      </h3>
+      <ul aria-labelledby="voice-keys">
+        {shown.map((fit) => (
+          <li
+            key={fit.key}
+            className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-b px-2 py-2 ${isNow(fit) ? "bg-base-300" : ""}`}
+          >
+            <strong className="w-28">{sayKey(fit.key)}</strong>
+            <span className="min-w-60 flex-1">
+              <span className="font-bold">{VERDICTS[fit.verdict]}</span>
+              {fit.isWritten && ", the key it is written in"}; {pretty(sayKeyFit(fit))}
+            </span>
+            <button
+              type="button"
+              className="btn btn-xs"
+              disabled={isNow(fit)}
+              onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
+            >
+              {isNow(fit) ? "Played in it" : `Play it in ${pretty(fit.key)}`}
+            </button>
+          </li>
+        ))}
+      </ul>
       {fits.length > shown.length || all ? (
         <button type="button" className="link mt-2 text-sm" onClick={() => setAll(!all)}>
           {all ? "Show fewer keys" : `Show all ${fits.length} keys`}
