@@ -128,6 +128,9 @@ describe("planted", () => {
     expect(error("planted", { ...path, capos: [] })).toBe("capos");
     expect(error("planted", { ...path, capos: [0, 20] })).toBe("capos.1");
     expect(error("planted", { ...path, cyclic: true })).toBe("cyclic");
+    expect(error("planted", { ...path, changes: [...changes, { string: 1, fret: 2, beats: 1 }] })).toBe(
+      "changes.2",
+    );
     expect(error("planted", { ...path, allow: ["sus9"] })).toBe("allow.0");
   });
 });

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { planted as findPlanted, HIGHEST_CAPO } from "../fretboard";
 import { pathFields, readChanges, refusePath } from "./changes";
-import { engine, fields } from "./engine";
+import { engine, FieldError, fields } from "./engine";
 import { handFields, readHand } from "./hand";
 
 const { capo: _capo, ...hand } = handFields;
@@ -26,6 +26,8 @@ export const planted = engine(
   "Arrangements in which one or two fingers stay down through the song, with what each costs.",
   input,
   ({ changes, tempo, beatUnit: _unit, capos, limit, cyclic: _cyclic, budget, ...rest }) => {
+    const note = changes.findIndex((one) => "string" in one);
+    if (note >= 0) throw new FieldError(["changes", note], "should be a chord or a ring, not a single note");
     const options = readHand({ ...rest, capo: 0, budget });
     const chart = readChanges(changes, options.tuning.length);
     const found = findPlanted(chart, {

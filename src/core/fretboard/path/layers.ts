@@ -208,7 +208,10 @@ function noteStates(event: HandEvent & { kind: "note" }, layers: readonly Layer[
     );
     return { pitches, is: pitch, omits: [] };
   };
-  const chordLayer = event.over ? layers.findLast(({ event: one }) => one.kind === "chord") : undefined;
+  const before = layers.at(-1);
+  const isHeld = before !== undefined && (before.event.kind === "chord" || before.states[0]?.base != null);
+  const chordLayer =
+    event.over && isHeld ? layers.findLast(({ event: one }) => one.kind === "chord") : undefined;
   if (!chordLayer) {
     const frets = board.tuning.map((_, at) => (at === string ? fret : null));
     const hands: Hand[] =

@@ -108,6 +108,14 @@ describe("planted", () => {
     expect(sure(planted(song("G Em C D G Em C D"), { ...options, limit: 40, budget: 10 })).exact).toBe(false);
   });
 
+  it("has a way to play where nothing is pressed or nothing changes", () => {
+    const open = { ...options, maxFret: 0, strings: [1, 2, 3, 4, 5] };
+    const still = sure(planted(song("Em7 N.C. Em7"), { ...open, strings: [0, 1, 2, 3, 4, 5] }));
+    expect(still.front).toHaveLength(1);
+    expect(still.front[0]).toMatchObject({ held: 0, planted: [], faithfulness: 1 });
+    expect(sure(planted(song("G"), options)).front.length).toBeGreaterThan(0);
+  });
+
   it("tells of its progress", () => {
     const told: number[] = [];
     sure(planted(song("G C"), { ...options, onProgress: (done, of) => told.push(done / of) }));

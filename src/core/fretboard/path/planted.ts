@@ -53,6 +53,9 @@ const MOST_WEIGHED = 48;
 /** Sums made at most when no budget is given. */
 const BUDGET = 300_000_000;
 
+/** A place no finger has. */
+const NOWHERE = -1;
+
 /** How much of the whole work finding the shapes is, for telling progress. */
 const SEARCH_SHARE = 0.4;
 
@@ -88,6 +91,9 @@ export function planted(
     searches.push({ search: new PlantSearch(rows, found.value.places), capo, layers: found.value });
   }
   const jobs = searches.flatMap((one) => plantedPlaces(one.search).map((place) => ({ ...one, ...place })));
+  // Where nothing is ever pressed there is nothing to plant, and still a way to play.
+  const [any] = searches;
+  if (jobs.length === 0 && any) jobs.push({ ...any, finger: 1, place: NOWHERE, reach: 0 });
   jobs.sort((a, b) => b.reach - a.reach);
   const distinct = new Set(events.map((event) => (event.kind === "chord" ? event.chord.symbol : ""))).size;
   let exact = distinct <= MOST_EXACT_CHORDS;

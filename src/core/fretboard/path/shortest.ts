@@ -27,6 +27,9 @@ type Row = Stances & {
 
 export type Shortest = { readonly states: readonly number[]; readonly cost: number };
 
+/** No hand gets through. */
+const NO_WAY: Shortest = Object.freeze({ states: Object.freeze([]), cost: Number.POSITIVE_INFINITY });
+
 /** Counts transitions looked at; when none are left the search gives up. */
 export type Steps = { left: number };
 
@@ -57,9 +60,10 @@ export class PathSearch {
     });
   }
 
-  /** @returns the cheapest path, or null when the steps ran out; ties go to the state that comes first in its list. */
+  /** @returns the cheapest path (of infinite cost where there is none), or null when the steps ran out; ties go to the state that comes first in its list. */
   run(): Shortest | null {
     if (!this.sweep()) return null;
+    if (!this.toGo[0]!.some(Number.isFinite)) return NO_WAY;
     if (this.closing !== null && this.rows.length > 1) return this.runClosed();
     const first = this.toGo[0]!;
     let start = 0;
@@ -80,6 +84,7 @@ export class PathSearch {
         const price = index === 0 ? row.costs[at]! : change + row.costs[at]!;
         if (price < least - SAME) [best, least] = [at, price];
       }
+      if (best < 0) return NO_WAY;
       states.push(best);
       cost += least;
     }

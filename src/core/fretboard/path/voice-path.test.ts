@@ -156,6 +156,22 @@ describe("lines between chords", () => {
     expect(moves[0]!.kept).toEqual([1, 2, 3]);
   });
 
+  it("plays a note by itself after another, whatever was held before", () => {
+    const { path } = plan([chord("C", 4, "x32010"), note(5, 3), note(5, 5, true), chord("G")]);
+    expect(path[2]!.frets.filter((fret) => fret !== null)).toEqual([5]);
+  });
+
+  it("finds a way with few steps too, and says where no hand gets through", () => {
+    const line = [chord("C"), note(5, 3, true), note(5, 1, true), chord("G")];
+    const short = plan(line, { budget: 10 });
+    expect(short.path).toHaveLength(4);
+    expect(short.cost).toBeGreaterThanOrEqual(plan(line).cost - 1e-9);
+    // Nobody holds the barre at the first fret and reaches the fifteenth.
+    expect(voicePath([chord("F", 4, "133211"), note(0, 15, true)], { tuning, beatMs: 500 })).toMatchObject({
+      ok: false,
+    });
+  });
+
   it("lets a chord ring on in the same hand", () => {
     const { path, moves } = plan([chord("Em"), { kind: "ring", beats: 2 }, chord("G")]);
     expect(path[1]).toEqual(path[0]);

@@ -1,4 +1,4 @@
-import { ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../base";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
 import type { HandEvent } from "./events";
@@ -56,11 +56,14 @@ export function voicePath(
   let search = full;
   let used = layers;
   let shortest = full.run();
-  if (!shortest) {
-    used = trim(layers, Math.max(1, Math.floor(Math.sqrt(budget / layers.length))));
+  for (let most = Math.max(1, Math.floor(Math.sqrt(budget / layers.length))); !shortest; most *= 2) {
+    used = trim(layers, most);
+    if (used.some(({ states }) => states.length === 0)) continue;
     search = new PathSearch(used, places, factors, null, { left: Number.POSITIVE_INFINITY });
-    shortest = search.run()!;
+    const trimmed = search.run()!;
+    if (Number.isFinite(trimmed.cost) || most > mostStates(layers)) shortest = trimmed;
   }
+  if (!Number.isFinite(shortest.cost)) return fail({ code: "no-hand", index: events.length - 1 });
   const complete = search === full && found.value.exact;
   const trimmed = closing === null ? search : new PathSearch(used, places, factors, closing, { left: 0 });
   const greedy = trimmed.greedy();
@@ -90,7 +93,8 @@ export function voicePath(
     path: layerOf.map((layer) => written[layer]!),
     moves,
     cost: round(best.cost),
-    greedyCost: round(greedy.cost),
+    // The greedy way may end where no note can be played over what it holds.
+    greedyCost: round(Number.isFinite(greedy.cost) ? greedy.cost : best.cost),
     exact: complete,
     ...(complete ? {} : { bound: round(lowerBound(layers)) }),
   });
@@ -103,6 +107,9 @@ function trim(layers: readonly Layer[], most: number): Layer[] {
     return { ...layer, states: states[0]?.base == null ? states.slice(0, most) : states };
   });
 }
+
+const mostStates = (layers: readonly Layer[]): number =>
+  Math.max(...layers.map(({ states }) => states.length));
 
 /** No path costs less than the easiest state of every layer. */
 const lowerBound = (layers: readonly Layer[]): number =>
