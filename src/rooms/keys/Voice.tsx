@@ -5,26 +5,23 @@ import { useState } from "react";
 import { formatPitchIn, moveKey, saySemitones } from "@/core/pitch";
 import {
   byOrder,
-  type KeyFit,
-  keyFits,
   keysOf,
-  melodyShift,
   type PitchRange,
   type Player,
   reachOf,
   type SungPlace,
-  sayKeyFit,
   set,
   sungPlaces,
   versionRow,
   writtenRange,
 } from "@/core/song";
 import { PitchField } from "@/ui/PitchField";
-import { pretty, sayKey } from "@/ui/pretty";
+import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, useAct, useVersion } from "../document";
 import { useSingerRange } from "../players/use-singer-range";
 import { SungNote } from "./SungNote";
+import { VoiceKeys } from "./VoiceKeys";
 
 /** The voice: who sings, how high and low they can, what each section asks, and the keys that fit. */
 export function Voice() {
@@ -61,7 +58,7 @@ export function Voice() {
         </p>
       )}
       <SectionRanges singer={singer?.range ?? null} places={places} />
-      {singer?.range && places.length > 0 && <Keys singer={singer.range} places={places} />}
+      {singer?.range && places.length > 0 && <VoiceKeys singer={singer.range} places={places} />}
     </section>
   );
 }
@@ -248,59 +245,6 @@ function Reach({
           </button>
         )
       )}
-    </div>
-  );
-}
-
-const SHOWN = 5;
-const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
-  fits: "fits",
-  octave: "fits, partly lower",
-  out: "out of reach",
-};
-
-/** The keys for this voice, best first, with the reason. */
-function Keys({ singer, places }: { singer: PitchRange; places: readonly SungPlace[] }) {
-  const body = useVersion();
-  const act = useAct();
-  const [all, setAll] = useState(false);
-  const version = versionRow(body);
-  const { written, sounding } = keysOf(body);
-  const fits = keyFits(places, singer, written);
-  const isNow = (fit: KeyFit) => fit.semitones === melodyShift(written, sounding);
-  const shown = all ? fits : fits.filter((fit, index) => index < SHOWN || isNow(fit) || fit.isWritten);
-  return (
-    <div>
-      <h3 id="voice-keys" className="font-bold">
-        Keys for this voice
-      </h3>
-      <ul aria-labelledby="voice-keys">
-        {shown.map((fit) => (
-          <li
-            key={fit.key}
-            className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-b px-2 py-2 ${isNow(fit) ? "bg-base-300" : ""}`}
-          >
-            <strong className="w-28">{sayKey(fit.key)}</strong>
-            <span className="min-w-60 flex-1">
-              <span className="font-bold">{VERDICTS[fit.verdict]}</span>
-              {fit.isWritten && ", the key it is written in"}; {pretty(sayKeyFit(fit))}
-            </span>
-            <button
-              type="button"
-              className="btn btn-xs"
-              disabled={isNow(fit)}
-              onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
-            >
-              {isNow(fit) ? "Played in it" : `Play it in ${pretty(fit.key)}`}
-            </button>
-          </li>
-        ))}
-      </ul>
-      {fits.length > shown.length || all ? (
-        <button type="button" className="link mt-2 text-sm" onClick={() => setAll(!all)}>
-          {all ? "Show fewer keys" : `Show all ${fits.length} keys`}
-        </button>
-      ) : null}
     </div>
   );
 }

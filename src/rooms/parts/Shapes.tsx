@@ -17,6 +17,7 @@ import {
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { written } from "@/ui/written";
 import { useFingerings, useShapePlan } from "@/workers";
 import { derive, makeId, useAct, useVersion } from "../document";
 
@@ -91,9 +92,9 @@ export function Shapes({ use, player, cell, namer }: Props) {
                 className={`w-full rounded-field p-1 text-center ${open ? "bg-base-300" : "hover:bg-base-300"}`}
                 onClick={() => setOpened(open ? null : place.sounding)}
               >
-                <span className="font-mono font-bold">{pretty(place.name)}</span>{" "}
+                <span className="block font-mono font-bold">{pretty(place.name)}</span>
                 {place.name !== place.sounding && (
-                  <span className="text-xs">sounds {pretty(place.sounding)}</span>
+                  <span className="block text-xs">sounds {written(place.sounding, player)}</span>
                 )}
                 {shape ? (
                   <ChordDiagram

@@ -3,6 +3,7 @@ import path from "node:path";
 import { z } from "zod";
 import { sure } from "@/core/base";
 import { readChordText } from "@/core/formats";
+import { STYLES } from "@/core/fretboard";
 import { BASS_TUNING, GUITAR_TUNING, parsePitch } from "@/core/pitch";
 import {
   addException,
@@ -67,6 +68,8 @@ const demoSchema = z.object({
           light: light.optional(),
           role: z.enum(ROLES).optional(),
           capo: z.int().optional(),
+          style: z.enum(STYLES).optional(),
+          strings: z.array(z.int()).optional(),
           note: z.string().optional(),
         }),
       ),
