@@ -36,7 +36,10 @@ export async function makeSong(page: Page, text = SHEET): Promise<string> {
 /** Finds a song on the shelf of the first page and opens its first version. */
 export async function openFromShelf(page: Page, title: string): Promise<void> {
   const shelf = page.getByRole("region", { name: "Shelf" });
+  // The list is drawn anew when the answer comes: a click before that could fall between two lists.
+  const answered = page.waitForResponse((response) => /\/api\/shelf\?.*q=/u.test(response.url()));
   await shelf.getByLabel("Search titles, words, chords").fill(title);
+  await answered;
   const found = shelf.getByRole("listitem").filter({ hasText: title });
   await found.filter({ hasText: "Full band" }).getByRole("link").click();
   await page.waitForURL(/\/song\//);

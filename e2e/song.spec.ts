@@ -6,7 +6,7 @@ test("the demo evening stands on the first page", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Lantern Night at the Net Loft" })).toBeVisible();
   await expect(
     page.getByRole("region", { name: "Lantern Night at the Net Loft" }).getByRole("listitem"),
-  ).toHaveCount(3);
+  ).toHaveCount(4);
   await expectAccessible(page);
 });
 

@@ -60,7 +60,10 @@ const demoSchema = z.object({
       file: z.string().regex(FILE),
       tags: z.array(z.string()),
       note: z.string(),
-      players: z.record(z.string(), z.object({ capo: z.int(), light, role: z.enum(ROLES) })),
+      players: z.record(
+        z.string(),
+        z.object({ capo: z.int(), light, role: z.enum(ROLES), tuning: z.array(z.string()).optional() }),
+      ),
       cells: z.array(
         z.object({
           use: z.int(),
