@@ -71,9 +71,9 @@ export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void
   }
   if (lowest > 1) tell("height", lowest - 1);
   if (highest > LAST_EASY_FRET && opens > 0) tell("open beside high", opens);
-  if (!facts.countStrings) return;
   const inside = last - first + 1 - facts.sounding;
-  if (inside > 0) tell("damped inside", inside);
+  if (inside > 0 && first >= 0) tell("damped inside", inside);
+  if (!facts.countStrings) return;
   if (first > 0) tell("left out low", first);
   if (last < frets.length - 1) tell("left out high", frets.length - 1 - last);
   if (facts.fullest > facts.sounding) tell("fewer strings", facts.fullest - facts.sounding);

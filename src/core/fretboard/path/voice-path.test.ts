@@ -98,6 +98,12 @@ describe("voicePath", () => {
     });
   });
 
+  it("calls a locked shape by what it sounds, if that is another chord", () => {
+    const { path } = plan([chord("Am", 4, "x00030"), chord("C", 4, "x3x0xx"), chord("G")]);
+    expect(path.map((one) => one.is).slice(0, 2)).toEqual(["A7sus4", "C5"]);
+    expect(path[0]!.omits).toEqual(["b3"]);
+  });
+
   it("says which finger stays", () => {
     const { moves } = plan([chord("C", 4, "x32010"), chord("Am", 4, "x02210")]);
     expect(moves[0]!.why).toContain("index and middle finger stay");
