@@ -48,8 +48,14 @@ const round = (value: number): number => Math.round(value * 1000) / 1000;
 /** What an amount of a term costs, to a thousandth. */
 export const priceOf = (term: Term, amount: number): number => round(amount * WEIGHTS[term]);
 
-/** Takes each term in turn; amounts of 0 are not told. */
-export type TermSink = (term: Term, amount: number) => void;
+/** Takes each term in turn, by its place in {@link TERMS}; amounts of 0 are not told. */
+export type TermSink = (term: number, amount: number) => void;
+
+/** Terms by their place in {@link TERMS}, and their weights there: a search asks for them a million times. */
+const AT = Object.freeze(Object.fromEntries(TERMS.map((term, at) => [term, at]))) as Readonly<
+  Record<Term, number>
+>;
+const PRICES = Float64Array.from(TERMS, (term) => WEIGHTS[term]);
 
 /** Tells what the frets alone make hard. */
 export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void {
@@ -69,15 +75,15 @@ export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void
       if (fret > highest) highest = fret;
     }
   }
-  if (lowest > 1) tell("height", lowest - 1);
-  if (highest > LAST_EASY_FRET && opens > 0) tell("open beside high", opens);
+  if (lowest > 1) tell(AT.height, lowest - 1);
+  if (highest > LAST_EASY_FRET && opens > 0) tell(AT["open beside high"], opens);
   const inside = last - first + 1 - facts.sounding;
-  if (inside > 0 && first >= 0) tell("damped inside", inside);
+  if (inside > 0 && first >= 0) tell(AT["damped inside"], inside);
   if (!facts.countStrings) return;
-  if (first > 0) tell("left out low", first);
-  if (last < frets.length - 1) tell("left out high", frets.length - 1 - last);
-  if (facts.fullest > facts.sounding) tell("fewer strings", facts.fullest - facts.sounding);
-  if (facts.omitted > 0) tell("omitted tones", facts.omitted);
+  if (first > 0) tell(AT["left out low"], first);
+  if (last < frets.length - 1) tell(AT["left out high"], frets.length - 1 - last);
+  if (facts.fullest > facts.sounding) tell(AT["fewer strings"], facts.fullest - facts.sounding);
+  if (facts.omitted > 0) tell(AT["omitted tones"], facts.omitted);
 }
 
 /** Tells what the hand makes hard. */
@@ -90,9 +96,9 @@ export function tellHand(
 ): void {
   const count = grips.length + (thumbFret === null ? 0 : 1);
   if (count === 0) return;
-  tell("fingers", count);
-  if (fingers.at(-1) === 4) tell("little finger", 1);
-  if (thumbFret !== null) tell("thumb", 1);
+  tell(AT.fingers, count);
+  if (fingers.at(-1) === 4) tell(AT["little finger"], 1);
+  if (thumbFret !== null) tell(AT.thumb, 1);
   let index = 0;
   let other = 0;
   let covered = 0;
@@ -115,12 +121,12 @@ export function tellHand(
       across += Math.max(0, Math.max(from - before.to, before.from - to) - EASY_STRINGS);
     }
   }
-  if (index > 0) tell("index barre", index);
-  if (other > 0) tell("other barre", other);
-  if (covered > 0) tell("barre strings", covered);
-  if (high > low) tell("span mm", place.mm(low, high));
-  if (stretch > 0) tell("stretch mm", stretch);
-  if (across > 0) tell("across strings", across);
+  if (index > 0) tell(AT["index barre"], index);
+  if (other > 0) tell(AT["other barre"], other);
+  if (covered > 0) tell(AT["barre strings"], covered);
+  if (high > low) tell(AT["span mm"], place.mm(low, high));
+  if (stretch > 0) tell(AT["stretch mm"], stretch);
+  if (across > 0) tell(AT["across strings"], across);
 }
 
 /** Millimetres by which two neighbouring fingers are spread wider than a finger a fret. */
@@ -130,14 +136,17 @@ const stretchMm = (low: number, high: number, fingers: number, place: Place): nu
 /** The lines of the reason, in the order told. */
 export function reasonsOf(tellAll: (tell: TermSink) => void): Reason[] {
   const reasons: Reason[] = [];
-  tellAll((term, amount) => reasons.push({ term, amount: round(amount), cost: priceOf(term, amount) }));
+  tellAll((at, amount) => {
+    const term = TERMS[at]!;
+    reasons.push({ term, amount: round(amount), cost: priceOf(term, amount) });
+  });
   return reasons;
 }
 
 /** One purse for all sums: a search prices a hundred thousand hands, and a sink of its own for each would be dear. */
 let purse = 0;
 const pay: TermSink = (term, amount) => {
-  purse += Math.round(amount * WEIGHTS[term] * 1000) / 1000;
+  purse += Math.round(amount * PRICES[term]! * 1000) / 1000;
 };
 
 /** The difficulty: the sum of the prices. */

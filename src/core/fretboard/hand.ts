@@ -133,7 +133,14 @@ function frettedByFret(frets: Frets, fromString: number): number[] {
     const fret = frets[string]!;
     if (fret !== null && fret > 0) fretted.push(fret * 16 + string);
   }
-  return fretted.sort((a, b) => a - b);
+  // At most eight numbers, nearly in order: put each in its place.
+  for (let at = 1; at < fretted.length; at++) {
+    const one = fretted[at]!;
+    let place = at;
+    for (; place > 0 && fretted[place - 1]! > one; place--) fretted[place] = fretted[place - 1]!;
+    fretted[place] = one;
+  }
+  return fretted;
 }
 
 /** Every way to gather the fretted strings into at most four grips, some of them barres. */

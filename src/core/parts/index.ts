@@ -1,3 +1,4 @@
+export { alsoCalled } from "./also-called";
 export { type ChordPair, compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { type PartChord, type PartPassage, type PlayerPart, playerPart } from "./player-part";

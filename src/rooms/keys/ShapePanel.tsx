@@ -2,11 +2,12 @@
 
 import { useState } from "react";
 import { type Fingering, type Reason, sayFingering } from "@/core/fretboard";
-import { type ListedShape, listChanges, requestKey, type ShapePlan } from "@/core/parts";
+import { alsoCalled, type ListedShape, listChanges, requestKey, type ShapePlan } from "@/core/parts";
 import {
   type Choice,
   chooseShape,
   findChoice,
+  keysOf,
   type Player,
   type ShapeSpot,
   tuningOf,
@@ -16,6 +17,7 @@ import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { written } from "@/ui/written";
 import { useFingerings, useStandIns } from "@/workers";
 import { makeId, useAct, useVersion } from "../document";
 
@@ -49,6 +51,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
     capo: hand.capo,
     tuning: player.tuning,
   };
+  const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   const { choice } = findChoice(body, spot);
   const choose = (one: Pick<Fingering, "frets" | "fingers">) =>
     act(chooseShape(body, spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
@@ -78,6 +81,12 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
               <li key={sentence}>{pretty(sentence)}</li>
             ))}
           </ol>
+          {others.length > 0 && (
+            <p className="mt-1 text-sm">
+              The same strings are also called{" "}
+              {others.map((one) => `${written(one.symbol, player)} (${one.reading})`).join(", ")}.
+            </p>
+          )}
           <Why why={fingering.why} difficulty={fingering.difficulty} />
         </>
       )}
