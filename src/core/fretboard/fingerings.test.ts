@@ -22,15 +22,16 @@ const shape = (symbol: string, frets: string, options: Partial<FingeringOptions>
 };
 
 describe("fingerings: complete", () => {
-  // The slow plain search on a neck of few frets, over chords, hands, capos and tunings.
+  // The slow plain search on a neck of few frets, over chords, hands, capos and tunings; every-shape.test.ts has
+  // 240 chords on seven frets.
   it.each([
-    ["C", "fluent", 0, 7, {}],
-    ["F#m7", "fluent", 0, 7, {}],
+    ["C", "fluent", 0, 5, {}],
+    ["F#m7", "fluent", 0, 5, {}],
     ["D/F#", "steady", 0, 5, {}],
     ["C/Bb", "fluent", 0, 5, { inversions: true }],
     ["G13", "fluent", 0, 4, {}],
     ["Am", "beginner", 3, 5, { inversions: true }],
-    ["B", "fluent", 5, 7, { thumb: true }],
+    ["B", "fluent", 5, 5, { thumb: true }],
   ] as const)("%s, %s hand, capo %i, %i frets", (symbol, level, capo, maxFret, more) => {
     const options = { tuning: guitar, capo, maxFret, level, ...more };
     expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowShapes(chord(symbol), options));
