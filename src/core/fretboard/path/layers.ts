@@ -66,6 +66,16 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     known.set(id, found);
     return found;
   };
+  const narrow = new Map<string, readonly State[]>();
+  const shapesOf = (event: HandEvent & { kind: "chord" }): readonly State[] => {
+    const { only } = event;
+    const { states } = statesOf(event);
+    if (!only) return states;
+    const id = `${event.chord.symbol} ${only.join()}`;
+    const found = narrow.get(id) ?? narrowed(states, only);
+    narrow.set(id, found);
+    return found;
+  };
   for (const [index, event] of events.entries()) {
     const rings =
       event.kind === "ring" ||
@@ -81,7 +91,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     } else {
       let states: readonly State[] = event.lock
         ? statesFrom(handsOf(event.chord, event.lock, options, board))
-        : narrowed(statesOf(event).states, event.only);
+        : shapesOf(event);
       if (states.length === 0) {
         if (event.lock) return fail({ code: "no-hand", index });
         if (options.gaps !== "skip") return fail({ code: "no-fingering", index });
@@ -102,8 +112,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
 }
 
 /** Of a chord's states those of one shape, where there are any. */
-function narrowed(states: readonly State[], only: Frets | undefined): readonly State[] {
-  if (!only) return states;
+function narrowed(states: readonly State[], only: Frets): readonly State[] {
   const id = only.join();
   const own = states.filter(({ frets }) => frets.join() === id);
   return own.length > 0 ? own : states;

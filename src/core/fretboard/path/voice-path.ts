@@ -2,7 +2,7 @@ import { fail, ok, type Result } from "../../base";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
 import type { HandEvent } from "./events";
-import { type Layer, type LayerOptions, type LayerProblem, layersOf } from "./layers";
+import { type Layer, type LayerOptions, type LayerProblem, layersOf, type State } from "./layers";
 import { type Moves, movesBetween, sayMove } from "./say-move";
 import { PathSearch, type Shortest } from "./shortest";
 
@@ -71,13 +71,22 @@ export function voicePath(
   const best: Shortest = closed.cost <= greedy.cost ? closed : greedy;
   const states = best.states.map((state, index) => used[index]!.states[state]!);
   const ids = states.map(({ hand }) => places.of(hand));
-  const move = (from: number, to: number, factor: number): Move => ({
-    ...movesBetween(places, ids[from]!, ids[to]!),
-    factor,
-    cost: round(changeCost(places, ids[from]!, ids[to]!) * factor),
-    why: sayMove(places, ids[from]!, ids[to]!, options.tuning),
-  });
-  const written = states.map((state) => state.write());
+  const write = once((state: State) => state.write());
+  const written = states.map(write);
+  // A song repeats itself: each change is told once.
+  const told = new Map<string, Move>();
+  const move = (from: number, to: number, factor: number): Move => {
+    const [before, after] = [ids[from]!, ids[to]!];
+    const key = `${before.join()} ${after.join()} ${factor}`;
+    const known = told.get(key) ?? {
+      ...movesBetween(places, before, after),
+      factor,
+      cost: round(changeCost(places, before, after) * factor),
+      why: sayMove(places, before, after, options.tuning),
+    };
+    told.set(key, known);
+    return known;
+  };
   const still: Move = {
     ...movesBetween(places, [0, 0, 0, 0, 0], [0, 0, 0, 0, 0]),
     factor: 1,
@@ -98,6 +107,16 @@ export function voicePath(
     exact: complete,
     ...(complete ? {} : { bound: round(lowerBound(layers)) }),
   });
+}
+
+/** A function whose answer to the same thing is worked out once. */
+function once<From extends object, To>(make: (from: From) => To): (from: From) => To {
+  const known = new Map<From, To>();
+  return (from) => {
+    const answer = known.get(from) ?? make(from);
+    known.set(from, answer);
+    return answer;
+  };
 }
 
 /** The easiest states of each layer only, and over a trimmed chord only what lies over what is left of it. */
