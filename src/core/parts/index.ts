@@ -6,6 +6,7 @@ export { type Raised, raisedPassages, restBefore } from "./raised";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
   behindCapo,
+  chosenAs,
   type PlanEvent,
   type PlannedRun,
   type PlanRequest,

@@ -36,6 +36,7 @@ describe("playerPart", () => {
       sounding: "H7",
       readable: false,
       shape: null,
+      really: null,
     });
   });
 
@@ -79,6 +80,18 @@ describe("playerPart", () => {
       body,
       chooseShape(body, spot, "chord-in-use", shape, () => "choice"),
     );
+    const other = edit(
+      body,
+      chooseShape(
+        body,
+        { ...spot, chordId: "verse-l0-c0" },
+        "symbol",
+        { frets: [null, null, 0, 0, 3, 0], fingers: [null, null, null, null, 3, null] },
+        () => "c2",
+      ),
+    );
+    // The strings D, G, D, E of a D shape: root, fourth and ninth, no third.
+    expect(part(other, "p0").passages[0]!.chords.get("G")!.really).toBe("Dsus4(add9)");
     const [first, second] = part(chosen, "p0").passages;
     expect(first!.chords.get("G")!.shape).toEqual({ ...shape, chosen: true });
     expect(second!.chords.get("G")!.shape!.chosen).toBe(false);

@@ -14,7 +14,7 @@ import {
   timelineOf,
   type VersionBody,
 } from "../song";
-import { planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { chosenAs, planRequest, planShapes, shapesOfPlan } from "./shape-plan";
 import { handOf, requestKey, type Shape, shapeAt } from "./shapes";
 
 /** A chord in a player's own names with the shape they hold. `name` is what they read. */
@@ -23,6 +23,8 @@ export type PartChord = {
   readonly sounding: string;
   readonly readable: boolean;
   readonly shape: Shape | null;
+  /** What a chosen shape really makes, in the player's names, where that is another chord. */
+  readonly really: string | null;
 };
 
 /** What one player does the one time through a section. */
@@ -54,7 +56,9 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
   };
   const whole = timelineOf(body, outline);
   const timeline = whole.passages;
-  const planned = shapesOfPlan(planShapes(planRequest(body, player, outline, whole, index)));
+  const plan = planShapes(planRequest(body, player, outline, whole, index));
+  const planned = shapesOfPlan(plan);
+  const others = chosenAs(plan);
   const passages = timeline.map((passage, at): PartPassage => {
     const cell = resolveCell(index, passage.use, player);
     const namer = namerAt(cell.capo.value, passage.shift);
@@ -69,11 +73,13 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
         const found = named.chord
           ? shapeAt(body, spot, () => planned.get(requestKey(request)) ?? null)
           : null;
+        const other = others.get(`${requestKey(request)} ${found?.shape?.frets.join()}`);
         chords.set(chord.symbol, {
           name: named.read,
           sounding: named.sounding,
           readable: named.chord !== null,
           shape: found?.shape ?? null,
+          really: other === undefined ? null : namer.readSounding(other),
         });
       }
     }

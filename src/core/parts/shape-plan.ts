@@ -204,6 +204,17 @@ function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, Fret
   );
 }
 
+/** What chosen shapes really make, as it sounds, where that is another chord: by {@link requestKey} and frets. */
+export function chosenAs(plan: ShapePlan): ReadonlyMap<string, string> {
+  const made = new Map<string, string>();
+  for (const { run, path } of plan.runs)
+    for (const [index, { lock, symbol }] of run.events.entries()) {
+      const { is, frets } = path[index]!;
+      if (lock && is !== symbol) made.set(`${requestKey({ ...run.hand, symbol })} ${frets.join()}`, is);
+    }
+  return made;
+}
+
 /** The planned shape of each chord by {@link requestKey}: where a player's parts, stage and print look them up. */
 export function shapesOfPlan(plan: ShapePlan): ReadonlyMap<string, Fingering> {
   const shapes = new Map<string, Fingering>();

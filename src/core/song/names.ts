@@ -81,15 +81,21 @@ export class Namer {
     return named;
   }
 
+  /** A chord that sounds, as this reader reads it: what a chosen shape really makes, say. */
+  readSounding(sounding: string): string {
+    const parsed = parseChord(sounding);
+    if (!parsed.ok) return sounding;
+    const shown = this.reader?.readsShapes ? moveChord(parsed.value, this.sounding, this.shapeKey) : sounding;
+    return writeChord(shown, this.reader?.naming ?? "letters", this.key);
+  }
+
   private compute(symbol: string): NamedChord {
     const parsed = parseChord(symbol);
     if (!parsed.ok) return { written: symbol, sounding: symbol, shape: symbol, read: symbol, chord: null };
     const sounding = moveChord(parsed.value, this.written, this.sounding);
     const chord = sure(parseChord(sounding));
     const shape = moveChord(chord, this.sounding, this.shapeKey);
-    const naming = this.reader?.naming ?? "letters";
-    const read = writeChord(this.reader?.readsShapes ? shape : sounding, naming, this.key);
-    return { written: symbol, sounding, shape, read, chord };
+    return { written: symbol, sounding, shape, read: this.readSounding(sounding), chord };
   }
 }
 

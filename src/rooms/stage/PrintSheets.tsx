@@ -83,6 +83,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
               leftHanded={part.leftHanded}
               className="h-20 text-black [--color-base-100:#fff]"
             />
+            {shape.really !== null && <span className="block text-sm">is {pretty(shape.really)}</span>}
           </li>
         ))}
       </ul>

@@ -134,6 +134,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
                       leftHanded={part.leftHanded}
                       className="mx-auto w-full"
                     />
+                    {shape.really !== null && <span className="text-lg">is {pretty(shape.really)}</span>}
                   </li>
                 ))}
               </ul>

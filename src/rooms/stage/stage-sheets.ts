@@ -21,6 +21,8 @@ import type { SungPiece } from "@/ui/SungLine";
 
 export type StageShape = {
   readonly name: string;
+  /** The other chord a chosen shape really makes, or null. */
+  readonly really: string | null;
   readonly frets: readonly (number | null)[];
   readonly fingers: readonly (number | "T" | null)[];
 };
@@ -127,8 +129,9 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
 
 function shapesOf(chords: ReturnType<typeof playerPart>["passages"][number]["chords"]): StageShape[] {
   const shapes = new Map<string, StageShape>();
-  for (const { name, shape } of chords.values()) {
-    if (shape && !shapes.has(name)) shapes.set(name, { name, frets: shape.frets, fingers: shape.fingers });
+  for (const { name, shape, really } of chords.values()) {
+    if (shape && !shapes.has(name))
+      shapes.set(name, { name, really, frets: shape.frets, fingers: shape.fingers });
   }
   return [...shapes.values()];
 }
