@@ -12,7 +12,7 @@ const MOST_MEMORY_MB = 1024;
 const MOST_STEPS: Readonly<Record<string, number>> = Object.freeze({
   fingerings: 3_000_000,
   "voice-path": 100_000_000,
-  planted: 300_000_000,
+  planted: 600_000_000,
 });
 
 /** The same input with its budget set or lowered to what HTTP allows. */

@@ -51,7 +51,7 @@ const LOOKED_AT = 800;
 /** Planted fingers tried by weights only, of those that could stay longest. */
 const MOST_WEIGHED = 48;
 /** Sums made at most when no budget is given. */
-const BUDGET = 300_000_000;
+const BUDGET = 1_500_000_000;
 
 /** A place no finger has. */
 const NOWHERE = -1;
