@@ -14,6 +14,9 @@ export const sayTime = (seconds: number): string => {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 };
 
+/** @example sayPercent(0.64) // => "64 %" */
+export const sayPercent = (share: number): string => `${Math.round(share * 100)} %`;
+
 export const sayCapo = (capo: number): string => (capo === 0 ? "no capo" : `capo ${capo}`);
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = Object.freeze({

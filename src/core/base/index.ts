@@ -1,3 +1,5 @@
+export { countBits } from "./bits";
 export { assertNever } from "./exhaust";
 export { fail, ok, type Result, sure } from "./result";
+export { capital } from "./text";
 export { type Fret, type Midi, type Millimetres, modulo, type Semitones, type Ticks } from "./units";

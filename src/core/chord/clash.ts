@@ -1,7 +1,5 @@
-import { isInKey, type Key, nameOfPitchClass, pitchClassOf, signatureOf } from "../pitch";
+import { isInKey, type Key, nameInKey, pitchClassOf } from "../pitch";
 import { pitchClassesOf, type SoundingChord } from "./chord";
-
-const MIDDLE_OF_KEY = 2;
 
 /**
  * The pitch classes that grate against a chord: not in it, and a semitone from one of its tones. A seventh of the
@@ -15,7 +13,7 @@ export function clashesWith(classes: readonly number[], chord: SoundingChord, ke
     if (tones.includes(one)) return false;
     const above = (one - root + 12) % 12;
     const isSeventh = above === 10 || above === 11;
-    const inKey = key !== null && isInKey(nameOfPitchClass(one, signatureOf(key) + MIDDLE_OF_KEY), key);
+    const inKey = key !== null && isInKey(nameInKey(one, key), key);
     if (isSeventh && inKey) return false;
     return tones.some((tone) => (one - tone + 12) % 12 === 1 || (tone - one + 12) % 12 === 1);
   });

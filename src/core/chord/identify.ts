@@ -3,9 +3,9 @@ import {
   isInKey,
   type Key,
   type NoteName,
+  nameInKey,
   nameOfPitchClass,
   pitchClassOf,
-  signatureOf,
 } from "../pitch";
 import { QUALITIES } from "./qualities";
 import { formatTone, isPerfectFifth, type Tone, toneName, toneSemitones } from "./tone";
@@ -40,9 +40,6 @@ const READINGS: Readonly<Record<number, string>> = Object.freeze({
   13: "thirteenth in the bass",
 });
 
-/** Names away from a key lie between A flat and C sharp. */
-const NO_KEY_CENTRE = 2;
-
 /**
  * Every chord of the table of qualities, on every root, that holds all the sounding pitch classes and misses at
  * most one tone besides a perfect fifth. The same shape has several names until the bass decides.
@@ -55,9 +52,8 @@ const NO_KEY_CENTRE = 2;
 export function identify(classes: readonly number[], bass: number, key: Key | null): ChordName[] {
   if (classes.length === 0) return [];
   const readings: Reading[] = [];
-  const centre = key === null ? NO_KEY_CENTRE : signatureOf(key) + NO_KEY_CENTRE;
   for (let rootClass = 0; rootClass < 12; rootClass++) {
-    const root = nameOfPitchClass(rootClass, centre);
+    const root = key === null ? nameOfPitchClass(rootClass) : nameInKey(rootClass, key);
     const above = new Set(classes.map((one) => (one - rootClass + 12) % 12));
     for (const [quality, { text, tones }] of QUALITIES.entries()) {
       const reading = readAs(tones, text, root, above, bass, key);

@@ -45,9 +45,6 @@ export type Place = { readonly mm: (low: number, high: number) => number };
 
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-/** What an amount of a term costs, to a thousandth. */
-export const priceOf = (term: Term, amount: number): number => round(amount * WEIGHTS[term]);
-
 /** Takes each term in turn, by its place in {@link TERMS}; amounts of 0 are not told. */
 export type TermSink = (term: number, amount: number) => void;
 
@@ -56,6 +53,9 @@ const AT = Object.freeze(Object.fromEntries(TERMS.map((term, at) => [term, at]))
   Record<Term, number>
 >;
 const PRICES = Float64Array.from(TERMS, (term) => WEIGHTS[term]);
+
+/** What an amount of a term costs, to a thousandth. */
+const priceOf = (at: number, amount: number): number => round(amount * PRICES[at]!);
 
 /** Tells what the frets alone make hard. */
 export function tellShape(frets: Frets, facts: ShapeFacts, tell: TermSink): void {
@@ -136,17 +136,16 @@ const stretchMm = (low: number, high: number, fingers: number, place: Place): nu
 /** The lines of the reason, in the order told. */
 export function reasonsOf(tellAll: (tell: TermSink) => void): Reason[] {
   const reasons: Reason[] = [];
-  tellAll((at, amount) => {
-    const term = TERMS[at]!;
-    reasons.push({ term, amount: round(amount), cost: priceOf(term, amount) });
-  });
+  tellAll((at, amount) =>
+    reasons.push({ term: TERMS[at]!, amount: round(amount), cost: priceOf(at, amount) }),
+  );
   return reasons;
 }
 
 /** One purse for all sums: a search prices a hundred thousand hands, and a sink of its own for each would be dear. */
 let purse = 0;
-const pay: TermSink = (term, amount) => {
-  purse += Math.round(amount * PRICES[term]! * 1000) / 1000;
+const pay: TermSink = (at, amount) => {
+  purse += priceOf(at, amount);
 };
 
 /** The difficulty: the sum of the prices. */

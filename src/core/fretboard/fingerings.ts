@@ -101,15 +101,23 @@ export function findFingerings(
 ): Found {
   const style = options.style ?? "full";
   const candidates = chord.kind === "none" ? [] : findCandidates(chord, board, style, options);
-  const fullest = candidates.reduce((most, { sounding }) => Math.max(most, sounding), 0);
-  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
-  price(candidates, telling);
-  return {
-    candidates,
-    board,
-    write: (one) => write(one, board, telling(one)),
-    exact: board.steps.left >= 0,
-  };
+  return priced(candidates, fullestOf(candidates), style, board);
+}
+
+/** The most strings any of them sounds. */
+const fullestOf = (candidates: readonly Candidate[]): number =>
+  candidates.reduce((most, { sounding }) => Math.max(most, sounding), 0);
+
+/** Gives each its difficulty against the fullest shape of its chord, and puts the easiest first. */
+function priced(candidates: Candidate[], fullest: number, style: Style, board: Board): Found {
+  const factsOf = (one: Candidate) => shapeFacts(one, style, fullest);
+  for (const one of candidates) {
+    const cost = one.handCost + shapeCost(one.frets, factsOf(one));
+    one.difficulty = Math.round(cost * 1000) / 1000;
+  }
+  candidates.sort(byEase);
+  const write = (one: Candidate) => writeOut(one, board, factsOf(one));
+  return { candidates, board, write, exact: board.steps.left >= 0 };
 }
 
 /**
@@ -125,16 +133,13 @@ export function easiestHands(
   board: Board = boardOf(options),
 ): Found {
   const found = findFingerings(chord, { ...options, hands: false }, board);
-  const fullest = found.candidates.reduce((top, { sounding }) => Math.max(top, sounding), 0);
-  const style = options.style ?? "full";
-  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
   const candidates: Candidate[] = [];
   const easiest = found.candidates[0]?.difficulty ?? 0;
   const near = found.candidates.slice(0, most).filter(({ difficulty }) => difficulty <= easiest + within);
   for (const { sound, frets } of near) addHands(candidates, sound, frets, board, true);
-  price(candidates, telling);
-  const close = candidates.filter(({ difficulty }) => difficulty <= easiest + within);
-  return { ...found, candidates: close.slice(0, most) };
+  const all = priced(candidates, fullestOf(found.candidates), options.style ?? "full", board);
+  const close = all.candidates.filter(({ difficulty }) => difficulty <= easiest + within);
+  return { ...all, candidates: close.slice(0, most) };
 }
 
 /**
@@ -153,10 +158,7 @@ export function handsOf(
   const style = options.style ?? "full";
   const candidates: Candidate[] = [];
   addHands(candidates, own?.sound ?? new Sound(chord, board, style), frets, board, true);
-  const fullest = Math.max(...[...found.candidates, ...candidates].map(({ sounding }) => sounding), 0);
-  const telling = (one: Candidate) => shapeFacts(one, style, fullest);
-  price(candidates, telling);
-  return { candidates, board, write: (one) => write(one, board, telling(one)), exact: found.exact };
+  return priced(candidates, fullestOf([...found.candidates, ...candidates]), style, board);
 }
 
 export function boardOf(options: FingeringOptions): Board {
@@ -229,16 +231,6 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
     into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
 }
 
-/** Gives each its difficulty, and puts the easiest first. */
-function price(candidates: Candidate[], telling: (one: Candidate) => ReturnType<typeof shapeFacts>): void {
-  for (const one of candidates) {
-    const facts = telling(one);
-    const cost = one.handCost + shapeCost(one.frets, facts);
-    one.difficulty = Math.round(cost * 1000) / 1000;
-  }
-  candidates.sort(byEase);
-}
-
 const shapeFacts = (one: Candidate, style: Style, fullest: number) => ({
   sounding: one.sounding,
   omitted: style === "full" ? one.sound.omittedCount(one.heard) : 0,
@@ -255,7 +247,7 @@ function byEase(a: Candidate, b: Candidate): number {
   return 0;
 }
 
-function write(one: Candidate, board: Board, facts: ReturnType<typeof shapeFacts>): Fingering {
+function writeOut(one: Candidate, board: Board, facts: ReturnType<typeof shapeFacts>): Fingering {
   const { sound, frets, hand } = one;
   const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
   for (const hold of hand) {

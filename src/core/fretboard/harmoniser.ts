@@ -4,12 +4,11 @@ import {
   type Key,
   moveByDegrees,
   type NoteName,
-  nameOfPitchClass,
+  nameInKey,
   pitchClassOf,
   type ScaleName,
   scaleClasses,
   scaleNotes,
-  signatureOf,
   type Tuning,
 } from "../pitch";
 import { betweenFretsMm, fretMm, GUITAR_SCALE_MM } from "./neck";
@@ -85,7 +84,7 @@ function harmonyOf(midi: number, interval: HarmonyInterval): Voice {
   const { degrees, key, scale } = interval;
   const moved = moveByDegrees(midi, degrees, scaleClasses(key.tonic, scale));
   const own = scaleNotes(key.tonic, scale).find(({ name }) => pitchClassOf(name) === moved % 12)?.name;
-  return { midi: moved, text: formatPitch(moved, own ?? nameOfPitchClass(moved % 12, signatureOf(key) + 2)) };
+  return { midi: moved, text: formatPitch(moved, own ?? nameInKey(moved % 12, key)) };
 }
 
 type Board = {

@@ -1,9 +1,8 @@
+import { capital } from "../base";
 import { stringNames, type Tuning } from "../pitch";
 import { FINGER_WORDS, ordinal, sayList } from "./finger-words";
 import type { Fingering } from "./fingerings";
 import type { Finger } from "./hand";
-
-const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * A fingering as an instruction: a sentence a finger, the thumb first, with what it damps; then the open strings,
@@ -29,7 +28,7 @@ export function sayFingering(
         : `across from ${names[held[0]!]} to ${names[held.at(-1)!]}, ${fret}`;
     const damped = dampedBy(finger);
     const also = damped.length > 0 ? `; the same finger damps ${sayList(damped)}` : "";
-    sentences.push(`${upperFirst(FINGER_WORDS[finger])}: ${where}${also}.`);
+    sentences.push(`${capital(FINGER_WORDS[finger])}: ${where}${also}.`);
   }
   const open = names.filter((_, string) => frets[string] === 0);
   if (open.length > 0) sentences.push(`Open: ${sayList(open)}.`);

@@ -1,3 +1,4 @@
+import { countBits } from "../base";
 import type { Tuning } from "../pitch";
 import type { Frets, Reach } from "./hand";
 
@@ -134,10 +135,4 @@ export function eachShape(wanted: Wanted, board: Board, visit: (frets: Frets) =>
     frets[string] = fret;
     extend(string + 1, sounding + 1, heard | classAt[string]![fret]!, damped, 0, newLow, newHigh, newUsed);
   }
-}
-
-function countBits(set: number): number {
-  let count = 0;
-  for (let rest = set; rest !== 0; rest &= rest - 1) count++;
-  return count;
 }

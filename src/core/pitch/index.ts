@@ -6,6 +6,7 @@ export {
   type Mode,
   moveKey,
   moveName,
+  nameInKey,
   parseKey,
   plainKey,
   signatureOf,

@@ -1,5 +1,5 @@
 import { fail, modulo, ok, type Result, type Semitones } from "../base";
-import { formatNoteName, type NoteName, readNoteNameHead, simplerName } from "./note-name";
+import { formatNoteName, type NoteName, nameOfPitchClass, readNoteNameHead, simplerName } from "./note-name";
 
 export type Mode = "major" | "minor";
 
@@ -45,6 +45,13 @@ export function isInKey(name: NoteName, key: Key): boolean {
   const place = name - signatureOf(key);
   return place >= -1 && place <= 5;
 }
+
+/** Names away from a key's own lie this far up the line of fifths from its signature, evenly to both sides. */
+const MIDDLE_OF_KEY = 2;
+
+/** A pitch class as a key spells it. @example formatNoteName(nameInKey(3, A major)) // => "D#" */
+export const nameInKey = (pitchClass: number, key: Key): NoteName =>
+  nameOfPitchClass(pitchClass, signatureOf(key) + MIDDLE_OF_KEY);
 
 /**
  * The key with fewer accidentals, never more than six. Of F♯ and G♭ (D♯m and E♭m) it takes the one on

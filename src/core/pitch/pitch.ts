@@ -1,5 +1,5 @@
 import { fail, type Midi, modulo, ok, type Result } from "../base";
-import { type Key, signatureOf } from "./key";
+import { type Key, nameInKey } from "./key";
 import {
   alterOf,
   formatNoteName,
@@ -29,7 +29,7 @@ export function parsePitch(text: string): Result<Midi, PitchProblem> {
  * @example formatPitchIn(63, A major) // => "D#4"
  */
 export const formatPitchIn = (midi: Midi, key: Key): string =>
-  formatPitch(midi, nameOfPitchClass(modulo(midi, 12), signatureOf(key) + 2));
+  formatPitch(midi, nameInKey(modulo(midi, 12), key));
 
 /**
  * Writes a pitch, spelled as `name` when that name has its pitch class.

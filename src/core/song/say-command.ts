@@ -1,3 +1,4 @@
+import { capital } from "../base";
 import { beatsOfTicks, countBeats } from "../rhythm";
 import type { Body } from "./body";
 import { type Command, rowIdOf, type SimpleCommand, singles } from "./edit";
@@ -57,8 +58,6 @@ function sayValue(field: string, value: unknown, body: Body): string {
 }
 
 const REFERRING = /Id$|^followedBy$/u;
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** How many single changes an edit is made of. */
 export const sizeOf = (command: Command): number => singles(command).length;

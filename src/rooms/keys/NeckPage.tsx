@@ -12,8 +12,7 @@ import { namesOfStrings } from "@/ui/voicing-words";
 import { written, writtenNote } from "@/ui/written";
 import { derive, useVersion } from "../document";
 import { JoinCold } from "./JoinCold";
-import { KeysTabs } from "./KeysTabs";
-import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const LABELS = [
   { value: "notes", label: "note names" },
@@ -22,33 +21,9 @@ const LABELS = [
 const FRETS = 15;
 
 /** The neck: every place of a chord or scale in a section's key, for making a line; and a card for who joins cold. */
-export function NeckPage() {
-  const { players, player, setId } = usePlayer();
-  return (
-    <>
-      <h1 className="mb-1">Keys</h1>
-      <KeysTabs />
-      {player ? (
-        <>
-          <SectionNeck key={player.id} players={players} player={player} onPlayer={setId} />
-          <JoinCold player={player} />
-        </>
-      ) : (
-        <NobodyPlays />
-      )}
-    </>
-  );
-}
+export const NeckPage = () => <PlayerPage below={JoinCold}>{SectionNeck}</PlayerPage>;
 
-function SectionNeck({
-  players,
-  player,
-  onPlayer,
-}: {
-  players: readonly Player[];
-  player: Player;
-  onPlayer: (id: string) => void;
-}) {
+function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
   const body = useVersion();
   const outline = derive.outline(body);
   const [useId, setUseId] = useState("");

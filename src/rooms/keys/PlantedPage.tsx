@@ -1,18 +1,18 @@
 "use client";
 
 import { useState } from "react";
+import { capital } from "@/core/base";
 import type { Colour } from "@/core/chord";
 import { type PlantedPoint, sayFingers } from "@/core/fretboard";
 import { handOf, type PlanRequest } from "@/core/parts";
 import { batch, chooseShape, type Player, resolveCell, set } from "@/core/song";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { sayCapo } from "@/ui/pretty";
+import { sayCapo, sayPercent } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
 import { usePlanted } from "@/workers";
 import { derive, makeId, useAct, useVersion } from "../document";
-import { KeysTabs } from "./KeysTabs";
-import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const CAPOS = [0, 1, 2, 3, 4, 5, 6, 7] as const;
 const COLOUR_WORDS: readonly (readonly [Colour, string])[] = [
@@ -26,20 +26,9 @@ const COLOUR_WORDS: readonly (readonly [Colour, string])[] = [
 const MOST_CHANGES = 120;
 
 /** Planted fingers: one or two that stay down through the song, over capos and allowed colours together. */
-export function PlantedPage() {
-  const { players, player, setId } = usePlayer((one) => one.instrument === "guitar");
-  return (
-    <>
-      <h1 className="mb-1">Keys</h1>
-      <KeysTabs />
-      {player ? (
-        <Search key={player.id} players={players} player={player} onPlayer={setId} />
-      ) : (
-        <NobodyPlays />
-      )}
-    </>
-  );
-}
+export const PlantedPage = () => (
+  <PlayerPage fits={(one) => one.instrument === "guitar"}>{Search}</PlayerPage>
+);
 
 /** What is played from first to last, without what the player sits out. */
 const changesOf = (request: PlanRequest) =>
@@ -47,15 +36,7 @@ const changesOf = (request: PlanRequest) =>
     .flatMap((run) => run.events.map(({ symbol, beats }) => ({ symbol, beats })))
     .slice(0, MOST_CHANGES);
 
-function Search({
-  players,
-  player,
-  onPlayer,
-}: {
-  players: readonly Player[];
-  player: Player;
-  onPlayer: (id: string) => void;
-}) {
+function Search({ players, player, onPlayer }: PlayerPageProps) {
   const body = useVersion();
   const [capos, setCapos] = useState<readonly number[]>([...new Set([0, 2, player.capo])].sort());
   const [allow, setAllow] = useState<readonly Colour[]>(["add9", "sus4", "7"]);
@@ -171,9 +152,6 @@ function Search({
   );
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 function Point({
   point,
   player,
@@ -222,7 +200,7 @@ function Point({
         <strong>{capital(point.words)}</strong>
         <span>{sayCapo(point.capo)}</span>
         <span>effort {point.effort.toFixed(2)} a beat</span>
-        <span>{percent(point.faithfulness)} of the beats as the chart has them</span>
+        <span>{sayPercent(point.faithfulness)} of the beats as the chart has them</span>
         <button type="button" className="btn btn-sm ml-auto" onClick={take}>
           Take these shapes
         </button>

@@ -1,13 +1,14 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { type ComponentType, useState } from "react";
 import { byOrder, type Player } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong, useVersion } from "../document";
+import { KeysTabs } from "./KeysTabs";
 
 /** Players in their order, and which one a page is about. */
-export function usePlayer(fits: (player: Player) => boolean = () => true) {
+function usePlayer(fits: (player: Player) => boolean) {
   const body = useVersion();
   const [id, setId] = useState("");
   const players = Object.values(body.players).sort(byOrder).filter(fits);
@@ -34,7 +35,7 @@ export function PlayerChoice({
   );
 }
 
-export function NobodyPlays() {
+function NobodyPlays() {
   const { version } = useOpenSong();
   return (
     <p className="rounded-box bg-base-200 p-4">
@@ -44,5 +45,40 @@ export function NobodyPlays() {
       </Link>
       ; this page is about one player’s hand.
     </p>
+  );
+}
+
+/** What a page about one player is given: everybody it could be about, and how to go to another. */
+export type PlayerPageProps = {
+  readonly players: readonly Player[];
+  readonly player: Player;
+  readonly onPlayer: (id: string) => void;
+};
+
+/** A page of the Keys room that is about one player; it begins anew with each. */
+export function PlayerPage({
+  fits = () => true,
+  children: Page,
+  below: Below,
+}: {
+  fits?: (player: Player) => boolean;
+  children: ComponentType<PlayerPageProps>;
+  /** What stands below it and stays as it is when another player is chosen. */
+  below?: ComponentType<{ player: Player }>;
+}) {
+  const { players, player, setId } = usePlayer(fits);
+  return (
+    <>
+      <h1 className="mb-1">Keys</h1>
+      <KeysTabs />
+      {player ? (
+        <>
+          <Page key={player.id} players={players} player={player} onPlayer={setId} />
+          {Below && <Below player={player} />}
+        </>
+      ) : (
+        <NobodyPlays />
+      )}
+    </>
   );
 }

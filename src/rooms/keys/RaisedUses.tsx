@@ -5,7 +5,7 @@ import { HIGHEST_CAPO } from "@/core/fretboard";
 import { type Raised, raisedPassages, scaleMmOf } from "@/core/parts";
 import { formatKey, moveKey, saySemitones } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
-import { keysOf, type Player, setCell } from "@/core/song";
+import { cellKey, keysOf, type Player, setCell } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
@@ -60,7 +60,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   const index = derive.cellIndex(body);
   const { passage, by, capoNow, capoMoved, restBeats, restMs } = raised;
   const { use } = passage;
-  const capoThere = index.cells.get(`${use.id} ${player.id}`)?.capo ?? null;
+  const capoThere = index.cells.get(cellKey(use.id, player.id))?.capo ?? null;
   const rows = useCapoTable({
     key: formatKey(moveKey(keysOf(body).sounding, passage.shift)),
     chords: playedChords(body, [passage]),

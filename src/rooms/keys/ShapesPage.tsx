@@ -11,8 +11,7 @@ import { written } from "@/ui/written";
 import { useShapePlan } from "@/workers";
 import { derive, useVersion } from "../document";
 import { HardChanges } from "./HardChanges";
-import { KeysTabs } from "./KeysTabs";
-import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 import { ShapePanel } from "./ShapePanel";
 
 const DOT_WORDS: Readonly<Record<Dots, string>> = {
@@ -22,30 +21,9 @@ const DOT_WORDS: Readonly<Record<Dots, string>> = {
 };
 
 /** Shapes to learn: what one player's hand holds in this song, and the changes that are hard. */
-export function ShapesPage() {
-  const { players, player, setId } = usePlayer();
-  return (
-    <>
-      <h1 className="mb-1">Keys</h1>
-      <KeysTabs />
-      {player ? (
-        <Shapes key={player.id} players={players} player={player} onPlayer={setId} />
-      ) : (
-        <NobodyPlays />
-      )}
-    </>
-  );
-}
+export const ShapesPage = () => <PlayerPage>{Shapes}</PlayerPage>;
 
-function Shapes({
-  players,
-  player,
-  onPlayer,
-}: {
-  players: readonly Player[];
-  player: Player;
-  onPlayer: (id: string) => void;
-}) {
+function Shapes({ players, player, onPlayer }: PlayerPageProps) {
   const body = useVersion();
   const [dots, setDots] = useState<Dots>("fingers");
   const [vary, setVary] = useState(false);

@@ -12,41 +12,19 @@ import {
   type TuningMove,
   tuningMoves,
 } from "@/core/pitch";
-import { type Player, set, tuningOf } from "@/core/song";
+import { set, tuningOf } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { useAct } from "../document";
 import { checkTuning, splitTuning } from "../players/tuning-text";
-import { KeysTabs } from "./KeysTabs";
-import { NobodyPlays, PlayerChoice, usePlayer } from "./PlayerChoice";
+import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 import { Tuner } from "./Tuner";
 
 /** Tuning: what each string is, how far it goes to another tuning, and a tuner by ear of the microphone. */
-export function TuningPage() {
-  const { players, player, setId } = usePlayer();
-  return (
-    <>
-      <h1 className="mb-1">Keys</h1>
-      <KeysTabs />
-      {player ? (
-        <Retune key={player.id} players={players} player={player} onPlayer={setId} />
-      ) : (
-        <NobodyPlays />
-      )}
-    </>
-  );
-}
+export const TuningPage = () => <PlayerPage>{Retune}</PlayerPage>;
 
-function Retune({
-  players,
-  player,
-  onPlayer,
-}: {
-  players: readonly Player[];
-  player: Player;
-  onPlayer: (id: string) => void;
-}) {
+function Retune({ players, player, onPlayer }: PlayerPageProps) {
   const act = useAct();
   const [text, setText] = useState("");
   const from = tuningOf(player);

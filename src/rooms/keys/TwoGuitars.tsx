@@ -4,7 +4,7 @@ import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
 import { saySemitones } from "@/core/pitch";
 import type { Player } from "@/core/song";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useShapePlan } from "@/workers";
 import { derive, useVersion } from "../document";
@@ -49,8 +49,6 @@ export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
   );
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
-
 function Compared({
   first,
   second,
@@ -75,7 +73,7 @@ function Compared({
   return (
     <>
       <p className="mb-2 max-w-3xl">
-        {where}; {percent(doubled)} of what sounds is doubled. {verdict}
+        {where}; {sayPercent(doubled)} of what sounds is doubled. {verdict}
       </p>
       <div className="overflow-x-auto">
         <table className="table table-sm w-auto">

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { capital } from "@/core/base";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
@@ -96,8 +97,6 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
     </article>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePart; again: boolean }) {
   return (

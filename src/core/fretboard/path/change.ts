@@ -1,4 +1,4 @@
-import type { Millimetres } from "../../base";
+import { countBits, type Millimetres } from "../../base";
 import type { Finger, Hand } from "../hand";
 import { betweenFretsMm } from "../neck";
 
@@ -89,10 +89,4 @@ export function leastChange(fromMask: number, toMask: number): number {
   return (
     countBits(toMask & ~fromMask) * CHANGE_COSTS.placed + countBits(fromMask & ~toMask) * CHANGE_COSTS.lifted
   );
-}
-
-function countBits(set: number): number {
-  let count = 0;
-  for (let rest = set; rest !== 0; rest &= rest - 1) count++;
-  return count;
 }

@@ -1,13 +1,5 @@
 import { type Chord, parseChord, respell } from "../../chord";
-import {
-  isInKey,
-  type Key,
-  type NoteName,
-  nameOfPitchClass,
-  pitchClassOf,
-  semitonesUp,
-  signatureOf,
-} from "../../pitch";
+import { isInKey, type Key, type NoteName, nameInKey, pitchClassOf, semitonesUp } from "../../pitch";
 import type { HandEvent } from "./events";
 
 /** How much the bass walks between chords: not at all, by one note before the next chord, by every step. */
@@ -16,7 +8,6 @@ export type Grade = (typeof GRADES)[number];
 
 /** The farthest two basses may lie apart for a walk between them: a fourth. */
 const FARTHEST = 5;
-const MIDDLE_OF_KEY = 2;
 
 /**
  * Puts passing bass notes between chords, a beat each, taken from the end of the chord before, which keeps a beat at
@@ -68,10 +59,7 @@ function stepsBetween(from: NoteName, to: NoteName, key: Key): NoteName[] {
   if (distance > FARTHEST) return [];
   const steps: NoteName[] = [];
   for (let step = 1; step < distance; step++) {
-    const name = nameOfPitchClass(
-      (pitchClassOf(from) + direction * step + 12) % 12,
-      signatureOf(key) + MIDDLE_OF_KEY,
-    );
+    const name = nameInKey((pitchClassOf(from) + direction * step + 12) % 12, key);
     if (isInKey(name, key)) steps.push(name);
   }
   return steps;

@@ -68,7 +68,7 @@ export class PathSearch {
       let best = -1;
       let least = Number.POSITIVE_INFINITY;
       for (let at = 0; at < row.size; at++) {
-        if (index > 0 && !this.follows(index, states, at)) continue;
+        if (index > 0 && !this.mayFollow(index, states[index - 1]!, at)) continue;
         const change = index === 0 ? 0 : this.change(index, states[index - 1]!, at) * row.factor;
         const price = index === 0 ? row.costs[at]! : change + row.costs[at]!;
         if (price < least - SAME) [best, least] = [at, price];
@@ -97,14 +97,7 @@ export class PathSearch {
     return this.rows[index]!.places[states[index]!]!;
   }
 
-  /** Whether a state lies over what is held at the end of a path so far. */
-  private follows(index: number, states: readonly number[], to: number): boolean {
-    const base = this.rows[index]!.bases?.[to];
-    if (base === undefined) return true;
-    const before = states[index - 1]!;
-    return (this.rows[index - 1]!.bases?.[before] ?? before) === base;
-  }
-
+  /** Whether a state lies over what the one before holds. */
   private mayFollow(index: number, from: number, to: number): boolean {
     const base = this.rows[index]!.bases?.[to];
     if (base === undefined) return true;
@@ -187,7 +180,7 @@ export class PathSearch {
       let best = -1;
       let least = Number.POSITIVE_INFINITY;
       for (let to = 0; to < row.size; to++) {
-        if (ahead[to]! >= least || !this.follows(index, states, to)) continue;
+        if (ahead[to]! >= least || !this.mayFollow(index, states[index - 1]!, to)) continue;
         const cost = this.change(index, states[index - 1]!, to) * row.factor + ahead[to]!;
         if (cost < least - SAME) [best, least] = [to, cost];
       }
