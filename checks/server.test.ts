@@ -95,6 +95,7 @@ describe("engines from outside", () => {
       "stand-ins",
       "degree-line",
       "harmoniser",
+      "strum",
       "read",
     ]);
   });

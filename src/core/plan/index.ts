@@ -8,6 +8,7 @@ import { identify } from "./identify";
 import { planted } from "./planted";
 import { read } from "./read";
 import { standIns } from "./stand-ins";
+import { strum } from "./strum";
 import { voicePath } from "./voice-path";
 
 export type { Engine, InputError, Outcome } from "./engine";
@@ -23,6 +24,7 @@ export const ENGINES: readonly Engine[] = Object.freeze([
   standIns,
   degreeLine,
   harmoniser,
+  strum,
   read,
 ]);
 

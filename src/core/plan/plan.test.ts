@@ -28,6 +28,7 @@ describe("engines", () => {
       "stand-ins",
       "degree-line",
       "harmoniser",
+      "strum",
       "read",
     ]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);

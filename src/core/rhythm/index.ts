@@ -24,4 +24,5 @@ export {
   ticksOfBeatUnit,
 } from "./meter";
 export { type SaidFix, sayOpenSection } from "./say-open";
+export * from "./strum";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
