@@ -96,6 +96,7 @@ describe("engines from outside", () => {
       "degree-line",
       "harmoniser",
       "strum",
+      "split",
       "read",
     ]);
   });

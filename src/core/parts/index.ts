@@ -27,3 +27,19 @@ export {
   scaleMmOf,
   shapeAt,
 } from "./shapes";
+export {
+  OUT_CELL,
+  type Proposal,
+  SCHOOLS,
+  type School,
+  SPLIT_WEIGHTS,
+  type SplitCase,
+  type SplitCell,
+  type SplitGrid,
+  type SplitPlayer,
+  type SplitSection,
+  type SplitTerm,
+  type SplitWeights,
+  splitBy,
+  splitSong,
+} from "./split";

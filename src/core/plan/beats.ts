@@ -4,9 +4,6 @@ import {
   BEAT_TOLERANCE,
   beatsOfTicks,
   beatUnitOf,
-  checkMeter,
-  METER_UNITS,
-  MOST_BEATS_IN_A_BAR,
   sayOpenSection,
   sumBars,
   type TimedChord,
@@ -15,14 +12,12 @@ import {
   ticksOfBeatUnit,
 } from "../rhythm";
 import { engine, FieldError, fields, readChord, refuseRepeats } from "./engine";
+import { meterField, readMeterAt } from "./meter-field";
 
 const number = z.number({ error: "should be a number" });
 
 const input = z.object({
-  meter: z.object(
-    { beats: number, unit: number },
-    { error: "should be a metre such as { beats: 4, unit: 4 }" },
-  ),
+  meter: meterField,
   beatUnit: z.string({ error: 'should be a note value such as "1/4" or "1/4."' }).optional(),
   sections: z
     .array(
@@ -43,13 +38,7 @@ export const beats = engine(
   "Lays chords with beats on bars: what each line carries, and what does not close.",
   input,
   ({ meter, beatUnit = beatUnitOf(meter), sections }) => {
-    const checked = checkMeter(meter);
-    if (!checked.ok) {
-      if (checked.problem.code === "meter-beats") {
-        throw new FieldError(["meter", "beats"], `should be a whole number from 1 to ${MOST_BEATS_IN_A_BAR}`);
-      }
-      throw new FieldError(["meter", "unit"], `should be one of ${METER_UNITS.join(", ")}`);
-    }
+    readMeterAt(meter, ["meter"]);
     if (ticksOfBeatUnit(beatUnit) === null) {
       throw new FieldError(["beatUnit"], 'should be a note value such as "1/4", "1/8" or "1/4."');
     }

@@ -7,6 +7,7 @@ import { harmoniser } from "./harmoniser";
 import { identify } from "./identify";
 import { planted } from "./planted";
 import { read } from "./read";
+import { split } from "./split";
 import { standIns } from "./stand-ins";
 import { strum } from "./strum";
 import { voicePath } from "./voice-path";
@@ -25,6 +26,7 @@ export const ENGINES: readonly Engine[] = Object.freeze([
   degreeLine,
   harmoniser,
   strum,
+  split,
   read,
 ]);
 

@@ -29,6 +29,7 @@ describe("engines", () => {
       "degree-line",
       "harmoniser",
       "strum",
+      "split",
       "read",
     ]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);

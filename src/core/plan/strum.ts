@@ -1,7 +1,6 @@
 import { z } from "zod";
 import {
   barsOfPattern,
-  checkMeter,
   comparePatterns,
   countsOf,
   isOnset,
@@ -12,16 +11,13 @@ import {
   weightOf,
 } from "../rhythm";
 import { engine, FieldError } from "./engine";
+import { meterField, readMeterAt } from "./meter-field";
 
 const number = (what: string) => z.number({ error: `should be ${what}` });
 
-const meter = z.object(
-  { beats: number("a number of beats"), unit: number("a note value such as 4 or 8") },
-  { error: "should be a metre such as { beats: 4, unit: 4 }" },
-);
 const strokes = z.string({ error: 'should be strokes such as "D . D U . U D U"' });
 const own = {
-  meter,
+  meter: meterField,
   subdivision: number("2, 3 or 4"),
   swing: number("a share from 0.5 to 0.75").default(0.5),
   kind: z.enum(PATTERN_KINDS, { error: `should be one of ${PATTERN_KINDS.join(", ")}` }).default("strum"),
@@ -42,14 +38,7 @@ const input = z.unknown().transform((value, context): One | z.output<typeof two>
 });
 
 function read({ meter: metre, pattern: text, ...rest }: One, place: readonly string[]): Pattern {
-  const metreRead = checkMeter(metre);
-  if (!metreRead.ok)
-    throw new FieldError(
-      [...place, "meter", metreRead.problem.code === "meter-beats" ? "beats" : "unit"],
-      metreRead.problem.code === "meter-beats"
-        ? "should be a whole number from 1 to 32"
-        : "should be one of 1, 2, 4, 8, 16, 32",
-    );
+  readMeterAt(metre, [...place, "meter"]);
   const found = readPattern({ ...rest, meter: metre, text });
   if (found.ok) return found.value;
   const { problem } = found;

@@ -40,7 +40,7 @@ export const SOURCE_KINDS = ["sheet", "file", "ear", "take", "lesson", "other"] 
 export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
 export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
-export const INSTRUMENTS = ["guitar", "bass"] as const;
+export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
 /** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
 export const READS = ["shapes", "sounding", "degrees"] as const;
 /** How letters are written for a player: as they are, with H for B, or as syllables. */

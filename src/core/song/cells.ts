@@ -44,7 +44,13 @@ export const EMPTY_CELL = Object.freeze({
   note: null,
 });
 
-const STYLE_OF_INSTRUMENT = { guitar: "full", bass: "bass" } as const;
+const STYLE_OF_INSTRUMENT: Readonly<Record<Player["instrument"], Style>> = Object.freeze({
+  guitar: "full",
+  bass: "bass",
+  keys: "full",
+  drums: "full",
+  voice: "full",
+});
 
 /** An empty field takes the section's first use, then the player's default. */
 export function resolveCell(index: CellIndex, use: Use, player: Player): ResolvedCell {

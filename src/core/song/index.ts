@@ -142,6 +142,19 @@ export {
   resumePending,
 } from "./sync";
 export {
+  GRIDS,
+  type Grid,
+  gridOnsets,
+  type StringPart,
+  stringsOfPart,
+  TECHNIQUE_IDS,
+  TECHNIQUES,
+  type Technique,
+  type TechniqueId,
+  techniqueOf,
+  techniquesFor,
+} from "./techniques";
+export {
   type Bar,
   beatUnitOfUse,
   type ChordEvent,

@@ -1,0 +1,28 @@
+export {
+  OUT_CELL,
+  type Proposal,
+  SCHOOLS,
+  type School,
+  SPLIT_WEIGHTS,
+  type SplitCase,
+  type SplitCell,
+  type SplitGrid,
+  type SplitPlayer,
+  type SplitSection,
+  type SplitTerm,
+  type SplitViolation,
+  type SplitWeights,
+  TERMS,
+} from "./case";
+export { optionsOf } from "./options";
+export { violationsOf } from "./rules";
+export {
+  changeBetween,
+  lightOf,
+  scoreOf,
+  sectionValues,
+  sharedOnsets,
+  sharedSemitones,
+  termsOf,
+} from "./score";
+export { splitBy, splitSong } from "./split";

@@ -1,0 +1,124 @@
+import { type Proposal, SCHOOLS, type School, type SplitCase, type SplitCell } from "./case";
+import { bestChain, type Chain } from "./chain";
+import { entriesOf } from "./entries";
+import { bestLamps } from "./lamps";
+import { polish } from "./polish";
+import { isPlaying, violationsOf } from "./rules";
+import { scoreOf, termsOf } from "./score";
+import { type SplitTable, tableOf } from "./table";
+
+/** States a block may have for an exact search of all players at once. */
+const MOST_STATES = 60_000;
+/** States of two players together that are searched with the sum of light. */
+const MOST_PAIR_STATES = 4_000;
+
+/** One proposal of each school. */
+export const splitSong = (split: SplitCase): Proposal[] => SCHOOLS.map((school) => splitBy(split, school));
+
+/**
+ * The proposal of one school: techniques, registers and roles by the least score, then light and entries.
+ * Few players are searched all at once, which is exact; more are improved two at a time through the whole song until
+ * no two of them can do better.
+ */
+export function splitBy(split: SplitCase, school: School): Proposal {
+  const table = tableOf(split, school);
+  const rows = school === "layered build" ? 4 * split.players.length + 1 : 1;
+  const states = table.options.reduce((product, options) => product * options.length, rows);
+  const exact = states <= MOST_STATES;
+  const everybody = split.players.map((_, player) => player);
+  const nobody = split.sections.map(() => everybody.map(() => 0));
+  const chain = exact ? bestChain(table, { players: everybody, others: nobody }) : improved(table, nobody);
+  const cells = cellsOf(table, chain);
+  polish(split, school, cells);
+  const terms = termsOf(split, cells);
+  const score = scoreOf(terms);
+  return {
+    school,
+    cells,
+    terms,
+    score,
+    violations: violationsOf(split, school, cells),
+    exact,
+    bound: exact ? score : Math.min(score, lowerBound(table, nobody)),
+  };
+}
+
+/** Improves one player, then two at a time, from several orders of the players. */
+function improved(table: SplitTable, nobody: Chain["picks"]): Chain {
+  const players = table.split.players.map((_, player) => player);
+  const { players: people } = table.split;
+  const leader = people.findIndex((one) => one.sings && one.instrument !== "voice");
+  const rank = (player: number): number => {
+    const { instrument } = people[player]!;
+    if (instrument === "bass") return 0;
+    return player === leader ? 1 : instrument === "drums" ? 3 : 2;
+  };
+  const natural = [...players].sort((a, b) => rank(a) - rank(b));
+  const orders = [natural, [...natural.slice(0, 2), ...natural.slice(2).reverse()]];
+  const found = orders.map((order) => {
+    let chain: Chain = { picks: nobody, sums: null, cost: Number.POSITIVE_INFINITY };
+    const tryBlock = (block: readonly number[]): boolean => {
+      const next = bestChain(table, { players: block, others: chain.picks });
+      const better = next.cost < chain.cost - 1e-10;
+      if (better) chain = next;
+      return better;
+    };
+    const rows = table.school === "layered build" ? 4 * players.length + 1 : 1;
+    const fits = (block: readonly number[]) =>
+      block.reduce((product, player) => product * table.options[player]!.length, rows) <= MOST_PAIR_STATES;
+    const pairs = order.flatMap((a, at) => order.slice(at + 1).map((b) => [a, b] as const)).filter(fits);
+    let first = true;
+    for (let better = true; better; first = false) {
+      better = false;
+      for (const player of order) better = tryBlock([player]) || better;
+      for (const pair of first || better ? pairs : []) better = tryBlock(pair) || better;
+    }
+    return chain;
+  });
+  return found.reduce((best, chain) => (chain.cost < best.cost ? chain : best));
+}
+
+/** The most that two players and the light of the song must cost, whatever the others do. */
+function lowerBound(table: SplitTable, nobody: Chain["picks"]): number {
+  const players = table.split.players.map((_, player) => player);
+  const alone = players.map(
+    (player) => bestChain(table, { players: [player], others: nobody, relaxed: true }).cost,
+  );
+  return Math.max(0, ...alone);
+}
+
+/** Cells with light and entries from the picks of a search. */
+function cellsOf({ split, options, school }: SplitTable, chain: Chain): SplitCell[][] {
+  const grid = split.sections.map((section, at) => {
+    const cells = chain.picks[at]!.map((option, player) => options[player]![option]!);
+    const playing = cells.filter(isPlaying);
+    const lamps = [...bestLamps(playing.length, section.energy, chain.sums?.[at] ?? null)!.lamps];
+    // The brightest light is whose the section is.
+    const order = [...playing].sort((a, b) => Number(b.role === "carry") - Number(a.role === "carry"));
+    const entries = entriesOf(cells, section, split.weights);
+    return cells.map((cell, player): SplitCell => {
+      if (!isPlaying(cell)) return cell;
+      return { ...cell, lamp: lamps[order.indexOf(cell)]!, entryBar: entries[player]! };
+    });
+  });
+  if (school === "layered build") enterLate(split, grid);
+  return grid;
+}
+
+/** A layered build has somebody come in halfway: the last in the list who can, where the song begins to grow. */
+function enterLate(split: SplitCase, grid: SplitCell[][]): void {
+  if (grid.some((cells) => cells.some((cell) => cell.entryBar > 1))) return;
+  for (const [at, section] of split.sections.entries()) {
+    const cells = grid[at]!;
+    if (section.bars < 2) continue;
+    const free = (cell: SplitCell) =>
+      isPlaying(cell) &&
+      (section.bass === "free" ||
+        cell.role !== "bass" ||
+        cells.filter((one) => one.role === "bass").length > 1);
+    const player = cells.findLastIndex(free);
+    if (player < 0) continue;
+    cells[player] = { ...cells[player]!, entryBar: Math.floor(section.bars / 2) + 1 };
+    return;
+  }
+}

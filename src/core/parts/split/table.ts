@@ -1,0 +1,141 @@
+import type { School, SplitCase, SplitCell } from "./case";
+import { bestLamps } from "./lamps";
+import { optionsOf } from "./options";
+import { isPlaying, isTwice, SPARSE_ENERGY, SPARSE_PLAYERS } from "./rules";
+import { changeBetween, sharedOnsets, sharedSemitones } from "./score";
+
+/** What breaking a rule costs a search: more than any plan that keeps them. */
+export const BREACH = 1e6;
+/** Makes equal plans differ by what a school likes; too small to outweigh any term. */
+const LIKING = 1e-9;
+
+/** Options of a player by kind: technique, strings and role; and what a change costs, kind before × kinds + kind after. */
+export type OptionKinds = { readonly kindOf: Int16Array; readonly costs: Float64Array };
+
+/**
+ * A case as numbers: what each player could do, what two of them cost together, and what a change costs. Pairs are
+ * counted for one bar: whoever clashes with another comes in for the last bar, and a bass from the first one, so that
+ * in a best plan no pair costs more (each pair is reached: see `entries.ts`).
+ */
+export type SplitTable = {
+  readonly split: SplitCase;
+  readonly school: School;
+  readonly options: readonly (readonly SplitCell[])[];
+  /** By pair of players: cost by option of the first × options of the second + option of the second. */
+  readonly pairs: readonly (readonly Float64Array[])[];
+  /** By player: options alike in all a change is charged for. */
+  readonly kinds: readonly OptionKinds[];
+  /** By section and player: what an option costs there by itself. */
+  readonly alone: readonly (readonly Float64Array[])[];
+};
+
+export function tableOf(split: SplitCase, school: School): SplitTable {
+  const { weights, sections, players } = split;
+  const options = players.map((player) => optionsOf(split, player));
+  const pairs = players.map((_, a) =>
+    players.map((__, b) => {
+      if (b <= a) return new Float64Array(0);
+      const costs = new Float64Array(options[a]!.length * options[b]!.length);
+      for (const [i, one] of options[a]!.entries())
+        for (const [j, other] of options[b]!.entries())
+          costs[i * options[b]!.length + j] = pairCost(one, other, weights);
+      return costs;
+    }),
+  );
+  const kinds = options.map((own) => kindsOf(own, weights.change));
+  const alone = sections.map((section) =>
+    options.map((own, player) =>
+      Float64Array.from(own, (cell, at) => {
+        const inVoice =
+          section.voice && cell.role !== "bass" ? sharedSemitones(cell, section.voice) * section.bars : 0;
+        const idle = isPlaying(cell) ? 0 : section.bars;
+        return (
+          weights.voice * inVoice +
+          weights.idle * idle +
+          LIKING * (unlikely(split, player, cell, section) + at / 1000)
+        );
+      }),
+    ),
+  );
+  return { split, school, options, pairs, kinds, alone };
+}
+
+function kindsOf(options: readonly SplitCell[], weight: number): OptionKinds {
+  const firsts: SplitCell[] = [];
+  const byKey = new Map<string, number>();
+  const kindOf = Int16Array.from(options, (cell) => {
+    const key = `${cell.technique} ${cell.strings.join()} ${cell.role}`;
+    const known = byKey.get(key);
+    if (known !== undefined) return known;
+    byKey.set(key, firsts.length);
+    return firsts.push(cell) - 1;
+  });
+  const costs = Float64Array.from({ length: firsts.length ** 2 }, (_, at) => {
+    const [before, after] = [firsts[Math.floor(at / firsts.length)]!, firsts[at % firsts.length]!];
+    return weight * changeBetween(before, after);
+  });
+  return { kindOf, costs };
+}
+
+/** How unlikely a leader would ask this of a player, where nothing else decides. */
+function unlikely(
+  split: SplitCase,
+  player: number,
+  cell: SplitCell,
+  section: SplitCase["sections"][number],
+): number {
+  const own = split.players[player]!;
+  const bassist = split.players.some((one) => one.instrument === "bass");
+  const leader = split.players.findIndex((one) => one.sings && one.instrument !== "voice");
+  if (cell.role === "bass" && bassist && own.instrument !== "bass") return 5;
+  if (cell.role === "bass" && player === leader && split.players.length > 1) return 2;
+  if (cell.role === "carry") return player === Math.max(0, leader) ? 0 : 1;
+  if (cell.role === "line" && own.sings && section.voice) return 2;
+  if (player === leader) return cell.role === "out" ? 4 : 0.5;
+  return own.instrument === "bass" && cell.role === "out" && section.bass === "needed" ? 3 : 0;
+}
+
+/** What two cells cost together in a bar both play. */
+export function pairCost(a: SplitCell, b: SplitCell, weights: SplitCase["weights"]): number {
+  if (!isPlaying(a) || !isPlaying(b)) return 0;
+  const carrying = a.role === "carry" || b.role === "carry";
+  const broken = isTwice(a, b) || (a.role === "carry" && b.role === "carry") ? BREACH : 0;
+  const rhythm = carrying ? 0 : sharedOnsets(a.onsets, b.onsets);
+  return weights.register * sharedSemitones(a, b) + weights.rhythm * rhythm + broken;
+}
+
+/** What a section costs by how many play, and whether somebody has the bass and somebody carries. */
+export function crowdCost(
+  table: SplitTable,
+  section: number,
+  playing: number,
+  bass: boolean,
+  carried: boolean,
+  sum: number | null,
+): number {
+  const { split, school } = table;
+  const { energy, bars, bass: wanted, chordBars } = split.sections[section]!;
+  const lamps = bestLamps(playing, energy, sum);
+  if (!lamps) return Number.POSITIVE_INFINITY;
+  let cost = split.weights.energy * lamps.distance * bars + LIKING * 3 * dislike(table, section, playing);
+  if (wanted === "needed" && !bass) cost += BREACH + split.weights.bass * chordBars.length;
+  if (school === "carry and colour" && !carried) cost += BREACH;
+  if (school === "sparse" && energy <= SPARSE_ENERGY && playing > SPARSE_PLAYERS)
+    cost += BREACH * (playing - SPARSE_PLAYERS);
+  return cost;
+}
+
+/** How far a number of players is from what a school would like where nothing else decides. */
+function dislike({ split, school }: SplitTable, section: number, playing: number): number {
+  const all = split.players.length;
+  switch (school) {
+    case "layered build":
+      return Math.abs(playing - Math.max(1, Math.round((all * (section + 1)) / split.sections.length)));
+    case "carry and colour":
+      return all - playing;
+    case "sparse":
+      return Math.abs(
+        playing - (split.sections[section]!.energy <= SPARSE_ENERGY ? SPARSE_PLAYERS : SPARSE_PLAYERS + 1),
+      );
+  }
+}
