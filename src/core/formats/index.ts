@@ -34,5 +34,15 @@ export {
   type SheetSection,
   type SheetUse,
 } from "./sheet";
+export {
+  type ReadTab,
+  readTab,
+  sayTabLoss,
+  sayTabProblem,
+  type TabLine,
+  type TabLoss,
+  type TabProblem,
+  writeTab,
+} from "./tab-text";
 export { type SheetSource, versionOfSheet } from "./to-version";
 export { isZip, sayZipProblem, unzip, type ZipEntry, type ZipProblem } from "./unzip";

@@ -13,6 +13,7 @@ export {
   type PairSubstitute,
 } from "./harmoniser";
 export { HAND_LIMITS, LEVELS, type Level } from "./level";
+export * from "./line";
 export type { Mute } from "./mutes";
 export { BASS_SCALE_MM, betweenFretsMm, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";
 export {

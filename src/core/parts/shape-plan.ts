@@ -4,6 +4,7 @@ import { beatsOfTicks } from "../rhythm";
 import {
   type CellIndex,
   findChoice,
+  hasStrings,
   indexCells,
   Namer,
   type Outline,
@@ -77,6 +78,7 @@ export function planRequest(
 ): PlanRequest {
   const version = versionRow(body);
   const runs: { hand: HandRequest; events: PlanEvent[] }[] = [];
+  if (!hasStrings(player)) return { runs, beatMs: 60000 / version.bpm, vary: false };
   const namers = new Map<string, Namer>();
   let open: (typeof runs)[number] | null = null;
   for (const passage of timeline.passages) {

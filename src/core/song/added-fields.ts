@@ -24,7 +24,9 @@ export const PLAIN_HAND = Object.freeze({
   leftHanded: false,
   thumb: false,
   scaleMm: null,
+  loops: false,
 });
+const { loops: _loops, ...HAND_IN_FORM_3 } = PLAIN_HAND;
 
 const {
   energy: _energy,
@@ -51,15 +53,36 @@ const IN_FORM_2: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
 const IN_FORM_3: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   version: {
     uses: { melodyRange: null, octaveDown: false },
-    players: PLAIN_HAND,
+    players: HAND_IN_FORM_3,
     cells: { strings: null },
   },
-  band: { players: PLAIN_HAND },
+  band: { players: HAND_IN_FORM_3 },
+});
+
+/** Form 4: technique, strum, line, sound and bars of a part, patterns and lines, findings let stand, loopers. */
+const IN_FORM_4: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  version: {
+    players: { loops: false },
+    cells: {
+      technique: null,
+      strumId: null,
+      riffId: null,
+      sound: null,
+      bars: null,
+      phrases: null,
+      doubles: null,
+    },
+    strums: {},
+    riffs: {},
+    riffNotes: {},
+    dismissals: {},
+  },
+  band: { players: { loops: false } },
 });
 
 /** What each form added to the one before. */
 export const ADDED_IN_FORM: Readonly<Record<number, Readonly<Partial<Record<Kind, AddedFields>>>>> =
-  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3 });
+  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4 });
 
 /** Fields a row of any earlier form may lack: rows in edits of the log were written then. */
 export function addedFields(kind: Kind, table: string): Readonly<Record<string, unknown>> {

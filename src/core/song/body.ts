@@ -1,6 +1,16 @@
 import { z } from "zod";
-import { HIGHEST_CAPO, LAST_FRET, LEVELS, STYLES } from "../fretboard";
-import { METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
+import { HIGHEST_CAPO, LAST_FRET, LEVELS, NOTE_ARTS, STYLES } from "../fretboard";
+import {
+  ANCHORS,
+  EVEN,
+  METER_UNITS,
+  MOST_BEATS_IN_A_BAR,
+  MOST_BPM,
+  MOST_SWING,
+  PATTERN_KINDS,
+  SUBDIVISIONS,
+} from "../rhythm";
+import { TECHNIQUE_IDS } from "./technique-ids";
 
 /**
  * The body of each kind of document: flat tables of rows by id. Rows refer to each other by id and
@@ -41,6 +51,8 @@ export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop
 export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
+/** Whether a line is played as written, or one lick is set on the root of each chord. */
+export const RIFF_WAYS = ["as written", "follows the chords"] as const;
 /** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
 export const READS = ["shapes", "sounding", "degrees"] as const;
 /** How letters are written for a player: as they are, with H for B, or as syllables. */
@@ -201,13 +213,13 @@ const player = z.object({
   order,
   name: text(60).min(1),
   instrument: z.enum(INSTRUMENTS),
-  tuning: z
-    .array(z.string().regex(/^[A-G](#|b)?-?\d$/u))
-    .min(3)
-    .max(8),
+  /** Open strings from the player's face; none for an instrument without. */
+  tuning: z.array(z.string().regex(/^[A-G](#|b)?-?\d$/u)).max(8),
   capo: capoSchema,
   level: z.enum(LEVELS),
   sings: z.boolean(),
+  /** Whether they have a looper at their feet. */
+  loops: z.boolean(),
   /** What a singer can sing, lowest and highest, MIDI. */
   range,
   /** Null reads what the instrument usually does: a guitar its shapes, a bass what sounds. */
@@ -226,6 +238,9 @@ const player = z.object({
   role: z.enum(ROLES),
 });
 
+const barNumber = z.int().min(0).max(10_000);
+const stretch = z.tuple([barNumber, barNumber]);
+
 const cell = z.object({
   id: idSchema,
   useId: idSchema,
@@ -237,7 +252,80 @@ const cell = z.object({
   strings: z.array(z.int().min(0).max(7)).min(1).max(8).nullable(),
   capo: capoSchema.nullable(),
   note: text(400).nullable(),
+  technique: z.enum(TECHNIQUE_IDS).nullable(),
+  strumId: optionalId,
+  riffId: optionalId,
+  /** What the sound is called; the Sounds room says what it is. */
+  sound: text(80).nullable(),
+  /** The bars played, counted from 0 within the section, each stretch up to and without its second number. */
+  bars: z.array(stretch).max(32).nullable(),
+  /** Roles by phrase, where they differ from the cell's. */
+  phrases: z
+    .array(z.object({ from: barNumber, to: barNumber, role: z.enum(ROLES) }))
+    .max(32)
+    .nullable(),
+  /** The player this one doubles on purpose. */
+  doubles: optionalId,
 });
+
+/** A strum or picking pattern; see `readPattern`. */
+const strum = z.object({
+  id: idSchema,
+  originId: optionalId,
+  order,
+  name: text(80).min(1),
+  kind: z.enum(PATTERN_KINDS),
+  meterBeats,
+  meterUnit,
+  subdivision: z.union(SUBDIVISIONS.map((parts) => z.literal(parts))),
+  swing: z
+    .number()
+    .min(EVEN, { error: "should be at least 0.5" })
+    .max(MOST_SWING, { error: "should be at most 0.75" }),
+  pattern: text(20_000),
+  /** The on–off row, "" for none. */
+  gate: text(20_000),
+  anchor: z.enum(ANCHORS),
+});
+
+/** A line in tab: frets from the capo it was written behind. */
+const riff = z.object({
+  id: idSchema,
+  originId: optionalId,
+  order,
+  name: text(80).min(1),
+  tuning: z
+    .array(z.string().regex(/^[A-G](#|b)?-?\d$/u))
+    .min(3)
+    .max(8),
+  capo: capoSchema,
+  ticks: ticks.min(1),
+  way: z.enum(RIFF_WAYS),
+  /** The sounding chord a lick that follows the chords is written over. */
+  home: symbolSchema.nullable(),
+  /** Whether a lick that follows the chords is led into from one fret below. */
+  approach: z.boolean(),
+});
+
+const riffNote = z.object({
+  id: idSchema,
+  riffId: idSchema,
+  tick: ticks,
+  ticks: ticks.min(1),
+  string: z.int().min(0).max(7),
+  fret: z.int().min(0).max(LAST_FRET),
+  art: z.enum(NOTE_ARTS),
+  /** Quarter tones it is bent up. */
+  bend: z.int().min(0).max(8),
+  ring: z.boolean(),
+  short: z.boolean(),
+  optional: z.boolean(),
+  /** The one time round it is for, counted from 1; null for every time. */
+  round: z.int().min(1).max(32).nullable(),
+});
+
+/** A finding somebody has looked at and lets stand. */
+const dismissal = z.object({ id: idSchema, finding: text(200).min(1), reason: text(400) });
 
 /** A fingering chosen by hand. It is kept, marked and not applied once its capo, tuning or symbol no longer fit. */
 const choice = z.object({
@@ -293,6 +381,10 @@ export const TABLES = {
     players: player,
     cells: cell,
     choices: choice,
+    strums: strum,
+    riffs: riff,
+    riffNotes: riffNote,
+    dismissals: dismissal,
   },
   song: { song },
   band: { band, players: bandPlayer },
@@ -310,7 +402,8 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
   uses: { sectionId: "sections" },
   exceptions: { useId: "uses", lineId: "lines", chordId: "chords", followedBy: "sections" },
   extras: { sectionId: "sections", lineId: "lines" },
-  cells: { useId: "uses", playerId: "players" },
+  cells: { useId: "uses", playerId: "players", strumId: "strums", riffId: "riffs", doubles: "players" },
+  riffNotes: { riffId: "riffs" },
   choices: { playerId: "players", chordId: "chords", useId: "uses" },
 });
 
@@ -318,6 +411,7 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
 export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze({
   chords: ["wordId", "sourceId"],
   extras: ["lineId"],
+  cells: ["strumId", "riffId", "doubles"],
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
@@ -348,6 +442,10 @@ export type Player = Readonly<z.infer<typeof player>>;
 export type BandPlayer = Readonly<z.infer<typeof bandPlayer>>;
 export type Cell = Readonly<z.infer<typeof cell>>;
 export type Choice = Readonly<z.infer<typeof choice>>;
+export type StrumRow = Readonly<z.infer<typeof strum>>;
+export type Riff = Readonly<z.infer<typeof riff>>;
+export type RiffNote = Readonly<z.infer<typeof riffNote>>;
+export type Dismissal = Readonly<z.infer<typeof dismissal>>;
 export type Source = Readonly<z.infer<typeof source>>;
 export type EveningItem = Readonly<z.infer<typeof item>>;
 export type SectionKind = Section["kind"];

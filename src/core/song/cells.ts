@@ -1,6 +1,8 @@
 import type { Style } from "../fretboard";
 import type { Cell, Player, Role, Use, VersionBody } from "./body";
 import type { Outline } from "./outline";
+import type { TechniqueId } from "./technique-ids";
+import { techniqueOf } from "./techniques";
 
 /** Where a value on the sheet comes from: this cell, the section's first use, or the player's default. */
 export type Origin = "own" | "first use" | "player";
@@ -17,6 +19,15 @@ export type ResolvedCell = {
   readonly strings: Inherited<readonly number[] | null>;
   readonly capo: Inherited<number>;
   readonly note: Inherited<string>;
+  readonly technique: Inherited<TechniqueId | null>;
+  /** A pattern and a line by id. A cell with a technique of its own takes neither from the first use. */
+  readonly strumId: Inherited<string | null>;
+  readonly riffId: Inherited<string | null>;
+  readonly sound: Inherited<string>;
+  /** Null is all bars. */
+  readonly bars: Inherited<readonly (readonly [from: number, to: number])[] | null>;
+  readonly phrases: Inherited<readonly { readonly from: number; readonly to: number; readonly role: Role }[]>;
+  readonly doubles: Inherited<string | null>;
 };
 
 export const cellKey = (useId: string, playerId: string): string => `${useId} ${playerId}`;
@@ -42,6 +53,13 @@ export const EMPTY_CELL = Object.freeze({
   strings: null,
   capo: null,
   note: null,
+  technique: null,
+  strumId: null,
+  riffId: null,
+  sound: null,
+  bars: null,
+  phrases: null,
+  doubles: null,
 });
 
 const STYLE_OF_INSTRUMENT: Readonly<Record<Player["instrument"], Style>> = Object.freeze({
@@ -60,18 +78,29 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     firstId === undefined || firstId === use.id
       ? null
       : (index.cells.get(cellKey(firstId, player.id)) ?? null);
-  const pick = <Value>(field: keyof Cell, fallback: Value): Inherited<Value> => {
+  const pick = <Value>(field: keyof Cell, fallback: Value, inherits = true): Inherited<Value> => {
     if (cell && cell[field] !== null) return { value: cell[field] as Value, from: "own" };
-    if (first && first[field] !== null) return { value: first[field] as Value, from: "first use" };
+    if (inherits && first && first[field] !== null)
+      return { value: first[field] as Value, from: "first use" };
     return { value: fallback, from: "player" };
   };
+  const technique = pick<TechniqueId | null>("technique", null);
+  const asBefore = technique.from !== "own";
+  const usual = technique.value ? techniqueOf(technique.value).style : STYLE_OF_INSTRUMENT[player.instrument];
   return {
     cell,
     light: pick("light", player.light),
     role: pick("role", player.role),
-    style: pick<Style>("style", STYLE_OF_INSTRUMENT[player.instrument]),
+    style: pick<Style>("style", usual, asBefore),
     strings: pick<readonly number[] | null>("strings", null),
     capo: pick("capo", player.capo),
     note: pick("note", ""),
+    technique,
+    strumId: pick<string | null>("strumId", null, asBefore),
+    riffId: pick<string | null>("riffId", null, asBefore),
+    sound: pick("sound", ""),
+    bars: pick<ResolvedCell["bars"]["value"]>("bars", null),
+    phrases: pick<ResolvedCell["phrases"]["value"]>("phrases", []),
+    doubles: pick<string | null>("doubles", null),
   };
 }

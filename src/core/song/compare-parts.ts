@@ -32,7 +32,19 @@ export function playerDifferences(a: Side, b: Side, makeId: MakeId): Difference[
   return [...changed, ...missing];
 }
 
-const CELL_FIELDS = ["light", "role", "style", "strings", "capo", "note"] as const;
+/** Fields told and taken over; patterns and lines have rows of their own and are told by their names. */
+const CELL_FIELDS = [
+  "light",
+  "role",
+  "style",
+  "strings",
+  "capo",
+  "note",
+  "technique",
+  "sound",
+  "bars",
+  "phrases",
+] as const;
 const PLAYER_FIELDS = [
   "capo",
   "tuning",
@@ -45,6 +57,7 @@ const PLAYER_FIELDS = [
   "leftHanded",
   "thumb",
   "scaleMm",
+  "loops",
 ] as const;
 const FIELD_WORDS: Readonly<Partial<Record<(typeof PLAYER_FIELDS)[number], string>>> = Object.freeze({
   level: "hand",

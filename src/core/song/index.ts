@@ -99,7 +99,16 @@ export {
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
-export { keysOf, type NamedChord, Namer, namerByShift, type Reader, readerOf, tuningOf } from "./names";
+export {
+  hasStrings,
+  keysOf,
+  type NamedChord,
+  Namer,
+  namerByShift,
+  type Reader,
+  readerOf,
+  tuningOf,
+} from "./names";
 export { type Note, type Notes, noteOf, notesOf } from "./notes";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export {
@@ -141,16 +150,15 @@ export {
   receive,
   resumePending,
 } from "./sync";
+export { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
 export {
   GRIDS,
   type Grid,
   gridOnsets,
   type StringPart,
   stringsOfPart,
-  TECHNIQUE_IDS,
   TECHNIQUES,
   type Technique,
-  type TechniqueId,
   techniqueOf,
   techniquesFor,
 } from "./techniques";

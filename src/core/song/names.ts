@@ -44,7 +44,12 @@ export function readerOf(
   };
 }
 
-export const tuningOf = (player: Pick<Player, "tuning">): Tuning => sure(parseTuning(player.tuning));
+/** Whether a player has a neck to be fretted. */
+export const hasStrings = (player: Pick<Player, "tuning">): boolean => player.tuning.length > 0;
+
+/** The open strings of a player; none for an instrument without. */
+export const tuningOf = (player: Pick<Player, "tuning">): Tuning =>
+  hasStrings(player) ? sure(parseTuning(player.tuning)) : [];
 
 /** Names chords for one reader. A bass reads sounding names; a guitar reads the shapes behind its capo. */
 export class Namer {
@@ -70,7 +75,9 @@ export class Namer {
 
   /** The key of the shapes behind the capo. */
   get shapeKey(): Key {
-    return this.reader ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning) : this.sounding;
+    return this.reader?.tuning.length
+      ? shapeKeyAt(this.sounding, this.reader.capo, this.reader.tuning)
+      : this.sounding;
   }
 
   name(symbol: string): NamedChord {

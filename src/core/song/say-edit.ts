@@ -16,6 +16,10 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   sources: "source",
   exceptions: "exception",
   extras: "note of the sheet",
+  strums: "pattern",
+  riffs: "line",
+  riffNotes: "note of a line",
+  dismissals: "finding let stand",
 });
 
 const FIELDS: Readonly<Record<string, string>> = Object.freeze({
@@ -42,6 +46,11 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   cued: "until the sign",
   lineId: "line",
   chordId: "chord",
+  strumId: "pattern",
+  riffId: "line",
+  art: "way of playing",
+  way: "way",
+  doubles: "player doubled",
 });
 
 const nameOf = (table: string): string => NAMES[table] ?? table;

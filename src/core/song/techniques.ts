@@ -2,6 +2,7 @@ import type { Semitones, Ticks } from "../base";
 import type { Level, Style } from "../fretboard";
 import { beatsOfBar, beatUnitOf, isCompound, type Meter, ticksOfBeatUnit } from "../rhythm";
 import type { Instrument, Role } from "./body";
+import { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
 
 /** Where in a bar a way of playing usually begins its sounds. */
 export const GRIDS = [
@@ -317,10 +318,7 @@ export const TECHNIQUES = Object.freeze({
     strings: ["all"],
     style: "full",
   },
-} as const satisfies Readonly<Record<string, Technique>>);
-
-export type TechniqueId = keyof typeof TECHNIQUES;
-export const TECHNIQUE_IDS = Object.freeze(Object.keys(TECHNIQUES) as TechniqueId[]);
+} as const satisfies Readonly<Record<TechniqueId, Technique>>);
 
 export const techniqueOf = (id: TechniqueId): Technique => TECHNIQUES[id];
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { indexCells, resolveCell } from "./cells";
+import { EMPTY_CELL, indexCells, resolveCell } from "./cells";
 import { choiceFits, findChoice } from "./choices";
 import { Namer, tuningOf } from "./names";
 import { outlineOf } from "./outline";
@@ -86,11 +86,8 @@ describe("cells inherit", () => {
         id: "c",
         useId: "u0",
         playerId: "p0",
+        ...EMPTY_CELL,
         light: 1,
-        role: null,
-        style: null,
-        strings: null,
-        capo: null,
         note: "soft",
       },
     },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { outlineOf, sectionSums, type VersionBody } from "@/core/song";
+import { EMPTY_CELL, outlineOf, sectionSums, type VersionBody } from "@/core/song";
 import { sampleVersion } from "../../core/song/sample-version";
 import { lanterns } from "./rail";
 
@@ -38,12 +38,8 @@ describe("lanterns", () => {
       id: "c",
       useId: "u0",
       playerId: "p0",
+      ...EMPTY_CELL,
       light: 3,
-      role: null,
-      style: null,
-      strings: null,
-      capo: null,
-      note: null,
     };
     expect(lit({ ...body, cells: { c: cell } }).Parts).toBe("half");
     expect(lit({ ...body, cells: { c: { ...cell, role: "carry" } } }).Parts).toBe("lit");

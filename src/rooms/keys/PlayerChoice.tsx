@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { type ComponentType, useState } from "react";
-import { byOrder, type Player } from "@/core/song";
+import { byOrder, hasStrings, type Player } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong, useVersion } from "../document";
 import { KeysTabs } from "./KeysTabs";
@@ -11,7 +11,9 @@ import { KeysTabs } from "./KeysTabs";
 function usePlayer(fits: (player: Player) => boolean) {
   const body = useVersion();
   const [id, setId] = useState("");
-  const players = Object.values(body.players).sort(byOrder).filter(fits);
+  const players = Object.values(body.players)
+    .sort(byOrder)
+    .filter((one) => hasStrings(one) && fits(one));
   return { players, player: players.find((one) => one.id === id) ?? players[0], setId };
 }
 

@@ -6,6 +6,7 @@ import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pi
 import {
   type BandPlayer,
   byOrder,
+  hasStrings,
   type Instrument,
   type MakeId,
   orderAtEnd,
@@ -22,6 +23,7 @@ import { PitchField } from "@/ui/PitchField";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useVersion } from "../document";
 import { NamesChoice } from "../keys/NamesChoice";
 import { checkTuning, splitTuning } from "./tuning-text";
@@ -32,6 +34,9 @@ export const NEW_PLAYERS = [
   { label: "an acoustic guitar", name: "Acoustic", instrument: "guitar", role: "carry", light: 3 },
   { label: "an electric guitar", name: "Electric", instrument: "guitar", role: "support", light: 2 },
   { label: "a bass", name: "Bass", instrument: "bass", role: "bass", light: 2 },
+  { label: "keys", name: "Keys", instrument: "keys", role: "support", light: 2 },
+  { label: "drums or a box", name: "Box drum", instrument: "drums", role: "support", light: 2 },
+  { label: "a voice", name: "Voice", instrument: "voice", role: "carry", light: 3 },
 ] as const satisfies readonly {
   label: string;
   name: string;
@@ -40,16 +45,30 @@ export const NEW_PLAYERS = [
   light: number;
 }[];
 
+const tuningFor = (instrument: Instrument): string[] => {
+  if (instrument === "guitar") return [...GUITAR_TUNING];
+  return instrument === "bass" ? [...BASS_TUNING] : [];
+};
+
+/** What people call the instruments. */
+const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
+  guitar: "guitar",
+  bass: "bass",
+  keys: "keys",
+  drums: "drums or box",
+  voice: "voice",
+};
+
 const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: MakeId): Player => ({
   id: id(),
   bandPlayerId: null,
   order,
   name: template.name,
   instrument: template.instrument,
-  tuning: [...(template.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)],
+  tuning: tuningFor(template.instrument),
   capo: 0,
   level: "steady",
-  sings: false,
+  sings: template.instrument === "voice",
   range: null,
   light: template.light,
   role: template.role,
@@ -59,6 +78,9 @@ const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: Ma
 const LIGHT_OF_INSTRUMENT: Readonly<Record<Instrument, Pick<Player, "light" | "role">>> = {
   guitar: { light: 2, role: "support" },
   bass: { light: 2, role: "bass" },
+  keys: { light: 2, role: "support" },
+  drums: { light: 2, role: "support" },
+  voice: { light: 3, role: "carry" },
 };
 
 /** A copy of a player of the band, as this version uses them. */
@@ -146,15 +168,17 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
       />
       <span className="flex flex-col gap-1 text-sm">
         Plays
-        <strong className="flex h-8 items-center text-base">{player.instrument}</strong>
+        <strong className="flex h-8 items-center text-base">{INSTRUMENT_WORDS[player.instrument]}</strong>
       </span>
-      <TextField
-        label={`Tuning (${player.tuning.length} strings)`}
-        value={player.tuning.map(pretty).join(" ")}
-        className="w-60"
-        check={checkTuning}
-        onSet={setTuning}
-      />
+      {hasStrings(player) && (
+        <TextField
+          label={`Tuning (${player.tuning.length} strings)`}
+          value={player.tuning.map(pretty).join(" ")}
+          className="w-60"
+          check={checkTuning}
+          onSet={setTuning}
+        />
+      )}
       {player.instrument === "guitar" && (
         <NumberField
           label="Capo"
@@ -186,43 +210,24 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         options={LIGHT_WORDS.map((word, light) => ({ value: String(light), label: `${light} ${word}` }))}
         onSet={(light) => change({ light: Number(light) })}
       />
-      <label className="flex h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={player.sings}
-          onChange={(event) => change({ sings: event.target.checked })}
-        />
-        sings
-      </label>
+      <Tick label="sings" on={player.sings} onSet={(sings) => change({ sings })} />
       <NamesChoice player={player} />
-      <label className="flex h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={player.leftHanded}
-          onChange={(event) => change({ leftHanded: event.target.checked })}
-        />
-        left-handed
-      </label>
-      <label className="flex h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={player.thumb}
-          onChange={(event) => change({ thumb: event.target.checked })}
-        />
-        thumb frets bass notes
-      </label>
-      <NumberField
-        label="Scale length"
-        unit="mm"
-        value={scaleMmOf(player)}
-        least={200}
-        most={1200}
-        whole={false}
-        onSet={(scaleMm) => change({ scaleMm })}
-      />
+      {hasStrings(player) && (
+        <>
+          <Tick label="left-handed" on={player.leftHanded} onSet={(leftHanded) => change({ leftHanded })} />
+          <Tick label="thumb frets bass notes" on={player.thumb} onSet={(thumb) => change({ thumb })} />
+          <Tick label="has a looper" on={player.loops} onSet={(loops) => change({ loops })} />
+          <NumberField
+            label="Scale length"
+            unit="mm"
+            value={scaleMmOf(player)}
+            least={200}
+            most={1200}
+            whole={false}
+            onSet={(scaleMm) => change({ scaleMm })}
+          />
+        </>
+      )}
       {player.sings && <RangeFields player={player} />}
       <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>
         Remove {player.name}

@@ -148,7 +148,7 @@ export async function demoDocuments(
         ...player,
         id: makeId(),
         order: places[index]!,
-        tuning: [...(player.instrument === "bass" ? BASS_TUNING : GUITAR_TUNING)],
+        tuning: tuningFor(player.instrument),
         ...PLAIN_HAND,
         range: player.range ?? null,
       },
@@ -246,6 +246,11 @@ function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSon
     return { id: makeId(), kind: "version", parentId: songId, body: body as unknown as Body };
   });
 }
+
+const tuningFor = (instrument: Player["instrument"]): string[] => {
+  if (instrument === "guitar") return [...GUITAR_TUNING];
+  return instrument === "bass" ? [...BASS_TUNING] : [];
+};
 
 type DemoMade = ReturnType<typeof songDocuments>;
 

@@ -1,0 +1,10 @@
+export {
+  type ReadTab,
+  readTab,
+  sayTabLoss,
+  sayTabProblem,
+  type TabLine,
+  type TabLoss,
+  type TabProblem,
+  writeTab,
+} from "./tab-text";

@@ -1,0 +1,145 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { sure } from "../../base";
+import { inOrder, NOTE_ARTS, PLAIN_NOTE, type TabNote } from "../../fretboard";
+import { readTab, sayTabLoss, sayTabProblem, type TabLine, writeTab } from ".";
+
+const STANDARD = [40, 45, 50, 55, 59, 64];
+const note = (tick: number, string: number, fret: number, more: Partial<TabNote> = {}): TabNote => ({
+  ...PLAIN_NOTE,
+  tick,
+  ticks: 480,
+  string,
+  fret,
+  ...more,
+});
+const line = (notes: TabNote[], more: Partial<TabLine> = {}): TabLine => ({
+  tuning: STANDARD,
+  capo: 0,
+  ticks: 3840,
+  bar: 3840,
+  notes,
+  ...more,
+});
+
+describe("text tab", () => {
+  it("is written with the floor's string on top, by hand", () => {
+    const { text, losses } = writeTab(
+      line([
+        note(0, 0, 3, { ticks: 960 }),
+        note(1920, 5, 12, { art: "slide", bend: 1 }),
+        note(2400, 5, 10, { optional: true }),
+      ]),
+    );
+    expect(losses).toEqual([]);
+    const rows = text.split("\n").filter((row) => /^[A-G] *\|/u.test(row));
+    const empty = ["B", "G", "D", "A"].map((name) => `${name}|${"-".repeat(48)}|`);
+    expect(rows).toEqual([
+      `E|${"-".repeat(24)}/12^1-(10)--${"-".repeat(12)}|`,
+      ...empty,
+      `E|3-----=-----${"-".repeat(36)}|`,
+    ]);
+  });
+
+  it("says what it can't hold", () => {
+    const { losses } = writeTab(
+      line([note(7, 0, 3), note(480, 1, 2, { ticks: 481 }), note(960, 2, 5, { art: "dead" })]),
+    );
+    expect(losses.map(({ code }) => code).sort()).toEqual(["dead-fret", "length", "off-grid"]);
+    for (const loss of losses) expect(sayTabLoss(loss)).toMatch(/^Note \d/u);
+  });
+
+  it("keeps two endings in one column", () => {
+    const given = line([note(0, 3, 2, { round: 1 }), note(0, 3, 4, { round: 2 })]);
+    expect(sure(readTab(writeTab(given).text, { bar: 3840 })).notes).toEqual(given.notes);
+    const long = line([note(0, 3, 2, { round: 1, ticks: 960 }), note(0, 3, 4, { round: 2, ticks: 960 })]);
+    expect(sure(readTab(writeTab(long).text, { bar: 3840 })).notes).toEqual(long.notes);
+    const uneven = line([note(0, 3, 2, { round: 1, ticks: 960 }), note(0, 3, 4, { round: 2 })]);
+    expect(writeTab(uneven).losses).toEqual([{ code: "length", note: 1 }]);
+  });
+
+  it("comes back exactly: law", () => {
+    const any = fc.record({
+      at: fc.integer({ min: 0, max: 15 }),
+      long: fc.integer({ min: 1, max: 3 }),
+      string: fc.integer({ min: 0, max: 5 }),
+      fret: fc.integer({ min: 0, max: 24 }),
+      art: fc.constantFrom(...NOTE_ARTS),
+      bend: fc.integer({ min: 0, max: 8 }),
+      ring: fc.boolean(),
+      short: fc.boolean(),
+      optional: fc.boolean(),
+      round: fc.option(fc.integer({ min: 1, max: 12 })),
+    });
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(any, { maxLength: 12, selector: ({ at, string }) => `${at} ${string}` }),
+        fc.integer({ min: 0, max: 7 }),
+        fc.constantFrom(240, 320, 480),
+        (items, capo, step) => {
+          const bar = step * 8;
+          // Notes on one string one after the other.
+          const free = items.filter(
+            (one) =>
+              !items.some(
+                (other) =>
+                  other !== one &&
+                  other.string === one.string &&
+                  other.at > one.at &&
+                  other.at < one.at + one.long,
+              ),
+          );
+          const notes = inOrder(
+            free.map(({ at, long, ...rest }) => ({
+              ...rest,
+              fret: rest.art === "dead" ? 0 : rest.fret,
+              tick: at * step,
+              ticks: long * step,
+            })),
+          ).filter((one) => one.tick + one.ticks <= bar * 2);
+          const given = line(notes, { capo, bar, ticks: bar * 2 });
+          const { text, losses } = writeTab(given);
+          expect(losses).toEqual([]);
+          const back = sure(readTab(text, { bar: 1 }));
+          expect(back).toEqual({ ...given, guessed: false });
+        },
+      ),
+    );
+  });
+
+  it("is read from elsewhere with times guessed", () => {
+    const text = [
+      "e|-----------------|",
+      "B|-----------------|",
+      "G|-----0h2---------|",
+      "D|-2b--------------|",
+      "A|-----------------|",
+      "E|-----------------|",
+    ].join("\n");
+    const read = sure(readTab(text, { bar: 3840 }));
+    expect(read.guessed).toBe(true);
+    expect(read.notes.map(({ string, fret, art, bend }) => [string, fret, art, bend])).toEqual([
+      [2, 2, "plain", 2],
+      [3, 0, "plain", 0],
+      [3, 2, "hammer", 0],
+    ]);
+  });
+
+  it("of a bass has four strings by their names", () => {
+    const text = ["G|----|", "D|----|", "A|-3--|", "E|----|"].join("\n");
+    expect(sure(readTab(text, { bar: 3840 })).tuning).toEqual([28, 33, 38, 43]);
+  });
+
+  it.each([
+    ["no rows at all", "hello", "no-tab"],
+    ["a row too few", "e|--|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|\n\ne|--|\nB|--|", "strings"],
+    ["a bar too few", "e|--|--|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|", "bars"],
+    ["a fret off the neck", "e|-99-|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|", "fret"],
+    ["an unknown tuning", "Tuning: H9 Q\ne|--|", "tuning"],
+    ["a lost sign", "e|-h-|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|", "sign"],
+  ])("is refused for %s", (_, text, code) => {
+    const read = readTab(text, { bar: 3840 });
+    expect(read.ok ? null : read.problem.code).toBe(code);
+    if (!read.ok) expect(sayTabProblem(read.problem)).toMatch(/[.]$/u);
+  });
+});

@@ -1,0 +1,371 @@
+import { fail, ok, type Result, type Ticks } from "../../base";
+import { inOrder, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
+import { formatTuning, GUITAR_TUNING, parseTuning, stringNames, type Tuning } from "../../pitch";
+
+/** A line as plain text tab holds it. */
+export type TabLine = {
+  readonly tuning: Tuning;
+  readonly capo: number;
+  readonly ticks: Ticks;
+  /** Ticks between bar lines. */
+  readonly bar: Ticks;
+  readonly notes: readonly TabNote[];
+};
+
+export type TabProblem =
+  | { readonly code: "no-tab" }
+  | { readonly code: "tuning"; readonly line: number; readonly text: string }
+  | { readonly code: "strings"; readonly line: number; readonly found: number; readonly wanted: number }
+  | { readonly code: "bars"; readonly line: number; readonly found: number; readonly wanted: number }
+  | { readonly code: "sign"; readonly line: number; readonly column: number; readonly text: string }
+  | { readonly code: "fret"; readonly line: number; readonly column: number; readonly fret: number };
+
+/** What text tab can't hold. `note` is an index. */
+export type TabLoss =
+  | { readonly code: "off-grid"; readonly note: number }
+  | { readonly code: "length"; readonly note: number }
+  | { readonly code: "dead-fret"; readonly note: number };
+
+/** Columns may stand so close, in ticks; 80 is a triplet of thirty-seconds. */
+const FINEST: Ticks = 40;
+const STEPS: readonly Ticks[] = [960, 480, 320, 240, 160, 120, 80, 60, FINEST];
+const HEAD = /^each (\d+) characters?: (\d+) ticks/iu;
+const BARS_IN_A_ROW = 2;
+
+const BEFORE: Readonly<Record<NoteArt, string>> = {
+  plain: "",
+  hammer: "h",
+  pull: "p",
+  slide: "/",
+  dead: "x",
+};
+const LEGEND =
+  "h hammer-on, p pull-off, / slide, x dead, ^n bent up n quarter tones, ~ rings, ' short, () may be left out, :n only the nth time, = held";
+
+/** A note as it is written at its column. */
+function signOf(note: TabNote): string {
+  const fret = note.art === "dead" ? "x" : `${BEFORE[note.art]}${note.fret}`;
+  const marks = [
+    note.bend > 0 ? `^${note.bend}` : "",
+    note.ring ? "~" : "",
+    note.short ? "'" : "",
+    note.round === null ? "" : `:${note.round}`,
+  ].join("");
+  return note.optional ? `(${fret}${marks})` : `${fret}${marks}`;
+}
+
+/** The step of columns: the coarsest that all notes and their ends stand on. */
+const stepOf = ({ notes, bar }: TabLine): Ticks =>
+  STEPS.find(
+    (step) => bar % step === 0 && notes.every(({ tick, ticks }) => tick % step === 0 && ticks % step === 0),
+  ) ?? FINEST;
+
+/**
+ * Writes a line as plain text tab, the string nearest the floor on top, as it is usually read. A head says the tuning,
+ * the capo and how far apart columns are, so that it can be read back; `=` holds a note on.
+ */
+export function writeTab(line: TabLine): { readonly text: string; readonly losses: readonly TabLoss[] } {
+  const step = stepOf(line);
+  const losses: TabLoss[] = [];
+  const columns = Math.max(1, Math.ceil(line.ticks / step));
+  const cells = line.tuning.map(() => new Map<number, string>());
+  const held = line.tuning.map(() => new Set<number>());
+  for (const [at, note] of line.notes.entries()) {
+    const column = Math.round(note.tick / step);
+    if (note.tick % step !== 0) losses.push({ code: "off-grid", note: at });
+    if (note.ticks % step !== 0) losses.push({ code: "length", note: at });
+    if (note.art === "dead" && note.fret !== 0) losses.push({ code: "dead-fret", note: at });
+    if (note.string >= line.tuning.length || column >= columns) {
+      losses.push({ code: "off-grid", note: at });
+      continue;
+    }
+    const there = cells[note.string]!.get(column);
+    const longer = line.notes.some(
+      (other) => other.string === note.string && other.tick === note.tick && other.ticks > note.ticks,
+    );
+    if (longer) losses.push({ code: "length", note: at });
+    // Two notes of different times round share a column.
+    cells[note.string]!.set(column, there === undefined ? signOf(note) : `${there}+${signOf(note)}`);
+    for (let on = 1; on < Math.round(note.ticks / step); on++) held[note.string]!.add(column + on);
+  }
+  const width = 1 + Math.max(1, ...cells.flatMap((row) => [...row.values()].map((sign) => sign.length)));
+  const names = stringNames(line.tuning).map((name) => name.replace(/^(?:low|high) /u, ""));
+  const nameWidth = Math.max(...names.map((name) => name.length));
+  const inBar = Math.max(1, Math.round(line.bar / step));
+  const rows: string[] = [];
+  for (let from = 0; from < columns; from += inBar * BARS_IN_A_ROW) {
+    if (from > 0) rows.push("");
+    const to = Math.min(columns, from + inBar * BARS_IN_A_ROW);
+    for (let string = line.tuning.length - 1; string >= 0; string--) {
+      let row = `${names[string]!.padEnd(nameWidth)}|`;
+      for (let column = from; column < to; column++) {
+        const sign = cells[string]!.get(column) ?? (held[string]!.has(column) ? "=" : "");
+        row += sign.padEnd(width, "-");
+        if ((column + 1) % inBar === 0 || column === to - 1) row += "|";
+      }
+      rows.push(row);
+    }
+  }
+  const head = [
+    `Tuning: ${formatTuning(line.tuning).join(" ")}`,
+    `Capo: ${line.capo}`,
+    `Bar: ${line.bar} ticks`,
+    `Length: ${line.ticks} ticks`,
+    `Each ${width} characters: ${step} ticks, 960 a quarter note`,
+    LEGEND,
+    "",
+  ];
+  return { text: `${[...head, ...rows].join("\n")}\n`, losses };
+}
+
+export type ReadTab = TabLine & {
+  /** Whether times were guessed from where signs stand between bar lines. */
+  readonly guessed: boolean;
+};
+
+const ROW =
+  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+ ]*[-|][-=|0-9hpbrx/\\~^'():+ ]*)$/u;
+
+/**
+ * Reads plain text tab. What this program wrote comes back exactly. Of any other tab the frets and the signs
+ * h p / \ x ( ) and b (a bend of a semitone) are read; its times are guessed: a bar is shared out evenly over its
+ * characters, to the nearest sixteenth, and each note lasts until the next one.
+ * @param assumed the neck and metre where the text doesn't say
+ */
+export function readTab(
+  text: string,
+  assumed: { readonly bar: Ticks; readonly tuning?: Tuning; readonly capo?: number },
+): Result<ReadTab, TabProblem> {
+  const lines = text.replaceAll("\r", "").split("\n");
+  let { bar, tuning = null, capo = 0 }: { bar: Ticks; tuning?: Tuning | null; capo?: number } = assumed;
+  let [step, width]: [Ticks | null, number] = [null, 1];
+  let ticks: Ticks | null = null;
+  const blocks: { readonly line: number; readonly name: string; readonly body: string }[][] = [];
+  let open = false;
+  for (const [index, line] of lines.entries()) {
+    const told = /^tuning:\s*(.+)$/iu.exec(line.trim());
+    if (told) {
+      const parsed = parseTuning(told[1]!.split(/[\s,]+/u));
+      if (!parsed.ok) return fail({ code: "tuning", line: index + 1, text: told[1]!.slice(0, 60) });
+      tuning = parsed.value;
+      continue;
+    }
+    const head = HEAD.exec(line.trim());
+    if (head) [width, step] = [Number(head[1]), Number(head[2])];
+    const capoTold = /^capo:?\s*(\d{1,2})\b/iu.exec(line.trim());
+    if (capoTold) capo = Number(capoTold[1]);
+    const barTold = /^bar:\s*(\d+) ticks/iu.exec(line.trim());
+    if (barTold) bar = Number(barTold[1]);
+    const lengthTold = /^length:\s*(\d+) ticks/iu.exec(line.trim());
+    if (lengthTold) ticks = Number(lengthTold[1]);
+    const row = ROW.exec(line);
+    if (!row || !/-{2}|\|/u.test(row[2]!)) {
+      open = false;
+      continue;
+    }
+    if (!open) blocks.push([]);
+    open = true;
+    blocks.at(-1)!.push({ line: index + 1, name: row[1] ?? "", body: row[2]! });
+  }
+  if (blocks.length === 0) return fail({ code: "no-tab" });
+  const strings = tuning ?? tuningOfNames(blocks[0]!.map(({ name }) => name));
+  const notes: TabNote[] = [];
+  let from: Ticks = 0;
+  for (const rows of blocks) {
+    const [first] = rows;
+    if (rows.length !== strings.length)
+      return fail({ code: "strings", line: first!.line, found: rows.length, wanted: strings.length });
+    const bars = rows.map(({ body }) => barsOfRow(body));
+    for (const [at, own] of bars.entries())
+      if (own.length !== bars[0]!.length)
+        return fail({ code: "bars", line: rows[at]!.line, found: own.length, wanted: bars[0]!.length });
+    for (let index = 0; index < bars[0]!.length; index++) {
+      for (const [at, own] of bars.entries()) {
+        const found = readBar(own[index]!, rows[at]!.line, { from, bar, step, width });
+        if (!found.ok) return found;
+        const string = strings.length - 1 - at;
+        const last = notes.findLastIndex((note) => note.string === string);
+        const held = found.value.held * (step ?? 0);
+        if (last >= 0 && held > 0) notes[last] = { ...notes[last]!, ticks: notes[last]!.ticks + held };
+        for (const note of found.value.notes) notes.push({ ...note, string });
+      }
+      from += step === null ? bar : Math.min(bar, Math.round(longest(bars, index) / width) * step);
+    }
+  }
+  const length = ticks ?? from;
+  const placed = step === null ? lasting(notes, length) : inOrder(notes);
+  return ok({ tuning: strings, capo, ticks: length, bar, notes: placed, guessed: step === null });
+}
+
+const longest = (bars: readonly (readonly BarText[])[], index: number): number =>
+  Math.max(...bars.map((own) => own[index]!.text.length));
+
+/** Of six rows without names a standard guitar is taken; else names are set below middle C, rising to the floor. */
+function tuningOfNames(names: readonly string[]): Tuning {
+  const known = parseTuning([...GUITAR_TUNING]);
+  const standard = known.ok ? known.value : [];
+  if (names.length === standard.length || names.some((name) => name === "")) return standard;
+  let octave = 1;
+  let last = -1;
+  const pitches = [...names].reverse().map((name) => {
+    const letter = name.charAt(0).toUpperCase() + name.slice(1).replace("♯", "#").replace("♭", "b");
+    for (; octave < 7; octave++) {
+      const read = parseTuning([`${letter}${octave}`, "E2", "E2"]);
+      if (read.ok && read.value[0]! > last) break;
+    }
+    const read = parseTuning([`${letter}${octave}`, "E2", "E2"]);
+    last = read.ok ? read.value[0]! : last + 5;
+    return last;
+  });
+  return pitches;
+}
+
+type BarText = { readonly text: string; readonly column: number };
+
+/** The stretches between bar lines, with the column each begins at. */
+function barsOfRow(body: string): BarText[] {
+  const bars: BarText[] = [];
+  let column = 1;
+  for (const text of body.split("|")) {
+    if (text.trim() !== "") bars.push({ text, column });
+    column += text.length + 1;
+  }
+  return bars;
+}
+
+const SIGN = /^(\()?(?:([hp/\\b]?)(\d{1,2})|(x))((?:\^\d|~|'|:\d{1,2}|b)*)(\))?/u;
+
+type Grid = {
+  readonly from: Ticks;
+  readonly bar: Ticks;
+  readonly step: Ticks | null;
+  readonly width: number;
+};
+
+/** Notes of one row between two bar lines, and for how many columns the note before the bar is held on. */
+function readBar(
+  { text, column }: BarText,
+  line: number,
+  grid: Grid,
+): Result<{ readonly notes: readonly TabNote[]; readonly held: number }, TabProblem> {
+  const notes: TabNote[] = [];
+  let held = 0;
+  let at = 0;
+  while (at < text.length) {
+    const rest = text.slice(at);
+    const first = rest.charAt(0);
+    if (first === "-" || first === " ") {
+      at++;
+      continue;
+    }
+    if (first === "=") {
+      if (notes.length === 0) held++;
+      else if (grid.step !== null)
+        holdOn(notes, grid.from + Math.floor(at / grid.width) * grid.step, grid.step);
+      at++;
+      continue;
+    }
+    const match = SIGN.exec(rest);
+    if (!match) return fail({ code: "sign", line, column: column + at, text: rest.slice(0, 6) });
+    const fret = Number(match[3] ?? 0);
+    if (fret > 24) return fail({ code: "fret", line, column: column + at, fret });
+    const place =
+      grid.step === null
+        ? Math.round(((at / text.length) * grid.bar) / 240) * 240
+        : Math.floor(at / grid.width) * grid.step;
+    notes.push({
+      ...PLAIN_NOTE,
+      tick: grid.from + place,
+      ticks: grid.step ?? 240,
+      string: 0,
+      fret,
+      ...marksOf(match[2] ?? "", match[4] === "x", match[5] ?? ""),
+      optional: match[1] !== undefined,
+    });
+    at += match[0].length;
+    // A second note of the same column, for another time round.
+    if (text.charAt(at) === "+") at = joinedColumn(text, at, notes, grid);
+  }
+  return ok({ notes, held });
+}
+
+/** Holds on what would end at a column; two endings that begin together are both held. */
+function holdOn(notes: TabNote[], tick: Ticks, step: Ticks): void {
+  for (const [at, note] of notes.entries())
+    if (note.tick + note.ticks === tick) notes[at] = { ...note, ticks: note.ticks + step };
+}
+
+/** Reads what stands behind a plus: it belongs to the column the one before began in. */
+function joinedColumn(text: string, plus: number, notes: TabNote[], grid: Grid): number {
+  const match = SIGN.exec(text.slice(plus + 1));
+  if (!match) return plus + 1;
+  const { tick } = notes.at(-1)!;
+  notes.push({
+    ...PLAIN_NOTE,
+    tick,
+    ticks: grid.step ?? 240,
+    string: 0,
+    fret: Number(match[3] ?? 0),
+    ...marksOf(match[2] ?? "", match[4] === "x", match[5] ?? ""),
+    optional: match[1] !== undefined,
+  });
+  return plus + 1 + match[0].length;
+}
+
+function marksOf(before: string, dead: boolean, behind: string): Partial<TabNote> {
+  const art: NoteArt = dead
+    ? "dead"
+    : before === "h"
+      ? "hammer"
+      : before === "p"
+        ? "pull"
+        : before === "/" || before === "\\"
+          ? "slide"
+          : "plain";
+  const bend = /\^(\d)/u.exec(behind);
+  const round = /:(\d{1,2})/u.exec(behind);
+  return {
+    art,
+    bend: bend ? Math.min(8, Number(bend[1])) : behind.includes("b") ? 2 : 0,
+    ring: behind.includes("~"),
+    short: behind.includes("'"),
+    round: round ? Number(round[1]) : null,
+  };
+}
+
+/** Lets each note last until the next moment. */
+function lasting(notes: readonly TabNote[], end: Ticks): TabNote[] {
+  const ordered = inOrder(notes);
+  return ordered.map((note) => {
+    const next = ordered.find(({ tick }) => tick > note.tick)?.tick ?? end;
+    return { ...note, ticks: Math.max(1, next - note.tick) };
+  });
+}
+
+export function sayTabProblem(problem: TabProblem): string {
+  switch (problem.code) {
+    case "no-tab":
+      return "No tab was found: write a row of dashes and frets for each string, such as E|--3--5--|.";
+    case "tuning":
+      return `Line ${problem.line}: the tuning “${problem.text}” can’t be read; write 3 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;
+    case "strings":
+      return `Line ${problem.line}: ${problem.found} rows stand together where the neck has ${problem.wanted} strings.`;
+    case "bars":
+      return `Line ${problem.line}: this row has ${problem.found} bars, the first has ${problem.wanted}.`;
+    case "sign":
+      return `Line ${problem.line}, column ${problem.column}: “${problem.text}” is no fret or sign.`;
+    case "fret":
+      return `Line ${problem.line}, column ${problem.column}: fret ${problem.fret} lies beyond the neck.`;
+  }
+}
+
+export function sayTabLoss(loss: TabLoss): string {
+  switch (loss.code) {
+    case "off-grid":
+      return `Note ${loss.note + 1} stands between the columns and is set on the nearest.`;
+    case "length":
+      return `Note ${loss.note + 1} ends between the columns; its length is rounded.`;
+    case "dead-fret":
+      return `Note ${loss.note + 1} is dead: its fret is not written.`;
+  }
+}
