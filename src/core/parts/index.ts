@@ -1,5 +1,7 @@
 export { alsoCalled } from "./also-called";
+export * from "./band";
 export { type ChordPair, compareGuitars, type GuitarComparison } from "./compare-guitars";
+export * from "./findings";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { type PartChord, type PartPassage, type PlayerPart, playerPart } from "./player-part";
 export { type Raised, raisedPassages, restBefore } from "./raised";
@@ -40,6 +42,8 @@ export {
   type SplitSection,
   type SplitTerm,
   type SplitWeights,
+  sharedOnsets,
+  sharedSemitones,
   splitBy,
   splitSong,
 } from "./split";

@@ -1,0 +1,76 @@
+import type { Midi } from "../../base";
+import type { Tempo } from "../../rhythm";
+import {
+  byOrder,
+  type CellIndex,
+  indexCells,
+  keysOf,
+  melodyShift,
+  type Outline,
+  outlineOf,
+  type Passage,
+  type Player,
+  type Section,
+  type Timeline,
+  timelineOf,
+  type Use,
+  type VersionBody,
+} from "../../song";
+import { type PartSource, partSource, type SheetPart, sheetPart } from "./sheet-part";
+
+/** One use of a section with what everybody does there. */
+export type SheetRow = {
+  readonly use: Use;
+  readonly section: Section;
+  readonly label: string;
+  readonly bars: number;
+  readonly passage: Passage;
+  readonly tempo: Tempo;
+  /** What is sung there as it sounds; null where nobody sings or it is not known. */
+  readonly sung: readonly [low: Midi, high: Midi] | null;
+  readonly vocals: boolean;
+  readonly energy: number | null;
+  readonly bass: "needed" | "free" | null;
+  /** In the order of the players. */
+  readonly parts: readonly SheetPart[];
+};
+
+/** The whole sheet: sections as they are played, players across. */
+export type BandSheet = { readonly players: readonly Player[]; readonly rows: readonly SheetRow[] };
+
+/** Reads the sheet of a version. What was read already can be handed in. */
+export function bandSheet(
+  body: VersionBody,
+  outline: Outline = outlineOf(body),
+  timeline: Timeline = timelineOf(body, outline),
+  index: CellIndex = indexCells(body, outline),
+): BandSheet {
+  const players = Object.values(body.players).sort(byOrder);
+  const source: PartSource = partSource(body, index);
+  const { written, sounding } = keysOf(body);
+  const moved = melodyShift(written, sounding);
+  const rows: SheetRow[] = [];
+  const seen = new Set<string>();
+  for (const passage of timeline.passages) {
+    const { use, section } = passage;
+    if (seen.has(use.id)) continue;
+    seen.add(use.id);
+    const range = use.melodyRange ?? section.melodyRange;
+    const by = moved + use.shift - (use.octaveDown ? 12 : 0);
+    const sung = range && passage.vocals ? ([range[0] + by, range[1] + by] as const) : null;
+    rows.push({
+      use,
+      section,
+      label: passage.label,
+      bars: passage.bars.filter((bar) => bar.number > 0).length,
+      passage,
+      tempo: passage.tempo,
+      sung,
+      vocals: passage.vocals,
+      energy: use.energy ?? section.energy,
+      bass: use.bass ?? section.bass,
+      parts: players.map((player) => sheetPart(body, source, use, player, passage.meter, sung)),
+    });
+  }
+  return { players, rows };
+}

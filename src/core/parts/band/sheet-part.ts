@@ -1,0 +1,160 @@
+import type { Midi, Ticks } from "../../base";
+import { inOrder, type Level, rangeOfLine, type TabNote } from "../../fretboard";
+import { parseTuning } from "../../pitch";
+import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
+import {
+  type CellIndex,
+  gridOnsets,
+  hasStrings,
+  type Player,
+  type ResolvedCell,
+  type Riff,
+  type Role,
+  resolveCell,
+  stringsOfPart,
+  type Technique,
+  type TechniqueId,
+  techniqueOf,
+  tuningOf,
+  type Use,
+  type VersionBody,
+} from "../../song";
+import { onsetsInBar, patternOfRow } from "./pattern-of";
+
+/** What one player does at one use of a section, as far as it can be told without choosing shapes. */
+export type SheetPart = {
+  readonly use: Use;
+  readonly player: Player;
+  readonly cell: ResolvedCell;
+  readonly out: boolean;
+  readonly technique: Technique | null;
+  readonly pattern: Pattern | null;
+  readonly riff: Riff | null;
+  readonly notes: readonly TabNote[];
+  /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
+  readonly onsets: readonly Ticks[];
+  /** The register, as it sounds; null without pitch, or out. */
+  readonly low: Midi | null;
+  readonly high: Midi | null;
+  /** Whether the rhythm is said on the sheet, and not only usual. */
+  readonly isSaid: boolean;
+  readonly needs: Level;
+};
+
+/** Instruments without strings have a register of their own by role; MIDI. Ours, no source. */
+const KEYS_REGISTER: Readonly<Record<Role, readonly [Midi, Midi] | null>> = Object.freeze({
+  carry: [55, 76],
+  support: [55, 74],
+  line: [67, 84],
+  bass: [36, 50],
+  out: null,
+});
+/** How far above its open string a hand usually goes on the string nearest the floor. */
+const USUAL_REACH = 5;
+
+/** What is read of the document once for all parts. */
+export type PartSource = {
+  readonly index: CellIndex;
+  readonly strums: ReadonlyMap<string, Pattern | null>;
+  readonly notesOf: ReadonlyMap<string, readonly TabNote[]>;
+};
+
+/** Patterns and lines of a version by id. */
+export function partSource(body: Pick<VersionBody, "strums" | "riffNotes">, index: CellIndex): PartSource {
+  const strums = new Map(Object.values(body.strums).map((row) => [row.id, patternOfRow(row)]));
+  const notesOf = new Map<string, TabNote[]>();
+  for (const note of Object.values(body.riffNotes)) {
+    const list = notesOf.get(note.riffId);
+    if (list) list.push(note);
+    else notesOf.set(note.riffId, [note]);
+  }
+  return { index, strums, notesOf: new Map([...notesOf].map(([id, notes]) => [id, inOrder(notes)])) };
+}
+
+/** The part of a player at a use. @param sung what is sung there as it sounds, or null */
+export function sheetPart(
+  body: Pick<VersionBody, "riffs">,
+  source: PartSource,
+  use: Use,
+  player: Player,
+  meter: Meter,
+  sung: readonly [Midi, Midi] | null,
+): SheetPart {
+  const cell = resolveCell(source.index, use, player);
+  const out = cell.light.value === 0 || cell.role.value === "out";
+  const technique = cell.technique.value ? techniqueOf(cell.technique.value) : null;
+  const pattern = cell.strumId.value ? (source.strums.get(cell.strumId.value) ?? null) : null;
+  const riff = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
+  const notes = riff ? (source.notesOf.get(riff.id) ?? []) : [];
+  const base = { use, player, cell, out, technique, pattern, riff, notes };
+  if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false, needs: "beginner" };
+  const bar = ticksOfBar(meter);
+  const struck = pattern ? onsetsInBar(pattern, meter) : null;
+  const lined =
+    notes.length > 0 ? [...new Set(notes.map((note) => note.tick % bar))].sort((a, b) => a - b) : null;
+  const onsets = struck ?? lined ?? (technique ? gridOnsets(technique.grid, meter) : []);
+  const register = registerOf(base, sung);
+  return {
+    ...base,
+    onsets,
+    low: register?.[0] ?? null,
+    high: register?.[1] ?? null,
+    isSaid: pattern !== null || lined !== null || technique !== null,
+    needs: technique?.needs ?? "beginner",
+  };
+}
+
+function registerOf(
+  {
+    player,
+    cell,
+    technique,
+    riff,
+    notes,
+    pattern,
+  }: Pick<SheetPart, "player" | "cell" | "technique" | "riff" | "notes" | "pattern">,
+  sung: readonly [Midi, Midi] | null,
+): readonly [Midi, Midi] | null {
+  if (player.instrument === "drums") return null;
+  if (player.instrument === "voice") return sung;
+  if (!hasStrings(player)) return KEYS_REGISTER[cell.role.value];
+  if (riff && !pattern && notes.length > 0) {
+    const tuning = parseTuning(riff.tuning);
+    const range = tuning.ok ? rangeOfLine(notes, { tuning: tuning.value, capo: riff.capo }) : null;
+    if (range) return [Math.floor(range.low), Math.ceil(range.high)];
+  }
+  const tuning = tuningOf(player);
+  const strings =
+    cell.strings.value?.filter((string) => string < tuning.length) ??
+    stringsOfPart(technique?.strings[0] ?? (cell.style.value === "bass" ? "low two" : "all"), tuning.length);
+  if (strings.length === 0) return null;
+  const open = strings.map((string) => tuning[string]! + cell.capo.value);
+  const low = Math.min(...open);
+  return [low, Math.min(low + (technique?.span ?? 24), Math.max(...open) + USUAL_REACH)];
+}
+
+/** Whether a player plays in a bar of a section, bars counted from 0. */
+export const playsInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number): boolean =>
+  !part.out && (part.cell.bars.value?.some(([from, to]) => bar >= from && bar < to) ?? true);
+
+/** The role in a bar: by phrase where one is said. */
+export const roleInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number): Role =>
+  part.out
+    ? "out"
+    : (part.cell.phrases.value.find(({ from, to }) => bar >= from && bar < to)?.role ?? part.cell.role.value);
+
+export const hasTechnique = (part: SheetPart, id: TechniqueId): boolean => part.cell.technique.value === id;
+
+/** Whether a whole hand or a plectrum sweeps the strings. */
+export const sweeps = (part: SheetPart): boolean =>
+  !part.out &&
+  (part.pattern
+    ? part.pattern.strokes.some((stroke) => stroke.kind === "down" || stroke.kind === "up")
+    : part.technique?.sweeps === true);
+
+/** Whether fingers pick. */
+export const picks = (part: SheetPart): boolean =>
+  !part.out &&
+  (part.pattern
+    ? part.pattern.strokes.some((stroke) => stroke.kind === "fingers")
+    : hasTechnique(part, "picking"));

@@ -1,0 +1,63 @@
+import type { Level, Style } from "../../fretboard";
+import type { Cell, Role, TechniqueId } from "../../song";
+
+/** Fields of one cell that a fix would set. */
+export type CellFix = {
+  readonly useId: string;
+  readonly playerId: string;
+  readonly fields: Partial<Omit<Cell, "id" | "useId" | "playerId">>;
+};
+
+/** What could be done, as a change of the sheet. `code` says what it is in words. */
+export type Fix = {
+  readonly code:
+    | { readonly do: "role"; readonly player: string; readonly role: Role }
+    | { readonly do: "technique"; readonly player: string; readonly technique: TechniqueId }
+    | { readonly do: "light"; readonly player: string; readonly light: number }
+    | { readonly do: "double"; readonly player: string; readonly of: string }
+    | { readonly do: "as-before" }
+    | { readonly do: "no-strum"; readonly player: string }
+    | { readonly do: "one-chord"; readonly player: string; readonly chord: string };
+  readonly cells: readonly CellFix[];
+};
+
+type Facts =
+  | { readonly kind: "no-bass" }
+  | { readonly kind: "bass-late"; readonly bar: number }
+  | { readonly kind: "one-guitar-twice"; readonly semitones: number; readonly shared: number }
+  | { readonly kind: "picked-under-strum" }
+  | { readonly kind: "in-the-voice"; readonly semitones: number }
+  | { readonly kind: "nobody-carries"; readonly bars: readonly number[] }
+  | { readonly kind: "two-carry"; readonly bars: readonly number[] }
+  | { readonly kind: "light-flat"; readonly light: number }
+  | { readonly kind: "light-drops"; readonly from: number; readonly to: number }
+  | { readonly kind: "above-level"; readonly needs: Level; readonly level: Level }
+  | { readonly kind: "shape-above-level"; readonly chord: string; readonly style: Style }
+  | { readonly kind: "too-fast"; readonly swings: number; readonly most: number; readonly bpm: number }
+  | {
+      readonly kind: "quick-change";
+      readonly from: string;
+      readonly to: string;
+      readonly ms: number;
+      readonly needs: number;
+    }
+  | { readonly kind: "line-and-chords" }
+  | { readonly kind: "idle" }
+  | { readonly kind: "one-chord"; readonly chord: string; readonly share: number };
+
+export type FindingKind = Facts["kind"];
+
+/**
+ * Something on the sheet that may go wrong: what, where, for whom, and what could be done. Wording lives in
+ * `say-finding.ts`. `id` stays the same while the place and the players do, so that it can be let stand.
+ */
+export type Finding = Facts & {
+  readonly id: string;
+  /** Null is the whole song. */
+  readonly useId: string | null;
+  /** The place by its name. */
+  readonly label: string;
+  readonly players: readonly string[];
+  readonly playerIds: readonly string[];
+  readonly fixes: readonly Fix[];
+};

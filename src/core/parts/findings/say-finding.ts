@@ -1,0 +1,134 @@
+import { assertNever } from "../../base";
+import { type ROLES, techniqueOf } from "../../song";
+import type { Finding, Fix } from "./finding";
+
+const LIGHTS = ["out", "ember", "low", "bright", "full"] as const;
+const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({
+  carry: "carry",
+  support: "support",
+  line: "play a line",
+  bass: "play the bass",
+  out: "stay out",
+});
+
+const and = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
+/** "bar 3", "bars 1 to 4", "bars 1, 3 and 5": bars counted from 0, told from 1. */
+function sayBars(bars: readonly number[]): string {
+  const told = bars.map((bar) => bar + 1);
+  if (told.length === 1) return `bar ${told[0]}`;
+  const run = told.every((bar, at) => at === 0 || bar === told[at - 1]! + 1);
+  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${and(told.map(String))}`;
+}
+
+/** What a finding says, and why it matters. */
+export function sayFinding(finding: Finding): { readonly what: string; readonly why: string } {
+  const names = and(finding.players);
+  switch (finding.kind) {
+    case "no-bass":
+      return {
+        what: "Nobody has the bass here.",
+        why: "The section is marked as needing one: without it the chords have no floor, and inversions become other chords.",
+      };
+    case "bass-late":
+      return {
+        what: `The bass comes in only in bar ${finding.bar + 1}.`,
+        why: "The section is marked as needing a bass from its first chord on.",
+      };
+    case "one-guitar-twice":
+      return {
+        what: `${names} play one part twice: ${finding.semitones} semitones of the same register, ${Math.round(finding.shared * 100)} % of the same strokes.`,
+        why: "Two players in one place sound like one player, only louder and less even.",
+      };
+    case "picked-under-strum":
+      return {
+        what: `${finding.players[0]}’s fingers disappear under ${finding.players[1]}’s strum.`,
+        why: "A plectrum across all strings is louder than fingers, and covers each note they pick.",
+      };
+    case "in-the-voice":
+      return {
+        what: `${names} is at full light inside the voice’s register: ${finding.semitones} semitones of it.`,
+        why: "Words are lost where an instrument is as loud and as high as the voice.",
+      };
+    case "nobody-carries":
+      return {
+        what: `Nobody carries ${sayBars(finding.bars)}.`,
+        why: "Listeners follow one part at a time; without one there is only accompaniment.",
+      };
+    case "two-carry":
+      return {
+        what: `${names} both carry ${sayBars(finding.bars)}.`,
+        why: "Two who lead at once fight for the same attention.",
+      };
+    case "light-flat":
+      return {
+        what: "The light never changes through the song.",
+        why: "A song that is as full at its first line as at its last has nowhere to go.",
+      };
+    case "light-drops":
+      return {
+        what: `The light drops at the last chorus, from ${finding.from} to ${finding.to}.`,
+        why: "The last chorus is where people expect the most.",
+      };
+    case "above-level":
+      return {
+        what: `${names}’s part asks for a ${finding.needs} hand, and theirs is ${finding.level}.`,
+        why: "What can’t be played easily isn’t played in time.",
+      };
+    case "shape-above-level":
+      return {
+        what: `${names} has no shape for ${finding.chord} that their hand can hold.`,
+        why: "A chord without a shape is a gap each time it comes.",
+      };
+    case "too-fast":
+      return {
+        what: `${names}’s strokes are too fast: ${finding.swings.toFixed(1)} swings of the hand a second, where theirs does ${finding.most}.`,
+        why: `Up to ${Math.floor(finding.bpm)} beats a minute it would do. Pain or numbness means stop and rest.`,
+      };
+    case "quick-change":
+      return {
+        what: `${names} has ${Math.round(finding.ms)} ms to get from ${finding.from} to ${finding.to}, and needs about ${Math.round(finding.needs)}.`,
+        why: "A change that comes late is heard as a stumble.",
+      };
+    case "line-and-chords":
+      return {
+        what: `${names} is asked for a line and for strummed chords at once.`,
+        why: "One hand can do both only where the line lies between the strums and under the shapes.",
+      };
+    case "idle":
+      return {
+        what: `${names} has nothing to play in the whole song.`,
+        why: "Somebody who comes to play and never does will not come again.",
+      };
+    case "one-chord":
+      return {
+        what: `${names} could play only ${finding.chord}, each time it comes: ${Math.round(finding.share * 100)} % of the song.`,
+        why: "One chord known well is a part; five chords half known are a hindrance.",
+      };
+    default:
+      return assertNever(finding);
+  }
+}
+
+/** What a fix would do, as the words of its button. */
+export function sayFix({ code }: Fix): string {
+  switch (code.do) {
+    case "role":
+      return `Let ${code.player} ${ROLE_NAMES[code.role]}`;
+    case "technique":
+      return `${code.player}: ${techniqueOf(code.technique).words}`;
+    case "light":
+      return `${code.player} at light ${code.light}, ${LIGHTS[code.light]}`;
+    case "double":
+      return `${code.player} doubles ${code.of} on purpose`;
+    case "as-before":
+      return "Everybody at least as bright as in the chorus before";
+    case "no-strum":
+      return `${code.player}: the line only`;
+    case "one-chord":
+      return `${code.player} plays only ${code.chord}`;
+    default:
+      return assertNever(code);
+  }
+}
