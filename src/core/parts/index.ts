@@ -1,5 +1,6 @@
 export { alsoCalled } from "./also-called";
 export * from "./band";
+export * from "./band-sum";
 export { type ChordPair, compareGuitars, type GuitarComparison } from "./compare-guitars";
 export * from "./findings";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
@@ -30,10 +31,15 @@ export {
   shapeAt,
 } from "./shapes";
 export {
+  cellFieldsOf,
+  lightOf,
   OUT_CELL,
   type Proposal,
+  proposalChanges,
+  proposalDifferences,
   SCHOOLS,
   type School,
+  SONG_WEIGHTS,
   SPLIT_WEIGHTS,
   type SplitCase,
   type SplitCell,
@@ -42,8 +48,12 @@ export {
   type SplitSection,
   type SplitTerm,
   type SplitWeights,
+  scoreOf,
   sharedOnsets,
   sharedSemitones,
   splitBy,
+  splitCaseOf,
   splitSong,
+  type Taken,
+  termsOf,
 } from "./split";

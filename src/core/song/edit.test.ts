@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
+import { STRUM_LIBRARY } from "../rhythm";
 import type { Body, VersionBody } from "./body";
 import { indexCells } from "./cells";
 import { checkBody, emptyBody } from "./check-body";
@@ -22,6 +23,17 @@ import {
 } from "./commands";
 import { applyEdit, type Command, overlap, touches } from "./edit";
 import { outlineOf } from "./outline";
+import {
+  addRiff,
+  copyCell,
+  dismiss,
+  pasteCells,
+  removeRiff,
+  removeStrum,
+  setCells,
+  setRiffNotes,
+  takePattern,
+} from "./part-commands";
 import { sampleVersion } from "./sample-version";
 import { sayEditProblem } from "./say-edit";
 
@@ -37,6 +49,19 @@ const ids = () => {
   return () => `new${count++}`;
 };
 
+const noteAt = (tick: number, fret: number) => ({
+  tick,
+  ticks: 480,
+  string: 2,
+  fret: fret % 20,
+  art: "plain" as const,
+  bend: 0,
+  ring: false,
+  short: false,
+  optional: false,
+  round: null,
+});
+
 /** Every command the interface makes, by a number. */
 function commandOf(body: VersionBody, choice: number, pick: number): Command | null {
   const makeId = ids();
@@ -46,7 +71,7 @@ function commandOf(body: VersionBody, choice: number, pick: number): Command | n
   const chord = line?.chords[0]?.chord;
   const use = outline.form[pick % Math.max(1, outline.form.length)];
   const player = Object.values(body.players)[0];
-  switch (choice % 13) {
+  switch (choice % 20) {
     case 0:
       return set("version", "v", { bpm: 60 + pick });
     case 1:
@@ -85,6 +110,80 @@ function commandOf(body: VersionBody, choice: number, pick: number): Command | n
         : null;
     case 11:
       return line ? removeLine(body, line.line.id) : null;
+    case 12:
+      return use && player
+        ? setCells(
+            indexCells(body, outline),
+            "several",
+            outline.form.map((one) => ({
+              useId: one.id,
+              playerId: player.id,
+              fields: { technique: "picking", bars: [[0, 2]] },
+            })),
+            () => `cells-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 13:
+      return use && player
+        ? takePattern(
+            body,
+            indexCells(body, outline),
+            STRUM_LIBRARY[pick % STRUM_LIBRARY.length]!,
+            [{ useId: use.id, playerId: player.id }],
+            () => `strum-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 14: {
+      const strum = Object.values(body.strums)[0];
+      return strum ? removeStrum(body, strum.id) : null;
+    }
+    case 15:
+      return use && player
+        ? addRiff(
+            body,
+            indexCells(body, outline),
+            {
+              name: "r",
+              tuning: player.tuning,
+              capo: 0,
+              ticks: 3840,
+              way: "as written",
+              home: null,
+              approach: false,
+            },
+            [noteAt(0, pick), noteAt(480, 3)],
+            [{ useId: use.id, playerId: player.id }],
+            () => `riff-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 16: {
+      const riff = Object.values(body.riffs)[0];
+      return riff
+        ? setRiffNotes(
+            body,
+            riff.id,
+            [noteAt(480, 3), noteAt(960, 5)],
+            () => `note-${choice}-${pick}-${makeId()}`,
+            { name: `r${pick}` },
+          )
+        : null;
+    }
+    case 17: {
+      const riff = Object.values(body.riffs)[0];
+      return riff ? removeRiff(body, riff.id) : null;
+    }
+    case 18:
+      return use && player
+        ? pasteCells(
+            indexCells(body, outline),
+            [[copyCell(indexCells(body, outline), use.id, player.id)]],
+            { row: 0, column: 0, rows: 2, columns: 1 },
+            outline.form.map((one) => [{ useId: one.id, playerId: player.id }]),
+            () => `paste-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 19:
+      return dismiss(`finding ${pick}`, "so be it", () => `dismiss-${choice}-${pick}`);
     default:
       return use && chord && player
         ? chooseShape(

@@ -124,6 +124,24 @@ export {
   outlineOf,
 } from "./outline";
 export {
+  addRiff,
+  type CellChange,
+  type CopiedCell,
+  clearCells,
+  copyCell,
+  dismiss,
+  fillDown,
+  pasteCells,
+  removeRiff,
+  removeStrum,
+  type SheetPlace,
+  setCells,
+  setRiffNotes,
+  strumLike,
+  strumRow,
+  takePattern,
+} from "./part-commands";
+export {
   liftChord,
   moveChordStart,
   moveChordWord,

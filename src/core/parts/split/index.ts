@@ -14,6 +14,14 @@ export {
   type SplitWeights,
   TERMS,
 } from "./case";
+export {
+  cellFieldsOf,
+  proposalChanges,
+  proposalDifferences,
+  SONG_WEIGHTS,
+  splitCaseOf,
+  type Taken,
+} from "./of-song";
 export { optionsOf } from "./options";
 export { violationsOf } from "./rules";
 export {

@@ -1,0 +1,143 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../../base";
+import { parseChord, type SoundingChord } from "../../chord";
+import { parseKey } from "../../pitch";
+import type { Player } from "../../song";
+import { sampleVersion } from "../../song/sample-version";
+import { bandSheet } from "../band";
+import { planRequest, planShapes } from "../shape-plan";
+import {
+  closeVoicing,
+  judgeSum,
+  LOWEST_OF_INTERVAL,
+  mendSum,
+  pitchesOfFrets,
+  saySumProblem,
+  sumOfBand,
+} from ".";
+
+const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
+const C = sure(parseKey("C"));
+const voices = (text: string) =>
+  text.split(" ").map((item) => {
+    const [playerId, pitch] = item.split(":");
+    return { playerId: playerId!, pitch: Number(pitch) };
+  });
+const codes = (text: string, symbol: string, bassFree = false) =>
+  judgeSum(voices(text), chord(symbol), C, bassFree).problems.map(({ code }) => code);
+
+describe("what all make together", () => {
+  it("finds nothing wrong with a plain C from C3", () =>
+    expect(codes("a:48 a:55 a:60 b:64", "C")).toEqual([]));
+
+  it("misses a third, but not in a power chord or with one note", () => {
+    expect(codes("a:48 b:55", "C")).toEqual(["no-third"]);
+    expect(codes("a:48 b:55", "C5")).toEqual([]);
+    expect(codes("a:48", "C")).toEqual([]);
+  });
+
+  it("finds a crowded third from four times on", () => {
+    expect(codes("a:48 a:52 b:64 c:76", "C")).toEqual([]);
+    expect(codes("a:48 a:52 b:52 b:64 c:76", "C")).toEqual(["thirds-crowded"]);
+  });
+
+  it("finds a sus beside a third, major and minor, unless the chord has it", () => {
+    expect(codes("a:48 a:52 b:65", "C")).toEqual(["sus-beside-third"]);
+    expect(codes("a:48 a:51 b:62", "Cm")).toEqual(["sus-beside-third"]);
+    expect(codes("a:48 a:52 b:62", "C")).toEqual([]);
+    expect(codes("a:48 a:52 b:65", "Cadd11")).toEqual([]);
+    expect(codes("a:48 a:51 b:62", "Cm9")).not.toContain("sus-beside-third");
+  });
+
+  it("asks for the chart's lowest note, unless the section wants no bass", () => {
+    expect(codes("a:52 a:55 a:60", "C")).toEqual(["wrong-lowest"]);
+    expect(codes("a:52 a:55 a:60", "C", true)).toEqual([]);
+    expect(codes("a:52 a:55 a:60", "C/E")).toEqual([]);
+    expect(codes("a:48 a:55 a:64", "C/E")).toEqual(["wrong-lowest"]);
+  });
+
+  it("names what it really is", () => {
+    expect(judgeSum(voices("a:45 a:48 a:52"), chord("C"), C, false).makes).toBe("Am");
+    expect(judgeSum(voices("a:48 a:52 a:55"), chord("C"), C, false).makes).toBeNull();
+  });
+
+  it("finds what is too close for how low it is (common practice, from memory)", () => {
+    expect(codes("a:36 b:40 b:43", "C")).toContain("too-close-low");
+    expect(codes("a:48 b:52 b:55", "C")).toEqual([]);
+    expect(codes("a:36 b:43 b:52", "C")).toEqual([]);
+    // The narrower an interval the higher it must lie, but for the tritone and the fifth.
+    for (const at of [1, 2, 3]) expect(LOWEST_OF_INTERVAL[at]!).toBeGreaterThan(LOWEST_OF_INTERVAL[at + 1]!);
+  });
+
+  it("is nothing where nobody plays", () =>
+    expect(judgeSum([], chord("C"), C, false)).toEqual({ voices: [], makes: null, problems: [] }));
+
+  it("says each in a sentence", () => {
+    const all = [
+      "a:48 b:55",
+      "a:48 a:52 b:52 b:64 c:76",
+      "a:48 a:52 b:65",
+      "a:52 a:55 a:60",
+      "a:36 b:40 b:43",
+    ];
+    for (const text of all)
+      for (const problem of judgeSum(voices(text), chord("C"), C, false).problems)
+        expect(saySumProblem(problem, C, (id) => id.toUpperCase())).toMatch(/[.]$/u);
+  });
+});
+
+describe("what parts sound", () => {
+  it("is the shape behind its capo", () =>
+    expect(pitchesOfFrets([null, 3, 2, 0, 1, 0], [40, 45, 50, 55, 59, 64], 2)).toEqual([50, 54, 57, 62, 66]));
+
+  it("is a close voicing for keys", () => expect(closeVoicing(chord("C"), 55)).toEqual([55, 60, 64]));
+});
+
+describe("the sum of a song", () => {
+  const bass: Partial<Player> = { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" };
+  const sumsOf = (
+    players: Partial<Player>[],
+    change: (body: VersionBody) => VersionBody = (body) => body,
+  ) => {
+    const body = sampleVersion({ verse: { lines: ["a/C:4 b/Am:4"] } }, ["verse"], players);
+    const plans = new Map(
+      Object.values(body.players).map((player) => [player.id, planShapes(planRequest(body, player))]),
+    );
+    const sheet = bandSheet(body);
+    return { sheet, sums: sumOfBand(body, sheet, plans) };
+  };
+
+  it("is right with open chords and a bass under them", () => {
+    const { sums } = sumsOf([{}, bass]);
+    expect(sums.map(({ symbol, beats, problems }) => [symbol, beats, problems])).toEqual([
+      ["C", [0, 1, 2, 3], []],
+      ["Am", [4, 5, 6, 7], []],
+    ]);
+    expect(sums[0]!.voices[0]).toEqual({ pitch: 36, playerId: "p1" });
+  });
+
+  it("misses the third of power chords, and offers the smallest change that brings it", () => {
+    const { sums, sheet } = sumsOf([{ role: "bass" }]);
+    expect(sums.length).toBe(2);
+    const broken = {
+      ...sums[0]!,
+      ...judgeSum(voices("p0:48 p0:55"), chord("C"), C, false),
+      held: new Map([["p0", [null, 3, 5, null, null, null]]]),
+    };
+    const mend = mendSum(sheet.rows[0]!, broken, C);
+    expect(mend?.left).toEqual([]);
+    expect(mend!.shape.pitches.some((pitch) => pitch.startsWith("E"))).toBe(true);
+    expect(mend!.strings).toBeGreaterThan(0);
+  });
+
+  it("offers nothing where one player can't help", () => {
+    const { sums, sheet } = sumsOf([bass]);
+    const broken = { ...sums[0]!, ...judgeSum(voices("p0:36 p9:43"), chord("C"), C, false) };
+    expect(mendSum(sheet.rows[0]!, broken, C)).toBeNull();
+  });
+
+  it("leaves out who is out, and counts no voice of drums", () => {
+    const { sums } = sumsOf([{ light: 0 }, { instrument: "drums", tuning: [] }]);
+    expect(sums.every((sum) => sum.voices.length === 0)).toBe(true);
+  });
+});

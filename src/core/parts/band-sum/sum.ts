@@ -1,0 +1,177 @@
+import type { Fingering, Frets } from "../../fretboard";
+import { fingerings } from "../../fretboard";
+import type { Key } from "../../pitch";
+import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import { namerByShift, type ShapeSpot, type VersionBody, versionRow } from "../../song";
+import type { BandSheet, SheetPart, SheetRow } from "../band";
+import { type ShapePlan, shapesOfPlan } from "../shape-plan";
+import { handOf, optionsOf, requestKey, shapeAt } from "../shapes";
+import { judgeSum, type Sum, type SumProblem, type Voice } from "./judge";
+import { pitchesOfPart, soundingChord } from "./sounding";
+
+/** What the whole band sounds at one chord of the form. Beats count from 0 within the section. */
+export type ChordSum = Sum & {
+  readonly useId: string;
+  readonly label: string;
+  readonly chordId: string;
+  /** The chart's chord as it sounds. */
+  readonly symbol: string;
+  readonly bar: number;
+  /** Beats of the chord at which it sounds so. */
+  readonly beats: readonly number[];
+  /** Who holds which shape. */
+  readonly held: ReadonlyMap<string, Frets>;
+};
+
+type Held = { readonly shapes: ReadonlyMap<string, Fingering> };
+
+/**
+ * The sum of the band: for every beat of every section the union of all that sounds, judged against the chart. Beats
+ * of one chord that sound alike are one entry. Where every player's shapes are known it is exact; a player whose plan
+ * is missing is left out.
+ */
+export function sumOfBand(
+  body: VersionBody,
+  sheet: BandSheet,
+  plans: ReadonlyMap<string, ShapePlan>,
+): ChordSum[] {
+  const held = new Map<string, Held>([...plans].map(([id, plan]) => [id, { shapes: shapesOfPlan(plan) }]));
+  const namerAt = namerByShift(body);
+  const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
+  return sheet.rows.flatMap((row) => {
+    const { passage } = row;
+    const bar = ticksOfBar(passage.meter);
+    const namer = namerAt(passage.shift);
+    return passage.lines.flatMap((line) =>
+      line.outline.chords.flatMap(({ chord }, at): ChordSum[] => {
+        const event = line.events[at]!;
+        const named = namer.name(chord.symbol);
+        const sounding = soundingChord(named.sounding);
+        if (!sounding || event.sounds <= 0) return [];
+        const start = event.tick - passage.tick;
+        const shapes = new Map(
+          row.parts.map((part) => [
+            part.player.id,
+            shapeOf(body, row, part, chord.id, named.sounding, held.get(part.player.id)),
+          ]),
+        );
+        const sums: ChordSum[] = [];
+        const known = new Map<string, number>();
+        for (let from = start; from < start + event.sounds; from += beat) {
+          const place = Math.max(0, Math.floor(from / bar));
+          const voices = row.parts.flatMap((part): Voice[] =>
+            pitchesOfPart(part, Math.max(0, from), place, sounding, shapes.get(part.player.id) ?? null).map(
+              (pitch) => ({ pitch, playerId: part.player.id }),
+            ),
+          );
+          const key = voices.map(({ pitch, playerId }) => `${playerId} ${pitch}`).join("|");
+          const number = Math.round(from / beat);
+          const same = known.get(key);
+          if (same !== undefined) {
+            sums[same] = { ...sums[same]!, beats: [...sums[same]!.beats, number] };
+            continue;
+          }
+          known.set(key, sums.length);
+          sums.push({
+            ...judgeSum(voices, sounding, namer.key, row.bass === "free"),
+            useId: row.use.id,
+            label: row.label,
+            chordId: chord.id,
+            symbol: named.sounding,
+            bar: place,
+            beats: [number],
+            held: new Map([...shapes].flatMap(([id, frets]) => (frets ? [[id, frets] as const] : []))),
+          });
+        }
+        return sums;
+      }),
+    );
+  });
+}
+
+function shapeOf(
+  body: VersionBody,
+  row: SheetRow,
+  part: SheetPart,
+  chordId: string,
+  symbol: string,
+  held: Held | undefined,
+): Frets | null {
+  if (part.out || !held) return null;
+  const request = { ...handOf(part.player, part.cell), symbol };
+  const found = shapeAt(
+    body,
+    spotOf(part, row.use.id, chordId, symbol),
+    () => held.shapes.get(requestKey(request)) ?? null,
+  );
+  return found.shape?.frets ?? null;
+}
+
+const spotOf = (part: SheetPart, useId: string, chordId: string, symbol: string): ShapeSpot => ({
+  playerId: part.player.id,
+  useId,
+  chordId,
+  symbol,
+  capo: part.cell.capo.value,
+  tuning: part.player.tuning,
+});
+
+/** A change of one player's shape that mends a chord. */
+export type Mend = {
+  readonly playerId: string;
+  readonly spot: ShapeSpot;
+  readonly shape: Fingering;
+  /** Strings that are fretted otherwise than now. */
+  readonly strings: number;
+  /** What would still not be right. */
+  readonly left: readonly SumProblem[];
+};
+
+/** Shapes looked at for each player. */
+const LOOKED_AT = 60;
+
+/**
+ * The smallest change of one player that mends a chord: another shape of theirs, on as few strings as can be, after
+ * which nothing is wrong, or at least less than now. Players are tried in the order of the sheet; of equal changes the
+ * easier shape. Null where no shape of one player helps.
+ */
+export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | null {
+  const chord = soundingChord(sum.symbol);
+  if (!chord) return null;
+  let best: Mend | null = null;
+  for (const part of row.parts) {
+    const now = sum.held.get(part.player.id);
+    if (!now) continue;
+    const options = { ...optionsOf(handOf(part.player, part.cell)), inversions: true, limit: LOOKED_AT };
+    // What the way of voicing leaves out only a full chord brings.
+    const styles =
+      options.style === "full" || options.style === "bass"
+        ? [options.style]
+        : [options.style, "full" as const];
+    const found = styles.flatMap((style) => fingerings(chord, { ...options, style }).fingerings);
+    const others = sum.voices.filter((voice) => voice.playerId !== part.player.id);
+    for (const shape of found) {
+      const strings = shape.frets.filter((fret, string) => fret !== now[string]).length;
+      if (strings === 0) continue;
+      const own = pitchesOfPart(part, 0, sum.bar, chord, shape.frets).map((pitch) => ({
+        pitch,
+        playerId: part.player.id,
+      }));
+      const { problems } = judgeSum([...others, ...own], chord, key, row.bass === "free");
+      if (problems.length >= sum.problems.length) continue;
+      const better =
+        best === null ||
+        problems.length < best.left.length ||
+        (problems.length === best.left.length && strings < best.strings);
+      if (better)
+        best = {
+          playerId: part.player.id,
+          spot: spotOf(part, sum.useId, sum.chordId, sum.symbol),
+          shape,
+          strings,
+          left: problems,
+        };
+    }
+  }
+  return best;
+}
