@@ -95,10 +95,7 @@ describe("what parts sound", () => {
 
 describe("the sum of a song", () => {
   const bass: Partial<Player> = { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" };
-  const sumsOf = (
-    players: Partial<Player>[],
-    change: (body: VersionBody) => VersionBody = (body) => body,
-  ) => {
+  const sumsOf = (players: Partial<Player>[]) => {
     const body = sampleVersion({ verse: { lines: ["a/C:4 b/Am:4"] } }, ["verse"], players);
     const plans = new Map(
       Object.values(body.players).map((player) => [player.id, planShapes(planRequest(body, player))]),
