@@ -13,16 +13,26 @@ import {
   standIns,
 } from "@/core/fretboard";
 import {
+  bandSheet,
   behindCapo,
+  type ChordSum,
   type HandRequest,
   listChanges,
+  type Mend,
+  mendSum,
   optionsOf,
   type PlanRequest,
+  type Proposal,
   planShapes,
+  SCHOOLS,
   type ShapePlan,
   type ShapeRequest,
+  type SplitCase,
+  splitBy,
+  sumOfBand,
 } from "@/core/parts";
 import { formatKey, parseKey, parseTuning } from "@/core/pitch";
+import { namerByShift, type VersionBody } from "@/core/song";
 
 export type CapoRequest = {
   readonly key: string;
@@ -44,6 +54,13 @@ export type PlantedRequest = {
   readonly changes: readonly { readonly symbol: string; readonly beats: number }[];
   readonly beatMs: number;
 };
+
+export type BandSumRequest = {
+  readonly body: VersionBody;
+  readonly plans: ReadonlyMap<string, ShapePlan>;
+};
+
+export type MendRequest = { readonly body: VersionBody; readonly sum: ChordSum };
 
 export type HardestRequest = { readonly request: PlanRequest; readonly capo: number };
 
@@ -84,6 +101,16 @@ const engines = {
   standIns: (request: StandInRequest): StandIn[] => {
     const chord = chordOf(request.symbol);
     return chord ? standIns(chord, sure(parseKey(request.key)), optionsOf(request)) : [];
+  },
+  split: (split: SplitCase, onProgress: (done: number, of: number) => void): Proposal[] =>
+    SCHOOLS.map((school, at) => {
+      onProgress(at, SCHOOLS.length);
+      return splitBy(split, school);
+    }),
+  bandSum: ({ body, plans }: BandSumRequest): ChordSum[] => sumOfBand(body, bandSheet(body), plans),
+  mend: ({ body, sum }: MendRequest): Mend | null => {
+    const row = bandSheet(body).rows.find((one) => one.use.id === sum.useId);
+    return row ? mendSum(row, sum, namerByShift(body)(row.passage.shift).key) : null;
   },
   planted: (request: PlantedRequest, onProgress: (done: number, of: number) => void): Planted | null => {
     const events = request.changes.flatMap(({ symbol, beats }): HandEvent[] => {

@@ -3,18 +3,37 @@
 import { proxy, type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
-import { type PlanRequest, requestKey, type ShapePlan, type ShapeRequest } from "@/core/parts";
+import {
+  type ChordSum,
+  type Mend,
+  type PlanRequest,
+  type Proposal,
+  requestKey,
+  type ShapePlan,
+  type ShapeRequest,
+  type SplitCase,
+} from "@/core/parts";
 import type {
+  BandSumRequest,
   CapoRequest,
   CapoRow,
   Engines,
   HardestChange,
   HardestRequest,
+  MendRequest,
   PlantedRequest,
   StandInRequest,
 } from "./engines.worker";
 
-export type { CapoRequest, CapoRow, HardestChange, PlantedRequest, StandInRequest } from "./engines.worker";
+export type {
+  BandSumRequest,
+  CapoRequest,
+  CapoRow,
+  HardestChange,
+  MendRequest,
+  PlantedRequest,
+  StandInRequest,
+} from "./engines.worker";
 
 const newWorker = (): Worker =>
   new Worker(new URL("./engines.worker.ts", import.meta.url), { type: "module" });
@@ -90,7 +109,7 @@ export function useCapoTable(request: CapoRequest): readonly CapoRow[] | null {
 }
 
 const planOf = remembered(
-  (request: PlanRequest) => JSON.stringify(request),
+  (request: PlanRequest) => planKey(request),
   (request: PlanRequest): Promise<ShapePlan> => engines().planShapes(request),
 );
 
@@ -112,6 +131,55 @@ export function useShapePlan(request: PlanRequest): {
     };
   }, [wanted]);
   return { plan: known?.plan ?? null, isOld: known?.wanted !== wanted };
+}
+
+const askedAs = new WeakMap<PlanRequest, string>();
+
+/** A question as text; the same object is written out once. */
+function planKey(request: PlanRequest): string {
+  const known = askedAs.get(request) ?? JSON.stringify(request);
+  askedAs.set(request, known);
+  return known;
+}
+
+/**
+ * The plans of several players by their ids, as they become known. While one is worked out anew the last one stands
+ * for it; `isOld` says that some are.
+ */
+export function useShapePlans(requests: ReadonlyMap<string, PlanRequest>): {
+  readonly plans: ReadonlyMap<string, ShapePlan>;
+  readonly isOld: boolean;
+} {
+  const [known, setKnown] = useState<ReadonlyMap<string, { readonly key: string; readonly plan: ShapePlan }>>(
+    new Map(),
+  );
+  const wanted = [...requests].map(([id, request]) => `${id} ${planKey(request)}`).join("\n");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the requests are compared by what they say
+  useEffect(() => {
+    let current = true;
+    for (const [id, request] of requests) {
+      const key = planKey(request);
+      void planOf(request).then((plan) => {
+        if (current)
+          setKnown((before) =>
+            before.get(id)?.key === key ? before : new Map(before).set(id, { key, plan }),
+          );
+      });
+    }
+    return () => {
+      current = false;
+    };
+  }, [wanted]);
+  return useMemo(() => {
+    const plans = new Map<string, ShapePlan>();
+    let isOld = false;
+    for (const [id, request] of requests) {
+      const found = known.get(id);
+      if (found) plans.set(id, found.plan);
+      if (found?.key !== planKey(request)) isOld = true;
+    }
+    return { plans, isOld };
+  }, [known, requests]);
 }
 
 const hardestOf = remembered(
@@ -160,20 +228,26 @@ export type LongWork<Answer> =
   | { readonly state: "done"; readonly answer: Answer }
   | { readonly state: "failed" };
 
-/** A search for planted fingers in a worker of its own, so that it can be stopped at once. */
-export function usePlanted(): {
-  readonly work: LongWork<Planted | null>;
-  readonly start: (request: PlantedRequest) => void;
+/** Long work in a worker of its own, so that it can be stopped at once; it tells how far it is. */
+function useLongWork<Question, Answer>(
+  ask: (
+    engines: Remote<Engines>,
+    question: Question,
+    told: (done: number, of: number) => void,
+  ) => Promise<Answer>,
+): {
+  readonly work: LongWork<Answer>;
+  readonly start: (question: Question) => void;
   readonly stop: () => void;
 } {
-  const [work, setWork] = useState<LongWork<Planted | null>>({ state: "idle" });
+  const [work, setWork] = useState<LongWork<Answer>>({ state: "idle" });
   const worker = useRef<Worker | null>(null);
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
   };
   useEffect(() => () => worker.current?.terminate(), []);
-  const start = (request: PlantedRequest) => {
+  const start = (question: Question) => {
     end();
     const own = newWorker();
     worker.current = own;
@@ -181,18 +255,16 @@ export function usePlanted(): {
     const told = proxy((done: number, of: number) => {
       if (worker.current === own) setWork({ state: "working", share: done / of });
     });
-    wrap<Engines>(own)
-      .planted(request, told)
-      .then(
-        (answer) => {
-          if (worker.current !== own) return;
-          end();
-          setWork({ state: "done", answer });
-        },
-        () => {
-          if (worker.current === own) setWork({ state: "failed" });
-        },
-      );
+    ask(wrap<Engines>(own), question, told).then(
+      (answer) => {
+        if (worker.current !== own) return;
+        end();
+        setWork({ state: "done", answer });
+      },
+      () => {
+        if (worker.current === own) setWork({ state: "failed" });
+      },
+    );
   };
   const stop = () => {
     end();
@@ -200,3 +272,38 @@ export function usePlanted(): {
   };
   return { work, start, stop };
 }
+
+/** A search for planted fingers. */
+export const usePlanted = () =>
+  useLongWork<PlantedRequest, Planted | null>((own, request, told) => own.planted(request, told));
+
+/** Proposals for splitting a song, one of each school. */
+export const useSplit = () =>
+  useLongWork<SplitCase, Proposal[]>((own, split, told) => own.split(split, told));
+
+/** The sum of the band in a worker; the last one stands while a new one is worked out. */
+export function useBandSum(request: BandSumRequest | null): {
+  readonly sums: readonly ChordSum[] | null;
+  readonly isOld: boolean;
+} {
+  const [known, setKnown] = useState<{
+    readonly request: BandSumRequest;
+    readonly sums: readonly ChordSum[];
+  } | null>(null);
+  useEffect(() => {
+    if (!request) return;
+    let current = true;
+    void engines()
+      .bandSum(request)
+      .then((sums) => {
+        if (current) setKnown({ request, sums });
+      });
+    return () => {
+      current = false;
+    };
+  }, [request]);
+  return { sums: known?.sums ?? null, isOld: known?.request !== request };
+}
+
+/** Looks for the smallest change of one player that mends a chord. */
+export const mendOf = (request: MendRequest): Promise<Mend | null> => engines().mend(request);

@@ -1,5 +1,6 @@
 export { PLAIN_HAND, PLAIN_USE } from "./added-fields";
 export { alignLists, type Pair } from "./align";
+export { formatBars, readBars, type Stretches, sayBarsProblem } from "./bars-text";
 export { editBetween } from "./between";
 export {
   type BandBody,

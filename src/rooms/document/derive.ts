@@ -1,4 +1,11 @@
-import { type PlanRequest, planRequest } from "@/core/parts";
+import {
+  type BandSheet,
+  bandSheet,
+  type Finding,
+  findingsOf,
+  type PlanRequest,
+  planRequest,
+} from "@/core/parts";
 import type { BarSum } from "@/core/rhythm";
 import {
   type CellIndex,
@@ -116,6 +123,24 @@ export function planOf(body: VersionBody, player: Player): PlanRequest {
 
 export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "cells"], (body) =>
   indexCells(body, outline(body)),
+);
+
+const PARTS = [...SONG, "version", "players", "cells", "strums", "riffs", "riffNotes"] as const;
+
+/** The whole sheet; a row that an edit has not touched stays the same object. */
+export const sheet: (body: VersionBody) => BandSheet = byTables(PARTS, (body, last) =>
+  bandSheet(body, outline(body), timeline(body), cellIndex(body), last),
+);
+
+/** What the sheet alone shows to be wrong, let-stand findings left out: the lantern of the Parts room. */
+export const openFindings: (body: VersionBody) => readonly Finding[] = byTables(
+  [...PARTS, "dismissals"],
+  (body) => {
+    const stand = new Set(Object.values(body.dismissals).map((one) => one.finding));
+    return findingsOf(sheet(body), new Map(), 60000 / versionRow(body).bpm).filter(
+      (one) => !stand.has(one.id),
+    );
+  },
 );
 
 /** What the sheet said beside words and chords; a section's notes stay the same object while nothing in it changes. */

@@ -51,7 +51,7 @@ export function House({
 function Rail({ versionId }: { versionId: string }) {
   const body = useVersion();
   const path = usePathname();
-  const lit = lanterns(body, derive.outline(body), derive.sums(body));
+  const lit = lanterns(body, derive.outline(body), derive.sums(body), derive.openFindings(body).length);
   const players = Object.values(body.players).sort(byOrder);
   return (
     <nav
@@ -67,7 +67,10 @@ function Rail({ versionId }: { versionId: string }) {
       <ul className="flex gap-1 overflow-x-auto md:flex-col">
         {ROOMS.map((room) => {
           const href = `/song/${versionId}${room.path}`;
-          const here = path === href || (room.path === "" && /\/(?:versions|evidence)$/u.test(path));
+          const here =
+            path === href ||
+            (room.path === "" && /\/(?:versions|evidence)$/u.test(path)) ||
+            (room.path !== "" && path.startsWith(`${href}/`));
           return (
             <li key={room.name}>
               <Link

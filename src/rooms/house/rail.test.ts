@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { bandSheet, findingsOf } from "@/core/parts";
 import { EMPTY_CELL, outlineOf, sectionSums, type VersionBody } from "@/core/song";
 import { sampleVersion } from "../../core/song/sample-version";
 import { lanterns } from "./rail";
 
 const lit = (body: VersionBody) => {
   const outline = outlineOf(body);
-  return lanterns(body, outline, sectionSums(body, outline));
+  const findings = findingsOf(bandSheet(body), new Map(), 1000).length;
+  return lanterns(body, outline, sectionSums(body, outline), findings);
 };
 const chords = { verse: { lines: ["/G:4"] } };
 

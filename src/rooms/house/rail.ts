@@ -9,7 +9,7 @@ export const ROOMS = [
   { path: "", name: "Song", does: "words, chords, bars, form" },
   { path: "/players", name: "Players", does: "who plays, on what" },
   { path: "/keys", name: "Keys", does: "key, capos, shapes" },
-  { path: "/parts", name: "Parts", does: "who does what, where" },
+  { path: "/parts", name: "Parts", does: "who plays what, where" },
 ] as const;
 
 export type RoomName = (typeof ROOMS)[number]["name"];
@@ -19,6 +19,8 @@ export function lanterns(
   body: VersionBody,
   outline: Outline,
   sums: ReadonlyMap<string, BarSum>,
+  /** How many findings of the sheet are open. */
+  findings: number,
 ): Record<RoomName, Lit> {
   const chords = Object.values(body.chords);
   const open = [...sums.values()].some((sum) => sum.open);
@@ -26,16 +28,11 @@ export function lanterns(
   const doubtful =
     open || chords.some((chord) => chord.guessed) || [...symbols].some((symbol) => !parseChord(symbol).ok);
   const players = Object.values(body.players);
-  const carried = outline.form.every(
-    (use) =>
-      players.some((player) => player.role === "carry") ||
-      Object.values(body.cells).some((cell) => cell.useId === use.id && cell.role === "carry"),
-  );
   const cells = Object.keys(body.cells).length > 0;
   return {
     Song: chords.length === 0 ? "dark" : doubtful || outline.form.length === 0 ? "half" : "lit",
     Players: players.length === 0 ? "dark" : "lit",
     Keys: chords.length === 0 || players.length === 0 ? "dark" : versionRow(body).keySure ? "lit" : "half",
-    Parts: players.length === 0 || !cells ? "dark" : carried ? "lit" : "half",
+    Parts: players.length === 0 || !cells ? "dark" : findings === 0 ? "lit" : "half",
   };
 }

@@ -1,17 +1,22 @@
 "use client";
 
+import type { ReactNode } from "react";
 import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
+import type { SheetPart, SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
 import {
-  type Inherited,
+  formatBars,
+  hasStrings,
   Namer,
-  type Player,
   ROLES,
   type Role,
+  readBars,
   readerOf,
-  resolveCell,
+  sayBarsProblem,
   setCell,
-  type Use,
+  type TechniqueId,
+  techniqueOf,
+  techniquesFor,
 } from "@/core/song";
 import { LIGHT_WORDS } from "@/ui/light-words";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
@@ -21,41 +26,38 @@ import { TextField } from "@/ui/TextField";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useVersion } from "../document";
+import { From } from "./From";
+import { LineField } from "./LineField";
+import { PhraseRoles } from "./PhraseRoles";
 import { Shapes } from "./Shapes";
+import { stretchesOf } from "./SheetCell";
+import { StrumField } from "./StrumField";
 
-const FROM_WORDS = {
-  own: "",
-  "first use": "from this section’s first time",
-  player: "the player’s usual",
-} as const;
-
-/** The selected cell opened: what the player does there, and the shapes they hold. */
-export function CellPane({ use, player }: { use: Use; player: Player }) {
+/** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
+export function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
   const body = useVersion();
   const act = useAct();
-  const index = derive.cellIndex(body);
-  const section = derive.outline(body).byId.get(use.sectionId);
-  if (!section) return null;
-  const cell = resolveCell(index, use, player);
+  const { use, player, cell, out } = part;
   const change = (fields: Parameters<typeof setCell>[3]) =>
-    act(setCell(index, use.id, player.id, fields, makeId));
+    act(setCell(derive.cellIndex(body), use.id, player.id, fields, makeId));
   const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
-  const label = use.label ?? section.section.label;
+  const strings = hasStrings(player);
+  const others = derive.sheet(body).players.filter((one) => one.id !== player.id);
   return (
     <div className="flex flex-col gap-4">
       <h2 className="flex flex-wrap items-center gap-2">
-        {player.name} <SectionTag label={label} kind={section.section.kind} />
+        {player.name} <SectionTag label={row.label} kind={row.section.kind} />
       </h2>
       <fieldset>
         <legend className="text-sm">
-          Light <From value={cell.light} onClear={() => change({ light: null })} />
+          Light <From what="light" value={cell.light} onClear={() => change({ light: null })} />
         </legend>
         <div className="join mt-1">
           {LIGHT_WORDS.map((word, light) => (
             <button
               key={word}
               type="button"
-              className={`btn btn-sm join-item ${cell.light.value === light ? "btn-primary" : ""}`}
+              className={`btn btn-sm join-item px-2 ${cell.light.value === light ? "btn-primary" : ""}`}
               aria-pressed={cell.light.value === light}
               onClick={() => change({ light })}
             >
@@ -63,44 +65,85 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
             </button>
           ))}
         </div>
-        <Wick light={cell.light.value} carries={cell.role.value === "carry"} />
+        <Wick
+          light={out ? 0 : cell.light.value}
+          carries={cell.role.value === "carry" && !out}
+          stretches={stretchesOf(part, row.bars)}
+        />
       </fieldset>
-      <div className="flex flex-wrap gap-3">
-        <div>
+      <div className="grid grid-cols-2 gap-3">
+        <Slot>
           <SelectField
             label="Role"
-            className="w-40"
             value={cell.role.value}
             options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
             onSet={(role) => change({ role: role as Role })}
           />
-          <From value={cell.role} onClear={() => change({ role: null })} />
-        </div>
-        <div>
-          <SelectField
-            label="Voicing"
-            className="w-40"
-            value={cell.style.value}
-            options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
-            onSet={(style) => change({ style: style as Style })}
+          <From what="role" value={cell.role} onClear={() => change({ role: null })} />
+        </Slot>
+        <Slot>
+          <TextField
+            label={`Bars played, of ${row.bars}`}
+            value={formatBars(cell.bars.value)}
+            check={(text) => {
+              const read = readBars(text, row.bars);
+              return read.ok ? null : sayBarsProblem(read.problem);
+            }}
+            onSet={(text) => {
+              const read = readBars(text, row.bars);
+              if (read.ok)
+                change({ bars: read.value ? read.value.map(([from, to]) => [from, to]) : [[0, row.bars]] });
+            }}
           />
-          <From value={cell.style} onClear={() => change({ style: null })} />
-        </div>
-        <div>
+          <From what="bars" value={cell.bars} onClear={() => change({ bars: null })} />
+        </Slot>
+        <Slot>
           <SelectField
-            label="Strings"
-            className="w-40"
-            value={cell.strings.value?.join() ?? ""}
-            options={withCurrent(stringSets(player.tuning), cell.strings.value)}
-            onSet={(strings) => change({ strings: strings === "" ? null : strings.split(",").map(Number) })}
+            label="Technique"
+            value={cell.technique.value ?? ""}
+            options={[
+              ...(cell.technique.value === null ? [{ value: "", label: "not said" }] : []),
+              ...techniquesFor(player.instrument).map((id) => ({ value: id, label: techniqueOf(id).words })),
+            ]}
+            onSet={(technique) => change({ technique: technique as TechniqueId })}
           />
-          <From value={cell.strings} onClear={() => change({ strings: null })} />
-        </div>
+          <From what="technique" value={cell.technique} onClear={() => change({ technique: null })} />
+        </Slot>
+        <Slot>
+          <TextField
+            label="Sound"
+            longest={80}
+            value={cell.sound.value}
+            onSet={(sound) => change({ sound })}
+          />
+          <From what="sound" value={cell.sound} onClear={() => change({ sound: null })} />
+        </Slot>
+        {strings && (
+          <>
+            <Slot>
+              <SelectField
+                label="Voicing"
+                value={cell.style.value}
+                options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
+                onSet={(style) => change({ style: style as Style })}
+              />
+              <From what="voicing" value={cell.style} onClear={() => change({ style: null })} />
+            </Slot>
+            <Slot>
+              <SelectField
+                label="Strings"
+                value={cell.strings.value?.join() ?? ""}
+                options={withCurrent(stringSets(player.tuning), cell.strings.value)}
+                onSet={(set) => change({ strings: set === "" ? null : set.split(",").map(Number) })}
+              />
+              <From what="strings" value={cell.strings} onClear={() => change({ strings: null })} />
+            </Slot>
+          </>
+        )}
         {player.instrument === "guitar" && (
-          <div>
+          <Slot>
             <SelectField
               label="Capo this time"
-              className="w-40"
               value={String(cell.capo.value)}
               options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
                 value: String(capo),
@@ -108,42 +151,45 @@ export function CellPane({ use, player }: { use: Use; player: Player }) {
               }))}
               onSet={(capo) => change({ capo: Number(capo) })}
             />
-            <From value={cell.capo} onClear={() => change({ capo: null })} />
+            <From what="capo" value={cell.capo} onClear={() => change({ capo: null })} />
             <p className="mt-1 text-sm">Holds shapes of {pretty(formatKey(namer.shapeKey))}.</p>
-          </div>
+          </Slot>
+        )}
+        {others.length > 0 && (
+          <Slot>
+            <SelectField
+              label="Doubles on purpose"
+              value={cell.doubles.value ?? ""}
+              options={[
+                { value: "", label: "nobody" },
+                ...others.map((one) => ({ value: one.id, label: one.name })),
+              ]}
+              onSet={(doubles) => change({ doubles: doubles === "" ? null : doubles })}
+            />
+            <From what="doubling" value={cell.doubles} onClear={() => change({ doubles: null })} />
+          </Slot>
         )}
       </div>
+      <PhraseRoles part={part} bars={row.bars} onSet={(phrases) => change({ phrases })} />
       <div>
         <TextField
           label="Note"
           value={cell.note.value}
           onSet={(note) => change({ note: note === "" ? null : note })}
         />
-        <From value={cell.note} onClear={() => change({ note: null })} />
+        <From what="note" value={cell.note} onClear={() => change({ note: null })} />
       </div>
-      {cell.light.value > 0 && cell.role.value !== "out" && (
-        <Shapes use={use} player={player} cell={cell} namer={namer} />
-      )}
+      {!out && player.instrument !== "voice" && <StrumField part={part} row={row} />}
+      {!out && strings && <LineField part={part} row={row} />}
+      {!out && strings && <Shapes use={use} player={player} cell={cell} namer={namer} />}
     </div>
   );
 }
+
+const Slot = ({ children }: { children: ReactNode }) => <div className="min-w-0">{children}</div>;
 
 /** The choices with the present one among them, should it be an odd set. */
 const withCurrent = (options: { value: string; label: string }[], strings: readonly number[] | null) =>
   strings === null || options.some(({ value }) => value === strings.join())
     ? options
     : [...options, { value: strings.join(), label: `strings ${strings.map((one) => one + 1).join(", ")}` }];
-
-/** Where a value comes from; an own one can be given back. */
-function From({ value, onClear }: { value: Inherited<unknown>; onClear: () => void }) {
-  if (value.from === "own") {
-    return (
-      <button type="button" className="link text-sm" onClick={onClear}>
-        let it follow again
-      </button>
-    );
-  }
-  return value.value === "" || value.value === null ? null : (
-    <span className="text-sm italic">{FROM_WORDS[value.from]}</span>
-  );
-}

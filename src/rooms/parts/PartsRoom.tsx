@@ -1,52 +1,48 @@
 "use client";
 
 import Link from "next/link";
-import { type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { byOrder, cellKey, type Outline, type Player, resolveCell, setCell, type Use } from "@/core/song";
+import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
+import type { Finding, SheetPart, SheetRow } from "@/core/parts";
+import {
+  type CopiedCell,
+  cellKey,
+  clearCells,
+  copyCell,
+  fillDown,
+  pasteCells,
+  type Role,
+  type SheetPlace,
+  type StrumRow,
+  setCells,
+} from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { CellPane } from "./CellPane";
+import { FindingsList } from "./FindingsList";
+import { PartsTabs } from "./PartsTabs";
 import { SheetCell } from "./SheetCell";
+import { useFindings } from "./use-findings";
+import { type Block, type Place, useSelection } from "./use-selection";
 
-type Place = { readonly row: number; readonly column: number };
+const STEPS: Readonly<Record<string, readonly [rows: number, columns: number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+const ROLE_KEYS: Readonly<Record<string, Role>> = {
+  c: "carry",
+  s: "support",
+  l: "line",
+  b: "bass",
+  o: "out",
+};
 
 /** The Parts room: the sheet. Sections run down as they are played, players stand across. */
 export function PartsRoom() {
   const body = useVersion();
-  const act = useAct();
-  const outline = derive.outline(body);
-  const index = derive.cellIndex(body);
-  const players = useMemo(() => Object.values(body.players).sort(byOrder), [body.players]);
-  const [place, setPlace] = useState<Place>({ row: 0, column: 0 });
-  const table = useRef<HTMLTableElement>(null);
-  const pane = useRef<HTMLElement>(null);
-  const row = Math.min(place.row, outline.form.length - 1);
-  const column = Math.min(place.column, players.length - 1);
-  const use = outline.form[row];
-  const player = players[column];
-
-  const go = (to: Place) => {
-    const next = {
-      row: Math.max(0, Math.min(outline.form.length - 1, to.row)),
-      column: Math.max(0, Math.min(players.length - 1, to.column)),
-    };
-    setPlace(next);
-    table.current?.querySelector<HTMLElement>(`[data-cell="${next.row}-${next.column}"]`)?.focus();
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = STEPS[event.key];
-    if (step && !event.altKey && !event.ctrlKey && !event.metaKey) {
-      event.preventDefault();
-      go({ row: row + step[0], column: column + step[1] });
-    } else if (/^[0-4]$/u.test(event.key) && use && player) {
-      act(setCell(index, use.id, player.id, { light: Number(event.key) }, makeId));
-    } else if (event.key === "Enter") {
-      event.preventDefault();
-      pane.current?.querySelector<HTMLElement>("button, select, input")?.focus();
-    }
-  };
-
-  if (players.length === 0 || outline.form.length === 0) {
+  const { players, rows } = derive.sheet(body);
+  if (players.length === 0 || rows.length === 0) {
     return (
       <>
         <h1 className="mb-2">Parts</h1>
@@ -62,95 +58,256 @@ export function PartsRoom() {
   return (
     <>
       <h1 className="mb-1">Parts</h1>
-      <p className="mb-3 text-sm">
-        A wick is as thick as a player’s light; the flame is on whoever carries. Keys: arrows move, 0 to 4 set
-        the light, Enter opens the part.
+      <PartsTabs />
+      <Sheet />
+    </>
+  );
+}
+
+function Sheet() {
+  const body = useVersion();
+  const act = useAct();
+  const { players, rows } = derive.sheet(body);
+  const index = derive.cellIndex(body);
+  const { selection, block, go } = useSelection(rows.length, players.length);
+  const { open } = useFindings();
+  const table = useRef<HTMLTableElement>(null);
+  const pane = useRef<HTMLElement>(null);
+  const copied = useRef<CopiedCell[][]>([]);
+  const [said, setSaid] = useState("");
+  const { row, column } = selection.focus;
+  const part = rows[row]!.parts[column]!;
+
+  const show = (to: Place, extend: boolean) => {
+    const next = {
+      row: Math.max(0, Math.min(rows.length - 1, to.row)),
+      column: Math.max(0, Math.min(players.length - 1, to.column)),
+    };
+    go(next, extend);
+    table.current?.querySelector<HTMLElement>(`[data-cell="${next.row}-${next.column}"]`)?.focus();
+  };
+  const onPick = useCallback(
+    (place: string, extend: boolean) => {
+      const [atRow, atColumn] = place.split("-").map(Number);
+      go({ row: atRow!, column: atColumn! }, extend);
+    },
+    [go],
+  );
+  const places = (of: Block): SheetPlace[][] =>
+    rows
+      .slice(of.row, of.row + of.rows)
+      .map((one) =>
+        players
+          .slice(of.column, of.column + of.columns)
+          .map((player) => ({ useId: one.use.id, playerId: player.id })),
+      );
+  const all = places({ row: 0, column: 0, rows: rows.length, columns: players.length });
+  const setAll = (label: string, fields: CopiedCell) =>
+    act(
+      setCells(
+        index,
+        label,
+        places(block)
+          .flat()
+          .map((place) => ({ ...place, fields })),
+        makeId,
+      ),
+    );
+  const count = block.rows * block.columns;
+  const sayCells = `${count} ${count === 1 ? "part" : "parts"}`;
+  const onKeyDown = (event: KeyboardEvent) => {
+    const { key, shiftKey } = event;
+    const control = event.ctrlKey || event.metaKey;
+    const step = STEPS[key];
+    if (event.altKey) return;
+    if (control) {
+      const letter = key.toLowerCase();
+      if (letter === "c") {
+        copied.current = places(block).map((own) =>
+          own.map(({ useId, playerId }) => copyCell(index, useId, playerId)),
+        );
+        setSaid(`Copied ${sayCells}.`);
+      } else if (letter === "v" && copied.current.length > 0) {
+        act(pasteCells(index, copied.current, block, all, makeId));
+        setSaid("Pasted.");
+      } else if (letter === "d" && block.rows > 1) {
+        act(fillDown(index, places(block), makeId));
+        setSaid(`Filled down over ${block.rows} sections.`);
+      } else if (letter === "a") {
+        go({ row: 0, column: 0 }, false);
+        go({ row: rows.length - 1, column: players.length - 1 }, true);
+      } else return;
+      event.preventDefault();
+      return;
+    }
+    if (step) show({ row: row + step[0], column: column + step[1] }, shiftKey);
+    else if (key === "Home") show({ row, column: 0 }, shiftKey);
+    else if (key === "End") show({ row, column: players.length - 1 }, shiftKey);
+    else if (/^[0-4]$/u.test(key)) setAll("Set light", { light: Number(key) });
+    else if (ROLE_KEYS[key]) setAll("Set role", { role: ROLE_KEYS[key] });
+    else if (key === "Delete" || key === "Backspace") act(clearCells(index, places(block).flat()));
+    else if (key === "Enter") pane.current?.querySelector<HTMLElement>("button, select, input")?.focus();
+    else return;
+    event.preventDefault();
+  };
+  const outline = derive.outline(body);
+  const openings = useMemo(
+    () =>
+      new Map(
+        outline.sections.map(({ section, lines }) => [
+          section.id,
+          lines.find((line) => line.text !== "")?.text ?? "",
+        ]),
+      ),
+    [outline],
+  );
+  const counts = useMemo(() => {
+    const found = new Map<string, number>();
+    for (const { useId, playerIds } of open)
+      for (const playerId of playerIds) {
+        if (useId === null) continue;
+        const key = cellKey(useId, playerId);
+        found.set(key, (found.get(key) ?? 0) + 1);
+      }
+    return found;
+  }, [open]);
+  const here = open.filter(({ useId }) => useId === part.use.id);
+  const goTo = (finding: Finding) => {
+    const at = rows.findIndex((one) => one.use.id === finding.useId);
+    const who = players.findIndex((player) => player.id === finding.playerIds[0]);
+    if (at >= 0) show({ row: at, column: Math.max(0, who) }, false);
+  };
+  return (
+    <>
+      <p className="mb-3 max-w-3xl text-sm">
+        A wick is as long as the bars played and as thick as the light; the flame is on whoever carries.
+        Slanted words are inherited. Arrows move, Shift with them selects, 0 to 4 set the light, Enter opens
+        the part at right; ? lists all keys.
       </p>
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
-        <div className="overflow-x-auto">
-          <table ref={table} className="w-full border-separate border-spacing-y-1" onKeyDown={onKeyDown}>
-            <thead>
-              <tr>
-                <th scope="col" className="w-52 text-left text-sm">
-                  Section
-                </th>
-                {players.map((one) => (
-                  <th key={one.id} scope="col" className="px-2 text-left">
-                    {one.name}
+      <p role="status" className="sr-only">
+        {said}
+      </p>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div>
+          <div className="overflow-x-auto">
+            <table ref={table} className="w-full border-separate border-spacing-y-1" onKeyDown={onKeyDown}>
+              <thead>
+                <tr>
+                  <th scope="col" className="w-32 text-left text-sm">
+                    Section
                   </th>
+                  {players.map((player) => (
+                    <th key={player.id} scope="col" className="min-w-24 px-1.5 text-left">
+                      {player.name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((one, at) => (
+                  <Row
+                    key={one.use.id}
+                    row={one}
+                    opening={openings.get(one.section.id) ?? ""}
+                    at={at}
+                    strums={body.strums}
+                    counts={counts}
+                    focusColumn={at === row ? column : null}
+                    from={at >= block.row && at < block.row + block.rows ? block.column : null}
+                    to={block.column + block.columns}
+                    onPick={onPick}
+                  />
                 ))}
-              </tr>
-            </thead>
-            <tbody>
-              {outline.form.map((one, at) => (
-                <SheetRow
-                  key={one.id}
-                  use={one}
-                  row={at}
-                  outline={outline}
-                  players={players}
-                  selected={at === row ? column : null}
-                  onSelect={(to) => setPlace({ row: at, column: to })}
-                />
-              ))}
-            </tbody>
-          </table>
+              </tbody>
+            </table>
+          </div>
+          <section aria-label="Findings" className="mt-6">
+            <h2 className="mb-1">Findings</h2>
+            <p className="mb-3 text-sm">
+              {open.length === 0
+                ? "Nothing on this sheet asks for a second look."
+                : `${open.length} on the whole sheet, ${here.length} in ${rows[row]!.label}.`}{" "}
+              <Link className="link" href="parts/judgement">
+                All findings, charts and the sum of the band
+              </Link>
+            </p>
+            <FindingsList findings={here} onGo={goTo} />
+          </section>
         </div>
-        {use && player && (
-          <aside
-            ref={pane}
-            aria-label={`${player.name}’s part in ${use.label ?? outline.byId.get(use.sectionId)?.section.label}`}
-            className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
-          >
-            <CellPane key={cellKey(use.id, player.id)} use={use} player={player} />
-          </aside>
-        )}
+        <aside
+          ref={pane}
+          aria-label={`${part.player.name}’s part in ${rows[row]!.label}`}
+          className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
+        >
+          {count > 1 && (
+            <p className="mb-3 rounded-field bg-base-100 px-3 py-2 text-sm">
+              {sayCells} are selected. Light, role, copy, paste, Ctrl D (fill down) and Delete act on all of
+              them; below is the one with the frame.
+            </p>
+          )}
+          <CellPane key={cellKey(part.use.id, part.player.id)} part={part} row={rows[row]!} />
+        </aside>
       </div>
     </>
   );
 }
 
-const STEPS: Readonly<Record<string, readonly [rows: number, columns: number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-};
-
 type RowProps = {
-  readonly use: Use;
-  readonly row: number;
-  readonly outline: Outline;
-  readonly players: readonly Player[];
-  readonly selected: number | null;
-  readonly onSelect: (column: number) => void;
+  readonly row: SheetRow;
+  /** The first words of the section. */
+  readonly opening: string;
+  readonly at: number;
+  readonly strums: Readonly<Record<string, StrumRow>>;
+  readonly counts: ReadonlyMap<string, number>;
+  /** The column keys go to, or null. */
+  readonly focusColumn: number | null;
+  /** The first column selected here, or null; `to` is the one after the last. */
+  readonly from: number | null;
+  readonly to: number;
+  readonly onPick: (place: string, extend: boolean) => void;
 };
 
-function SheetRow({ use, row, outline, players, selected, onSelect }: RowProps) {
-  const index = derive.cellIndex(useVersion());
-  const section = outline.byId.get(use.sectionId);
-  if (!section) return null;
-  const label = use.label ?? section.section.label;
-  const opening = section.lines.find((line) => line.text !== "")?.text;
+const sameRow = (a: RowProps, b: RowProps): boolean =>
+  a.row === b.row &&
+  a.opening === b.opening &&
+  a.at === b.at &&
+  a.strums === b.strums &&
+  a.focusColumn === b.focusColumn &&
+  a.from === b.from &&
+  (a.from === null || a.to === b.to) &&
+  a.onPick === b.onPick &&
+  (a.counts === b.counts ||
+    a.row.parts.every((part) => {
+      const key = cellKey(part.use.id, part.player.id);
+      return a.counts.get(key) === b.counts.get(key);
+    }));
+
+const Row = memo(function Row({ row, opening, at, strums, counts, focusColumn, from, to, onPick }: RowProps) {
   return (
     <tr>
-      <th scope="row" className="border-t border-base-300 py-2 pr-3 text-left align-top font-normal">
-        <SectionTag label={label} kind={section.section.kind} />
-        {use.repeat > 1 && <span className="ml-2 text-sm">× {use.repeat}</span>}
-        <span className="mt-1 block text-sm italic">{opening ?? "no words"}</span>
+      <th scope="row" className="border-t border-base-300 py-2 pr-2 text-left align-top font-normal">
+        <SectionTag label={row.label} kind={row.section.kind} />
+        <span className="mt-1 block text-sm">
+          {row.bars} {row.bars === 1 ? "bar" : "bars"}
+          {row.use.repeat > 1 && ` × ${row.use.repeat}`}
+        </span>
+        <span className="line-clamp-2 text-sm italic">{opening || "no words"}</span>
       </th>
-      {players.map((player, column) => (
-        <td key={player.id} className="border-t border-base-300 p-1 align-top">
+      {row.parts.map((part: SheetPart, column) => (
+        <td key={part.player.id} className="h-px border-t border-base-300 p-0.5 align-top">
           <SheetCell
-            cell={resolveCell(index, use, player)}
-            name={`${label}, ${player.name}`}
-            place={`${row}-${column}`}
-            player={player}
-            selected={selected === column}
-            onSelect={() => onSelect(column)}
+            part={part}
+            bars={row.bars}
+            strum={strums[part.cell.strumId.value ?? ""] ?? null}
+            name={`${row.label}, ${part.player.name}`}
+            place={`${at}-${column}`}
+            focused={focusColumn === column}
+            selected={from !== null && column >= from && column < to}
+            findings={counts.get(cellKey(part.use.id, part.player.id)) ?? 0}
+            onPick={onPick}
           />
         </td>
       ))}
     </tr>
   );
-}
+}, sameRow);

@@ -1,45 +1,100 @@
 "use client";
 
 import { memo } from "react";
-import type { Player, ResolvedCell } from "@/core/song";
+import type { SheetPart } from "@/core/parts";
+import type { StrumRow } from "@/core/song";
 import { LIGHT_WORDS } from "@/ui/light-words";
-import { ROLE_WORDS } from "@/ui/pretty";
+import { ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
 
 type Props = {
-  readonly cell: ResolvedCell;
+  readonly part: SheetPart;
+  readonly bars: number;
+  readonly strum: StrumRow | null;
   readonly name: string;
   readonly place: string;
-  readonly player: Player;
+  /** Whether keys go here. */
+  readonly focused: boolean;
   readonly selected: boolean;
-  readonly onSelect: () => void;
+  readonly findings: number;
+  readonly onPick: (place: string, extend: boolean) => void;
 };
 
-/** A cell of the sheet as it is written there: wick, role, what differs, note. Inherited words are slanted. */
-export const SheetCell = memo(function SheetCell({ cell, name, place, player, selected, onSelect }: Props) {
+/** The stretches of a section a part plays, as shares of it. */
+export const stretchesOf = (part: SheetPart, bars: number): (readonly [number, number])[] =>
+  part.cell.bars.value === null || bars === 0
+    ? [[0, 1]]
+    : part.cell.bars.value
+        .filter(([from]) => from < bars)
+        .map(([from, to]) => [from / bars, Math.min(1, to / bars)] as const);
+
+/** A cell of the sheet as it is written there: wick, role, how it is played, what differs. Inherited words are slanted. */
+export const SheetCell = memo(function SheetCell({
+  part,
+  bars,
+  strum,
+  name,
+  place,
+  focused,
+  selected,
+  findings,
+  onPick,
+}: Props) {
+  const { cell, out, player, riff, technique } = part;
   const light = cell.light.value;
-  const out = light === 0 || cell.role.value === "out";
-  const words = out ? "stays out" : ROLE_WORDS[cell.role.value];
+  const role = out ? "stays out" : ROLE_WORDS[cell.role.value];
+  const phrases = cell.phrases.value.length > 0 ? ", by phrase" : "";
+  const how = [
+    strum?.name ?? technique?.words,
+    riff && `“${riff.name}”`,
+    cell.sound.value && `sound: ${cell.sound.value}`,
+  ].filter((one): one is string => typeof one === "string" && one !== "");
+  const capo =
+    cell.capo.from === "own" && cell.capo.value !== player.capo ? `${sayCapo(cell.capo.value)} here` : "";
+  const told = [
+    LIGHT_WORDS[light],
+    `${role}${phrases}`,
+    ...(out ? [] : how),
+    capo,
+    cell.note.value,
+    findings > 0 ? `${findings} ${findings === 1 ? "finding" : "findings"}` : "",
+  ].filter((one) => one !== "");
+  const isOwn = (["role", "light", "technique", "strumId"] as const).some(
+    (field) => cell[field].from === "own",
+  );
   return (
     <button
       type="button"
       data-cell={place}
-      tabIndex={selected ? 0 : -1}
+      tabIndex={focused ? 0 : -1}
       aria-pressed={selected}
-      aria-label={`${name}: ${LIGHT_WORDS[light]}, ${words}${cell.note.value ? `, ${cell.note.value}` : ""}`}
-      className={`w-full rounded-field px-2 py-1 text-left ${selected ? "bg-base-300 ring-2 ring-base-content" : "hover:bg-base-200"}`}
-      onClick={onSelect}
-      onFocus={onSelect}
+      aria-label={`${name}: ${told.join(", ")}`}
+      className={`flex h-full w-full flex-col rounded-field px-1.5 py-1 text-left ${selected ? "bg-base-300" : "hover:bg-base-200"} ${focused ? "ring-2 ring-base-content" : ""}`}
+      onClick={(event) => onPick(place, event.shiftKey)}
     >
-      <Wick light={out ? 0 : light} carries={cell.role.value === "carry"} />
-      <span
-        className={`block text-sm ${cell.role.from === "own" && cell.light.from === "own" ? "" : "italic"}`}
-      >
-        {words}
-        {cell.capo.from === "own" && cell.capo.value !== player.capo && (
-          <strong>, capo {cell.capo.value} here</strong>
+      <span className="flex w-full items-start justify-between gap-1">
+        <Wick
+          light={out ? 0 : light}
+          carries={cell.role.value === "carry" && !out}
+          stretches={stretchesOf(part, bars)}
+        />
+        {findings > 0 && (
+          <span
+            aria-hidden="true"
+            className="rounded-full border border-base-content px-1.5 text-xs font-bold"
+          >
+            {findings}
+          </span>
         )}
       </span>
+      <span className={`block text-sm ${isOwn ? "" : "italic"}`}>
+        {role}
+        {phrases}
+        {capo && <strong>, {capo}</strong>}
+      </span>
+      {!out && how.length > 0 && (
+        <span className={`block text-sm ${isOwn ? "" : "italic"}`}>{how.join(" · ")}</span>
+      )}
       {cell.note.value && <span className="line-clamp-2 block text-sm">{cell.note.value}</span>}
     </button>
   );

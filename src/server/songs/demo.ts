@@ -2,9 +2,10 @@ import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { z } from "zod";
 import { sure } from "@/core/base";
-import { readChordText } from "@/core/formats";
+import { readChordText, readTab } from "@/core/formats";
 import { STYLES } from "@/core/fretboard";
-import { BASS_TUNING, GUITAR_TUNING, parsePitch } from "@/core/pitch";
+import { BASS_TUNING, formatTuning, GUITAR_TUNING, parsePitch } from "@/core/pitch";
+import { STRUM_LIBRARY } from "@/core/rhythm";
 import {
   addException,
   applyEdit,
@@ -20,14 +21,20 @@ import {
   EXCEPTION_KINDS,
   INSTRUMENTS,
   keySchema,
+  orderAtEnd,
   ordersFor,
   outlineOf,
   PLAIN_HAND,
   type Player,
+  type Riff,
+  type RiffNote,
   ROLES,
   SOURCE_KINDS,
   type SourceKind,
+  type StrumRow,
   set,
+  strumRow,
+  TECHNIQUE_IDS,
   type VersionBody,
 } from "@/core/song";
 import type { NewDocument } from "../documents/store";
@@ -74,8 +81,25 @@ const demoSchema = z.object({
           style: z.enum(STYLES).optional(),
           strings: z.array(z.int()).optional(),
           note: z.string().optional(),
+          technique: z.enum(TECHNIQUE_IDS).optional(),
+          sound: z.string().optional(),
+          bars: z.array(z.tuple([z.int(), z.int()])).optional(),
+          phrases: z.array(z.object({ from: z.int(), to: z.int(), role: z.enum(ROLES) })).optional(),
+          /** A pattern of the library, by its id. */
+          pattern: z.string().optional(),
+          /** A line below, by its name. */
+          line: z.string().optional(),
         }),
       ),
+      /** Lines as text tab. */
+      lines: z.array(z.object({ name: z.string(), tab: z.array(z.string()) })).default([]),
+      /** What sections ask for, by their labels. */
+      sections: z
+        .record(
+          z.string(),
+          z.object({ energy: z.int().min(0).max(4).optional(), bass: z.enum(["needed", "free"]).optional() }),
+        )
+        .default({}),
       /** What is sung in each section, by its label: lowest and highest note. */
       melodies: z.record(z.string(), pitchRange).default({}),
       /** What a place of the form has of its own. */
@@ -262,12 +286,54 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
     copies.set(key, { ...player, ...settings, id: makeId(), bandPlayerId: id });
   }
   const uses = Object.values(version.uses).sort(byOrder);
-  const cells = song.cells.map(({ use, player, ...fields }): Cell => {
-    return { id: makeId(), useId: uses[use]!.id, playerId: copies.get(player)!.id, ...EMPTY_CELL, ...fields };
+  const strums = new Map<string, StrumRow>();
+  const riffs = new Map<string, Riff>();
+  const notes: RiffNote[] = [];
+  for (const { name, tab } of song.lines) {
+    const { tuning, capo, ticks, notes: own } = sure(readTab(tab.join("\n"), { bar: 3840 }));
+    const id = makeId();
+    const order = orderAtEnd([...riffs.values()]);
+    const settings = { way: "as written" as const, home: null, approach: false };
+    riffs.set(name, {
+      id,
+      originId: null,
+      order,
+      name,
+      tuning: formatTuning(tuning),
+      capo,
+      ticks,
+      ...settings,
+    });
+    for (const note of own) notes.push({ ...note, id: makeId(), riffId: id });
+  }
+  const strumOf = (id: string): string => {
+    const library = STRUM_LIBRARY.find((one) => one.id === id)!;
+    const known = strums.get(id) ?? strumRow({ strums: byId([...strums.values()]) }, library, makeId);
+    strums.set(id, known);
+    return known.id;
+  };
+  const cells = song.cells.map(({ use, player, pattern, line, ...fields }): Cell => {
+    const named = {
+      ...(pattern === undefined ? {} : { strumId: strumOf(pattern) }),
+      ...(line === undefined ? {} : { riffId: riffs.get(line)!.id }),
+    };
+    const place = { id: makeId(), useId: uses[use]!.id, playerId: copies.get(player)!.id };
+    return { ...EMPTY_CELL, ...fields, ...named, ...place };
   });
+  const sections = Object.values(version.sections).map((section) => ({
+    ...section,
+    ...song.sections[section.label],
+  }));
   return {
     ...version,
-    players: Object.fromEntries([...copies.values()].map((player) => [player.id, player])),
-    cells: Object.fromEntries(cells.map((cell) => [cell.id, cell])),
+    sections: byId(sections),
+    players: byId([...copies.values()]),
+    cells: byId(cells),
+    strums: byId([...strums.values()]),
+    riffs: byId([...riffs.values()]),
+    riffNotes: byId(notes),
   };
 }
+
+const byId = <Row extends { readonly id: string }>(rows: readonly Row[]): Record<string, Row> =>
+  Object.fromEntries(rows.map((row) => [row.id, row]));

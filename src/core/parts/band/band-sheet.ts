@@ -3,6 +3,7 @@ import type { Tempo } from "../../rhythm";
 import {
   byOrder,
   type CellIndex,
+  cellKey,
   indexCells,
   keysOf,
   melodyShift,
@@ -38,17 +39,25 @@ export type SheetRow = {
 /** The whole sheet: sections as they are played, players across. */
 export type BandSheet = { readonly players: readonly Player[]; readonly rows: readonly SheetRow[] };
 
-/** Reads the sheet of a version. What was read already can be handed in. */
+/** What a row was made from: while all of it is the very same, so is the row. */
+const madeFrom = new WeakMap<SheetRow, readonly unknown[]>();
+
+/**
+ * Reads the sheet of a version. What was read already can be handed in; rows that nothing has changed in since `last`
+ * stay the same objects, so that what hangs on them need not be worked out again.
+ */
 export function bandSheet(
   body: VersionBody,
   outline: Outline = outlineOf(body),
   timeline: Timeline = timelineOf(body, outline),
   index: CellIndex = indexCells(body, outline),
+  last: BandSheet | null = null,
 ): BandSheet {
   const players = Object.values(body.players).sort(byOrder);
   const source: PartSource = partSource(body, index);
   const { written, sounding } = keysOf(body);
   const moved = melodyShift(written, sounding);
+  const before = new Map(last?.rows.map((row) => [row.use.id, row]));
   const rows: SheetRow[] = [];
   const seen = new Set<string>();
   for (const passage of timeline.passages) {
@@ -57,8 +66,32 @@ export function bandSheet(
     seen.add(use.id);
     const range = use.melodyRange ?? section.melodyRange;
     const by = moved + use.shift - (use.octaveDown ? 12 : 0);
+    const first = index.firstUse.get(use.sectionId) ?? use.id;
+    const inputs = [
+      passage,
+      by,
+      ...players.flatMap((player) => [
+        player,
+        ...[use.id, first].flatMap((id) => {
+          const cell = index.cells.get(cellKey(id, player.id));
+          const riff = cell?.riffId ?? "";
+          return [
+            cell,
+            body.strums[cell?.strumId ?? ""],
+            body.riffs[riff],
+            riff === "" ? null : body.riffNotes,
+          ];
+        }),
+      ]),
+    ];
+    const known = before.get(use.id);
+    const same = known && madeFrom.get(known);
+    if (known && same?.length === inputs.length && same.every((one, at) => one === inputs[at])) {
+      rows.push(known);
+      continue;
+    }
     const sung = range && passage.vocals ? ([range[0] + by, range[1] + by] as const) : null;
-    rows.push({
+    const row: SheetRow = {
       use,
       section,
       label: passage.label,
@@ -70,7 +103,9 @@ export function bandSheet(
       energy: use.energy ?? section.energy,
       bass: use.bass ?? section.bass,
       parts: players.map((player) => sheetPart(body, source, use, player, passage.meter, sung)),
-    });
+    };
+    madeFrom.set(row, inputs);
+    rows.push(row);
   }
   return { players, rows };
 }

@@ -24,6 +24,7 @@ export {
   type PatternKind,
   type PatternProblem,
   PICK_FINGERS,
+  type PickFinger,
   readPattern,
   type Stroke,
   SUBDIVISIONS,

@@ -1,0 +1,5 @@
+import { PatternsPage } from "@/rooms/parts/patterns/PatternsPage";
+
+export default function Page() {
+  return <PatternsPage />;
+}

@@ -1,0 +1,88 @@
+import { describe, expect, it } from "vitest";
+import { sure } from "../base";
+import { parseChord } from "../chord";
+import { PLAIN_NOTE, type TabNote } from "../fretboard";
+import { parseKey } from "../pitch";
+import { sampleVersion } from "../song/sample-version";
+import { bandSheet } from "./band";
+import { oneHand } from "./one-hand";
+import { chordsOfRow, scaleOfRow } from "./section-chords";
+import type { HandRequest } from "./shapes";
+
+const hand: HandRequest = {
+  tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+  capo: 0,
+  level: "steady",
+  style: "full",
+  strings: null,
+  thumb: false,
+  scaleMm: 648,
+};
+const beat = { ms: 600, unit: "1/4" };
+const chords = (text: string) =>
+  text.split(" ").map((symbol, at) => ({
+    id: `c${at}`,
+    symbol,
+    chord: sure(parseChord(symbol)),
+    tick: at * 3840,
+    ticks: 3840,
+  }));
+const note = (tick: number, string: number, fret: number, more: Partial<TabNote> = {}): TabNote => ({
+  ...PLAIN_NOTE,
+  tick,
+  ticks: 480,
+  string,
+  fret,
+  ...more,
+});
+
+describe("a line between chords", () => {
+  it("is planned with them: each step in time, none dearer than the greedy way", () => {
+    const planned = sure(oneHand(chords("G C"), [note(1920, 1, 2), note(2880, 1, 3)], hand, beat));
+    expect(planned.steps.map(({ tick, event }) => [tick, event.kind])).toEqual([
+      [0, "chord"],
+      [1920, "note"],
+      [2880, "note"],
+      [3840, "chord"],
+    ]);
+    expect(planned.cost).toBeLessThanOrEqual(planned.greedyCost + 1e-9);
+    expect(planned.exact).toBe(true);
+  });
+
+  it("lets the finger that ends the line begin the next chord", () => {
+    // The line ends on C, A string fret 3: the finger there stays for the C chord.
+    const { steps } = sure(oneHand(chords("G C"), [note(2880, 1, 3)], hand, beat));
+    const last = steps[1]!.fingering.fingers[1];
+    expect(steps[2]!.fingering.frets[1]).toBe(3);
+    expect(steps[2]!.fingering.fingers[1]).toBe(last);
+    expect(steps[2]!.move!.kept).toContain(last);
+  });
+
+  it("walks the bass in grades", () => {
+    const key = sure(parseKey("C"));
+    const names = (grade: "none" | "one" | "every") =>
+      sure(oneHand(chords("C F"), [], hand, beat, { grade, key })).steps.map(({ symbol }) => symbol);
+    expect(names("none")).toEqual(["C", "F"]);
+    expect(names("one")).toHaveLength(3);
+    expect(names("every").length).toBeGreaterThan(3);
+  });
+
+  it("leaves out dead notes and is empty without chords", () => {
+    expect(sure(oneHand(chords("G"), [note(960, 1, 3, { art: "dead" })], hand, beat)).steps).toHaveLength(1);
+    expect(sure(oneHand([], [note(0, 1, 3)], hand, beat)).steps).toEqual([]);
+  });
+});
+
+describe("the chords of a section", () => {
+  const body = sampleVersion({ verse: { lines: ["a/G:4 b/what:2 c/D:2"] } }, ["verse"], [{}]);
+  const row = bandSheet(body).rows[0]!;
+
+  it("stand in time; what can't be read is left out", () =>
+    expect(chordsOfRow(body, row).map(({ symbol, tick, ticks }) => [symbol, tick, ticks])).toEqual([
+      ["G", 0, 3840],
+      ["D", 5760, 1920],
+    ]));
+
+  it("have a key and a scale", () =>
+    expect([...scaleOfRow(body, row).scale].sort((a, b) => a - b)).toEqual([0, 2, 4, 6, 7, 9, 11]));
+});

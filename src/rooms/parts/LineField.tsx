@@ -1,0 +1,41 @@
+"use client";
+
+import Link from "next/link";
+import type { SheetPart, SheetRow } from "@/core/parts";
+import { byOrder, setCell } from "@/core/song";
+import { SelectField } from "@/ui/SelectField";
+import { TabLines } from "@/ui/TabLines";
+import { derive, makeId, useAct, useOpenSong, useVersion } from "../document";
+import { From } from "./From";
+
+/** The line of a part, in tab; written in the Lines page. */
+export function LineField({ part, row }: { part: SheetPart; row: SheetRow }) {
+  const body = useVersion();
+  const act = useAct();
+  const { version } = useOpenSong();
+  const { cell, use, player, riff, notes } = part;
+  const riffs = Object.values(body.riffs).sort(byOrder);
+  const set = (riffId: string | null) =>
+    act(setCell(derive.cellIndex(body), use.id, player.id, { riffId }, makeId));
+  return (
+    <section aria-label="Line">
+      <SelectField
+        label="Line"
+        value={riff?.id ?? ""}
+        options={[
+          { value: "", label: riffs.length === 0 ? "none written yet" : "none" },
+          ...riffs.map((one) => ({ value: one.id, label: one.name })),
+        ]}
+        onSet={(id) => set(id === "" ? null : id)}
+      />
+      <From what="line" value={cell.riffId} onClear={() => set(null)} />
+      {riff && <TabLines riff={riff} notes={notes} meter={row.passage.meter} />}
+      <Link
+        className="link text-sm"
+        href={`/song/${version.id}/parts/lines?use=${use.id}&player=${player.id}${riff ? `&line=${riff.id}` : ""}`}
+      >
+        {riff ? "Change this line" : "Write a line for this part"}
+      </Link>
+    </section>
+  );
+}

@@ -1,0 +1,14 @@
+"use client";
+
+import { PageTabs } from "../house/PageTabs";
+
+const PAGES = [
+  ["/parts", "The sheet"],
+  ["/parts/split", "Split for me"],
+  ["/parts/judgement", "Judgement"],
+  ["/parts/patterns", "Patterns"],
+  ["/parts/lines", "Lines"],
+] as const;
+
+/** The pages of the Parts room. */
+export const PartsTabs = () => <PageTabs room="Parts" pages={PAGES} />;

@@ -1,0 +1,69 @@
+"use client";
+
+import Link from "next/link";
+import { patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
+import { paceOfPattern, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
+import { byOrder, setCell, strumLike, takePattern } from "@/core/song";
+import { SelectField } from "@/ui/SelectField";
+import { StrumRow } from "@/ui/StrumRow";
+import { derive, makeId, useAct, useOpenSong, useVersion } from "../document";
+import { From } from "./From";
+
+/** The pattern of a part: one of the song's, or one of the library, which the song then has its own copy of. */
+export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
+  const body = useVersion();
+  const act = useAct();
+  const { version } = useOpenSong();
+  const { cell, use, player, technique } = part;
+  const { meter } = row.passage;
+  const index = derive.cellIndex(body);
+  const own = Object.values(body.strums).sort(byOrder);
+  const fitting = STRUM_LIBRARY.filter(
+    (one) =>
+      one.meter.beats === meter.beats &&
+      one.meter.unit === meter.unit &&
+      strumLike(body, one) === null &&
+      (player.instrument !== "drums" || one.kind === "strum"),
+  );
+  const chosen = body.strums[cell.strumId.value ?? ""] ?? null;
+  const pattern = chosen && patternOfRow(chosen);
+  const pace = pattern && paceOfPattern(pattern, row.tempo, player.level);
+  const set = (value: string) => {
+    const library = fitting.find((one) => `library ${one.id}` === value);
+    if (library) act(takePattern(body, index, library, [{ useId: use.id, playerId: player.id }], makeId));
+    else act(setCell(index, use.id, player.id, { strumId: value === "" ? null : value }, makeId));
+  };
+  return (
+    <section aria-label="Pattern">
+      <SelectField
+        label="Pattern"
+        value={chosen?.id ?? ""}
+        options={[
+          { value: "", label: technique ? `as “${technique.words}” usually goes` : "free" },
+          ...own.map((one) => ({ value: one.id, label: one.name })),
+          ...fitting.map((one) => ({ value: `library ${one.id}`, label: `${one.name} (library)` })),
+        ]}
+        onSet={set}
+      />
+      <From what="pattern" value={cell.strumId} onClear={() => set("")} />
+      {pattern && <StrumRow pattern={pattern} className="mt-2" />}
+      {chosen && !pattern && (
+        <p className="text-sm text-error">This pattern can’t be read; mend it in Patterns.</p>
+      )}
+      {pace?.tooFast && (
+        <p className="text-sm text-warning">
+          Fast for this hand: {pace.swingsASecond.toFixed(1)} swings a second, where it does {pace.most}.
+        </p>
+      )}
+      <Link className="link text-sm" href={`/song/${version.id}/parts/patterns`}>
+        Write and compare patterns
+      </Link>
+    </section>
+  );
+}
+
+/** A library pattern drawn. */
+export const LibraryRow = ({ id }: { id: string }) => {
+  const one = STRUM_LIBRARY.find((library) => library.id === id);
+  return one ? <StrumRow pattern={patternOf(one)} /> : null;
+};

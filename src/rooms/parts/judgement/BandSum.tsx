@@ -1,0 +1,170 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { type BandSheet, type ChordSum, type Mend, type ShapePlan, saySumProblem } from "@/core/parts";
+import { formatPitchIn, parseKey } from "@/core/pitch";
+import { chooseShape, type VersionBody, versionRow } from "@/core/song";
+import { writeFrets } from "@/ui/ChordDiagram";
+import { pretty } from "@/ui/pretty";
+import { type BandSumRequest, mendOf, useBandSum } from "@/workers";
+import { makeId, useAct, useCurrentVersion, useVersion } from "../../document";
+
+type Props = {
+  readonly sheet: BandSheet;
+  readonly plans: ReadonlyMap<string, ShapePlan>;
+  readonly isOld: boolean;
+};
+
+/** The sum of the band: what all sound together at each chord, against the chart, and the smallest change that mends it. */
+export function BandSum({ sheet, plans, isOld }: Props) {
+  const body = useVersion();
+  const request = useMemo<BandSumRequest | null>(
+    () => (isOld ? null : { body, plans }),
+    [body, plans, isOld],
+  );
+  const { sums, isOld: working } = useBandSum(request);
+  const [all, setAll] = useState(false);
+  const troubled = sums?.filter((sum) => sum.problems.length > 0) ?? [];
+  const alike = gathered(troubled);
+  const shown = all ? alike : alike.slice(0, 12);
+  return (
+    <section aria-label="The sum of the band" className="mb-8">
+      <h2 className="mb-1">The sum of the band</h2>
+      <p className="mb-3 max-w-3xl text-sm">
+        Everything that sounds at each beat (shapes behind their capos, lines, bass, keys) against the chart.
+        Voices and drums are not counted. How close low notes may lie is common practice.
+      </p>
+      {sums === null || working ? (
+        <p role="status" className="text-sm">
+          {sums === null ? "Being added up…" : "Being added up anew…"}
+        </p>
+      ) : null}
+      {sums !== null && (
+        <p className="mb-2">
+          {troubled.length === 0
+            ? "Every chord sounds as the chart has it."
+            : `${sums.length - troubled.length} of ${sums.length} chords sound as the chart has them; ${alike.length} ${alike.length === 1 ? "place asks" : "places ask"} for a look.`}
+        </p>
+      )}
+      <ul className="grid gap-3 lg:grid-cols-2">
+        {shown.map(({ sum, more }) => (
+          <SumItem
+            key={`${sum.useId} ${sum.chordId} ${sum.beats[0]}`}
+            sum={sum}
+            more={more}
+            sheet={sheet}
+            body={body}
+          />
+        ))}
+      </ul>
+      {alike.length > 12 && (
+        <button type="button" className="btn btn-sm mt-3" onClick={() => setAll(!all)}>
+          {all ? "Show the first" : `Show all ${alike.length}`}
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** The same trouble of the same pitches, told once with how often it comes. */
+function gathered(sums: readonly ChordSum[]): { readonly sum: ChordSum; readonly more: number }[] {
+  const known = new Map<string, { sum: ChordSum; more: number }>();
+  for (const sum of sums) {
+    const key = `${sum.label} ${sum.symbol} ${sum.voices.map(({ pitch, playerId }) => `${playerId}${pitch}`).join()}`;
+    const same = known.get(key);
+    if (same) same.more++;
+    else known.set(key, { sum, more: 0 });
+  }
+  return [...known.values()];
+}
+
+function SumItem({
+  sum,
+  more,
+  sheet,
+  body,
+}: {
+  sum: ChordSum;
+  more: number;
+  sheet: BandSheet;
+  body: VersionBody;
+}) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [mend, setMend] = useState<Mend | "none" | "looking" | null>(null);
+  const parsed = parseKey(versionRow(body).key);
+  const nameOf = (id: string) => sheet.players.find((player) => player.id === id)?.name ?? "somebody";
+  if (!parsed.ok) return null;
+  const key = parsed.value;
+  const look = () => {
+    setMend("looking");
+    void mendOf({ body, sum }).then((found) => setMend(found ?? "none"));
+  };
+  return (
+    <li className="rounded-box border border-base-300 p-3">
+      <p>
+        <strong>
+          {sum.label}, bar {sum.bar + 1}
+        </strong>
+        : the chart has <span className="font-mono font-bold">{pretty(sum.symbol)}</span>
+        {sum.makes && (
+          <>
+            , it sounds <span className="font-mono font-bold">{pretty(sum.makes)}</span>
+          </>
+        )}
+        {more > 0 && ` (and ${more} ${more === 1 ? "time" : "times"} more there)`}.
+      </p>
+      <ul className="mt-1 list-disc pl-5 text-sm">
+        {sum.problems.map((problem) => (
+          <li key={problem.code}>{pretty(saySumProblem(problem, key, nameOf))}</li>
+        ))}
+      </ul>
+      <p className="mt-1 text-sm">
+        {sum.voices.map(({ pitch, playerId }, at) => (
+          <span key={at} className="mr-2 inline-block">
+            {pretty(formatPitchIn(pitch, key))} <span className="text-xs">{nameOf(playerId)}</span>
+          </span>
+        ))}
+      </p>
+      {mend === null && (
+        <button type="button" className="btn btn-sm mt-2" onClick={look}>
+          Find the smallest change
+        </button>
+      )}
+      {mend === "looking" && (
+        <p role="status" className="mt-2 text-sm">
+          Looking…
+        </p>
+      )}
+      {mend === "none" && (
+        <p role="status" className="mt-2 text-sm">
+          No other shape of one player mends it: another role, or somebody more, is needed.
+        </p>
+      )}
+      {mend !== null && typeof mend === "object" && (
+        <p className="mt-2 flex flex-wrap items-center gap-2 text-sm">
+          {nameOf(mend.playerId)}: <span className="font-mono font-bold">{writeFrets(mend.shape.frets)}</span>
+          , {mend.strings} {mend.strings === 1 ? "string" : "strings"} otherwise
+          {mend.left.length > 0 && `; ${mend.left.length} of it stays`}
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() =>
+              act(
+                chooseShape(
+                  current(),
+                  mend.spot,
+                  "chord-in-use",
+                  { frets: [...mend.shape.frets], fingers: [...mend.shape.fingers] },
+                  makeId,
+                ),
+              )
+            }
+          >
+            Take this shape here
+          </button>
+        </p>
+      )}
+    </li>
+  );
+}

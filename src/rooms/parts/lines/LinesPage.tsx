@@ -1,0 +1,134 @@
+"use client";
+
+import { useSearchParams } from "next/navigation";
+import { useState } from "react";
+import { ticksOfBar } from "@/core/rhythm";
+import { addRiff, byOrder, hasStrings, type Player, removeRiff, versionRow } from "@/core/song";
+import { SelectField } from "@/ui/SelectField";
+import { derive, makeId, useAct, useVersion } from "../../document";
+import { PartsTabs } from "../PartsTabs";
+import { LineEditor } from "./LineEditor";
+import { MakeLine } from "./MakeLine";
+import { TextTab } from "./TextTab";
+
+/** Lines in tab: riffs, fills, solos and bass lines, written, laid over their chords, moved about the neck. */
+export function LinesPage() {
+  const body = useVersion();
+  const act = useAct();
+  const asked = useSearchParams();
+  const version = versionRow(body);
+  const { rows, players } = derive.sheet(body);
+  const stringed = players.filter(hasStrings);
+  const riffs = Object.values(body.riffs).sort(byOrder);
+  const [opened, setOpened] = useState(asked.get("line") ?? riffs[0]?.id ?? "");
+  const home = Object.values(body.cells).find((cell) => cell.riffId === opened);
+  const [useId, setUse] = useState(asked.get("use") ?? home?.useId ?? "");
+  const [playerId, setPlayer] = useState(asked.get("player") ?? home?.playerId ?? "");
+  /** Opens a line where it is played, if it is. */
+  const open = (id: string) => {
+    const where = Object.values(body.cells).find((cell) => cell.riffId === id);
+    setOpened(id);
+    if (!where) return;
+    setUse(where.useId);
+    setPlayer(where.playerId);
+  };
+  const row = rows.find((one) => one.use.id === useId) ?? rows[0];
+  const player = stringed.find((one) => one.id === playerId) ?? stringed[0];
+  const riff = body.riffs[opened] ?? null;
+  const fresh = (own: Player) => {
+    let id = "";
+    const make = () => {
+      const made = makeId();
+      id ||= made;
+      return made;
+    };
+    const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
+    const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
+    act(
+      addRiff(
+        body,
+        derive.cellIndex(body),
+        {
+          name: `Line ${riffs.length + 1}`,
+          tuning: [...own.tuning],
+          capo: cell?.capo.value ?? own.capo,
+          ticks: bar,
+          way: "as written",
+          home: null,
+          approach: false,
+        },
+        [],
+        row ? [{ useId: row.use.id, playerId: own.id }] : [],
+        make,
+      ),
+    );
+    setOpened(id);
+  };
+  if (!player || !row)
+    return (
+      <>
+        <h1 className="mb-1">Parts</h1>
+        <PartsTabs />
+        <p className="rounded-box bg-base-200 p-4">
+          Lines are written for a guitar or a bass at a place of the form. Add a player with strings, and
+          sections in the form.
+        </p>
+      </>
+    );
+  return (
+    <>
+      <h1 className="mb-1">Parts</h1>
+      <PartsTabs />
+      <div className="mb-4 flex flex-wrap items-end gap-3">
+        <SelectField
+          label="For"
+          className="w-40"
+          value={player.id}
+          options={stringed.map((one) => ({ value: one.id, label: one.name }))}
+          onSet={setPlayer}
+        />
+        <SelectField
+          label="In"
+          className="w-44"
+          value={row.use.id}
+          options={rows.map((one) => ({ value: one.use.id, label: one.label }))}
+          onSet={setUse}
+        />
+        <SelectField
+          label="Line"
+          className="w-52"
+          value={riff?.id ?? ""}
+          options={[
+            { value: "", label: riffs.length === 0 ? "none written yet" : "choose one" },
+            ...riffs.map((one) => ({ value: one.id, label: one.name })),
+          ]}
+          onSet={open}
+        />
+        <button type="button" className="btn btn-sm" onClick={() => fresh(player)}>
+          Write a new line
+        </button>
+        {riff && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => {
+              act(removeRiff(body, riff.id));
+              setOpened("");
+            }}
+          >
+            Remove {riff.name}
+          </button>
+        )}
+      </div>
+      {riff ? (
+        <LineEditor key={riff.id} riff={riff} row={row} player={player} />
+      ) : (
+        <p className="rounded-box bg-base-200 p-4">
+          Choose a line above, write a new one, or let one be drawn up from the chords below.
+        </p>
+      )}
+      <MakeLine key={`${row.use.id} ${player.id}`} row={row} player={player} riff={riff} onMade={setOpened} />
+      <TextTab riff={riff} row={row} player={player} onMade={setOpened} />
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { FINGER_WORDS, GRADES, type Grade } from "@/core/fretboard";
+import { chordsOfRow, handOf, oneHand, type SheetRow, scaleOfRow } from "@/core/parts";
+import { beatsOfTicks, formatBeats, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import type { Player, Riff, RiffNote } from "@/core/song";
+import { writeFrets } from "@/ui/ChordDiagram";
+import { pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { namesOfStrings } from "@/ui/voicing-words";
+import { useVersion } from "../../document";
+
+const GRADE_WORDS: Readonly<Record<Grade, string>> = {
+  none: "no walking bass",
+  one: "one bass note before the next chord",
+  every: "every step between the basses",
+};
+
+type Props = {
+  readonly riff: Riff;
+  readonly notes: readonly RiffNote[];
+  readonly row: SheetRow;
+  readonly player: Player;
+};
+
+/** The line and the chords in one hand, planned together: what is held, which finger plays each note, what stays. */
+export function OneHandPlan({ riff, notes, row, player }: Props) {
+  const body = useVersion();
+  const [shown, setShown] = useState(false);
+  const [grade, setGrade] = useState<Grade>("none");
+  const part = row.parts.find((one) => one.player.id === player.id);
+  const fits = part && riff.tuning.join() === player.tuning.join() && riff.capo === part.cell.capo.value;
+  const plan = useMemo(() => {
+    if (!shown || !part || !fits) return null;
+    const rounds = Math.max(1, Math.floor(row.passage.ticks / riff.ticks));
+    const laid = Array.from({ length: rounds }, (_, round) =>
+      notes.map((note) => ({ ...note, tick: note.tick + round * riff.ticks })),
+    ).flat();
+    const unit = row.tempo.beatUnit;
+    const ms = tempoMs(ticksOfBeatUnit(unit) ?? 960, row.tempo);
+    const hand = { ...handOf(player, part.cell), style: "full" as const, strings: null };
+    return oneHand(
+      chordsOfRow(body, row),
+      laid,
+      hand,
+      { ms, unit },
+      { grade, key: scaleOfRow(body, row).key },
+    );
+  }, [shown, part, fits, row, riff, notes, player, body, grade]);
+  const names = namesOfStrings(player.tuning);
+  return (
+    <section aria-label="Line and chords in one hand" className="mt-6">
+      <h2>Line and chords in one hand</h2>
+      <p className="text-sm">
+        For one player who holds the chords and plays the line between them: chord, ring and notes planned
+        together, so that the finger that ends the line begins the next chord.
+      </p>
+      {!fits ? (
+        <p className="mt-1">
+          The line is written for another neck than {player.name}’s here; take it over there first, above.
+        </p>
+      ) : (
+        <div className="mt-2 flex flex-wrap items-end gap-3">
+          <button type="button" className="btn btn-sm" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? "Put the plan away" : `Plan it for ${player.name} in ${row.label}`}
+          </button>
+          {shown && (
+            <SelectField
+              label="The bass between chords"
+              className="w-64"
+              value={grade}
+              options={GRADES.map((value) => ({ value, label: GRADE_WORDS[value] }))}
+              onSet={(value) => setGrade(value as Grade)}
+            />
+          )}
+        </div>
+      )}
+      {plan && !plan.ok && (
+        <p className="mt-2">No hand of this level can hold all of it. Move the line, or let it ring less.</p>
+      )}
+      {plan?.ok && (
+        <>
+          <p className="mt-2 text-sm">
+            It costs the hand {plan.value.cost.toFixed(1)}; taking always the cheapest next step would cost{" "}
+            {plan.value.greedyCost.toFixed(1)}.
+          </p>
+          <ol className="mt-2 flex flex-col gap-1">
+            {plan.value.steps.slice(0, 64).map((step, at) => {
+              const { event, fingering, move } = step;
+              const beat = formatBeats(beatsOfTicks(step.tick, row.tempo.beatUnit) + 1);
+              const finger = event.kind === "note" ? fingering.fingers[event.string] : null;
+              return (
+                <li key={at} className="text-sm">
+                  beat {beat}:{" "}
+                  {event.kind === "note" ? (
+                    <>
+                      {names[event.string]} {event.fret}
+                      {finger ? `, ${FINGER_WORDS[finger]}` : ", open"}
+                    </>
+                  ) : (
+                    <>
+                      <strong className="font-mono">{pretty(step.symbol)}</strong>{" "}
+                      <span className="font-mono">{writeFrets(fingering.frets)}</span>
+                    </>
+                  )}
+                  {move && move.kept.length > 0 && (
+                    <>
+                      {" "}
+                      ({move.kept.map((one) => FINGER_WORDS[one]).join(", ")}{" "}
+                      {move.kept.length === 1 ? "stays" : "stay"})
+                    </>
+                  )}
+                </li>
+              );
+            })}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+}

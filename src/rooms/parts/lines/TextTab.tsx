@@ -1,0 +1,122 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { readTab, sayTabLoss, sayTabProblem, writeTab } from "@/core/formats";
+import type { SheetRow } from "@/core/parts";
+import { formatTuning, parseTuning } from "@/core/pitch";
+import { ticksOfBar } from "@/core/rhythm";
+import { addRiff, type Player, type Riff } from "@/core/song";
+import { derive, makeId, useAct, useVersion } from "../../document";
+import { plain } from "./Elsewhere";
+
+type Props = {
+  readonly riff: Riff | null;
+  readonly row: SheetRow;
+  readonly player: Player;
+  readonly onMade: (id: string) => void;
+};
+
+/** A line as plain text tab, out and in. */
+export function TextTab({ riff, row, player, onMade }: Props) {
+  const body = useVersion();
+  const act = useAct();
+  const [text, setText] = useState("");
+  const bar = ticksOfBar(row.passage.meter);
+  const written = useMemo(() => {
+    const tuning = riff && parseTuning(riff.tuning);
+    if (!riff || !tuning?.ok) return null;
+    const notes = Object.values(body.riffNotes)
+      .filter((note) => note.riffId === riff.id)
+      .sort((a, b) => a.tick - b.tick || a.string - b.string);
+    return writeTab({ tuning: tuning.value, capo: riff.capo, ticks: riff.ticks, bar, notes });
+  }, [riff, body.riffNotes, bar]);
+  const own = parseTuning(player.tuning);
+  const read =
+    text.trim() === ""
+      ? null
+      : readTab(text, {
+          bar,
+          capo: player.capo,
+          ...(own.ok && !/[a-g]\s*\|/iu.test(text) ? { tuning: own.value } : {}),
+        });
+  const take = () => {
+    if (!read?.ok) return;
+    let id = "";
+    const fresh = () => {
+      const made = makeId();
+      id ||= made;
+      return made;
+    };
+    const { tuning, capo, ticks, notes } = read.value;
+    act(
+      addRiff(
+        body,
+        derive.cellIndex(body),
+        {
+          name: `Line ${Object.keys(body.riffs).length + 1}`,
+          tuning: formatTuning(tuning),
+          capo,
+          ticks: Math.max(1, ticks),
+          way: "as written",
+          home: null,
+          approach: false,
+        },
+        notes.map(plain),
+        [],
+        fresh,
+      ),
+    );
+    setText("");
+    onMade(id);
+  };
+  return (
+    <section aria-label="As text" className="mt-8">
+      <h2>As text</h2>
+      {riff && written && (
+        <details className="mt-1">
+          <summary className="cursor-pointer">{riff.name} as plain text tab</summary>
+          <pre className="mt-2 overflow-x-auto rounded-box bg-base-200 p-3 font-mono text-sm">
+            {written.text}
+          </pre>
+          <p className="mt-1 flex flex-wrap gap-3 text-sm">
+            <a
+              className="link"
+              download={`${riff.name.replaceAll(/[^\p{L}\p{N} _-]/gu, "")}.txt`}
+              href={`data:text/plain;charset=utf-8,${encodeURIComponent(written.text)}`}
+            >
+              Keep it as a file
+            </a>
+            {written.losses.map((loss) => (
+              <span key={`${loss.code} ${loss.note}`}>{sayTabLoss(loss)}</span>
+            ))}
+          </p>
+        </details>
+      )}
+      <label className="mt-3 flex flex-col gap-1 text-sm">
+        Paste tab to make a line of it
+        <textarea
+          className="textarea w-full max-w-3xl font-mono"
+          rows={7}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      {read && !read.ok && (
+        <p role="alert" className="mt-1 text-sm text-error">
+          {sayTabProblem(read.problem)}
+        </p>
+      )}
+      {read?.ok && (
+        <p className="mt-1 text-sm">
+          {read.value.notes.length} notes on {read.value.tuning.length} strings
+          {read.value.guessed &&
+            ". When they come is guessed from where they stand between the bar lines: look at it"}
+          .
+        </p>
+      )}
+      <button type="button" className="btn btn-sm mt-2" disabled={!read?.ok} onClick={take}>
+        Make a line of it
+      </button>
+    </section>
+  );
+}

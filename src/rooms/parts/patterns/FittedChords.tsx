@@ -1,0 +1,65 @@
+"use client";
+
+import { useState } from "react";
+import {
+  type Anchor,
+  beatsOfTicks,
+  countBeats,
+  fitPattern,
+  formatStrokes,
+  type Pattern,
+} from "@/core/rhythm";
+import { versionRow } from "@/core/song";
+import { pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { derive, useVersion } from "../../document";
+
+const MOST_SHOWN = 16;
+
+/** How a pattern lies under the chords of a section: cut, or repeated, at beats. */
+export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: Anchor }) {
+  const body = useVersion();
+  const version = versionRow(body);
+  const { rows } = derive.sheet(body);
+  const [useId, setUse] = useState("");
+  const row = rows.find((one) => one.use.id === useId) ?? rows[0];
+  if (!row) return null;
+  const namer = derive.sounding(version);
+  const chords = row.passage.lines.flatMap((line) =>
+    line.outline.chords.map(({ chord }, at) => ({
+      id: `${chord.id} ${at}`,
+      name: namer.name(chord.symbol).sounding,
+      tick: line.events[at]!.tick - row.passage.tick,
+      ticks: line.events[at]!.ticks,
+    })),
+  );
+  const fitted = fitPattern(pattern, chords, anchor);
+  return (
+    <section aria-label="Under the chords" className="mt-4">
+      <SelectField
+        label="How it lies under"
+        className="w-52"
+        value={row.use.id}
+        options={rows.map((one) => ({ value: one.use.id, label: one.label }))}
+        onSet={setUse}
+      />
+      <ol className="mt-2 flex flex-wrap gap-x-5 gap-y-2">
+        {chords.slice(0, MOST_SHOWN).map((chord) => {
+          const own = fitted.filter(({ tick }) => tick >= chord.tick && tick < chord.tick + chord.ticks);
+          return (
+            <li key={chord.id} className="text-sm">
+              <strong className="font-mono">{pretty(chord.name)}</strong>,{" "}
+              {countBeats(beatsOfTicks(chord.ticks, version.beatUnit))}:{" "}
+              <span className="font-mono">
+                {own.length === 0 ? "rings on" : formatStrokes(own.map(({ stroke }) => stroke))}
+              </span>
+            </li>
+          );
+        })}
+        {chords.length > MOST_SHOWN && (
+          <li className="text-sm">and {chords.length - MOST_SHOWN} more chords</li>
+        )}
+      </ol>
+    </section>
+  );
+}

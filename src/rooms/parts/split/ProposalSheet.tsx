@@ -1,0 +1,158 @@
+"use client";
+
+import { useState } from "react";
+import {
+  cellFieldsOf,
+  type Proposal,
+  proposalChanges,
+  proposalDifferences,
+  type SplitCase,
+  type SplitCell,
+  type Taken,
+} from "@/core/parts";
+import { cellKey, setCells, techniqueOf } from "@/core/song";
+import { LIGHT_WORDS } from "@/ui/light-words";
+import { ROLE_WORDS } from "@/ui/pretty";
+import { SectionTag } from "@/ui/SectionTag";
+import { Wick } from "@/ui/Wick";
+import { derive, makeId, useAct, useVersion } from "../../document";
+
+type Props = {
+  readonly split: SplitCase;
+  readonly proposal: Proposal;
+  /** Another proposal to compare with. */
+  readonly other: Proposal | null;
+};
+
+const howOf = (cell: SplitCell): string => {
+  if (cell.role === "out") return "stays out";
+  const how = cell.technique ? techniqueOf(cell.technique).words : "";
+  return `${ROLE_WORDS[cell.role]}: ${how}${cell.entryBar > 1 ? `, from bar ${cell.entryBar}` : ""}`;
+};
+
+/** A proposal laid over the sheet: what it says for each cell, and acts that take it over, whole or in part. */
+export function ProposalSheet({ split, proposal, other }: Props) {
+  const body = useVersion();
+  const act = useAct();
+  const { rows, players } = derive.sheet(body);
+  const index = derive.cellIndex(body);
+  const [said, setSaid] = useState("");
+  const nameOf = (id: string) => players.find((one) => one.id === id)?.name ?? "a player who is gone";
+  const take = (taken: Taken, words: string) => {
+    const there = proposalChanges(split, proposal, taken).filter(
+      ({ useId, playerId }) => body.uses[useId] && body.players[playerId],
+    );
+    act(setCells(index, words, there, makeId));
+    setSaid(`${words}.`);
+  };
+  const isTaken = (useId: string, playerId: string, cell: SplitCell, bars: number): boolean => {
+    const own = index.cells.get(cellKey(useId, playerId));
+    if (!own) return false;
+    const fields = cellFieldsOf(cell, bars);
+    return Object.entries(fields).every(
+      ([field, value]) => JSON.stringify(own[field as keyof typeof own]) === JSON.stringify(value),
+    );
+  };
+  const differs = new Set(
+    other ? proposalDifferences(proposal, other).map(({ section, player }) => `${section} ${player}`) : [],
+  );
+  return (
+    <section aria-label="The proposal over the sheet" className="mt-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <button
+          type="button"
+          className="btn btn-primary btn-sm"
+          onClick={() => take({}, "Took the whole proposal")}
+        >
+          Take all of it
+        </button>
+        <p className="text-sm">Or a player, a section, or one cell. Undo takes it back.</p>
+        <p role="status" className="text-sm font-bold">
+          {said}
+        </p>
+      </div>
+      <div className="mt-2 overflow-x-auto">
+        <table className="w-full border-separate border-spacing-y-1">
+          <thead>
+            <tr>
+              <th scope="col" className="w-44 text-left text-sm">
+                Section
+              </th>
+              {split.players.map((player) => (
+                <th key={player.id} scope="col" className="min-w-36 px-2 text-left align-bottom">
+                  {nameOf(player.id)}
+                  <button
+                    type="button"
+                    className="btn btn-xs ml-2"
+                    aria-label={`Take all of ${nameOf(player.id)}’s parts`}
+                    onClick={() => take({ playerId: player.id }, `Took ${nameOf(player.id)}’s parts`)}
+                  >
+                    take
+                  </button>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {split.sections.map((section, at) => {
+              const row = rows.find((one) => one.use.id === section.id);
+              if (!row) return null;
+              return (
+                <tr key={section.id}>
+                  <th
+                    scope="row"
+                    className="border-t border-base-300 py-2 pr-2 text-left align-top font-normal"
+                  >
+                    <SectionTag label={row.label} kind={row.section.kind} />
+                    <span className="mt-1 block text-sm">
+                      {section.bars} bars, energy {section.energy}
+                      <button
+                        type="button"
+                        className="btn btn-xs ml-2"
+                        aria-label={`Take ${row.label} from all players`}
+                        onClick={() => take({ useId: section.id }, `Took ${row.label}`)}
+                      >
+                        take
+                      </button>
+                    </span>
+                  </th>
+                  {split.players.map((player, who) => {
+                    const cell = proposal.cells[at]![who]!;
+                    const taken = isTaken(section.id, player.id, cell, section.bars);
+                    const entry = (cell.entryBar - 1) / section.bars;
+                    return (
+                      <td key={player.id} className="h-px border-t border-base-300 p-1 align-top">
+                        <button
+                          type="button"
+                          disabled={taken}
+                          aria-label={`Take for ${nameOf(player.id)} in ${row.label}: ${LIGHT_WORDS[cell.lamp]}, ${howOf(cell)}${taken ? ", as the sheet has it" : ""}`}
+                          className={`flex h-full w-full flex-col rounded-field px-2 py-1 text-left text-sm ${taken ? "bg-base-200" : "hover:bg-base-300"} ${differs.has(`${at} ${who}`) ? "outline-2 outline-dashed" : ""}`}
+                          onClick={() =>
+                            take(
+                              { useId: section.id, playerId: player.id },
+                              `Took ${nameOf(player.id)} in ${row.label}`,
+                            )
+                          }
+                        >
+                          <Wick light={cell.lamp} carries={cell.role === "carry"} stretches={[[entry, 1]]} />
+                          <span className="block">{howOf(cell)}</span>
+                          {taken && <span className="block font-bold">on the sheet</span>}
+                          {differs.has(`${at} ${who}`) && other && (
+                            <span className="mt-1 block italic">
+                              {other.school}: {LIGHT_WORDS[other.cells[at]![who]!.lamp]},{" "}
+                              {howOf(other.cells[at]![who]!)}
+                            </span>
+                          )}
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+"use client";
+
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { type Proposal, SONG_WEIGHTS, type SplitCase, splitCaseOf } from "@/core/parts";
+import { Tick } from "@/ui/Tick";
+import { useSplit } from "@/workers";
+import { derive, useOpenSong, useVersion } from "../../document";
+import { PartsTabs } from "../PartsTabs";
+import { ProposalSheet } from "./ProposalSheet";
+import { SchoolChoice } from "./SchoolChoice";
+import { WeightsFold } from "./WeightsFold";
+
+type Asked = { readonly split: SplitCase; readonly proposals: readonly Proposal[] };
+
+/** Split for me: three proposals by named school, laid over the sheet, to be taken whole or in part. */
+export function SplitPage() {
+  const body = useVersion();
+  const { version } = useOpenSong();
+  const sheet = derive.sheet(body);
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
+  const [weights, setWeights] = useState(SONG_WEIGHTS);
+  const [school, setSchool] = useState(0);
+  const [against, setAgainst] = useState<number | null>(null);
+  const [question, setQuestion] = useState<SplitCase | null>(null);
+  const { work, start, stop } = useSplit();
+  const answer = work.state === "done" ? work.answer : null;
+  const asked = useMemo<Asked | null>(
+    () => (question && answer ? { split: question, proposals: answer } : null),
+    [question, answer],
+  );
+  const there = sheet.players.filter((one) => one.instrument !== "voice" && !away.has(one.id));
+  const ask = () => {
+    const split = splitCaseOf(body, sheet, away, weights);
+    setQuestion(split);
+    start(split);
+  };
+  return (
+    <>
+      <h1 className="mb-1">Parts</h1>
+      <PartsTabs />
+      {sheet.players.length === 0 || sheet.rows.length === 0 ? (
+        <p className="rounded-box bg-base-200 p-4">
+          A song is split once there are players and a form.{" "}
+          <Link className="link font-bold" href={`/song/${version.id}/players`}>
+            Add players
+          </Link>
+        </p>
+      ) : (
+        <>
+          <p className="mb-3 max-w-3xl">
+            Three ways to spread the song over who is there, by what each section needs: its energy, its bass,
+            the voice’s register. Nothing on the sheet changes until you take something over.
+          </p>
+          <fieldset className="mb-3">
+            <legend className="text-sm">Who is there</legend>
+            <div className="flex flex-wrap gap-x-5">
+              {sheet.players
+                .filter((one) => one.instrument !== "voice")
+                .map((player) => (
+                  <Tick
+                    key={player.id}
+                    label={player.name}
+                    on={!away.has(player.id)}
+                    onSet={(here) => {
+                      const next = new Set(away);
+                      if (here) next.delete(player.id);
+                      else next.add(player.id);
+                      setAway(next);
+                    }}
+                  />
+                ))}
+            </div>
+          </fieldset>
+          <WeightsFold weights={weights} onSet={setWeights} />
+          <div className="my-4 flex flex-wrap items-center gap-3">
+            {work.state === "working" ? (
+              <>
+                <progress
+                  className="progress w-56"
+                  aria-label="Proposals worked out"
+                  value={work.share}
+                  max={1}
+                />
+                <button type="button" className="btn btn-sm" onClick={stop}>
+                  Stop
+                </button>
+              </>
+            ) : (
+              <button type="button" className="btn btn-primary" disabled={there.length === 0} onClick={ask}>
+                {asked ? "Split again" : "Split for me"}
+              </button>
+            )}
+            {there.length === 0 && <span className="text-sm">Somebody has to be there.</span>}
+            {work.state === "failed" && (
+              <span role="alert" className="text-sm text-error">
+                The search was ended. Nothing was changed; try with fewer players.
+              </span>
+            )}
+          </div>
+          {asked && (
+            <>
+              <SchoolChoice
+                proposals={asked.proposals}
+                school={school}
+                against={against}
+                onSchool={setSchool}
+                onAgainst={setAgainst}
+              />
+              <ProposalSheet
+                split={asked.split}
+                proposal={asked.proposals[school]!}
+                other={against === null || against === school ? null : asked.proposals[against]!}
+              />
+            </>
+          )}
+        </>
+      )}
+    </>
+  );
+}

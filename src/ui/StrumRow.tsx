@@ -1,0 +1,162 @@
+import {
+  countsOf,
+  isOnset,
+  type Pattern,
+  type PickFinger,
+  type Stroke,
+  weightOf,
+  type Zone,
+} from "@/core/rhythm";
+
+const STEP = 22;
+const MIDDLE = 30;
+const DEPTH: Readonly<Record<1 | 2 | 3, number>> = { 1: 8, 2: 14, 3: 21 };
+
+/** Picked strokes stand as high as the finger or zone that is highest of them. */
+const FINGER_HEIGHT: Readonly<Record<PickFinger, number>> = { p: 50, i: 37, m: 24, a: 11 };
+const ZONE_HEIGHT: Readonly<Record<Zone, number>> = { L: 48, M: 30, H: 12 };
+
+/** How far from the strings the hand is at a stroke: below after a down stroke, above after an up one. */
+function heightOf(stroke: Stroke): number {
+  switch (stroke.kind) {
+    case "down":
+      return MIDDLE + DEPTH[stroke.weight];
+    case "fingers":
+      return FINGER_HEIGHT[stroke.fingers.at(-1) ?? "p"];
+    case "zones":
+      return ZONE_HEIGHT[stroke.zones.at(-1) ?? "L"];
+    case "up":
+      return MIDDLE - DEPTH[stroke.weight];
+    case "dead":
+      return MIDDLE + 6;
+    default:
+      return MIDDLE;
+  }
+}
+
+const wordOf = (stroke: Stroke): string => {
+  switch (stroke.kind) {
+    case "fingers":
+      return stroke.fingers.join("");
+    case "zones":
+      return stroke.zones.map((zone) => ({ L: "low", M: "mid", H: "high" })[zone]).join("+");
+    case "dead":
+      return "dead";
+    default:
+      return stroke.kind;
+  }
+};
+
+const LOUDNESS = { 1: "light ", 2: "", 3: "accented " } as const;
+
+/** "1 accented down, 2 down, & up": a pattern in words. */
+export function sayPattern(pattern: Pattern): string {
+  const counts = countsOf(pattern);
+  return pattern.strokes
+    .flatMap((stroke, at) => {
+      if (stroke.kind === "ring") return [];
+      if (stroke.kind === "choke") return [`${counts[at]} choke`];
+      return [`${counts[at]} ${LOUDNESS[weightOf(stroke)]}${wordOf(stroke)}`];
+    })
+    .join(", ");
+}
+
+type Props = {
+  readonly pattern: Pattern;
+  /** Strokes another pattern has too, by index. */
+  readonly shared?: ReadonlySet<number>;
+  readonly className?: string;
+};
+
+/** A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. */
+export function StrumRow({ pattern, shared, className = "" }: Props) {
+  const { strokes, subdivision } = pattern;
+  const counts = countsOf(pattern);
+  const points = strokes.map((stroke, at) => ({ x: at * STEP + STEP / 2, y: heightOf(stroke), stroke }));
+  const path = points
+    .map(({ x, y }, at) => {
+      if (at === 0) return `M${x} ${y}`;
+      const before = points[at - 1]!;
+      const middle = (before.x + x) / 2;
+      return `C${middle} ${before.y} ${middle} ${y} ${x} ${y}`;
+    })
+    .join("");
+  const width = strokes.length * STEP;
+  const picked = strokes.some((stroke) => stroke.kind === "fingers" || stroke.kind === "zones");
+  return (
+    <svg
+      viewBox={`0 0 ${width} 76`}
+      role="img"
+      aria-label={sayPattern(pattern)}
+      className={className}
+      style={{ width: width * 1.1, maxWidth: "100%" }}
+    >
+      <line x1="0" x2={width} y1={MIDDLE} y2={MIDDLE} className="stroke-base-content" strokeOpacity="0.35" />
+      {!picked && (
+        <path d={path} fill="none" className="stroke-base-content" strokeWidth="2" strokeOpacity="0.8" />
+      )}
+      {points.map(({ x, y, stroke }, at) => {
+        const beat = at % subdivision === 0;
+        return (
+          <g key={at}>
+            <Mark x={x} y={y} stroke={stroke} on={shared?.has(at) ?? false} />
+            <text
+              x={x}
+              y="72"
+              textAnchor="middle"
+              fontSize="13"
+              className="fill-base-content"
+              fontWeight={isOnset(stroke) ? "700" : "400"}
+              fillOpacity={isOnset(stroke) || beat ? "1" : "0.6"}
+            >
+              {counts[at]}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+function Mark({ x, y, stroke, on }: { x: number; y: number; stroke: Stroke; on: boolean }) {
+  switch (stroke.kind) {
+    case "ring":
+      return null;
+    case "choke":
+      return (
+        <line x1={x} x2={x} y1={MIDDLE - 7} y2={MIDDLE + 7} className="stroke-base-content" strokeWidth="4" />
+      );
+    case "dead":
+      return (
+        <path
+          d={`M${x - 4} ${y - 4}l8 8M${x + 4} ${y - 4}l-8 8`}
+          className="stroke-base-content"
+          strokeWidth="2"
+        />
+      );
+    case "fingers":
+    case "zones":
+      return (
+        <text
+          x={x}
+          y={y + 4}
+          textAnchor="middle"
+          fontSize="13"
+          fontWeight="700"
+          className="fill-base-content"
+        >
+          {stroke.kind === "fingers" ? stroke.fingers.join("") : stroke.zones.join("")}
+        </text>
+      );
+    default:
+      return (
+        <circle
+          cx={x}
+          cy={y}
+          r={stroke.weight + 2}
+          className={on ? "fill-primary stroke-base-content" : "fill-base-content stroke-base-content"}
+          strokeWidth="1.5"
+        />
+      );
+  }
+}

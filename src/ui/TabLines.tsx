@@ -1,0 +1,123 @@
+import type { TabNote } from "@/core/fretboard";
+import { type Meter, ticksOfBar } from "@/core/rhythm";
+import type { Riff } from "@/core/song";
+import { namesOfStrings } from "./voicing-words";
+
+const ROW = 18;
+const LEFT = 34;
+const BAR_WIDTH = 250;
+
+/** A note as it is written on its string. */
+export const signOfNote = (
+  note: Pick<TabNote, "fret" | "art" | "bend" | "optional" | "ring" | "short">,
+): string => {
+  const sign = { plain: "", hammer: "h", pull: "p", slide: "/", dead: "" }[note.art];
+  const fret = note.art === "dead" ? "x" : `${sign}${note.fret}`;
+  const bend = note.bend > 0 ? `↑${BENDS[note.bend] ?? ""}` : "";
+  const plain = `${fret}${bend}${note.short ? "·" : ""}`;
+  return note.optional ? `(${plain})` : plain;
+};
+/** Bends in whole tones, as players say them. */
+const BENDS: Readonly<Record<number, string>> = {
+  1: "¼",
+  2: "½",
+  3: "¾",
+  4: "1",
+  5: "1¼",
+  6: "1½",
+  7: "1¾",
+  8: "2",
+};
+
+type Props = { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter };
+
+/** A line in tab, a bar in each row: the string nearest the floor on top, length as an underline. */
+export function TabLines({ riff, notes, meter }: Props) {
+  const strings = riff.tuning.length;
+  const names = namesOfStrings(riff.tuning);
+  const bar = ticksOfBar(meter);
+  const bars = Math.max(1, Math.ceil(riff.ticks / bar));
+  const height = strings * ROW + 8;
+  const y = (string: number) => (strings - 1 - string) * ROW + ROW / 2 + 4;
+  return (
+    <div className="mt-2 flex flex-col gap-1">
+      {Array.from({ length: bars }, (_, at) => {
+        const from = at * bar;
+        const share = Math.min(1, (riff.ticks - from) / bar);
+        const x = (tick: number) => LEFT + ((tick - from) / bar) * BAR_WIDTH + 6;
+        const own = notes.filter((note) => note.tick >= from && note.tick < from + bar);
+        return (
+          <svg
+            key={from}
+            viewBox={`0 0 ${LEFT + BAR_WIDTH + 8} ${height}`}
+            role="img"
+            aria-label={`${riff.name}, bar ${at + 1}: ${own.length === 0 ? "nothing" : own.map((note) => `${names[note.string] ?? "?"} ${signOfNote(note)}`).join(", ")}`}
+            className="w-full max-w-md font-mono"
+          >
+            {riff.tuning.map((_open, string) => (
+              <g key={string}>
+                <text x="0" y={y(string) + 4} fontSize="10" className="fill-base-content">
+                  {names[string]}
+                </text>
+                <line
+                  x1={LEFT}
+                  x2={LEFT + BAR_WIDTH * share}
+                  y1={y(string)}
+                  y2={y(string)}
+                  className="stroke-base-content"
+                  strokeOpacity="0.35"
+                />
+              </g>
+            ))}
+            <line
+              x1={LEFT + BAR_WIDTH * share}
+              x2={LEFT + BAR_WIDTH * share}
+              y1={y(strings - 1)}
+              y2={y(0)}
+              className="stroke-base-content"
+            />
+            {own.map((note, index) => {
+              const sign = signOfNote(note);
+              const width = sign.length * 7 + 4;
+              const end = Math.min(LEFT + BAR_WIDTH, x(note.tick) + (note.ticks / bar) * BAR_WIDTH - 4);
+              return (
+                <g key={index}>
+                  <line
+                    x1={x(note.tick)}
+                    x2={Math.max(x(note.tick) + width, end)}
+                    y1={y(note.string) + 7}
+                    y2={y(note.string) + 7}
+                    className="stroke-primary"
+                    strokeWidth="2"
+                    strokeDasharray={note.ring ? "4 2" : undefined}
+                  />
+                  <rect
+                    x={x(note.tick) - 2}
+                    y={y(note.string) - 7}
+                    width={width}
+                    height="13"
+                    className="fill-base-200"
+                  />
+                  <text
+                    x={x(note.tick)}
+                    y={y(note.string) + 4}
+                    fontSize="12"
+                    fontWeight="700"
+                    className="fill-base-content"
+                  >
+                    {sign}
+                  </text>
+                  {note.round !== null && (
+                    <text x={x(note.tick)} y={y(note.string) - 6} fontSize="8" className="fill-base-content">
+                      {note.round}.
+                    </text>
+                  )}
+                </g>
+              );
+            })}
+          </svg>
+        );
+      })}
+    </div>
+  );
+}
