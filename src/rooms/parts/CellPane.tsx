@@ -42,6 +42,8 @@ export function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
     act(setCell(derive.cellIndex(body), use.id, player.id, fields, makeId));
   const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
   const strings = hasStrings(player);
+  // A part that is a line and nothing else holds no chords.
+  const onlyLine = part.riff !== null && part.pattern === null && !part.technique?.sweeps;
   const others = derive.sheet(body).players.filter((one) => one.id !== player.id);
   return (
     <div className="flex flex-col gap-4">
@@ -181,7 +183,7 @@ export function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
       </div>
       {!out && player.instrument !== "voice" && <StrumField part={part} row={row} />}
       {!out && strings && <LineField part={part} row={row} />}
-      {!out && strings && <Shapes use={use} player={player} cell={cell} namer={namer} />}
+      {!out && strings && !onlyLine && <Shapes use={use} player={player} cell={cell} namer={namer} />}
     </div>
   );
 }

@@ -44,8 +44,9 @@ export const SheetCell = memo(function SheetCell({
   const light = cell.light.value;
   const role = out ? "stays out" : ROLE_WORDS[cell.role.value];
   const phrases = cell.phrases.value.length > 0 ? ", by phrase" : "";
+  const lined = riff !== null && (cell.technique.value === "line" || cell.technique.value === "bass-high");
   const how = [
-    strum?.name ?? technique?.words,
+    strum?.name ?? (lined ? "" : technique?.words),
     riff && `“${riff.name}”`,
     cell.sound.value && `sound: ${cell.sound.value}`,
   ].filter((one): one is string => typeof one === "string" && one !== "");

@@ -64,6 +64,8 @@ describe("what all make together", () => {
   it("finds what is too close for how low it is (common practice, from memory)", () => {
     expect(codes("a:36 b:40 b:43", "C")).toContain("too-close-low");
     expect(codes("a:48 b:52 b:55", "C")).toEqual([]);
+    // The same two notes in one hand are an open chord.
+    expect(codes("a:36 a:40 b:55", "C")).toEqual([]);
     expect(codes("a:36 b:43 b:52", "C")).toEqual([]);
     // The narrower an interval the higher it must lie, but for the tritone and the fifth.
     for (const at of [1, 2, 3]) expect(LOWEST_OF_INTERVAL[at]!).toBeGreaterThan(LOWEST_OF_INTERVAL[at + 1]!);

@@ -47,8 +47,9 @@ export const LOWEST_OF_INTERVAL: readonly (Midi | null)[] = Object.freeze([
   null,
 ]);
 
-/** A third that sounds so often is crowded. Ours, no source. */
+/** A third that sounds so often, and is so much of all that sounds, is crowded. Ours, no source. */
 const CROWDED = 4;
+const CROWDED_SHARE = 1 / 3;
 
 /** What all that sounds makes of a chord. */
 export type Sum = {
@@ -84,7 +85,7 @@ export function judgeSum(
     const wanted = above(toneSemitones(third));
     const thirds = of(wanted);
     if (thirds.length === 0) problems.push({ code: "no-third" });
-    if (thirds.length >= CROWDED)
+    if (thirds.length >= CROWDED && thirds.length > CROWDED_SHARE * voices.length)
       problems.push({ code: "thirds-crowded", times: thirds.length, playerIds: owners(thirds) });
     // The neighbour a semitone off: the fourth of a major third, the second of a minor one.
     const rub = toneSemitones(third) === 4 ? above(5) : above(2);
@@ -113,6 +114,11 @@ export function judgeSum(
     const least = LOWEST_OF_INTERVAL[next.pitch - pitch];
     if (least === undefined || least === null || pitch >= least) continue;
     const pair = voices.filter((voice) => voice.pitch === pitch || voice.pitch === next.pitch);
+    // What one hand holds is a chord everybody knows; two players in one low place are mud.
+    const alone = owners(pair).some((id) =>
+      [pitch, next.pitch].every((one) => pair.some((voice) => voice.playerId === id && voice.pitch === one)),
+    );
+    if (alone) continue;
     problems.push({ code: "too-close-low", low: pitch, high: next.pitch, playerIds: owners(pair) });
     break;
   }

@@ -5,6 +5,7 @@ import { crowdCost, type OptionKinds, type SplitTable } from "./table";
 export type Chain = {
   readonly picks: readonly (readonly number[])[];
   readonly sums: readonly number[] | null;
+  /** Of the whole plan, those outside the block included. */
   readonly cost: number;
 };
 
@@ -142,7 +143,7 @@ export function bestChain(table: SplitTable, block: Block): Chain {
   }
   let at = 0;
   for (let state = 1; state < size; state++) if (best[state]! < best[at]!) at = state;
-  const cost = best[at]!;
+  const cost = best[at]! + (block.relaxed ? 0 : costOfOthers(table, block));
   const found: number[] = [at];
   for (const from of froms.toReversed()) {
     at = from[at]!;
@@ -155,6 +156,23 @@ export function bestChain(table: SplitTable, block: Block): Chain {
     return whole;
   });
   return { picks, sums: bounded ? found.map((state) => Math.floor(state / states.count)) : null, cost };
+}
+
+/** What those outside a block cost by themselves and each other: the same whatever the block does. */
+function costOfOthers(table: SplitTable, { players, others }: Block): number {
+  const rest = table.split.players.map((_, player) => player).filter((player) => !players.includes(player));
+  let cost = 0;
+  for (const [section, picks] of others.entries())
+    for (const [at, player] of rest.entries()) {
+      const option = picks[player]!;
+      cost += table.alone[section]![player]![option]!;
+      for (const other of rest.slice(at + 1)) cost += costOfPair(table, player, option, other, picks[other]!);
+      const before = others[section - 1];
+      if (!before) continue;
+      const { kindOf, costs } = table.kinds[player]!;
+      cost += costs[kindOf[before[player]!]! * Math.sqrt(costs.length) + kindOf[option]!]!;
+    }
+  return cost;
 }
 
 /** The cheapest sum of light before: any, or one that is not higher. */

@@ -88,7 +88,8 @@ function splitSection(row: SheetRow): SplitSection {
     bars: Math.max(1, row.bars),
     chordBars: [...chordBars].filter((one) => one < Math.max(1, row.bars)),
     voice: row.sung && { low: row.sung[0], high: row.sung[1] },
-    energy: row.energy ?? USUAL_ENERGY[row.section.kind],
+    // Where chords are played somebody plays them: no section is wanted dark.
+    energy: Math.max(chordBars.size > 0 ? 1 : 0, row.energy ?? USUAL_ENERGY[row.section.kind]),
     // What nobody said counts as needed: a song without a bass is the exception.
     bass: row.bass ?? "needed",
   };

@@ -316,7 +316,30 @@ describe("laws over random bands", () => {
             }
           }
       }),
-      { numRuns: 6 },
+      { numRuns: 14 },
+    );
+  });
+
+  it("no other way of playing one cell betters a proposal", { timeout: 120_000 }, () => {
+    fc.assert(
+      fc.property(bandOf, fc.constantFrom(...SCHOOLS), ([players, sections], school) => {
+        const split = band(players, sections, { weights: { ...SPLIT_WEIGHTS, idle: 0.3 } });
+        const { cells, score, violations } = splitBy(split, school);
+        for (const [at, row] of cells.entries())
+          for (const [who, cell] of row.entries())
+            for (const option of optionsOf(split, players[who]!)) {
+              if (option.role === "out") continue;
+              for (const entryBar of [1, sections[at]!.bars]) {
+                const other = { ...option, lamp: Math.max(1, cell.lamp), entryBar };
+                const changed = cells.map((own, index) =>
+                  index === at ? own.map((one, place) => (place === who ? other : one)) : own,
+                );
+                if (violationsOf(split, school, changed).length > violations.length) continue;
+                expect(scoreOf(termsOf(split, changed))).toBeGreaterThanOrEqual(score - 1e-9);
+              }
+            }
+      }),
+      { numRuns: 14 },
     );
   });
 });

@@ -46,7 +46,7 @@ const HUES = [
   "#0f6a6a",
 ] as const;
 const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3], [5, 5], [14, 4], [1, 5], [6, 2]] as const;
-const POINTS = ["circle", "rect", "triangle", "rectRot", "star", "cross", "crossRot", "dash"] as const;
+const POINTS = ["circle", "rect", "triangle", "rectRot", "rectRounded", "star", "cross", "dash"] as const;
 
 const look = (at: number) => ({
   borderColor: HUES[at % HUES.length]!,
@@ -180,7 +180,10 @@ const registersOf = (row: SheetRow): Register[] => [
 
 function RangeChart({ sheet }: { sheet: BandSheet }) {
   const [useId, setUse] = useState("");
-  const row = sheet.rows.find((one) => one.use.id === useId) ?? sheet.rows[0]!;
+  const fullest = sheet.rows.reduce((most, one) =>
+    registersOf(one).length > registersOf(most).length ? one : most,
+  );
+  const row = sheet.rows.find((one) => one.use.id === useId) ?? fullest;
   const registers = registersOf(row);
   const pairs = registers.flatMap((a, at) =>
     registers.slice(at + 1).flatMap((b) => {
@@ -200,7 +203,7 @@ function RangeChart({ sheet }: { sheet: BandSheet }) {
   return (
     <Beside
       title="Registers"
-      words="From the lowest to the highest each one sounds in a section; what somebody else lies in too is striped in amber."
+      words="From the lowest to the highest each one sounds in a section; what somebody else lies in too is framed in amber."
       chart={
         <div className="flex h-full flex-col">
           <SelectField
@@ -225,12 +228,14 @@ function RangeChart({ sheet }: { sheet: BandSheet }) {
                     borderSkipped: false,
                     grouped: false,
                     barPercentage: 0.5,
+                    maxBarThickness: 36,
                   },
                   {
                     label: "register",
                     data: registers.map(({ low, high }): [number, number] => [low, high]),
                     backgroundColor: "#c9b78f",
                     grouped: false,
+                    maxBarThickness: 72,
                   },
                 ],
               }}
