@@ -155,6 +155,85 @@ async function benchBrowser() {
   remove(data);
 }
 
+/** The sheet with 60 sections and 8 players: from a key to what is painted. */
+async function benchSheet() {
+  const data = folder();
+  const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
+  const post = async (place, body) => {
+    const response = await fetch(server.address + place, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(`${place}: ${response.status} ${await response.text()}`);
+    return response.json();
+  };
+  const { versionId } = await post("/api/songs", { text: largeSheet(60) });
+  const kinds = ["guitar", "guitar", "bass", "keys", "drums", "guitar", "guitar", "voice"];
+  const tunings = { guitar: ["E2", "A2", "D3", "G3", "B3", "E4"], bass: ["E1", "A1", "D2", "G2"] };
+  for (const [at, instrument] of kinds.entries()) {
+    const row = {
+      id: `p${at}`,
+      bandPlayerId: null,
+      order: `V${at + 1}`,
+      name: `P${at}`,
+      instrument,
+      tuning: tunings[instrument] ?? [],
+      capo: 0,
+      level: "fluent",
+      sings: false,
+      range: null,
+      light: 2,
+      role: at === 0 ? "carry" : "support",
+    };
+    await post(`/api/documents/${versionId}/edits`, {
+      editId: `player${at}`,
+      base: at,
+      command: { type: "add", table: "players", row },
+    });
+  }
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${server.address}/song/${versionId}/parts`, { waitUntil: "load" });
+  await page.locator('[data-cell="3-3"]').click();
+  await page.waitForTimeout(6000);
+  await page.evaluate(() => {
+    globalThis.paints = [];
+    addEventListener(
+      "keydown",
+      (event) => {
+        const pressed = event.timeStamp;
+        requestAnimationFrame(() => {
+          const painted = new MessageChannel();
+          painted.port1.onmessage = () => globalThis.paints.push(performance.now() - pressed);
+          painted.port2.postMessage(null);
+        });
+      },
+      true,
+    );
+  });
+  const press = async (keys) => {
+    await page.evaluate(() => {
+      globalThis.paints.length = 0;
+    });
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(120);
+    }
+    await page.waitForTimeout(300);
+    return quantiles(await page.evaluate(() => globalThis.paints));
+  };
+  const round = (keys, times) => Array.from({ length: times }, () => keys).flat();
+  const say = ({ median: middle, p95, most }) =>
+    `median ${middle.toFixed(0)} ms, p95 ${p95.toFixed(0)} ms, slowest ${most.toFixed(0)} ms`;
+  console.log(
+    `sheet of 60 × 8 parts, from a key to the paint (at most 50): arrows ${say(await press(round(["ArrowDown", "ArrowRight", "ArrowUp", "ArrowLeft"], 12)))}; selecting ${say(await press(round(["Shift+ArrowDown"], 20)))}; light ${say(await press(round(["3", "1", "4", "2"], 8)))}`,
+  );
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
 async function benchCrash(rounds) {
   const total = { acknowledged: 0, missing: 0, twice: 0, least: Number.POSITIVE_INFINITY };
   const data = folder();
@@ -268,6 +347,10 @@ async function benchShelf() {
 /** The parts of the bench; `npm run bench -- browser` runs one alone. */
 const PARTS = {
   core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
+  parts: async () => {
+    run("node", ["bench/bundled.mjs", "bench/parts.ts"]);
+    await benchSheet();
+  },
   hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
   shelf: benchShelf,

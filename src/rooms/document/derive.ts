@@ -8,6 +8,7 @@ import {
 } from "@/core/parts";
 import type { BarSum } from "@/core/rhythm";
 import {
+  type Cell,
   type CellIndex,
   differencesFrom,
   indexCells,
@@ -96,29 +97,59 @@ export const sums: (body: VersionBody) => ReadonlyMap<string, BarSum> = byTables
   (body) => sectionSums(body, outline(body), rememberedSum),
 );
 
-/** What a hand's way through a song depends on: everything but the words. */
-const PLAYED = [
-  "sections",
-  "lines",
-  "chords",
-  "uses",
-  "exceptions",
-  "version",
-  "players",
-  "cells",
-  "choices",
-] as const;
-const plans = new Map<string, (body: VersionBody) => PlanRequest>();
+/** What every hand's way through a song depends on, besides a player's own rows: everything but the words. */
+const PLAYED = ["sections", "lines", "chords", "uses", "exceptions", "version"] as const;
+
+type KnownPlan = { readonly seen: readonly unknown[]; readonly request: PlanRequest; readonly said: string };
+const plans = new Map<string, KnownPlan>();
+
+/** A player's own rows of a table. */
+function rowsOf<Row extends { readonly playerId: string }>(
+  rows: Readonly<Record<string, Row>>,
+  id: string,
+): Row[] {
+  return Object.values(rows).filter((row) => row.playerId === id);
+}
+
+const hands = new WeakMap<Cell, string>();
+
+/** What of a cell a hand's way depends on: whether it plays, and how; not how bright. */
+function handOfCell(cell: Cell): string {
+  const { useId, light, role, style, strings, capo, technique } = cell;
+  const said =
+    hands.get(cell) ??
+    JSON.stringify([
+      useId,
+      light === null ? null : light > 0,
+      role === "out",
+      role === null,
+      style,
+      strings,
+      capo,
+      technique,
+    ]);
+  hands.set(cell, said);
+  return said;
+}
 
 /** What a player's hand does through the song, the same object while nothing of it has changed. */
 export function planOf(body: VersionBody, player: Player): PlanRequest {
-  const own =
-    plans.get(player.id) ??
-    byTables<PlanRequest>(PLAYED, (now) =>
-      planRequest(now, now.players[player.id] ?? player, outline(now), timeline(now), cellIndex(now)),
-    );
-  plans.set(player.id, own);
-  return own(body);
+  const own = body.players[player.id] ?? player;
+  const seen: readonly unknown[] = [
+    ...PLAYED.map((table) => body[table]),
+    own,
+    ...rowsOf(body.cells, player.id).map(handOfCell),
+    null,
+    ...rowsOf(body.choices, player.id),
+  ];
+  const known = plans.get(player.id);
+  if (known?.seen.length === seen.length && known.seen.every((one, at) => one === seen[at]))
+    return known.request;
+  const fresh = planRequest(body, own, outline(body), timeline(body), cellIndex(body));
+  const said = JSON.stringify(fresh);
+  const request = known?.said === said ? known.request : fresh;
+  plans.set(player.id, { seen, request, said });
+  return request;
 }
 
 export const cellIndex: (body: VersionBody) => CellIndex = byTables([...SONG, "cells"], (body) =>

@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
+import { createContext, type ReactNode, useContext, useDeferredValue, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
 import { createDocumentStore, type DocumentStore } from "./document-store";
@@ -65,6 +65,12 @@ export function useOpenSong(): Open {
 export function useVersion(): VersionBody {
   return useStore(useOpenSong().version.state, (state) => state.replica.view as unknown as VersionBody);
 }
+
+/**
+ * The version a moment later, where a key must be painted first: what is shown from it follows when there is time.
+ * Acts must ask {@link useCurrentVersion}.
+ */
+export const useCalmVersion = (): VersionBody => useDeferredValue(useVersion());
 
 /** Asks for the version at the moment of an act, without drawing anew at each change. */
 export function useCurrentVersion(): () => VersionBody {

@@ -15,6 +15,7 @@ import {
   type LoadedDocument,
   OpenSongProvider,
   type Saving,
+  useCalmVersion,
   useOpenSong,
   useSong,
   useVersion,
@@ -49,7 +50,7 @@ export function House({
 }
 
 function Rail({ versionId }: { versionId: string }) {
-  const body = useVersion();
+  const body = useCalmVersion();
   const path = usePathname();
   const lit = lanterns(body, derive.outline(body), derive.sums(body), derive.openFindings(body).length);
   const players = Object.values(body.players).sort(byOrder);

@@ -1,6 +1,6 @@
 "use client";
 
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
 import type { SheetPart, SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
@@ -25,7 +25,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion } from "../document";
 import { From } from "./From";
 import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";
@@ -34,12 +34,13 @@ import { stretchesOf } from "./SheetCell";
 import { StrumField } from "./StrumField";
 
 /** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
-export function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useVersion();
+export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
+  const body = useCalmVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const { use, player, cell, out } = part;
   const change = (fields: Parameters<typeof setCell>[3]) =>
-    act(setCell(derive.cellIndex(body), use.id, player.id, fields, makeId));
+    act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
   const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
   const strings = hasStrings(player);
   // A part that is a line and nothing else holds no chords.
@@ -186,7 +187,7 @@ export function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
       {!out && strings && !onlyLine && <Shapes use={use} player={player} cell={cell} namer={namer} />}
     </div>
   );
-}
+});
 
 const Slot = ({ children }: { children: ReactNode }) => <div className="min-w-0">{children}</div>;
 

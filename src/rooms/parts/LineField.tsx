@@ -5,18 +5,19 @@ import type { SheetPart, SheetRow } from "@/core/parts";
 import { byOrder, setCell } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { TabLines } from "@/ui/TabLines";
-import { derive, makeId, useAct, useOpenSong, useVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../document";
 import { From } from "./From";
 
 /** The line of a part, in tab; written in the Lines page. */
 export function LineField({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useVersion();
+  const body = useCalmVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const { version } = useOpenSong();
   const { cell, use, player, riff, notes } = part;
   const riffs = Object.values(body.riffs).sort(byOrder);
   const set = (riffId: string | null) =>
-    act(setCell(derive.cellIndex(body), use.id, player.id, { riffId }, makeId));
+    act(setCell(derive.cellIndex(current()), use.id, player.id, { riffId }, makeId));
   return (
     <section aria-label="Line">
       <SelectField

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import type { Finding, SheetPart, SheetRow } from "@/core/parts";
 import {
   type CopiedCell,
@@ -77,6 +77,9 @@ function Sheet() {
   const [said, setSaid] = useState("");
   const { row, column } = selection.focus;
   const part = rows[row]!.parts[column]!;
+  // The opened part follows the frame on the sheet as soon as there is time for it.
+  const opened = useDeferredValue(part);
+  const openedRow = useDeferredValue(rows[row]!);
 
   const show = (to: Place, extend: boolean) => {
     const next = {
@@ -236,7 +239,7 @@ function Sheet() {
         </div>
         <aside
           ref={pane}
-          aria-label={`${part.player.name}’s part in ${rows[row]!.label}`}
+          aria-label={`${opened.player.name}’s part in ${openedRow.label}`}
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
         >
           {count > 1 && (
@@ -245,7 +248,7 @@ function Sheet() {
               them; below is the one with the frame.
             </p>
           )}
-          <CellPane key={cellKey(part.use.id, part.player.id)} part={part} row={rows[row]!} />
+          <CellPane key={cellKey(opened.use.id, opened.player.id)} part={opened} row={openedRow} />
         </aside>
       </div>
     </>

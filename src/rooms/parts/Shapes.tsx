@@ -19,7 +19,7 @@ import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useFingerings, useShapePlan } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useVersion } from "../document";
 
 type Props = {
   readonly use: Use;
@@ -45,7 +45,7 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
 
 /** The shapes of a part, each once; any can be swapped for another the engine found. */
 export function Shapes({ use, player, cell, namer }: Props) {
-  const body = useVersion();
+  const body = useCalmVersion();
   const [opened, setOpened] = useState<string | null>(null);
   const places = new Map<string, Place>();
   // What is played at this place, changed lines and endings too.

@@ -6,17 +6,17 @@ import { paceOfPattern, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
 import { byOrder, setCell, strumLike, takePattern } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
-import { derive, makeId, useAct, useOpenSong, useVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../document";
 import { From } from "./From";
 
 /** The pattern of a part: one of the song's, or one of the library, which the song then has its own copy of. */
 export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useVersion();
+  const body = useCalmVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const { version } = useOpenSong();
   const { cell, use, player, technique } = part;
   const { meter } = row.passage;
-  const index = derive.cellIndex(body);
   const own = Object.values(body.strums).sort(byOrder);
   const fitting = STRUM_LIBRARY.filter(
     (one) =>
@@ -30,7 +30,9 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
   const pace = pattern && paceOfPattern(pattern, row.tempo, player.level);
   const set = (value: string) => {
     const library = fitting.find((one) => `library ${one.id}` === value);
-    if (library) act(takePattern(body, index, library, [{ useId: use.id, playerId: player.id }], makeId));
+    const now = current();
+    const index = derive.cellIndex(now);
+    if (library) act(takePattern(now, index, library, [{ useId: use.id, playerId: player.id }], makeId));
     else act(setCell(index, use.id, player.id, { strumId: value === "" ? null : value }, makeId));
   };
   return (

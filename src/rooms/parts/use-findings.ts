@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { type Finding, findingsOf, type ShapePlan } from "@/core/parts";
 import { hasStrings, versionRow } from "@/core/song";
 import { useShapePlans } from "@/workers";
-import { derive, useVersion } from "../document";
+import { derive, useCalmVersion } from "../document";
 
 export type Judged = {
   /** Nobody has let these stand. */
@@ -18,7 +18,8 @@ export type Judged = {
 
 /** Everything found on the sheet, live; what depends on shapes follows from the worker. */
 export function useFindings(): Judged {
-  const body = useVersion();
+  // A key is painted first; judging follows when there is time.
+  const body = useCalmVersion();
   const sheet = derive.sheet(body);
   // biome-ignore lint/correctness/useExhaustiveDependencies: plans of players are the same while their parts are
   const requests = useMemo(

@@ -17,6 +17,9 @@ const ENOUGH = 0.15;
 export const changeMs = (cost: number, level: Level): number =>
   (TO_BEGIN_MS + PER_COST_MS * cost) * SLOWER[level];
 
+/** What a plan's changes were judged to be: a plan stays the same object while nothing in it has changed. */
+const judged = new WeakMap<ShapePlan, { readonly key: string; readonly findings: readonly Finding[] }>();
+
 /** Changes that come too quick for the hand, each pair of chords once a place; from the plan of a player's shapes. */
 export function changeFindings(
   sheet: BandSheet,
@@ -26,6 +29,9 @@ export function changeFindings(
   return sheet.players.flatMap((player): Finding[] => {
     const plan = plans.get(player.id);
     if (!plan) return [];
+    const key = `${player.name} ${player.level} ${beatMs}`;
+    const before = judged.get(plan);
+    if (before?.key === key) return [...before.findings];
     const found = new Map<string, Finding>();
     for (const { run, moves } of plan.runs)
       for (const [at, move] of moves.entries()) {
@@ -50,6 +56,7 @@ export function changeFindings(
           fixes: [],
         });
       }
+    judged.set(plan, { key, findings: [...found.values()] });
     return [...found.values()];
   });
 }

@@ -12,6 +12,9 @@ const MOST_STATES = 60_000;
 /** States of two players together that are searched with the sum of light. */
 const MOST_PAIR_STATES = 4_000;
 
+/** A plan this near to what every plan must cost is as good as any. */
+const AS_GOOD = 1e-6;
+
 /** One proposal of each school. */
 export const splitSong = (split: SplitCase): Proposal[] => SCHOOLS.map((school) => splitBy(split, school));
 
@@ -27,7 +30,10 @@ export function splitBy(split: SplitCase, school: School): Proposal {
   const exact = states <= MOST_STATES;
   const everybody = split.players.map((_, player) => player);
   const nobody = split.sections.map(() => everybody.map(() => 0));
-  const chain = exact ? bestChain(table, { players: everybody, others: nobody }) : improved(table, nobody);
+  const least = exact ? 0 : lowerBound(table, nobody);
+  const chain = exact
+    ? bestChain(table, { players: everybody, others: nobody })
+    : improved(table, nobody, least);
   const cells = cellsOf(table, chain);
   polish(split, school, cells);
   const terms = termsOf(split, cells);
@@ -39,12 +45,15 @@ export function splitBy(split: SplitCase, school: School): Proposal {
     score,
     violations: violationsOf(split, school, cells),
     exact,
-    bound: exact ? score : Math.min(score, lowerBound(table, nobody)),
+    bound: exact ? score : Math.min(score, least),
   };
 }
 
-/** Improves one player, then two at a time, from several orders of the players. */
-function improved(table: SplitTable, nobody: Chain["picks"]): Chain {
+/**
+ * Improves one player, then two at a time, from several orders of the players; done once a plan costs no more than
+ * every plan must.
+ */
+function improved(table: SplitTable, nobody: Chain["picks"], least: number): Chain {
   const players = table.split.players.map((_, player) => player);
   const { players: people } = table.split;
   const leader = people.findIndex((one) => one.sings && one.instrument !== "voice");
@@ -55,7 +64,7 @@ function improved(table: SplitTable, nobody: Chain["picks"]): Chain {
   };
   const natural = [...players].sort((a, b) => rank(a) - rank(b));
   const orders = [natural, [...natural.slice(0, 2), ...natural.slice(2).reverse()]];
-  const found = orders.map((order) => {
+  const improve = (order: readonly number[]): Chain => {
     let chain: Chain = { picks: nobody, sums: null, cost: Number.POSITIVE_INFINITY };
     const tryBlock = (block: readonly number[]): boolean => {
       const next = bestChain(table, { players: block, others: chain.picks });
@@ -74,8 +83,14 @@ function improved(table: SplitTable, nobody: Chain["picks"]): Chain {
       for (const pair of first || better ? pairs : []) better = tryBlock(pair) || better;
     }
     return chain;
-  });
-  return found.reduce((best, chain) => (chain.cost < best.cost ? chain : best));
+  };
+  let best = improve(orders[0]!);
+  for (const order of orders.slice(1)) {
+    if (best.cost <= least + AS_GOOD) break;
+    const other = improve(order);
+    if (other.cost < best.cost) best = other;
+  }
+  return best;
 }
 
 /** The most that two players and the light of the song must cost, whatever the others do. */
