@@ -7,6 +7,7 @@ export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { type HandStep, type OneHand, oneHand } from "./one-hand";
 export { type PartChord, type PartPassage, type PlayerPart, playerPart } from "./player-part";
 export { type Raised, raisedPassages, restBefore } from "./raised";
+export { sayPart } from "./say-part";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {

@@ -28,7 +28,7 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
   const current = useCurrentVersion();
   const [letting, setLetting] = useState(false);
   const [reason, setReason] = useState("");
-  const { what, why } = sayFinding(finding);
+  const { what, why } = sayFinding(finding, pretty);
   const where = finding.useId === null ? "The whole song" : finding.label;
   return (
     <li className="rounded-box border border-base-300 bg-base-100 p-3">
@@ -40,9 +40,9 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
         ) : (
           <strong>{where}</strong>
         )}
-        : {pretty(what)}
+        : {what}
       </p>
-      <p className="mt-1 text-sm">{pretty(why)}</p>
+      <p className="mt-1 text-sm">{why}</p>
       <p className="mt-2 flex flex-wrap gap-2">
         {finding.fixes.map((fix) => (
           <button
@@ -53,7 +53,7 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
               act(setCells(derive.cellIndex(current()), `Mend: ${sayFix(fix)}`, fix.cells, makeId))
             }
           >
-            {pretty(sayFix(fix))}
+            {sayFix(fix, pretty)}
           </button>
         ))}
         {!letting && (

@@ -107,6 +107,7 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
         <span className="text-sm">
           {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
           {sheet.note && `: ${sheet.note}`}
+          {sheet.how.length > 0 && `; ${sheet.how.join("; ")}`}
           {sheet.capo !== part.capo && `; ${sayCapo(sheet.capo)} here, shapes of ${pretty(sheet.key)}`}
           {again && "; as before"}
         </span>

@@ -176,6 +176,7 @@ function NowHead({ sheet }: { sheet: StageSheet }) {
         {ROLE_WORDS[sheet.role]}
         {sheet.note && `: ${sheet.note}`}
       </span>
+      {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
       <span className="ml-auto text-xl max-sm:hidden">
         {sheet.bars} bars from bar {sheet.firstBar}
       </span>

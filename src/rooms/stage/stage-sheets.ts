@@ -1,5 +1,5 @@
 import { writeChord } from "@/core/chord";
-import { playerPart } from "@/core/parts";
+import { bandSheet, playerPart, sayPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import {
   beatUnitOfUse,
@@ -38,6 +38,8 @@ export type StageSheet = {
   readonly light: number;
   readonly role: Player["role"];
   readonly note: string;
+  /** How it is played: pattern or technique, line, sound, bars. */
+  readonly how: readonly string[];
   /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
   readonly otherwise: readonly string[];
   readonly beatsInBar: number;
@@ -81,6 +83,13 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     const said = marks.map((one) => sayException(one, passage.use, outline, version, nameOf));
     return [...sayUse(passage.use), ...said, ...comments];
   };
+  const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
+  const howOf = (useId: string): string[] => {
+    const own = rows.get(useId)?.parts.find((one) => one.player.id === player.id);
+    if (!own) return [];
+    const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
+    return sayPart(own, strum, (id) => body.players[id]?.name ?? "");
+  };
   const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {
       const chord = chords.get(symbol);
@@ -97,6 +106,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       light: out ? 0 : cell.light.value,
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
+      how: howOf(passage.use.id),
       otherwise: otherwiseOf(passage, (symbol) => pretty(nameOf(symbol).name)),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,

@@ -22,8 +22,15 @@ function sayBars(bars: readonly number[]): string {
   return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${and(told.map(String))}`;
 }
 
+/** How chord names are written; as they are when left out. */
+type Write = (symbol: string) => string;
+const asItIs: Write = (symbol) => symbol;
+
 /** What a finding says, and why it matters. */
-export function sayFinding(finding: Finding): { readonly what: string; readonly why: string } {
+export function sayFinding(
+  finding: Finding,
+  write: Write = asItIs,
+): { readonly what: string; readonly why: string } {
   const names = and(finding.players);
   switch (finding.kind) {
     case "no-bass":
@@ -78,7 +85,7 @@ export function sayFinding(finding: Finding): { readonly what: string; readonly 
       };
     case "shape-above-level":
       return {
-        what: `${names} has no shape for ${finding.chord} that their hand can hold.`,
+        what: `${names} has no shape for ${write(finding.chord)} that their hand can hold.`,
         why: "A chord without a shape is a gap each time it comes.",
       };
     case "too-fast":
@@ -88,7 +95,7 @@ export function sayFinding(finding: Finding): { readonly what: string; readonly 
       };
     case "quick-change":
       return {
-        what: `${names} has ${Math.round(finding.ms)} ms to get from ${finding.from} to ${finding.to}, and needs about ${Math.round(finding.needs)}.`,
+        what: `${names} has ${Math.round(finding.ms)} ms to get from ${write(finding.from)} to ${write(finding.to)}, and needs about ${Math.round(finding.needs)}.`,
         why: "A change that comes late is heard as a stumble.",
       };
     case "line-and-chords":
@@ -103,7 +110,7 @@ export function sayFinding(finding: Finding): { readonly what: string; readonly 
       };
     case "one-chord":
       return {
-        what: `${names} could play only ${finding.chord}, each time it comes: ${Math.round(finding.share * 100)} % of the song.`,
+        what: `${names} could play only ${write(finding.chord)}, each time it comes: ${Math.round(finding.share * 100)} % of the song.`,
         why: "One chord known well is a part; five chords half known are a hindrance.",
       };
     default:
@@ -112,7 +119,7 @@ export function sayFinding(finding: Finding): { readonly what: string; readonly 
 }
 
 /** What a fix would do, as the words of its button. */
-export function sayFix({ code }: Fix): string {
+export function sayFix({ code }: Fix, write: Write = asItIs): string {
   switch (code.do) {
     case "role":
       return `Let ${code.player} ${ROLE_NAMES[code.role]}`;
@@ -127,7 +134,7 @@ export function sayFix({ code }: Fix): string {
     case "no-strum":
       return `${code.player}: the line only`;
     case "one-chord":
-      return `${code.player} plays only ${code.chord}`;
+      return `${code.player} plays only ${write(code.chord)}`;
     default:
       return assertNever(code);
   }

@@ -116,7 +116,7 @@ function SumItem({
       </p>
       <ul className="mt-1 list-disc pl-5 text-sm">
         {sum.problems.map((problem) => (
-          <li key={problem.code}>{pretty(saySumProblem(problem, key, nameOf))}</li>
+          <li key={problem.code}>{saySumProblem(problem, key, nameOf, pretty)}</li>
         ))}
       </ul>
       <p className="mt-1 text-sm">

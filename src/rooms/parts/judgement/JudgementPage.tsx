@@ -50,7 +50,7 @@ export function JudgementPage() {
               <ul className="mt-2 flex flex-col gap-2">
                 {stand.map(({ finding, id, reason }) => (
                   <li key={id} className="rounded-box bg-base-200 p-3">
-                    {pretty(sayFinding(finding).what)} <em>{reason}</em>{" "}
+                    {sayFinding(finding, pretty).what} <em>{reason}</em>{" "}
                     <button
                       type="button"
                       className="link text-sm"

@@ -1,0 +1,42 @@
+import { describe, expect, it } from "vitest";
+import { STRUM_LIBRARY } from "../rhythm";
+import { type Cell, EMPTY_CELL, strumRow } from "../song";
+import { sampleVersion } from "../song/sample-version";
+import { bandSheet } from "./band";
+import { sayPart } from "./say-part";
+
+const said = (fields: Partial<Cell>): string[] => {
+  const body = sampleVersion({ verse: { lines: ["a/G:8"] } }, ["verse"], [{}, { name: "Tobin" }]);
+  const strum = { ...strumRow(body, STRUM_LIBRARY.find((one) => one.id === "44-skip")!, () => "s") };
+  const cell: Cell = { ...EMPTY_CELL, ...fields, id: "c", useId: "u0", playerId: "p0" };
+  const { rows } = bandSheet({ ...body, strums: { s: strum }, cells: { c: cell } });
+  const part = rows[0]!.parts[0]!;
+  return sayPart(part, part.cell.strumId.value ? strum.name : null, (id) => body.players[id]!.name);
+};
+
+describe("a part in short phrases", () => {
+  it("tells a pattern with the counts it strikes", () =>
+    expect(said({ strumId: "s" })).toEqual(["skip the three (1, 2, 2&, 3&, 4, 4&)"]));
+
+  it("tells technique, sound, bars, phrases and doubling", () =>
+    expect(
+      said({
+        technique: "chops",
+        sound: "Bright",
+        bars: [[1, 2]],
+        phrases: [{ from: 0, to: 1, role: "carry" }],
+        doubles: "p1",
+      }),
+    ).toEqual([
+      "short chops on the backbeat",
+      "sound: Bright",
+      "plays bar 2",
+      "bar 1: carry",
+      "doubles Tobin",
+    ]));
+
+  it("says nothing of a part that is out, or that nothing is said of", () => {
+    expect(said({ light: 0, technique: "chops" })).toEqual([]);
+    expect(said({})).toEqual([]);
+  });
+});
