@@ -46,10 +46,10 @@ test("the parts of a song by keyboard only: roles, light, a block copied, filled
   await keys.press("Delete");
   await expect(cell(page, "Chorus, Acoustic: bright").last()).toBeVisible();
 
-  // Enter opens the cell: light first; everything there is reached by Tab.
+  // Enter opens the cell, at its light; everything there is reached by Tab.
   await keys.press("ArrowUp");
   await keys.press("Enter");
-  await expect(pane(page).getByRole("button", { name: "let it follow again: light" })).toBeFocused();
+  await expect(pane(page).getByRole("button", { name: "3 bright" })).toBeFocused();
   await pane(page).getByLabel("Technique").focus();
   await keys.type("strum on");
   await expect(pane(page).getByLabel("Technique")).toHaveValue("beat-strum");

@@ -101,7 +101,7 @@ test("print: one clean sheet a player", async ({ page }) => {
   await page.goto("/");
   await openFromShelf(page, "Slow Tide Home");
   await page.getByRole("link", { name: "Print the sheets" }).click();
-  await expect(page.getByRole("article")).toHaveCount(3);
+  await expect(page.getByRole("article")).toHaveCount(4);
   await expectAccessible(page);
   await page.getByLabel("Sheets of").selectOption({ label: "Maren" });
   await expect(page.getByRole("article")).toHaveCount(1);

@@ -1,7 +1,16 @@
 "use client";
 
 import Link from "next/link";
-import { type KeyboardEvent, memo, useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  memo,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import type { Finding, SheetPart, SheetRow } from "@/core/parts";
 import {
   type CopiedCell,
@@ -75,11 +84,19 @@ function Sheet() {
   const pane = useRef<HTMLElement>(null);
   const copied = useRef<CopiedCell[][]>([]);
   const [said, setSaid] = useState("");
+  const [entering, setEntering] = useState(false);
   const { row, column } = selection.focus;
   const part = rows[row]!.parts[column]!;
   // The opened part follows the frame on the sheet as soon as there is time for it.
   const opened = useDeferredValue(part);
   const openedRow = useDeferredValue(rows[row]!);
+
+  // The opened part may come a moment after the frame: keys go into it once it is there.
+  useEffect(() => {
+    if (!entering || opened !== part) return;
+    pane.current?.querySelector<HTMLElement>('[aria-pressed="true"], select, input')?.focus();
+    setEntering(false);
+  }, [entering, opened, part]);
 
   const show = (to: Place, extend: boolean) => {
     const next = {
@@ -149,7 +166,7 @@ function Sheet() {
     else if (/^[0-4]$/u.test(key)) setAll("Set light", { light: Number(key) });
     else if (ROLE_KEYS[key]) setAll("Set role", { role: ROLE_KEYS[key] });
     else if (key === "Delete" || key === "Backspace") act(clearCells(index, places(block).flat()));
-    else if (key === "Enter") pane.current?.querySelector<HTMLElement>("button, select, input")?.focus();
+    else if (key === "Enter") setEntering(true);
     else return;
     event.preventDefault();
   };

@@ -132,6 +132,7 @@ describe("text tab", () => {
 
   it.each([
     ["no rows at all", "hello", "no-tab"],
+    ["two rows alone", "A|--|\nE|--|", "strings"],
     ["a row too few", "e|--|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|\n\ne|--|\nB|--|", "strings"],
     ["a bar too few", "e|--|--|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|", "bars"],
     ["a fret off the neck", "e|-99-|\nB|--|\nG|--|\nD|--|\nA|--|\nE|--|", "fret"],

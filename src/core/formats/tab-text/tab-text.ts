@@ -1,6 +1,14 @@
 import { fail, ok, type Result, type Ticks } from "../../base";
 import { inOrder, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
-import { formatTuning, GUITAR_TUNING, parseTuning, stringNames, type Tuning } from "../../pitch";
+import {
+  FEWEST_STRINGS,
+  formatTuning,
+  GUITAR_TUNING,
+  MOST_STRINGS,
+  parseTuning,
+  stringNames,
+  type Tuning,
+} from "../../pitch";
 
 /** A line as plain text tab holds it. */
 export type TabLine = {
@@ -169,6 +177,13 @@ export function readTab(
   }
   if (blocks.length === 0) return fail({ code: "no-tab" });
   const strings = tuning ?? tuningOfNames(blocks[0]!.map(({ name }) => name));
+  if (strings.length < FEWEST_STRINGS || strings.length > MOST_STRINGS)
+    return fail({
+      code: "strings",
+      line: blocks[0]![0]!.line,
+      found: strings.length,
+      wanted: GUITAR_TUNING.length,
+    });
   const notes: TabNote[] = [];
   let from: Ticks = 0;
   for (const rows of blocks) {

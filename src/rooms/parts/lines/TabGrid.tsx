@@ -299,6 +299,7 @@ const GridCell = memo(function GridCell({
         }
         className={`relative block h-7 w-full min-w-8 px-0.5 font-mono text-sm font-bold ${on ? "bg-base-300 ring-2 ring-base-content" : ""} ${fit === "outside" ? "outline-2 outline-dashed -outline-offset-2" : ""}`}
         onClick={() => onPick(string, column)}
+        onFocus={() => onPick(string, column)}
       >
         <span
           aria-hidden="true"
