@@ -62,10 +62,6 @@ await shot("new-song", "/new", DESK, async (page) => {
   await page.keyboard.press("F2");
 });
 await shot("song", song);
-await shot("song-place", song, DESK, async (page) => {
-  await page.getByRole("button", { name: "What is otherwise at Last chorus" }).click();
-  await page.getByRole("region", { name: "Last chorus here" }).evaluate((panel) => panel.scrollIntoView());
-});
 await shot("versions", `${song}/versions`, DESK, (page) =>
   page.getByRole("button", { name: "Compare with this one" }).click(),
 );
@@ -82,9 +78,6 @@ await shot("keys-planted", `${song}/keys/planted`, DESK, async (page) => {
   await page.getByText(/arrangements, from/u).waitFor({ timeout: 120_000 });
 });
 await shot("keys-neck", `${song}/keys/neck`);
-await shot("keys-tuning", `${song}/keys/tuning`, DESK, async (page) => {
-  await page.getByLabel("Go to").selectOption("D2 A2 D3 G3 A3 D4");
-});
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
     .getByRole("button", { name: /^Chorus, Maren/u })
@@ -93,8 +86,18 @@ await shot("parts", `${song}/parts`, DESK, async (page) => {
 });
 await shot("stage", stage, DESK, (page) => page.keyboard.press("ArrowRight"));
 await shot("stage-phone", stage, PHONE, (page) => page.keyboard.press("ArrowRight"));
-await shot("song-phone", song, PHONE);
-await shot("parts-phone", `${song}/parts`, PHONE);
+await shot("parts-split", `${song}/parts/split`, DESK, async (page) => {
+  await page.getByRole("button", { name: "Split for me" }).click();
+  await page.getByRole("button", { name: "Take all of it" }).waitFor({ timeout: 60_000 });
+  await page.getByRole("region", { name: "carry and colour" }).getByRole("button").click();
+  await page.evaluate(() => scrollTo(0, 330));
+});
+await shot("parts-judgement", `${song}/parts/judgement`, DESK, async (page) => {
+  await page.getByText(/chords sound as the chart has them/u).waitFor({ timeout: 60_000 });
+  await page.evaluate(() => scrollTo(0, 420));
+});
+await shot("parts-patterns", `${song}/parts/patterns`);
+await shot("parts-lines", `${song}/parts/lines`);
 await shot("print", print, { width: 900, height: 1200 });
 
 const file = (name, text) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });

@@ -1,7 +1,9 @@
+import type { Riff, StrumRow } from "./body";
 import { EMPTY_CELL } from "./cells";
-import { add, type MakeId, orderAtEnd, set } from "./commands";
+import { add, batch, type MakeId, orderAtEnd, set } from "./commands";
 import { pairUses } from "./compare-form";
 import type { Difference, SectionPair, Side } from "./compare-side";
+import type { SimpleCommand } from "./edit";
 
 /** Players by their names. */
 export function playerDifferences(a: Side, b: Side, makeId: MakeId): Difference[] {
@@ -45,6 +47,32 @@ const CELL_FIELDS = [
   "bars",
   "phrases",
 ] as const;
+const NAMED_FIELDS = [
+  { field: "strumId", table: "strums", word: "pattern" },
+  { field: "riffId", table: "riffs", word: "line" },
+] as const;
+/** A pattern or a line of the other version, copied with what hangs on it. */
+function bring(
+  there: Side,
+  table: "strums" | "riffs",
+  row: StrumRow | Riff,
+  id: string,
+  makeId: MakeId,
+): SimpleCommand[] {
+  const notes = Object.values(there.body.riffNotes).filter(
+    (note) => table === "riffs" && note.riffId === row.id,
+  );
+  return [
+    add(table, { ...row, id, originId: row.id }),
+    ...notes.map((note) => add("riffNotes", { ...note, id: makeId(), riffId: id })),
+  ];
+}
+
+/** A field of a cell as it is told of the other side. */
+const sayField = (value: unknown): string => {
+  if (value === null) return "as inherited";
+  return typeof value === "object" ? JSON.stringify(value) : String(value);
+};
 const PLAYER_FIELDS = [
   "capo",
   "tuning",
@@ -86,13 +114,35 @@ export function cellDifferences(
         Object.values(side.body.cells).find((one) => one.useId === useId && one.playerId === playerId);
       const [own, there] = [cell(a, mine.id, player.id), other && cell(b, theirs.id, other.id)];
       const fields = CELL_FIELDS.filter((field) => !sameValue(own?.[field] ?? null, there?.[field] ?? null));
-      if (!other || fields.length === 0) return [];
+      // Patterns and lines are rows of their own: they are the same by name, and taken where this version has one so called.
+      const named = NAMED_FIELDS.flatMap(({ field, table, word }) => {
+        const nameIn = (side: Side, id: string | null | undefined) =>
+          side.body[table][id ?? ""]?.name ?? null;
+        const [here, name] = [nameIn(a, own?.[field]), nameIn(b, there?.[field])];
+        if (here === name) return [];
+        const known = Object.values(a.body[table]).find((row) => row.name === name)?.id ?? null;
+        const row = b.body[table][there?.[field] ?? ""];
+        const id = known ?? (row ? makeId() : null);
+        const brought = known === null && row && id !== null ? bring(b, table, row, id, makeId) : [];
+        return [
+          { field, id, brought, said: `${word} ${name === null ? "as inherited" : `“${name}”`} there` },
+        ];
+      });
+      if (!other || fields.length + named.length === 0) return [];
       const label = mine.label ?? a.outline.byId.get(mine.sectionId)?.section.label ?? "";
-      const words = fields.map((field) => `${field} ${there?.[field] ?? "as inherited"} there`).join(", ");
-      const values = Object.fromEntries(fields.map((field) => [field, there?.[field] ?? null]));
-      const take = own
+      const words = [
+        ...fields.map((field) => `${field} ${sayField(there?.[field] ?? null)} there`),
+        ...named.map(({ said }) => said),
+      ].join(", ");
+      const values = Object.fromEntries([
+        ...fields.map((field) => [field, there?.[field] ?? null]),
+        ...named.map(({ field, id }) => [field, id]),
+      ]);
+      const taken = own
         ? set("cells", own.id, values)
         : add("cells", { ...EMPTY_CELL, ...values, id: makeId(), useId: mine.id, playerId: player.id });
+      const brought = named.flatMap((one) => one.brought);
+      const take = brought.length > 0 ? batch("Take a part over", [...brought, taken]) : taken;
       return [{ id: `cell ${mine.id} ${player.id}`, where: `${player.name} in ${label}`, words, take }];
     });
   });

@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
+import { STRUM_LIBRARY } from "../rhythm";
 import { alignLists } from "./align";
 import type { Body, VersionBody } from "./body";
+import { indexCells } from "./cells";
 import { checkBody } from "./check-body";
 import { removeUse, set } from "./commands";
 import { compareVersions } from "./compare";
@@ -11,6 +13,7 @@ import { applyEdit, type Command } from "./edit";
 import { addException } from "./exceptions";
 import { differencesFrom, likenesses } from "./likeness";
 import { outlineOf } from "./outline";
+import { takePattern } from "./part-commands";
 import { sampleVersion } from "./sample-version";
 
 let count = 0;
@@ -198,6 +201,19 @@ describe("what can be taken over", () => {
       "Ann in chorus: light 4 there, note loud there",
     ]);
     expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
+  });
+
+  it("a pattern of a part comes over with the part", () => {
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    const [ann] = Object.values(theirs.players);
+    const place = { useId: outlineOf(theirs).form[0]!.id, playerId: ann!.id };
+    const cells = indexCells(theirs, outlineOf(theirs));
+    theirs = act(theirs, takePattern(theirs, cells, STRUM_LIBRARY[0]!, [place], makeId));
+    expect(said(mine, theirs).join()).toContain("pattern “one a bar, left to ring” there");
+    const taken = takeAll(mine, theirs);
+    expect(said(taken, theirs)).toEqual([]);
+    expect(Object.values(taken.strums)).toHaveLength(1);
   });
 
   it("versions written in other keys differ only in what sounds, and a line comes over in the key of the first", () => {

@@ -241,6 +241,11 @@ function Sheet() {
               </tbody>
             </table>
           </div>
+          <p className="sticky bottom-2 mt-3 lg:hidden">
+            <a className="btn w-full" href="#opened-part">
+              Open {part.player.name}’s part in {rows[row]!.label}
+            </a>
+          </p>
           <section aria-label="Findings" className="mt-6">
             <h2 className="mb-1">Findings</h2>
             <p className="mb-3 text-sm">
@@ -255,6 +260,7 @@ function Sheet() {
           </section>
         </div>
         <aside
+          id="opened-part"
           ref={pane}
           aria-label={`${opened.player.name}’s part in ${openedRow.label}`}
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"

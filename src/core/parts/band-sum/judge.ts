@@ -49,7 +49,7 @@ export const LOWEST_OF_INTERVAL: readonly (Midi | null)[] = Object.freeze([
 
 /** A third that sounds so often, and is so much of all that sounds, is crowded. Ours, no source. */
 const CROWDED = 4;
-const CROWDED_SHARE = 1 / 3;
+const CROWDED_SHARE = 0.4;
 
 /** What all that sounds makes of a chord. */
 export type Sum = {

@@ -1,4 +1,4 @@
-import type { Level, Style } from "../../fretboard";
+import type { Level } from "../../fretboard";
 import type { Cell, Role, TechniqueId } from "../../song";
 
 /** Fields of one cell that a fix would set. */
@@ -32,7 +32,6 @@ type Facts =
   | { readonly kind: "light-flat"; readonly light: number }
   | { readonly kind: "light-drops"; readonly from: number; readonly to: number }
   | { readonly kind: "above-level"; readonly needs: Level; readonly level: Level }
-  | { readonly kind: "shape-above-level"; readonly chord: string; readonly style: Style }
   | { readonly kind: "too-fast"; readonly swings: number; readonly most: number; readonly bpm: number }
   | {
       readonly kind: "quick-change";

@@ -83,11 +83,6 @@ export function sayFinding(
         what: `${names}’s part asks for a ${finding.needs} hand, and theirs is ${finding.level}.`,
         why: "What can’t be played easily isn’t played in time.",
       };
-    case "shape-above-level":
-      return {
-        what: `${names} has no shape for ${write(finding.chord)} that their hand can hold.`,
-        why: "A chord without a shape is a gap each time it comes.",
-      };
     case "too-fast":
       return {
         what: `${names}’s strokes are too fast: ${finding.swings.toFixed(1)} swings of the hand a second, where theirs does ${finding.most}.`,

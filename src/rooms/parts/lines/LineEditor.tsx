@@ -13,7 +13,7 @@ import {
 } from "@/core/fretboard";
 import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
 import { formatPitchIn, parseTuning } from "@/core/pitch";
-import { beatsOfTicks, beatUnitOf, countBeats, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
+import { beatsOfTicks, beatUnitOf, countBeats, paceOf, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
 import { type Player, type Riff, type RiffNote, set, setCell } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayCapo } from "@/ui/pretty";
@@ -56,6 +56,9 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const problems = lineProblems(notes, neck, { ticks: riff.ticks, bar });
   const range = rangeOfLine(notes, neck);
   const quick = quickestMs(notes, row.tempo);
+  const struck = [...new Set(notes.filter((note) => note.art === "plain").map((note) => note.tick))];
+  const byTurns = paceOf(struck, "alternate", row.tempo, player.level);
+  const allDown = paceOf(struck, "down", row.tempo, player.level);
   const outside = notes.filter((_, at) => fits[at] === "outside");
   const change = (fields: Partial<Riff>) => act(set("riffs", riff.id, fields));
   const nameOf = (note: RiffNote) => {
@@ -135,6 +138,17 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
                 .map((note) => (note.art === "dead" ? "dead" : nameOf(note)))
                 .join(" ")}
               {notes.length > 48 && " …"}
+            </p>
+          )}
+          {byTurns && allDown && (
+            <p className={`mt-1 text-sm ${byTurns.tooFast ? "text-warning" : ""}`}>
+              Struck down and up by turns the hand swings {byTurns.swingsASecond.toFixed(1)} times a second,
+              all down {allDown.swingsASecond.toFixed(1)}; {player.name}’s does {byTurns.most}.
+              {byTurns.tooFast
+                ? ` Too fast: up to ${Math.floor(byTurns.bpmUpTo)} a minute it would do.`
+                : allDown.tooFast
+                  ? " All down is too fast here."
+                  : ""}
             </p>
           )}
           {outside.length > 0 && (

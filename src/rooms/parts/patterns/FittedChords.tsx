@@ -5,9 +5,11 @@ import {
   type Anchor,
   beatsOfTicks,
   countBeats,
+  type FittedStroke,
   fitPattern,
   formatStrokes,
   type Pattern,
+  ticksOfPattern,
 } from "@/core/rhythm";
 import { versionRow } from "@/core/song";
 import { pretty } from "@/ui/pretty";
@@ -15,6 +17,19 @@ import { SelectField } from "@/ui/SelectField";
 import { derive, useVersion } from "../../document";
 
 const MOST_SHOWN = 16;
+
+/** What is struck under one chord, a sign each subdivision; longer stretches of ringing are left to ring. */
+function strokesUnder(
+  own: readonly FittedStroke[],
+  chord: { readonly tick: number; readonly ticks: number },
+  each: number,
+): string {
+  if (own.length === 0) return "rings on";
+  const signs = Array.from({ length: Math.max(1, Math.round(chord.ticks / each)) }, () => ".");
+  for (const { tick, stroke } of own)
+    signs[Math.min(signs.length - 1, Math.round((tick - chord.tick) / each))] = formatStrokes([stroke]);
+  return signs.join(" ");
+}
 
 /** How a pattern lies under the chords of a section: cut, or repeated, at beats. */
 export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: Anchor }) {
@@ -34,6 +49,7 @@ export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: An
     })),
   );
   const fitted = fitPattern(pattern, chords, anchor);
+  const each = ticksOfPattern(pattern) / pattern.strokes.length;
   return (
     <section aria-label="Under the chords" className="mt-4">
       <SelectField
@@ -50,9 +66,7 @@ export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: An
             <li key={chord.id} className="text-sm">
               <strong className="font-mono">{pretty(chord.name)}</strong>,{" "}
               {countBeats(beatsOfTicks(chord.ticks, version.beatUnit))}:{" "}
-              <span className="font-mono">
-                {own.length === 0 ? "rings on" : formatStrokes(own.map(({ stroke }) => stroke))}
-              </span>
+              <span className="font-mono">{strokesUnder(own, chord, each)}</span>
             </li>
           );
         })}

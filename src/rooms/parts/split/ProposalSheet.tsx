@@ -16,6 +16,7 @@ import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useVersion } from "../../document";
+import { TERM_WORDS } from "./SchoolChoice";
 
 type Props = {
   readonly split: SplitCase;
@@ -114,6 +115,14 @@ export function ProposalSheet({ split, proposal, other }: Props) {
                       >
                         take
                       </button>
+                    </span>
+                    <span className="block text-xs">
+                      {proposal.terms
+                        .filter((term) => term.section === section.id)
+                        .map(
+                          ({ name, value, weight }) => `${TERM_WORDS[name]} ${(value * weight).toFixed(2)}`,
+                        )
+                        .join(", ")}
                     </span>
                   </th>
                   {split.players.map((player, who) => {

@@ -9,7 +9,7 @@ const MEANS: Readonly<Record<School, string>> = {
   sparse: "Where the song is quiet at most two play.",
 };
 
-const TERM_WORDS: Readonly<Record<keyof SplitWeights, string>> = {
+export const TERM_WORDS: Readonly<Record<keyof SplitWeights, string>> = {
   register: "one register",
   rhythm: "same strokes",
   bass: "no bass",
