@@ -1,6 +1,15 @@
 /** The figures of the Parts room: findings after an edit, splitting a song, and how far a split may be from the best. */
 import { readChordText, versionOfSheet } from "../src/core/formats";
-import { findingsOf, SCHOOLS, SPLIT_WEIGHTS, splitBy, splitCaseOf, sumOfBand } from "../src/core/parts";
+import {
+  findingsOf,
+  SCHOOLS,
+  SONG_WEIGHTS,
+  SPLIT_WEIGHTS,
+  type SplitWeights,
+  splitBy,
+  splitCaseOf,
+  sumOfBand,
+} from "../src/core/parts";
 import { planRequest, planShapes } from "../src/core/parts/shape-plan";
 import { BASS_TUNING, GUITAR_TUNING } from "../src/core/pitch";
 import {
@@ -107,9 +116,9 @@ function benchFindings(): void {
   );
 }
 
-function benchSplit(): void {
+function benchSplit(weights: SplitWeights, words: string): void {
   const body = songOf(40);
-  const split = splitCaseOf(body, derive.sheet(body), new Set(), SPLIT_WEIGHTS);
+  const split = splitCaseOf(body, derive.sheet(body), new Set(), weights);
   for (const warm of [true, false]) {
     let all = 0;
     const said = SCHOOLS.map((school, at) => {
@@ -120,10 +129,11 @@ function benchSplit(): void {
       return `${school} ${ms.toFixed(0)} ms${at === 0 ? " (at most 2000)" : ""}, score ${score.toFixed(2)}, at most ${(score - bound).toFixed(2)} over the best, ${violations.length} rules broken`;
     });
     console.log(
-      `split of 40 sections × 6 players, ${warm ? "first asked" : "again"}: ${said.join("; ")}; all three ${all.toFixed(0)} ms (at most 5000)`,
+      `split of 40 sections × 6 players${words}, ${warm ? "first asked" : "again"}: ${said.join("; ")}; all three ${all.toFixed(0)} ms (at most 5000)`,
     );
   }
 }
 
 benchFindings();
-benchSplit();
+benchSplit(SPLIT_WEIGHTS, "");
+benchSplit(SONG_WEIGHTS, " as the screen asks it");

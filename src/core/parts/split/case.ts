@@ -15,7 +15,7 @@ export type SplitWeights = {
   readonly voice: number;
   readonly energy: number;
   readonly change: number;
-  /** For bars a player is out; nothing unless asked for. */
+  /** For bars a player does not play: out, or not come in yet; nothing unless asked for. */
   readonly idle: number;
 };
 export const SPLIT_WEIGHTS: SplitWeights = Object.freeze({

@@ -1,5 +1,5 @@
 import { mayNotFall } from "./rules";
-import { crowdCost, type OptionKinds, type SplitTable } from "./table";
+import { crowdCost, LAST_BAR, type OptionKinds, type SplitTable } from "./table";
 
 /** An option of each player in each section, and the sum of light there where a school bounds it. */
 export type Chain = {
@@ -26,8 +26,9 @@ type States = {
   readonly digits: readonly Int16Array[];
   /** How many play × 4, + 2 where somebody has the bass, + 1 where somebody carries. */
   readonly crowd: Uint8Array;
-  /** What the block's players cost each other. */
-  readonly inner: Float64Array;
+  /** What the block's players cost each other once a section, and in each of its bars. */
+  readonly once: Float64Array;
+  readonly eachBar: Float64Array;
 };
 
 function statesOf(table: SplitTable, players: readonly number[]): States {
@@ -40,28 +41,41 @@ function statesOf(table: SplitTable, players: readonly number[]): States {
     return own;
   });
   const crowd = new Uint8Array(count);
-  const inner = new Float64Array(count);
+  const [once, eachBar] = [new Float64Array(count), new Float64Array(count)];
   for (let state = 0; state < count; state++) {
     let [playing, flags] = [0, 0];
     for (const [at, player] of players.entries()) {
       const option = digits[at]![state]!;
       const { role } = table.options[player]![option]!;
       if (role !== "out") playing++;
-      if (role === "bass") flags |= 2;
+      if (role === "bass" && isThere(table, player, option)) flags |= 2;
       if (role === "carry") flags |= 1;
-      for (let before = 0; before < at; before++)
-        inner[state]! += costOfPair(table, players[before]!, digits[before]![state]!, player, option);
+      for (let before = 0; before < at; before++) {
+        const other = digits[before]![state]!;
+        const cost = costOfPair(table, players[before]!, other, player, option);
+        if (isShared(table, players[before]!, other, player, option)) eachBar[state]! += cost;
+        else once[state]! += cost;
+      }
     }
     crowd[state] = playing * 4 + flags;
   }
-  return { count, sizes, strides, digits, crowd, inner };
+  return { count, sizes, strides, digits, crowd, once, eachBar };
 }
 
+/** What two options cost in a bar. */
 function costOfPair(table: SplitTable, a: number, optionA: number, b: number, optionB: number): number {
   return a < b
     ? table.pairs[a]![b]![optionA * table.options[b]!.length + optionB]!
     : table.pairs[b]![a]![optionB * table.options[a]!.length + optionA]!;
 }
+
+/** Whether an option plays from the first bar on. */
+const isThere = (table: SplitTable, player: number, option: number): boolean =>
+  table.options[player]![option]!.entryBar !== LAST_BAR;
+
+/** Whether two options are counted for every bar of a section, and not for one: see {@link SplitTable}. */
+const isShared = (table: SplitTable, a: number, optionA: number, b: number, optionB: number): boolean =>
+  table.waits && isThere(table, a, optionA) && isThere(table, b, optionB);
 
 /** By section: what each state costs there, one row a sum of light (or one row for any). */
 function sectionCosts(
@@ -77,20 +91,27 @@ function sectionCosts(
   const fixed = around.map((player) => ({ player, option: others[section]![player]! }));
   const roles = fixed.map(({ player, option }) => table.options[player]![option]!.role);
   const inFixed = roles.filter((role) => role !== "out").length;
+  const { bars } = table.split.sections[section]!;
   const solo = players.map((player) => {
     const own = Float64Array.from(table.alone[section]![player]!);
     for (let option = 0; option < own.length; option++)
       for (const other of fixed)
-        own[option]! += costOfPair(table, player, option, other.player, other.option);
+        own[option]! +=
+          costOfPair(table, player, option, other.player, other.option) *
+          (isShared(table, player, option, other.player, other.option) ? bars : 1);
     return own;
   });
-  const base = Float64Array.from(states.inner);
+  const base = Float64Array.from(states.once);
+  for (let state = 0; state < states.count; state++) base[state]! += states.eachBar[state]! * bars;
   for (const [at, digits] of states.digits.entries()) {
     const own = solo[at]!;
     for (let state = 0; state < states.count; state++) base[state]! += own[digits[state]!]!;
   }
   const costs = new Float64Array(states.count * sums.length);
-  const [bassFixed, carriedFixed] = [roles.includes("bass"), roles.includes("carry")];
+  const bassFixed = fixed.some(
+    ({ player, option }, at) => roles[at] === "bass" && isThere(table, player, option),
+  );
+  const carriedFixed = roles.includes("carry");
   for (const [row, sum] of sums.entries()) {
     // What a section costs by its crowd is one of few numbers.
     const crowds = Float64Array.from({ length: 4 * (players.length + 1) }, (_, crowd) => {
@@ -166,7 +187,12 @@ function costOfOthers(table: SplitTable, { players, others }: Block): number {
     for (const [at, player] of rest.entries()) {
       const option = picks[player]!;
       cost += table.alone[section]![player]![option]!;
-      for (const other of rest.slice(at + 1)) cost += costOfPair(table, player, option, other, picks[other]!);
+      for (const other of rest.slice(at + 1)) {
+        const bars = isShared(table, player, option, other, picks[other]!)
+          ? table.split.sections[section]!.bars
+          : 1;
+        cost += bars * costOfPair(table, player, option, other, picks[other]!);
+      }
       const before = others[section - 1];
       if (!before) continue;
       const { kindOf, costs } = table.kinds[player]!;

@@ -51,7 +51,7 @@ export function sectionValues(
     }
   }
   const energy = Math.abs(section.energy - lightOf(cells.map((cell) => cell.lamp))) * section.bars;
-  const idle = cells.filter((cell) => !isIn(cell)).length * section.bars;
+  const idle = cells.reduce((sum, cell) => sum + (isIn(cell) ? cell.entryBar - 1 : section.bars), 0);
   return { register, rhythm, bass: missingBassBars(section, cells), voice, energy, idle };
 }
 
@@ -82,7 +82,7 @@ const WORDS: Readonly<Record<keyof SplitWeights, (value: number) => string>> = O
   voice: (value) => `${plain(value)} semitone-bars inside the voice’s register`,
   energy: (value) => `${plain(value)} steps of light too little or too much, by bars`,
   change: (value) => `${plain(value)} changes of technique, strings or role`,
-  idle: (value) => `${plain(value)} bars in which players are out`,
+  idle: (value) => `${plain(value)} bars in which players don’t play`,
 });
 
 const plain = (value: number): string => String(Math.round(value * 100) / 100);

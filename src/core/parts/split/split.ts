@@ -5,7 +5,7 @@ import { bestLamps } from "./lamps";
 import { polish } from "./polish";
 import { isPlaying, violationsOf } from "./rules";
 import { scoreOf, termsOf } from "./score";
-import { type SplitTable, tableOf } from "./table";
+import { crowdCost, LAST_BAR, type SplitTable, tableOf } from "./table";
 
 /** States a block may have for an exact search of all players at once. */
 const MOST_STATES = 60_000;
@@ -35,6 +35,9 @@ export function splitBy(split: SplitCase, school: School): Proposal {
     ? bestChain(table, { players: everybody, others: nobody })
     : improved(table, nobody, least);
   const cells = cellsOf(table, chain);
+  // What the search found is what any plan must cost; a layered build may have to wait somewhere besides.
+  const found = scoreOf(termsOf(split, cells));
+  const asked = school === "layered build" && enterLate(split, cells);
   polish(split, school, cells);
   const terms = termsOf(split, cells);
   const score = scoreOf(terms);
@@ -44,8 +47,8 @@ export function splitBy(split: SplitCase, school: School): Proposal {
     terms,
     score,
     violations: violationsOf(split, school, cells),
-    exact,
-    bound: exact ? score : Math.min(score, least),
+    exact: exact && !(asked && table.waits),
+    bound: Math.min(score, exact ? found : least),
   };
 }
 
@@ -93,36 +96,56 @@ function improved(table: SplitTable, nobody: Chain["picks"], least: number): Cha
   return best;
 }
 
-/** The most that two players and the light of the song must cost, whatever the others do. */
+/**
+ * What any plan must cost: the most of what one player must through the song, whatever the others do; or what all
+ * sections must by how many play, whoever they are.
+ */
 function lowerBound(table: SplitTable, nobody: Chain["picks"]): number {
-  const players = table.split.players.map((_, player) => player);
+  const { sections, players, weights } = table.split;
   const alone = players.map(
-    (player) => bestChain(table, { players: [player], others: nobody, relaxed: true }).cost,
+    (_, player) => bestChain(table, { players: [player], others: nobody, relaxed: true }).cost,
   );
-  return Math.max(0, ...alone);
+  const crowds = sections.map(({ bars }, section) =>
+    Math.min(
+      ...Array.from(
+        { length: players.length + 1 },
+        (_, playing) =>
+          crowdCost(table, section, playing, true, true, null) +
+          weights.idle * bars * (players.length - playing),
+      ),
+    ),
+  );
+  return Math.max(
+    0,
+    ...alone,
+    crowds.reduce((sum, cost) => sum + cost, 0),
+  );
 }
 
 /** Cells with light and entries from the picks of a search. */
-function cellsOf({ split, options, school }: SplitTable, chain: Chain): SplitCell[][] {
-  const grid = split.sections.map((section, at) => {
+function cellsOf({ split, options, waits }: SplitTable, chain: Chain): SplitCell[][] {
+  return split.sections.map((section, at) => {
     const cells = chain.picks[at]!.map((option, player) => options[player]![option]!);
     const playing = cells.filter(isPlaying);
     const lamps = [...bestLamps(playing.length, section.energy, chain.sums?.[at] ?? null)!.lamps];
     // The brightest light is whose the section is.
     const order = [...playing].sort((a, b) => Number(b.role === "carry") - Number(a.role === "carry"));
-    const entries = entriesOf(cells, section, split.weights);
+    const entries = waits
+      ? cells.map((cell) => (cell.entryBar === LAST_BAR ? section.bars : 1))
+      : entriesOf(cells, section, split.weights);
     return cells.map((cell, player): SplitCell => {
       if (!isPlaying(cell)) return cell;
       return { ...cell, lamp: lamps[order.indexOf(cell)]!, entryBar: entries[player]! };
     });
   });
-  if (school === "layered build") enterLate(split, grid);
-  return grid;
 }
 
-/** A layered build has somebody come in halfway: the last in the list who can, where the song begins to grow. */
-function enterLate(split: SplitCase, grid: SplitCell[][]): void {
-  if (grid.some((cells) => cells.some((cell) => cell.entryBar > 1))) return;
+/**
+ * A layered build has somebody come in halfway: the last in the list who can, where the song begins to grow.
+ * @returns whether that had to be added
+ */
+function enterLate(split: SplitCase, grid: SplitCell[][]): boolean {
+  if (grid.some((cells) => cells.some((cell) => cell.entryBar > 1))) return false;
   for (const [at, section] of split.sections.entries()) {
     const cells = grid[at]!;
     if (section.bars < 2) continue;
@@ -134,6 +157,7 @@ function enterLate(split: SplitCase, grid: SplitCell[][]): void {
     const player = cells.findLastIndex(free);
     if (player < 0) continue;
     cells[player] = { ...cells[player]!, entryBar: Math.floor(section.bars / 2) + 1 };
-    return;
+    return true;
   }
+  return false;
 }

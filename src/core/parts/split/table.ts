@@ -12,16 +12,24 @@ const LIKING = 1e-9;
 /** Options of a player by kind: technique, strings and role; and what a change costs, kind before × kinds + kind after. */
 export type OptionKinds = { readonly kindOf: Int16Array; readonly costs: Float64Array };
 
+/** The entry of an option that waits for a section's last bar, whichever that is. */
+export const LAST_BAR = Number.POSITIVE_INFINITY;
+
 /**
- * A case as numbers: what each player could do, what two of them cost together, and what a change costs. Pairs are
- * counted for one bar: whoever clashes with another comes in for the last bar, and a bass from the first one, so that
- * in a best plan no pair costs more (each pair is reached: see `entries.ts`).
+ * A case as numbers: what each player could do, what two of them cost together, and what a change costs.
+ *
+ * A cost falls evenly with every bar somebody waits, so that in a best plan everybody comes in at the first bar or at
+ * the last. Where waiting costs nothing, whoever clashes waits: pairs are then counted for one bar, and who it is that
+ * waits is chosen afterwards (`entries.ts`). Where it costs something each option stands twice, from the first bar and
+ * for the last one only, and a pair is counted for the bars it shares.
  */
 export type SplitTable = {
   readonly split: SplitCase;
   readonly school: School;
   readonly options: readonly (readonly SplitCell[])[];
-  /** By pair of players: cost by option of the first × options of the second + option of the second. */
+  /** Whether options that wait stand beside those that don't. */
+  readonly waits: boolean;
+  /** By pair of players: cost in a bar, by option of the first × options of the second + option of the second. */
   readonly pairs: readonly (readonly Float64Array[])[];
   /** By player: options alike in all a change is charged for. */
   readonly kinds: readonly OptionKinds[];
@@ -31,7 +39,12 @@ export type SplitTable = {
 
 export function tableOf(split: SplitCase, school: School): SplitTable {
   const { weights, sections, players } = split;
-  const options = players.map((player) => optionsOf(split, player));
+  const waits = weights.idle > 0;
+  const options = players.map((player) => {
+    const own = optionsOf(split, player);
+    const late = own.filter(isPlaying).map((cell) => ({ ...cell, entryBar: LAST_BAR }));
+    return waits ? [...own, ...late] : own;
+  });
   const pairs = players.map((_, a) =>
     players.map((__, b) => {
       if (b <= a) return new Float64Array(0);
@@ -48,7 +61,7 @@ export function tableOf(split: SplitCase, school: School): SplitTable {
       Float64Array.from(own, (cell, at) => {
         const inVoice =
           section.voice && cell.role !== "bass" ? sharedSemitones(cell, section.voice) * section.bars : 0;
-        const idle = isPlaying(cell) ? 0 : section.bars;
+        const idle = !isPlaying(cell) ? section.bars : cell.entryBar === LAST_BAR ? section.bars - 1 : 0;
         return (
           weights.voice * inVoice +
           weights.idle * idle +
@@ -57,7 +70,7 @@ export function tableOf(split: SplitCase, school: School): SplitTable {
       }),
     ),
   );
-  return { split, school, options, pairs, kinds, alone };
+  return { split, school, options, waits, pairs, kinds, alone };
 }
 
 function kindsOf(options: readonly SplitCell[], weight: number): OptionKinds {

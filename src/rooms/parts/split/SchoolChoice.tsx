@@ -62,7 +62,7 @@ export function SchoolChoice({ proposals, school, against, onSchool, onAgainst }
               <li>
                 {proposal.exact
                   ? "No plan scores less."
-                  : `No single change scores less; none at all less than ${plain(proposal.bound)}.`}
+                  : `No single change scores less${proposal.bound > 0.005 ? `; nothing at all less than ${plain(proposal.bound)}` : ""}.`}
               </li>
             </ul>
             {proposal.violations.length > 0 && (

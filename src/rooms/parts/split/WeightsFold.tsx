@@ -11,7 +11,7 @@ const WORDS: readonly (readonly [keyof SplitWeights, string])[] = [
   ["voice", "in the voice’s register, a semitone and bar"],
   ["energy", "too much or too little light, a step and bar"],
   ["change", "a new technique, strings or role"],
-  ["idle", "somebody out, a bar"],
+  ["idle", "somebody not playing, a bar"],
 ];
 
 /** The weights of the score, for who wants to judge otherwise. */
