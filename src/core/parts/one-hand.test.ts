@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../base";
 import { parseChord } from "../chord";
-import { PLAIN_NOTE, type TabNote } from "../fretboard";
+import { sampleNote as note } from "../fretboard/line/sample-note";
 import { parseKey } from "../pitch";
 import { sampleVersion } from "../song/sample-version";
 import { bandSheet } from "./band";
@@ -27,14 +27,6 @@ const chords = (text: string) =>
     tick: at * 3840,
     ticks: 3840,
   }));
-const note = (tick: number, string: number, fret: number, more: Partial<TabNote> = {}): TabNote => ({
-  ...PLAIN_NOTE,
-  tick,
-  ticks: 480,
-  string,
-  fret,
-  ...more,
-});
 
 describe("a line between chords", () => {
   it("is planned with them: each step in time, none dearer than the greedy way", () => {

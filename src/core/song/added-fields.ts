@@ -59,19 +59,22 @@ const IN_FORM_3: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   band: { players: HAND_IN_FORM_3 },
 });
 
+/** What cells of the sheet may say since form 4; nothing of it at first. */
+export const SAID_SINCE_FORM_4 = Object.freeze({
+  technique: null,
+  strumId: null,
+  riffId: null,
+  sound: null,
+  bars: null,
+  phrases: null,
+  doubles: null,
+});
+
 /** Form 4: technique, strum, line, sound and bars of a part, patterns and lines, findings let stand, loopers. */
 const IN_FORM_4: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   version: {
     players: { loops: false },
-    cells: {
-      technique: null,
-      strumId: null,
-      riffId: null,
-      sound: null,
-      bars: null,
-      phrases: null,
-      doubles: null,
-    },
+    cells: SAID_SINCE_FORM_4,
     strums: {},
     riffs: {},
     riffNotes: {},

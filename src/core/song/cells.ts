@@ -1,4 +1,5 @@
 import type { Style } from "../fretboard";
+import { SAID_SINCE_FORM_4 } from "./added-fields";
 import type { Cell, Player, Role, Use, VersionBody } from "./body";
 import type { Outline } from "./outline";
 import type { TechniqueId } from "./technique-ids";
@@ -53,13 +54,7 @@ export const EMPTY_CELL = Object.freeze({
   strings: null,
   capo: null,
   note: null,
-  technique: null,
-  strumId: null,
-  riffId: null,
-  sound: null,
-  bars: null,
-  phrases: null,
-  doubles: null,
+  ...SAID_SINCE_FORM_4,
 });
 
 const STYLE_OF_INSTRUMENT: Readonly<Record<Player["instrument"], Style>> = Object.freeze({

@@ -1,18 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sure } from "../../base";
-import { inOrder, NOTE_ARTS, PLAIN_NOTE, type TabNote } from "../../fretboard";
+import { inOrder, NOTE_ARTS, type TabNote } from "../../fretboard";
+import { sampleNote as note } from "../../fretboard/line/sample-note";
 import { readTab, sayTabLoss, sayTabProblem, type TabLine, writeTab } from ".";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];
-const note = (tick: number, string: number, fret: number, more: Partial<TabNote> = {}): TabNote => ({
-  ...PLAIN_NOTE,
-  tick,
-  ticks: 480,
-  string,
-  fret,
-  ...more,
-});
 const line = (notes: TabNote[], more: Partial<TabLine> = {}): TabLine => ({
   tuning: STANDARD,
   capo: 0,

@@ -14,7 +14,6 @@ import {
   lineProblems,
   measured,
   notesOfRound,
-  PLAIN_NOTE,
   pitchesOfLine,
   placeLine,
   placings,
@@ -25,18 +24,11 @@ import {
   stoppedPitch,
   type TabNote,
 } from ".";
+import { sampleNote as note } from "./sample-note";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];
 const BASS = [28, 33, 38, 43];
 const neck = { tuning: STANDARD, capo: 0 };
-const note = (tick: number, string: number, fret: number, more: Partial<TabNote> = {}): TabNote => ({
-  ...PLAIN_NOTE,
-  tick,
-  ticks: 480,
-  string,
-  fret,
-  ...more,
-});
 const chords = (text: string, beats = 4): ChordUnder[] =>
   text.split(" ").map((symbol, at) => ({
     tick: at * beats * 960,

@@ -98,6 +98,54 @@ function Beside({
 
 const th = "sticky top-0 bg-base-100 px-2 text-left";
 
+/** A figure for each player in each section, and what they come to together. */
+function PlayersTable({
+  sheet,
+  figure,
+  together,
+}: {
+  sheet: BandSheet;
+  figure: (row: SheetRow, player: number) => number;
+  together?: (row: SheetRow) => number;
+}) {
+  return (
+    <table className="w-full text-sm">
+      <thead>
+        <tr>
+          <th scope="col" className={th}>
+            Section
+          </th>
+          {sheet.players.map((player) => (
+            <th key={player.id} scope="col" className={th}>
+              {player.name}
+            </th>
+          ))}
+          {together && (
+            <th scope="col" className={th}>
+              Together
+            </th>
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {sheet.rows.map((row) => (
+          <tr key={row.use.id}>
+            <th scope="row" className="px-2 text-left font-normal">
+              {row.label}
+            </th>
+            {sheet.players.map((player, at) => (
+              <td key={player.id} className="px-2">
+                {figure(row, at)}
+              </td>
+            ))}
+            {together && <td className="px-2">{together(row)}</td>}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 function LightChart({ sheet }: { sheet: BandSheet }) {
   const labels = sheet.rows.map((row) => row.label);
   return (
@@ -131,38 +179,11 @@ function LightChart({ sheet }: { sheet: BandSheet }) {
         />
       }
     >
-      <table className="w-full text-sm">
-        <thead>
-          <tr>
-            <th scope="col" className={th}>
-              Section
-            </th>
-            {sheet.players.map((player) => (
-              <th key={player.id} scope="col" className={th}>
-                {player.name}
-              </th>
-            ))}
-            <th scope="col" className={th}>
-              Together
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.rows.map((row) => (
-            <tr key={row.use.id}>
-              <th scope="row" className="px-2 text-left font-normal">
-                {row.label}
-              </th>
-              {row.parts.map((part) => (
-                <td key={part.player.id} className="px-2">
-                  {part.out ? 0 : part.cell.light.value}
-                </td>
-              ))}
-              <td className="px-2">{lightOfRow(row)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlayersTable
+        sheet={sheet}
+        figure={(row, at) => (row.parts[at]!.out ? 0 : row.parts[at]!.cell.light.value)}
+        together={lightOfRow}
+      />
     </Beside>
   );
 }
@@ -323,34 +344,7 @@ function DensityChart({ sheet }: { sheet: BandSheet }) {
         />
       }
     >
-      <table className="w-full text-sm">
-        <thead>
-          <tr>
-            <th scope="col" className={th}>
-              Section
-            </th>
-            {sheet.players.map((player) => (
-              <th key={player.id} scope="col" className={th}>
-                {player.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.rows.map((row) => (
-            <tr key={row.use.id}>
-              <th scope="row" className="px-2 text-left font-normal">
-                {row.label}
-              </th>
-              {row.parts.map((part, at) => (
-                <td key={part.player.id} className="px-2">
-                  {density(row, at)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlayersTable sheet={sheet} figure={density} />
     </Beside>
   );
 }

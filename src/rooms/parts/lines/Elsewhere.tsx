@@ -98,26 +98,7 @@ export function Elsewhere({ riff, notes, neck, player, row }: Props) {
 }
 
 /** A note without its row. */
-export const plain = ({
-  tick,
-  ticks,
-  string,
-  fret,
-  art,
-  bend,
-  ring,
-  short,
-  optional,
-  round,
-}: Omit<RiffNote, "id" | "riffId">): Omit<RiffNote, "id" | "riffId"> => ({
-  tick,
-  ticks,
-  string,
-  fret,
-  art,
-  bend,
-  ring,
-  short,
-  optional,
-  round,
-});
+export function plain(note: Omit<RiffNote, "id" | "riffId">): Omit<RiffNote, "id" | "riffId"> {
+  const { id: _id, riffId: _riffId, ...own } = note as RiffNote;
+  return own;
+}

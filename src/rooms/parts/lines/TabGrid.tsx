@@ -73,20 +73,22 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Prop
   const change = (fields: Partial<RiffNote>) => {
     if (here) act(set("riffNotes", here.id, fields));
   };
+  const putNew = (fields: Partial<RiffNote>) =>
+    act(
+      add("riffNotes", {
+        ...PLAIN_NOTE,
+        id: makeId(),
+        riffId: riff.id,
+        tick,
+        ticks: Math.round(step),
+        string: cursor.string,
+        fret: 0,
+        ...fields,
+      }),
+    );
   const putFret = (fret: number) => {
     if (here) change({ fret, ...(here.art === "dead" ? { art: "plain" as const } : {}) });
-    else
-      act(
-        add("riffNotes", {
-          ...PLAIN_NOTE,
-          id: makeId(),
-          riffId: riff.id,
-          tick,
-          ticks: Math.round(step),
-          string: cursor.string,
-          fret,
-        }),
-      );
+    else putNew({ fret });
   };
   const go = (to: Cursor) => {
     const next = {
@@ -118,20 +120,8 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Prop
     else if ((key === "Delete" || key === "Backspace") && here)
       act({ type: "remove", table: "riffNotes", id: here.id });
     else if (ART_KEYS[key] && here) change({ art: ART_KEYS[key] });
-    else if (key === "x") {
-      act(
-        add("riffNotes", {
-          ...PLAIN_NOTE,
-          id: makeId(),
-          riffId: riff.id,
-          tick,
-          ticks: Math.round(step),
-          string: cursor.string,
-          fret: 0,
-          art: "dead",
-        }),
-      );
-    } else if (key === "b" && here) change({ bend: (here.bend + 1) % (MOST_BEND + 1) });
+    else if (key === "x") putNew({ art: "dead" });
+    else if (key === "b" && here) change({ bend: (here.bend + 1) % (MOST_BEND + 1) });
     else if (key === "r" && here) change({ ring: !here.ring });
     else if (key === "s" && here) change({ short: !here.short });
     else if (key === "o" && here) change({ optional: !here.optional });
