@@ -34,15 +34,6 @@ export {
   type SheetSection,
   type SheetUse,
 } from "./sheet";
-export {
-  type ReadTab,
-  readTab,
-  sayTabLoss,
-  sayTabProblem,
-  type TabLine,
-  type TabLoss,
-  type TabProblem,
-  writeTab,
-} from "./tab-text";
+export * from "./tab-text";
 export { type SheetSource, versionOfSheet } from "./to-version";
 export { isZip, sayZipProblem, unzip, type ZipEntry, type ZipProblem } from "./unzip";

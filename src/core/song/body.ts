@@ -1,38 +1,27 @@
 import { z } from "zod";
-import { HIGHEST_CAPO, LAST_FRET, LEVELS, NOTE_ARTS, STYLES } from "../fretboard";
+import { LEVELS } from "../fretboard";
+import { cell, choice, dismissal, riff, riffNote, strum } from "./part-rows";
+import { ROLES } from "./roles";
 import {
-  ANCHORS,
-  EVEN,
-  METER_UNITS,
-  MOST_BEATS_IN_A_BAR,
-  MOST_BPM,
-  MOST_SWING,
-  PATTERN_KINDS,
-  SUBDIVISIONS,
-} from "../rhythm";
-import { TECHNIQUE_IDS } from "./technique-ids";
+  beatUnit,
+  bpm,
+  capoSchema,
+  idSchema,
+  keySchema,
+  meterBeats,
+  meterUnit,
+  optionalId,
+  order,
+  range,
+  shiftSchema,
+  symbolSchema,
+  text,
+  ticks,
+} from "./row-fields";
 
-/**
- * The body of each kind of document: flat tables of rows by id. Rows refer to each other by id and
- * stand in lists by `order`, a fractional index, so that one edit touches one field of one row.
- *
- * Text is kept as typed; lengths are bounded so that no single edit can flood the log.
- */
-const text = (longest: number) =>
-  z
-    .string()
-    .max(longest, { error: `should have at most ${longest} characters` })
-    .refine(isStorable, { error: "holds signs that can't be kept" });
-
-/** Whether a database can keep a text: no control signs but line ends and tabs, no half characters. */
-export function isStorable(value: string): boolean {
-  return !/[\p{Cc}\p{Cs}]/u.test(value.replaceAll(/[\n\t]/gu, ""));
-}
-const ticks = z.int().min(0).max(100_000_000);
-
-export const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/u);
-const order = z.string().regex(/^[0-9A-Za-z]{1,80}$/u);
-const optionalId = idSchema.nullable();
+export { RIFF_WAYS } from "./part-rows";
+export { ROLES, type Role } from "./roles";
+export { idSchema, isStorable, keySchema, symbolSchema } from "./row-fields";
 
 export const SECTION_KINDS = [
   "intro",
@@ -49,36 +38,11 @@ export const SECTION_KINDS = [
 export const SOURCE_KINDS = ["sheet", "file", "ear", "take", "lesson", "other"] as const;
 export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
 export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
-export const ROLES = ["carry", "support", "line", "bass", "out"] as const;
 export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
-/** Whether a line is played as written, or one lick is set on the root of each chord. */
-export const RIFF_WAYS = ["as written", "follows the chords"] as const;
 /** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
 export const READS = ["shapes", "sounding", "degrees"] as const;
 /** How letters are written for a player: as they are, with H for B, or as syllables. */
 export const WRITINGS = ["letters", "german", "syllables"] as const;
-
-export const keySchema = z
-  .string()
-  .regex(/^[A-G](#|b)?m?$/u, { error: 'should be a key such as "A" or "F#m"' });
-export const symbolSchema = text(40).min(1);
-const capoSchema = z
-  .int()
-  .min(0)
-  .max(HIGHEST_CAPO, { error: `should be a fret from 0 to ${HIGHEST_CAPO}` });
-const range = z.tuple([z.int().min(0).max(127), z.int().min(0).max(127)]).nullable();
-
-const shiftSchema = z.int().min(-11).max(11, { error: "should be at most 11 semitones up or down" });
-const bpm = z
-  .number()
-  .min(1, { error: "should be at least 1 beat a minute" })
-  .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` });
-const beatUnit = z.string().regex(/^1\/(1|2|4|8|16|32)\.?$/u);
-const meterBeats = z.int().min(1, { error: "should be at least 1" }).max(MOST_BEATS_IN_A_BAR);
-const meterUnit = z.union(
-  METER_UNITS.map((unit) => z.literal(unit)),
-  { error: `should be one of ${METER_UNITS.join(", ")}` },
-);
 
 const version = z.object({
   id: idSchema,
@@ -238,112 +202,6 @@ const player = z.object({
   role: z.enum(ROLES),
 });
 
-const barNumber = z.int().min(0).max(10_000);
-const stretch = z.tuple([barNumber, barNumber]);
-
-const cell = z.object({
-  id: idSchema,
-  useId: idSchema,
-  playerId: idSchema,
-  light: z.int().min(0).max(4).nullable(),
-  role: z.enum(ROLES).nullable(),
-  style: z.enum(STYLES).nullable(),
-  /** The strings voicings keep to, counted from the player's face; null is all. */
-  strings: z.array(z.int().min(0).max(7)).min(1).max(8).nullable(),
-  capo: capoSchema.nullable(),
-  note: text(400).nullable(),
-  technique: z.enum(TECHNIQUE_IDS).nullable(),
-  strumId: optionalId,
-  riffId: optionalId,
-  /** What the sound is called; the Sounds room says what it is. */
-  sound: text(80).nullable(),
-  /** The bars played, counted from 0 within the section, each stretch up to and without its second number. */
-  bars: z.array(stretch).max(32).nullable(),
-  /** Roles by phrase, where they differ from the cell's. */
-  phrases: z
-    .array(z.object({ from: barNumber, to: barNumber, role: z.enum(ROLES) }))
-    .max(32)
-    .nullable(),
-  /** The player this one doubles on purpose. */
-  doubles: optionalId,
-});
-
-/** A strum or picking pattern; see `readPattern`. */
-const strum = z.object({
-  id: idSchema,
-  originId: optionalId,
-  order,
-  name: text(80).min(1),
-  kind: z.enum(PATTERN_KINDS),
-  meterBeats,
-  meterUnit,
-  subdivision: z.union(SUBDIVISIONS.map((parts) => z.literal(parts))),
-  swing: z
-    .number()
-    .min(EVEN, { error: "should be at least 0.5" })
-    .max(MOST_SWING, { error: "should be at most 0.75" }),
-  pattern: text(20_000),
-  /** The on–off row, "" for none. */
-  gate: text(20_000),
-  anchor: z.enum(ANCHORS),
-});
-
-/** A line in tab: frets from the capo it was written behind. */
-const riff = z.object({
-  id: idSchema,
-  originId: optionalId,
-  order,
-  name: text(80).min(1),
-  tuning: z
-    .array(z.string().regex(/^[A-G](#|b)?-?\d$/u))
-    .min(3)
-    .max(8),
-  capo: capoSchema,
-  ticks: ticks.min(1),
-  way: z.enum(RIFF_WAYS),
-  /** The sounding chord a lick that follows the chords is written over. */
-  home: symbolSchema.nullable(),
-  /** Whether a lick that follows the chords is led into from one fret below. */
-  approach: z.boolean(),
-});
-
-const riffNote = z.object({
-  id: idSchema,
-  riffId: idSchema,
-  tick: ticks,
-  ticks: ticks.min(1),
-  string: z.int().min(0).max(7),
-  fret: z.int().min(0).max(LAST_FRET),
-  art: z.enum(NOTE_ARTS),
-  /** Quarter tones it is bent up. */
-  bend: z.int().min(0).max(8),
-  ring: z.boolean(),
-  short: z.boolean(),
-  optional: z.boolean(),
-  /** The one time round it is for, counted from 1; null for every time. */
-  round: z.int().min(1).max(32).nullable(),
-});
-
-/** A finding somebody has looked at and lets stand. */
-const dismissal = z.object({ id: idSchema, finding: text(200).min(1), reason: text(400) });
-
-/** A fingering chosen by hand. It is kept, marked and not applied once its capo, tuning or symbol no longer fit. */
-const choice = z.object({
-  id: idSchema,
-  playerId: idSchema,
-  scope: z.enum(["symbol", "chord", "chord-in-use"]),
-  chordId: optionalId,
-  useId: optionalId,
-  symbol: symbolSchema,
-  frets: z.array(z.int().min(0).max(LAST_FRET).nullable()).min(3).max(8),
-  fingers: z
-    .array(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal("T")]).nullable())
-    .min(3)
-    .max(8),
-  capo: capoSchema,
-  tuning: z.array(text(6)).min(3).max(8),
-});
-
 const song = z.object({
   id: idSchema,
   title: text(200).min(1),
@@ -366,7 +224,13 @@ const band = z.object({ id: idSchema, name: text(120).min(1) });
 const evening = z.object({ id: idSchema, name: text(120).min(1), place: text(120), note: text(2000) });
 const item = z.object({ id: idSchema, order, songId: idSchema, versionId: idSchema, note: text(400) });
 
-/** Row schemas by document kind and table. The first table of each kind has exactly one row. */
+/**
+ * The body of each kind of document: flat tables of rows by id. Rows refer to each other by id and
+ * stand in lists by `order`, a fractional index, so that one edit touches one field of one row.
+ *
+ * Text is kept as typed; lengths are bounded so that no single edit can flood the log. The first
+ * table of each kind has exactly one row.
+ */
 export const TABLES = {
   version: {
     version,
@@ -449,5 +313,4 @@ export type Dismissal = Readonly<z.infer<typeof dismissal>>;
 export type Source = Readonly<z.infer<typeof source>>;
 export type EveningItem = Readonly<z.infer<typeof item>>;
 export type SectionKind = Section["kind"];
-export type Role = (typeof ROLES)[number];
 export type Instrument = (typeof INSTRUMENTS)[number];

@@ -192,6 +192,7 @@ function Sheet() {
     return found;
   }, [open]);
   const here = open.filter(({ useId }) => useId === part.use.id);
+  const ofSong = open.filter(({ useId }) => useId === null);
   const goTo = (finding: Finding) => {
     const at = rows.findIndex((one) => one.use.id === finding.useId);
     const who = players.findIndex((player) => player.id === finding.playerIds[0]);
@@ -251,12 +252,12 @@ function Sheet() {
             <p className="mb-3 text-sm">
               {open.length === 0
                 ? "Nothing on this sheet asks for a second look."
-                : `${open.length} on the whole sheet, ${here.length} in ${rows[row]!.label}.`}{" "}
+                : `${open.length} on the whole sheet, ${here.length} in ${rows[row]!.label}${ofSong.length > 0 ? `, ${ofSong.length} of the song as a whole` : ""}.`}{" "}
               <Link className="link" href="parts/judgement">
                 All findings, charts and the sum of the band
               </Link>
             </p>
-            <FindingsList findings={here} onGo={goTo} />
+            <FindingsList findings={[...here, ...ofSong]} onGo={goTo} />
           </section>
         </div>
         <aside

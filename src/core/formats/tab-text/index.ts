@@ -1,10 +1,4 @@
-export {
-  type ReadTab,
-  readTab,
-  sayTabLoss,
-  sayTabProblem,
-  type TabLine,
-  type TabLoss,
-  type TabProblem,
-  writeTab,
-} from "./tab-text";
+export { type ReadTab, readTab } from "./read-tab";
+export { sayTabLoss, sayTabProblem } from "./say-tab";
+export type { TabLine, TabLoss, TabProblem } from "./tab-line";
+export { writeTab } from "./write-tab";

@@ -3,13 +3,24 @@
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { ticksOfBar } from "@/core/rhythm";
-import { addRiff, byOrder, hasStrings, type Player, removeRiff, versionRow } from "@/core/song";
+import {
+  addRiff,
+  byOrder,
+  hasStrings,
+  type Player,
+  type RiffNote,
+  removeRiff,
+  versionRow,
+} from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useVersion } from "../../document";
 import { PartsTabs } from "../PartsTabs";
 import { LineEditor } from "./LineEditor";
 import { MakeLine } from "./MakeLine";
+import { OneHandPlan } from "./OneHandPlan";
 import { TextTab } from "./TextTab";
+
+const NO_NOTES: readonly RiffNote[] = [];
 
 /** Lines in tab: riffs, fills, solos and bass lines, written, laid over their chords, moved about the neck. */
 export function LinesPage() {
@@ -123,9 +134,18 @@ export function LinesPage() {
       {riff ? (
         <LineEditor key={riff.id} riff={riff} row={row} player={player} />
       ) : (
-        <p className="rounded-box bg-base-200 p-4">
-          Choose a line above, write a new one, or let one be drawn up from the chords below.
-        </p>
+        <>
+          <p className="rounded-box bg-base-200 p-4">
+            Choose a line above, write a new one, or let one be drawn up from the chords below.
+          </p>
+          <OneHandPlan
+            key={`${row.use.id} ${player.id}`}
+            riff={null}
+            notes={NO_NOTES}
+            row={row}
+            player={player}
+          />
+        </>
       )}
       <MakeLine key={`${row.use.id} ${player.id}`} row={row} player={player} riff={riff} onMade={setOpened} />
       <TextTab riff={riff} row={row} player={player} onMade={setOpened} />

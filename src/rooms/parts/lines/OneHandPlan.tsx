@@ -18,7 +18,8 @@ const GRADE_WORDS: Readonly<Record<Grade, string>> = {
 };
 
 type Props = {
-  readonly riff: Riff;
+  /** The line between the chords, if there is one. */
+  readonly riff: Riff | null;
   readonly notes: readonly RiffNote[];
   readonly row: SheetRow;
   readonly player: Player;
@@ -30,12 +31,15 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
   const [shown, setShown] = useState(false);
   const [grade, setGrade] = useState<Grade>("none");
   const part = row.parts.find((one) => one.player.id === player.id);
-  const fits = part && riff.tuning.join() === player.tuning.join() && riff.capo === part.cell.capo.value;
+  const fits =
+    part !== undefined &&
+    (riff === null || (riff.tuning.join() === player.tuning.join() && riff.capo === part.cell.capo.value));
   const plan = useMemo(() => {
     if (!shown || !part || !fits) return null;
-    const rounds = Math.max(1, Math.floor(row.passage.ticks / riff.ticks));
+    const length = riff?.ticks ?? row.passage.ticks;
+    const rounds = Math.max(1, Math.floor(row.passage.ticks / length));
     const laid = Array.from({ length: rounds }, (_, round) =>
-      notes.map((note) => ({ ...note, tick: note.tick + round * riff.ticks })),
+      notes.map((note) => ({ ...note, tick: note.tick + round * length })),
     ).flat();
     const unit = row.tempo.beatUnit;
     const ms = tempoMs(ticksOfBeatUnit(unit) ?? 960, row.tempo);
@@ -49,12 +53,14 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
     );
   }, [shown, part, fits, row, riff, notes, player, body, grade]);
   const names = namesOfStrings(player.tuning);
+  const title = riff ? "Line and chords in one hand" : "Chords with a walking bass";
   return (
-    <section aria-label="Line and chords in one hand" className="mt-6">
-      <h2>Line and chords in one hand</h2>
+    <section aria-label={title} className="mt-6">
+      <h2>{title}</h2>
       <p className="text-sm">
-        For one player who holds the chords and plays the line between them: chord, ring and notes planned
-        together, so that the finger that ends the line begins the next chord.
+        {riff
+          ? "For one player who holds the chords and plays the line between them: chord, ring and notes planned together, so that the finger that ends the line begins the next chord."
+          : "The chords of the section on the hand’s shortest way, with a bass that walks between them if it is asked for."}
       </p>
       {!fits ? (
         <p className="mt-1">
