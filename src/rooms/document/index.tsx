@@ -1,8 +1,9 @@
 "use client";
 
-import { createContext, type ReactNode, useContext, useDeferredValue, useEffect, useState } from "react";
+import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
+import { useAfterPaint } from "@/ui/use-after-paint";
 import { createDocumentStore, type DocumentStore } from "./document-store";
 import { createHistory, type History } from "./history";
 import { makeId } from "./ids";
@@ -70,7 +71,7 @@ export function useVersion(): VersionBody {
  * The version a moment later, where a key must be painted first: what is shown from it follows when there is time.
  * Acts must ask {@link useCurrentVersion}.
  */
-export const useCalmVersion = (): VersionBody => useDeferredValue(useVersion());
+export const useCalmVersion = (): VersionBody => useAfterPaint(useVersion());
 
 /** Asks for the version at the moment of an act, without drawing anew at each change. */
 export function useCurrentVersion(): () => VersionBody {

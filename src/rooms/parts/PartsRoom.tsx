@@ -1,16 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import {
-  type KeyboardEvent,
-  memo,
-  useCallback,
-  useDeferredValue,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-} from "react";
+import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Finding, SheetPart, SheetRow } from "@/core/parts";
 import {
   type CopiedCell,
@@ -25,6 +16,7 @@ import {
   setCells,
 } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
+import { useAfterPaint } from "@/ui/use-after-paint";
 import { derive, makeId, useAct, useVersion } from "../document";
 import { CellPane } from "./CellPane";
 import { FindingsList } from "./FindingsList";
@@ -88,8 +80,9 @@ function Sheet() {
   const { row, column } = selection.focus;
   const part = rows[row]!.parts[column]!;
   // The opened part follows the frame on the sheet as soon as there is time for it.
-  const opened = useDeferredValue(part);
-  const openedRow = useDeferredValue(rows[row]!);
+  const { part: opened, row: openedRow } = useAfterPaint(
+    useMemo(() => ({ part, row: rows[row]! }), [part, rows, row]),
+  );
 
   // The opened part may come a moment after the frame: keys go into it once it is there.
   useEffect(() => {
