@@ -1,10 +1,11 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import { type Finding, sayFinding, sayFix } from "@/core/parts";
 import { dismiss, setCells } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { derive, makeId, useAct, useCurrentVersion } from "../document";
+import { derive, makeId, useAct, useCurrentVersion, useOpenSong } from "../document";
 
 type Props = {
   readonly findings: readonly Finding[];
@@ -26,6 +27,7 @@ export function FindingsList({ findings, onGo }: Props) {
 function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] }) {
   const act = useAct();
   const current = useCurrentVersion();
+  const { version } = useOpenSong();
   const [letting, setLetting] = useState(false);
   const [reason, setReason] = useState("");
   const { what, why } = sayFinding(finding, pretty);
@@ -56,6 +58,11 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
             {sayFix(fix, pretty)}
           </button>
         ))}
+        {finding.kind === "quick-change" && (
+          <Link className="btn btn-sm" prefetch={false} href={`/song/${version.id}/keys/shapes`}>
+            Look for easier shapes in Keys
+          </Link>
+        )}
         {!letting && (
           <button type="button" className="btn btn-ghost btn-sm underline" onClick={() => setLetting(true)}>
             Let it stand

@@ -16,6 +16,8 @@ export type Fix = {
     | { readonly do: "light"; readonly player: string; readonly light: number }
     | { readonly do: "double"; readonly player: string; readonly of: string }
     | { readonly do: "as-before" }
+    | { readonly do: "choruses-brighter" }
+    | { readonly do: "let-in"; readonly player: string; readonly technique: TechniqueId }
     | { readonly do: "no-strum"; readonly player: string }
     | { readonly do: "one-chord"; readonly player: string; readonly chord: string };
   readonly cells: readonly CellFix[];

@@ -126,6 +126,10 @@ export function sayFix({ code }: Fix, write: Write = asItIs): string {
       return `${code.player} doubles ${code.of} on purpose`;
     case "as-before":
       return "Everybody at least as bright as in the chorus before";
+    case "choruses-brighter":
+      return "The choruses a step brighter";
+    case "let-in":
+      return `Let ${code.player} in softly in the choruses: ${techniqueOf(code.technique).words}`;
     case "no-strum":
       return `${code.player}: the line only`;
     case "one-chord":

@@ -1,5 +1,6 @@
+import { type Player, techniqueOf, techniquesFor } from "../../song";
 import type { BandSheet, SheetRow } from "../band";
-import type { Finding } from "./finding";
+import type { Finding, Fix } from "./finding";
 
 /** Fewer uses than this have no course of light to speak of. */
 const FEWEST_USES = 3;
@@ -21,7 +22,13 @@ export function lightFindings({ rows }: BandSheet): Finding[] {
   const lights = rows.map((row) => row.parts.map((part) => (part.out ? 0 : part.cell.light.value)).join());
   const sounding = rows.some((row) => lightOfRow(row) > 0);
   if (rows.length >= FEWEST_USES && sounding && new Set(lights).size === 1)
-    found.push({ kind: "light-flat", id: "light-flat", ...song(), light: lightOfRow(rows[0]!), fixes: [] });
+    found.push({
+      kind: "light-flat",
+      id: "light-flat",
+      ...song(),
+      light: lightOfRow(rows[0]!),
+      fixes: brighterChoruses(rows),
+    });
   const choruses = rows.filter((row) => row.section.kind === "chorus");
   const [before, last] = [choruses.at(-2), choruses.at(-1)];
   if (before && last && lightOfRow(last) < lightOfRow(before)) {
@@ -50,6 +57,45 @@ export function idleFindings({ players, rows }: BandSheet): Finding[] {
   if (rows.length === 0) return [];
   return players.flatMap((player, at): Finding[] => {
     if (rows.some((row) => !row.parts[at]!.out)) return [];
-    return [{ kind: "idle", id: `idle ${player.id}`, ...song([player]), fixes: [] }];
+    return [{ kind: "idle", id: `idle ${player.id}`, ...song([player]), fixes: letIn(player, rows) }];
   });
+}
+
+const BRIGHTEST = 4;
+const chorusesOf = (rows: readonly SheetRow[]): readonly SheetRow[] => {
+  const choruses = rows.filter((row) => row.section.kind === "chorus");
+  return choruses.length === 0 ? rows.slice(-1) : choruses;
+};
+
+/** Choruses a step brighter than the rest; the last section, where there are none. */
+function brighterChoruses(rows: readonly SheetRow[]): Fix[] {
+  const cells = chorusesOf(rows).flatMap((row) =>
+    row.parts.flatMap((part) =>
+      part.out || part.cell.light.value >= BRIGHTEST
+        ? []
+        : [
+            {
+              useId: row.use.id,
+              playerId: part.player.id,
+              fields: { light: part.cell.light.value + 1 },
+            },
+          ],
+    ),
+  );
+  return cells.length > 0 ? [{ code: { do: "choruses-brighter" }, cells }] : [];
+}
+
+/** A little to play in the choruses, that a beginner can. */
+function letIn(player: Player, rows: readonly SheetRow[]): Fix[] {
+  const technique = techniquesFor(player.instrument).find((id) => {
+    const one = techniqueOf(id);
+    return one.needs === "beginner" && one.roles[0] === "support" && !one.looped;
+  });
+  if (!technique) return [];
+  const cells = chorusesOf(rows).map((row) => ({
+    useId: row.use.id,
+    playerId: player.id,
+    fields: { role: "support" as const, light: 1, technique },
+  }));
+  return [{ code: { do: "let-in", player: player.name, technique }, cells }];
 }
