@@ -90,6 +90,7 @@ export const split = engine(
       sections: sections.map((one, index) => readSection(one, index, inBar)),
       players: players.map(readPlayer),
       weights,
+      anyRole: true,
     };
     const proposals = splitSong(asked).map(({ cells, ...rest }) => ({
       ...rest,

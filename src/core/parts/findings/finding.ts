@@ -15,6 +15,7 @@ export type Fix = {
     | { readonly do: "technique"; readonly player: string; readonly technique: TechniqueId }
     | { readonly do: "light"; readonly player: string; readonly light: number }
     | { readonly do: "double"; readonly player: string; readonly of: string }
+    | { readonly do: "carry-bars"; readonly player: string; readonly bars: readonly number[] }
     | { readonly do: "as-before" }
     | { readonly do: "choruses-brighter" }
     | { readonly do: "let-in"; readonly player: string; readonly technique: TechniqueId }

@@ -229,10 +229,20 @@ export function carryFindings(row: SheetRow): Finding[] {
       id: idOf("nobody-carries", row),
       ...at(row, []),
       bars: nobody,
-      fixes: leader && nobody.length === row.bars ? [roleFix(row, leader, "carry")] : [],
+      fixes: leader ? carryFixes(row, leader, nobody) : [],
     });
   }
   return found;
+}
+
+/** Lets somebody carry: the whole section, or a phrase of it. */
+function carryFixes(row: SheetRow, leader: SheetPart, bars: readonly number[]): Fix[] {
+  if (bars.length === row.bars) return [roleFix(row, leader, "carry")];
+  const [first, last] = [bars[0]!, bars.at(-1)!];
+  const others = leader.cell.phrases.value.filter(({ from, to }) => to <= first || from > last);
+  if (last - first + 1 !== bars.length || !bars.every((bar) => playsInBar(leader, bar))) return [];
+  const phrases = [...others, { from: first, to: last + 1, role: "carry" as const }];
+  return [fixOf(row, leader, { do: "carry-bars", player: leader.player.name, bars }, { phrases })];
 }
 
 /** Parts above a level, strokes too fast for a hand, a line and chords at once. */

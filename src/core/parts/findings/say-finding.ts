@@ -124,6 +124,8 @@ export function sayFix({ code }: Fix, write: Write = asItIs): string {
       return `${code.player} at light ${code.light}, ${LIGHTS[code.light]}`;
     case "double":
       return `${code.player} doubles ${code.of} on purpose`;
+    case "carry-bars":
+      return `Let ${code.player} carry ${sayBars(code.bars)}`;
     case "as-before":
       return "Everybody at least as bright as in the chorus before";
     case "choruses-brighter":

@@ -57,6 +57,8 @@ export type SplitCase = {
   readonly sections: readonly SplitSection[];
   readonly players: readonly SplitPlayer[];
   readonly weights: SplitWeights;
+  /** Whether the last single changes may give a technique any role, or only those the table says it is good for. */
+  readonly anyRole: boolean;
 };
 
 /** What one player does in one section. Out is light 0 and nothing else. */

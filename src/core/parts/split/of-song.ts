@@ -42,6 +42,7 @@ export function splitCaseOf(
     sections: sheet.rows.map(splitSection),
     players,
     weights,
+    anyRole: false,
   };
 }
 

@@ -1,4 +1,4 @@
-import { ROLES } from "../../song";
+import { ROLES, type Role, techniqueOf } from "../../song";
 import { OUT_CELL, type School, type SplitCase, type SplitCell } from "./case";
 import { violationsOf } from "./rules";
 import { scoreOf, termsOf } from "./score";
@@ -8,7 +8,7 @@ const GAIN = 1e-9;
 
 /**
  * Lowers the score by single changes of one cell's role, light or entry that break no further rule, until none does.
- * The search has looked at all roles a technique is good for; this looks at every other one too.
+ * The search has looked at all roles a technique is good for; this looks at every other one too, where any will do.
  */
 export function polish(split: SplitCase, school: School, grid: SplitCell[][]): void {
   const nearby = (section: number) => [
@@ -31,7 +31,7 @@ export function polish(split: SplitCase, school: School, grid: SplitCell[][]): v
       let now = judge(section);
       const wasBuilt = isBuilt();
       for (const [player, cell] of cells.entries()) {
-        for (const other of changesOf(cell, split.sections[section]!.bars)) {
+        for (const other of changesOf(split, cell, split.sections[section]!.bars)) {
           const before = cells[player]!;
           cells[player] = other;
           const then = judge(section);
@@ -48,10 +48,11 @@ export function polish(split: SplitCase, school: School, grid: SplitCell[][]): v
 }
 
 /** Every single change of a cell that plays. */
-function changesOf(cell: SplitCell, bars: number): SplitCell[] {
+function changesOf({ anyRole }: SplitCase, cell: SplitCell, bars: number): SplitCell[] {
   if (cell.role === "out") return [];
+  const good: readonly Role[] = cell.technique && !anyRole ? techniqueOf(cell.technique).roles : ROLES;
   return [
-    ...ROLES.flatMap((role) => (role === cell.role || role === "out" ? [] : [{ ...cell, role }])),
+    ...good.flatMap((role) => (role === cell.role || role === "out" ? [] : [{ ...cell, role }])),
     OUT_CELL,
     ...[1, 2, 3, 4].flatMap((lamp) => (lamp === cell.lamp ? [] : [{ ...cell, lamp }])),
     ...Array.from({ length: bars }, (_, at) => at + 1).flatMap((entryBar) =>

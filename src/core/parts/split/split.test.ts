@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ROLES } from "../../song";
+import { ROLES, techniqueOf } from "../../song";
 import {
   lightOf,
   OUT_CELL,
@@ -55,6 +55,7 @@ const band = (
   players,
   sections,
   weights: SPLIT_WEIGHTS,
+  anyRole: true,
   ...more,
 });
 
@@ -204,6 +205,20 @@ const sectionOf = (at: number, bars: number) =>
       bass: needed ? "needed" : "free",
     }),
   );
+
+describe("a song's split", () => {
+  it("gives no technique a role it is not good for", () => {
+    const sections = [
+      section("v", { bars: 8, voice: { low: 55, high: 70 }, energy: 3, bass: "needed" }),
+      section("c", { bars: 8, voice: { low: 57, high: 74 }, energy: 4, bass: "needed" }),
+    ];
+    const players = [guitar("a", { sings: true }), guitar("b", { capo: 3 }), bass("c"), box("d")];
+    const weights = { ...SPLIT_WEIGHTS, idle: 0.1 };
+    for (const { cells } of splitSong(band(players, sections, { weights, anyRole: false })))
+      for (const cell of cells.flat())
+        if (cell.technique) expect(techniqueOf(cell.technique).roles).toContain(cell.role);
+  });
+});
 
 describe("against the slow obvious search", () => {
   // Few options each, so that every light and entry can be tried: one with strings, one with none.

@@ -120,10 +120,16 @@ function OwnPattern({
             : "; nobody plays it yet"}
         </span>
         <span className="ml-auto flex gap-2">
-          <button type="button" className="btn btn-sm" aria-expanded={open} onClick={onOpen}>
-            {open ? "Close" : `Change ${row.name}`}
+          <button
+            type="button"
+            className="btn btn-sm"
+            aria-expanded={open}
+            aria-label={`${open ? "Close" : "Change"} ${row.name}`}
+            onClick={onOpen}
+          >
+            {open ? "Close" : "Change"}
           </button>
-          <button type="button" className="btn btn-sm" onClick={onRemove}>
+          <button type="button" className="btn btn-sm" aria-label={`Remove ${row.name}`} onClick={onRemove}>
             Remove
           </button>
         </span>
