@@ -4,7 +4,7 @@ import type { Riff } from "@/core/song";
 import { namesOfStrings } from "./voicing-words";
 
 const ROW = 18;
-const LEFT = 34;
+const LEFT = 42;
 const BAR_WIDTH = 250;
 
 /** A note as it is written on its string. */
@@ -91,19 +91,14 @@ export function TabLines({ riff, notes, meter }: Props) {
                     strokeWidth="2"
                     strokeDasharray={note.ring ? "4 2" : undefined}
                   />
-                  <rect
-                    x={x(note.tick) - 2}
-                    y={y(note.string) - 7}
-                    width={width}
-                    height="13"
-                    className="fill-base-200"
-                  />
                   <text
                     x={x(note.tick)}
                     y={y(note.string) + 4}
                     fontSize="12"
                     fontWeight="700"
-                    className="fill-base-content"
+                    className="fill-base-content stroke-base-200"
+                    strokeWidth="5"
+                    paintOrder="stroke"
                   >
                     {sign}
                   </text>

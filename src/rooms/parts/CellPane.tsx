@@ -2,7 +2,7 @@
 
 import { memo, type ReactNode } from "react";
 import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
-import type { SheetPart, SheetRow } from "@/core/parts";
+import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
 import {
   formatBars,
@@ -43,8 +43,6 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
     act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
   const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
   const strings = hasStrings(player);
-  // A part that is a line and nothing else holds no chords.
-  const onlyLine = part.riff !== null && part.pattern === null && !part.technique?.sweeps;
   const others = derive.sheet(body).players.filter((one) => one.id !== player.id);
   return (
     <div className="flex flex-col gap-4">
@@ -184,7 +182,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
       </div>
       {!out && player.instrument !== "voice" && <StrumField part={part} row={row} />}
       {!out && strings && <LineField part={part} row={row} />}
-      {!out && strings && !onlyLine && <Shapes use={use} player={player} cell={cell} namer={namer} />}
+      {!out && strings && !isOnlyLine(part) && <Shapes use={use} player={player} cell={cell} namer={namer} />}
     </div>
   );
 });

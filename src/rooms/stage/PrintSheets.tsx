@@ -7,6 +7,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
+import { TabLines } from "@/ui/TabLines";
 import type { StagePart, StageSheet } from "./stage-sheets";
 
 type Props = {
@@ -114,6 +115,11 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
       </h3>
       {sheet.otherwise.length > 0 && (
         <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.map(pretty).join("; ")}</p>
+      )}
+      {sheet.line && (
+        <div className="max-w-md text-black [--color-base-200:#fff]">
+          <TabLines {...sheet.line} />
+        </div>
       )}
       {!again &&
         sheet.lines.map((line) => (

@@ -7,6 +7,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
+import { TabLines } from "@/ui/TabLines";
 import { useReady } from "@/ui/use-ready";
 import { Wick } from "@/ui/Wick";
 import { followDocument } from "../document/live";
@@ -119,6 +120,11 @@ export function Stage({ part, title, versionId, revision }: Props) {
             >
               <SheetLines sheet={now} beatsInBar={now.beatsInBar} />
             </section>
+            {now.line && now.shapes.length === 0 && (
+              <aside aria-label="The line" className="w-96 shrink-0 overflow-y-auto max-md:hidden">
+                <TabLines {...now.line} />
+              </aside>
+            )}
             {now.shapes.length > 0 && (
               <ul
                 aria-label="Shapes"

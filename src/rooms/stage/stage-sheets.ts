@@ -1,6 +1,7 @@
 import { writeChord } from "@/core/chord";
-import { bandSheet, playerPart, sayPart } from "@/core/parts";
-import { beatsOfBar, tempoMs } from "@/core/rhythm";
+import type { TabNote } from "@/core/fretboard";
+import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
+import { beatsOfBar, type Meter, tempoMs } from "@/core/rhythm";
 import {
   beatUnitOfUse,
   isPlayed,
@@ -9,6 +10,7 @@ import {
   outlineOf,
   type Passage,
   type Player,
+  type Riff,
   type SectionKind,
   sayException,
   sayUse,
@@ -38,6 +40,8 @@ export type StageSheet = {
   readonly light: number;
   readonly role: Player["role"];
   readonly note: string;
+  /** The line of the part in tab, or null. */
+  readonly line: { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter } | null;
   /** How it is played: pattern or technique, line, sound, bars. */
   readonly how: readonly string[];
   /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
@@ -84,8 +88,9 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     return [...sayUse(passage.use), ...said, ...comments];
   };
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
+  const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
   const howOf = (useId: string): string[] => {
-    const own = rows.get(useId)?.parts.find((one) => one.player.id === player.id);
+    const own = partOf(useId);
     if (!own) return [];
     const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
     return sayPart(own, strum, (id) => body.players[id]?.name ?? "");
@@ -96,6 +101,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       return { name: chord?.name ?? symbol, readable: chord?.readable ?? false };
     };
     const out = cell.light.value === 0 || cell.role.value === "out";
+    const own = partOf(passage.use.id);
     return {
       id: `${passage.use.id} ${passage.round}`,
       label: passage.label,
@@ -107,6 +113,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
       how: howOf(passage.use.id),
+      line: own?.riff && !out ? { riff: own.riff, notes: own.notes, meter: passage.meter } : null,
       otherwise: otherwiseOf(passage, (symbol) => pretty(nameOf(symbol).name)),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
@@ -115,7 +122,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
         id: timed.outline.line.id,
         pieces: piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf),
       })),
-      shapes: out ? [] : shapesOf(chords),
+      shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
     };
   });
   const seconds = part.passages.reduce(

@@ -3,7 +3,7 @@ import { sure } from "../../base";
 import { readPattern } from "../../rhythm";
 import { type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song";
 import { sampleVersion } from "../../song/sample-version";
-import { bandSheet, onsetsInBar, picks, playsInBar, roleInBar, sweeps } from ".";
+import { bandSheet, isOnlyLine, onsetsInBar, picks, playsInBar, roleInBar, sweeps } from ".";
 
 const FOUR = { beats: 4, unit: 4 };
 const pattern = (text: string) => sure(readPattern({ meter: FOUR, subdivision: 2, text }));
@@ -79,6 +79,14 @@ describe("the sheet read as parts", () => {
       [false, "support"],
       [true, "carry"],
     ]);
+  });
+
+  it("knows a part that is only a line", () => {
+    const part = sheetOf([{}]).rows[0]!.parts[0]!;
+    const riff = { id: "r" } as unknown as NonNullable<typeof part.riff>;
+    expect(isOnlyLine(part)).toBe(false);
+    expect(isOnlyLine({ ...part, riff })).toBe(true);
+    expect(isOnlyLine({ ...part, riff, pattern: pattern("D U") })).toBe(false);
   });
 
   it("tells strummed from picked", () => {

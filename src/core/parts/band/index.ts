@@ -1,6 +1,7 @@
 export { type BandSheet, bandSheet, type SheetRow } from "./band-sheet";
 export { onsetsInBar, patternOfRow } from "./pattern-of";
 export {
+  isOnlyLine,
   type PartSource,
   partSource,
   picks,

@@ -152,6 +152,10 @@ export const sweeps = (part: SheetPart): boolean =>
     ? part.pattern.strokes.some((stroke) => stroke.kind === "down" || stroke.kind === "up")
     : part.technique?.sweeps === true);
 
+/** Whether a part is a line and nothing else: it holds no chords. */
+export const isOnlyLine = (part: Pick<SheetPart, "riff" | "pattern" | "technique">): boolean =>
+  part.riff !== null && part.pattern === null && part.technique?.sweeps !== true;
+
 /** Whether fingers pick. */
 export const picks = (part: SheetPart): boolean =>
   !part.out &&
