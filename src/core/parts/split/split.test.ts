@@ -174,6 +174,15 @@ describe("splitting", () => {
     }
   });
 
+  it("leaves the chords to whoever leads, and the bass to another", () => {
+    const sections = [
+      section("s", { bars: 4, bass: "needed" }),
+      section("t", { bars: 4, bass: "needed", energy: 3 }),
+    ];
+    for (const { cells } of splitSong(band([guitar("a"), guitar("b"), box("c")], sections)))
+      for (const row of cells) expect([row[0]!.role === "bass", row[1]!.role]).toEqual([false, "bass"]);
+  });
+
   it("says so where a rule can't be kept", () => {
     const split = band([box("a"), box("b")], [section("s", { bars: 1, bass: "needed", energy: 0 })]);
     for (const { violations } of splitSong(split))

@@ -5,7 +5,7 @@ import { bestLamps } from "./lamps";
 import { polish } from "./polish";
 import { isPlaying, violationsOf } from "./rules";
 import { scoreOf, termsOf } from "./score";
-import { crowdCost, LAST_BAR, type SplitTable, tableOf } from "./table";
+import { crowdCost, LAST_BAR, leaderOf, type SplitTable, tableOf } from "./table";
 
 /** States a block may have for an exact search of all players at once. */
 const MOST_STATES = 60_000;
@@ -59,11 +59,15 @@ export function splitBy(split: SplitCase, school: School): Proposal {
 function improved(table: SplitTable, nobody: Chain["picks"], least: number): Chain {
   const players = table.split.players.map((_, player) => player);
   const { players: people } = table.split;
-  const leader = people.findIndex((one) => one.sings && one.instrument !== "voice");
+  const leader = leaderOf(people);
+  const bassist = people.some((one) => one.instrument === "bass");
   const rank = (player: number): number => {
     const { instrument } = people[player]!;
     if (instrument === "bass") return 0;
-    return player === leader ? 1 : instrument === "drums" ? 3 : 2;
+    if (player === leader) return 2;
+    // Without a bass somebody else is asked for it before the leader.
+    const mayHaveBass = !bassist && (instrument === "guitar" || instrument === "keys");
+    return mayHaveBass ? 1 : instrument === "drums" ? 4 : 3;
   };
   const natural = [...players].sort((a, b) => rank(a) - rank(b));
   const orders = [natural, [...natural.slice(0, 2), ...natural.slice(2).reverse()]];

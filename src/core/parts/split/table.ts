@@ -90,6 +90,13 @@ function kindsOf(options: readonly SplitCell[], weight: number): OptionKinds {
   return { kindOf, costs };
 }
 
+/** Whose song it is: who sings and plays, else the first who plays chords. -1 for nobody. */
+export function leaderOf(players: SplitCase["players"]): number {
+  const singer = players.findIndex((one) => one.sings && one.instrument !== "voice");
+  if (singer >= 0) return singer;
+  return players.findIndex((one) => one.instrument === "guitar" || one.instrument === "keys");
+}
+
 /** How unlikely a leader would ask this of a player, where nothing else decides. */
 function unlikely(
   split: SplitCase,
@@ -99,10 +106,10 @@ function unlikely(
 ): number {
   const own = split.players[player]!;
   const bassist = split.players.some((one) => one.instrument === "bass");
-  const leader = split.players.findIndex((one) => one.sings && one.instrument !== "voice");
+  const leader = leaderOf(split.players);
   if (cell.role === "bass" && bassist && own.instrument !== "bass") return 5;
   if (cell.role === "bass" && player === leader && split.players.length > 1) return 2;
-  if (cell.role === "carry") return player === Math.max(0, leader) ? 0 : 1;
+  if (cell.role === "carry") return player === leader ? 0 : 1;
   if (cell.role === "line" && own.sings && section.voice) return 2;
   if (player === leader) return cell.role === "out" ? 4 : 0.5;
   return own.instrument === "bass" && cell.role === "out" && section.bass === "needed" ? 3 : 0;
