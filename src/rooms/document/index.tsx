@@ -25,6 +25,7 @@ export type LoadedDocument = {
 type Open = { readonly version: DocumentStore; readonly song: DocumentStore; readonly history: History };
 
 const OpenSong = createContext<Open | null>(null);
+const Calm = createContext<VersionBody | null>(null);
 
 const openStore = ({ id, kind, revision, body }: LoadedDocument): DocumentStore =>
   createDocumentStore(id, kind, revision, body, {
@@ -53,7 +54,11 @@ export function OpenSongProvider({
       for (const stop of stops) stop();
     };
   }, [open]);
-  return <OpenSong.Provider value={open}>{children}</OpenSong.Provider>;
+  return (
+    <OpenSong.Provider value={open}>
+      <CalmProvider>{children}</CalmProvider>
+    </OpenSong.Provider>
+  );
 }
 
 export function useOpenSong(): Open {
@@ -71,7 +76,16 @@ export function useVersion(): VersionBody {
  * The version a moment later, where a key must be painted first: what is shown from it follows when there is time.
  * Acts must ask {@link useCurrentVersion}.
  */
-export const useCalmVersion = (): VersionBody => useAfterPaint(useVersion());
+export function useCalmVersion(): VersionBody {
+  const body = useContext(Calm);
+  if (!body) throw new Error("Expected an OpenSongProvider above this component.");
+  return body;
+}
+
+/** One clock for all that may wait: nothing below it is drawn anew before the paint. */
+function CalmProvider({ children }: { children: ReactNode }) {
+  return <Calm.Provider value={useAfterPaint(useVersion())}>{children}</Calm.Provider>;
+}
 
 /** Asks for the version at the moment of an act, without drawing anew at each change. */
 export function useCurrentVersion(): () => VersionBody {
