@@ -82,7 +82,7 @@ export const STRUM_LIBRARY: readonly LibraryPattern[] = Object.freeze([
   strum("128-rocking", "rocking", TWELVE, 3, "D . U D3 . U D . U D3 . U"),
   strum("128-eighths", "straight eighths", TWELVE, 3, "D3 U D D U D D3 U D D U D"),
   strum("128-half", "half a bar: slow and rocking", TWELVE, 3, "D3 . . D . U"),
-  picked("44-travis", "thumb by turns", "fingers", FOUR, 2, "pm . p i p m p i"),
+  picked("44-turns", "thumb by turns", "fingers", FOUR, 2, "pm . p i p m p i"),
   picked("44-roll", "roll up and down", "fingers", FOUR, 2, "p i m a m i m i"),
   picked("44-pluck", "thumb, then three together", "fingers", FOUR, 2, "p . ima . p . ima ."),
   picked("44-half-roll", "half a bar: thumb and three", "fingers", FOUR, 2, "p i m a"),
