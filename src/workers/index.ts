@@ -118,19 +118,9 @@ export function useShapePlan(request: PlanRequest): {
   readonly plan: ShapePlan | null;
   readonly isOld: boolean;
 } {
-  const wanted = useMemo(() => JSON.stringify(request), [request]);
-  const [known, setKnown] = useState<{ readonly wanted: string; readonly plan: ShapePlan } | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the request is compared by what it says
-  useEffect(() => {
-    let current = true;
-    void planOf(request).then((plan) => {
-      if (current) setKnown({ wanted, plan });
-    });
-    return () => {
-      current = false;
-    };
-  }, [wanted]);
-  return { plan: known?.plan ?? null, isOld: known?.wanted !== wanted };
+  const requests = useMemo(() => new Map([["", request]]), [request]);
+  const { plans, isOld } = useShapePlans(requests);
+  return { plan: plans.get("") ?? null, isOld };
 }
 
 const askedAs = new WeakMap<PlanRequest, string>();
@@ -193,7 +183,7 @@ export function useHardestChanges(
   capos: readonly number[],
 ): ReadonlyMap<number, HardestChange | null> {
   const asked = useMemo(() => {
-    const key = JSON.stringify(request);
+    const key = planKey(request);
     return capos.map((capo) => ({ capo, key: `${capo} ${key}` }));
   }, [request, capos]);
   const keyOf = useMemo(() => {

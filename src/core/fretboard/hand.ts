@@ -1,9 +1,14 @@
-import type { Fret } from "../base";
+import type { Fret, Midi } from "../base";
+import type { Tuning } from "../pitch";
 import type { HandLimits } from "./level";
 import { betweenFretsMm } from "./neck";
 
 /** Frets of a shape, one a string from the player's face, counted from the capo; null is not played. */
 export type Frets = readonly (Fret | null)[];
+
+/** What frets behind a capo sound, from the string nearest the player's face; strings not played are left out. */
+export const pitchesOfFrets = (frets: Frets, tuning: Tuning, capo: number): Midi[] =>
+  frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
 
 /** 1 index, 2 middle, 3 ring, 4 little, "T" the thumb over the edge of the neck. */
 export type Finger = 1 | 2 | 3 | 4 | "T";

@@ -3,7 +3,7 @@ export { type DegreeLine, type DegreeLineOptions, type DegreeNote, degreeLine } 
 export { type Reason, TERMS, type Term } from "./difficulty";
 export { FINGER_WORDS, ordinal, sayFingers, sayList } from "./finger-words";
 export { type Barre, type Fingering, type FingeringOptions, type Fingerings, fingerings } from "./fingerings";
-export type { Finger, Frets } from "./hand";
+export { type Finger, type Frets, pitchesOfFrets } from "./hand";
 export {
   type Harmonised,
   type HarmoniserOptions,
@@ -12,7 +12,7 @@ export {
   type PairPosition,
   type PairSubstitute,
 } from "./harmoniser";
-export { HAND_LIMITS, LEVELS, type Level } from "./level";
+export { canDo, HAND_LIMITS, LEVELS, type Level } from "./level";
 export * from "./line";
 export type { Mute } from "./mutes";
 export { BASS_SCALE_MM, betweenFretsMm, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";

@@ -3,6 +3,9 @@ import type { Millimetres } from "../base";
 export const LEVELS = ["beginner", "steady", "fluent"] as const;
 export type Level = (typeof LEVELS)[number];
 
+/** Whether a hand of some level can do what asks for another. @example canDo("steady", "beginner") // => true */
+export const canDo = (level: Level, needs: Level): boolean => LEVELS.indexOf(needs) <= LEVELS.indexOf(level);
+
 /** What a hand of some level can do. Distances are mm along the neck by difference of finger number. */
 export type HandLimits = {
   readonly reachMm: readonly [one: Millimetres, two: Millimetres, three: Millimetres];

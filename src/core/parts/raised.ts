@@ -3,6 +3,7 @@ import { HIGHEST_CAPO } from "../fretboard";
 import { beatsOfTicks, tempoMs } from "../rhythm";
 import {
   type CellIndex,
+  isOut,
   type Passage,
   type Player,
   resolveCell,
@@ -62,7 +63,7 @@ export function restBefore(
   let rest = 0;
   for (const passage of passages.slice(0, at).toReversed()) {
     const cell = resolveCell(index, passage.use, player);
-    if (cell.light.value === 0 || cell.role.value === "out") {
+    if (isOut(cell)) {
       rest += passage.ticks;
       continue;
     }

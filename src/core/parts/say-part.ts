@@ -35,7 +35,7 @@ export function sayPart(
     riff ? `line: ${riff.name}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
     bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${sayBars(bars.value)}`,
-    ...phrases.value.map(({ from, to, role }) => `${sayBars([[from, to]])}: ${ROLE_THERE[role]}`),
+    ...phrases.value.map(({ from, to, role }) => `${sayBars([[from, to]])}: ${role}`),
     doubles.value === null ? "" : `doubles ${nameOf(doubles.value)}`,
   ].filter((one) => one !== "");
 }
@@ -46,11 +46,3 @@ const sayBars = (stretches: Stretches): string => {
   if (said === "none") return "no bars";
   return `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said}`;
 };
-
-const ROLE_THERE = {
-  carry: "carry",
-  support: "support",
-  line: "line",
-  bass: "bass",
-  out: "out",
-} as const;

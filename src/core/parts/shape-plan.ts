@@ -6,12 +6,14 @@ import {
   findChoice,
   hasStrings,
   indexCells,
+  isOut,
   Namer,
   type Outline,
   outlineOf,
   type Player,
   readerOf,
   resolveCell,
+  spotOf,
   type Timeline,
   timelineOf,
   type VersionBody,
@@ -83,7 +85,7 @@ export function planRequest(
   let open: (typeof runs)[number] | null = null;
   for (const passage of timeline.passages) {
     const cell = resolveCell(index, passage.use, player);
-    if (cell.light.value === 0 || cell.role.value === "out") {
+    if (isOut(cell)) {
       open = null;
       continue;
     }
@@ -100,14 +102,8 @@ export function planRequest(
         const { sounding, read, chord: readable } = namer.name(chord.symbol);
         const event = line.events[at]!;
         if (!readable || event.ticks <= 0) continue;
-        const spot = {
-          playerId: player.id,
-          useId: passage.use.id,
-          chordId: chord.id,
-          symbol: sounding,
-          capo: hand.capo,
-          tuning: player.tuning,
-        };
+        const place = { useId: passage.use.id, chordId: chord.id, symbol: sounding };
+        const spot = spotOf(player, hand.capo, place);
         const lock = findChoice(body, spot).choice?.frets ?? null;
         const beats = beatsOfTicks(event.ticks, version.beatUnit);
         const last = open.events.at(-1);

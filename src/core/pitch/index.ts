@@ -22,7 +22,7 @@ export {
   semitonesUp,
   simplerName,
 } from "./note-name";
-export { formatPitch, formatPitchIn, type PitchProblem, parsePitch } from "./pitch";
+export { formatPitch, formatPitchIn, type PitchProblem, parsePitch, pitchFrom } from "./pitch";
 export { saySemitones } from "./say-semitones";
 export {
   moveByDegrees,

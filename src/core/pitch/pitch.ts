@@ -43,3 +43,6 @@ export function formatPitch(midi: Midi, name?: NoteName): string {
   const octave = Math.floor((midi - alterOf(spelled)) / 12) - 1;
   return formatNoteName(spelled) + octave;
 }
+
+/** The lowest pitch of a class that is not below another. @example pitchFrom(52, 0) // C from E3 on => 60 */
+export const pitchFrom = (low: Midi, pitchClass: number): Midi => low + modulo(pitchClass - low, 12);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { identify as nameChords } from "../chord";
-import { HIGHEST_CAPO } from "../fretboard";
+import { HIGHEST_CAPO, pitchesOfFrets } from "../fretboard";
 import { GUITAR_TUNING, parseNoteName, parsePitch, pitchClassOf } from "../pitch";
 import { engine, FieldError, fields, readKey, readTuning } from "./engine";
 import { checkFrets, fretsField } from "./hand";
@@ -33,7 +33,7 @@ export const identify = engine(
   ({ frets, tuning, capo, key, bass }) => {
     const open = readTuning(tuning, ["tuning"]);
     checkFrets(frets, open.length, ["frets"]);
-    const sounding = frets.flatMap((fret, string) => (fret === null ? [] : [open[string]! + capo + fret]));
+    const sounding = pitchesOfFrets(frets, open, capo);
     const pitches = bass === undefined ? sounding : [...sounding, readBass(bass)];
     const classes = [...new Set(pitches.map((pitch) => pitch % 12))];
     const lowest = Math.min(...pitches);

@@ -1,10 +1,9 @@
 import { z } from "zod";
-import { parseChord } from "../chord";
 import { HIGHEST_CAPO } from "../fretboard";
 import { SPLIT_WEIGHTS, type SplitCase, type SplitPlayer, type SplitSection, splitSong } from "../parts";
-import { BASS_TUNING, formatPitch, GUITAR_TUNING } from "../pitch";
+import { formatPitch } from "../pitch";
 import { beatsOfBar, beatUnitOf, MOST_BPM } from "../rhythm";
-import { INSTRUMENTS, TECHNIQUES } from "../song";
+import { INSTRUMENTS, TECHNIQUES, usualTuning } from "../song";
 import { engine, FieldError, fields, readChord, readTuning, refuseRepeats } from "./engine";
 import { pitchField, readPitch } from "./hand";
 import { meterField, readMeterAt } from "./meter-field";
@@ -117,9 +116,13 @@ function readSection(one: Input["sections"][number], index: number, inBar: numbe
   let beat = 0;
   for (const [at, given] of chords.entries()) {
     const { symbol, beats } = typeof given === "string" ? { symbol: given, beats: even } : given;
-    readChord(symbol, [...place, "chords", at, ...(typeof given === "string" ? [] : ["symbol"])]);
-    const read = parseChord(symbol);
-    if (read.ok && read.value.kind === "chord")
+    const chord = readChord(symbol, [
+      ...place,
+      "chords",
+      at,
+      ...(typeof given === "string" ? [] : ["symbol"]),
+    ]);
+    if (chord.kind === "chord")
       for (let bar = Math.floor(beat / inBar + 1e-9); bar < (beat + beats) / inBar - 1e-9; bar++)
         if (bar < bars) chordBars.add(bar);
     beat += beats;
@@ -131,16 +134,12 @@ function readSection(one: Input["sections"][number], index: number, inBar: numbe
   return { id, bars, chordBars: [...chordBars], voice: { low, high }, energy, bass };
 }
 
-const USUAL_TUNING = { guitar: GUITAR_TUNING, bass: BASS_TUNING } as const;
-
 function readPlayer(one: Input["players"][number], index: number): SplitPlayer {
   const { instrument, range, ...rest } = one;
   const place = ["players", index] as const;
   const [low, high] = range.map((text, at) => readPitch(text, [...place, "range", at])) as [number, number];
   if (low > high) throw new FieldError([...place, "range", 1], "should not lie below the first pitch");
-  const stringed = instrument === "guitar" || instrument === "bass";
-  const tuning = stringed
-    ? readTuning([...(one.tuning ?? USUAL_TUNING[instrument])], [...place, "tuning"])
-    : [];
+  const usual = usualTuning(instrument);
+  const tuning = usual.length > 0 ? readTuning(one.tuning ?? usual, [...place, "tuning"]) : [];
   return { ...rest, instrument, tuning, range: [low, high] };
 }

@@ -31,6 +31,10 @@ export type ResolvedCell = {
   readonly doubles: Inherited<string | null>;
 };
 
+/** Whether a part is silent: without light, or told to stay out. */
+export const isOut = (cell: Pick<ResolvedCell, "light" | "role">): boolean =>
+  cell.light.value === 0 || cell.role.value === "out";
+
 export const cellKey = (useId: string, playerId: string): string => `${useId} ${playerId}`;
 
 /** Cells by use and player, and the first use of each section: what resolving needs, read once. */

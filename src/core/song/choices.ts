@@ -11,6 +11,13 @@ export type ShapeSpot = {
   readonly tuning: readonly string[];
 };
 
+/** The place of a chord for a player behind a capo. */
+export const spotOf = (
+  player: { readonly id: string; readonly tuning: readonly string[] },
+  capo: number,
+  { useId, chordId, symbol }: Pick<ShapeSpot, "useId" | "chordId" | "symbol">,
+): ShapeSpot => ({ playerId: player.id, useId, chordId, symbol, capo, tuning: player.tuning });
+
 const PRECEDENCE = ["chord-in-use", "chord", "symbol"] as const;
 
 const stands = (choice: Choice, spot: ShapeSpot): boolean => {

@@ -143,6 +143,7 @@ function commandOf(body: VersionBody, choice: number, pick: number): Command | n
             body,
             indexCells(body, outline),
             {
+              id: `riff-${choice}-${pick}`,
               name: "r",
               tuning: player.tuning,
               capo: 0,

@@ -52,12 +52,13 @@ export {
   EMPTY_CELL,
   type Inherited,
   indexCells,
+  isOut,
   type Origin,
   type ResolvedCell,
   resolveCell,
 } from "./cells";
 export { type BodyProblem, checkBody, emptyBody, isKind } from "./check-body";
-export { choiceFits, findChoice, type ShapeSpot } from "./choices";
+export { choiceFits, findChoice, type ShapeSpot, spotOf } from "./choices";
 export {
   add,
   addChord,
@@ -102,7 +103,9 @@ export {
   sameLine,
   unfold,
 } from "./exceptions";
+export { usualTuning } from "./instruments";
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
+export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export {
@@ -150,6 +153,7 @@ export {
   spotAt,
   stretchChord,
 } from "./place-chord";
+export { neckOfRiff, notesOfRiff } from "./riffs";
 export { sayCommand, sizeOf } from "./say-command";
 export { sayEditProblem, sayPlace } from "./say-edit";
 export { sayException, sayUse } from "./say-exception";
@@ -185,6 +189,7 @@ export {
   type Technique,
   techniqueOf,
   techniquesFor,
+  techniquesOf,
 } from "./techniques";
 export {
   type Bar,

@@ -138,6 +138,7 @@ describe("the sheet's edits", () => {
       round: null,
     });
     const riff = {
+      id: "line",
       name: "r",
       tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
       capo: 0,

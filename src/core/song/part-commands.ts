@@ -161,18 +161,18 @@ export const removeRiff = (body: VersionBody, id: string): Command =>
 
 type NewNote = Omit<RiffNote, "id" | "riffId">;
 
-/** Adds a line with its notes, and gives it to cells. */
+/** Adds a line with its notes under an id of the caller's, and gives it to cells. */
 export function addRiff(
   body: VersionBody,
   index: CellIndex,
-  riff: Omit<Riff, "id" | "originId" | "order">,
+  riff: Omit<Riff, "originId" | "order">,
   notes: readonly NewNote[],
   places: readonly SheetPlace[],
   makeId: MakeId,
 ): Command {
-  const id = makeId();
+  const { id } = riff;
   return batch("Add a line", [
-    add("riffs", { ...riff, id, originId: null, order: orderAtEnd(Object.values(body.riffs)) }),
+    add("riffs", { ...riff, originId: null, order: orderAtEnd(Object.values(body.riffs)) }),
     ...notes.map((note) => add("riffNotes", { ...note, id: makeId(), riffId: id })),
     ...places.map((place) => one(index, { ...place, fields: { riffId: id } }, makeId)),
   ]);

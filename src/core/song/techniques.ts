@@ -1,5 +1,5 @@
 import type { Semitones, Ticks } from "../base";
-import type { Level, Style } from "../fretboard";
+import { canDo, type Level, type Style } from "../fretboard";
 import { beatsOfBar, beatUnitOf, isCompound, type Meter, ticksOfBeatUnit } from "../rhythm";
 import type { Instrument, Role } from "./body";
 import { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
@@ -325,6 +325,21 @@ export const techniqueOf = (id: TechniqueId): Technique => TECHNIQUES[id];
 /** The techniques of an instrument, in the table's order. */
 export const techniquesFor = (instrument: Instrument): readonly TechniqueId[] =>
   TECHNIQUE_IDS.filter((id) => techniqueOf(id).instruments.includes(instrument));
+
+/** What a player can play: on their instrument, within their level, with a looper if it takes one. */
+export const techniquesOf = ({
+  instrument,
+  level,
+  loops,
+}: {
+  readonly instrument: Instrument;
+  readonly level: Level;
+  readonly loops: boolean;
+}): readonly TechniqueId[] =>
+  techniquesFor(instrument).filter((id) => {
+    const { needs, looped } = techniqueOf(id);
+    return canDo(level, needs) && (!looped || loops);
+  });
 
 /**
  * Where in one bar a grid strikes, in ticks. Beats are the metre's own; what lies between them is half a beat, two

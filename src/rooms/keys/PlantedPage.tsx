@@ -5,7 +5,7 @@ import { capital } from "@/core/base";
 import type { Colour } from "@/core/chord";
 import { type PlantedPoint, sayFingers } from "@/core/fretboard";
 import { handOf, type PlanRequest } from "@/core/parts";
-import { batch, chooseShape, type Player, resolveCell, set } from "@/core/song";
+import { batch, chooseShape, type Player, resolveCell, set, spotOf } from "@/core/song";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { sayCapo, sayPercent } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
@@ -175,14 +175,7 @@ function Point({
       const shape = point.path[index]!;
       if (chosen.has(symbol) || shape.pitches.length === 0) return [];
       chosen.add(symbol);
-      const spot = {
-        playerId: player.id,
-        useId: "",
-        chordId: "",
-        symbol,
-        capo: point.capo,
-        tuning: player.tuning,
-      };
+      const spot = spotOf(player, point.capo, { useId: "", chordId: "", symbol });
       const command = chooseShape(
         body,
         spot,

@@ -9,7 +9,7 @@ import {
   findChoice,
   keysOf,
   type Player,
-  type ShapeSpot,
+  spotOf,
   tuningOf,
   versionRow,
 } from "@/core/song";
@@ -43,14 +43,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
   const request = { ...hand, symbol };
   const offers = useFingerings([request]).get(requestKey(request));
   const standIns = useStandIns({ ...request, key: versionRow(body).key });
-  const spot: ShapeSpot = {
-    playerId: player.id,
-    useId: event.useId,
-    chordId: event.chordId,
-    symbol,
-    capo: hand.capo,
-    tuning: player.tuning,
-  };
+  const spot = spotOf(player, hand.capo, { ...event, symbol });
   const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   const { choice } = findChoice(body, spot);
   const choose = (one: Pick<Fingering, "frets" | "fingers">) =>

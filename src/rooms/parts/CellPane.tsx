@@ -7,6 +7,7 @@ import { formatKey } from "@/core/pitch";
 import {
   formatBars,
   hasStrings,
+  LIGHT_WORDS,
   Namer,
   ROLES,
   type Role,
@@ -18,7 +19,6 @@ import {
   techniqueOf,
   techniquesFor,
 } from "@/core/song";
-import { LIGHT_WORDS } from "@/ui/light-words";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";

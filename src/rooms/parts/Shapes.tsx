@@ -12,6 +12,7 @@ import {
   type Player,
   type ResolvedCell,
   type ShapeSpot,
+  spotOf,
   type Use,
 } from "@/core/song";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
@@ -77,7 +78,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
       <ul className="mt-1 grid grid-cols-3 gap-2">
         {[...places.values()].map((place) => {
           const found = answers.get(requestKey(place.request));
-          const spot = spotOf(place, use, player);
+          const spot = spotAt(place, use, player);
           const { shape, unfit } = shapeAt(
             body,
             spot,
@@ -121,7 +122,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
       {opened && places.has(opened) && (
         <Swap
           place={places.get(opened)!}
-          spot={spotOf(places.get(opened)!, use, player)}
+          spot={spotAt(places.get(opened)!, use, player)}
           offers={answers.get(requestKey(places.get(opened)!.request))}
           capo={cell.capo.value}
           leftHanded={player.leftHanded}
@@ -131,14 +132,8 @@ export function Shapes({ use, player, cell, namer }: Props) {
   );
 }
 
-const spotOf = (place: Place, use: Use, player: Player): ShapeSpot => ({
-  playerId: player.id,
-  useId: use.id,
-  chordId: place.chordId,
-  symbol: place.sounding,
-  capo: place.request.capo,
-  tuning: player.tuning,
-});
+const spotAt = ({ chordId, sounding, request }: Place, use: Use, player: Player): ShapeSpot =>
+  spotOf(player, request.capo, { useId: use.id, chordId, symbol: sounding });
 
 type SwapProps = {
   readonly place: Place;

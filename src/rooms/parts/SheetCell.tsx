@@ -3,7 +3,7 @@
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
 import type { StrumRow } from "@/core/song";
-import { LIGHT_WORDS } from "@/ui/light-words";
+import { LIGHT_WORDS } from "@/core/song";
 import { ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
 

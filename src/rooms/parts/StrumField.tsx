@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
-import { paceOfPattern, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
+import { paceOfPattern, STRUM_LIBRARY } from "@/core/rhythm";
 import { byOrder, setCell, strumLike, takePattern } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
@@ -63,9 +63,3 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
     </section>
   );
 }
-
-/** A library pattern drawn. */
-export const LibraryRow = ({ id }: { id: string }) => {
-  const one = STRUM_LIBRARY.find((library) => library.id === id);
-  return one ? <StrumRow pattern={patternOf(one)} /> : null;
-};

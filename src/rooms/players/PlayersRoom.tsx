@@ -2,12 +2,13 @@
 
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
-import { BASS_TUNING, formatTuning, GUITAR_TUNING, parseTuning } from "@/core/pitch";
+import { formatTuning, parseTuning } from "@/core/pitch";
 import {
   type BandPlayer,
   byOrder,
   hasStrings,
   type Instrument,
+  LIGHT_WORDS,
   type MakeId,
   orderAtEnd,
   PLAIN_HAND,
@@ -16,8 +17,8 @@ import {
   type Role,
   removePlayer,
   set,
+  usualTuning,
 } from "@/core/song";
-import { LIGHT_WORDS } from "@/ui/light-words";
 import { NumberField } from "@/ui/NumberField";
 import { PitchField } from "@/ui/PitchField";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
@@ -45,11 +46,6 @@ export const NEW_PLAYERS = [
   light: number;
 }[];
 
-const tuningFor = (instrument: Instrument): string[] => {
-  if (instrument === "guitar") return [...GUITAR_TUNING];
-  return instrument === "bass" ? [...BASS_TUNING] : [];
-};
-
 /** What people call the instruments. */
 const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
   guitar: "guitar",
@@ -65,7 +61,7 @@ const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: Ma
   order,
   name: template.name,
   instrument: template.instrument,
-  tuning: tuningFor(template.instrument),
+  tuning: usualTuning(template.instrument),
   capo: 0,
   level: "steady",
   sings: template.instrument === "voice",

@@ -4,6 +4,7 @@ import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
 import { beatsOfBar, type Meter, tempoMs } from "@/core/rhythm";
 import {
   beatUnitOfUse,
+  isOut,
   isPlayed,
   meterOf,
   notesOf,
@@ -100,7 +101,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
       const chord = chords.get(symbol);
       return { name: chord?.name ?? symbol, readable: chord?.readable ?? false };
     };
-    const out = cell.light.value === 0 || cell.role.value === "out";
+    const out = isOut(cell);
     const own = partOf(passage.use.id);
     return {
       id: `${passage.use.id} ${passage.round}`,

@@ -4,7 +4,7 @@ import { z } from "zod";
 import { sure } from "@/core/base";
 import { readChordText, readTab } from "@/core/formats";
 import { STYLES } from "@/core/fretboard";
-import { BASS_TUNING, formatTuning, GUITAR_TUNING, parsePitch } from "@/core/pitch";
+import { formatTuning, parsePitch } from "@/core/pitch";
 import { STRUM_LIBRARY } from "@/core/rhythm";
 import {
   addException,
@@ -35,6 +35,7 @@ import {
   set,
   strumRow,
   TECHNIQUE_IDS,
+  usualTuning,
   type VersionBody,
 } from "@/core/song";
 import type { NewDocument } from "../documents/store";
@@ -172,7 +173,7 @@ export async function demoDocuments(
         ...player,
         id: makeId(),
         order: places[index]!,
-        tuning: tuningFor(player.instrument),
+        tuning: usualTuning(player.instrument),
         ...PLAIN_HAND,
         range: player.range ?? null,
       },
@@ -270,11 +271,6 @@ function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSon
     return { id: makeId(), kind: "version", parentId: songId, body: body as unknown as Body };
   });
 }
-
-const tuningFor = (instrument: Player["instrument"]): string[] => {
-  if (instrument === "guitar") return [...GUITAR_TUNING];
-  return instrument === "bass" ? [...BASS_TUNING] : [];
-};
 
 type DemoMade = ReturnType<typeof songDocuments>;
 

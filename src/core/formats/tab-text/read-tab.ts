@@ -161,21 +161,13 @@ function readBar(
     }
     const match = SIGN.exec(rest);
     if (!match) return fail({ code: "sign", line, column: column + at, text: rest.slice(0, 6) });
-    const fret = Number(match[3] ?? 0);
-    if (fret > 24) return fail({ code: "fret", line, column: column + at, fret });
     const place =
       grid.step === null
         ? Math.round(((at / text.length) * grid.bar) / 240) * 240
         : Math.floor(at / grid.width) * grid.step;
-    notes.push({
-      ...PLAIN_NOTE,
-      tick: grid.from + place,
-      ticks: grid.step ?? 240,
-      string: 0,
-      fret,
-      ...marksOf(match[2] ?? "", match[4] === "x", match[5] ?? ""),
-      optional: match[1] !== undefined,
-    });
+    const note = noteOf(match, grid.from + place, grid);
+    if (note.fret > 24) return fail({ code: "fret", line, column: column + at, fret: note.fret });
+    notes.push(note);
     at += match[0].length;
     // A second note of the same column, for another time round.
     if (text.charAt(at) === "+") at = joinedColumn(text, at, notes, grid);
@@ -193,18 +185,20 @@ function holdOn(notes: TabNote[], tick: Ticks, step: Ticks): void {
 function joinedColumn(text: string, plus: number, notes: TabNote[], grid: Grid): number {
   const match = SIGN.exec(text.slice(plus + 1));
   if (!match) return plus + 1;
-  const { tick } = notes.at(-1)!;
-  notes.push({
-    ...PLAIN_NOTE,
-    tick,
-    ticks: grid.step ?? 240,
-    string: 0,
-    fret: Number(match[3] ?? 0),
-    ...marksOf(match[2] ?? "", match[4] === "x", match[5] ?? ""),
-    optional: match[1] !== undefined,
-  });
+  notes.push(noteOf(match, notes.at(-1)!.tick, grid));
   return plus + 1 + match[0].length;
 }
+
+/** The note a sign stands for; the row it stands in tells the string. */
+const noteOf = (sign: RegExpExecArray, tick: Ticks, { step }: Grid): TabNote => ({
+  ...PLAIN_NOTE,
+  tick,
+  ticks: step ?? 240,
+  string: 0,
+  fret: Number(sign[3] ?? 0),
+  ...marksOf(sign[2] ?? "", sign[4] === "x", sign[5] ?? ""),
+  optional: sign[1] !== undefined,
+});
 
 function marksOf(before: string, dead: boolean, behind: string): Partial<TabNote> {
   const art: NoteArt = dead

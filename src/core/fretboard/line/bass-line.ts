@@ -1,6 +1,6 @@
 import { type Midi, modulo, type Ticks } from "../../base";
 import { pitchClassesOf } from "../../chord";
-import { pitchClassOf } from "../../pitch";
+import { pitchClassOf, pitchFrom } from "../../pitch";
 import type { ChordUnder } from "./judge";
 import { PLAIN_NOTE, type TabNote } from "./note";
 import { type PlaceOptions, placeLine } from "./place";
@@ -30,7 +30,7 @@ export function bassLine(
   const sounding = chords.flatMap(({ tick, ticks, chord }) =>
     chord.kind === "none" ? [] : [{ tick, ticks, chord, bass: pitchClassOf(chord.bass ?? chord.root) }],
   );
-  const low = (pitchClass: number): Midi => lowest + modulo(pitchClass - lowest, 12);
+  const low = (pitchClass: number): Midi => pitchFrom(lowest, pitchClass);
   const made: { readonly tick: Ticks; readonly ticks: Ticks; readonly pitch: Midi }[] = [];
   for (const [at, { tick, ticks, chord, bass }] of sounding.entries()) {
     const root = low(bass);

@@ -2,8 +2,8 @@ import { modulo, type Semitones, type Ticks } from "../../base";
 import type { Chord } from "../../chord";
 import { pitchClassOf } from "../../pitch";
 import type { ChordUnder } from "./judge";
-import { heardPitch, inOrder, PLAIN_NOTE, type TabNote } from "./note";
-import { type PlaceOptions, pitchesOfLine, placeLine } from "./place";
+import { inOrder, PLAIN_NOTE, type TabNote } from "./note";
+import { type PlacedLine, type PlaceOptions, pitchesOfLine, placeLine } from "./place";
 
 /** Chords in which a lick has no place on the neck, by index. */
 export type Followed = { readonly notes: readonly TabNote[]; readonly left: readonly number[] };
@@ -25,31 +25,31 @@ export function followChords(
   const { home } = lick;
   const pitches = pitchesOfLine(lick.notes, options.neck);
   if (home.kind === "none" || !pitches) return { notes: [], left: chords.map((_, at) => at) };
+  const ways = options.approachTicks ? [{ ...options, open: false }, options] : [options];
+  const placeFirst = (moves: readonly Semitones[]): PlacedLine | null => {
+    for (const by of moves) {
+      const moved = pitches.map((pitch) => pitch + by);
+      for (const way of ways) {
+        const placed = placeLine(lick.notes, moved, way);
+        if (placed.ok) return placed.value;
+      }
+    }
+    return null;
+  };
   const made: TabNote[] = [];
   const left: number[] = [];
   for (const [at, { chord, tick, ticks }] of chords.entries()) {
     if (chord.kind === "none") continue;
     const by = nearestMove(pitchClassOf(home.root), pitchClassOf(chord.root));
     // Where it does not fit the nearer way, the other octave may; a fret below an open string there is none.
-    const closed = options.approachTicks ? [{ ...options, open: false }, options] : [options];
-    const placed = [by, by + 12, by - 12]
-      .flatMap((moved) =>
-        closed.map((own) =>
-          placeLine(
-            lick.notes,
-            pitches.map((pitch) => pitch + moved),
-            own,
-          ),
-        ),
-      )
-      .find((one) => one.ok);
-    if (!placed?.ok) {
+    const placed = placeFirst([by, by + 12, by - 12]);
+    if (!placed) {
       left.push(at);
       continue;
     }
     const own: TabNote[] = [];
     for (let from = tick; from < tick + ticks; from += lick.ticks)
-      for (const note of placed.value.notes) {
+      for (const note of placed.notes) {
         const start = from + note.tick;
         if (start >= tick + ticks) continue;
         own.push({ ...note, tick: start, ticks: Math.min(note.ticks, tick + ticks - start) });
@@ -105,7 +105,3 @@ export function cellOverShapes(
     }),
   );
 }
-
-/** The pitches of a line as they are heard, in order; dead notes left out. For laws and charts. */
-export const heardPitches = (notes: readonly TabNote[], neck: PlaceOptions["neck"]): number[] =>
-  inOrder(notes).flatMap((note) => heardPitch(note, neck) ?? []);

@@ -5,7 +5,6 @@ export {
   type Followed,
   followChords,
   type HeldShape,
-  heardPitches,
 } from "./follow";
 export { type ChordUnder, fitsOf, type NoteFit } from "./judge";
 export {

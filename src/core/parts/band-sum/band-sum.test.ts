@@ -1,20 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../../base";
 import { parseChord, type SoundingChord } from "../../chord";
+import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
 import type { Player } from "../../song";
 import { sampleVersion } from "../../song/sample-version";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
-import {
-  closeVoicing,
-  judgeSum,
-  LOWEST_OF_INTERVAL,
-  mendSum,
-  pitchesOfFrets,
-  saySumProblem,
-  sumOfBand,
-} from ".";
+import { closeVoicing, judgeSum, LOWEST_OF_INTERVAL, mendSum, saySumProblem, sumOfBand } from ".";
 
 const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
 const C = sure(parseKey("C"));

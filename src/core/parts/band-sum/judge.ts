@@ -123,9 +123,9 @@ export function judgeSum(
     break;
   }
   const classes = [...new Set(voices.map(({ pitch }) => pitch % 12))];
-  const names = identify(classes, first.pitch % 12, key);
   const own = new Set([...chord.tones.map((tone) => above(toneSemitones(tone))), wanted]);
   const isOther =
     classes.some((one) => !own.has(one)) || problems.some(({ code }) => code === "wrong-lowest");
-  return { voices, makes: isOther ? (names[0]?.symbol ?? null) : null, problems };
+  const makes = isOther ? (identify(classes, first.pitch % 12, key)[0]?.symbol ?? null) : null;
+  return { voices, makes, problems };
 }

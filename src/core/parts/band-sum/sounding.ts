@@ -1,22 +1,15 @@
 import type { Midi, Ticks } from "../../base";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../../chord";
-import { type Frets, stoppedPitch } from "../../fretboard";
-import { parseTuning, pitchClassOf } from "../../pitch";
-import { hasStrings, tuningOf } from "../../song";
+import { type Frets, pitchesOfFrets, stoppedPitch } from "../../fretboard";
+import { pitchClassOf, pitchFrom } from "../../pitch";
+import { hasStrings, neckOfRiff, tuningOf } from "../../song";
 import { playsInBar, type SheetPart } from "../band";
-
-/** What a shape sounds. */
-export const pitchesOfFrets = (frets: Frets, tuning: readonly Midi[], capo: number): Midi[] =>
-  frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
-
-/** The pitch class next above a pitch, that pitch included. */
-const from = (low: Midi, pitchClass: number): Midi => low + ((pitchClass - (low % 12) + 12) % 12);
 
 /** A chord held by an instrument without strings: each tone once, as close as can be, from the low end of its register. */
 export function closeVoicing(chord: SoundingChord, low: Midi): Midi[] {
   const root = pitchClassOf(chord.root);
   return pitchClassesOf({ ...chord, bass: null })
-    .map((one) => from(low, one))
+    .map((one) => pitchFrom(low, one))
     .sort((a, b) => a - b || root - b);
 }
 
@@ -40,7 +33,7 @@ export function pitchesOfPart(
   if (!strums) return lined;
   if (!hasStrings(player)) {
     if (part.low === null) return lined;
-    if (cell.role.value === "bass") return [from(part.low, pitchClassOf(chord.bass ?? chord.root))];
+    if (cell.role.value === "bass") return [pitchFrom(part.low, pitchClassOf(chord.bass ?? chord.root))];
     return closeVoicing(chord, part.low);
   }
   const held = frets ? pitchesOfFrets(frets, tuningOf(player), cell.capo.value) : [];
@@ -49,12 +42,11 @@ export function pitchesOfPart(
 
 function lineAt({ riff, notes }: SheetPart, tick: Ticks): Midi[] {
   if (!riff || notes.length === 0) return [];
-  const tuning = parseTuning(riff.tuning);
-  if (!tuning.ok) return [];
+  const neck = neckOfRiff(riff);
   const at = tick % riff.ticks;
   return notes.flatMap((note) => {
     if (note.art === "dead" || note.tick > at || note.tick + note.ticks <= at) return [];
-    return stoppedPitch(note, { tuning: tuning.value, capo: riff.capo }) ?? [];
+    return stoppedPitch(note, neck) ?? [];
   });
 }
 

@@ -1,8 +1,7 @@
-import type { Fingering, Frets } from "../../fretboard";
-import { fingerings } from "../../fretboard";
+import { type Fingering, type Frets, fingerings } from "../../fretboard";
 import type { Key } from "../../pitch";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
-import { namerByShift, type ShapeSpot, type VersionBody, versionRow } from "../../song";
+import { namerByShift, type ShapeSpot, spotOf, type VersionBody, versionRow } from "../../song";
 import type { BandSheet, SheetPart, SheetRow } from "../band";
 import { type ShapePlan, shapesOfPlan } from "../shape-plan";
 import { handOf, optionsOf, requestKey, shapeAt } from "../shapes";
@@ -23,8 +22,6 @@ export type ChordSum = Sum & {
   readonly held: ReadonlyMap<string, Frets>;
 };
 
-type Held = { readonly shapes: ReadonlyMap<string, Fingering> };
-
 /**
  * The sum of the band: for every beat of every section the union of all that sounds, judged against the chart. Beats
  * of one chord that sound alike are one entry. Where every player's shapes are known it is exact; a player whose plan
@@ -35,7 +32,7 @@ export function sumOfBand(
   sheet: BandSheet,
   plans: ReadonlyMap<string, ShapePlan>,
 ): ChordSum[] {
-  const held = new Map<string, Held>([...plans].map(([id, plan]) => [id, { shapes: shapesOfPlan(plan) }]));
+  const planned = new Map([...plans].map(([id, plan]) => [id, shapesOfPlan(plan)]));
   const namerAt = namerByShift(body);
   const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
   return sheet.rows.flatMap((row) => {
@@ -52,7 +49,7 @@ export function sumOfBand(
         const shapes = new Map(
           row.parts.map((part) => [
             part.player.id,
-            shapeOf(body, row, part, chord.id, named.sounding, held.get(part.player.id)),
+            shapeOf(body, row, part, chord.id, named.sounding, planned.get(part.player.id)),
           ]),
         );
         const sums: ChordSum[] = [];
@@ -95,26 +92,17 @@ function shapeOf(
   part: SheetPart,
   chordId: string,
   symbol: string,
-  held: Held | undefined,
+  planned: ReadonlyMap<string, Fingering> | undefined,
 ): Frets | null {
-  if (part.out || !held) return null;
+  if (part.out || !planned) return null;
   const request = { ...handOf(part.player, part.cell), symbol };
   const found = shapeAt(
     body,
-    spotOf(part, row.use.id, chordId, symbol),
-    () => held.shapes.get(requestKey(request)) ?? null,
+    spotOf(part.player, part.cell.capo.value, { useId: row.use.id, chordId, symbol }),
+    () => planned.get(requestKey(request)) ?? null,
   );
   return found.shape?.frets ?? null;
 }
-
-const spotOf = (part: SheetPart, useId: string, chordId: string, symbol: string): ShapeSpot => ({
-  playerId: part.player.id,
-  useId,
-  chordId,
-  symbol,
-  capo: part.cell.capo.value,
-  tuning: part.player.tuning,
-});
 
 /** A change of one player's shape that mends a chord. */
 export type Mend = {
@@ -166,7 +154,7 @@ export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | n
       if (better)
         best = {
           playerId: part.player.id,
-          spot: spotOf(part, sum.useId, sum.chordId, sum.symbol),
+          spot: spotOf(part.player, part.cell.capo.value, sum),
           shape,
           strings,
           left: problems,

@@ -2,19 +2,26 @@ import type { Ticks } from "../../base";
 import { type Meter, onsetsOf, type Pattern, readPattern, ticksOfBar, ticksOfPattern } from "../../rhythm";
 import type { StrumRow } from "../../song";
 
+type PatternRow = Pick<StrumRow, "meterBeats" | "meterUnit" | "subdivision" | "swing" | "pattern" | "kind">;
+
+/** Rows never change: each is read once. */
+const known = new WeakMap<PatternRow, Pattern | null>();
+
 /** The pattern of a row of the document, or null where it can't be read: it is kept as typed. */
-export function patternOfRow(
-  row: Pick<StrumRow, "meterBeats" | "meterUnit" | "subdivision" | "swing" | "pattern" | "kind">,
-): Pattern | null {
-  const { meterBeats, meterUnit, subdivision, swing, pattern, kind } = row;
+export function patternOfRow(row: PatternRow): Pattern | null {
+  const before = known.get(row);
+  if (before !== undefined) return before;
+  const { meterBeats, meterUnit, subdivision, swing, pattern: text, kind } = row;
   const read = readPattern({
     meter: { beats: meterBeats, unit: meterUnit },
     subdivision,
     swing,
-    text: pattern,
+    text,
     kind,
   });
-  return read.ok ? read.value : null;
+  const pattern = read.ok ? read.value : null;
+  known.set(row, pattern);
+  return pattern;
 }
 
 /** Where a pattern strikes in one bar: a shorter one comes round again, of a longer one all its bars lie over another. */

@@ -1,11 +1,12 @@
 import type { Midi, Ticks } from "../../base";
-import { inOrder, type Level, rangeOfLine, type TabNote } from "../../fretboard";
-import { parseTuning } from "../../pitch";
+import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
 import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
 import {
   type CellIndex,
   gridOnsets,
   hasStrings,
+  isOut,
+  neckOfRiff,
   type Player,
   type ResolvedCell,
   type Riff,
@@ -13,7 +14,6 @@ import {
   resolveCell,
   stringsOfPart,
   type Technique,
-  type TechniqueId,
   techniqueOf,
   tuningOf,
   type Use,
@@ -38,7 +38,6 @@ export type SheetPart = {
   readonly high: Midi | null;
   /** Whether the rhythm is said on the sheet, and not only usual. */
   readonly isSaid: boolean;
-  readonly needs: Level;
 };
 
 /** Instruments without strings have a register of their own by role; MIDI. Ours, no source. */
@@ -81,13 +80,13 @@ export function sheetPart(
   sung: readonly [Midi, Midi] | null,
 ): SheetPart {
   const cell = resolveCell(source.index, use, player);
-  const out = cell.light.value === 0 || cell.role.value === "out";
+  const out = isOut(cell);
   const technique = cell.technique.value ? techniqueOf(cell.technique.value) : null;
   const pattern = cell.strumId.value ? (source.strums.get(cell.strumId.value) ?? null) : null;
   const riff = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
   const notes = riff ? (source.notesOf.get(riff.id) ?? []) : [];
   const base = { use, player, cell, out, technique, pattern, riff, notes };
-  if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false, needs: "beginner" };
+  if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
   const bar = ticksOfBar(meter);
   const struck = pattern ? onsetsInBar(pattern, meter) : null;
   const lined =
@@ -100,7 +99,6 @@ export function sheetPart(
     low: register?.[0] ?? null,
     high: register?.[1] ?? null,
     isSaid: pattern !== null || lined !== null || technique !== null,
-    needs: technique?.needs ?? "beginner",
   };
 }
 
@@ -119,8 +117,7 @@ function registerOf(
   if (player.instrument === "voice") return sung;
   if (!hasStrings(player)) return KEYS_REGISTER[cell.role.value];
   if (riff && !pattern && notes.length > 0) {
-    const tuning = parseTuning(riff.tuning);
-    const range = tuning.ok ? rangeOfLine(notes, { tuning: tuning.value, capo: riff.capo }) : null;
+    const range = rangeOfLine(notes, neckOfRiff(riff));
     if (range) return [Math.floor(range.low), Math.ceil(range.high)];
   }
   const tuning = tuningOf(player);
@@ -143,8 +140,6 @@ export const roleInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number): R
     ? "out"
     : (part.cell.phrases.value.find(({ from, to }) => bar >= from && bar < to)?.role ?? part.cell.role.value);
 
-export const hasTechnique = (part: SheetPart, id: TechniqueId): boolean => part.cell.technique.value === id;
-
 /** Whether a whole hand or a plectrum sweeps the strings. */
 export const sweeps = (part: SheetPart): boolean =>
   !part.out &&
@@ -161,4 +156,4 @@ export const picks = (part: SheetPart): boolean =>
   !part.out &&
   (part.pattern
     ? part.pattern.strokes.some((stroke) => stroke.kind === "fingers")
-    : hasTechnique(part, "picking"));
+    : part.cell.technique.value === "picking");

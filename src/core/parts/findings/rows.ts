@@ -1,6 +1,14 @@
-import { LEVELS } from "../../fretboard";
-import { paceOf, paceOfPattern, STROKE_HABITS, ticksOfBar } from "../../rhythm";
-import { gridOnsets, type Role, type TechniqueId, techniqueOf, techniquesFor } from "../../song";
+import { canDo } from "../../fretboard";
+import { paceOf, paceOfPattern, ticksOfBar } from "../../rhythm";
+import {
+  FULL_LIGHT,
+  gridOnsets,
+  type Role,
+  type TechniqueId,
+  techniqueOf,
+  techniquesFor,
+  techniquesOf,
+} from "../../song";
 import { picks, playsInBar, roleInBar, type SheetPart, type SheetRow, sweeps } from "../band";
 import { sharedOnsets, sharedSemitones } from "../split";
 import type { CellFix, Finding, Fix } from "./finding";
@@ -10,7 +18,6 @@ const SAME_SEMITONES = 7;
 const SAME_STROKES = 0.75;
 /** So far inside the voice's register full light is in its way. Ours, no source. */
 const IN_VOICE = 5;
-const FULL = 4;
 
 const isIn = (part: SheetPart): boolean => !part.out;
 const fixOf = (row: SheetRow, part: SheetPart, code: Fix["code"], fields: CellFix["fields"]): Fix => ({
@@ -58,11 +65,8 @@ export function bassFindings(row: SheetRow): Finding[] {
   if (bars.length === 0 || has(0)) return [];
   const first = bars.find(has);
   const able = row.parts.flatMap((part): Fix[] => {
-    const technique = techniquesFor(part.player.instrument).find(
-      (id) =>
-        techniqueOf(id).roles.every((role) => role === "bass") &&
-        (!techniqueOf(id).looped || part.player.loops) &&
-        LEVELS.indexOf(techniqueOf(id).needs) <= LEVELS.indexOf(part.player.level),
+    const technique = techniquesOf(part.player).find((id) =>
+      techniqueOf(id).roles.every((role) => role === "bass"),
     );
     if (!technique) return [];
     const light = part.cell.light.value === 0 ? 2 : part.cell.light.value;
@@ -106,13 +110,11 @@ export function twiceFindings(row: SheetRow): Finding[] {
       if (doubled || !together || semitones < SAME_SEMITONES || shared < SAME_STROKES) continue;
       const second = a.cell.role.value === "carry" ? b : a.cell.role.value === b.cell.role.value ? b : a;
       const other = second === a ? b : a;
-      const apart = techniquesFor(second.player.instrument).find((id) => {
+      const apart = techniquesOf({ ...second.player, loops: false }).find((id) => {
         const one = techniqueOf(id);
         return (
-          LEVELS.indexOf(one.needs) <= LEVELS.indexOf(second.player.level) &&
           one.roles.includes(second.cell.role.value === "out" ? "support" : second.cell.role.value) &&
-          sharedOnsets(gridOnsets(one.grid, row.passage.meter), other.onsets) < SAME_STROKES &&
-          !one.looped
+          sharedOnsets(gridOnsets(one.grid, row.passage.meter), other.onsets) < SAME_STROKES
         );
       });
       found.push({
@@ -150,7 +152,7 @@ export function pickedFindings(row: SheetRow): Finding[] {
       over.player.instrument === "guitar" && over.cell.role.value !== "carry"
         ? [techniqueFix(row, over, "ringing", { light: Math.min(over.cell.light.value, lower) })]
         : [];
-    const above = Math.min(FULL, over.cell.light.value + 1);
+    const above = Math.min(FULL_LIGHT, over.cell.light.value + 1);
     const brighter = fixOf(
       row,
       part,
@@ -179,7 +181,7 @@ export function voiceFindings(row: SheetRow): Finding[] {
   const { sung } = row;
   if (!sung || !row.vocals) return [];
   return row.parts.flatMap((part): Finding[] => {
-    if (part.out || part.player.instrument === "voice" || part.cell.light.value < FULL) return [];
+    if (part.out || part.player.instrument === "voice" || part.cell.light.value < FULL_LIGHT) return [];
     const semitones = sharedSemitones(part, { low: sung[0], high: sung[1] });
     if (semitones < IN_VOICE || part.cell.role.value === "bass") return [];
     return [
@@ -251,15 +253,10 @@ export function handFindings(row: SheetRow): Finding[] {
     if (part.out) return [];
     const { player, technique, pattern, notes, riff } = part;
     const found: Finding[] = [];
-    if (technique && LEVELS.indexOf(technique.needs) > LEVELS.indexOf(player.level)) {
-      const easier = techniquesFor(player.instrument).find((id) => {
-        const one = techniqueOf(id);
-        return (
-          LEVELS.indexOf(one.needs) <= LEVELS.indexOf(player.level) &&
-          !one.looped &&
-          one.roles.some((role) => role === part.cell.role.value)
-        );
-      });
+    if (technique && !canDo(player.level, technique.needs)) {
+      const easier = techniquesOf({ ...player, loops: false }).find((id) =>
+        techniqueOf(id).roles.some((role) => role === part.cell.role.value),
+      );
       found.push({
         kind: "above-level",
         id: idOf("above-level", row, [part]),
@@ -274,7 +271,7 @@ export function handFindings(row: SheetRow): Finding[] {
       : notes.length > 1
         ? paceOf(
             [...new Set(notes.filter((note) => note.art === "plain").map((note) => note.tick))],
-            STROKE_HABITS[0],
+            "alternate",
             row.tempo,
             player.level,
           )

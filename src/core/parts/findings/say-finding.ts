@@ -1,8 +1,8 @@
 import { assertNever } from "../../base";
-import { type ROLES, techniqueOf } from "../../song";
+import { sayList } from "../../fretboard";
+import { LIGHT_WORDS, type ROLES, techniqueOf } from "../../song";
 import type { Finding, Fix } from "./finding";
 
-const LIGHTS = ["out", "ember", "low", "bright", "full"] as const;
 const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({
   carry: "carry",
   support: "support",
@@ -11,15 +11,12 @@ const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.free
   out: "stay out",
 });
 
-const and = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
-
 /** "bar 3", "bars 1 to 4", "bars 1, 3 and 5": bars counted from 0, told from 1. */
 function sayBars(bars: readonly number[]): string {
   const told = bars.map((bar) => bar + 1);
   if (told.length === 1) return `bar ${told[0]}`;
   const run = told.every((bar, at) => at === 0 || bar === told[at - 1]! + 1);
-  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${and(told.map(String))}`;
+  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${sayList(told.map(String))}`;
 }
 
 /** How chord names are written; as they are when left out. */
@@ -31,7 +28,7 @@ export function sayFinding(
   finding: Finding,
   write: Write = asItIs,
 ): { readonly what: string; readonly why: string } {
-  const names = and(finding.players);
+  const names = sayList(finding.players);
   switch (finding.kind) {
     case "no-bass":
       return {
@@ -121,7 +118,7 @@ export function sayFix({ code }: Fix, write: Write = asItIs): string {
     case "technique":
       return `${code.player}: ${techniqueOf(code.technique).words}`;
     case "light":
-      return `${code.player} at light ${code.light}, ${LIGHTS[code.light]}`;
+      return `${code.player} at light ${code.light}, ${LIGHT_WORDS[code.light]}`;
     case "double":
       return `${code.player} doubles ${code.of} on purpose`;
     case "carry-bars":

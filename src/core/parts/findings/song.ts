@@ -1,4 +1,4 @@
-import { type Player, techniqueOf, techniquesFor } from "../../song";
+import { FULL_LIGHT, type Player, techniqueOf, techniquesFor } from "../../song";
 import type { BandSheet, SheetRow } from "../band";
 import type { Finding, Fix } from "./finding";
 
@@ -61,7 +61,6 @@ export function idleFindings({ players, rows }: BandSheet): Finding[] {
   });
 }
 
-const BRIGHTEST = 4;
 const chorusesOf = (rows: readonly SheetRow[]): readonly SheetRow[] => {
   const choruses = rows.filter((row) => row.section.kind === "chorus");
   return choruses.length === 0 ? rows.slice(-1) : choruses;
@@ -71,7 +70,7 @@ const chorusesOf = (rows: readonly SheetRow[]): readonly SheetRow[] => {
 function brighterChoruses(rows: readonly SheetRow[]): Fix[] {
   const cells = chorusesOf(rows).flatMap((row) =>
     row.parts.flatMap((part) =>
-      part.out || part.cell.light.value >= BRIGHTEST
+      part.out || part.cell.light.value >= FULL_LIGHT
         ? []
         : [
             {

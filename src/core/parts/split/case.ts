@@ -89,6 +89,8 @@ export const OUT_CELL: SplitCell = Object.freeze({
   needs: "beginner",
 });
 
+export const isPlaying = (cell: SplitCell): boolean => cell.role !== "out";
+
 export type SplitTerm = {
   readonly section: string;
   readonly name: keyof SplitWeights;

@@ -1,5 +1,4 @@
-import { LEVELS } from "../../fretboard";
-import { gridOnsets, stringsOfPart, TECHNIQUE_IDS, type Technique, techniqueOf } from "../../song";
+import { gridOnsets, stringsOfPart, type Technique, techniqueOf, techniquesOf } from "../../song";
 import { OUT_CELL, type SplitCase, type SplitCell, type SplitPlayer } from "./case";
 
 /** Frets above the capo a hand may stand at; the hand reaches three frets further. */
@@ -11,11 +10,8 @@ const LEAST_SPAN = 3;
 
 /** What one player could do in any section: out first, then the table's techniques in its order. */
 export function optionsOf(split: SplitCase, player: SplitPlayer): readonly SplitCell[] {
-  const found = TECHNIQUE_IDS.flatMap((id): SplitCell[] => {
+  const found = techniquesOf(player).flatMap((id): SplitCell[] => {
     const technique = techniqueOf(id);
-    if (!technique.instruments.includes(player.instrument)) return [];
-    if (technique.looped && !player.loops) return [];
-    if (LEVELS.indexOf(technique.needs) > LEVELS.indexOf(player.level)) return [];
     const onsets = gridOnsets(technique.grid, split.meter);
     return registersOf(split, technique, player).flatMap((register) =>
       technique.roles.map(

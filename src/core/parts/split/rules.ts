@@ -1,12 +1,18 @@
-import { LEVELS } from "../../fretboard";
-import type { School, SplitCase, SplitCell, SplitGrid, SplitSection, SplitViolation } from "./case";
+import { canDo } from "../../fretboard";
+import {
+  isPlaying,
+  type School,
+  type SplitCase,
+  type SplitCell,
+  type SplitGrid,
+  type SplitSection,
+  type SplitViolation,
+} from "./case";
 import { missingBassBars, sharedSemitones } from "./score";
 
 /** Up to this energy a sparse section has at most two players. */
 export const SPARSE_ENERGY = 2;
 export const SPARSE_PLAYERS = 2;
-
-export const isPlaying = (cell: SplitCell): boolean => cell.role !== "out";
 
 /** Two cells that would be one part twice: equal role and onsets in overlapping registers. */
 export const isTwice = (a: SplitCell, b: SplitCell): boolean =>
@@ -17,7 +23,7 @@ export const isTwice = (a: SplitCell, b: SplitCell): boolean =>
   a.onsets.every((tick, at) => tick === b.onsets[at]);
 
 /** Whether a section's bass is there from its first chord on. */
-export const hasBass = (section: SplitSection, cells: readonly SplitCell[]): boolean =>
+const hasBass = (section: SplitSection, cells: readonly SplitCell[]): boolean =>
   section.bass === "free" ||
   (cells.some((cell) => cell.role === "bass") && missingBassBars(section, cells) === 0);
 
@@ -27,8 +33,8 @@ const lampsOf = (cells: readonly SplitCell[]): number => cells.reduce((sum, cell
 export const mayNotFall = (before: SplitSection, section: SplitSection): boolean =>
   section.energy >= before.energy;
 
-/** How many rules a section breaks. */
-export function sectionBreaches(
+/** The rules a section breaks. */
+function sectionBreaches(
   school: School,
   section: SplitSection,
   cells: readonly SplitCell[],
@@ -51,8 +57,7 @@ export function sectionBreaches(
     say("sparse", `${playing} play where at most ${SPARSE_PLAYERS} may`);
   for (const [at, cell] of cells.entries()) {
     const { id, level } = players[at]!;
-    if (LEVELS.indexOf(cell.needs) > LEVELS.indexOf(level))
-      say("level", `${id} is asked for more than their level`);
+    if (!canDo(level, cell.needs)) say("level", `${id} is asked for more than their level`);
     if (isPlaying(cell) && !(cell.entryBar >= 1 && cell.entryBar <= section.bars))
       say("entry", `${id} comes in outside the section`);
   }

@@ -1,4 +1,12 @@
-import type { SplitCase, SplitCell, SplitGrid, SplitSection, SplitTerm, SplitWeights } from "./case";
+import {
+  isPlaying,
+  type SplitCase,
+  type SplitCell,
+  type SplitGrid,
+  type SplitSection,
+  type SplitTerm,
+  type SplitWeights,
+} from "./case";
 
 /** Semitones two ranges share; 0 where one of them is none. */
 export function sharedSemitones(
@@ -29,8 +37,6 @@ export const lightOf = (lamps: readonly number[]): number =>
 const barsTogether = (section: SplitSection, a: SplitCell, b: SplitCell): number =>
   Math.max(0, section.bars - Math.max(a.entryBar, b.entryBar) + 1);
 
-const isIn = (cell: SplitCell): boolean => cell.role !== "out";
-
 /** What each counted thing amounts to in one section. */
 export function sectionValues(
   split: SplitCase,
@@ -39,11 +45,11 @@ export function sectionValues(
 ): Omit<SplitWeights, "change"> {
   let [register, rhythm, voice] = [0, 0, 0];
   for (const [at, a] of cells.entries()) {
-    if (!isIn(a)) continue;
+    if (!isPlaying(a)) continue;
     if (section.voice && a.role !== "bass") voice += sharedSemitones(a, section.voice) * section.bars;
     for (let other = at + 1; other < cells.length; other++) {
       const b = cells[other]!;
-      if (!isIn(b)) continue;
+      if (!isPlaying(b)) continue;
       const bars = barsTogether(section, a, b);
       register += sharedSemitones(a, b) * bars;
       if (!excepted(a, b, split.players[at]!.id, split.players[other]!.id))
@@ -51,7 +57,7 @@ export function sectionValues(
     }
   }
   const energy = Math.abs(section.energy - lightOf(cells.map((cell) => cell.lamp))) * section.bars;
-  const idle = cells.reduce((sum, cell) => sum + (isIn(cell) ? cell.entryBar - 1 : section.bars), 0);
+  const idle = cells.reduce((sum, cell) => sum + (isPlaying(cell) ? cell.entryBar - 1 : section.bars), 0);
   return { register, rhythm, bass: missingBassBars(section, cells), voice, energy, idle };
 }
 
@@ -64,7 +70,7 @@ export function missingBassBars(section: SplitSection, cells: readonly SplitCell
 
 /** What changes for one player between two sections: a new technique, other strings, a new role. */
 export function changeBetween(before: SplitCell, after: SplitCell): number {
-  if (!isIn(before) || !isIn(after)) return 0;
+  if (!isPlaying(before) || !isPlaying(after)) return 0;
   return (
     (before.technique === after.technique ? 0 : 1) +
     (before.strings.join() === after.strings.join() ? 0 : 1) +

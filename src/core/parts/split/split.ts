@@ -1,9 +1,9 @@
-import { type Proposal, SCHOOLS, type School, type SplitCase, type SplitCell } from "./case";
+import { isPlaying, type Proposal, SCHOOLS, type School, type SplitCase, type SplitCell } from "./case";
 import { bestChain, type Chain } from "./chain";
 import { entriesOf } from "./entries";
 import { bestLamps } from "./lamps";
 import { polish } from "./polish";
-import { isPlaying, violationsOf } from "./rules";
+import { violationsOf } from "./rules";
 import { scoreOf, termsOf } from "./score";
 import { crowdCost, LAST_BAR, leaderOf, type SplitTable, tableOf } from "./table";
 

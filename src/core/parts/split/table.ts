@@ -1,7 +1,7 @@
-import type { School, SplitCase, SplitCell } from "./case";
+import { isPlaying, type School, type SplitCase, type SplitCell } from "./case";
 import { bestLamps } from "./lamps";
 import { optionsOf } from "./options";
-import { isPlaying, isTwice, SPARSE_ENERGY, SPARSE_PLAYERS } from "./rules";
+import { isTwice, SPARSE_ENERGY, SPARSE_PLAYERS } from "./rules";
 import { changeBetween, sharedOnsets, sharedSemitones } from "./score";
 
 /** What breaking a rule costs a search: more than any plan that keeps them. */
@@ -56,6 +56,7 @@ export function tableOf(split: SplitCase, school: School): SplitTable {
     }),
   );
   const kinds = options.map((own) => kindsOf(own, weights.change));
+  const who = { leader: leaderOf(players), bassist: players.some((one) => one.instrument === "bass") };
   const alone = sections.map((section) =>
     options.map((own, player) =>
       Float64Array.from(own, (cell, at) => {
@@ -65,7 +66,7 @@ export function tableOf(split: SplitCase, school: School): SplitTable {
         return (
           weights.voice * inVoice +
           weights.idle * idle +
-          LIKING * (unlikely(split, player, cell, section) + at / 1000)
+          LIKING * (unlikely(split, who, player, cell, section) + at / 1000)
         );
       }),
     ),
@@ -100,13 +101,12 @@ export function leaderOf(players: SplitCase["players"]): number {
 /** How unlikely a leader would ask this of a player, where nothing else decides. */
 function unlikely(
   split: SplitCase,
+  { leader, bassist }: { readonly leader: number; readonly bassist: boolean },
   player: number,
   cell: SplitCell,
   section: SplitCase["sections"][number],
 ): number {
   const own = split.players[player]!;
-  const bassist = split.players.some((one) => one.instrument === "bass");
-  const leader = leaderOf(split.players);
   if (cell.role === "bass" && bassist && own.instrument !== "bass") return 5;
   if (cell.role === "bass" && player === leader && split.players.length > 1) return 2;
   if (cell.role === "carry") return player === leader ? 0 : 1;

@@ -18,7 +18,7 @@ import { Bar, Line } from "react-chartjs-2";
 import { type BandSheet, lightOfRow, type SheetRow, sharedSemitones } from "@/core/parts";
 import { formatPitch, saySemitones } from "@/core/pitch";
 import { beatsOfBar } from "@/core/rhythm";
-import { LIGHT_WORDS } from "@/ui/light-words";
+import { LIGHT_WORDS } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 

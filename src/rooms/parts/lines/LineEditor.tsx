@@ -4,7 +4,6 @@ import { useMemo, useState } from "react";
 import {
   fitsOf,
   heardPitch,
-  type LineNeck,
   lineProblems,
   quickestMs,
   rangeOfLine,
@@ -12,9 +11,9 @@ import {
   stoppedPitch,
 } from "@/core/fretboard";
 import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
-import { formatPitchIn, parseTuning } from "@/core/pitch";
+import { formatPitchIn } from "@/core/pitch";
 import { beatsOfTicks, beatUnitOf, countBeats, paceOf, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { type Player, type Riff, type RiffNote, set, setCell } from "@/core/song";
+import { neckOfRiff, notesOfRiff, type Player, type Riff, type RiffNote, set, setCell } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -39,17 +38,9 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const [parts, setParts] = useState(meter.unit === 8 ? 3 : 2);
   const beat = ticksOfBeatUnit(beatUnitOf(meter))!;
   const bar = ticksOfBar(meter);
-  const notes = useMemo(
-    () =>
-      Object.values(body.riffNotes)
-        .filter((note) => note.riffId === riff.id)
-        .sort((a, b) => a.tick - b.tick || a.string - b.string),
-    [body.riffNotes, riff.id],
-  );
-  const neck = useMemo<LineNeck>(() => {
-    const tuning = parseTuning(riff.tuning);
-    return { tuning: tuning.ok ? tuning.value : [], capo: riff.capo };
-  }, [riff.tuning, riff.capo]);
+  const { riffNotes } = body;
+  const notes = useMemo(() => notesOfRiff({ riffNotes }, riff.id), [riffNotes, riff.id]);
+  const neck = useMemo(() => neckOfRiff(riff), [riff]);
   const { key, scale } = scaleOfRow(body, row);
   const chords = chordsOfRow(body, row);
   const fits = fitsOf(notes, neck, chords, scale);

@@ -47,12 +47,7 @@ export function LinesPage() {
   const player = stringed.find((one) => one.id === playerId) ?? stringed[0];
   const riff = body.riffs[opened] ?? null;
   const fresh = (own: Player) => {
-    let id = "";
-    const make = () => {
-      const made = makeId();
-      id ||= made;
-      return made;
-    };
+    const id = makeId();
     const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
     const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
     act(
@@ -60,6 +55,7 @@ export function LinesPage() {
         body,
         derive.cellIndex(body),
         {
+          id,
           name: `Line ${riffs.length + 1}`,
           tuning: [...own.tuning],
           capo: cell?.capo.value ?? own.capo,
@@ -70,7 +66,7 @@ export function LinesPage() {
         },
         [],
         row ? [{ useId: row.use.id, playerId: own.id }] : [],
-        make,
+        makeId,
       ),
     );
     setOpened(id);

@@ -21,7 +21,7 @@ import {
 } from "@/core/parts";
 import { parseTuning } from "@/core/pitch";
 import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
-import { addRiff, type Player, type Riff } from "@/core/song";
+import { addRiff, notesOfRiff, type Player, type Riff } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
@@ -69,17 +69,13 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
       setSaid("That gave no notes: nothing was added.");
       return;
     }
-    let id = "";
-    const fresh = () => {
-      const made = makeId();
-      id ||= made;
-      return made;
-    };
+    const id = makeId();
     act(
       addRiff(
         body,
         derive.cellIndex(body),
         {
+          id,
           name,
           tuning: [...player.tuning],
           capo,
@@ -91,7 +87,7 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
         },
         notes.map(plain),
         part.out ? [] : [{ useId: row.use.id, playerId: player.id }],
-        fresh,
+        makeId,
       ),
     );
     setSaid(`Wrote “${name}”.`);
@@ -105,7 +101,7 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
   const drawFollowed = () => {
     const read = parseChord(over);
     if (!riff || !read.ok) return;
-    const notes = Object.values(body.riffNotes).filter((note) => note.riffId === riff.id);
+    const notes = notesOfRiff(body, riff.id);
     const { notes: made, left } = followChords({ notes, ticks: riff.ticks, home: read.value }, chords, {
       ...options,
       ...(approach ? { approachTicks: Math.round(beat / 2) } : {}),

@@ -5,7 +5,7 @@ import { readTab, sayTabLoss, sayTabProblem, writeTab } from "@/core/formats";
 import type { SheetRow } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { ticksOfBar } from "@/core/rhythm";
-import { addRiff, type Player, type Riff } from "@/core/song";
+import { addRiff, neckOfRiff, notesOfRiff, type Player, type Riff } from "@/core/song";
 import { derive, makeId, useAct, useVersion } from "../../document";
 import { plain } from "./Elsewhere";
 
@@ -22,14 +22,13 @@ export function TextTab({ riff, row, player, onMade }: Props) {
   const act = useAct();
   const [text, setText] = useState("");
   const bar = ticksOfBar(row.passage.meter);
+  const { riffNotes } = body;
   const written = useMemo(() => {
-    const tuning = riff && parseTuning(riff.tuning);
-    if (!riff || !tuning?.ok) return null;
-    const notes = Object.values(body.riffNotes)
-      .filter((note) => note.riffId === riff.id)
-      .sort((a, b) => a.tick - b.tick || a.string - b.string);
-    return writeTab({ tuning: tuning.value, capo: riff.capo, ticks: riff.ticks, bar, notes });
-  }, [riff, body.riffNotes, bar]);
+    if (!riff) return null;
+    const { tuning, capo } = neckOfRiff(riff);
+    if (tuning.length === 0) return null;
+    return writeTab({ tuning, capo, ticks: riff.ticks, bar, notes: notesOfRiff({ riffNotes }, riff.id) });
+  }, [riff, riffNotes, bar]);
   const own = parseTuning(player.tuning);
   const read =
     text.trim() === ""
@@ -41,18 +40,14 @@ export function TextTab({ riff, row, player, onMade }: Props) {
         });
   const take = () => {
     if (!read?.ok) return;
-    let id = "";
-    const fresh = () => {
-      const made = makeId();
-      id ||= made;
-      return made;
-    };
+    const id = makeId();
     const { tuning, capo, ticks, notes } = read.value;
     act(
       addRiff(
         body,
         derive.cellIndex(body),
         {
+          id,
           name: `Line ${Object.keys(body.riffs).length + 1}`,
           tuning: formatTuning(tuning),
           capo,
@@ -63,7 +58,7 @@ export function TextTab({ riff, row, player, onMade }: Props) {
         },
         notes.map(plain),
         [],
-        fresh,
+        makeId,
       ),
     );
     setText("");

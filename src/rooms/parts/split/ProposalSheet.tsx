@@ -10,8 +10,7 @@ import {
   type SplitCell,
   type Taken,
 } from "@/core/parts";
-import { cellKey, setCells, techniqueOf } from "@/core/song";
-import { LIGHT_WORDS } from "@/ui/light-words";
+import { cellKey, LIGHT_WORDS, setCells, techniqueOf } from "@/core/song";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";
