@@ -97,6 +97,8 @@ describe("engines from outside", () => {
       "harmoniser",
       "strum",
       "split",
+      "loops",
+      "recover",
       "read",
     ]);
   });

@@ -5,8 +5,10 @@ import type { Engine, Outcome } from "./engine";
 import { fingerings } from "./fingerings";
 import { harmoniser } from "./harmoniser";
 import { identify } from "./identify";
+import { loops } from "./loops";
 import { planted } from "./planted";
 import { read } from "./read";
+import { recover } from "./recover";
 import { split } from "./split";
 import { standIns } from "./stand-ins";
 import { strum } from "./strum";
@@ -27,6 +29,8 @@ export const ENGINES: readonly Engine[] = Object.freeze([
   harmoniser,
   strum,
   split,
+  loops,
+  recover,
   read,
 ]);
 

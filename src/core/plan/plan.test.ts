@@ -30,13 +30,15 @@ describe("engines", () => {
       "harmoniser",
       "strum",
       "split",
+      "loops",
+      "recover",
       "read",
     ]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);
   });
 
   it("name the field that is wrong", () => {
-    expect(error("loops", {})).toBe("engine");
+    expect(error("weather", {})).toBe("engine");
     expect(error("capo", null)).toBe("input");
     expect(error("capo", { chords: G })).toBe("key");
     expect(error("capo", { key: "H", chords: G })).toBe("key");

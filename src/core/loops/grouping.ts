@@ -1,0 +1,111 @@
+import { divides, type LoopCase, type LoopLayer } from "./loop-case";
+
+/** Layers that share tracks: one mask of layer indexes a track, in the order of their first layers. */
+export type Blocks = readonly number[];
+
+/** The lengths of two layers that can't share a track because neither goes into the other. */
+export type BadPair = { readonly a: LoopLayer; readonly b: LoopLayer };
+
+/**
+ * Groups layers step by step: layer `i` joins a track in use or opens the next one. Every grouping the rules allow
+ * is met exactly once, in list order: sharing with the first track first.
+ */
+export class Grouping {
+  private readonly lengths: readonly number[];
+  private readonly pins: readonly (number | null)[];
+  /** By candidate length: which layers go into it. */
+  private readonly fitting: readonly number[];
+  private readonly everyLayer: number;
+
+  constructor(private readonly asked: Pick<LoopCase, "layers" | "pins" | "looper">) {
+    this.lengths = asked.layers.map(({ bars }) => bars);
+    this.pins = asked.layers.map(({ id }) => (Object.hasOwn(asked.pins, id) ? asked.pins[id]! : null));
+    this.fitting = this.lengths.map((longest) =>
+      this.lengths.reduce((mask, bars, at) => (divides(bars, longest) ? mask | (1 << at) : mask), 0),
+    );
+    this.everyLayer = (1 << this.lengths.length) - 1;
+  }
+
+  /** Whether these layers, with any of `mayJoin` added, can share a track: some length there holds all of them. */
+  private holds(block: number, mayJoin: number): boolean {
+    return this.fitting.some((fits, at) => ((block | mayJoin) & (1 << at)) !== 0 && (fits & block) === block);
+  }
+
+  pinOf(block: number): number | null {
+    for (let at = 0; at < this.pins.length; at++)
+      if (block & (1 << at) && this.pins[at] !== null) return this.pins[at]!;
+    return null;
+  }
+
+  private pinsAgree(blocks: Blocks): boolean {
+    const seen = new Set<number>();
+    for (const block of blocks) {
+      let own: number | null = null;
+      for (let at = 0; at < this.pins.length; at++) {
+        const pin = block & (1 << at) ? this.pins[at]! : null;
+        if (pin === null) continue;
+        if (own !== null && own !== pin) return false;
+        own = pin;
+      }
+      if (own !== null && seen.has(own)) return false;
+      if (own !== null) seen.add(own);
+    }
+    return true;
+  }
+
+  /**
+   * The groupings that follow when layer `at` is added.
+   * @param from the first layer that was added: earlier ones are left out and may still join
+   */
+  next(blocks: Blocks, at: number, from = 0): Blocks[] {
+    const found: Blocks[] = [];
+    const rest = this.everyLayer & ~((1 << (at + 1)) - (1 << from));
+    const bit = 1 << at;
+    const keep = (next: Blocks, changed: number) => {
+      if (this.holds(changed, rest) && this.pinsAgree(next)) found.push(next);
+    };
+    for (const [index, block] of blocks.entries()) keep(blocks.with(index, block | bit), block | bit);
+    if (blocks.length < this.asked.looper.tracks) keep([...blocks, bit], bit);
+    return found;
+  }
+
+  /** Whether a whole grouping is allowed: what was let through in hope must hold now. */
+  isWhole(blocks: Blocks): boolean {
+    return blocks.every((block) => this.holds(block, 0));
+  }
+
+  /** The first grouping there is, or null. */
+  first(): Blocks | null {
+    const seek = (blocks: Blocks, at: number): Blocks | null => {
+      if (at === this.lengths.length) return this.isWhole(blocks) ? blocks : null;
+      for (const next of this.next(blocks, at)) {
+        const found = seek(next, at + 1);
+        if (found) return found;
+      }
+      return null;
+    };
+    return seek([], 0);
+  }
+
+  /** Two lengths that can't stand on one track, for telling why there is no grouping. */
+  badPair(): BadPair | null {
+    const { layers } = this.asked;
+    for (const [at, a] of layers.entries())
+      for (const b of layers.slice(at + 1))
+        if (!divides(a.bars, b.bars) && !divides(b.bars, a.bars)) return { a, b };
+    return null;
+  }
+
+  /** The track of each block: pinned ones where they are pinned, the others on the first free ones. */
+  tracksOf(blocks: Blocks): number[] {
+    const pinned = blocks.map((block) => this.pinOf(block));
+    const taken = new Set(pinned);
+    let free = 0;
+    return pinned.map((pin) => {
+      if (pin !== null) return pin;
+      while (taken.has(free)) free++;
+      taken.add(free);
+      return free;
+    });
+  }
+}

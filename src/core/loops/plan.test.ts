@@ -1,0 +1,168 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { sure } from "../base";
+import type { LoopCase } from "./loop-case";
+import { wantOf } from "./loop-case";
+import { planLoops } from "./plan";
+import { afterPress, bitsOf, costOfPresses, maskOf } from "./press";
+import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "./sample-case";
+import { slowLoops, slowTrade } from "./slow-loops";
+import { type LoopWay, recordedTracks, soundingBefore } from "./way";
+
+/** Plays a plan's presses and counts both costs anew. */
+function recount(asked: LoopCase, way: LoopWay) {
+  const recorded = recordedTracks(way.tracks);
+  let sounding = soundingBefore(asked, recorded);
+  let wrongBars = 0;
+  const trackOf = new Map(way.tracks.flatMap((layers, track) => layers.map((id) => [id, track] as const)));
+  for (let at = 0; at <= asked.sections.length; at++) {
+    const section = asked.sections[at];
+    for (const press of way.presses.filter(({ before }) => before === (section?.id ?? null))) {
+      const after = afterPress(sounding, recorded, press);
+      expect(after, "a press that changes nothing").not.toBeNull();
+      sounding = after!;
+    }
+    expect(bitsOf(sounding)).toEqual(section ? way.states[at] : []);
+    for (const { id } of section ? asked.layers : []) {
+      const sounds = (sounding & (1 << trackOf.get(id)!)) !== 0;
+      const want = wantOf(section!, id);
+      if (want !== "either" && sounds !== (want === "on")) wrongBars += section!.bars;
+    }
+  }
+  return { wrongBars, footCost: costOfPresses(way.presses) };
+}
+
+describe("planning loops", () => {
+  it("lets everything in and takes one out: four tracks, silence, wanted 2, 3 and 4 (common practice, no source)", () => {
+    const asked = caseOf({
+      layers: ["beat", "bass", "chop", "hum"].map((id) => layerOf(id, { bars: 4 })),
+      sections: [
+        sectionOf("v1", 8, "bass:on chop:on hum:on"),
+        sectionOf("c1", 8, "beat:on bass:on chop:on hum:on"),
+      ],
+      pins: { beat: 0, bass: 1, chop: 2, hum: 3 },
+    });
+    const plan = sure(planLoops(asked));
+    expect(plan.wrongBars).toBe(0);
+    expect(plan.presses.map(({ before, press, effect, late }) => [before, press, effect, late])).toEqual([
+      ["v1", "start-all", "start", false],
+      ["v1", "track", "stop", true],
+      ["c1", "track", "start", false],
+      [null, "stop-all", "stop", false],
+    ]);
+    expect(plan.footCost).toBe(1 + 4 + 1 + 1);
+  });
+
+  it("uses what is free to press early", () => {
+    const asked = caseOf({
+      looper: { tracks: 2, allStart: false, allStop: true, quantised: false },
+      layers: [layerOf("a"), layerOf("b")],
+      sections: [
+        sectionOf("v1", 4, "a:on b:either"),
+        sectionOf("v2", 4, "a:off b:on"),
+        sectionOf("v3", 4, "a:on b:on"),
+      ],
+      pins: { a: 0, b: 1 },
+    });
+    const plan = sure(planLoops(asked));
+    expect(plan.wrongBars).toBe(0);
+    // a in (1) or both (10); then a out while b comes in: 1 + 1 + 3, against b early at 9: 5 is less.
+    expect(plan.states).toEqual([[0], [1], [0, 1]]);
+    expect(plan.footCost).toBe(1 + (1 + 1 + 3) + 1 + 1);
+  });
+
+  it("shares tracks only where one length goes into the other", () => {
+    const layers = [layerOf("two", { bars: 2 }), layerOf("three", { bars: 3 }), layerOf("six", { bars: 6 })];
+    const sections = [sectionOf("v", 6, "two:on three:on six:on")];
+    const one = { tracks: 1, allStart: true, allStop: true, quantised: false };
+    expect(sure(planLoops(caseOf({ looper: one, layers, sections }))).tracks).toEqual([
+      ["two", "three", "six"],
+    ]);
+    const failed = planLoops(caseOf({ looper: one, layers: layers.slice(0, 2), sections }));
+    expect(failed).toMatchObject({
+      ok: false,
+      problem: { code: "no-grouping", pair: { a: { id: "two" }, b: { id: "three" } } },
+    });
+  });
+
+  it("lists every track of the box, and keeps pins", () => {
+    const asked = caseOf({
+      layers: [layerOf("a"), layerOf("b")],
+      sections: [sectionOf("v", 4, "a:on"), sectionOf("w", 4, "b:on")],
+      pins: { b: 2 },
+    });
+    expect(sure(planLoops(asked)).tracks).toEqual([["a"], [], ["b"], []]);
+  });
+
+  it("records a layer that is wanted nowhere, and says there is nothing without layers", () => {
+    const asked = caseOf({ layers: [layerOf("a")], sections: [sectionOf("v", 4, "")] });
+    expect(sure(planLoops(asked))).toMatchObject({
+      tracks: [["a"], [], [], []],
+      wrongBars: 0,
+      footCost: 0,
+      presses: [],
+    });
+    expect(planLoops(caseOf({ sections: [sectionOf("v", 4, "")] }))).toMatchObject({
+      problem: { code: "no-layers" },
+    });
+  });
+
+  it("is as good as trying everything, trade included, and its figures can be counted anew", () => {
+    fc.assert(
+      fc.property(
+        fc.integer(),
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.constantFrom(0, 30, 60),
+        (seed, layers, tracks, sections, either) => {
+          const asked = madeUpCase(numbersFrom(seed), { layers, tracks, sections, either });
+          const slow = slowLoops(asked);
+          const plan = planLoops(asked);
+          expect(plan.ok).toBe(slow.length > 0);
+          if (!plan.ok) return;
+          const { wrongBars, footCost, tracks: found, trade, exact } = plan.value;
+          expect(exact).toBe(true);
+          const used = found.filter((ids) => ids.length > 0).length;
+          expect({ wrongBars, footCost, used }).toEqual(slow[0]);
+          for (const way of [plan.value, ...trade!])
+            expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
+          const front = slowTrade(slow);
+          const told = trade!.map((one) => ({ wrongBars: one.wrongBars, footCost: one.footCost }));
+          if (front.length <= 3) expect(told).toEqual(front);
+          else {
+            const sums = front.slice(1, -1).map((one) => one.wrongBars + one.footCost);
+            expect([told[0], told[2]]).toEqual([front[0], front.at(-1)]);
+            expect(told[1]!.wrongBars + told[1]!.footCost).toBeCloseTo(Math.min(...sums), 6);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  it("counts larger cases anew, and every point of the trade costs less foot for more wrong bars", () => {
+    for (let seed = 0; seed < 20; seed++) {
+      const asked = madeUpCase(numbersFrom(seed), { layers: 6, tracks: 4, sections: 12, either: 40 });
+      const plan = sure(planLoops(asked));
+      for (const way of [plan, ...plan.trade!])
+        expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
+      for (const point of plan.trade!) {
+        expect(point.footCost).toBeLessThan(plan.footCost);
+        expect(point.wrongBars).toBeGreaterThan(plan.wrongBars);
+      }
+    }
+  });
+
+  it("says so when the budget ends first, and gives a bound", () => {
+    const asked = madeUpCase(numbersFrom(4), { layers: 8, tracks: 5, sections: 30, either: 20 });
+    const whole = sure(planLoops(asked, { trade: false }));
+    const cut = sure(planLoops({ ...asked, budget: 2000 }, { trade: false }));
+    expect(whole.exact).toBe(true);
+    expect(cut.exact).toBe(false);
+    expect(cut.bound!.wrongBars).toBeLessThanOrEqual(whole.wrongBars);
+    expect(cut.wrongBars).toBeGreaterThanOrEqual(whole.wrongBars);
+    expect(recount(asked, cut)).toEqual({ wrongBars: cut.wrongBars, footCost: cut.footCost });
+    expect(maskOf(cut.states[0]!)).toBeGreaterThanOrEqual(0);
+  });
+});

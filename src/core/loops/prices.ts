@@ -1,0 +1,108 @@
+import type { Blocks } from "./grouping";
+import { LATE_START, LATE_STOP, PRESS_COST } from "./press";
+import type { Searcher } from "./search";
+import { countBits } from "./wants";
+
+/** What both figures of a plan weigh. */
+export type Weights = { readonly perWrong: number; readonly perFoot: number };
+
+/** The wrong bars of a grouping in units, `section * states + state`. */
+export function wrongTable(searcher: Searcher, blocks: Blocks): Float64Array {
+  const { on, off, units, sections } = searcher.wanted;
+  const states = 1 << blocks.length;
+  const table = new Float64Array(sections * states);
+  for (let at = 0; at < sections; at++) {
+    const base = at * states;
+    for (let index = 0; index < blocks.length; index++) {
+      const silent = countBits(on[at]! & blocks[index]!) * units[at]!;
+      const sounding = countBits(off[at]! & blocks[index]!) * units[at]!;
+      const bit = 1 << index;
+      // States below `bit` are done for the blocks before: each gets its twin with this block sounding.
+      for (let state = 0; state < bit; state++) {
+        table[base + bit + state] = table[base + state]! + sounding;
+        table[base + state]! += silent;
+      }
+    }
+  }
+  return table;
+}
+
+const SCRATCH = { after: new Float64Array(256), late: new Float64Array(256) };
+
+/**
+ * Takes least weights over one boundary backwards, in place: late presses are taken off track by track, then the one
+ * that is never late.
+ */
+function overBoundary(searcher: Searcher, states: number, weights: Float64Array, perFoot: number): void {
+  const { allStart, allStop, quantised } = searcher.asked.looper;
+  const { late } = SCRATCH;
+  const one = PRESS_COST * perFoot;
+  const start = one + (quantised ? 0 : LATE_START * perFoot);
+  const stop = one + (quantised ? 0 : LATE_STOP * perFoot);
+  const all = states - 1;
+  for (let state = 0; state < states; state++) late[state] = weights[state]!;
+  for (let bit = 1; bit < states; bit <<= 1)
+    for (let state = 0; state < states; state++) {
+      if (state & bit) continue;
+      const silent = late[state]!;
+      const sounding = late[state | bit]!;
+      if (sounding + start < silent) late[state] = sounding + start;
+      if (silent + stop < sounding) late[state | bit] = silent + stop;
+    }
+  for (let state = 0; state < states; state++) {
+    let best = weights[state]!;
+    for (let bit = 1; bit < states; bit <<= 1)
+      if (late[state ^ bit]! + one < best) best = late[state ^ bit]! + one;
+    if (allStart && state !== all && late[all]! + one < best) best = late[all]! + one;
+    if (allStop && state !== 0 && late[0]! + one < best) best = late[0]! + one;
+    weights[state] = best;
+  }
+}
+
+/** Least weights still to come, section by section from the end; `told` hears of those after each boundary. */
+function backwards(
+  searcher: Searcher,
+  states: number,
+  wrong: Float64Array,
+  { perWrong, perFoot }: Weights,
+  told: (at: number, weights: Float64Array) => void,
+): void {
+  const { after } = SCRATCH;
+  after.fill(Number.POSITIVE_INFINITY, 0, states);
+  after[0] = 0;
+  for (let at = searcher.wanted.sections; at >= 0; at--) {
+    overBoundary(searcher, states, after, perFoot);
+    searcher.steps += states;
+    told(at, after);
+    if (at === 0) return;
+    const base = (at - 1) * states;
+    for (let state = 0; state < states; state++) after[state]! += wrong[base + state]! * perWrong;
+  }
+}
+
+/**
+ * The least weight still to come, `boundary * states + state`. Boundary 0 stands before the first section: there the
+ * state is the one before the song; at boundary `n` section `n - 1` is behind, and its wrong bars are not counted.
+ */
+export function weightsToGo(
+  searcher: Searcher,
+  states: number,
+  wrong: Float64Array,
+  weights: Weights,
+): Float64Array {
+  const found = new Float64Array((searcher.wanted.sections + 1) * states);
+  backwards(searcher, states, wrong, weights, (at, own) => found.set(own.subarray(0, states), at * states));
+  return found;
+}
+
+/** The least that any plan of a grouping can weigh. */
+export function leastWeight(
+  searcher: Searcher,
+  blocks: Blocks,
+  wrong: Float64Array,
+  weights: Weights,
+): number {
+  const states = 1 << blocks.length;
+  backwards(searcher, states, wrong, weights, () => {});
+  return SCRATCH.after[searcher.before(blocks.length)]!;
+}

@@ -1,0 +1,198 @@
+import { type Blocks, Grouping } from "./grouping";
+import type { LoopCase } from "./loop-case";
+import { changeCosts } from "./press";
+import { countBits, type Wanted, wantedOf } from "./wants";
+
+/** Costs of a plan, wrong bars in units of {@link Wanted}. */
+export type Costs = { readonly wrong: number; readonly foot: number };
+
+/** A grouping with the blocks that sound in each section, as bits of blocks. */
+export type Planned = Costs & { readonly blocks: Blocks; readonly states: readonly number[] };
+
+export type Search = { readonly planned: Planned; readonly exact: boolean; readonly bound: Costs };
+
+/** Steps that every case of the stated range stays below. */
+const BUDGET = 500_000_000;
+const FAR = 1 << 28;
+
+/** What searching for plans needs to know of a case, read once. */
+export class Searcher {
+  readonly grouping: Grouping;
+  readonly wanted: Wanted;
+  readonly layers: number;
+  private readonly costs: Uint16Array[] = [];
+  steps = 0;
+
+  constructor(readonly asked: LoopCase) {
+    this.grouping = new Grouping(asked);
+    this.wanted = wantedOf(asked);
+    this.layers = asked.layers.length;
+  }
+
+  get budget(): number {
+    return this.asked.budget ?? BUDGET;
+  }
+
+  get isSpent(): boolean {
+    return this.steps > this.budget;
+  }
+
+  changeCosts(tracks: number): Uint16Array {
+    this.costs[tracks] ??= changeCosts(tracks, this.asked.looper);
+    return this.costs[tracks];
+  }
+
+  /** What sounds just before the first section. */
+  before(tracks: number): number {
+    return this.asked.startFrom === "running" ? (1 << tracks) - 1 : 0;
+  }
+
+  /** The fewest wrong bars of a grouping, in units: each track is on or off as most of it wants. */
+  leastWrong(blocks: Blocks): number {
+    const { on, off, units, sections } = this.wanted;
+    let wrong = 0;
+    for (let at = 0; at < sections; at++) {
+      let layers = 0;
+      for (const block of blocks) layers += Math.min(countBits(on[at]! & block), countBits(off[at]! & block));
+      wrong += layers * units[at]!;
+    }
+    return wrong;
+  }
+
+  /** The states of a section that make the fewest wrong bars there: blocks that must sound, and those that may. */
+  private rightStates(blocks: Blocks, at: number): number[] {
+    let must = 0;
+    const free: number[] = [];
+    for (const [index, block] of blocks.entries()) {
+      const ifSilent = countBits(this.wanted.on[at]! & block);
+      const ifSounding = countBits(this.wanted.off[at]! & block);
+      if (ifSounding < ifSilent) must |= 1 << index;
+      else if (ifSounding === ifSilent) free.push(1 << index);
+    }
+    const states = [must];
+    for (const bit of free)
+      for (let index = states.length - 1; index >= 0; index--) states.push(states[index]! | bit);
+    return states.sort((a, b) => a - b);
+  }
+
+  /**
+   * The least foot cost of a grouping among plans with its fewest wrong bars.
+   * @param most a cost from which on the exact figure no longer matters
+   */
+  leastFoot(blocks: Blocks, most = FAR): number {
+    const width = 1 << blocks.length;
+    const costs = this.changeCosts(blocks.length);
+    let from = [this.before(blocks.length)];
+    let costAt = [0];
+    for (let at = 0; at <= this.wanted.sections; at++) {
+      const to = at < this.wanted.sections ? this.rightStates(blocks, at) : [0];
+      let least = FAR;
+      const next = to.map((state) => {
+        let best = FAR;
+        for (let index = 0; index < from.length; index++) {
+          const cost = costAt[index]! + costs[from[index]! * width + state]!;
+          if (cost < best) best = cost;
+        }
+        if (best < least) least = best;
+        return best;
+      });
+      this.steps += to.length * from.length;
+      if (least >= most) return least;
+      from = to;
+      costAt = next;
+    }
+    return costAt[0]!;
+  }
+
+  /** The states of a plan of least foot cost, the lowest of equals in the order of sections. */
+  statesOf(blocks: Blocks): number[] {
+    const width = 1 << blocks.length;
+    const costs = this.changeCosts(blocks.length);
+    const choices = Array.from({ length: this.wanted.sections }, (_, at) => this.rightStates(blocks, at));
+    const toGo: number[][] = [];
+    let after: { readonly states: readonly number[]; readonly left: readonly number[] } = {
+      states: [0],
+      left: [0],
+    };
+    for (let at = choices.length - 1; at >= 0; at--) {
+      toGo[at] = choices[at]!.map((state) =>
+        after.states.reduce(
+          (best, to, index) => Math.min(best, costs[state * width + to]! + after.left[index]!),
+          FAR,
+        ),
+      );
+      after = { states: choices[at]!, left: toGo[at]! };
+    }
+    let state = this.before(blocks.length);
+    return choices.map((states, at) => {
+      let best = 0;
+      const total = (index: number) => costs[state * width + states[index]!]! + toGo[at]![index]!;
+      for (let index = 1; index < states.length; index++) if (total(index) < total(best)) best = index;
+      state = states[best]!;
+      return state;
+    });
+  }
+
+  /** The fewest wrong bars of any grouping; found only, not proven, when the budget ends first. */
+  private fewestWrong(first: Blocks): { readonly wrong: number; readonly isProven: boolean } {
+    let best = this.leastWrong(first);
+    let isProven = true;
+    const seek = (blocks: Blocks, at: number): void => {
+      if (best === 0) return;
+      if (this.isSpent) {
+        isProven = false;
+        return;
+      }
+      this.steps += this.wanted.sections;
+      if (at > 0 && this.leastWrong(blocks) >= best) return;
+      if (at === this.layers) {
+        if (this.grouping.isWhole(blocks)) best = this.leastWrong(blocks);
+        return;
+      }
+      for (const next of this.grouping.next(blocks, at)) seek(next, at + 1);
+    };
+    seek([], 0);
+    return { wrong: best, isProven: isProven || best === 0 };
+  }
+
+  /**
+   * The best plan: fewest wrong bars, then least foot cost, then fewest tracks, then list order.
+   *
+   * Layers are added one by one. A grouping of some of them makes no more wrong bars than any that grows from it, and
+   * where it already makes as many as the best, no less foot cost: leaving layers out of a plan only takes presses
+   * away. So branches that can't win are left. `first` is any grouping there is.
+   */
+  best(first: Blocks): Search {
+    const { wrong, isProven } = this.fewestWrong(first);
+    let best: { blocks: Blocks; foot: number } | null = null;
+    let least = FAR;
+    let isCut = false;
+    const seek = (blocks: Blocks, at: number): void => {
+      const own = this.leastWrong(blocks);
+      if (own > wrong) return;
+      if (this.isSpent) {
+        isCut = true;
+        least = Math.min(least, own === wrong ? this.leastFoot(blocks) : 0);
+        return;
+      }
+      const isWhole = at === this.layers;
+      if (isWhole && !this.grouping.isWhole(blocks)) return;
+      if (own === wrong) {
+        const most = best === null ? FAR : best.foot + 1;
+        const foot = this.leastFoot(blocks, most);
+        const isBetter =
+          best === null || foot < best.foot || (foot === best.foot && blocks.length < best.blocks.length);
+        if (!isBetter) return;
+        if (isWhole) best = { blocks, foot };
+      }
+      if (!isWhole) for (const next of this.grouping.next(blocks, at)) seek(next, at + 1);
+    };
+    seek([], 0);
+    const found = best as { blocks: Blocks; foot: number } | null;
+    const blocks = found?.blocks ?? first;
+    const costs = { wrong: this.leastWrong(blocks), foot: found?.foot ?? this.leastFoot(blocks) };
+    const exact = isProven && !isCut;
+    const bound = { wrong: isProven ? wrong : 0, foot: isProven ? Math.min(least, costs.foot) : 0 };
+    return { planned: { ...costs, blocks, states: this.statesOf(blocks) }, exact, bound };
+  }
+}
