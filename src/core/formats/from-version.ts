@@ -77,6 +77,7 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     else form.push({ section: index, repeat: 1, label: own ? null : use.label, shift, tempo, meter });
   }
   if (Object.keys(body.players).length > 0) lose("players, capos, parts and chosen shapes", "");
+  if (Object.keys(body.loopLayers).length > 0) lose("the looper, its layers and what is wanted of them", "");
   const written = parseKey(version.writtenKey);
   const sounding = parseKey(version.key);
   const higher = written.ok && sounding.ok ? semitonesUp(written.value.tonic, sounding.value.tonic) : 0;

@@ -1,3 +1,4 @@
+export * from "./box";
 export {
   type Build,
   buildOf,
@@ -22,6 +23,7 @@ export {
   type Want,
   wantOf,
 } from "./loop-case";
+export * from "./of-song";
 export { groupingProblem, type LoopPlan, type LoopProblem, planLoops, pressesThrough } from "./plan";
 export {
   afterPress,

@@ -14,8 +14,8 @@ export type LoopPlan = LoopWay & {
   readonly cuts: readonly Cut[];
   readonly build: Build;
   readonly later: readonly Later[];
-  /** What a lower foot cost would cost in wrong bars; null where that was not asked. */
-  readonly trade: readonly LoopWay[] | null;
+  /** What a lower foot cost would cost in wrong bars; not there where that was not asked. */
+  readonly trade?: readonly LoopWay[];
   readonly exact: boolean;
   readonly bound?: { readonly wrongBars: number; readonly footCost: number };
 };
@@ -91,7 +91,7 @@ export function planLoops(
     cuts: cutsOf(asked, way),
     build: buildOf(asked),
     later: laterOf(asked, way),
-    trade,
+    ...(trade ? { trade } : {}),
     exact: exact && (front?.exact ?? true),
     ...(exact ? {} : { bound: { wrongBars: bound.wrong / perBar, footCost: bound.foot } }),
   });

@@ -83,9 +83,15 @@ const IN_FORM_4: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   band: { players: { loops: false } },
 });
 
+/** Form 5: a looper, its layers, what is wanted of them, the trainer's log, and a band's habits with it. */
+const IN_FORM_5: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  version: { loopBoxes: {}, loopLayers: {}, loopWants: {}, loopRuns: {} },
+  band: { loopHabits: {} },
+});
+
 /** What each form added to the one before. */
 export const ADDED_IN_FORM: Readonly<Record<number, Readonly<Partial<Record<Kind, AddedFields>>>>> =
-  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4 });
+  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4, 5: IN_FORM_5 });
 
 /** Fields a row of any earlier form may lack: rows in edits of the log were written then. */
 export function addedFields(kind: Kind, table: string): Readonly<Record<string, unknown>> {

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LEVELS } from "../fretboard";
+import { loopBox, loopHabit, loopLayer, loopRun, loopWant } from "./loop-rows";
 import { cell, choice, dismissal, riff, riffNote, strum } from "./part-rows";
 import { ROLES } from "./roles";
 import {
@@ -249,9 +250,13 @@ export const TABLES = {
     riffs: riff,
     riffNotes: riffNote,
     dismissals: dismissal,
+    loopBoxes: loopBox,
+    loopLayers: loopLayer,
+    loopWants: loopWant,
+    loopRuns: loopRun,
   },
   song: { song },
-  band: { band, players: bandPlayer },
+  band: { band, players: bandPlayer, loopHabits: loopHabit },
   evening: { evening, items: item },
 } as const;
 
@@ -269,6 +274,9 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
   cells: { useId: "uses", playerId: "players", strumId: "strums", riffId: "riffs", doubles: "players" },
   riffNotes: { riffId: "riffs" },
   choices: { playerId: "players", chordId: "chords", useId: "uses" },
+  loopBoxes: { playerId: "players" },
+  loopLayers: { riffId: "riffs", strumId: "strums", recordWithId: "loopLayers", doublesId: "loopLayers" },
+  loopWants: { layerId: "loopLayers", useId: "uses" },
 });
 
 /** References that are let go when the row they name is removed; all others take their own row with them. */
@@ -276,6 +284,8 @@ export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze
   chords: ["wordId", "sourceId"],
   extras: ["lineId"],
   cells: ["strumId", "riffId", "doubles"],
+  loopBoxes: ["playerId"],
+  loopLayers: ["riffId", "strumId", "recordWithId", "doublesId"],
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
@@ -310,6 +320,11 @@ export type StrumRow = Readonly<z.infer<typeof strum>>;
 export type Riff = Readonly<z.infer<typeof riff>>;
 export type RiffNote = Readonly<z.infer<typeof riffNote>>;
 export type Dismissal = Readonly<z.infer<typeof dismissal>>;
+export type LoopBox = Readonly<z.infer<typeof loopBox>>;
+export type LoopLayerRow = Readonly<z.infer<typeof loopLayer>>;
+export type LoopWant = Readonly<z.infer<typeof loopWant>>;
+export type LoopRun = Readonly<z.infer<typeof loopRun>>;
+export type LoopHabit = Readonly<z.infer<typeof loopHabit>>;
 export type Source = Readonly<z.infer<typeof source>>;
 export type EveningItem = Readonly<z.infer<typeof item>>;
 export type SectionKind = Section["kind"];

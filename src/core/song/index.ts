@@ -23,6 +23,11 @@ export {
   KINDS,
   type Kind,
   keySchema,
+  type LoopBox,
+  type LoopHabit,
+  type LoopLayerRow,
+  type LoopRun,
+  type LoopWant,
   type PlacedChord,
   type Player,
   READS,
@@ -107,6 +112,17 @@ export { usualTuning } from "./instruments";
 export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
 export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
+export {
+  BODY_PARTS,
+  type BodyPart,
+  JUDGED,
+  LAYER_PITCHES,
+  LAYER_SOUNDS,
+  type LayerSound,
+  MOST_BOX_TRACKS,
+  MOST_LAYER_BARS,
+  QUIETEST_DBFS,
+} from "./loop-rows";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export {
   hasStrings,

@@ -20,6 +20,11 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   riffs: "line",
   riffNotes: "note of a line",
   dismissals: "finding let stand",
+  loopBoxes: "looper",
+  loopLayers: "layer",
+  loopWants: "wish for a layer",
+  loopRuns: "run on the simulated looper",
+  loopHabits: "habit with the looper",
 });
 
 const FIELDS: Readonly<Record<string, string>> = Object.freeze({
@@ -51,6 +56,17 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   art: "way of playing",
   way: "way",
   doubles: "player doubled",
+  allStart: "has a pedal for all in",
+  allStop: "has a pedal for all out",
+  quantised: "waits for the loop point",
+  sharedLength: "has one length for all",
+  undoLast: "can undo the last layer",
+  startFrom: "what sounds before the song",
+  listen: "is heard through first",
+  recordWithId: "recorded with",
+  doublesId: "layer doubled",
+  level: "level in dBFS",
+  stretches: "stretches",
 });
 
 const nameOf = (table: string): string => NAMES[table] ?? table;

@@ -183,6 +183,7 @@ export async function demoDocuments(
   const band: BandBody = {
     band: { [bandId]: { id: bandId, name: demo.band.name } },
     players: Object.fromEntries([...players.values()].map((player) => [player.id, player])),
+    loopHabits: {},
   };
   const songs = await Promise.all(
     demo.songs.map(async (song) => {

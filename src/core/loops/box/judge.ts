@@ -1,0 +1,126 @@
+import type { LoopRun } from "../../song";
+import type { FootPress } from "../of-song";
+
+/** A press that is due: when, s, and which pedal act. */
+export type DuePress = {
+  readonly seconds: number;
+  readonly act: string;
+  readonly place: "first" | "late-start" | "late-stop";
+  readonly sung: boolean;
+};
+
+/** A press that was made. */
+export type MadePress = { readonly seconds: number; readonly act: string };
+
+export type JudgedPress = LoopRun["presses"][number] & {
+  /** What was due, by its index; null for a press nobody asked for. */
+  readonly due: number | null;
+};
+
+/** Nearer than this counts as right, ms. Ours, no source. */
+export const RIGHT_WITHIN_MS = 120;
+/** Farther than this a press belongs to no other, ms. Ours, no source. */
+export const BELONGS_WITHIN_MS = 1500;
+
+/** What a press of the plan is on the pedals. */
+export const actOf = (press: Pick<FootPress, "press"> & { readonly track?: number }): string =>
+  press.press === "track" ? `track-${press.track}` : press.press;
+
+export const placeOf = ({ late, effect }: Pick<FootPress, "late" | "effect">): DuePress["place"] =>
+  late ? `late-${effect}` : "first";
+
+/**
+ * Judges presses against those that were due. Each due press takes the nearest press of its own pedal; what is left near
+ * one that nobody pressed is the wrong pedal; a due press without any was missed; a press without a due one is wrong.
+ * @returns the due presses in their order, then presses nobody asked for
+ */
+export function judgePresses(due: readonly DuePress[], made: readonly MadePress[]): JudgedPress[] {
+  const free = new Set(made.keys());
+  const taken = new Map<number, { readonly at: number; readonly isRight: boolean }>();
+  const pairs = due
+    .flatMap((one, at) =>
+      made.map((press, index) => ({
+        at,
+        index,
+        isSame: press.act === one.act,
+        ms: Math.abs(press.seconds - one.seconds) * 1000,
+      })),
+    )
+    .filter(({ ms }) => ms <= BELONGS_WITHIN_MS);
+  for (const isSame of [true, false])
+    for (const pair of pairs
+      .filter((one) => one.isSame === isSame)
+      .toSorted((a, b) => a.ms - b.ms || a.at - b.at))
+      if (free.has(pair.index) && !taken.has(pair.at)) {
+        free.delete(pair.index);
+        taken.set(pair.at, { at: pair.index, isRight: isSame });
+      }
+  const judged = due.map((one, at): JudgedPress => {
+    const { place, sung } = one;
+    const found = taken.get(at);
+    if (!found) return { due: at, judged: "missed", ms: null, place, sung };
+    const ms = Math.round((made[found.at]!.seconds - one.seconds) * 1000);
+    const word = !found.isRight
+      ? "wrong"
+      : Math.abs(ms) <= RIGHT_WITHIN_MS
+        ? "right"
+        : ms < 0
+          ? "early"
+          : "late";
+    return { due: at, judged: word, ms, place, sung };
+  });
+  const unasked = [...free].map(
+    (): JudgedPress => ({ due: null, judged: "wrong", ms: null, place: "first", sung: false }),
+  );
+  return [...judged, ...unasked];
+}
+
+/** One sentence for a run. @example sayRun(judged) // => "11 of 12 right, on the whole 20 ms late." */
+export function sayRun(judged: readonly JudgedPress[]): string {
+  const due = judged.filter((one) => one.due !== null);
+  const right = due.filter((one) => one.judged === "right").length;
+  const timed = due.flatMap(({ ms, judged: word }) => (ms === null || word === "wrong" ? [] : [ms]));
+  const mean = timed.length === 0 ? null : Math.round(timed.reduce((sum, ms) => sum + ms, 0) / timed.length);
+  const count = (word: JudgedPress["judged"]) => judged.filter((one) => one.judged === word).length;
+  const faults = [
+    count("missed") > 0 ? `${count("missed")} missed` : "",
+    count("wrong") > 0 ? `${count("wrong")} on the wrong pedal` : "",
+  ].filter((text) => text !== "");
+  const drift =
+    mean === null
+      ? ""
+      : Math.abs(mean) < 10
+        ? ", on the whole in time"
+        : `, on the whole ${Math.abs(mean)} ms ${mean < 0 ? "early" : "late"}`;
+  return `${right} of ${due.length} right${drift}${faults.length > 0 ? `; ${faults.join(", ")}` : ""}.`;
+}
+
+const PLACES = ["first", "late-start", "late-stop"] as const;
+
+/** How often presses of each kind were right: place at the boundary, while singing or not. */
+export type PressOdds = (place: DuePress["place"], sung: boolean) => number;
+
+/**
+ * Odds of a right press from the log, each kind with one right and one wrong press added, so that few runs promise
+ * little (the rule of succession).
+ */
+export function oddsOf(runs: readonly Pick<LoopRun, "presses">[]): PressOdds {
+  const counts = new Map<string, { right: number; all: number }>();
+  for (const place of PLACES)
+    for (const sung of [true, false]) counts.set(`${place} ${sung}`, { right: 0, all: 0 });
+  for (const { judged, place, sung } of runs.flatMap(({ presses }) => presses)) {
+    const count = counts.get(`${place} ${sung}`)!;
+    count.all++;
+    if (judged === "right") count.right++;
+  }
+  return (place, sung) => {
+    const { right, all } = counts.get(`${place} ${sung}`)!;
+    return (right + 1) / (all + 2);
+  };
+}
+
+/** The chance that every press of a plan is right, presses taken as independent. */
+export const chanceOf = (
+  presses: readonly Pick<FootPress, "late" | "effect" | "sung">[],
+  odds: PressOdds,
+): number => presses.reduce((chance, press) => chance * odds(placeOf(press), press.sung), 1);

@@ -1,0 +1,93 @@
+import { byOrder, type LoopBox, type VersionBody } from "../../song";
+
+type Profile = Omit<LoopBox, "id" | "order" | "playerId">;
+
+const plain = (tracks: number): Profile["pedals"] =>
+  Array.from({ length: tracks }, (_, track) => ({
+    name: `Track ${track + 1}`,
+    press: `track-${track}`,
+    double: "none",
+    hold: `overdub-${track}`,
+  }));
+
+const BUILT = Object.freeze({ school: "chords-first", startFrom: "silence", listen: false } as const);
+
+/**
+ * Neutral boxes to start from. What a pedal does is data and can be changed. Ours, no maker's.
+ */
+export const BOX_PROFILES: readonly Profile[] = Object.freeze([
+  {
+    ...BUILT,
+    name: "Two tracks, one pedal each",
+    tracks: 2,
+    allStart: false,
+    allStop: true,
+    quantised: false,
+    sharedLength: false,
+    undoLast: true,
+    pedals: [
+      { name: "Left", press: "track-0", double: "stop-all", hold: "overdub-0" },
+      { name: "Right", press: "track-1", double: "undo", hold: "overdub-1" },
+    ],
+  },
+  {
+    ...BUILT,
+    name: "One track",
+    tracks: 1,
+    allStart: false,
+    allStop: false,
+    quantised: false,
+    sharedLength: true,
+    undoLast: true,
+    pedals: [{ name: "Pedal", press: "track-0", double: "undo", hold: "overdub-0" }],
+  },
+  {
+    ...BUILT,
+    name: "Three tracks, all in and all out",
+    tracks: 3,
+    allStart: true,
+    allStop: true,
+    quantised: false,
+    sharedLength: false,
+    undoLast: true,
+    pedals: [...plain(3), { name: "All", press: "stop-all", double: "start-all", hold: "undo" }],
+  },
+  {
+    ...BUILT,
+    name: "Four tracks, all in and all out",
+    tracks: 4,
+    allStart: true,
+    allStop: true,
+    quantised: false,
+    sharedLength: false,
+    undoLast: true,
+    pedals: [
+      ...plain(4),
+      { name: "All in", press: "start-all", double: "none", hold: "none" },
+      { name: "All out", press: "stop-all", double: "none", hold: "undo" },
+    ],
+  },
+  {
+    ...BUILT,
+    name: "Five tracks that wait for the loop point",
+    tracks: 5,
+    allStart: true,
+    allStop: true,
+    quantised: true,
+    sharedLength: true,
+    undoLast: true,
+    pedals: [...plain(5), { name: "All", press: "stop-all", double: "start-all", hold: "undo" }],
+  },
+]);
+
+/** The box a version is played on when nobody has chosen one. */
+export const DEFAULT_BOX: LoopBox = Object.freeze({
+  id: "default",
+  order: "V",
+  playerId: null,
+  ...BOX_PROFILES[0]!,
+});
+
+/** The looper of a version: its own, or two tracks. */
+export const boxOf = (body: Pick<VersionBody, "loopBoxes">): LoopBox =>
+  Object.values(body.loopBoxes).sort(byOrder)[0] ?? DEFAULT_BOX;

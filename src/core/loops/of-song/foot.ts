@@ -1,0 +1,119 @@
+import type { Ticks } from "../../base";
+import { tempoMs } from "../../rhythm";
+import type { Passage } from "../../song";
+import type { LoopPlan } from "../plan";
+import { costOfPress } from "../press";
+import type { LoopWay, PlacedPress } from "../way";
+import type { Piece, SongLoops, UseSpan } from "./song-loops";
+
+/** A press in the song: its bar and beat, the words around it, and from when it may be made. */
+export type FootPress = PlacedPress & {
+  readonly tick: Ticks;
+  /** Bars counted through the song as the sheet counts them, beats from 1. */
+  readonly bar: number;
+  readonly beat: number;
+  /** The last word sung before it in the section that ends, and the first one after; null where nothing is sung. */
+  readonly word: string | null;
+  readonly nextWord: string | null;
+  /** The name of the place it leads into; null is the end. */
+  readonly into: string | null;
+  readonly sung: boolean;
+  /** A box that waits for the loop point takes it from here on; else its own tick. */
+  readonly from: Ticks;
+  readonly cost: number;
+  readonly seconds: number;
+};
+
+type SungWord = { readonly text: string; readonly tick: Ticks };
+
+const wordsOf = (passages: readonly Passage[]): SungWord[] =>
+  passages
+    .flatMap((passage) =>
+      passage.vocals
+        ? passage.lines.flatMap(({ outline, wordTicks }) =>
+            outline.words.map(({ word }, at) => ({ text: word.text, tick: wordTicks[at]! })),
+          )
+        : [],
+    )
+    .sort((a, b) => a.tick - b.tick);
+
+/** Seconds from the start of the song at a tick, each passage at its own tempo. */
+export function secondsAt(spans: readonly UseSpan[], tick: Ticks): number {
+  let seconds = 0;
+  for (const passage of spans.flatMap(({ passages }) => passages)) {
+    const inside = Math.min(passage.ticks, tick - passage.tick);
+    if (inside > 0) seconds += tempoMs(inside, passage.tempo) / 1000;
+  }
+  return seconds;
+}
+
+/** Bar and beat at a tick; past the last bar it is the one that would follow. */
+export function barAt(
+  spans: readonly UseSpan[],
+  tick: Ticks,
+  beatTicks: Ticks,
+): { bar: number; beat: number } {
+  const bars = spans.flatMap(({ passages }) => passages.flatMap((passage) => passage.bars));
+  const bar = bars.findLast((one) => one.tick <= tick);
+  if (!bar) return { bar: 0, beat: 1 };
+  if (tick >= bar.tick + bar.ticks) return { bar: bar.number + 1, beat: 1 };
+  return { bar: bar.number, beat: Math.floor((tick - bar.tick) / beatTicks) + 1 };
+}
+
+/** Every press of a way with where it falls, in order. */
+export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
+  const { pieces, spans, beatTicks, barTicks, box } = song;
+  const at = new Map<string | null, number>(pieces.map((piece, index) => [piece.id, index]));
+  const longest = song.asked ? Math.max(...song.asked.layers.map(({ bars }) => bars)) * barTicks : 0;
+  return way.presses.map((press): FootPress => {
+    const index = press.before === null ? pieces.length : at.get(press.before)!;
+    const tick = pieces[index]?.from ?? pieces.at(-1)!.to;
+    const into: Piece | undefined = pieces[index];
+    const before = wordsOf(spans.find(({ use }) => use.id === pieces[index - 1]?.useId)?.passages ?? []);
+    const all = wordsOf(spans.flatMap(({ passages }) => passages));
+    const next = all.find((word) => word.tick >= tick);
+    const sungNow = all.findLast((word) => word.tick < tick);
+    return {
+      ...press,
+      tick,
+      ...barAt(spans, tick, beatTicks),
+      word: before.findLast((word) => word.tick < tick)?.text ?? null,
+      nextWord: next && next.tick < (into?.to ?? 0) ? next.text : null,
+      into: into?.label ?? null,
+      sung: sungNow !== undefined && next !== undefined && next.tick - sungNow.tick <= barTicks,
+      from: box.quantised ? Math.max(0, tick - longest) : tick,
+      cost: costOfPress(press),
+      seconds: secondsAt(spans, tick),
+    };
+  });
+}
+
+/** The most presses that fall in any stretch of 60 seconds. */
+export function pressesInAMinute(presses: readonly Pick<FootPress, "seconds">[]): number {
+  return presses.reduce(
+    (most, { seconds }) =>
+      Math.max(most, presses.filter((one) => one.seconds >= seconds && one.seconds < seconds + 60).length),
+    0,
+  );
+}
+
+/** Seconds from the count-in of the build to the first sung word. */
+export function secondsToFirstWord(song: SongLoops, plan: Pick<LoopPlan, "build">): number | null {
+  const [first] = wordsOf(song.spans.flatMap(({ passages }) => passages));
+  return first ? plan.build.seconds + secondsAt(song.spans, first.tick) : null;
+}
+
+/** Layers that are wrong in a piece of the plan, by id. */
+export function wrongLayers(
+  song: SongLoops,
+  way: LoopWay,
+  piece: number,
+): { silent: string[]; sounding: string[] } {
+  const on = new Set(way.states[piece]!.flatMap((track) => way.tracks[track]!));
+  const { want } = song.asked!.sections[piece]!;
+  const ids = song.layers.map(({ id }) => id);
+  return {
+    silent: ids.filter((id) => want[id] === "on" && !on.has(id)),
+    sounding: ids.filter((id) => (want[id] ?? "off") === "off" && on.has(id)),
+  };
+}

@@ -1,0 +1,135 @@
+import { z } from "zod";
+import { idSchema, optionalId, order, symbolSchema, text, ticks } from "./row-fields";
+
+/** What a layer is played with. */
+export const LAYER_SOUNDS = [
+  "chords",
+  "strum",
+  "thumb bass",
+  "line",
+  "thump",
+  "chop",
+  "clap",
+  "voice",
+] as const;
+export type LayerSound = (typeof LAYER_SOUNDS)[number];
+
+/** Whether a layer has pitches; "damped" has chords, but is kept to a knock on purpose. */
+export const LAYER_PITCHES = ["pitched", "unpitched", "damped"] as const;
+/** What plays a layer, of one person. */
+export const BODY_PARTS = ["hands", "mouth"] as const;
+export type BodyPart = (typeof BODY_PARTS)[number];
+
+export const MOST_BOX_TRACKS = 8;
+export const MOST_LAYER_BARS = 64;
+export const QUIETEST_DBFS = -60;
+
+/** What a pedal does: a track in or out, everything, the last layer undone, one more layer on a track, nothing. */
+export const pedalAct = z.string().regex(/^(?:none|start-all|stop-all|undo|(?:track|overdub)-[0-7])$/u, {
+  error: "should be an act of a pedal",
+});
+
+const pedal = z.object({ name: text(30).min(1), press: pedalAct, double: pedalAct, hold: pedalAct });
+
+/** A looper on the floor, and how songs are built on it. */
+export const loopBox = z.object({
+  id: idSchema,
+  order,
+  name: text(60).min(1),
+  /** Whose feet it stands at; null is the leader's. */
+  playerId: optionalId,
+  tracks: z
+    .int()
+    .min(1)
+    .max(MOST_BOX_TRACKS, { error: `should be at most ${MOST_BOX_TRACKS} tracks` }),
+  allStart: z.boolean(),
+  allStop: z.boolean(),
+  /** Whether it waits for the loop point. */
+  quantised: z.boolean(),
+  /** Whether every track must have the length of the first one. */
+  sharedLength: z.boolean(),
+  undoLast: z.boolean(),
+  pedals: z.array(pedal).min(1).max(16),
+  school: z.enum(["chords-first", "beat-first"]),
+  startFrom: z.enum(["silence", "running"]),
+  listen: z.boolean(),
+});
+
+/** Something that is recorded and goes round. */
+export const loopLayer = z.object({
+  id: idSchema,
+  originId: optionalId,
+  order,
+  name: text(60).min(1),
+  plays: z.enum(LAYER_SOUNDS),
+  pitch: z.enum(LAYER_PITCHES),
+  bars: z
+    .int({ error: "should be whole bars" })
+    .min(1, { error: "should be at least 1 bar" })
+    .max(MOST_LAYER_BARS, { error: `should be at most ${MOST_LAYER_BARS} bars` }),
+  /** As written, in the key the version's chords are written in; none where that is not known. */
+  chords: z.array(z.object({ symbol: symbolSchema, ticks: ticks.min(1) })).max(256),
+  riffId: optionalId,
+  strumId: optionalId,
+  needs: z.array(z.enum(BODY_PARTS)).max(BODY_PARTS.length),
+  steady: z.boolean(),
+  recordWithId: optionalId,
+  /** The layer this one doubles on purpose. */
+  doublesId: optionalId,
+  /** Its peak, dBFS. */
+  level: z
+    .number()
+    .min(QUIETEST_DBFS, { error: `should be at least ${QUIETEST_DBFS} dBFS` })
+    .max(0, { error: "should be at most 0 dBFS" }),
+  /** The track it is put on, counted from 0; null leaves it to the plan. */
+  track: z
+    .int()
+    .min(0)
+    .max(MOST_BOX_TRACKS - 1)
+    .nullable(),
+});
+
+export const WANT_WORDS = ["on", "off", "either"] as const;
+
+/**
+ * What one use of a section asks of a layer. Ticks are counted from the start of the use, all its rounds together; `to`
+ * null is its end. What no stretch covers is off. A use without a row wants what the section's first use wants.
+ */
+export const loopWant = z.object({
+  id: idSchema,
+  layerId: idSchema,
+  useId: idSchema,
+  stretches: z.array(z.object({ from: ticks, to: ticks.nullable(), want: z.enum(WANT_WORDS) })).max(200),
+});
+
+export const JUDGED = ["right", "early", "late", "wrong", "missed"] as const;
+
+/** One run of a plan on the simulated box: every press that was due, or that came unasked. */
+export const loopRun = z.object({
+  id: idSchema,
+  order,
+  /** The day, as 2026-11-26. */
+  day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/u, { error: "should be a day such as 2026-11-26" }),
+  presses: z
+    .array(
+      z.object({
+        judged: z.enum(JUDGED),
+        /** How far from its time, above 0 late; null for one that was missed or unasked. */
+        ms: z.number().min(-100_000).max(100_000).nullable(),
+        /** The first press of its boundary, or one after it that starts or stops. */
+        place: z.enum(["first", "late-start", "late-stop"]),
+        sung: z.boolean(),
+      }),
+    )
+    .max(1000),
+});
+
+/** What a band always does: a sound on its track. */
+export const loopHabit = z.object({
+  id: idSchema,
+  plays: z.enum(LAYER_SOUNDS),
+  track: z
+    .int()
+    .min(0)
+    .max(MOST_BOX_TRACKS - 1),
+});
