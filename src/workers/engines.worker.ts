@@ -1,5 +1,5 @@
-import { expose } from "comlink";
-import { sure } from "@/core/base";
+import { expose, transfer } from "comlink";
+import { type Result, sure } from "@/core/base";
 import { type Chord, parseChord } from "@/core/chord";
 import {
   type CapoOption,
@@ -12,6 +12,18 @@ import {
   type StandIn,
   standIns,
 } from "@/core/fretboard";
+import {
+  eventsOf,
+  type HeardLayer,
+  type LoopCase,
+  type LoopPlan,
+  type LoopProblem,
+  type LoopWay,
+  mixEvents,
+  planLoops,
+  sectionBeats,
+  wavOf,
+} from "@/core/loops";
 import {
   bandSheet,
   behindCapo,
@@ -70,6 +82,17 @@ export type HardestChange = { readonly from: string; readonly to: string; readon
 /** Search steps for planted fingers in the interface: some seconds. */
 const PLANTED_BUDGET = 200_000_000;
 
+export type LoopSoundRequest = {
+  readonly asked: LoopCase;
+  readonly way: LoopWay;
+  readonly layers: readonly HeardLayer[];
+};
+
+const SOUND_RATE = 44_100;
+
+/** Search steps for a looper's plan in the interface: under a second. */
+const LOOPS_BUDGET = 200_000_000;
+
 const chordOf = (symbol: string): Chord | null => {
   const chord = parseChord(symbol);
   return chord.ok ? chord.value : null;
@@ -111,6 +134,14 @@ const engines = {
   mend: ({ body, sum }: MendRequest): Mend | null => {
     const row = bandSheet(body).rows.find((one) => one.use.id === sum.useId);
     return row ? mendSum(row, sum, namerByShift(body)(row.passage.shift).key) : null;
+  },
+  loops: (asked: LoopCase, trade: boolean): Result<LoopPlan, LoopProblem> =>
+    planLoops({ ...asked, budget: LOOPS_BUDGET }, { trade }),
+  /** A plan as a sound file. */
+  loopSound: ({ asked, way, layers }: LoopSoundRequest): Uint8Array => {
+    const seconds = (sectionBeats(asked).at(-1)! * 60) / asked.tempo;
+    const bytes = wavOf(mixEvents(eventsOf(asked, way, layers), seconds + 1, SOUND_RATE), SOUND_RATE);
+    return transfer(bytes, [bytes.buffer]);
   },
   planted: (request: PlantedRequest, onProgress: (done: number, of: number) => void): Planted | null => {
     const events = request.changes.flatMap(({ symbol, beats }): HandEvent[] => {

@@ -2,7 +2,9 @@
 
 import { proxy, type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
+import type { Result } from "@/core/base";
 import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
+import type { LoopCase, LoopPlan, LoopProblem } from "@/core/loops";
 import {
   type ChordSum,
   type Mend,
@@ -20,6 +22,7 @@ import type {
   Engines,
   HardestChange,
   HardestRequest,
+  LoopSoundRequest,
   MendRequest,
   PlantedRequest,
   StandInRequest,
@@ -294,6 +297,61 @@ export function useBandSum(request: BandSumRequest | null): {
   }, [request]);
   return { sums: known?.sums ?? null, isOld: known?.request !== request };
 }
+
+const loopsOf = remembered(
+  ({ asked, trade }: { readonly asked: LoopCase; readonly trade: boolean }) => `${trade} ${caseKey(asked)}`,
+  ({ asked, trade }): Promise<Result<LoopPlan, LoopProblem>> => engines().loops(asked, trade),
+);
+
+const casesAsText = new WeakMap<LoopCase, string>();
+function caseKey(asked: LoopCase): string {
+  const known = casesAsText.get(asked) ?? JSON.stringify(asked);
+  casesAsText.set(asked, known);
+  return known;
+}
+
+export type KnownLoopPlan = {
+  readonly asked: LoopCase;
+  readonly plan: LoopPlan;
+};
+
+/**
+ * A looper's plan from the worker. The last good one stays while another is worked out, and when there is none for what
+ * is asked now: then `problem` says why.
+ * @param trade whether to ask what a lower foot cost would cost as well
+ */
+export function useLoopPlan(
+  asked: LoopCase | null,
+  trade = false,
+): {
+  readonly known: KnownLoopPlan | null;
+  readonly problem: LoopProblem | null;
+  readonly isOld: boolean;
+} {
+  const [good, setGood] = useState<KnownLoopPlan | null>(null);
+  const [said, setSaid] = useState<{ readonly key: string; readonly problem: LoopProblem | null } | null>(
+    null,
+  );
+  const key = asked ? caseKey(asked) : "";
+  // biome-ignore lint/correctness/useExhaustiveDependencies: cases are compared by what they say
+  useEffect(() => {
+    if (!asked) return;
+    let current = true;
+    void loopsOf({ asked, trade }).then((answer) => {
+      if (!current) return;
+      setSaid({ key, problem: answer.ok ? null : answer.problem });
+      if (answer.ok) setGood({ asked, plan: answer.value });
+    });
+    return () => {
+      current = false;
+    };
+  }, [key, trade]);
+  const isOld = asked !== null && said?.key !== key;
+  return { known: asked ? good : null, problem: asked && !isOld ? (said?.problem ?? null) : null, isOld };
+}
+
+/** A looper's plan as a WAV file. */
+export const loopSound = (request: LoopSoundRequest): Promise<Uint8Array> => engines().loopSound(request);
 
 /** Looks for the smallest change of one player that mends a chord. */
 export const mendOf = (request: MendRequest): Promise<Mend | null> => engines().mend(request);

@@ -95,6 +95,8 @@ export {
   commandSchema,
   type EditProblem,
   overlap,
+  type SimpleCommand,
+  singles,
   type Touch,
   touches,
 } from "./edit";

@@ -1,3 +1,4 @@
+import { type SongLoops, songLoops } from "@/core/loops";
 import {
   type BandSheet,
   bandSheet,
@@ -8,6 +9,7 @@ import {
 } from "@/core/parts";
 import type { BarSum } from "@/core/rhythm";
 import {
+  type BandBody,
   type Cell,
   type CellIndex,
   differencesFrom,
@@ -173,6 +175,21 @@ export const openFindings: (body: VersionBody) => readonly Finding[] = byTables(
     );
   },
 );
+
+const LOOPS = [...SONG, "version", "players", "cells", "loopBoxes", "loopLayers", "loopWants"] as const;
+
+const loopsByHabits = new WeakMap<object, (body: VersionBody) => SongLoops>();
+const NO_HABITS = Object.freeze({});
+
+/** The version as the looper sees it, with the band's habits. */
+export function loops(body: VersionBody, band: BandBody | null): SongLoops {
+  const habits = band?.loopHabits ?? NO_HABITS;
+  const read =
+    loopsByHabits.get(habits) ??
+    byTables<SongLoops>(LOOPS, (one) => songLoops(one, outline(one), timeline(one), Object.values(habits)));
+  loopsByHabits.set(habits, read);
+  return read(body);
+}
 
 /** What the sheet said beside words and chords; a section's notes stay the same object while nothing in it changes. */
 export const notes: (body: VersionBody) => Notes = byTables(["extras"], (body, last) => {

@@ -1,10 +1,11 @@
 "use client";
 
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
-import { useStore } from "zustand";
-import type { Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
+import { type StoreApi, useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+import type { BandBody, Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
 import { useAfterPaint } from "@/ui/use-after-paint";
-import { createDocumentStore, type DocumentStore } from "./document-store";
+import { createDocumentStore, type DocumentState, type DocumentStore } from "./document-store";
 import { createHistory, type History } from "./history";
 import { makeId } from "./ids";
 import { browserQueue } from "./queue";
@@ -22,7 +23,13 @@ export type LoadedDocument = {
   readonly body: Body;
 };
 
-type Open = { readonly version: DocumentStore; readonly song: DocumentStore; readonly history: History };
+type Open = {
+  readonly version: DocumentStore;
+  readonly song: DocumentStore;
+  /** Null where no band has been made. */
+  readonly band: DocumentStore | null;
+  readonly history: History;
+};
 
 const OpenSong = createContext<Open | null>(null);
 const Calm = createContext<VersionBody | null>(null);
@@ -34,22 +41,25 @@ const openStore = ({ id, kind, revision, body }: LoadedDocument): DocumentStore 
     makeId,
   });
 
-/** Opens a version and its song for all that is below. */
+/** Opens a version, its song and the band for all that is below. */
 export function OpenSongProvider({
   version,
   song,
+  band,
   children,
 }: {
   version: LoadedDocument;
   song: LoadedDocument;
+  band: LoadedDocument | null;
   children: ReactNode;
 }) {
   const [open] = useState<Open>(() => {
-    const stores = { version: openStore(version), song: openStore(song) };
-    return { ...stores, history: createHistory([stores.version, stores.song], `history ${version.id}`) };
+    const stores = { version: openStore(version), song: openStore(song), band: band && openStore(band) };
+    const all = [stores.version, stores.song, stores.band].filter((store) => store !== null);
+    return { ...stores, history: createHistory(all, `history ${version.id}`) };
   });
   useEffect(() => {
-    const stops = [open.version.start(), open.song.start()];
+    const stops = [open.version, open.song, open.band].map((store) => store?.start() ?? (() => {}));
     return () => {
       for (const stop of stops) stop();
     };
@@ -95,6 +105,25 @@ export function useCurrentVersion(): () => VersionBody {
 
 export function useSong(): SongBody {
   return useStore(useOpenSong().song.state, (state) => state.replica.view as unknown as SongBody);
+}
+
+const NO_BAND = createStore(() => null);
+
+/** The band as this window shows it, or null where there is none. */
+export function useBand(): BandBody | null {
+  const { band } = useOpenSong();
+  const view = useStore<StoreApi<unknown>, Body | null>(band ? band.state : NO_BAND, (state) =>
+    state === null ? null : (state as DocumentState).replica.view,
+  );
+  return view as unknown as BandBody | null;
+}
+
+/** Edits of the band; nothing where there is none. */
+export function useActOnBand(): (command: Command) => void {
+  const { history, band } = useOpenSong();
+  return (command) => {
+    if (band) history.act(band, command);
+  };
 }
 
 /** Edits of the version; each can be taken back. */

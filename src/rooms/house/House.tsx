@@ -20,6 +20,7 @@ import {
   useSong,
   useVersion,
 } from "../document";
+import { useLoopFindings } from "../loops/use-loops";
 import { Conflicts } from "./Conflicts";
 import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
@@ -28,14 +29,16 @@ import { lanterns, ROOMS } from "./rail";
 export function House({
   version,
   song,
+  band,
   children,
 }: {
   version: LoadedDocument;
   song: LoadedDocument;
+  band: LoadedDocument | null;
   children: ReactNode;
 }) {
   return (
-    <OpenSongProvider version={version} song={song}>
+    <OpenSongProvider version={version} song={song} band={band}>
       <div className="flex min-h-dvh flex-col md:flex-row">
         <Rail versionId={version.id} />
         <div className="min-w-0 flex-1">
@@ -52,7 +55,11 @@ export function House({
 function Rail({ versionId }: { versionId: string }) {
   const body = useCalmVersion();
   const path = usePathname();
-  const lit = lanterns(body, derive.outline(body), derive.sums(body), derive.openFindings(body).length);
+  const { open, loops } = useLoopFindings();
+  const lit = lanterns(body, derive.outline(body), derive.sums(body), {
+    sheet: derive.openFindings(body).length,
+    loops: open.length + loops.notes.length + (loops.problem ? 1 : 0),
+  });
   const players = Object.values(body.players).sort(byOrder);
   return (
     <nav

@@ -4,10 +4,10 @@ import { EMPTY_CELL, outlineOf, sectionSums, type VersionBody } from "@/core/son
 import { sampleVersion } from "../../core/song/sample-version";
 import { lanterns } from "./rail";
 
-const lit = (body: VersionBody) => {
+const lit = (body: VersionBody, loops = 0) => {
   const outline = outlineOf(body);
   const findings = findingsOf(bandSheet(body), new Map(), 1000).length;
-  return lanterns(body, outline, sectionSums(body, outline), findings);
+  return lanterns(body, outline, sectionSums(body, outline), { sheet: findings, loops });
 };
 const chords = { verse: { lines: ["/G:4"] } };
 
@@ -18,6 +18,7 @@ describe("lanterns", () => {
       Players: "dark",
       Keys: "dark",
       Parts: "dark",
+      Loops: "dark",
     });
   });
 
@@ -45,5 +46,12 @@ describe("lanterns", () => {
     };
     expect(lit({ ...body, cells: { c: cell } }).Parts).toBe("half");
     expect(lit({ ...body, cells: { c: { ...cell, role: "carry" } } }).Parts).toBe("lit");
+  });
+
+  it("of the loops is dark without layers, and half lit while something is open", () => {
+    const body = sampleVersion(chords, ["verse"]);
+    const layered = { ...body, loopLayers: { l: { id: "l" } as never } };
+    expect(lit(layered).Loops).toBe("lit");
+    expect(lit(layered, 2).Loops).toBe("half");
   });
 });

@@ -10,6 +10,7 @@ export const ROOMS = [
   { path: "/players", name: "Players", does: "who plays, on what" },
   { path: "/keys", name: "Keys", does: "key, capos, shapes" },
   { path: "/parts", name: "Parts", does: "who plays what, where" },
+  { path: "/loops", name: "Loops", does: "layers, tracks, feet" },
 ] as const;
 
 export type RoomName = (typeof ROOMS)[number]["name"];
@@ -19,8 +20,8 @@ export function lanterns(
   body: VersionBody,
   outline: Outline,
   sums: ReadonlyMap<string, BarSum>,
-  /** How many findings of the sheet are open. */
-  findings: number,
+  /** How many findings of the sheet, and of the loops, are open. */
+  findings: { readonly sheet: number; readonly loops: number },
 ): Record<RoomName, Lit> {
   const chords = Object.values(body.chords);
   const open = [...sums.values()].some((sum) => sum.open);
@@ -33,6 +34,7 @@ export function lanterns(
     Song: chords.length === 0 ? "dark" : doubtful || outline.form.length === 0 ? "half" : "lit",
     Players: players.length === 0 ? "dark" : "lit",
     Keys: chords.length === 0 || players.length === 0 ? "dark" : versionRow(body).keySure ? "lit" : "half",
-    Parts: players.length === 0 || !cells ? "dark" : findings === 0 ? "lit" : "half",
+    Parts: players.length === 0 || !cells ? "dark" : findings.sheet === 0 ? "lit" : "half",
+    Loops: Object.keys(body.loopLayers).length === 0 ? "dark" : findings.loops === 0 ? "lit" : "half",
   };
 }

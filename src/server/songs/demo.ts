@@ -41,6 +41,7 @@ import {
 import type { NewDocument } from "../documents/store";
 import { makeId } from "../ids";
 import { songDocuments } from "./create";
+import { demoLoops, withLoops } from "./demo-loops";
 
 const FILE = /^[a-z-]+\.txt$/u;
 const light = z.int().min(0).max(4);
@@ -141,7 +142,9 @@ const demoSchema = z.object({
             key: keySchema,
             bpm: z.number(),
             /** Chords that are played otherwise. */
-            symbols: z.record(z.string(), z.string()),
+            symbols: z.record(z.string(), z.string()).default({}),
+            /** Played by one person with a looper. */
+            loops: demoLoops.optional(),
           }),
         )
         .default([]),
@@ -257,18 +260,19 @@ function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
 /** Further versions of a song: copies with some chords played otherwise. */
 function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSong): NewDocument[] {
   const first = documents.find((document) => document.id === versionId)!.body as unknown as VersionBody;
-  return song.versions.map(({ name, key, bpm, symbols }) => {
+  return song.versions.map(({ name, key, bpm, symbols, loops }) => {
     const copy = copyVersion(first, name, makeId);
     const [row] = Object.values(copy.version);
     const chords = Object.values(copy.chords).map((chord) => [
       chord.id,
       { ...chord, symbol: symbols[chord.symbol] ?? chord.symbol, sure: true },
     ]);
-    const body = {
+    const played = {
       ...copy,
       version: { [row!.id]: { ...row!, key, bpm } },
       chords: Object.fromEntries(chords),
     };
+    const body = loops ? withLoops(played, loops) : played;
     return { id: makeId(), kind: "version", parentId: songId, body: body as unknown as Body };
   });
 }

@@ -2,8 +2,10 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import type { ReactNode } from "react";
-import type { SongBody } from "@/core/song";
+import type { Body, SongBody } from "@/core/song";
 import { House } from "@/rooms/house/House";
+import { openDatabase } from "@/server/db/open";
+import { findBand } from "@/server/songs/create";
 import { openSong } from "@/server/songs/open";
 
 type Props = { params: Promise<{ versionId: string }> };
@@ -19,8 +21,10 @@ export default async function SongLayout({ params, children }: Props & { childre
   const opened = await openSong((await params).versionId);
   if (!opened) notFound();
   const { version, song } = opened;
+  const found = await findBand(await openDatabase());
+  const band = found && { ...found, kind: "band" as const, body: found.body as Body };
   return (
-    <House key={version.id} version={version} song={song}>
+    <House key={version.id} version={version} song={song} band={band}>
       {children}
     </House>
   );

@@ -25,3 +25,5 @@ export {
   sayRun,
 } from "./judge";
 export { addUp, type Dbfs, HEADROOM, levelForLayers, peakOf } from "./levels";
+export { eventsOf, type HeardLayer, mixEvents, renderSound, type SoundEvent, wavOf } from "./sound";
+export { hitsOf, type LayerHit } from "./voices";

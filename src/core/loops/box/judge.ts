@@ -1,9 +1,11 @@
 import type { LoopRun } from "../../song";
-import type { FootPress } from "../of-song";
+import type { Press } from "../press";
 
 /** A press that is due: when, s, and which pedal act. */
 export type DuePress = {
   readonly seconds: number;
+  /** From when on it may be made: earlier than its time on a box that waits. */
+  readonly earliest?: number;
   readonly act: string;
   readonly place: "first" | "late-start" | "late-stop";
   readonly sung: boolean;
@@ -22,11 +24,20 @@ export const RIGHT_WITHIN_MS = 120;
 /** Farther than this a press belongs to no other, ms. Ours, no source. */
 export const BELONGS_WITHIN_MS = 1500;
 
+/** As soon as a foot gets from one pedal to another, s: late presses are due so much after the one before. Ours, no source. */
+export const FOOT_SECONDS = 0.35;
+
+/** How far a press is from its time, ms; 0 for one that is early where it may be. */
+const missBy = (due: DuePress, seconds: number): number =>
+  due.earliest !== undefined && seconds < due.seconds && seconds >= due.earliest
+    ? 0
+    : (seconds - due.seconds) * 1000;
+
 /** What a press of the plan is on the pedals. */
-export const actOf = (press: Pick<FootPress, "press"> & { readonly track?: number }): string =>
+export const actOf = (press: Pick<Press, "press"> & { readonly track?: number }): string =>
   press.press === "track" ? `track-${press.track}` : press.press;
 
-export const placeOf = ({ late, effect }: Pick<FootPress, "late" | "effect">): DuePress["place"] =>
+export const placeOf = ({ late, effect }: Pick<Press, "late" | "effect">): DuePress["place"] =>
   late ? `late-${effect}` : "first";
 
 /**
@@ -43,7 +54,7 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
         at,
         index,
         isSame: press.act === one.act,
-        ms: Math.abs(press.seconds - one.seconds) * 1000,
+        ms: Math.abs(missBy(one, press.seconds)),
       })),
     )
     .filter(({ ms }) => ms <= BELONGS_WITHIN_MS);
@@ -59,7 +70,7 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
     const { place, sung } = one;
     const found = taken.get(at);
     if (!found) return { due: at, judged: "missed", ms: null, place, sung };
-    const ms = Math.round((made[found.at]!.seconds - one.seconds) * 1000);
+    const ms = Math.round(missBy(one, made[found.at]!.seconds));
     const word = !found.isRight
       ? "wrong"
       : Math.abs(ms) <= RIGHT_WITHIN_MS
@@ -121,6 +132,6 @@ export function oddsOf(runs: readonly Pick<LoopRun, "presses">[]): PressOdds {
 
 /** The chance that every press of a plan is right, presses taken as independent. */
 export const chanceOf = (
-  presses: readonly Pick<FootPress, "late" | "effect" | "sung">[],
+  presses: readonly (Pick<Press, "late" | "effect"> & { readonly sung: boolean })[],
   odds: PressOdds,
 ): number => presses.reduce((chance, press) => chance * odds(placeOf(press), press.sung), 1);

@@ -1,6 +1,7 @@
 export { BOX_PROFILES, boxOf, DEFAULT_BOX } from "./boxes";
 export {
   barAt,
+  duePresses,
   type FootPress,
   footPresses,
   pressesInAMinute,
@@ -8,6 +9,21 @@ export {
   secondsToFirstWord,
   wrongLayers,
 } from "./foot";
+export { heardLayers } from "./heard";
+export {
+  addLayer,
+  followAgain,
+  layerOfPart,
+  layersOf,
+  PLAIN_LAYER,
+  removeLayer,
+  type Stroke,
+  setBox,
+  setLayer,
+  strokeWants,
+} from "./loop-commands";
+export { type LoopFinding, type LoopFix, loopFindings, MOST_SUNG_PRESSES } from "./loop-findings";
+export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";
 export {
   looperPlayer,

@@ -2,9 +2,12 @@
 
 import dynamic from "next/dynamic";
 import { useState } from "react";
+import { sayLoopFinding } from "@/core/loops";
 import { sayFinding } from "@/core/parts";
 import { pretty } from "@/ui/pretty";
 import { derive, useAct, useVersion } from "../../document";
+import { LoopFindingsList } from "../../loops/LoopFindingsList";
+import { useLoopFindings } from "../../loops/use-loops";
 import { FindingsList } from "../FindingsList";
 import { PartsTabs } from "../PartsTabs";
 import { useFindings } from "../use-findings";
@@ -21,6 +24,12 @@ export function JudgementPage() {
   const body = useVersion();
   const sheet = derive.sheet(body);
   const { open, stand, plans, isOld } = useFindings();
+  const looped = useLoopFindings();
+  const all = open.length + looped.open.length;
+  const standing = [
+    ...stand.map(({ finding, ...row }) => ({ ...row, what: sayFinding(finding, pretty).what })),
+    ...looped.stand.map(({ finding, ...row }) => ({ ...row, what: sayLoopFinding(finding, pretty).what })),
+  ];
   const [showStand, setShowStand] = useState(false);
   const act = useAct();
   return (
@@ -30,13 +39,19 @@ export function JudgementPage() {
       <section aria-label="Findings" className="mb-8">
         <h2 className="mb-1">Findings</h2>
         <p className="mb-3 text-sm">
-          {open.length === 0
+          {all === 0
             ? "Nothing on the sheet asks for a second look."
-            : `${open.length} open. Each can be mended, or let stand with a reason.`}
+            : `${all} open. Each can be mended, or let stand with a reason.`}
           {isOld && " Changes of the hands are still being worked out."}
         </p>
         <FindingsList findings={open} />
-        {stand.length > 0 && (
+        {looped.open.length > 0 && (
+          <>
+            <h3 className="mt-4 mb-2 font-bold">Of the loops</h3>
+            <LoopFindingsList findings={looped.open} />
+          </>
+        )}
+        {standing.length > 0 && (
           <>
             <button
               type="button"
@@ -44,13 +59,13 @@ export function JudgementPage() {
               aria-expanded={showStand}
               onClick={() => setShowStand(!showStand)}
             >
-              {stand.length} let stand
+              {standing.length} let stand
             </button>
             {showStand && (
               <ul className="mt-2 flex flex-col gap-2">
-                {stand.map(({ finding, id, reason }) => (
+                {standing.map(({ what, id, reason }) => (
                   <li key={id} className="rounded-box bg-base-200 p-3">
-                    {sayFinding(finding, pretty).what} <em>{reason}</em>{" "}
+                    {what} <em>{reason}</em>{" "}
                     <button
                       type="button"
                       className="link text-sm"

@@ -1,0 +1,55 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import { footPresses, planLoops, songLoops } from "@/core/loops";
+import { outlineOf, type SongBody, timelineOf, type VersionBody } from "@/core/song";
+import { FootPrint } from "@/rooms/loops/feet/FootPrint";
+import { openDatabase } from "@/server/db/open";
+import { findBand } from "@/server/songs/create";
+import { openSong } from "@/server/songs/open";
+
+export const metadata: Metadata = { title: "Foot sheet" };
+
+/** Search steps the server spends on one plan: well under a second. */
+const BUDGET = 100_000_000;
+
+export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
+  await connection();
+  const { versionId } = await params;
+  const opened = await openSong(versionId);
+  if (!opened) notFound();
+  const body = opened.version.body as VersionBody;
+  const band = await findBand(await openDatabase());
+  const outline = outlineOf(body);
+  const song = songLoops(
+    body,
+    outline,
+    timelineOf(body, outline),
+    Object.values(band?.body.loopHabits ?? {}),
+  );
+  const planned = song.asked && planLoops({ ...song.asked, budget: BUDGET }, { trade: false });
+  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  if (!planned?.ok) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
+  const plan = planned.value;
+  const sheet = {
+    presses: footPresses(song, plan),
+    tracks: plan.tracks.map((ids) =>
+      ids.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id),
+    ),
+    build: plan.build.order.map((pass) =>
+      pass.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id),
+    ),
+    pieces: song.pieces.map((piece, at) => {
+      const span = song.spans.find(({ use }) => use.id === piece.useId)!;
+      const bar = Math.floor((piece.from - span.from) / song.barTicks) + 1;
+      return {
+        id: piece.id,
+        label: piece.label,
+        bar,
+        kind: span.passages[0]!.section.kind,
+        sounding: plan.states[at]!,
+      };
+    }),
+  };
+  return <FootPrint title={title} versionId={versionId} box={song.box} sheet={sheet} />;
+}

@@ -1,0 +1,5 @@
+import { RopesPage } from "@/rooms/loops/ropes/RopesPage";
+
+export default function Page() {
+  return <RopesPage />;
+}

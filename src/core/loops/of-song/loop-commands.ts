@@ -1,0 +1,234 @@
+import type { Ticks } from "../../base";
+import type { SheetPart, SheetRow } from "../../parts";
+import { isOnset } from "../../rhythm";
+import {
+  add,
+  type Body,
+  batch,
+  byOrder,
+  type Command,
+  type LoopBox,
+  type LoopLayerRow,
+  type MakeId,
+  type Outline,
+  orderAtEnd,
+  removalOf,
+  set,
+  type VersionBody,
+} from "../../song";
+import type { Want } from "../loop-case";
+import { boxOf } from "./boxes";
+import { paint, wantsOf } from "./stretches";
+
+type NewLayer = Omit<LoopLayerRow, "id" | "originId" | "order">;
+
+/** A layer about which nothing is said yet. */
+export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
+  name: "New layer",
+  plays: "thump",
+  pitch: "unpitched",
+  bars: 2,
+  chords: [],
+  riffId: null,
+  strumId: null,
+  needs: ["hands"],
+  steady: true,
+  recordWithId: null,
+  doublesId: null,
+  level: -12,
+  track: null,
+});
+
+/** A name that no layer has yet. @example "Thump 2" */
+function freshName(body: Pick<VersionBody, "loopLayers">, name: string): string {
+  const taken = new Set(Object.values(body.loopLayers).map((layer) => layer.name));
+  let fresh = name;
+  for (let count = 2; taken.has(fresh); count++) fresh = `${name} ${count}`;
+  return fresh.slice(0, 60);
+}
+
+/** Adds a layer at the end of the list; `wants` says where it is wanted from the start. */
+export function addLayer(
+  body: Pick<VersionBody, "loopLayers">,
+  layer: Partial<NewLayer>,
+  makeId: MakeId,
+  wants: readonly { readonly useId: string; readonly from: Ticks; readonly to: Ticks | null }[] = [],
+): Command {
+  const id = makeId();
+  const name = freshName(body, layer.name ?? PLAIN_LAYER.name);
+  const order = orderAtEnd(Object.values(body.loopLayers));
+  const rows = new Map<string, { from: Ticks; to: Ticks | null; want: "on" }[]>();
+  for (const { useId, from, to } of wants)
+    rows.set(useId, [...(rows.get(useId) ?? []), { from, to, want: "on" as const }]);
+  return batch("Add a layer", [
+    add("loopLayers", { ...PLAIN_LAYER, ...layer, name, id, originId: null, order }),
+    ...[...rows].map(([useId, stretches]) =>
+      add("loopWants", { id: makeId(), layerId: id, useId, stretches }),
+    ),
+  ]);
+}
+
+export const setLayer = (id: string, fields: Partial<NewLayer>): Command => set("loopLayers", id, fields);
+
+/** Removes a layer with what is wanted of it. */
+export const removeLayer = (body: VersionBody, id: string): Command =>
+  batch("Remove a layer", removalOf(body as unknown as Body, "loopLayers", id));
+
+/** A stretch of a strand that is drawn, cut or loosened. */
+export type Stroke = {
+  readonly layerId: string;
+  readonly useId: string;
+  readonly from: Ticks;
+  readonly to: Ticks;
+  readonly total: Ticks;
+  readonly want: Want;
+};
+
+/** Draws, cuts or loosens strands. A use that took its wants from the section's first use has its own from then on. */
+export function strokeWants(
+  body: Pick<VersionBody, "loopWants">,
+  outline: Pick<Outline, "form">,
+  strokes: readonly Stroke[],
+  makeId: MakeId,
+): Command {
+  const wants = wantsOf(body, outline);
+  const painted = new Map<
+    string,
+    { readonly stroke: Stroke; readonly stretches: ReturnType<typeof paint> }
+  >();
+  for (const stroke of strokes) {
+    const key = `${stroke.layerId} ${stroke.useId}`;
+    const before = painted.get(key)?.stretches ?? wants(stroke.layerId, stroke.useId).stretches;
+    painted.set(key, { stroke, stretches: paint(before, stroke.from, stroke.to, stroke.want, stroke.total) });
+  }
+  return batch(
+    "Draw what is wanted",
+    [...painted.values()].map(({ stroke: { layerId, useId }, stretches }) => {
+      const { row } = wants(layerId, useId);
+      return row
+        ? set("loopWants", row.id, { stretches })
+        : add("loopWants", { id: makeId(), layerId, useId, stretches });
+    }),
+  );
+}
+
+/** Lets uses want again what their section's first use wants. */
+export const followAgain = (body: Pick<VersionBody, "loopWants">, useId: string): Command =>
+  batch(
+    "Let a place want what the first one wants",
+    Object.values(body.loopWants)
+      .filter((row) => row.useId === useId)
+      .map((row) => ({ type: "remove", table: "loopWants", id: row.id })),
+  );
+
+/** Changes the looper of a version; the default one is written down first. */
+export function setBox(
+  body: Pick<VersionBody, "loopBoxes">,
+  fields: Partial<Omit<LoopBox, "id">>,
+  makeId: MakeId,
+): Command {
+  const box = boxOf(body);
+  return body.loopBoxes[box.id]
+    ? set("loopBoxes", box.id, fields)
+    : add("loopBoxes", { ...box, ...fields, id: makeId() });
+}
+
+type PartChords = LoopLayerRow["chords"];
+
+/** The shortest run of whole bars that, gone round, gives all the chords. */
+function shortestRound(
+  chords: PartChords,
+  bars: number,
+  barTicks: Ticks,
+): { bars: number; chords: PartChords } {
+  const ends: { symbol: string; from: Ticks; to: Ticks }[] = [];
+  let tick = 0;
+  for (const { symbol, ticks } of chords) {
+    ends.push({ symbol, from: tick, to: tick + ticks });
+    tick += ticks;
+  }
+  const within = (from: Ticks, to: Ticks): string =>
+    ends
+      .filter((one) => one.to > from && one.from < to)
+      .map((one) => `${one.symbol} ${Math.min(one.to, to) - Math.max(one.from, from)}`)
+      .join("|");
+  for (let round = 1; round < bars; round++) {
+    if (bars % round !== 0) continue;
+    const length = round * barTicks;
+    const first = within(0, length);
+    const same = Array.from({ length: bars / round }, (_, at) =>
+      within(at * length, (at + 1) * length),
+    ).every((one) => one === first);
+    if (same) return { bars: round, chords: cut(chords, length) };
+  }
+  return { bars, chords: cut(chords, bars * barTicks) };
+}
+
+function cut(chords: PartChords, until: Ticks): PartChords {
+  const kept: { symbol: string; ticks: Ticks }[] = [];
+  let tick = 0;
+  for (const { symbol, ticks } of chords) {
+    if (tick >= until) break;
+    kept.push({ symbol, ticks: Math.min(ticks, until - tick) });
+    tick += ticks;
+  }
+  return kept;
+}
+
+const MOST_BARS = 64;
+
+/**
+ * A layer taken from a part of the sheet: its chords (the shortest run that comes round), its pattern or its line. It is
+ * wanted wherever the section comes, which is said at the section's first use.
+ * @returns null where the part is silent or has no whole bar
+ */
+export function layerOfPart(row: SheetRow, part: SheetPart, barTicks: Ticks): Partial<NewLayer> | null {
+  const { passage } = row;
+  const bars = Math.min(MOST_BARS, Math.floor((passage.ticks - passage.section.pickup) / barTicks));
+  if (part.out || bars < 1) return null;
+  const all = passage.lines
+    .flatMap(({ outline, events }) =>
+      outline.chords.map(({ chord }, at) => ({
+        symbol: chord.symbol,
+        tick: events[at]!.tick,
+        ticks: events[at]!.ticks,
+      })),
+    )
+    .filter(({ ticks }) => ticks > 0);
+  const downbeat = passage.tick + passage.section.pickup;
+  const chords = all
+    .map(({ symbol, tick, ticks }) => ({ symbol, ticks: ticks - Math.max(0, downbeat - tick) }))
+    .filter(({ ticks }) => ticks > 0);
+  const round = shortestRound(chords, bars, barTicks);
+  const { player, technique, pattern, riff, cell } = part;
+  const isDrum = player.instrument === "drums";
+  const isBass = player.instrument === "bass" || cell.role.value === "bass";
+  const plays = isDrum
+    ? "thump"
+    : riff
+      ? "line"
+      : isBass
+        ? "thumb bass"
+        : player.instrument === "voice"
+          ? "voice"
+          : pattern?.strokes.some(isOnset)
+            ? "strum"
+            : "chords";
+  const lineBars = riff && riff.ticks % barTicks === 0 ? Math.min(MOST_BARS, riff.ticks / barTicks) : null;
+  const said = technique ? technique.words : plays;
+  return {
+    name: `${player.name}: ${said}`.slice(0, 60),
+    plays,
+    pitch: isDrum ? "unpitched" : "pitched",
+    ...(lineBars && round.bars % lineBars !== 0 && lineBars % round.bars !== 0
+      ? { bars, chords: cut(chords, bars * barTicks) }
+      : round),
+    riffId: riff?.id ?? null,
+    strumId: cell.strumId.value,
+    needs: player.instrument === "voice" ? ["mouth"] : ["hands"],
+    steady: part.onsets.length > 1,
+  };
+}
+
+export const layersOf = (body: Pick<VersionBody, "loopLayers">): LoopLayerRow[] =>
+  Object.values(body.loopLayers).sort(byOrder);

@@ -1,0 +1,174 @@
+import { LONGEST_BUILD_SECONDS } from "../build";
+import type { LoopPlan } from "../plan";
+import { type FootPress, footPresses, wrongLayers } from "./foot";
+import type { Piece, SongLoops } from "./song-loops";
+
+/** More presses than this in one sung bar are too many. Ours, no source. */
+export const MOST_SUNG_PRESSES = 1;
+
+/** What could be done about a finding of the loops; wording and edits are made elsewhere. */
+export type LoopFix =
+  | { readonly do: "mute"; readonly layerId: string; readonly pieces: readonly string[] }
+  | { readonly do: "second-layer"; readonly layerId: string; readonly pieces: readonly string[] }
+  | { readonly do: "damp"; readonly layerId: string }
+  | { readonly do: "loosen"; readonly layerId: string; readonly pieces: readonly string[] }
+  | { readonly do: "part-passes"; readonly layerId: string };
+
+type Facts =
+  | { readonly kind: "two-starts"; readonly starts: number; readonly word: string | null }
+  | { readonly kind: "nothing-sounds"; readonly layers: readonly string[]; readonly bars: number }
+  | { readonly kind: "sounds-unwanted"; readonly layers: readonly string[]; readonly bars: number }
+  | { readonly kind: "loop-clash"; readonly layer: string; readonly beats: number; readonly why: string }
+  | { readonly kind: "loop-cut"; readonly layer: string; readonly bar: number; readonly bars: number }
+  | { readonly kind: "long-build"; readonly seconds: number; readonly saves: number }
+  | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
+  | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
+
+/** Something about the loops that may go wrong, told like a finding of the sheet. */
+export type LoopFinding = Facts & {
+  readonly id: string;
+  readonly useId: string | null;
+  readonly label: string;
+  readonly fixes: readonly LoopFix[];
+};
+
+/** Everything about a plan that asks for a second look, in the order of the song. */
+export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
+  const presses = footPresses(song, plan);
+  return [
+    ...buildFindings(song, plan),
+    ...song.pieces.flatMap((piece, at) => [
+      ...wrongFindings(song, plan, piece, at),
+      ...startFindings(piece, presses),
+      ...clashFindings(song, plan, piece),
+      ...cutFindings(song, plan, piece),
+    ]),
+    ...pressFindings(song, presses),
+  ];
+}
+
+const nameOf = (song: SongLoops, id: string): string =>
+  song.layers.find((layer) => layer.id === id)?.name ?? id;
+const placed = (piece: Piece) => ({ useId: piece.useId, label: piece.label });
+
+function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
+  const found: LoopFinding[] = [];
+  const whole = { useId: null, label: "The build" };
+  const { seconds, order } = plan.build;
+  if (seconds > LONGEST_BUILD_SECONDS) {
+    const saves = plan.later.reduce((sum, one) => sum + one.savesSeconds, 0);
+    found.push({ ...whole, id: "loops long-build", kind: "long-build", seconds, saves, fixes: [] });
+  }
+  for (const pass of order) {
+    const rows = song.layers.filter(({ id }) => pass.includes(id));
+    for (const part of ["hands", "mouth"] as const) {
+      const users = rows.filter(({ needs }) => needs.includes(part));
+      // One pair of hands can thump and chop at once; two pitched parts, or two of one mouth, can't be one act.
+      const tooMany =
+        part === "mouth" ? users.length > 1 : users.filter(({ pitch }) => pitch === "pitched").length > 1;
+      const joined = users.find(({ recordWithId }) => recordWithId !== null);
+      if (tooMany && joined)
+        found.push({
+          ...whole,
+          id: `loops one-body ${part} ${joined.id}`,
+          kind: "one-body",
+          part,
+          layers: users.map(({ name }) => name),
+          fixes: [{ do: "part-passes", layerId: joined.id }],
+        });
+    }
+  }
+  return found;
+}
+
+function wrongFindings(song: SongLoops, plan: LoopPlan, piece: Piece, at: number): LoopFinding[] {
+  const { silent, sounding } = wrongLayers(song, plan, at);
+  const bars = song.asked!.sections[at]!.bars;
+  const found: LoopFinding[] = [];
+  const names = (ids: readonly string[]) => ids.map((id) => nameOf(song, id));
+  if (silent.length > 0) {
+    const fixes = silent
+      .slice(0, 2)
+      .map((layerId): LoopFix => ({ do: "loosen", layerId, pieces: [piece.id] }));
+    const id = `loops nothing-sounds ${piece.id}`;
+    found.push({ ...placed(piece), id, kind: "nothing-sounds", layers: names(silent), bars, fixes });
+  }
+  if (sounding.length > 0) {
+    const fixes = sounding
+      .slice(0, 2)
+      .map((layerId): LoopFix => ({ do: "loosen", layerId, pieces: [piece.id] }));
+    const id = `loops sounds-unwanted ${piece.id}`;
+    found.push({ ...placed(piece), id, kind: "sounds-unwanted", layers: names(sounding), bars, fixes });
+  }
+  return found;
+}
+
+function startFindings(piece: Piece, presses: readonly FootPress[]): LoopFinding[] {
+  const here = presses.filter(({ before }) => before === piece.id);
+  const starts = here.filter(({ effect }) => effect === "start");
+  if (!starts.some(({ late }) => late)) return [];
+  const id = `loops two-starts ${piece.id}`;
+  return [
+    { ...placed(piece), id, kind: "two-starts", starts: starts.length, word: here[0]!.word, fixes: [] },
+  ];
+}
+
+function clashFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFinding[] {
+  return plan.clashes
+    .filter(({ section }) => section === piece.id)
+    .map(({ layer, beats, why }): LoopFinding => {
+      const pieces = [piece.id];
+      return {
+        ...placed(piece),
+        id: `loops clash ${layer} ${piece.id}`,
+        kind: "loop-clash",
+        layer: nameOf(song, layer),
+        beats: beats.length,
+        why,
+        fixes: [
+          { do: "mute", layerId: layer, pieces },
+          { do: "second-layer", layerId: layer, pieces },
+          { do: "damp", layerId: layer },
+        ],
+      };
+    });
+}
+
+function cutFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFinding[] {
+  return plan.cuts
+    .filter(({ section }) => section === piece.id)
+    .map(({ layer, bar }): LoopFinding => {
+      const row = song.asked!.layers.find(({ id }) => id === layer)!;
+      const id = `loops cut ${layer} ${piece.id}`;
+      return {
+        ...placed(piece),
+        id,
+        kind: "loop-cut",
+        layer: nameOf(song, layer),
+        bar,
+        bars: row.bars,
+        fixes: [],
+      };
+    });
+}
+
+function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFinding[] {
+  const byBar = new Map<number, FootPress[]>();
+  for (const press of presses.filter(({ sung }) => sung))
+    byBar.set(press.bar, [...(byBar.get(press.bar) ?? []), press]);
+  return [...byBar].flatMap(([bar, own]): LoopFinding[] => {
+    if (own.length <= MOST_SUNG_PRESSES) return [];
+    const piece = song.pieces.find(({ id }) => id === own[0]!.before);
+    return [
+      {
+        id: `loops many-presses ${own[0]!.before ?? "end"}`,
+        useId: piece?.useId ?? null,
+        label: piece?.label ?? "The end",
+        kind: "many-presses",
+        bar,
+        presses: own.length,
+        fixes: [],
+      },
+    ];
+  });
+}

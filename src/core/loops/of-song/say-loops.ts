@@ -1,0 +1,167 @@
+import { assertNever, capital } from "../../base";
+import { sayList } from "../../fretboard";
+import { batch, type Command, type MakeId, type Outline, singles, type VersionBody } from "../../song";
+import type { Press } from "../press";
+import { addLayer, setLayer, strokeWants } from "./loop-commands";
+import type { LoopFinding, LoopFix } from "./loop-findings";
+import type { SongLoops } from "./song-loops";
+
+const countBars = (bars: number): string => `${Math.round(bars * 100) / 100} ${bars === 1 ? "bar" : "bars"}`;
+
+/** A press in words. @example sayPress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
+export function sayPress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {
+  if (press.press === "start-all") return "all in";
+  if (press.press === "stop-all") return "all out";
+  return `track ${press.track! + 1} ${press.effect === "start" ? "in" : "out"}`;
+}
+
+/** What a finding says, and why it matters. */
+export function sayLoopFinding(
+  finding: LoopFinding,
+  write: (symbol: string) => string = (symbol) => symbol,
+): { readonly what: string; readonly why: string } {
+  switch (finding.kind) {
+    case "two-starts":
+      return {
+        what: `${finding.starts} tracks have to come in at once${finding.word ? `, at “${finding.word}”` : ""}.`,
+        why: "One foot cannot do two things at once: the second one comes in late, and everybody hears a start that is late.",
+      };
+    case "nothing-sounds":
+      return {
+        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} silent for ${countBars(finding.bars)}, and wanted.`,
+        why: "A layer sounds with all of its track or not at all: more that shares the track is not wanted here.",
+      };
+    case "sounds-unwanted":
+      return {
+        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "sounds" : "sound"} for ${countBars(finding.bars)}, and ${finding.layers.length === 1 ? "is" : "are"} not wanted.`,
+        why: "It shares its track with something that is wanted here, or there was no pedal to take it out.",
+      };
+    case "loop-clash":
+      return {
+        what: `${finding.layer} clashes on ${finding.beats} ${finding.beats === 1 ? "beat" : "beats"}: ${write(finding.why)}.`,
+        why: "A loop keeps the chords it was recorded with. It is never taken out by itself: say what shall be done.",
+      };
+    case "loop-cut":
+      return {
+        what: `${finding.layer} is stopped in its bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
+        why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
+      };
+    case "long-build":
+      return {
+        what: `Building takes ${Math.round(finding.seconds)} seconds${finding.saves > 0 ? `; ${Math.round(finding.saves)} of them can wait until the song runs` : ""}.`,
+        why: "Longer than 45 seconds, and people begin to talk (rule of thumb).",
+      };
+    case "many-presses":
+      return {
+        what: `${finding.presses} presses fall in bar ${finding.bar}, while singing.`,
+        why: "Words come out wrong where the foot has to think.",
+      };
+    case "one-body":
+      return {
+        what: `${sayList(finding.layers)} are recorded in one pass, and both need the ${finding.part}.`,
+        why: `There is one pair of hands and one mouth: what needs the same ${finding.part} takes two passes.`,
+      };
+    default:
+      return assertNever(finding);
+  }
+}
+
+/** What a fix would do, in words. */
+export function sayLoopFix(fix: LoopFix, nameOf: (layer: string) => string): string {
+  const name = nameOf(fix.layerId);
+  switch (fix.do) {
+    case "mute":
+      return `Take ${name} out here`;
+    case "second-layer":
+      return `Record a second layer with the chords of this place`;
+    case "damp":
+      return `Play ${name} damped, without pitch`;
+    case "loosen":
+      return `Let ${name} be free here`;
+    case "part-passes":
+      return `Record ${name} in a pass of its own`;
+    default:
+      return assertNever(fix);
+  }
+}
+
+/** A fix as an edit of the version. */
+export function commandOfFix(
+  body: VersionBody,
+  outline: Outline,
+  song: SongLoops,
+  fix: LoopFix,
+  makeId: MakeId,
+): Command {
+  const strokes = (want: "off" | "either") =>
+    ("pieces" in fix ? fix.pieces : []).flatMap((id) => {
+      const piece = song.pieces.find((one) => one.id === id);
+      const span = song.spans.find(({ use }) => use.id === piece?.useId);
+      if (!piece || !span) return [];
+      const total = span.to - span.from;
+      return [
+        {
+          layerId: fix.layerId,
+          useId: piece.useId,
+          from: piece.from - span.from,
+          to: piece.to - span.from,
+          total,
+          want,
+        },
+      ];
+    });
+  switch (fix.do) {
+    case "mute":
+      return strokeWants(body, outline, strokes("off"), makeId);
+    case "loosen":
+      return strokeWants(body, outline, strokes("either"), makeId);
+    case "damp":
+      return setLayer(fix.layerId, { pitch: "damped" });
+    case "part-passes":
+      return setLayer(fix.layerId, { recordWithId: null });
+    case "second-layer": {
+      const own = body.loopLayers[fix.layerId]!;
+      const piece = song.pieces.find(({ id }) => id === fix.pieces[0])!;
+      const section = song.asked!.sections.find(({ id }) => id === piece.id)!;
+      const bars = Math.max(1, Math.min(64, Math.floor(section.bars)));
+      const chords = writtenChords(song, piece.id, bars * song.barTicks);
+      const { id: _id, originId: _origin, order: _order, ...layer } = own;
+      const offs = strokes("off");
+      const wants = offs.map(({ useId, from, to, total }) => ({ useId, from, to: to >= total ? null : to }));
+      return batch("Record a second layer", [
+        ...singles(
+          addLayer(body, { ...layer, bars, chords, track: null, recordWithId: null }, makeId, wants),
+        ),
+        ...singles(strokeWants(body, outline, offs, makeId)),
+      ]);
+    }
+    default:
+      return assertNever(fix);
+  }
+}
+
+/** The written chords of a piece, cut to a length: a layer keeps them in the key the song is written in. */
+function writtenChords(
+  song: SongLoops,
+  pieceId: string,
+  length: number,
+): { symbol: string; ticks: number }[] {
+  const piece = song.pieces.find(({ id }) => id === pieceId)!;
+  const span = song.spans.find(({ use }) => use.id === piece.useId)!;
+  const events = span.passages.flatMap((passage) =>
+    passage.lines.flatMap(({ outline, events: timed }) =>
+      outline.chords.map(({ chord }, at) => ({
+        symbol: chord.symbol,
+        from: Math.max(piece.from, timed[at]!.tick),
+        to: Math.min(piece.from + length, timed[at]!.tick + timed[at]!.ticks),
+      })),
+    ),
+  );
+  return events
+    .filter(({ from, to }) => to > from)
+    .map(({ symbol, from, to }) => ({ symbol, ticks: to - from }));
+}
+
+/** "Hands and mouth", for people. */
+export const sayNeeds = (needs: readonly string[]): string =>
+  needs.length === 0 ? "nobody" : capital(sayList([...needs]));

@@ -1,0 +1,114 @@
+"use client";
+
+import Link from "next/link";
+import { type FootPress, pressesInAMinute, sayPress } from "@/core/loops";
+import { CUT_OF_KIND } from "@/ui/pretty";
+import { useOpenSong } from "../../document";
+import type { Loops, ShownPlan } from "../use-loops";
+
+const when = ({ bar, beat }: FootPress): string => `bar ${bar}, beat ${beat}`;
+const sung = ({ word, nextWord }: FootPress): string =>
+  word && nextWord
+    ? `after “${word}”, on “${nextWord}”`
+    : word
+      ? `after “${word}”`
+      : nextWord
+        ? `on “${nextWord}”`
+        : "nothing is sung";
+
+/** The foot sheet: presses over the form, and each with its bar, beat and word. */
+export function FootStrip({ loops }: { loops: Loops }) {
+  const { version } = useOpenSong();
+  const { shown } = loops;
+  if (!shown) return null;
+  const { presses } = shown;
+  const late = presses.filter((press) => press.late).length;
+  return (
+    <section aria-labelledby="foot-title" className="mb-8">
+      <h2 id="foot-title" className="mb-1">
+        The foot sheet
+      </h2>
+      <p className="mb-2 text-sm">
+        {presses.length === 0
+          ? "The foot stays where it is."
+          : `${presses.length} presses, ${late === 0 ? "none" : late} late; at most ${pressesInAMinute(presses)} in a minute. `}
+        <Link className="link" href={`/print/${version.id}/feet`}>
+          Large print for the floor
+        </Link>
+      </p>
+      <Strip shown={shown} />
+      {presses.length > 0 && (
+        <div className="overflow-x-auto">
+          <table className="table table-sm mt-3 w-auto">
+            <thead>
+              <tr className="text-base-content">
+                <th scope="col">Where</th>
+                <th scope="col">Word</th>
+                <th scope="col">Press</th>
+                <th scope="col">Into</th>
+                <th scope="col">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {presses.map((press, at) => (
+                <tr key={at}>
+                  <th scope="row">{when(press)}</th>
+                  <td>{sung(press)}</td>
+                  <td className="font-bold">{sayPress(press)}</td>
+                  <td>{press.into ?? "the end"}</td>
+                  <td>
+                    {press.late
+                      ? "late: after the one before"
+                      : press.from < press.tick
+                        ? "may be pressed up to a pass early"
+                        : "on the beat"}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** Pieces of the song as long as they last, presses hung at their starts. */
+function Strip({ shown }: { shown: ShownPlan }) {
+  const { song, plan, presses } = shown;
+  return (
+    <div className="form-strip pb-1">
+      {song.pieces.map((piece, at) => {
+        const span = song.spans.find(({ use }) => use.id === piece.useId)!;
+        const own = presses.filter(({ before }) => before === piece.id);
+        const tracks = plan.states[at]!;
+        return (
+          <div
+            key={piece.id}
+            className="form-block cursor-default"
+            data-cut={CUT_OF_KIND[span.passages[0]!.section.kind]}
+            style={{ flexGrow: Math.max(1, piece.to - piece.from), minWidth: "5.5rem" }}
+          >
+            <span className="block truncate text-sm font-bold">
+              {piece.from === span.from
+                ? piece.label
+                : `from bar ${Math.floor((piece.from - span.from) / song.barTicks) + 1}`}
+            </span>
+            <span className="block text-xs">
+              {tracks.length === 0 ? "silent" : `tracks ${tracks.map((track) => track + 1).join(" ")}`}
+            </span>
+            {own.map((press, index) => (
+              <span
+                key={index}
+                className={`block text-xs ${press.late ? "font-bold text-error" : "font-bold"}`}
+              >
+                ▾ {sayPress(press)}
+                {press.late ? ", late" : ""}
+              </span>
+            ))}
+          </div>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,160 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { GripVertical } from "lucide-react";
+import { useId } from "react";
+import { type LoopWay, setLayer } from "@/core/loops";
+import type { LoopLayerRow } from "@/core/song";
+import { useAct } from "../../document";
+import type { Loops } from "../use-loops";
+import { sayWrong } from "../words";
+
+/** The plan's tracks; a layer dragged to another track stays there, and the rest is planned around it. */
+export function TracksBoard({
+  loops,
+  free,
+}: {
+  loops: Loops;
+  free: Pick<LoopWay, "wrongBars" | "footCost"> | null;
+}) {
+  const act = useAct();
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor),
+  );
+  const { shown, song } = loops;
+  if (!shown) return null;
+  const { plan } = shown;
+  const put = (layer: string, track: number | null) => act(setLayer(layer, { track }));
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (over) put(String(active.id), Number(String(over.id).replace("track ", "")));
+  };
+  const pinned = song.layers.filter(({ track }) => track !== null);
+  const byId = new Map(song.layers.map((layer) => [layer.id, layer]));
+  return (
+    <section aria-labelledby="tracks-title" className="mb-8">
+      <h2 id="tracks-title" className="mb-1">
+        Tracks
+      </h2>
+      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <ol className="flex flex-wrap gap-3">
+          {plan.tracks.map((ids, track) => (
+            <Track key={track} track={track}>
+              {ids.length === 0 && <li className="text-sm">unused</li>}
+              {ids.map((layerId) => {
+                const layer = byId.get(layerId);
+                return (
+                  layer && (
+                    <LayerTag
+                      key={layerId}
+                      layer={layer}
+                      tracks={plan.tracks.length}
+                      onPut={(to) => put(layerId, to)}
+                    />
+                  )
+                );
+              })}
+            </Track>
+          ))}
+        </ol>
+      </DndContext>
+      <p className="mt-2 text-sm" aria-live="polite">
+        <strong>
+          {sayWrong(plan.wrongBars)}, foot cost {plan.footCost}
+        </strong>{" "}
+        (a press counts 1, a late stop 4, a late start 9).{" "}
+        {pinned.length > 0 && free && (
+          <>
+            {free.wrongBars === plan.wrongBars && free.footCost === plan.footCost
+              ? "Where you put layers costs nothing: the plan could do no better by itself."
+              : `Left to the plan it would be ${sayWrong(free.wrongBars)}, foot cost ${free.footCost}.`}{" "}
+            <button
+              type="button"
+              className="link"
+              onClick={() => {
+                for (const layer of pinned) put(layer.id, null);
+              }}
+            >
+              Leave every layer to the plan
+            </button>
+          </>
+        )}
+        {!plan.exact && " This is the best plan found; there may be a better one."}
+        {loops.isOld && " Being worked out anew…"}
+      </p>
+    </section>
+  );
+}
+
+function Track({ track, children }: { track: number; children: React.ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: `track ${track}` });
+  return (
+    <li
+      ref={setNodeRef}
+      className={`min-h-24 w-56 rounded-box border-2 border-dashed p-2 ${isOver ? "border-base-content bg-base-200" : "border-base-content/40"}`}
+    >
+      <h3 className="mb-1 text-sm font-bold">Track {track + 1}</h3>
+      <ul className="flex flex-col gap-2">{children}</ul>
+    </li>
+  );
+}
+
+function LayerTag({
+  layer,
+  tracks,
+  onPut,
+}: {
+  layer: LoopLayerRow;
+  tracks: number;
+  onPut: (track: number | null) => void;
+}) {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: layer.id });
+  const style = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined;
+  return (
+    <li
+      ref={setNodeRef}
+      style={style}
+      className={`rounded-field bg-base-200 p-2 ${isDragging ? "relative z-10 shadow-lg" : ""}`}
+    >
+      <span className="flex items-center gap-1">
+        <button
+          type="button"
+          className="cursor-grab"
+          aria-label={`Drag ${layer.name} to another track`}
+          {...listeners}
+          {...attributes}
+        >
+          <GripVertical size={18} aria-hidden="true" />
+        </button>
+        <span className="min-w-0 flex-1 truncate font-bold">{layer.name}</span>
+        <span className="text-sm whitespace-nowrap">{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</span>
+      </span>
+      <label className="mt-1 flex items-center gap-1 text-sm">
+        <span className="sr-only">Where {layer.name} goes</span>
+        <select
+          className="select select-xs w-full"
+          value={layer.track ?? ""}
+          onChange={(event) => onPut(event.target.value === "" ? null : Number(event.target.value))}
+        >
+          <option value="">as the plan has it</option>
+          {Array.from({ length: tracks }, (_, track) => (
+            <option key={track} value={track}>
+              put on track {track + 1}
+            </option>
+          ))}
+        </select>
+      </label>
+    </li>
+  );
+}

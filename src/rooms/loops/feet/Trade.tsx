@@ -1,0 +1,68 @@
+"use client";
+
+import { chanceOf, footPresses, type LoopWay, oddsOf, sayPress } from "@/core/loops";
+import type { Loops } from "../use-loops";
+import { sayChance, sayWrong } from "../words";
+
+/** What less footwork would cost, and by the trainer's log how likely each plan comes off clean. */
+export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[] | null }) {
+  const { shown, body } = loops;
+  if (!shown) return null;
+  const runs = Object.values(body.loopRuns);
+  const odds = oddsOf(runs);
+  const ways = [shown.plan, ...(trade ?? [])].map((way) => {
+    const presses = footPresses(shown.song, way);
+    return { way, presses, chance: chanceOf(presses, odds) };
+  });
+  const best = ways.reduce((a, b) => (b.chance > a.chance + 1e-9 ? b : a));
+  return (
+    <section aria-labelledby="trade-title" className="mb-8">
+      <h2 id="trade-title">What less footwork would cost</h2>
+      <p className="mb-2 max-w-3xl text-sm">
+        {runs.length === 0
+          ? "The chance of a clean run is a guess until there are runs in the log: every press is taken as right one time in two. Play it a few times first."
+          : `The chance that every press is right, from ${runs.length} ${runs.length === 1 ? "run" : "runs"} in the log.`}
+      </p>
+      {trade === null ? (
+        <p className="text-sm">Being worked out…</p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="table table-sm w-auto">
+            <thead>
+              <tr className="text-base-content">
+                <th scope="col">Plan</th>
+                <th scope="col">Foot cost</th>
+                <th scope="col">Not as wanted</th>
+                <th scope="col">Presses</th>
+                <th scope="col">Chance of a clean run</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ways.map(({ way, presses, chance }, at) => (
+                <tr key={way.footCost}>
+                  <th scope="row">{at === 0 ? "the plan" : `instead ${at}`}</th>
+                  <td>{way.footCost}</td>
+                  <td>{sayWrong(way.wrongBars)}</td>
+                  <td className="max-w-md">
+                    {presses.length === 0
+                      ? "none"
+                      : `${presses.length}: ${presses.slice(0, 4).map(sayPress).join(", ")}${presses.length > 4 ? " …" : ""}`}
+                  </td>
+                  <td>{sayChance(chance)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {best.way !== shown.plan && (
+        <p className="mt-2 max-w-3xl text-sm">
+          Foot cost {best.way.footCost} raises the chance from {sayChance(ways[0]!.chance)} to{" "}
+          {sayChance(best.chance)}, for {sayWrong(best.way.wrongBars - shown.plan.wrongBars)} more. To take
+          it, leave loose what it leaves out.
+        </p>
+      )}
+      {trade?.length === 0 && <p className="text-sm">No plan has fewer presses.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+"use client";
+
+import { useState } from "react";
+import { costOfPresses, type Press, recover, sayPress } from "@/core/loops";
+import { SelectField } from "@/ui/SelectField";
+import type { Loops } from "../use-loops";
+
+const sayPresses = (presses: readonly Press[]): string =>
+  presses.length === 0
+    ? "nothing to press"
+    : presses.map((press) => `${sayPress(press)}${press.late ? " (late)" : ""}`).join(", then ");
+
+/** The way back: from what sounds by mistake to the plan, with the fewest presses. */
+export function WayBack({ loops }: { loops: Loops }) {
+  const { shown } = loops;
+  const [at, setAt] = useState(0);
+  const [wrong, setWrong] = useState<readonly number[]>([]);
+  if (!shown?.song.asked) return null;
+  const { plan, song } = shown;
+  const here = Math.min(at, song.pieces.length - 1);
+  const tracks = plan.tracks.flatMap((ids, track) => (ids.length > 0 ? [track] : []));
+  const sounding = wrong.filter((track) => tracks.includes(track));
+  const way = recover(shown.song.asked!, plan, here, sounding);
+  const planned = plan.states[here]!;
+  const next = song.pieces.find(({ id }) => id === way.atBoundary.before);
+  const nameOf = (index: number) => {
+    const piece = song.pieces[index]!;
+    const span = song.spans.find(({ use }) => use.id === piece.useId)!;
+    const bar = Math.floor((piece.from - span.from) / song.barTicks) + 1;
+    return `${index + 1}. ${piece.label}${bar > 1 ? ` from bar ${bar}` : ""}`;
+  };
+  const isRight = planned.length === sounding.length && planned.every((track) => sounding.includes(track));
+  return (
+    <section aria-labelledby="back-title" className="mb-8">
+      <h2 id="back-title" className="mb-1">
+        The way back
+      </h2>
+      <div className="flex flex-wrap items-end gap-4">
+        <SelectField
+          label="You are in"
+          value={String(here)}
+          className="w-56"
+          options={song.pieces.map((_, index) => ({ value: String(index), label: nameOf(index) }))}
+          onSet={(value) => setAt(Number(value))}
+        />
+        <fieldset>
+          <legend className="text-sm">and this sounds</legend>
+          <div className="flex flex-wrap gap-3">
+            {tracks.map((track) => (
+              <label key={track} className="flex h-8 items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={sounding.includes(track)}
+                  onChange={(event) =>
+                    setWrong(event.target.checked ? [...wrong, track] : wrong.filter((one) => one !== track))
+                  }
+                />
+                track {track + 1}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      </div>
+      <div className="mt-2" aria-live="polite">
+        {isRight ? (
+          <p>That is as planned.</p>
+        ) : (
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+            <dt className={way.advice === "now" ? "font-bold" : ""}>
+              at once{way.advice === "now" && " (better)"}
+            </dt>
+            <dd>
+              {sayPresses(way.now)}; foot cost {costOfPresses(way.now)}
+            </dd>
+            <dt className={way.advice === "atBoundary" ? "font-bold" : ""}>
+              or wait for {next ? next.label : "the end"}
+              {way.advice === "atBoundary" && " (better)"}
+            </dt>
+            <dd>
+              {sayPresses(way.atBoundary.presses)}; foot cost {costOfPresses(way.atBoundary.presses)}
+            </dd>
+          </dl>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,28 @@
+"use client";
+
+import { LoopsTabs } from "../LoopsTabs";
+import { Notes } from "../Notes";
+import { useLoops } from "../use-loops";
+import { SimulatedBox } from "./SimulatedBox";
+
+/** The simulated looper: shown, or played by one's own feet and judged. */
+export function PlayPage() {
+  const loops = useLoops();
+  const { shown, isOld } = loops;
+  return (
+    <>
+      <h1 className="mb-1">Loops</h1>
+      <LoopsTabs />
+      <Notes loops={loops} />
+      {shown ? (
+        <SimulatedBox loops={loops} shown={shown} />
+      ) : (
+        <p className="max-w-2xl rounded-box bg-base-200 p-4">
+          {isOld
+            ? "The plan is being worked out…"
+            : "There is nothing to play yet: add layers and draw where they are wanted, on the page “The ropes”."}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,377 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useMemo, useRef, useState } from "react";
+import {
+  type DuePress,
+  heardLayers,
+  type JudgedPress,
+  judgePresses,
+  recover,
+  sayPress,
+  sayRun,
+} from "@/core/loops";
+import { batch, type LoopBox, orderAtEnd, type SimpleCommand } from "@/core/song";
+import { pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { Tick } from "@/ui/Tick";
+import { loopSound } from "@/workers";
+import { makeId, useAct, useCurrentVersion } from "../../document";
+import { wordsOfSpan } from "../ropes/units";
+import type { Loops, ShownPlan } from "../use-loops";
+import { saySeconds } from "../words";
+import { Rope, type RopeMark } from "./Rope";
+import { usePedals } from "./use-pedals";
+import { type Finished, type RunWay, useRun } from "./use-run";
+
+const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
+  ssr: false,
+  loading: () => <p className="text-sm">The histogram is coming…</p>,
+});
+
+const WAYS: readonly { readonly way: RunWay; readonly label: string; readonly said: string }[] = [
+  { way: "show", label: "Show me", said: "The plan runs by itself: watch which pedal goes when." },
+  {
+    way: "feet",
+    label: "My own feet",
+    said: "Every layer is on the box. Press when it is due; each press is judged.",
+  },
+  {
+    way: "free",
+    label: "Empty box",
+    said: "Nothing is recorded. A press records the next layer of the build, another one closes the pass.",
+  },
+];
+
+/** Runs kept in the log. */
+const MOST_RUNS = 60;
+
+const today = (): string => {
+  const now = new Date();
+  return [now.getFullYear(), now.getMonth() + 1, now.getDate()]
+    .map((part) => String(part).padStart(2, "0"))
+    .join("-");
+};
+
+/** The stand-in for a looper: ropes that burn, pedals, and the answer to one's feet. */
+export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [from, setFrom] = useState(0);
+  const [hints, setHints] = useState(true);
+  const [judged, setJudged] = useState<readonly JudgedPress[] | null>(null);
+  const [due, setDue] = useState<readonly DuePress[]>([]);
+  const ropes = useRef<(HTMLDivElement | null)[]>([]);
+  const { song, plan } = shown;
+
+  const burn = (track: number, share: number | null) => {
+    const rope = ropes.current[track];
+    if (!rope) return;
+    rope.dataset.runs = String(share !== null);
+    rope.style.setProperty("--burnt", String(share ?? 0));
+  };
+  const onEnd = ({ due: asked, made, isWhole }: Finished) => {
+    const found = judgePresses(asked, made);
+    setJudged(found);
+    setDue(asked);
+    if (!isWhole || from > 0) return;
+    const runs = Object.values(current().loopRuns).sort((a, b) => (a.order < b.order ? -1 : 1));
+    const old = runs.slice(0, Math.max(0, runs.length + 1 - MOST_RUNS));
+    const presses = found.map(({ judged: word, ms, place, sung }) => ({ judged: word, ms, place, sung }));
+    const row = { id: makeId(), order: orderAtEnd(runs), day: today(), presses };
+    act(
+      batch("Keep a run", [
+        ...old.map((run): SimpleCommand => ({ type: "remove", table: "loopRuns", id: run.id })),
+        { type: "add", table: "loopRuns", row },
+      ]),
+    );
+  };
+  const { view, running, start, stop, press, clicks, setClicks } = useRun(loops.body, shown, burn, onEnd);
+  const { box } = song;
+  const pedals = usePedals(box.pedals, press);
+  const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
+  const marks = useMemo(() => plan.tracks.map((ids) => marksOf(shown, ids)), [plan, shown]);
+  const next = view && shown.presses[nextPress(shown, view.seconds)];
+  const off =
+    view && running === "feet" && view.seconds > 0
+      ? recover(
+          song.asked!,
+          plan,
+          view.piece,
+          view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
+        )
+      : null;
+  const save = async () => {
+    const bytes = await loopSound({ asked: song.asked!, way: plan, layers: heardLayers(loops.body, song) });
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(new Blob([bytes.slice()], { type: "audio/wav" }));
+    link.download = "loops.wav";
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  };
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end gap-3">
+        {WAYS.map(({ way, label, said }) => (
+          <button
+            key={way}
+            type="button"
+            className={`btn ${running === way ? "btn-primary" : ""}`}
+            title={said}
+            onClick={() => {
+              setJudged(null);
+              void start(way, way === "free" ? 0 : from);
+            }}
+          >
+            {label}
+          </button>
+        ))}
+        <button type="button" className="btn" disabled={running === null} onClick={stop}>
+          Stop
+        </button>
+        <SelectField
+          label="Begin at"
+          className="w-52"
+          value={String(from)}
+          options={song.pieces.map((piece, at) => ({
+            value: String(at),
+            label: `${at + 1}. ${piece.label}`,
+          }))}
+          onSet={(value) => setFrom(Number(value))}
+        />
+        <Tick label="Count aloud" on={clicks} onSet={setClicks} />
+        <Tick label="Say what is due" on={hints} onSet={setHints} />
+      </div>
+      <p className="mb-3 max-w-3xl text-sm">
+        {WAYS.find(({ way }) => way === running)?.said ??
+          "A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."}
+      </p>
+      <SongLine shown={shown} seconds={view?.seconds ?? null} piece={view?.piece ?? 0} />
+      <p className="mb-3 min-h-8 text-lg" aria-live="polite">
+        {running && hints && next && running !== "free" && (
+          <>
+            Next: <strong>{sayPress(next)}</strong>{" "}
+            {next.word ? `after “${next.word}”` : `in bar ${next.bar}`}
+            {next.late ? ", straight after the one before" : ""}
+          </>
+        )}
+        {running === "free" &&
+          (view?.recording
+            ? `Recording ${nameOf(view.recording.layer)} on track ${view.recording.track + 1}…`
+            : "Press a pedal to record.")}
+      </p>
+      <ol className="mb-4 flex flex-col gap-2" aria-label="Tracks">
+        {plan.tracks.map((ids, track) => {
+          const holds = view?.holds[track] ?? (running === "free" ? [] : ids);
+          const sounds = view?.sounding.includes(track) ?? false;
+          return (
+            <li key={track} className="grid grid-cols-[9rem_1fr] items-center gap-3 max-sm:grid-cols-1">
+              <span className="text-sm">
+                <strong>Track {track + 1}</strong> {sounds ? "sounds" : "silent"}
+                <span className="block truncate">
+                  {holds.length === 0 ? "empty" : holds.map(nameOf).join(", ")}
+                </span>
+              </span>
+              <Rope
+                ref={(element) => {
+                  ropes.current[track] = element;
+                }}
+                marks={marks[track]!}
+              />
+            </li>
+          );
+        })}
+      </ol>
+      <PedalRow box={box} pedals={pedals} />
+      {off && running === "feet" && off.now.length > 0 && (
+        <p className="mt-3" aria-live="polite">
+          Not as planned. {off.advice === "now" ? "Now: " : "Wait for the next section, then: "}
+          <strong>
+            {(off.advice === "now" ? off.now : off.atBoundary.presses).map(sayPress).join(", ") ||
+              "nothing, it comes right by itself"}
+          </strong>
+        </p>
+      )}
+      {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
+      {judged && <Answer judged={judged} due={due} shown={shown} />}
+      <div className="mt-6 flex flex-wrap gap-3">
+        <button type="button" className="btn btn-sm" onClick={() => void save()}>
+          Save the loops as a sound file (WAV)
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={pedals.midi.state === "on"}
+          onClick={pedals.midi.start}
+        >
+          Use MIDI pedals
+        </button>
+        <span className="self-center text-sm">
+          {pedals.midi.state === "on" &&
+            `Press your pedals once each, in the order of the buttons: ${pedals.midi.learned} of ${box.pedals.length} known.`}
+          {pedals.midi.state === "none" && "No MIDI pedals are there, or this browser has no MIDI."}
+          {pedals.midi.state === "refused" && "The browser did not allow MIDI."}
+        </span>
+      </div>
+      <RunLog loops={loops} />
+    </>
+  );
+}
+
+function nextPress(shown: ShownPlan, seconds: number): number {
+  const asked = shown.song.asked!;
+  const perTick = 60 / asked.tempo / shown.song.beatTicks;
+  const start = shown.song.pieces[0]!.from;
+  return shown.presses.findIndex(({ tick }) => (tick - start) * perTick > seconds - 0.3);
+}
+
+/** Chords along a rope, or counts where it has none. */
+function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
+  const asked = shown.song.asked!;
+  const layers = ids.map((id) => asked.layers.find((layer) => layer.id === id)!);
+  const longest = Math.max(1, ...layers.map(({ bars }) => bars));
+  const chords = layers.find(({ kind, progression }) => kind === "pitched" && progression.length > 0);
+  if (!chords)
+    return ids.length === 0
+      ? []
+      : Array.from({ length: longest }, (_, bar) => ({ at: bar / longest, text: `bar ${bar + 1}` }));
+  const length = longest * asked.beatsPerBar;
+  const marks: RopeMark[] = [];
+  let beat = 0;
+  while (beat < length && marks.length < 64)
+    for (const { chord, beats } of chords.progression) {
+      if (beat < length) marks.push({ at: beat / length, text: pretty(chord.symbol) });
+      beat += beats;
+    }
+  return marks;
+}
+
+/** Where in the song we are: the section, its words, and the one sung now. */
+function SongLine({ shown, seconds, piece }: { shown: ShownPlan; seconds: number | null; piece: number }) {
+  const { song } = shown;
+  const here = song.pieces[piece]!;
+  const span = song.spans.find(({ use }) => use.id === here.useId)!;
+  const perSecond = (song.asked!.tempo / 60) * song.beatTicks;
+  const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
+  const words = wordsOfSpan(span);
+  const at = tick === null ? -1 : words.findLastIndex((word) => word.tick <= tick);
+  const nearby = words.slice(Math.max(0, at - 4), Math.max(0, at - 4) + 14);
+  const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
+  return (
+    <p className="mb-1 min-h-8 text-lg">
+      <strong>{here.label}</strong>
+      {count !== null && ` in ${count}`}
+      <span className="ml-3">
+        {nearby.map((word, index) => (
+          <span
+            key={`${word.tick} ${index}`}
+            className={words[at] === word && tick !== null && tick >= 0 ? "bg-primary px-1 font-bold" : ""}
+          >
+            {word.text}{" "}
+          </span>
+        ))}
+      </span>
+    </p>
+  );
+}
+
+function PedalRow({ box, pedals }: { box: LoopBox; pedals: ReturnType<typeof usePedals> }) {
+  return (
+    <fieldset>
+      <legend className="text-sm">Pedals</legend>
+      <div className="flex flex-wrap gap-3">
+        {box.pedals.map((pedal, at) => (
+          <button
+            key={at}
+            type="button"
+            className="btn h-16 min-w-28 flex-col touch-none"
+            aria-keyshortcuts={at < 9 ? String(at + 1) : undefined}
+            onPointerDown={(event) => pedals.down(at, event.timeStamp)}
+            onPointerUp={() => pedals.up(at)}
+            onPointerLeave={() => pedals.up(at)}
+            onKeyDown={(event) => {
+              if ((event.key === "Enter" || event.key === " ") && !event.repeat)
+                pedals.down(at, event.timeStamp);
+            }}
+            onKeyUp={() => pedals.up(at)}
+          >
+            {pedal.name}
+            {at < 9 && <span className="font-mono text-sm font-normal">key {at + 1}</span>}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** The answer to one's feet: one sentence, a histogram, and every press. */
+function Answer({
+  judged,
+  due,
+  shown,
+}: {
+  judged: readonly JudgedPress[];
+  due: readonly DuePress[];
+  shown: ShownPlan;
+}) {
+  const skipped = shown.presses.length - due.length;
+  return (
+    <section aria-labelledby="answer-title" className="mt-6">
+      <h2 id="answer-title">The answer</h2>
+      <p className="mb-2 text-lg" aria-live="polite">
+        {judged.length === 0 ? "No press was due." : sayRun(judged)}
+      </p>
+      {judged.length > 0 && <Histogram judged={judged} />}
+      <div className="overflow-x-auto">
+        <table className="table table-sm mt-2 w-auto">
+          <thead>
+            <tr className="text-base-content">
+              <th scope="col">Due</th>
+              <th scope="col">Press</th>
+              <th scope="col">Answer</th>
+            </tr>
+          </thead>
+          <tbody>
+            {judged.map((one, at) => {
+              const press = one.due === null ? null : shown.presses[skipped + one.due];
+              return (
+                <tr key={at}>
+                  <th scope="row">
+                    {one.due === null ? "nothing" : `at ${saySeconds(due[one.due]!.seconds)}`}
+                  </th>
+                  <td>{press ? sayPress(press) : "an unasked press"}</td>
+                  <td>
+                    {one.judged === "wrong" ? "wrong pedal" : one.judged}
+                    {one.ms !== null && one.judged !== "wrong"
+                      ? `, ${Math.abs(one.ms)} ms ${one.ms < 0 ? "early" : "late"}`
+                      : ""}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function RunLog({ loops }: { loops: Loops }) {
+  const runs = Object.values(loops.body.loopRuns).sort((a, b) => (a.order < b.order ? 1 : -1));
+  if (runs.length === 0) return null;
+  return (
+    <section aria-labelledby="log-title" className="mt-6">
+      <h2 id="log-title">Runs so far</h2>
+      <ul className="text-sm">
+        {runs.slice(0, 8).map(({ id, day, presses }) => {
+          const right = presses.filter(({ judged }) => judged === "right").length;
+          return (
+            <li key={id}>
+              {day}: {right} of {presses.length} right{right === presses.length ? ", a clean run" : ""}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,132 @@
+import {
+  advance,
+  type BoxAct,
+  type BoxSettings,
+  type BoxState,
+  type HeardLayer,
+  passOf,
+  pressBox,
+  renderSound,
+  soundingOf,
+} from "@/core/loops";
+
+/** What is heard of a layer, with its pass in seconds. */
+type Heard = HeardLayer & { readonly beatSeconds: number };
+
+/** How far ahead sounds are handed to the audio clock, s. */
+const AHEAD = 0.15;
+
+/**
+ * Plays a simulated looper on an audio clock. Presses carry their time on that clock; sounds are handed over a little
+ * ahead, each at its exact time, and a track that is stopped falls silent at the moment of its press.
+ */
+export class LoopPlayer {
+  state: BoxState;
+  private readonly gains: GainNode[];
+  private readonly buffers = new Map<string, AudioBuffer>();
+  private until: number;
+
+  constructor(
+    readonly context: AudioContext,
+    private readonly settings: BoxSettings,
+    private readonly layers: ReadonlyMap<string, Heard>,
+    state: BoxState,
+  ) {
+    this.state = state;
+    this.until = context.currentTime;
+    this.gains = state.tracks.map(() => {
+      const gain = context.createGain();
+      gain.gain.value = 1;
+      gain.connect(context.destination);
+      return gain;
+    });
+  }
+
+  /** Puts another state in place of this one, as if a press had not been. */
+  restore(state: BoxState, at: number): void {
+    this.change(state, at);
+  }
+
+  press(act: BoxAct, at: number): void {
+    this.change(pressBox(this.state, act, this.settings, at), at);
+  }
+
+  private change(next: BoxState, at: number): void {
+    const [was, is] = [soundingOf(this.state), soundingOf(next)];
+    const when = Math.max(at, this.context.currentTime);
+    for (const [track, gain] of this.gains.entries()) {
+      const bit = 1 << track;
+      if (was & bit && !(is & bit)) gain.gain.setValueAtTime(0, when);
+      if (is & bit && !(was & bit)) gain.gain.setValueAtTime(1, when);
+    }
+    this.state = next;
+    // A track that has just come in is heard from its first beat on, though that lies before what was handed over.
+    for (const [track, one] of next.tracks.entries())
+      if (one.runs && !(was & (1 << track))) this.hand(track, one.since, this.until);
+  }
+
+  /** Hands over what sounds next; to be called many times a second. */
+  tick(): void {
+    const now = this.context.currentTime;
+    const next = advance(this.state, this.settings, now);
+    if (next !== this.state) this.change(next, next.waiting.length === 0 ? now : now);
+    const until = now + AHEAD;
+    if (until <= this.until) return;
+    for (const [track, one] of this.state.tracks.entries()) if (one.runs) this.hand(track, this.until, until);
+    this.until = until;
+  }
+
+  private hand(track: number, from: number, to: number): void {
+    const one = this.state.tracks[track]!;
+    const pass = passOf(one);
+    if (pass <= 0 || to <= from) return;
+    for (const { layer, seconds } of one.recorded) {
+      const heard = this.layers.get(layer);
+      if (!heard) continue;
+      const first = Math.floor((from - one.since) / seconds);
+      const last = Math.floor((to - one.since) / seconds);
+      for (let round = Math.max(0, first); round <= last; round++)
+        for (const hit of heard.hits) {
+          const at = one.since + round * seconds + hit.beat * heard.beatSeconds;
+          if (hit.beat * heard.beatSeconds >= seconds || at < from - 1e-9 || at >= to - 1e-9) continue;
+          this.sound(track, heard, hit.hz, hit.beats * heard.beatSeconds, at);
+        }
+    }
+  }
+
+  private sound(track: number, heard: Heard, hz: readonly number[], lasts: number, at: number): void {
+    this.play(heard.plays, hz, lasts, 10 ** (heard.level / 20), at, this.gains[track]!);
+  }
+
+  /** A tap of the count. */
+  count(at: number, strong: boolean): void {
+    this.play("count", [strong ? 1600 : 1100], 0.04, 0.12, at, this.context.destination);
+  }
+
+  private play(
+    plays: Parameters<typeof renderSound>[0]["plays"],
+    hz: readonly number[],
+    lasts: number,
+    gain: number,
+    at: number,
+    to: AudioNode,
+  ): void {
+    const key = `${plays} ${hz.join()} ${gain} ${lasts.toFixed(4)}`;
+    let buffer = this.buffers.get(key);
+    if (!buffer) {
+      const rate = this.context.sampleRate;
+      const samples = renderSound({ plays, hz, gain, lasts }, rate);
+      buffer = this.context.createBuffer(1, samples.length, rate);
+      buffer.getChannelData(0).set(samples);
+      this.buffers.set(key, buffer);
+    }
+    const source = this.context.createBufferSource();
+    source.buffer = buffer;
+    source.connect(to);
+    source.start(Math.max(at, this.context.currentTime));
+  }
+
+  silence(): void {
+    for (const gain of this.gains) gain.disconnect();
+  }
+}

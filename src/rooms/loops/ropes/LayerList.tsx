@@ -1,0 +1,158 @@
+"use client";
+
+import { type ReactNode, useState } from "react";
+import { addLayer, layerOfPart, type SongLoops, sayNeeds } from "@/core/loops";
+import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../../document";
+import type { Loops } from "../use-loops";
+import { SOUND_WORDS } from "../words";
+import { LayerPane } from "./LayerPane";
+
+const NEW_LAYERS = [
+  { label: "a thump", layer: { name: "Thump", plays: "thump", pitch: "unpitched", bars: 2 } },
+  { label: "a chop", layer: { name: "Chop", plays: "chop", pitch: "unpitched", bars: 2 } },
+  { label: "a clap", layer: { name: "Clap", plays: "clap", pitch: "unpitched", bars: 2, steady: false } },
+  {
+    label: "a hum",
+    layer: { name: "Hum", plays: "voice", pitch: "pitched", bars: 4, needs: ["mouth"], steady: false },
+  },
+] as const;
+
+/** The layers as a list; one is opened below it. */
+export function LayerList({ loops }: { loops: Loops }) {
+  const { song } = loops;
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [open, setOpen] = useState<string | null>(null);
+  const opened = song.layers.find(({ id }) => id === open);
+  const trackOf = new Map(
+    loops.shown?.plan.tracks.flatMap((ids, track) => ids.map((id) => [id, track] as const)) ?? [],
+  );
+  return (
+    <section aria-labelledby="layers-title" className="mb-8">
+      <h2 id="layers-title" className="mb-1">
+        Layers
+      </h2>
+      {song.layers.length === 0 ? (
+        <p className="mb-3 max-w-2xl rounded-box bg-base-200 p-4">
+          Nothing goes round yet. Take a part of the sheet with its chords, or add a thump to stand on. Then
+          draw along the words where each layer shall be heard: tracks, foot presses and the build follow from
+          that.
+        </p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="table table-sm mb-2 w-auto min-w-[40rem]">
+            <thead>
+              <tr className="text-base-content">
+                <th scope="col">Layer</th>
+                <th scope="col">Played as</th>
+                <th scope="col">Length</th>
+                <th scope="col">Takes</th>
+                <th scope="col">Peak</th>
+                <th scope="col">Track</th>
+              </tr>
+            </thead>
+            <tbody>
+              {song.layers.map((layer) => (
+                <tr key={layer.id} className={layer.id === open ? "bg-base-200" : ""}>
+                  <th scope="row">
+                    <button
+                      type="button"
+                      className="link font-bold"
+                      aria-expanded={layer.id === open}
+                      onClick={() => setOpen(layer.id === open ? null : layer.id)}
+                    >
+                      {layer.name}
+                    </button>
+                  </th>
+                  <td>
+                    {SOUND_WORDS[layer.plays]}
+                    {layer.pitch === "damped" && ", damped"}
+                  </td>
+                  <td>{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</td>
+                  <td>{sayNeeds(layer.needs)}</td>
+                  <td>{layer.level} dBFS</td>
+                  <td>
+                    {trackOf.has(layer.id) ? `track ${trackOf.get(layer.id)! + 1}` : "not yet"}
+                    {layer.track !== null && " (put there)"}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {opened && (
+        <LayerPane key={opened.id} layer={opened} barTicks={song.barTicks} onGone={() => setOpen(null)} />
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <FromSheet song={song} onTake={setOpen} />
+        {NEW_LAYERS.map(({ label, layer }) => (
+          <button
+            key={label}
+            type="button"
+            className="btn btn-sm"
+            onClick={() =>
+              act(
+                addLayer(
+                  current(),
+                  { ...layer, needs: [...("needs" in layer ? layer.needs : ["hands" as const])] },
+                  makeId,
+                ),
+              )
+            }
+          >
+            Add {label}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** Takes a part of the sheet as a layer, with one act. */
+function FromSheet({ song }: { song: SongLoops; onTake: (id: string) => void }): ReactNode {
+  const body = useVersion();
+  const act = useAct();
+  const current = useCurrentVersion();
+  const sheet = derive.sheet(body);
+  const first = sheet.rows.filter(
+    (row, at) => sheet.rows.findIndex((other) => other.use.sectionId === row.use.sectionId) === at,
+  );
+  const parts = first.flatMap((row) =>
+    row.parts.flatMap((part) => {
+      const layer = layerOfPart(row, part, song.barTicks);
+      return layer
+        ? [
+            {
+              id: `${row.use.id} ${part.player.id}`,
+              label: `${part.player.name} in ${row.label}`,
+              row,
+              layer,
+            },
+          ]
+        : [];
+    }),
+  );
+  if (parts.length === 0) return null;
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      Take from the sheet
+      <select
+        className="select select-sm w-52"
+        value=""
+        onChange={(event) => {
+          const part = parts.find(({ id }) => id === event.target.value);
+          if (part)
+            act(addLayer(current(), part.layer, makeId, [{ useId: part.row.use.id, from: 0, to: null }]));
+        }}
+      >
+        <option value="">choose a part</option>
+        {parts.map(({ id, label }) => (
+          <option key={id} value={id}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

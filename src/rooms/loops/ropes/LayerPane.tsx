@@ -1,0 +1,151 @@
+"use client";
+
+import { removeLayer, setLayer } from "@/core/loops";
+import {
+  type BodyPart,
+  byOrder,
+  LAYER_PITCHES,
+  LAYER_SOUNDS,
+  type LayerSound,
+  type LoopLayerRow,
+  MOST_LAYER_BARS,
+  QUIETEST_DBFS,
+  versionRow,
+} from "@/core/song";
+import { NumberField } from "@/ui/NumberField";
+import { SelectField } from "@/ui/SelectField";
+import { TextField } from "@/ui/TextField";
+import { Tick } from "@/ui/Tick";
+import { useAct, useCurrentVersion, useVersion } from "../../document";
+import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../words";
+import { formatChords, readChords } from "./layer-chords";
+
+/** One layer opened: all that is known of it. */
+export function LayerPane({
+  layer,
+  barTicks,
+  onGone,
+}: {
+  layer: LoopLayerRow;
+  barTicks: number;
+  onGone: () => void;
+}) {
+  const body = useVersion();
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { beatUnit } = versionRow(body);
+  const change = (fields: Parameters<typeof setLayer>[1]) => act(setLayer(layer.id, fields));
+  const others = Object.values(body.loopLayers)
+    .filter(({ id }) => id !== layer.id)
+    .sort(byOrder);
+  const none = { value: "", label: "nothing" };
+  const named = (rows: readonly { readonly id: string; readonly name: string }[]) =>
+    rows.map(({ id, name }) => ({ value: id, label: name }));
+  return (
+    <section aria-label={`Layer ${layer.name}`} className="rounded-box border border-base-300 p-3">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
+        <TextField label="Name" value={layer.name} required longest={60} onSet={(name) => change({ name })} />
+        <SelectField
+          label="Played as"
+          value={layer.plays}
+          options={LAYER_SOUNDS.map((one) => ({ value: one, label: SOUND_WORDS[one] }))}
+          onSet={(value) => {
+            const plays = value as LayerSound;
+            const dry = plays === "thump" || plays === "chop" || plays === "clap";
+            change({
+              plays,
+              pitch: dry ? "unpitched" : "pitched",
+              needs: plays === "voice" ? ["mouth"] : ["hands"],
+            });
+          }}
+        />
+        <SelectField
+          label="Pitch"
+          value={layer.pitch}
+          options={LAYER_PITCHES.map((one) => ({ value: one, label: PITCH_WORDS[one] }))}
+          onSet={(pitch) => change({ pitch: pitch as LoopLayerRow["pitch"] })}
+        />
+        <NumberField
+          label="Length"
+          value={layer.bars}
+          least={1}
+          most={MOST_LAYER_BARS}
+          unit="bars"
+          onSet={(bars) => change({ bars })}
+        />
+        <SelectField
+          label="Takes"
+          value={
+            NEEDS.map(([value]) => value).find((value) => value === layer.needs.toSorted().join(" ")) ?? ""
+          }
+          options={NEEDS.map(([value, label]) => ({ value, label }))}
+          onSet={(value) => change({ needs: value === "" ? [] : (value.split(" ") as BodyPart[]) })}
+        />
+        <TextField
+          className="col-span-2"
+          label="Chords as written, with beats where they are not a bar: Dm Bb:2 C:2"
+          value={formatChords(layer.chords, beatUnit, barTicks)}
+          longest={2000}
+          check={(text) => {
+            const read = readChords(text, beatUnit, barTicks);
+            return typeof read === "string" ? read : null;
+          }}
+          onSet={(text) => {
+            const read = readChords(text, beatUnit, barTicks);
+            if (typeof read !== "string") change({ chords: read });
+          }}
+        />
+        <SelectField
+          label="Line"
+          value={layer.riffId ?? ""}
+          options={[none, ...named(Object.values(body.riffs).sort(byOrder))]}
+          onSet={(value) => change({ riffId: value || null })}
+        />
+        <SelectField
+          label="Pattern"
+          value={layer.strumId ?? ""}
+          options={[none, ...named(Object.values(body.strums).sort(byOrder))]}
+          onSet={(value) => change({ strumId: value || null })}
+        />
+        <NumberField
+          label="Peak"
+          value={layer.level}
+          least={QUIETEST_DBFS}
+          most={0}
+          unit="dBFS"
+          whole={false}
+          onSet={(level) => change({ level })}
+        />
+        <SelectField
+          label="Recorded in one pass with"
+          value={layer.recordWithId ?? ""}
+          options={[none, ...named(others)]}
+          onSet={(value) => change({ recordWithId: value || null })}
+        />
+        <SelectField
+          label="Doubles on purpose"
+          value={layer.doublesId ?? ""}
+          options={[none, ...named(others)]}
+          onSet={(value) => change({ doublesId: value || null })}
+        />
+        <span className="flex items-end">
+          <Tick
+            label="A steady pulse is heard in it"
+            on={layer.steady}
+            onSet={(steady) => change({ steady })}
+          />
+        </span>
+      </div>
+      <button
+        type="button"
+        className="btn btn-sm mt-3"
+        onClick={() => {
+          act(removeLayer(current(), layer.id));
+          onGone();
+        }}
+      >
+        Remove this layer
+      </button>
+    </section>
+  );
+}

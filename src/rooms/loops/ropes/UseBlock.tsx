@@ -1,0 +1,194 @@
+"use client";
+
+import { memo } from "react";
+import { type UseSpan, type UseWant, wantAt } from "@/core/loops";
+import type { LoopLayerRow } from "@/core/song";
+import { SectionTag } from "@/ui/SectionTag";
+import { WANT_WORDS } from "../words";
+import { Strand } from "./Strand";
+import type { Unit } from "./units";
+
+/** What the plan lets sound, and where that is wrong, by layer: ticks from the start of the use. */
+export type PlayedStretch = {
+  readonly from: number;
+  readonly to: number;
+  readonly sounds: boolean;
+  readonly wrong: boolean;
+};
+
+/** A selection within one use: a strand, and units from one to another. */
+export type Picked = {
+  readonly layer: number;
+  readonly from: number;
+  readonly to: number;
+  readonly at: number;
+};
+
+type Props = {
+  readonly span: UseSpan;
+  readonly rows: readonly (readonly Unit[])[];
+  readonly layers: readonly LoopLayerRow[];
+  readonly wants: readonly UseWant[];
+  readonly played: readonly (readonly PlayedStretch[])[];
+  readonly picked: Picked | null;
+  /** The one place of all that Tab comes to, when it is here. */
+  readonly home: boolean;
+  readonly onDown: (layer: number, unit: number) => void;
+  readonly onEnter: (layer: number, unit: number) => void;
+  readonly onFollow: (() => void) | null;
+};
+
+/** One use of a section: its words bar by bar, a strand of rope for each layer below them. */
+export const UseBlock = memo(function UseBlock({
+  span,
+  rows,
+  layers,
+  wants,
+  played,
+  picked,
+  home,
+  onDown,
+  onEnter,
+  onFollow,
+}: Props) {
+  let first = 0;
+  return (
+    <section aria-label={span.label} className="mb-6">
+      <h3 className="mb-1 flex flex-wrap items-center gap-3">
+        <SectionTag label={span.label} kind={span.passages[0]!.section.kind} />
+        {onFollow && (
+          <button type="button" className="link text-sm font-normal" onClick={onFollow}>
+            want again what the first {span.passages[0]!.section.label} wants
+          </button>
+        )}
+      </h3>
+      {rows.map((units, index) => {
+        const start = first;
+        first += units.length;
+        return (
+          <div
+            key={units[0]!.from}
+            className="mb-3 grid grid-cols-[7.5rem_1fr] items-stretch max-sm:grid-cols-[5rem_1fr]"
+          >
+            <span className="text-xs text-base-content/80">{index === 0 ? "" : "…"}</span>
+            <div className="flex min-w-0" aria-hidden="true">
+              {units.map((unit) => (
+                <span
+                  key={unit.from}
+                  className="min-w-0 basis-0 truncate border-l-2 border-base-content/60 px-1 text-sm leading-6"
+                  style={{ flexGrow: unit.to - unit.from }}
+                  title={unit.words || unit.label}
+                >
+                  {unit.words || "·"}
+                </span>
+              ))}
+            </div>
+            {layers.map((layer, at) => (
+              <StrandRow
+                key={layer.id}
+                layer={layer}
+                label={span.label}
+                units={units}
+                start={start}
+                want={wants[at]!}
+                played={played[at]!}
+                picked={picked?.layer === at ? picked : null}
+                home={home && at === 0 && index === 0 && picked === null}
+                onDown={(unit) => onDown(at, unit)}
+                onEnter={(unit) => onEnter(at, unit)}
+              />
+            ))}
+          </div>
+        );
+      })}
+    </section>
+  );
+});
+
+function StrandRow({
+  layer,
+  label,
+  units,
+  start,
+  want,
+  played,
+  picked,
+  home,
+  onDown,
+  onEnter,
+}: {
+  layer: LoopLayerRow;
+  label: string;
+  units: readonly Unit[];
+  start: number;
+  want: UseWant;
+  played: readonly PlayedStretch[];
+  picked: Picked | null;
+  home: boolean;
+  onDown: (unit: number) => void;
+  onEnter: (unit: number) => void;
+}) {
+  return (
+    <>
+      <span className="truncate pr-2 text-right text-sm leading-7" title={layer.name}>
+        {layer.name}
+      </span>
+      <div className="flex min-w-0 touch-none">
+        {units.map((unit, offset) => {
+          const at = start + offset;
+          const isIn = picked !== null && at >= picked.from && at <= picked.to;
+          const isAt = picked?.at === at;
+          const here = played.filter((one) => one.to > unit.from && one.from < unit.to);
+          const sounds = here.some((one) => one.sounds);
+          const wrong = here.find((one) => one.wrong);
+          const said = WANT_WORDS[wantAt(want.stretches, unit.from)];
+          const plan =
+            here.length === 0
+              ? ""
+              : `; the plan ${sounds ? "plays it" : "is silent"}${wrong ? ", wrongly" : ""}`;
+          return (
+            <button
+              key={unit.from}
+              type="button"
+              data-strand={`${layer.id} ${unit.from}`}
+              data-here={isAt || undefined}
+              aria-pressed={isIn}
+              aria-label={`${layer.name}, ${label}, ${unit.label}: ${said}${want.row ? "" : " as the first time"}${plan}`}
+              tabIndex={isAt || (home && offset === 0) ? 0 : -1}
+              className={`relative h-7 min-w-0 basis-0 border-l border-base-content/25 ${isIn ? "bg-primary/35" : "hover:bg-base-200"} ${isAt ? "outline-2 outline-base-content" : ""}`}
+              style={{ flexGrow: unit.to - unit.from }}
+              onPointerDown={(event) => {
+                event.currentTarget.releasePointerCapture?.(event.pointerId);
+                onDown(at);
+              }}
+              onPointerEnter={(event) => event.buttons === 1 && onEnter(at)}
+            >
+              <Strand stretches={want.stretches} from={unit.from} to={unit.to} />
+              {here.map((one) => {
+                const [from, to] = [Math.max(one.from, unit.from), Math.min(one.to, unit.to)];
+                const size = {
+                  left: `${((from - unit.from) / (unit.to - unit.from)) * 100}%`,
+                  width: `${((to - from) / (unit.to - unit.from)) * 100}%`,
+                };
+                return (
+                  (one.sounds || one.wrong) && (
+                    <span
+                      key={one.from}
+                      className={`pointer-events-none absolute bottom-0 block h-1.5 ${one.sounds ? "bg-primary" : ""} ${one.wrong ? "border-2 border-error" : ""}`}
+                      style={size}
+                    />
+                  )
+                );
+              })}
+              {wrong && (
+                <span className="pointer-events-none absolute top-0 right-0.5 text-xs font-bold text-error">
+                  {sounds ? "plays" : "silent"}
+                </span>
+              )}
+            </button>
+          );
+        })}
+      </div>
+    </>
+  );
+}

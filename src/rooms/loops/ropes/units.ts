@@ -1,0 +1,64 @@
+import type { SongLoops, UseSpan } from "@/core/loops";
+
+export const STEPS = ["section", "bar", "beat", "word"] as const;
+export type Step = (typeof STEPS)[number];
+
+/** A stretch of a use that is drawn at once, in ticks from its start. */
+export type Unit = {
+  readonly from: number;
+  readonly to: number;
+  readonly label: string;
+  readonly words: string;
+};
+
+const BARS_IN_A_ROW = 8;
+
+/** Words of a use with their ticks from its start; a pickup's words lie before 0 and stand with the first. */
+export function wordsOfSpan(span: UseSpan): { readonly text: string; readonly tick: number }[] {
+  return span.passages
+    .flatMap((passage) =>
+      passage.vocals
+        ? passage.lines.flatMap(({ outline, wordTicks }) =>
+            outline.words.map(({ word }, at) => ({
+              text: word.text,
+              tick: Math.max(0, wordTicks[at]! - span.from),
+            })),
+          )
+        : [],
+    )
+    .filter(({ tick }) => tick < span.to - span.from)
+    .sort((a, b) => a.tick - b.tick);
+}
+
+/** A use cut into steps, each with the words sung in it. */
+export function unitsOf(song: Pick<SongLoops, "barTicks" | "beatTicks">, span: UseSpan, step: Step): Unit[] {
+  const total = span.to - span.from;
+  const words = wordsOfSpan(span);
+  const starts = new Set<number>([0]);
+  const every = step === "section" ? total : step === "bar" ? song.barTicks : song.beatTicks;
+  if (step === "word" && words.length > 0) {
+    for (const { tick } of words) starts.add(tick);
+    for (let tick = 0; tick < total; tick += song.barTicks) starts.add(tick);
+  } else for (let tick = 0; tick < total; tick += every) starts.add(tick);
+  const sorted = [...starts].sort((a, b) => a - b);
+  return sorted.map((from, at) => {
+    const to = sorted[at + 1] ?? total;
+    const bar = Math.floor(from / song.barTicks) + 1;
+    const beat = Math.floor((from % song.barTicks) / song.beatTicks) + 1;
+    const label =
+      step === "section" ? "all of it" : step === "bar" ? `bar ${bar}` : `bar ${bar} beat ${beat}`;
+    const sung = words.filter(({ tick }) => tick >= from && tick < to).map(({ text }) => text);
+    return { from, to, label, words: sung.join(" ") };
+  });
+}
+
+/** Units in rows of so many bars, as they are shown. */
+export function rowsOf(song: Pick<SongLoops, "barTicks">, units: readonly Unit[]): (readonly Unit[])[] {
+  const rows: Unit[][] = [];
+  for (const unit of units) {
+    const row = Math.floor(unit.from / (BARS_IN_A_ROW * song.barTicks));
+    rows[row] ??= [];
+    rows[row].push(unit);
+  }
+  return rows.filter((row) => row !== undefined);
+}
