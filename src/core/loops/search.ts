@@ -72,7 +72,13 @@ export class Searcher {
     const states = [must];
     for (const bit of free)
       for (let index = states.length - 1; index >= 0; index--) states.push(states[index]! | bit);
-    return states.sort((a, b) => a - b);
+    // Of equals, what is wanted rather sounds; then in list order.
+    const silent = (state: number) =>
+      blocks.reduce(
+        (sum, block, index) => sum + (state & (1 << index) ? 0 : countBits(this.wanted.on[at]! & block)),
+        0,
+      );
+    return states.length > 1 ? states.sort((a, b) => silent(a) - silent(b) || a - b) : states;
   }
 
   /**
@@ -104,7 +110,7 @@ export class Searcher {
     return costAt[0]!;
   }
 
-  /** The states of a plan of least foot cost, the lowest of equals in the order of sections. */
+  /** The states of a plan of least foot cost; of equals the first in the order of {@link rightStates}, section by section. */
   statesOf(blocks: Blocks): number[] {
     const width = 1 << blocks.length;
     const costs = this.changeCosts(blocks.length);

@@ -58,7 +58,7 @@ function Rail({ versionId }: { versionId: string }) {
   const { open, loops } = useLoopFindings();
   const lit = lanterns(body, derive.outline(body), derive.sums(body), {
     sheet: derive.openFindings(body).length,
-    loops: open.length + loops.notes.length + (loops.problem ? 1 : 0),
+    loops: open.length + loops.notes.length + (loops.problem || !loops.shown ? 1 : 0),
   });
   const players = Object.values(body.players).sort(byOrder);
   return (

@@ -143,6 +143,8 @@ const demoSchema = z.object({
             bpm: z.number(),
             /** Chords that are played otherwise. */
             symbols: z.record(z.string(), z.string()).default({}),
+            /** Beats of chords that last otherwise, by symbol and beats: { "Gm 3": 2 }. */
+            lengths: z.record(z.string(), z.number()).default({}),
             /** Played by one person with a looper. */
             loops: demoLoops.optional(),
           }),
@@ -260,12 +262,17 @@ function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
 /** Further versions of a song: copies with some chords played otherwise. */
 function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSong): NewDocument[] {
   const first = documents.find((document) => document.id === versionId)!.body as unknown as VersionBody;
-  return song.versions.map(({ name, key, bpm, symbols, loops }) => {
+  return song.versions.map(({ name, key, bpm, symbols, lengths, loops }) => {
     const copy = copyVersion(first, name, makeId);
     const [row] = Object.values(copy.version);
     const chords = Object.values(copy.chords).map((chord) => [
       chord.id,
-      { ...chord, symbol: symbols[chord.symbol] ?? chord.symbol, sure: true },
+      {
+        ...chord,
+        symbol: symbols[chord.symbol] ?? chord.symbol,
+        ticks: (lengths[`${chord.symbol} ${chord.ticks / 960}`] ?? chord.ticks / 960) * 960,
+        sure: true,
+      },
     ]);
     const played = {
       ...copy,

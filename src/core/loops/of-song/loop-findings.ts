@@ -1,3 +1,4 @@
+import { sayList } from "../../fretboard";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { LoopPlan } from "../plan";
 import { type FootPress, footPresses, wrongLayers } from "./foot";
@@ -19,7 +20,12 @@ type Facts =
   | { readonly kind: "nothing-sounds"; readonly layers: readonly string[]; readonly bars: number }
   | { readonly kind: "sounds-unwanted"; readonly layers: readonly string[]; readonly bars: number }
   | { readonly kind: "loop-clash"; readonly layer: string; readonly beats: number; readonly why: string }
-  | { readonly kind: "loop-cut"; readonly layer: string; readonly bar: number; readonly bars: number }
+  | {
+      readonly kind: "loop-cut";
+      readonly layers: readonly string[];
+      readonly bar: number;
+      readonly bars: number;
+    }
   | { readonly kind: "long-build"; readonly seconds: number; readonly saves: number }
   | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
   | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
@@ -28,23 +34,43 @@ type Facts =
 export type LoopFinding = Facts & {
   readonly id: string;
   readonly useId: string | null;
+  /** Where, by name; the same thing in several places is told once. */
   readonly label: string;
   readonly fixes: readonly LoopFix[];
 };
 
-/** Everything about a plan that asks for a second look, in the order of the song. */
+/** Everything about a plan that asks for a second look, in the order of the song; the same in several places once. */
 export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const presses = footPresses(song, plan);
-  return [
-    ...buildFindings(song, plan),
-    ...song.pieces.flatMap((piece, at) => [
-      ...wrongFindings(song, plan, piece, at),
-      ...startFindings(piece, presses),
-      ...clashFindings(song, plan, piece),
-      ...cutFindings(song, plan, piece),
-    ]),
-    ...pressFindings(song, presses),
-  ];
+  const placed = song.pieces.flatMap((piece, at) => [
+    ...wrongFindings(song, plan, piece, at),
+    ...startFindings(piece, presses),
+    ...clashFindings(song, plan, piece),
+    ...cutFindings(song, plan, piece),
+  ]);
+  return [...buildFindings(song, plan), ...together(placed), ...pressFindings(song, presses)];
+}
+
+/** Tells findings that say the same of several places once: their places joined, their fixes for all of them. */
+function together(findings: readonly LoopFinding[]): LoopFinding[] {
+  const groups = new Map<string, LoopFinding[]>();
+  for (const finding of findings) {
+    const { id: _id, useId: _use, label: _label, fixes: _fixes, ...facts } = finding;
+    const key = JSON.stringify(facts);
+    groups.set(key, [...(groups.get(key) ?? []), finding]);
+  }
+  return [...groups.values()].map((group) => {
+    const [first] = group;
+    if (group.length === 1) return first!;
+    const labels = [...new Set(group.map(({ label }) => label))];
+    const fixes = first!.fixes.map(
+      (fix, at): LoopFix =>
+        "pieces" in fix
+          ? { ...fix, pieces: group.flatMap((one) => (one.fixes[at] as typeof fix).pieces) }
+          : fix,
+    );
+    return { ...first!, label: sayList(labels), fixes };
+  });
 }
 
 const nameOf = (song: SongLoops, id: string): string =>
@@ -63,9 +89,9 @@ function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
     const rows = song.layers.filter(({ id }) => pass.includes(id));
     for (const part of ["hands", "mouth"] as const) {
       const users = rows.filter(({ needs }) => needs.includes(part));
-      // One pair of hands can thump and chop at once; two pitched parts, or two of one mouth, can't be one act.
-      const tooMany =
-        part === "mouth" ? users.length > 1 : users.filter(({ pitch }) => pitch === "pitched").length > 1;
+      // One pair of hands can thump, chop and play a bass by the thumb at once; two other parts, or two of one mouth, can't.
+      const apart = users.filter(({ pitch, plays }) => pitch === "pitched" && plays !== "thumb bass");
+      const tooMany = part === "mouth" ? users.length > 1 : apart.length > 1;
       const joined = users.find(({ recordWithId }) => recordWithId !== null);
       if (tooMany && joined)
         found.push({
@@ -134,22 +160,27 @@ function clashFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFindi
     });
 }
 
+/** Layers that are stopped together at one bar are one finding. */
 function cutFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFinding[] {
-  return plan.cuts
-    .filter(({ section }) => section === piece.id)
-    .map(({ layer, bar }): LoopFinding => {
-      const row = song.asked!.layers.find(({ id }) => id === layer)!;
-      const id = `loops cut ${layer} ${piece.id}`;
-      return {
-        ...placed(piece),
-        id,
-        kind: "loop-cut",
-        layer: nameOf(song, layer),
-        bar,
-        bars: row.bars,
-        fixes: [],
-      };
-    });
+  const groups = new Map<
+    string,
+    { readonly bar: number; readonly bars: number; readonly layers: string[] }
+  >();
+  for (const { layer, bar } of plan.cuts.filter(({ section }) => section === piece.id)) {
+    const { bars } = song.asked!.layers.find(({ id }) => id === layer)!;
+    const group = groups.get(`${bar} ${bars}`) ?? { bar, bars, layers: [] };
+    group.layers.push(nameOf(song, layer));
+    groups.set(`${bar} ${bars}`, group);
+  }
+  return [...groups].map(
+    ([key, group]): LoopFinding => ({
+      ...placed(piece),
+      id: `loops cut ${key} ${piece.id}`,
+      kind: "loop-cut",
+      ...group,
+      fixes: [],
+    }),
+  );
 }
 
 function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFinding[] {

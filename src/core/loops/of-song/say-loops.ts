@@ -43,7 +43,7 @@ export function sayLoopFinding(
       };
     case "loop-cut":
       return {
-        what: `${finding.layer} is stopped in its bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
+        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
         why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
       };
     case "long-build":
@@ -71,13 +71,13 @@ export function sayLoopFix(fix: LoopFix, nameOf: (layer: string) => string): str
   const name = nameOf(fix.layerId);
   switch (fix.do) {
     case "mute":
-      return `Take ${name} out here`;
+      return `Take ${name} out there`;
     case "second-layer":
       return `Record a second layer with the chords of this place`;
     case "damp":
       return `Play ${name} damped, without pitch`;
     case "loosen":
-      return `Let ${name} be free here`;
+      return `Let ${name} be free there`;
     case "part-passes":
       return `Record ${name} in a pass of its own`;
     default:

@@ -19,6 +19,10 @@ export function saySongLoopProblem(problem: SongLoopProblem, nameOf: (id: string
       return `${problem.label} has a tempo of its own: a loop keeps the one it was recorded in. Cut the ropes there, or give it the song's tempo.`;
     case "pin-beyond":
       return `${problem.layer} is put on track ${problem.track + 1}, and the box has ${problem.tracks}. It goes where the plan puts it, until there is such a track.`;
+    case "no-pedal":
+      return problem.act === "track"
+        ? `No pedal of the box lets track ${problem.track! + 1} in and out. Give one that act, on the page “Box and levels”, or take the track away.`
+        : `The box is said to let all tracks ${problem.act === "start-all" ? "in" : "out"} with one pedal, and no pedal does that. Give one that act, on the page “Box and levels”.`;
     case "shared-length":
       return `${nameOf(problem.layer)} has ${problem.bars} bars, and every track of this box is as long as the longest, ${problem.longest} bars: ${problem.bars} does not go into ${problem.longest}. Change one of the lengths, or use a box with free lengths.`;
     default:

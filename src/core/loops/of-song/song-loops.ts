@@ -52,6 +52,11 @@ export type SongLoopProblem =
   | { readonly code: "other-tempo"; readonly label: string }
   | { readonly code: "pin-beyond"; readonly layer: string; readonly track: number; readonly tracks: number }
   | {
+      readonly code: "no-pedal";
+      readonly act: "track" | "start-all" | "stop-all";
+      readonly track: number | null;
+    }
+  | {
       readonly code: "shared-length";
       readonly layer: string;
       readonly bars: number;
@@ -134,6 +139,7 @@ export function songLoops(
     else if (use.bpm !== null && use.bpm !== version.bpm) problems.push({ code: "other-tempo", label });
   }
   if (spans.length === 0) problems.push({ code: "no-form" });
+  if (layers.length > 0) problems.push(...missingPedals(box));
   const wants = wantsOf(body, outline);
   const pieces = spans.flatMap((span) => piecesOf(span, layers, wants));
   const shared = { box, layers, spans, pieces, problems, beatTicks, barTicks };
@@ -297,6 +303,24 @@ function withLengths(box: LoopBox, layers: readonly LoopLayer[], problems: SongL
       progression: Array.from({ length: rounds }, () => layer.progression).flat(),
     };
   });
+}
+
+/** Tracks and acts of a box that none of its pedals reaches. */
+function missingPedals(box: LoopBox): SongLoopProblem[] {
+  const acts = new Set(box.pedals.flatMap(({ press, double, hold }) => [press, double, hold]));
+  const tracks = Array.from({ length: box.tracks }, (_, track) => track).filter(
+    (track) => !acts.has(`track-${track}`),
+  );
+  const all = (
+    [
+      ["start-all", box.allStart],
+      ["stop-all", box.allStop],
+    ] as const
+  ).filter(([act, has]) => has && !acts.has(act));
+  return [
+    ...tracks.map((track): SongLoopProblem => ({ code: "no-pedal", act: "track", track })),
+    ...all.map(([act]): SongLoopProblem => ({ code: "no-pedal", act, track: null })),
+  ];
 }
 
 function pinsOf(

@@ -14,7 +14,11 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
     const presses = footPresses(shown.song, way);
     return { way, presses, chance: chanceOf(presses, odds) };
   });
-  const best = ways.reduce((a, b) => (b.chance > a.chance + 1e-9 ? b : a));
+  const [own] = ways;
+  const better =
+    runs.length === 0
+      ? undefined
+      : ways.find(({ chance, presses }, at) => at > 0 && presses.length > 0 && chance > own!.chance + 1e-9);
   return (
     <section aria-labelledby="trade-title" className="mb-8">
       <h2 id="trade-title">What less footwork would cost</h2>
@@ -55,11 +59,11 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
           </table>
         </div>
       )}
-      {best.way !== shown.plan && (
+      {better && (
         <p className="mt-2 max-w-3xl text-sm">
-          Foot cost {best.way.footCost} raises the chance from {sayChance(ways[0]!.chance)} to{" "}
-          {sayChance(best.chance)}, for {sayWrong(best.way.wrongBars - shown.plan.wrongBars)} more. To take
-          it, leave loose what it leaves out.
+          Foot cost {better.way.footCost} raises the chance from {sayChance(own!.chance)} to{" "}
+          {sayChance(better.chance)}, for {sayWrong(better.way.wrongBars - shown.plan.wrongBars)} more. To
+          take it, leave loose what it leaves out.
         </p>
       )}
       {trade?.length === 0 && <p className="text-sm">No plan has fewer presses.</p>}

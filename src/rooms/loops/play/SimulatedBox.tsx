@@ -3,6 +3,7 @@
 import dynamic from "next/dynamic";
 import { useMemo, useRef, useState } from "react";
 import {
+  actOf,
   type DuePress,
   heardLayers,
   type JudgedPress,
@@ -63,6 +64,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const [due, setDue] = useState<readonly DuePress[]>([]);
   const ropes = useRef<(HTMLDivElement | null)[]>([]);
   const { song, plan } = shown;
+  const { box } = song;
 
   const burn = (track: number, share: number | null) => {
     const rope = ropes.current[track];
@@ -87,11 +89,15 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
     );
   };
   const { view, running, start, stop, press, clicks, setClicks } = useRun(loops.body, shown, burn, onEnd);
-  const { box } = song;
   const pedals = usePedals(box.pedals, press);
   const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   const marks = useMemo(() => plan.tracks.map((ids) => marksOf(shown, ids)), [plan, shown]);
-  const next = view && shown.presses[nextPress(shown, view.seconds)];
+  const next = view && running !== "free" ? shown.presses[nextPress(shown, view.seconds)] : undefined;
+  const pedal = next ? pedalOf(box, actOf(next)) : null;
+  const isSoon =
+    next !== undefined &&
+    view !== null &&
+    secondsOf(shown, next.tick) - view.seconds < 60 / song.asked!.tempo;
   const off =
     view && running === "feet" && view.seconds > 0
       ? recover(
@@ -148,11 +154,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       </p>
       <SongLine shown={shown} seconds={view?.seconds ?? null} piece={view?.piece ?? 0} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
-        {running && hints && next && running !== "free" && (
+        {running && hints && next && (
           <>
             Next: <strong>{sayPress(next)}</strong>{" "}
             {next.word ? `after “${next.word}”` : `in bar ${next.bar}`}
             {next.late ? ", straight after the one before" : ""}
+            {pedal ? `: pedal “${box.pedals[pedal.at]!.name}”${pedal.how}` : ": no pedal does that"}
           </>
         )}
         {running === "free" &&
@@ -182,7 +189,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
           );
         })}
       </ol>
-      <PedalRow box={box} pedals={pedals} />
+      <PedalRow box={box} pedals={pedals} due={isSoon && hints ? (pedal?.at ?? null) : null} />
       {off && running === "feet" && off.now.length > 0 && (
         <p className="mt-3" aria-live="polite">
           Not as planned. {off.advice === "now" ? "Now: " : "Wait for the next section, then: "}
@@ -218,12 +225,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   );
 }
 
-function nextPress(shown: ShownPlan, seconds: number): number {
-  const asked = shown.song.asked!;
-  const perTick = 60 / asked.tempo / shown.song.beatTicks;
-  const start = shown.song.pieces[0]!.from;
-  return shown.presses.findIndex(({ tick }) => (tick - start) * perTick > seconds - 0.3);
-}
+/** Seconds of the loops' clock at a tick of the song. */
+const secondsOf = (shown: ShownPlan, tick: number): number =>
+  ((tick - shown.song.pieces[0]!.from) * 60) / shown.song.asked!.tempo / shown.song.beatTicks;
+
+const nextPress = (shown: ShownPlan, seconds: number): number =>
+  shown.presses.findIndex(({ tick }) => secondsOf(shown, tick) > seconds - 0.3);
 
 /** Chords along a rope, or counts where it has none. */
 function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
@@ -246,7 +253,7 @@ function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
   return marks;
 }
 
-/** Where in the song we are: the section, its words, and the one sung now. */
+/** Where in the song we are: the section, the line that is sung, and the word sung now. */
 function SongLine({ shown, seconds, piece }: { shown: ShownPlan; seconds: number | null; piece: number }) {
   const { song } = shown;
   const here = song.pieces[piece]!;
@@ -254,28 +261,49 @@ function SongLine({ shown, seconds, piece }: { shown: ShownPlan; seconds: number
   const perSecond = (song.asked!.tempo / 60) * song.beatTicks;
   const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
   const words = wordsOfSpan(span);
-  const at = tick === null ? -1 : words.findLastIndex((word) => word.tick <= tick);
-  const nearby = words.slice(Math.max(0, at - 4), Math.max(0, at - 4) + 14);
+  const at = tick === null || tick < 0 ? -1 : words.findLastIndex((word) => word.tick <= tick);
+  const line = words[Math.max(0, at)]?.line;
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
     <p className="mb-1 min-h-8 text-lg">
       <strong>{here.label}</strong>
       {count !== null && ` in ${count}`}
       <span className="ml-3">
-        {nearby.map((word, index) => (
-          <span
-            key={`${word.tick} ${index}`}
-            className={words[at] === word && tick !== null && tick >= 0 ? "bg-primary px-1 font-bold" : ""}
-          >
-            {word.text}{" "}
-          </span>
-        ))}
+        {words.map((word, index) =>
+          word.line === line ? (
+            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
+              {word.text}{" "}
+            </span>
+          ) : null,
+        )}
       </span>
     </p>
   );
 }
 
-function PedalRow({ box, pedals }: { box: LoopBox; pedals: ReturnType<typeof usePedals> }) {
+/** Which pedal does an act, and how: pressed, twice, or held. */
+function pedalOf(box: LoopBox, act: string): { readonly at: number; readonly how: string } | null {
+  for (const [way, how] of [
+    ["press", ""],
+    ["double", ", twice"],
+    ["hold", ", held"],
+  ] as const) {
+    const at = box.pedals.findIndex((pedal) => pedal[way] === act);
+    if (at >= 0) return { at, how };
+  }
+  return null;
+}
+
+function PedalRow({
+  box,
+  pedals,
+  due,
+}: {
+  box: LoopBox;
+  pedals: ReturnType<typeof usePedals>;
+  /** The pedal that goes next, when it is about to. */
+  due: number | null;
+}) {
   return (
     <fieldset>
       <legend className="text-sm">Pedals</legend>
@@ -284,7 +312,7 @@ function PedalRow({ box, pedals }: { box: LoopBox; pedals: ReturnType<typeof use
           <button
             key={at}
             type="button"
-            className="btn h-16 min-w-28 flex-col touch-none"
+            className={`btn h-16 min-w-28 touch-none flex-col ${due === at ? "btn-primary" : ""}`}
             aria-keyshortcuts={at < 9 ? String(at + 1) : undefined}
             onPointerDown={(event) => pedals.down(at, event.timeStamp)}
             onPointerUp={() => pedals.up(at)}

@@ -36,7 +36,7 @@ export function Strand({
 const Piece = ({ want }: { want: Want }) =>
   want === "on" ? (
     <span
-      className="absolute inset-x-0 -top-[4.5px] block h-2 rounded-full text-base-content"
+      className="absolute inset-x-0 -top-[4.5px] block h-2 text-base-content"
       style={{ background: ROPE }}
     />
   ) : (

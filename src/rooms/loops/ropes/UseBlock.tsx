@@ -33,6 +33,8 @@ type Props = {
   readonly picked: Picked | null;
   /** The one place of all that Tab comes to, when it is here. */
   readonly home: boolean;
+  /** Ticks of a full row. */
+  readonly full: number;
   readonly onDown: (layer: number, unit: number) => void;
   readonly onEnter: (layer: number, unit: number) => void;
   readonly onFollow: (() => void) | null;
@@ -47,6 +49,7 @@ export const UseBlock = memo(function UseBlock({
   played,
   picked,
   home,
+  full,
   onDown,
   onEnter,
   onFollow,
@@ -75,13 +78,14 @@ export const UseBlock = memo(function UseBlock({
               {units.map((unit) => (
                 <span
                   key={unit.from}
-                  className="min-w-0 basis-0 truncate border-l-2 border-base-content/60 px-1 text-sm leading-6"
+                  className="min-w-0 basis-0 self-end overflow-hidden border-l-2 border-base-content/60 px-1 text-sm leading-tight"
                   style={{ flexGrow: unit.to - unit.from }}
                   title={unit.words || unit.label}
                 >
                   {unit.words || "·"}
                 </span>
               ))}
+              <Rest units={units} full={full} />
             </div>
             {layers.map((layer, at) => (
               <StrandRow
@@ -94,6 +98,7 @@ export const UseBlock = memo(function UseBlock({
                 played={played[at]!}
                 picked={picked?.layer === at ? picked : null}
                 home={home && at === 0 && index === 0 && picked === null}
+                full={full}
                 onDown={(unit) => onDown(at, unit)}
                 onEnter={(unit) => onEnter(at, unit)}
               />
@@ -114,6 +119,7 @@ function StrandRow({
   played,
   picked,
   home,
+  full,
   onDown,
   onEnter,
 }: {
@@ -125,6 +131,7 @@ function StrandRow({
   played: readonly PlayedStretch[];
   picked: Picked | null;
   home: boolean;
+  full: number;
   onDown: (unit: number) => void;
   onEnter: (unit: number) => void;
 }) {
@@ -181,14 +188,21 @@ function StrandRow({
                 );
               })}
               {wrong && (
-                <span className="pointer-events-none absolute top-0 right-0.5 text-xs font-bold text-error">
+                <span className="pointer-events-none absolute top-0 right-0.5 bg-base-100 px-0.5 text-xs leading-none font-bold text-error">
                   {sounds ? "plays" : "silent"}
                 </span>
               )}
             </button>
           );
         })}
+        <Rest units={units} full={full} />
       </div>
     </>
   );
+}
+
+/** Keeps bars of a short row as wide as those of a full one. */
+function Rest({ units, full }: { units: readonly Unit[]; full: number }) {
+  const rest = full - (units.at(-1)!.to - units[0]!.from);
+  return rest > 0 ? <span className="min-w-0 basis-0" style={{ flexGrow: rest }} /> : null;
 }

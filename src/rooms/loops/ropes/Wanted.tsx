@@ -1,6 +1,14 @@
 "use client";
 
-import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
 import { followAgain, strokeWants, type Want, wantsOf, wrongLayers } from "@/core/loops";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion } from "../../document";
@@ -15,6 +23,22 @@ const TOOLS: readonly { readonly want: Want; readonly key: string; readonly labe
 ];
 
 type Place = { readonly use: number; readonly layer: number; readonly from: number; readonly to: number };
+
+const NARROW = "(max-width: 700px)";
+
+/** Bars in a row: fewer where the screen is narrow, so that words can be read. */
+function useBarsInRow(): number {
+  const narrow = useSyncExternalStore(
+    (changed) => {
+      const query = window.matchMedia(NARROW);
+      query.addEventListener("change", changed);
+      return () => query.removeEventListener("change", changed);
+    },
+    () => window.matchMedia(NARROW).matches,
+    () => false,
+  );
+  return narrow ? 4 : 8;
+}
 
 /** Which layers sound where by the plan, by use and layer. */
 function playedOf(loops: Loops): ReadonlyMap<string, PlayedStretch[]> {
@@ -52,7 +76,8 @@ export function Wanted({ loops }: { loops: Loops }) {
   const drag = useRef(false);
   const box = useRef<HTMLDivElement>(null);
   const units = useMemo(() => spans.map((span) => unitsOf(song, span, step)), [song, spans, step]);
-  const rows = useMemo(() => units.map((list) => rowsOf(song, list)), [song, units]);
+  const full = useBarsInRow() * song.barTicks;
+  const rows = useMemo(() => units.map((list) => rowsOf(full, list)), [full, units]);
   const wants = useMemo(() => wantsOf(body, derive.outline(body)), [body]);
   const played = useMemo(() => playedOf(loops), [loops]);
 
@@ -228,6 +253,7 @@ export function Wanted({ loops }: { loops: Loops }) {
                 played={layers.map(({ id }) => played.get(`${id} ${span.use.id}`) ?? [])}
                 picked={picked}
                 home={use === 0 && place === null}
+                full={full}
                 onDown={(layer, unit) => onDown(use, layer, unit)}
                 onEnter={(layer, unit) => onEnter(use, layer, unit)}
                 onFollow={

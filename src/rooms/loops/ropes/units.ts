@@ -11,19 +11,22 @@ export type Unit = {
   readonly words: string;
 };
 
-const BARS_IN_A_ROW = 8;
-
 /** Words of a use with their ticks from its start; a pickup's words lie before 0 and stand with the first. */
-export function wordsOfSpan(span: UseSpan): { readonly text: string; readonly tick: number }[] {
+export function wordsOfSpan(
+  span: UseSpan,
+): { readonly text: string; readonly tick: number; readonly line: number }[] {
+  let line = 0;
   return span.passages
     .flatMap((passage) =>
       passage.vocals
-        ? passage.lines.flatMap(({ outline, wordTicks }) =>
-            outline.words.map(({ word }, at) => ({
+        ? passage.lines.flatMap(({ outline, wordTicks }) => {
+            line++;
+            return outline.words.map(({ word }, at) => ({
               text: word.text,
               tick: Math.max(0, wordTicks[at]! - span.from),
-            })),
-          )
+              line,
+            }));
+          })
         : [],
     )
     .filter(({ tick }) => tick < span.to - span.from)
@@ -52,11 +55,11 @@ export function unitsOf(song: Pick<SongLoops, "barTicks" | "beatTicks">, span: U
   });
 }
 
-/** Units in rows of so many bars, as they are shown. */
-export function rowsOf(song: Pick<SongLoops, "barTicks">, units: readonly Unit[]): (readonly Unit[])[] {
+/** Units in rows of so many ticks, as they are shown. */
+export function rowsOf(ticksInRow: number, units: readonly Unit[]): (readonly Unit[])[] {
   const rows: Unit[][] = [];
   for (const unit of units) {
-    const row = Math.floor(unit.from / (BARS_IN_A_ROW * song.barTicks));
+    const row = Math.floor(unit.from / ticksInRow);
     rows[row] ??= [];
     rows[row].push(unit);
   }
