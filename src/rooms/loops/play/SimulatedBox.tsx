@@ -265,7 +265,7 @@ function SongLine({ shown, seconds, piece }: { shown: ShownPlan; seconds: number
   const line = words[Math.max(0, at)]?.line;
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
-    <p className="mb-1 min-h-8 text-lg">
+    <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
       <strong>{here.label}</strong>
       {count !== null && ` in ${count}`}
       <span className="ml-3">

@@ -158,6 +158,7 @@ function StrandRow({
               key={unit.from}
               type="button"
               data-strand={`${layer.id} ${unit.from}`}
+              data-unit={at}
               data-here={isAt || undefined}
               aria-pressed={isIn}
               aria-label={`${layer.name}, ${label}, ${unit.label}: ${said}${want.row ? "" : " as the first time"}${plan}`}

@@ -130,15 +130,30 @@ export function Wanted({ loops }: { loops: Loops }) {
     const block = box.current?.querySelectorAll<HTMLElement>("[data-use]")[next.use];
     block?.querySelector<HTMLElement>(`[data-strand="${id}"]`)?.focus();
   };
+  /** The selection when the focus is at its end, else the strand in focus alone. */
+  const placeOf = (target: HTMLElement): Place => {
+    const block = target.closest<HTMLElement>("[data-use]");
+    const use = Math.max(
+      0,
+      spans.findIndex((span) => span.use.id === block?.dataset.use),
+    );
+    const layer = Math.max(
+      0,
+      layers.findIndex(({ id }) => target.dataset.strand?.startsWith(`${id} `)),
+    );
+    const at = Number(target.dataset.unit);
+    return place?.use === use && place.layer === layer && place.to === at
+      ? place
+      : { use, layer, from: at, to: at };
+  };
   const onKey = (event: KeyboardEvent) => {
     const target = (event.target as HTMLElement).closest<HTMLElement>("[data-strand]");
     if (!target || event.ctrlKey || event.metaKey || event.altKey) return;
-    const here = place ?? { use: 0, layer: 0, from: 0, to: 0 };
+    const here = placeOf(target);
     const chosen = TOOLS.find(({ key }) => key === event.key.toLowerCase());
     if (chosen) {
       event.preventDefault();
-      setTool(chosen.want);
-      if (!place) setPlace(here);
+      setPlace(here);
       stroke(here, chosen.want);
       return;
     }

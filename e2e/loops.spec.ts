@@ -1,0 +1,217 @@
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible, makeSong, openFromShelf, room, saved } from "./helpers";
+
+/** Two sections of four bars, fast: 4.8 seconds each. */
+const FAST = `Quick Lamp
+Key: G
+Tempo: 200
+Time: 4/4
+
+[Verse]
+G . . .      C . . .
+Light on the water
+G . . .      D . . .
+light on the wall
+
+[Chorus]
+C . . .      G . . .
+Turn it up slowly
+D . . .      G . . .
+turn it for all
+`;
+
+const strand = (page: Page, name: RegExp) => page.getByRole("button", { name });
+
+async function addThump(page: Page): Promise<void> {
+  await room(page, "Loops");
+  await expect(page.getByText("Nothing goes round yet.")).toBeVisible();
+  await page.getByRole("button", { name: "Add a thump" }).click();
+  await expect(page.getByRole("heading", { name: "What is wanted" })).toBeVisible();
+}
+
+/** Presses keys at seconds of the song, by the clock the screen shows. */
+async function pressAt(
+  page: Page,
+  presses: readonly (readonly [seconds: number, key: string])[],
+): Promise<void> {
+  await page.evaluate((list) => {
+    let done = false;
+    new MutationObserver((_, observer) => {
+      const clock = document.querySelector("[data-seconds]");
+      if (done || !clock) return;
+      const seconds = Number(clock.getAttribute("data-seconds"));
+      done = true;
+      observer.disconnect();
+      for (const [at, key] of list)
+        setTimeout(
+          () => {
+            window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
+            window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
+          },
+          (at - seconds) * 1000,
+        );
+    }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
+  }, presses);
+}
+
+test("draw what is wanted by keys, put a layer on another track, see what the foot does", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await makeSong(page, FAST);
+  await addThump(page);
+  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
+  await page.keyboard.press("a");
+  await page.keyboard.press("d");
+  await expect(strand(page, /^Thump, Verse, bar 4: drawn; the plan plays it/)).toBeVisible();
+  await expect(page.getByText("0 wrong bars")).toBeVisible();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("l");
+  await expect(strand(page, /^Thump, Verse, bar 1: loose/)).toBeVisible();
+  await page.keyboard.press("d");
+  await page.getByLabel("One step is a").selectOption("word");
+  await strand(page, /^Thump, Verse, bar 2 beat 1: drawn/).focus();
+  await page.keyboard.press("c");
+  await expect(strand(page, /^Thump, Verse, bar 2 beat 1: cut/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(strand(page, /^Thump, Verse, bar 2 beat 1: drawn/)).toBeVisible();
+  await expectAccessible(page);
+
+  // A drag does it as well.
+  await page.getByLabel("One step is a").selectOption("bar");
+  const from = strand(page, /^Thump, Chorus, bar 1: cut/);
+  const to = strand(page, /^Thump, Chorus, bar 2: cut/);
+  await from.hover();
+  await page.mouse.down();
+  await to.hover();
+  await page.mouse.up();
+  await expect(strand(page, /^Thump, Chorus, bar 2: drawn/)).toBeVisible();
+  await saved(page);
+
+  await page
+    .getByRole("navigation", { name: "Pages of the Loops room" })
+    .getByRole("link", { name: "Tracks and feet" })
+    .click();
+  const tracks = page.getByRole("region", { name: "Tracks", exact: true });
+  await tracks.getByLabel("Where Thump goes").selectOption("1");
+  await expect(tracks.getByText("Where you put layers costs nothing")).toBeVisible();
+  await expect(page.getByRole("row", { name: /^bar 1, beat 1.*track 2 in/ })).toContainText("Light");
+  await expect(page.getByRole("row", { name: /^bar .*track 2 out/ })).toBeVisible();
+  const back = page.getByRole("region", { name: "The way back" });
+  await back.getByLabel("You are in").selectOption({ index: 0 });
+  await expect(back).toContainText("track 2 in; foot cost 1");
+  await back.getByLabel("track 2").check();
+  await expect(back).toContainText("That is as planned.");
+  await expect(page.getByRole("region", { name: "What less footwork would cost" })).toContainText("none");
+  await expectAccessible(page);
+  await page.reload();
+  await expect(tracks.getByLabel("Where Thump goes")).toHaveValue("1");
+  await page.getByRole("link", { name: "Large print for the floor" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Quick Lamp: feet");
+  await expect(page.getByText("track 2 in", { exact: false }).first()).toBeVisible();
+  await expectAccessible(page);
+});
+
+test("bad input says what and where, and the last good plan stays", async ({ page }) => {
+  test.setTimeout(90_000);
+  await makeSong(page, FAST);
+  await addThump(page);
+  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
+  await page.keyboard.press("a");
+  await page.keyboard.press("d");
+  await page.getByRole("button", { name: "Add a clap" }).click();
+  await page.getByRole("button", { name: "Clap", exact: true }).click();
+  const pane = page.getByRole("region", { name: "Layer Clap" });
+  await pane.getByLabel("Length").fill("0");
+  await pane.getByLabel("Length").press("Enter");
+  await expect(page.getByText("Length should be a whole number from 1 to 64, not “0”.")).toBeVisible();
+  await pane.getByLabel("Length").fill("3");
+  await pane.getByLabel("Length").press("Enter");
+  await pane.getByLabel(/Chords as written/).fill("Dm Hx");
+  await pane.getByLabel(/Chords as written/).press("Enter");
+  await expect(pane.getByText("“Hx” is not a chord that can be read.")).toBeVisible();
+  await pane.getByLabel(/Chords as written/).fill("Dm");
+  await pane.getByLabel(/Chords as written/).press("Enter");
+  await expect(page.getByText("The chords of Clap last 4 beats, and its bars 12 beats.")).toBeVisible();
+  await saved(page);
+  await page
+    .getByRole("navigation", { name: "Pages of the Loops room" })
+    .getByRole("link", { name: "Tracks and feet" })
+    .click();
+  await page.getByLabel("Where Thump goes").selectOption("0");
+  await expect(page.getByText(/foot cost 2/)).toBeVisible();
+  await page.getByLabel("Where Clap goes").selectOption("0");
+  await expect(page.getByText("Thump (2 bars) and Clap (3 bars) are put on one track")).toBeVisible();
+  await expect(page.getByText("Below is the last plan that worked.")).toBeVisible();
+  await expect(page.getByRole("row", { name: /^bar 1, beat 1.*track 1 in/ })).toBeVisible();
+  await page.getByLabel("Where Clap goes").selectOption("");
+  await expect(page.getByText("Below is the last plan that worked.")).toBeHidden();
+});
+
+test("the trainer judges scripted presses and keeps the run; the plan plays by itself", async ({ page }) => {
+  test.setTimeout(120_000);
+  await makeSong(page, FAST);
+  await addThump(page);
+  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
+  await page.keyboard.press("a");
+  await page.keyboard.press("d");
+  await saved(page);
+  await page
+    .getByRole("navigation", { name: "Pages of the Loops room" })
+    .getByRole("link", { name: "Play it" })
+    .click();
+  const tracks = page.getByRole("list", { name: "Tracks" });
+  await pressAt(page, [
+    [0, "1"],
+    [4.8, "2"],
+  ]);
+  await page.getByRole("button", { name: "My own feet" }).click();
+  await expect(page.getByText("Next: track 1 in")).toBeVisible();
+  await expect(tracks.getByText("Track 1 sounds")).toBeVisible({ timeout: 15_000 });
+  const answer = page.getByRole("region", { name: "The answer" });
+  await expect(answer).toBeVisible({ timeout: 30_000 });
+  await expect(answer).toContainText("1 of 2 right");
+  await expect(answer).toContainText("1 on the wrong pedal");
+  await expect(answer.getByRole("row").nth(1)).toContainText("right");
+  await expect(page.getByRole("region", { name: "Runs so far" })).toContainText("1 of 2 right");
+  await expectAccessible(page);
+  await saved(page);
+
+  await page.getByRole("button", { name: "Show me" }).click();
+  await expect(tracks.getByText("Track 1 sounds")).toBeVisible({ timeout: 15_000 });
+  await expect(tracks.getByText("Track 1 silent")).toBeVisible({ timeout: 15_000 });
+  await page.getByRole("button", { name: "Stop" }).click();
+
+  await page.getByRole("button", { name: "Empty box" }).click();
+  await expect(tracks.getByText("empty")).toHaveCount(2);
+  await page.keyboard.press("1");
+  await expect(page.getByText("Recording Thump on track 1")).toBeVisible();
+  await page.waitForTimeout(700);
+  await page.keyboard.press("1");
+  await expect(tracks.getByText("Track 1 sounds")).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save the loops as a sound file" }).click();
+  expect((await download).suggestedFilename()).toBe("loops.wav");
+});
+
+test("a part of the sheet becomes a layer; box, habits and findings of the demo", async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto("/");
+  await openFromShelf(page, "Nine Bells Down");
+  await room(page, "Loops");
+  await page.getByLabel("Take from the sheet").selectOption({ index: 1 });
+  await expect(page.getByRole("heading", { name: "What is wanted" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /Maren/ }).first()).toBeVisible();
+  const pages = page.getByRole("navigation", { name: "Pages of the Loops room" });
+  await pages.getByRole("link", { name: "Box and levels" }).click();
+  await page.getByLabel("Start from").selectOption("Four tracks, all in and all out");
+  await expect(page.getByLabel("Tracks", { exact: true })).toHaveValue("4");
+  await page.getByLabel("Always put").selectOption("thump");
+  await expect(page.getByText("thump on the wood always on")).toBeVisible();
+  await expect(page.getByText(/All peaks at one moment make/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Give it up" }).click();
+  await expect(page.getByText("thump on the wood always on")).toBeHidden();
+  await saved(page);
+});
