@@ -15,12 +15,15 @@ import {
 import {
   eventsOf,
   type HeardLayer,
+  heardLayers,
   type LoopCase,
   type LoopPlan,
   type LoopProblem,
   type LoopWay,
+  loopPitches,
   mixEvents,
   planLoops,
+  type SongLoops,
   sectionBeats,
   wavOf,
 } from "@/core/loops";
@@ -70,6 +73,8 @@ export type PlantedRequest = {
 export type BandSumRequest = {
   readonly body: VersionBody;
   readonly plans: ReadonlyMap<string, ShapePlan>;
+  /** What goes round under it, where something does. */
+  readonly loops: { readonly song: SongLoops; readonly way: LoopWay } | null;
 };
 
 export type MendRequest = { readonly body: VersionBody; readonly sum: ChordSum };
@@ -91,7 +96,7 @@ export type LoopSoundRequest = {
 const SOUND_RATE = 44_100;
 
 /** Search steps for a looper's plan in the interface: under a second. */
-const LOOPS_BUDGET = 200_000_000;
+const LOOPS_BUDGET = 60_000_000;
 
 const chordOf = (symbol: string): Chord | null => {
   const chord = parseChord(symbol);
@@ -130,7 +135,13 @@ const engines = {
       onProgress(at, SCHOOLS.length);
       return splitBy(split, school);
     }),
-  bandSum: ({ body, plans }: BandSumRequest): ChordSum[] => sumOfBand(body, bandSheet(body), plans),
+  bandSum: ({ body, plans, loops }: BandSumRequest): ChordSum[] =>
+    sumOfBand(
+      body,
+      bandSheet(body),
+      plans,
+      loops ? loopPitches(loops.song, loops.way, heardLayers(body, loops.song)) : undefined,
+    ),
   mend: ({ body, sum }: MendRequest): Mend | null => {
     const row = bandSheet(body).rows.find((one) => one.use.id === sum.useId);
     return row ? mendSum(row, sum, namerByShift(body)(row.passage.shift).key) : null;

@@ -59,6 +59,34 @@ function overBoundary(searcher: Searcher, states: number, weights: Float64Array,
   }
 }
 
+/**
+ * The least foot cost of a grouping when only some states are allowed in each section.
+ * @param isAllowed by section and state
+ * @param most a cost from which on the exact figure no longer matters
+ */
+export function leastFootWithin(
+  searcher: Searcher,
+  states: number,
+  isAllowed: (section: number, state: number) => boolean,
+  most: number,
+): number {
+  const { after } = SCRATCH;
+  after.fill(Number.POSITIVE_INFINITY, 0, states);
+  after[0] = 0;
+  for (let at = searcher.wanted.sections - 1; at >= 0; at--) {
+    overBoundary(searcher, states, after, 1);
+    let least = Number.POSITIVE_INFINITY;
+    for (let state = 0; state < states; state++) {
+      if (!isAllowed(at, state)) after[state] = Number.POSITIVE_INFINITY;
+      else if (after[state]! < least) least = after[state]!;
+    }
+    searcher.steps += states;
+    if (least >= most) return least;
+  }
+  overBoundary(searcher, states, after, 1);
+  return after[searcher.before(Math.log2(states))]!;
+}
+
 /** Least weights still to come, section by section from the end; `told` hears of those after each boundary. */
 function backwards(
   searcher: Searcher,

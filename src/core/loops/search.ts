@@ -1,6 +1,7 @@
 import { type Blocks, Grouping } from "./grouping";
 import type { LoopCase } from "./loop-case";
 import { changeCosts } from "./press";
+import { leastFootWithin } from "./prices";
 import { countBits, type Wanted, wantedOf } from "./wants";
 
 /** Costs of a plan, wrong bars in units of {@link Wanted}. */
@@ -12,7 +13,7 @@ export type Planned = Costs & { readonly blocks: Blocks; readonly states: readon
 export type Search = { readonly planned: Planned; readonly exact: boolean; readonly bound: Costs };
 
 /** Steps that every case of the stated range stays below. */
-const BUDGET = 500_000_000;
+const BUDGET = 200_000_000;
 const FAR = 1 << 28;
 
 /** What searching for plans needs to know of a case, read once. */
@@ -21,12 +22,17 @@ export class Searcher {
   readonly wanted: Wanted;
   readonly layers: number;
   private readonly costs: Uint16Array[] = [];
+  /** Scratch: blocks that must sound, and must not, in each section. */
+  private readonly must: Uint16Array;
+  private readonly mustNot: Uint16Array;
   steps = 0;
 
   constructor(readonly asked: LoopCase) {
     this.grouping = new Grouping(asked);
     this.wanted = wantedOf(asked);
     this.layers = asked.layers.length;
+    this.must = new Uint16Array(asked.sections.length);
+    this.mustNot = new Uint16Array(asked.sections.length);
   }
 
   get budget(): number {
@@ -86,28 +92,23 @@ export class Searcher {
    * @param most a cost from which on the exact figure no longer matters
    */
   leastFoot(blocks: Blocks, most = FAR): number {
-    const width = 1 << blocks.length;
-    const costs = this.changeCosts(blocks.length);
-    let from = [this.before(blocks.length)];
-    let costAt = [0];
-    for (let at = 0; at <= this.wanted.sections; at++) {
-      const to = at < this.wanted.sections ? this.rightStates(blocks, at) : [0];
-      let least = FAR;
-      const next = to.map((state) => {
-        let best = FAR;
-        for (let index = 0; index < from.length; index++) {
-          const cost = costAt[index]! + costs[from[index]! * width + state]!;
-          if (cost < best) best = cost;
-        }
-        if (best < least) least = best;
-        return best;
-      });
-      this.steps += to.length * from.length;
-      if (least >= most) return least;
-      from = to;
-      costAt = next;
+    const { on, off, sections } = this.wanted;
+    for (let at = 0; at < sections; at++) {
+      let must = 0;
+      let mustNot = 0;
+      for (let index = 0; index < blocks.length; index++) {
+        const ifSilent = countBits(on[at]! & blocks[index]!);
+        const ifSounding = countBits(off[at]! & blocks[index]!);
+        if (ifSounding < ifSilent) must |= 1 << index;
+        else if (ifSounding > ifSilent) mustNot |= 1 << index;
+      }
+      this.must[at] = must;
+      this.mustNot[at] = mustNot;
     }
-    return costAt[0]!;
+    const { must, mustNot } = this;
+    const isAllowed = (at: number, state: number) =>
+      (state & must[at]!) === must[at] && (state & mustNot[at]!) === 0;
+    return leastFootWithin(this, 1 << blocks.length, isAllowed, most);
   }
 
   /** The states of a plan of least foot cost; of equals the first in the order of {@link rightStates}, section by section. */

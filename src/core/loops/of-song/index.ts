@@ -23,6 +23,7 @@ export {
   strokeWants,
 } from "./loop-commands";
 export { type LoopFinding, type LoopFix, loopFindings, MOST_SUNG_PRESSES } from "./loop-findings";
+export { loopPitches } from "./loop-pitches";
 export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";
 export {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../../base";
-import { bandSheet } from "../../parts";
+import { bandSheet, sumOfBand } from "../../parts";
 import {
   applyEdit,
   type Body,
@@ -25,6 +25,7 @@ import {
   strokeWants,
 } from "./loop-commands";
 import { loopFindings } from "./loop-findings";
+import { loopPitches } from "./loop-pitches";
 import { commandOfFix, sayLoopFinding, sayPress } from "./say-loops";
 import { saySongLoopProblem } from "./say-problem";
 import { songLoops } from "./song-loops";
@@ -321,6 +322,35 @@ describe("layers", () => {
     expect(() => act(again, setLayer(first!.id, { bars: 0 }))).toThrow();
     const gone = act(again, removeLayer(again, first!.id));
     expect([Object.keys(gone.loopLayers).length, Object.keys(gone.loopWants).length]).toEqual([1, 0]);
+  });
+
+  it("sound at a tick of the song while their track runs, for the sum of the band", () => {
+    const chords = [
+      { symbol: "Em", ticks: BAR },
+      { symbol: "C", ticks: BAR },
+    ];
+    const body = draw(
+      put(song(), [layer("b", { plays: "chords", pitch: "pitched", chords })]),
+      "b",
+      "u1",
+      0,
+      2 * BAR,
+    );
+    const { own, plan } = planned(body);
+    const at = loopPitches(own, plan, heardLayers(body, own));
+    // E3 G3 B3 above E3, then C4 E3 G3; nothing before and after the chorus.
+    expect([at(4 * BAR), at(5 * BAR + 960)]).toEqual([
+      [52, 55, 59],
+      [52, 55, 60],
+    ]);
+    expect([at(4 * BAR - 1), at(6 * BAR)]).toEqual([[], []]);
+    const sums = sumOfBand(body, bandSheet(body), new Map(), at);
+    expect(
+      sums.filter(({ voices }) => voices.length > 0).map(({ symbol, voices }) => [symbol, voices.length]),
+    ).toEqual([
+      ["Em", 3],
+      ["C", 3],
+    ]);
   });
 
   it("are heard: a thump on strong beats, chords where they change, damped ones as a chop", () => {

@@ -1,3 +1,4 @@
+import type { Midi, Ticks } from "../../base";
 import { type Fingering, type Frets, fingerings } from "../../fretboard";
 import type { Key } from "../../pitch";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
@@ -22,15 +23,20 @@ export type ChordSum = Sum & {
   readonly held: ReadonlyMap<string, Frets>;
 };
 
+/** Whose the pitches of loops are said to be. */
+export const LOOPS = "loops";
+
 /**
  * The sum of the band: for every beat of every section the union of all that sounds, judged against the chart. Beats
  * of one chord that sound alike are one entry. Where every player's shapes are known it is exact; a player whose plan
  * is missing is left out.
+ * @param loops what loops sound at a tick of the song; they are told as those of {@link LOOPS}
  */
 export function sumOfBand(
   body: VersionBody,
   sheet: BandSheet,
   plans: ReadonlyMap<string, ShapePlan>,
+  loops: (tick: Ticks) => readonly Midi[] = () => [],
 ): ChordSum[] {
   const planned = new Map([...plans].map(([id, plan]) => [id, shapesOfPlan(plan)]));
   const namerAt = namerByShift(body);
@@ -56,11 +62,15 @@ export function sumOfBand(
         const known = new Map<string, number>();
         for (let from = start; from < start + event.sounds; from += beat) {
           const place = Math.max(0, Math.floor(from / bar));
-          const voices = row.parts.flatMap((part): Voice[] =>
+          const played = row.parts.flatMap((part): Voice[] =>
             pitchesOfPart(part, Math.max(0, from), place, sounding, shapes.get(part.player.id) ?? null).map(
               (pitch) => ({ pitch, playerId: part.player.id }),
             ),
           );
+          const looped = loops(passage.tick + Math.max(0, from)).map(
+            (pitch): Voice => ({ pitch, playerId: LOOPS }),
+          );
+          const voices = [...played, ...looped];
           const key = voices.map(({ pitch, playerId }) => `${playerId} ${pitch}`).join("|");
           const number = Math.round(from / beat);
           const same = known.get(key);

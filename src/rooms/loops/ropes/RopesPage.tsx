@@ -4,14 +4,14 @@ import Link from "next/link";
 import { useOpenSong } from "../../document";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
-import { useLoops } from "../use-loops";
+import { useLoopFindings } from "../use-loops";
 import { sayWrong } from "../words";
 import { LayerList } from "./LayerList";
 import { Wanted } from "./Wanted";
 
 /** The ropes: what goes round, and where along the words each of it shall be heard. */
 export function RopesPage() {
-  const loops = useLoops();
+  const { loops, open } = useLoopFindings();
   const { version } = useOpenSong();
   const { shown, song } = loops;
   return (
@@ -23,7 +23,8 @@ export function RopesPage() {
         <p className="mb-4 max-w-3xl" aria-live="polite">
           {shown.plan.tracks.filter((ids) => ids.length > 0).length} of {shown.plan.tracks.length} tracks in
           use, <strong>{sayWrong(shown.plan.wrongBars)}</strong>, {shown.presses.length} presses of the foot,{" "}
-          {Math.round(shown.plan.build.seconds)} seconds to build.{" "}
+          {Math.round(shown.plan.build.seconds)} seconds to build
+          {open.length > 0 && `, ${open.length} ${open.length === 1 ? "finding" : "findings"}`}.{" "}
           <Link className="link" href={`/song/${version.id}/loops/feet`} prefetch={false}>
             Tracks and feet
           </Link>

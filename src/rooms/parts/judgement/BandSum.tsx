@@ -1,26 +1,29 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type BandSheet, type ChordSum, type Mend, type ShapePlan, saySumProblem } from "@/core/parts";
+import { type BandSheet, type ChordSum, LOOPS, type Mend, type ShapePlan, saySumProblem } from "@/core/parts";
 import { formatPitchIn, parseKey } from "@/core/pitch";
 import { chooseShape, type VersionBody, versionRow } from "@/core/song";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { type BandSumRequest, mendOf, useBandSum } from "@/workers";
 import { makeId, useAct, useCurrentVersion, useVersion } from "../../document";
+import type { ShownPlan } from "../../loops/use-loops";
 
 type Props = {
   readonly sheet: BandSheet;
   readonly plans: ReadonlyMap<string, ShapePlan>;
   readonly isOld: boolean;
+  /** The looper's plan, where there is one. */
+  readonly loops: Pick<ShownPlan, "song" | "plan"> | null;
 };
 
 /** The sum of the band: what all sound together at each chord, against the chart, and the smallest change that mends it. */
-export function BandSum({ sheet, plans, isOld }: Props) {
+export function BandSum({ sheet, plans, isOld, loops }: Props) {
   const body = useVersion();
   const request = useMemo<BandSumRequest | null>(
-    () => (isOld ? null : { body, plans }),
-    [body, plans, isOld],
+    () => (isOld ? null : { body, plans, loops: loops && { song: loops.song, way: loops.plan } }),
+    [body, plans, isOld, loops],
   );
   const { sums, isOld: working } = useBandSum(request);
   const [all, setAll] = useState(false);
@@ -31,8 +34,8 @@ export function BandSum({ sheet, plans, isOld }: Props) {
     <section aria-label="The sum of the band" className="mb-8">
       <h2 className="mb-1">The sum of the band</h2>
       <p className="mb-3 max-w-3xl text-sm">
-        Everything that sounds at each beat (shapes behind their capos, lines, bass, keys) against the chart.
-        Voices and drums are not counted. How close low notes may lie is common practice.
+        Everything that sounds at each beat (shapes behind their capos, lines, bass, keys, loops) against the
+        chart. Voices and drums are not counted. How close low notes may lie is common practice.
       </p>
       {sums === null || working ? (
         <p role="status" className="text-sm">
@@ -93,7 +96,8 @@ function SumItem({
   const current = useCurrentVersion();
   const [mend, setMend] = useState<Mend | "none" | "looking" | null>(null);
   const parsed = parseKey(versionRow(body).key);
-  const nameOf = (id: string) => sheet.players.find((player) => player.id === id)?.name ?? "somebody";
+  const nameOf = (id: string) =>
+    id === LOOPS ? "a loop" : (sheet.players.find((player) => player.id === id)?.name ?? "somebody");
   if (!parsed.ok) return null;
   const key = parsed.value;
   const look = () => {

@@ -82,7 +82,7 @@ export function JudgementPage() {
       </section>
       {sheet.players.length > 0 && sheet.rows.length > 0 && (
         <>
-          <BandSum sheet={sheet} plans={plans} isOld={isOld} />
+          <BandSum sheet={sheet} plans={plans} isOld={isOld} loops={looped.loops.shown} />
           <Charts sheet={sheet} />
         </>
       )}

@@ -11,7 +11,7 @@ import { openSong } from "@/server/songs/open";
 export const metadata: Metadata = { title: "Foot sheet" };
 
 /** Search steps the server spends on one plan: well under a second. */
-const BUDGET = 100_000_000;
+const BUDGET = 40_000_000;
 
 export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
   await connection();
