@@ -216,6 +216,47 @@ describe("what can be taken over", () => {
     expect(Object.values(taken.strums)).toHaveLength(1);
   });
 
+  it("the looper, its layers and what is wanted of them come over one by one", () => {
+    const layer = {
+      id: "l1",
+      originId: null,
+      order: "V",
+      name: "Thump",
+      plays: "thump",
+      pitch: "unpitched",
+      bars: 2,
+      chords: [],
+      riffId: null,
+      strumId: null,
+      needs: ["hands"],
+      steady: true,
+      recordWithId: null,
+      doublesId: null,
+      level: -12,
+      track: null,
+    };
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    theirs = act(theirs, { type: "add", table: "loopLayers", row: layer });
+    const useId = outlineOf(theirs).form[0]!.id;
+    const stretches = [{ from: 0, to: null, want: "on" }];
+    theirs = act(theirs, {
+      type: "add",
+      table: "loopWants",
+      row: { id: "w1", layerId: "l1", useId, stretches },
+    });
+    expect(said(mine, theirs)).toEqual(["Loops: layer “Thump” only there"]);
+    expect(said(theirs, mine)).toEqual(["Loops: layer “Thump” only here"]);
+    const taken = takeAll(mine, theirs);
+    expect(said(taken, theirs)).toEqual([]);
+    expect(said(takeAll(theirs, mine), mine)).toEqual([]);
+    const [own] = Object.values(taken.loopLayers);
+    let changed = act(taken, set("loopLayers", own!.id, { bars: 4 }));
+    changed = act(changed, { type: "remove", table: "loopWants", id: Object.keys(changed.loopWants)[0]! });
+    expect(said(changed, theirs)).toEqual(["Loops, Thump: other length, wanted otherwise in 1 place there"]);
+    expect(said(takeAll(changed, theirs), theirs)).toEqual([]);
+  });
+
   it("versions written in other keys differ only in what sounds, and a line comes over in the key of the first", () => {
     const mine = song();
     let theirs = copyVersion(mine, "B", makeId);

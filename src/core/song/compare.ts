@@ -6,6 +6,7 @@ import { alignLists, type Pair } from "./align";
 import type { Body, VersionBody, VersionRow } from "./body";
 import { add, batch, type MakeId, removalOf, set } from "./commands";
 import { formDifferences } from "./compare-form";
+import { loopDifferences } from "./compare-loops";
 import { cellDifferences, playerDifferences } from "./compare-parts";
 import {
   areKin,
@@ -33,17 +34,28 @@ import { versionRow } from "./timeline";
 function asTaken(body: VersionBody, key: string): VersionBody {
   const version = versionRow(body);
   const [from, to] = [sure(parseKey(version.writtenKey)), sure(parseKey(key))];
-  const moved = Object.values(body.chords).map((row) => {
-    const chord = version.writtenKey === key ? null : parseChord(row.symbol);
-    const symbol = chord?.ok ? moveChord(chord.value, from, to) : row.symbol;
-    return [row.id, { ...row, symbol, sourceId: null }];
-  });
-  const written = { ...version, writtenKey: key };
-  return { ...body, chords: Object.fromEntries(moved), version: { [version.id]: written } };
+  const written = (symbol: string): string => {
+    const chord = version.writtenKey === key ? null : parseChord(symbol);
+    return chord?.ok ? moveChord(chord.value, from, to) : symbol;
+  };
+  const moved = Object.values(body.chords).map((row) => [
+    row.id,
+    { ...row, symbol: written(row.symbol), sourceId: null },
+  ]);
+  const layers = Object.values(body.loopLayers).map((row) => [
+    row.id,
+    { ...row, chords: row.chords.map((chord) => ({ ...chord, symbol: written(chord.symbol) })) },
+  ]);
+  return {
+    ...body,
+    chords: Object.fromEntries(moved),
+    loopLayers: Object.fromEntries(layers),
+    version: { [version.id]: { ...version, writtenKey: key } },
+  };
 }
 
 /**
- * Compares two versions: settings, sections line by line, form, players. Chords are compared in the key the first
+ * Compares two versions: settings, sections line by line, form, players, loops. Chords are compared in the key the first
  * is written in; the key it is performed in is a difference of its own.
  * @param makeId ids for what would be taken over
  * @param nameOf how chords are named in the words
@@ -63,6 +75,7 @@ export function compareVersions(
       ...formDifferences(a, b, sections, makeId),
       ...playerDifferences(a, b, makeId),
       ...cellDifferences(a, b, sections, makeId),
+      ...loopDifferences(a, b, sections, makeId),
     ],
     sections,
     theirs: b.body,
