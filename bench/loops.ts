@@ -1,8 +1,26 @@
 /** The figures of the Loops room: how long an exact plan takes, and what the trade adds. */
 import { sure } from "../src/core/base";
-import { eventsOf, hitsOf, mixEvents, planLoops } from "../src/core/loops";
+import { readChordText, versionOfSheet } from "../src/core/formats";
+import {
+  addLayer,
+  eventsOf,
+  hitsOf,
+  loopFindings,
+  mixEvents,
+  planLoops,
+  setBox,
+  songLoops,
+} from "../src/core/loops";
 import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../src/core/loops/sample-case";
-import { quantiles } from "./large-song.mjs";
+import {
+  applyEdit,
+  type Body,
+  type Command,
+  outlineOf,
+  timelineOf,
+  type VersionBody,
+} from "../src/core/song";
+import { largeSheet, quantiles } from "./large-song.mjs";
 
 function measure(
   name: string,
@@ -102,4 +120,48 @@ function measureOnsets(): void {
   );
 }
 
+/** Reading a song of 60 sections with 8 layers as a case, findings included: what the screen does after each edit. */
+function measureReading(): void {
+  let count = 0;
+  const makeId = () => `id${count++}`;
+  const base = versionOfSheet(readChordText(largeSheet(60)), { name: "Bench", kind: "sheet" }, makeId);
+  const uses = Object.keys(base.uses);
+  let body: VersionBody = base;
+  const act = (command: Command) => {
+    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+  };
+  act(setBox(body, { tracks: 5, allStart: true, allStop: true }, makeId));
+  for (let layer = 0; layer < 8; layer++) {
+    const wants = uses.filter((_, at) => (at + layer) % 3 > 0).map((useId) => ({ useId, from: 0, to: null }));
+    act(addLayer(body, { name: `L${layer}`, bars: 2 + (layer % 2) * 2 }, makeId, wants));
+  }
+  const outline = outlineOf(body);
+  const timeline = timelineOf(body, outline);
+  const times: { reading: number[]; telling: number[]; finding: number[] } = {
+    reading: [],
+    telling: [],
+    finding: [],
+  };
+  const timed = <Value>(into: number[], work: () => Value): Value => {
+    const from = performance.now();
+    const value = work();
+    into.push(performance.now() - from);
+    return value;
+  };
+  const plan = sure(planLoops(songLoops(body, outline, timeline).asked!, { trade: false }));
+  for (let round = 0; round < 60; round++) {
+    const song = timed(times.reading, () => songLoops(body, outline, timeline));
+    timed(times.telling, () => JSON.stringify(song.asked));
+    timed(times.finding, () => loopFindings(song, plan));
+  }
+  const say = (list: number[]) => {
+    const { median, p95, most } = quantiles(list);
+    return `median ${median.toFixed(1)}, p95 ${p95.toFixed(1)}, slowest ${most.toFixed(1)} ms`;
+  };
+  console.log(
+    `a song of 60 sections and 8 layers: read as a case ${say(times.reading)}; written out for the worker ${say(times.telling)}; findings ${say(times.finding)}`,
+  );
+}
+
+measureReading();
 measureOnsets();

@@ -351,6 +351,7 @@ const PARTS = {
     run("node", ["bench/bundled.mjs", "bench/parts.ts"]);
     await benchSheet();
   },
+  loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
   hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
   shelf: benchShelf,

@@ -28,7 +28,7 @@ export type FootPress = PlacedPress & {
 
 type SungWord = { readonly text: string; readonly tick: Ticks };
 
-const wordsOf = (passages: readonly Passage[]): SungWord[] =>
+const wordsIn = (passages: readonly Passage[]): SungWord[] =>
   passages
     .flatMap((passage) =>
       passage.vocals
@@ -39,53 +39,67 @@ const wordsOf = (passages: readonly Passage[]): SungWord[] =>
     )
     .sort((a, b) => a.tick - b.tick);
 
-/** Seconds from the start of the song at a tick, each passage at its own tempo. */
-export function secondsAt(spans: readonly UseSpan[], tick: Ticks): number {
-  let seconds = 0;
-  for (const passage of spans.flatMap(({ passages }) => passages)) {
-    const inside = Math.min(passage.ticks, tick - passage.tick);
-    if (inside > 0) seconds += tempoMs(inside, passage.tempo) / 1000;
-  }
-  return seconds;
-}
+/** Bars, seconds and words of a song by tick, read once. */
+type Clock = {
+  readonly barAt: (tick: Ticks) => { readonly bar: number; readonly beat: number };
+  readonly secondsAt: (tick: Ticks) => number;
+  readonly words: readonly SungWord[];
+  readonly wordsOf: ReadonlyMap<string, readonly SungWord[]>;
+};
 
-/** Bar and beat at a tick; past the last bar it is the one that would follow. */
-export function barAt(
-  spans: readonly UseSpan[],
-  tick: Ticks,
-  beatTicks: Ticks,
-): { bar: number; beat: number } {
-  const bars = spans.flatMap(({ passages }) => passages.flatMap((passage) => passage.bars));
-  const bar = bars.findLast((one) => one.tick <= tick);
-  if (!bar) return { bar: 0, beat: 1 };
-  if (tick >= bar.tick + bar.ticks) return { bar: bar.number + 1, beat: 1 };
-  return { bar: bar.number, beat: Math.floor((tick - bar.tick) / beatTicks) + 1 };
+function clockOf(spans: readonly UseSpan[], beatTicks: Ticks): Clock {
+  const passages = spans.flatMap((span) => span.passages);
+  const bars = passages.flatMap((passage) => passage.bars);
+  const starts: number[] = [];
+  let seconds = 0;
+  for (const passage of passages) {
+    starts.push(seconds);
+    seconds += tempoMs(passage.ticks, passage.tempo) / 1000;
+  }
+  const wordsOf = new Map(spans.map((span) => [span.use.id, wordsIn(span.passages)]));
+  return {
+    barAt: (tick) => {
+      const bar = bars.findLast((one) => one.tick <= tick);
+      if (!bar) return { bar: 0, beat: 1 };
+      if (tick >= bar.tick + bar.ticks) return { bar: bar.number + 1, beat: 1 };
+      return { bar: bar.number, beat: Math.floor((tick - bar.tick) / beatTicks) + 1 };
+    },
+    secondsAt: (tick) => {
+      const at = passages.findLastIndex((passage) => passage.tick <= tick);
+      const passage = passages[at];
+      return passage
+        ? starts[at]! + tempoMs(Math.min(passage.ticks, tick - passage.tick), passage.tempo) / 1000
+        : 0;
+    },
+    words: [...wordsOf.values()].flat().sort((a, b) => a.tick - b.tick),
+    wordsOf,
+  };
 }
 
 /** Every press of a way with where it falls, in order. */
 export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
   const { pieces, spans, beatTicks, barTicks, box } = song;
+  const clock = clockOf(spans, beatTicks);
   const at = new Map<string | null, number>(pieces.map((piece, index) => [piece.id, index]));
   const longest = song.asked ? Math.max(...song.asked.layers.map(({ bars }) => bars)) * barTicks : 0;
   return way.presses.map((press): FootPress => {
     const index = press.before === null ? pieces.length : at.get(press.before)!;
     const tick = pieces[index]?.from ?? pieces.at(-1)!.to;
     const into: Piece | undefined = pieces[index];
-    const before = wordsOf(spans.find(({ use }) => use.id === pieces[index - 1]?.useId)?.passages ?? []);
-    const all = wordsOf(spans.flatMap(({ passages }) => passages));
-    const next = all.find((word) => word.tick >= tick);
-    const sungNow = all.findLast((word) => word.tick < tick);
+    const before = clock.wordsOf.get(pieces[index - 1]?.useId ?? "") ?? [];
+    const next = clock.words.find((word) => word.tick >= tick);
+    const sungNow = clock.words.findLast((word) => word.tick < tick);
     return {
       ...press,
       tick,
-      ...barAt(spans, tick, beatTicks),
+      ...clock.barAt(tick),
       word: before.findLast((word) => word.tick < tick)?.text ?? null,
       nextWord: next && next.tick < (into?.to ?? 0) ? next.text : null,
       into: into?.label ?? null,
       sung: sungNow !== undefined && next !== undefined && next.tick - sungNow.tick <= barTicks,
       from: box.quantised ? Math.max(0, tick - longest) : tick,
       cost: costOfPress(press),
-      seconds: secondsAt(spans, tick),
+      seconds: clock.secondsAt(tick),
     };
   });
 }
@@ -101,8 +115,8 @@ export function pressesInAMinute(presses: readonly Pick<FootPress, "seconds">[])
 
 /** Seconds from the count-in of the build to the first sung word. */
 export function secondsToFirstWord(song: SongLoops, plan: Pick<LoopPlan, "build">): number | null {
-  const [first] = wordsOf(song.spans.flatMap(({ passages }) => passages));
-  return first ? plan.build.seconds + secondsAt(song.spans, first.tick) : null;
+  const { words, secondsAt } = clockOf(song.spans, song.beatTicks);
+  return words[0] ? plan.build.seconds + secondsAt(words[0].tick) : null;
 }
 
 /** Layers that are wrong in a piece of the plan, by id. */

@@ -1,11 +1,9 @@
 export { BOX_PROFILES, boxOf, DEFAULT_BOX } from "./boxes";
 export {
-  barAt,
   duePresses,
   type FootPress,
   footPresses,
   pressesInAMinute,
-  secondsAt,
   secondsToFirstWord,
   wrongLayers,
 } from "./foot";

@@ -42,13 +42,29 @@ export type LoopFinding = Facts & {
 /** Everything about a plan that asks for a second look, in the order of the song; the same in several places once. */
 export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const presses = footPresses(song, plan);
+  const pressesAt = groupBy(presses, ({ before }) => before ?? "");
+  const clashesAt = groupBy(plan.clashes, ({ section }) => section);
+  const cutsAt = groupBy(plan.cuts, ({ section }) => section);
   const placed = song.pieces.flatMap((piece, at) => [
     ...wrongFindings(song, plan, piece, at),
-    ...startFindings(piece, presses),
-    ...clashFindings(song, plan, piece),
-    ...cutFindings(song, plan, piece),
+    ...startFindings(piece, pressesAt.get(piece.id) ?? []),
+    ...clashFindings(song, clashesAt.get(piece.id) ?? [], piece),
+    ...cutFindings(song, cutsAt.get(piece.id) ?? [], piece),
   ]);
   return [...buildFindings(song, plan), ...together(placed), ...pressFindings(song, presses)];
+}
+
+function groupBy<One>(
+  list: readonly One[],
+  keyOf: (one: One) => string,
+): ReadonlyMap<string, readonly One[]> {
+  const groups = new Map<string, One[]>();
+  for (const one of list) {
+    const group = groups.get(keyOf(one));
+    if (group) group.push(one);
+    else groups.set(keyOf(one), [one]);
+  }
+  return groups;
 }
 
 /** Tells findings that say the same of several places once: their places joined, their fixes for all of them. */
@@ -129,8 +145,7 @@ function wrongFindings(song: SongLoops, plan: LoopPlan, piece: Piece, at: number
   return found;
 }
 
-function startFindings(piece: Piece, presses: readonly FootPress[]): LoopFinding[] {
-  const here = presses.filter(({ before }) => before === piece.id);
+function startFindings(piece: Piece, here: readonly FootPress[]): LoopFinding[] {
   const starts = here.filter(({ effect }) => effect === "start");
   if (!starts.some(({ late }) => late)) return [];
   const id = `loops two-starts ${piece.id}`;
@@ -139,34 +154,32 @@ function startFindings(piece: Piece, presses: readonly FootPress[]): LoopFinding
   ];
 }
 
-function clashFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFinding[] {
-  return plan.clashes
-    .filter(({ section }) => section === piece.id)
-    .map(({ layer, beats, why }): LoopFinding => {
-      const pieces = [piece.id];
-      return {
-        ...placed(piece),
-        id: `loops clash ${layer} ${piece.id}`,
-        kind: "loop-clash",
-        layer: nameOf(song, layer),
-        beats: beats.length,
-        why,
-        fixes: [
-          { do: "mute", layerId: layer, pieces },
-          { do: "second-layer", layerId: layer, pieces },
-          { do: "damp", layerId: layer },
-        ],
-      };
-    });
+function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Piece): LoopFinding[] {
+  return clashes.map(({ layer, beats, why }): LoopFinding => {
+    const pieces = [piece.id];
+    return {
+      ...placed(piece),
+      id: `loops clash ${layer} ${piece.id}`,
+      kind: "loop-clash",
+      layer: nameOf(song, layer),
+      beats: beats.length,
+      why,
+      fixes: [
+        { do: "mute", layerId: layer, pieces },
+        { do: "second-layer", layerId: layer, pieces },
+        { do: "damp", layerId: layer },
+      ],
+    };
+  });
 }
 
 /** Layers that are stopped together at one bar are one finding. */
-function cutFindings(song: SongLoops, plan: LoopPlan, piece: Piece): LoopFinding[] {
+function cutFindings(song: SongLoops, cuts: LoopPlan["cuts"], piece: Piece): LoopFinding[] {
   const groups = new Map<
     string,
     { readonly bar: number; readonly bars: number; readonly layers: string[] }
   >();
-  for (const { layer, bar } of plan.cuts.filter(({ section }) => section === piece.id)) {
+  for (const { layer, bar } of cuts) {
     const { bars } = song.asked!.layers.find(({ id }) => id === layer)!;
     const group = groups.get(`${bar} ${bars}`) ?? { bar, bars, layers: [] };
     group.layers.push(nameOf(song, layer));
