@@ -104,7 +104,7 @@ describe("engines from outside", () => {
   });
 
   it("refuse an unknown engine, no JSON and an overlong body", async () => {
-    expect((await post("/api/plan/loops", {})).status).toBe(404);
+    expect((await post("/api/plan/weather", {})).status).toBe(404);
     expect((await post("/api/plan/capo", "{")).status).toBe(400);
     expect((await post("/api/plan/capo", JSON.stringify({ key: "x".repeat(1_100_000) }))).status).toBe(413);
   });

@@ -49,7 +49,7 @@ test("a killed program comes back with everything that was saved, and a backup r
     .setInputFiles({ name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from("no zip") });
   await expect(page.getByText("This is not a backup of Shared Lantern")).toBeVisible();
   await page.getByLabel("Bring a backup back").setInputFiles(file);
-  await expect(page.getByText("11 documents are back.")).toBeVisible();
+  await expect(page.getByText("12 documents are back.")).toBeVisible();
   await page.goto(third.address + place);
   await expect(page.getByLabel("Tempo")).toHaveValue("88");
   await third.stop();

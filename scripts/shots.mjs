@@ -51,6 +51,8 @@ const song = await finder
   .getByRole("region", { name: "Lantern Night at the Net Loft" })
   .getByRole("link", { name: "Lamp on the Water" })
   .getAttribute("href");
+const shelf = await finder.evaluate(async () => (await fetch("/api/shelf")).json());
+const solo = `/song/${shelf.rows.find((row) => row.versionName === "Solo with looper").versionId}`;
 await finder.goto(server.address + song);
 const stage = await finder.getByRole("link", { name: "Maren’s stage" }).getAttribute("href");
 const print = await finder.getByRole("link", { name: "Print the sheets" }).getAttribute("href");
@@ -62,9 +64,6 @@ await shot("new-song", "/new", DESK, async (page) => {
   await page.keyboard.press("F2");
 });
 await shot("song", song);
-await shot("versions", `${song}/versions`, DESK, (page) =>
-  page.getByRole("button", { name: "Compare with this one" }).click(),
-);
 await shot("evidence", `${song}/evidence`, DESK, (page) =>
   page.getByRole("button", { name: "Esus4 / E", exact: true }).click(),
 );
@@ -77,7 +76,6 @@ await shot("keys-planted", `${song}/keys/planted`, DESK, async (page) => {
   await page.getByRole("button", { name: "Find fingers to plant" }).click();
   await page.getByText(/arrangements, from/u).waitFor({ timeout: 120_000 });
 });
-await shot("keys-neck", `${song}/keys/neck`);
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
     .getByRole("button", { name: /^Chorus, Maren/u })
@@ -100,18 +98,11 @@ await shot("parts-patterns", `${song}/parts/patterns`);
 await shot("parts-lines", `${song}/parts/lines`);
 await shot("print", print, { width: 900, height: 1200 });
 
-const file = (name, text) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
-await shot("bring", "/bring", DESK, async (page) => {
-  await page
-    .getByLabel("Files or zips")
-    .setInputFiles([
-      file("two-bells.cho", "{t: Bell One}\n{key: G}\n[G]Ring\n{new_song}\n{t: Bell Two}\n{key: D}\n[D]Ring"),
-      file("harbour.txt", "Harbour\n\n[Verse]\nG   Cq7   D\nlight on the bay"),
-      file("lamp.cho", "{t: Lamp on the Water}\n[A]Light"),
-      file("broken.mid", "MThd nothing"),
-      file("photo.png", "no song"),
-    ]);
-  await page.waitForTimeout(2500);
+await shot("loops", `${solo}/loops`, DESK, (page) => page.evaluate(() => scrollTo(0, 560)));
+await shot("loops-feet", `${solo}/loops/feet`);
+await shot("loops-play", `${solo}/loops/play`, DESK, async (page) => {
+  await page.getByRole("button", { name: "Show me" }).click();
+  await page.waitForTimeout(15_000);
 });
 
 await browser.close();

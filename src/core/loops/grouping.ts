@@ -74,17 +74,29 @@ export class Grouping {
     return blocks.every((block) => this.holds(block, 0));
   }
 
-  /** The first grouping there is, or null. */
+  /**
+   * Some grouping, or null where there is none. The longest layers are placed first: a shorter one joins a track whose
+   * longest it goes into, or opens one, so that what can't be is found out early. Without pins, layers whose length goes
+   * into no other one's each need a track, and the others join them.
+   */
   first(): Blocks | null {
+    const order = this.lengths.map((_, at) => at).sort((a, b) => this.lengths[b]! - this.lengths[a]!);
+    const isFree = this.pins.every((pin) => pin === null);
     const seek = (blocks: Blocks, at: number): Blocks | null => {
-      if (at === this.lengths.length) return this.isWhole(blocks) ? blocks : null;
-      for (const next of this.next(blocks, at)) {
-        const found = seek(next, at + 1);
+      const layer = order[at];
+      if (layer === undefined) return blocks;
+      const bit = 1 << layer;
+      const joined = blocks.flatMap((block, index) =>
+        this.holds(block | bit, 0) ? [blocks.with(index, block | bit)] : [],
+      );
+      const opened = blocks.length < this.asked.looper.tracks ? [[...blocks, bit]] : [];
+      for (const next of isFree && joined.length > 0 ? joined.slice(0, 1) : [...joined, ...opened]) {
+        const found = this.pinsAgree(next) ? seek(next, at + 1) : null;
         if (found) return found;
       }
       return null;
     };
-    return seek([], 0);
+    return seek([], 0)?.toSorted((a, b) => (a & -a) - (b & -b)) ?? null;
   }
 
   /** Two lengths that can't stand on one track, for telling why there is no grouping. */

@@ -19,6 +19,7 @@ export {
   type LoopLayer,
   type LoopSchool,
   type LoopSection,
+  MOST_LAYERS,
   WANTS,
   type Want,
   wantOf,

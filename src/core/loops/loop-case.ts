@@ -5,6 +5,9 @@ import type { Key } from "../pitch";
 export const WANTS = ["on", "off", "either"] as const;
 export type Want = (typeof WANTS)[number];
 
+/** The most layers a plan takes. */
+export const MOST_LAYERS = 16;
+
 /** Which layer is recorded first. */
 export const LOOP_SCHOOLS = ["chords-first", "beat-first"] as const;
 export type LoopSchool = (typeof LOOP_SCHOOLS)[number];

@@ -85,6 +85,19 @@ describe("planning loops", () => {
     });
   });
 
+  it("finds out at once that many lengths can't be placed, among layers that can", () => {
+    const lengths = [...Array(7).fill(1), 2, 3, 5, 7, 11, 13, 17, 19, 23];
+    const layers = lengths.map((bars, at) => layerOf(`l${at}`, { bars }));
+    const looper = { tracks: 8, allStart: true, allStop: true, quantised: false };
+    const asked = caseOf({ looper, layers, sections: [sectionOf("v", 4, "l0:on")] });
+    expect(planLoops(asked)).toMatchObject({ problem: { code: "no-grouping" } });
+    expect(planLoops({ ...asked, pins: { l0: 3, l8: 3 } })).toMatchObject({
+      problem: { code: "no-grouping" },
+    });
+    const fits = { ...asked, layers: layers.slice(0, 15), pins: { l0: 7 }, budget: 1000 };
+    expect(sure(planLoops(fits)).tracks.filter((ids) => ids.length > 0)).toHaveLength(8);
+  });
+
   it("lists every track of the box, and keeps pins", () => {
     const asked = caseOf({
       layers: [layerOf("a"), layerOf("b")],

@@ -12,8 +12,9 @@ export type Planned = Costs & { readonly blocks: Blocks; readonly states: readon
 
 export type Search = { readonly planned: Planned; readonly exact: boolean; readonly bound: Costs };
 
-/** Steps that every case of the stated range stays below. */
+/** Steps that every case of the stated range (8 layers, 5 tracks, 60 sections) stays below, and what others get. */
 const BUDGET = 200_000_000;
+const BUDGET_BEYOND = 40_000_000;
 const FAR = 1 << 28;
 
 /** What searching for plans needs to know of a case, read once. */
@@ -36,7 +37,9 @@ export class Searcher {
   }
 
   get budget(): number {
-    return this.asked.budget ?? BUDGET;
+    const { layers, looper, sections, budget } = this.asked;
+    const isWithin = layers.length <= 8 && looper.tracks <= 5 && sections.length <= 60;
+    return budget ?? (isWithin ? BUDGET : BUDGET_BEYOND);
   }
 
   get isSpent(): boolean {

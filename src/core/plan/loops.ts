@@ -6,6 +6,7 @@ import {
   type LoopCase,
   type LoopLayer,
   type LoopSection,
+  MOST_LAYERS,
   pinnedApart,
   planLoops,
   sayLoopProblem,
@@ -15,7 +16,6 @@ import { MOST_BPM } from "../rhythm";
 import { engine, FieldError, fields, readChord, readKey, refuseRepeats } from "./engine";
 
 export const MOST_TRACKS = 8;
-export const MOST_LAYERS = 16;
 export const MOST_LOOP_SECTIONS = 400;
 
 const bars = z

@@ -7,6 +7,8 @@ export function saySongLoopProblem(problem: SongLoopProblem, nameOf: (id: string
   switch (problem.code) {
     case "no-form":
       return "The form has no section yet: put one in, in the Song room. Then there is something to loop under.";
+    case "too-many-layers":
+      return `There are ${problem.layers} layers, and a plan takes ${problem.most}. Remove those that are not used.`;
     case "empty-use":
       return `${problem.label} has no chords and so takes no time; it is left out here. Write its chords in the Song room.`;
     case "layer-beats":

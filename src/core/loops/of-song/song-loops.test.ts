@@ -177,6 +177,16 @@ describe("a song as the looper sees it", () => {
     expect(hollow.asked!.sections).toHaveLength(1);
   });
 
+  it("plans no more layers than it can, and says so", () => {
+    const many = put(
+      song(),
+      Array.from({ length: 17 }, (_, at) => layer(`l${at}`)),
+    );
+    const own = read(many);
+    expect(own.asked).toBeNull();
+    expect(own.problems).toEqual([{ code: "too-many-layers", layers: 17, most: 16 }]);
+  });
+
   it("gives every layer one length on a box that has one, and names pedals that are missing", () => {
     const base = put(song(), [layer("a", { bars: 4 }), layer("b", { bars: 2 }), layer("c", { bars: 3 })]);
     const body = act(base, setBox(base, { sharedLength: true, tracks: 3 }, makeId));

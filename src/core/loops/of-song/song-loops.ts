@@ -20,7 +20,7 @@ import {
   versionRow,
 } from "../../song";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
-import { divides } from "../loop-case";
+import { divides, MOST_LAYERS } from "../loop-case";
 import { boxOf } from "./boxes";
 import { wantAt, wantsOf } from "./stretches";
 
@@ -45,6 +45,7 @@ export type Piece = {
 /** What stands in the way of a plan, or of a part of it, and what to do; nothing is changed by it. */
 export type SongLoopProblem =
   | { readonly code: "no-form" }
+  | { readonly code: "too-many-layers"; readonly layers: number; readonly most: number }
   | { readonly code: "empty-use"; readonly label: string }
   | { readonly code: "layer-beats"; readonly layer: string; readonly beats: number; readonly wanted: number }
   | { readonly code: "layer-chord"; readonly layer: string; readonly symbol: string }
@@ -143,7 +144,10 @@ export function songLoops(
   const wants = wantsOf(body, outline);
   const pieces = spans.flatMap((span) => piecesOf(span, layers, wants));
   const shared = { box, layers, spans, pieces, problems, beatTicks, barTicks };
-  if (layers.length === 0 || pieces.length === 0) return { ...shared, asked: null };
+  if (layers.length > MOST_LAYERS)
+    problems.push({ code: "too-many-layers", layers: layers.length, most: MOST_LAYERS });
+  if (layers.length === 0 || layers.length > MOST_LAYERS || pieces.length === 0)
+    return { ...shared, asked: null };
   const busy = busyIn(body, outline);
   const namers = namerByShift(body);
   const chordsIn = chordReader(spans, (symbol, shift) => namers(shift).name(symbol).chord, beatTicks);

@@ -205,7 +205,21 @@ function Habits({ tracks }: { tracks: number }) {
     return (
       <section aria-labelledby="habits-title" className="mb-8">
         <h2 id="habits-title">Habits</h2>
-        <p className="text-sm">Habits are kept with a band, and this program has none yet.</p>
+        <p className="mb-2 text-sm">
+          A sound that always goes on one track, in every song. Habits are kept with a band, and there is none
+          yet.
+        </p>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            void fetch("/api/band", { method: "POST" }).then((answer) => {
+              if (answer.ok || answer.status === 409) location.reload();
+            })
+          }
+        >
+          Start a band
+        </button>
       </section>
     );
   const habits = Object.values(band.loopHabits);

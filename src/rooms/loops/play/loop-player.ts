@@ -60,20 +60,21 @@ export class LoopPlayer {
       if (is & bit && !(was & bit)) gain.gain.setValueAtTime(1, when);
     }
     this.state = next;
-    // A track that has just come in is heard from its first beat on, though that lies before what was handed over.
+    // A track that has just come in is heard from this moment on, though that lies before what was handed over.
     for (const [track, one] of next.tracks.entries())
-      if (one.runs && !(was & (1 << track))) this.hand(track, one.since, this.until);
+      if (one.runs && !(was & (1 << track))) this.hand(track, Math.max(one.since, at), this.until);
   }
 
   /** Hands over what sounds next; to be called many times a second. */
   tick(): void {
-    const now = this.context.currentTime;
-    const next = advance(this.state, this.settings, now);
-    if (next !== this.state) this.change(next, next.waiting.length === 0 ? now : now);
-    const until = now + AHEAD;
-    if (until <= this.until) return;
-    for (const [track, one] of this.state.tracks.entries()) if (one.runs) this.hand(track, this.until, until);
-    this.until = until;
+    const until = this.context.currentTime + AHEAD;
+    if (until > this.until) {
+      for (const [track, one] of this.state.tracks.entries())
+        if (one.runs) this.hand(track, this.until, until);
+      this.until = until;
+    }
+    for (let due = this.state.waiting[0]; due && due.at <= until; due = this.state.waiting[0])
+      this.change(advance(this.state, this.settings, due.at), due.at);
   }
 
   private hand(track: number, from: number, to: number): void {

@@ -26,6 +26,7 @@ export function usePedals(pedals: LoopBox["pedals"], onAct: (act: PedalAct) => v
   const last = useRef<{ pedal: number; stamp: number } | null>(null);
   const holds = useRef(new Map<number, ReturnType<typeof setTimeout>>());
   const heard = useRef<string[]>([]);
+  const access = useRef<MIDIAccess | null>(null);
   const [midi, setMidi] = useState<Pedals["midi"]["state"]>("off");
   const [learned, setLearned] = useState(0);
   const latest = useRef({ pedals, onAct });
@@ -80,6 +81,7 @@ export function usePedals(pedals: LoopBox["pedals"], onAct: (act: PedalAct) => v
       window.removeEventListener("keydown", onDown);
       window.removeEventListener("keyup", onUp);
       for (const timer of timers.values()) clearTimeout(timer);
+      for (const input of access.current?.inputs.values() ?? []) input.onmidimessage = null;
     };
   }, []);
 
@@ -105,9 +107,10 @@ export function usePedals(pedals: LoopBox["pedals"], onAct: (act: PedalAct) => v
       return;
     }
     navigator.requestMIDIAccess().then(
-      (access) => {
-        for (const input of access.inputs.values()) input.onmidimessage = onMidi;
-        setMidi(access.inputs.size > 0 ? "on" : "none");
+      (granted) => {
+        access.current = granted;
+        for (const input of granted.inputs.values()) input.onmidimessage = onMidi;
+        setMidi(granted.inputs.size > 0 ? "on" : "none");
       },
       () => setMidi("refused"),
     );

@@ -48,12 +48,16 @@ type Going = {
   readonly player: LoopPlayer;
   readonly way: RunWay;
   readonly start: number;
+  /** Where in the song it begins, s: what comes before is the count-in. */
+  readonly begin: number;
   readonly end: number;
   readonly due: readonly DuePress[];
   next: number;
   counted: number;
   made: MadePress[];
+  /** The box before the last press, and what was made of that press: both are taken back for a double or a held one. */
   before: BoxState;
+  wasMade: boolean;
 };
 
 /** The box as it stands before the first section: every layer of the plan recorded. */
@@ -140,12 +144,14 @@ export function useRun(
       player,
       way,
       start: songStart,
+      begin,
       end: way === "free" ? Number.POSITIVE_INFINITY : starts.at(-1)! + 1.5,
       due,
       next: 0,
       counted: Math.round((begin - countIn) / beatSeconds),
       made: [],
       before: box,
+      wasMade: false,
     };
     setRunning(way);
   };
@@ -158,8 +164,9 @@ export function useRun(
     const at = player.context.currentTime - Math.max(0, Math.min(0.2, (performance.now() - stamp) / 1000));
     if (instead) {
       player.restore(run.before, at);
-      run.made = run.made.slice(0, -1);
+      if (run.wasMade) run.made = run.made.slice(0, -1);
     } else run.before = player.state;
+    run.wasMade = act !== "none";
     const next = (track: number) => {
       const held = new Set(player.state.tracks.flatMap(({ recorded }) => recorded.map(({ layer }) => layer)));
       const planned = shown.plan.tracks[track] ?? [];
@@ -171,7 +178,7 @@ export function useRun(
       );
     };
     const doing = actOfPedal(act, next);
-    run.made = [...run.made, { seconds: at - run.start, act }];
+    if (run.wasMade) run.made = [...run.made, { seconds: at - run.start, act }];
     if (doing) player.press(doing, at);
   };
 
@@ -197,7 +204,7 @@ export function useRun(
       while (run.start + run.counted * beatSeconds < now + 0.15) {
         const beat = run.counted++;
         const inBar = ((beat % asked.beatsPerBar) + asked.beatsPerBar) % asked.beatsPerBar;
-        const isCountIn = run.start + beat * beatSeconds < run.start + (pieceEnds[0] ?? 0);
+        const isCountIn = beat * beatSeconds < run.begin - 1e-6;
         if ((latest.current.clicks || isCountIn) && (beat < last || run.way === "free"))
           player.count(run.start + beat * beatSeconds, inBar === 0);
       }

@@ -25,6 +25,7 @@ export type Picked = {
 };
 
 type Props = {
+  readonly index: number;
   readonly span: UseSpan;
   readonly rows: readonly (readonly Unit[])[];
   readonly layers: readonly LoopLayerRow[];
@@ -35,13 +36,14 @@ type Props = {
   readonly home: boolean;
   /** Ticks of a full row. */
   readonly full: number;
-  readonly onDown: (layer: number, unit: number) => void;
-  readonly onEnter: (layer: number, unit: number) => void;
-  readonly onFollow: (() => void) | null;
+  readonly onDown: (use: number, layer: number, unit: number) => void;
+  readonly onEnter: (use: number, layer: number, unit: number) => void;
+  readonly onFollow: ((useId: string) => void) | null;
 };
 
 /** One use of a section: its words bar by bar, a strand of rope for each layer below them. */
 export const UseBlock = memo(function UseBlock({
+  index: use,
   span,
   rows,
   layers,
@@ -60,7 +62,7 @@ export const UseBlock = memo(function UseBlock({
       <h3 className="mb-1 flex flex-wrap items-center gap-3">
         <SectionTag label={span.label} kind={span.passages[0]!.section.kind} />
         {onFollow && (
-          <button type="button" className="link text-sm font-normal" onClick={onFollow}>
+          <button type="button" className="link text-sm font-normal" onClick={() => onFollow(span.use.id)}>
             want again what the first {span.passages[0]!.section.label} wants
           </button>
         )}
@@ -99,8 +101,8 @@ export const UseBlock = memo(function UseBlock({
                 picked={picked?.layer === at ? picked : null}
                 home={home && at === 0 && index === 0 && picked === null}
                 full={full}
-                onDown={(unit) => onDown(at, unit)}
-                onEnter={(unit) => onEnter(at, unit)}
+                onDown={(unit) => onDown(use, at, unit)}
+                onEnter={(unit) => onEnter(use, at, unit)}
               />
             ))}
           </div>

@@ -9,7 +9,7 @@ import {
   useState,
   useSyncExternalStore,
 } from "react";
-import { followAgain, strokeWants, type Want, wantsOf, wrongLayers } from "@/core/loops";
+import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion } from "../../document";
 import type { Loops } from "../use-loops";
@@ -21,6 +21,12 @@ const TOOLS: readonly { readonly want: Want; readonly key: string; readonly labe
   { want: "off", key: "c", label: "Cut" },
   { want: "either", key: "l", label: "Leave loose" },
 ];
+
+type Block = {
+  readonly said: string;
+  readonly wants: readonly UseWant[];
+  readonly played: readonly (readonly PlayedStretch[])[];
+};
 
 type Place = { readonly use: number; readonly layer: number; readonly from: number; readonly to: number };
 
@@ -41,9 +47,8 @@ function useBarsInRow(): number {
 }
 
 /** Which layers sound where by the plan, by use and layer. */
-function playedOf(loops: Loops): ReadonlyMap<string, PlayedStretch[]> {
+function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedStretch[]> {
   const found = new Map<string, PlayedStretch[]>();
-  const { shown } = loops;
   if (!shown) return found;
   for (const [at, piece] of shown.song.pieces.entries()) {
     const span = shown.song.spans.find(({ use }) => use.id === piece.useId)!;
@@ -79,7 +84,22 @@ export function Wanted({ loops }: { loops: Loops }) {
   const full = useBarsInRow() * song.barTicks;
   const rows = useMemo(() => units.map((list) => rowsOf(full, list)), [full, units]);
   const wants = useMemo(() => wantsOf(body, derive.outline(body)), [body]);
-  const played = useMemo(() => playedOf(loops), [loops]);
+  const played = useMemo(() => playedOf(loops.shown), [loops.shown]);
+  /** By use: what its block shows, the same objects until something of it changes. */
+  const known = useRef(new Map<string, Block>());
+  const blocks = useMemo(
+    () =>
+      spans.map((span): Block => {
+        const own = layers.map(({ id }) => wants(id, span.use.id));
+        const sounding = layers.map(({ id }) => played.get(`${id} ${span.use.id}`) ?? []);
+        const said = JSON.stringify([own.map(({ row, stretches }) => [row?.id, stretches]), sounding]);
+        const before = known.current.get(span.use.id);
+        const block = before?.said === said ? before : { said, wants: own, played: sounding };
+        known.current.set(span.use.id, block);
+        return block;
+      }),
+    [spans, layers, wants, played],
+  );
 
   const strokesOf = (picked: Place, want: Want) => {
     const span = spans[picked.use]!;
@@ -197,6 +217,12 @@ export function Wanted({ loops }: { loops: Loops }) {
     doing();
   };
 
+  const acting = useRef({ act, current });
+  acting.current = { act, current };
+  const follow = useCallback(
+    (useId: string) => acting.current.act(followAgain(acting.current.current(), useId)),
+    [],
+  );
   const isOwn = (useId: string, sectionId: string) =>
     spans.find(({ use }) => use.sectionId === sectionId)?.use.id !== useId &&
     layers.some(({ id }) => wants(id, useId).row);
@@ -264,18 +290,15 @@ export function Wanted({ loops }: { loops: Loops }) {
                 span={span}
                 rows={rows[use]!}
                 layers={layers}
-                wants={layers.map(({ id }) => wants(id, span.use.id))}
-                played={layers.map(({ id }) => played.get(`${id} ${span.use.id}`) ?? [])}
+                index={use}
+                wants={blocks[use]!.wants}
+                played={blocks[use]!.played}
                 picked={picked}
                 home={use === 0 && place === null}
                 full={full}
-                onDown={(layer, unit) => onDown(use, layer, unit)}
-                onEnter={(layer, unit) => onEnter(use, layer, unit)}
-                onFollow={
-                  isOwn(span.use.id, span.use.sectionId)
-                    ? () => act(followAgain(current(), span.use.id))
-                    : null
-                }
+                onDown={onDown}
+                onEnter={onEnter}
+                onFollow={isOwn(span.use.id, span.use.sectionId) ? follow : null}
               />
             </div>
           );
