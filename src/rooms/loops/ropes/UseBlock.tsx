@@ -101,8 +101,10 @@ export const UseBlock = memo(function UseBlock({
                 picked={picked?.layer === at ? picked : null}
                 home={home && at === 0 && index === 0 && picked === null}
                 full={full}
-                onDown={(unit) => onDown(use, at, unit)}
-                onEnter={(unit) => onEnter(use, at, unit)}
+                use={use}
+                at={at}
+                onDown={onDown}
+                onEnter={onEnter}
               />
             ))}
           </div>
@@ -112,7 +114,10 @@ export const UseBlock = memo(function UseBlock({
   );
 });
 
-function StrandRow({
+/** A strand drawn anew only when something of it changes: a song may have thousands of places. */
+const StrandRow = memo(function StrandRow({
+  use,
+  at: row,
   layer,
   label,
   units,
@@ -125,6 +130,8 @@ function StrandRow({
   onDown,
   onEnter,
 }: {
+  use: number;
+  at: number;
   layer: LoopLayerRow;
   label: string;
   units: readonly Unit[];
@@ -134,8 +141,8 @@ function StrandRow({
   picked: Picked | null;
   home: boolean;
   full: number;
-  onDown: (unit: number) => void;
-  onEnter: (unit: number) => void;
+  onDown: Props["onDown"];
+  onEnter: Props["onEnter"];
 }) {
   return (
     <>
@@ -169,9 +176,9 @@ function StrandRow({
               style={{ flexGrow: unit.to - unit.from }}
               onPointerDown={(event) => {
                 event.currentTarget.releasePointerCapture?.(event.pointerId);
-                onDown(at);
+                onDown(use, row, at);
               }}
-              onPointerEnter={(event) => event.buttons === 1 && onEnter(at)}
+              onPointerEnter={(event) => event.buttons === 1 && onEnter(use, row, at)}
             >
               <Strand stretches={want.stretches} from={unit.from} to={unit.to} />
               {here.map((one) => {
@@ -202,7 +209,7 @@ function StrandRow({
       </div>
     </>
   );
-}
+});
 
 /** Keeps bars of a short row as wide as those of a full one. */
 function Rest({ units, full }: { units: readonly Unit[]; full: number }) {

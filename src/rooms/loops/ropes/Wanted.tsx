@@ -285,7 +285,14 @@ export function Wanted({ loops }: { loops: Loops }) {
                 }
               : null;
           return (
-            <div key={span.use.id} data-use={span.use.id}>
+            <div
+              key={span.use.id}
+              data-use={span.use.id}
+              style={{
+                contentVisibility: "auto",
+                containIntrinsicSize: `auto ${40 + rows[use]!.length * (46 + layers.length * 28)}px`,
+              }}
+            >
               <UseBlock
                 span={span}
                 rows={rows[use]!}
