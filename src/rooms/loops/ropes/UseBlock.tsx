@@ -82,9 +82,9 @@ export const UseBlock = memo(function UseBlock({
                   key={unit.from}
                   className="min-w-0 basis-0 self-end overflow-hidden border-l-2 border-base-content/60 px-1 text-sm leading-tight"
                   style={{ flexGrow: unit.to - unit.from }}
-                  title={unit.words || unit.label}
+                  title={unit.words || unit.chords || unit.label}
                 >
-                  {unit.words || "·"}
+                  {unit.words || (unit.chords ? <span className="font-mono">{unit.chords}</span> : "·")}
                 </span>
               ))}
               <Rest units={units} full={full} />

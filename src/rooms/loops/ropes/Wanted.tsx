@@ -10,6 +10,8 @@ import {
   useSyncExternalStore,
 } from "react";
 import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
+import { namerByShift } from "@/core/song";
+import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion } from "../../document";
 import type { Loops } from "../use-loops";
@@ -80,7 +82,12 @@ export function Wanted({ loops }: { loops: Loops }) {
   const [place, setPlace] = useState<Place | null>(null);
   const drag = useRef(false);
   const box = useRef<HTMLDivElement>(null);
-  const units = useMemo(() => spans.map((span) => unitsOf(song, span, step)), [song, spans, step]);
+  const { version } = body;
+  const units = useMemo(() => {
+    const namers = namerByShift({ version });
+    const nameOf = (symbol: string, shift: number) => pretty(namers(shift).name(symbol).sounding);
+    return spans.map((span) => unitsOf(song, span, step, nameOf));
+  }, [song, spans, step, version]);
   const full = useBarsInRow() * song.barTicks;
   const rows = useMemo(() => units.map((list) => rowsOf(full, list)), [full, units]);
   const wants = useMemo(() => wantsOf(body, derive.outline(body)), [body]);

@@ -9,6 +9,8 @@ export type Unit = {
   readonly to: number;
   readonly label: string;
   readonly words: string;
+  /** Chords that begin in it, where nothing is sung. */
+  readonly chords: string;
 };
 
 /** Words of a use with their ticks from its start; a pickup's words lie before 0 and stand with the first. */
@@ -34,9 +36,22 @@ export function wordsOfSpan(
 }
 
 /** A use cut into steps, each with the words sung in it. */
-export function unitsOf(song: Pick<SongLoops, "barTicks" | "beatTicks">, span: UseSpan, step: Step): Unit[] {
+export function unitsOf(
+  song: Pick<SongLoops, "barTicks" | "beatTicks">,
+  span: UseSpan,
+  step: Step,
+  nameOf: (symbol: string, shift: number) => string,
+): Unit[] {
   const total = span.to - span.from;
   const words = wordsOfSpan(span);
+  const chords = span.passages.flatMap((passage) =>
+    passage.lines.flatMap(({ outline, events }) =>
+      outline.chords.map(({ chord }, at) => ({
+        name: nameOf(chord.symbol, passage.shift),
+        tick: events[at]!.tick - span.from,
+      })),
+    ),
+  );
   const starts = new Set<number>([0]);
   const every = step === "section" ? total : step === "bar" ? song.barTicks : song.beatTicks;
   if (step === "word" && words.length > 0) {
@@ -51,7 +66,8 @@ export function unitsOf(song: Pick<SongLoops, "barTicks" | "beatTicks">, span: U
     const label =
       step === "section" ? "all of it" : step === "bar" ? `bar ${bar}` : `bar ${bar} beat ${beat}`;
     const sung = words.filter(({ tick }) => tick >= from && tick < to).map(({ text }) => text);
-    return { from, to, label, words: sung.join(" ") };
+    const played = chords.filter(({ tick }) => tick >= from && tick < to).map(({ name }) => name);
+    return { from, to, label, words: sung.join(" "), chords: sung.length > 0 ? "" : played.join(" ") };
   });
 }
 
