@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import { nearestPitch } from "@/core/pitch";
+import { listen } from "@/ui/listen";
 
 /** What the microphone hears: a pitch with its deviation, or nothing clear. */
 export type Heard = { readonly midi: number; readonly cents: number; readonly hz: number } | null;
@@ -15,7 +16,6 @@ export type Microphone = {
 
 /** Long enough for the lowest string of a bass. */
 const WINDOW = 4096;
-const EVERY_MS = 60;
 /** How sure the detector must be, and how loud the sound at least (root mean square). */
 const CLEAR = 0.93;
 const LOUD = 0.008;
@@ -43,7 +43,7 @@ export function useMicrophone(): Microphone {
 
   const start = useCallback(() => {
     setState("asking");
-    void listen(setHeard).then(
+    void hearPitches(setHeard).then(
       (end) => {
         release.current?.();
         release.current = end;
@@ -57,27 +57,13 @@ export function useMicrophone(): Microphone {
   return { state, heard, start, stop };
 }
 
-/** Opens the microphone and tells each pitch; gives what closes it again. */
-async function listen(tell: (heard: Heard) => void): Promise<() => void> {
+/** Tells each pitch the microphone hears; gives what lets it go. */
+async function hearPitches(tell: (heard: Heard) => void): Promise<() => void> {
   const { PitchDetector } = await import("pitchy");
-  const stream = await navigator.mediaDevices.getUserMedia({
-    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-  });
-  const context = new AudioContext();
-  const analyser = context.createAnalyser();
-  analyser.fftSize = WINDOW;
-  context.createMediaStreamSource(stream).connect(analyser);
   const detector = PitchDetector.forFloat32Array(WINDOW);
-  const wave = new Float32Array(WINDOW);
-  const timer = setInterval(() => {
-    analyser.getFloatTimeDomainData(wave);
-    const [hz, clarity] = detector.findPitch(wave, context.sampleRate);
+  return listen(WINDOW, (wave, sampleRate) => {
+    const [hz, clarity] = detector.findPitch(wave, sampleRate);
     const isNote = clarity >= CLEAR && hz >= LOWEST_HZ && hz <= HIGHEST_HZ && loudness(wave) >= LOUD;
     tell(isNote ? { ...nearestPitch(hz), hz } : null);
-  }, EVERY_MS);
-  return () => {
-    clearInterval(timer);
-    for (const track of stream.getTracks()) track.stop();
-    void context.close();
-  };
+  });
 }

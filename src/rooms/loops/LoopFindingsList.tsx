@@ -1,11 +1,10 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
 import { commandOfFix, type LoopFinding, sayLoopFinding, sayLoopFix } from "@/core/loops";
-import { dismiss } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { derive, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../document";
+import { LetItStand } from "../parts/LetItStand";
 
 /** What the plan asks a second look at, with place, sentence, reason and what can be done. */
 export function LoopFindingsList({ findings }: { findings: readonly LoopFinding[] }) {
@@ -23,7 +22,6 @@ function Item({ finding }: { finding: LoopFinding }) {
   const current = useCurrentVersion();
   const band = useBand();
   const { version } = useOpenSong();
-  const [reason, setReason] = useState<string | null>(null);
   const { what, why } = sayLoopFinding(finding, pretty);
   const nameOf = (id: string) => current().loopLayers[id]?.name ?? "the layer";
   return (
@@ -32,7 +30,7 @@ function Item({ finding }: { finding: LoopFinding }) {
         <strong>{finding.label}</strong>: {what}
       </p>
       <p className="mt-1 text-sm">{why}</p>
-      <p className="mt-2 flex flex-wrap gap-2">
+      <div className="mt-2 flex flex-wrap gap-2">
         {finding.fixes.map((fix) => (
           <button
             key={`${fix.do} ${fix.layerId}`}
@@ -51,37 +49,8 @@ function Item({ finding }: { finding: LoopFinding }) {
             Change the chords in Song
           </Link>
         )}
-        {reason === null && (
-          <button type="button" className="btn btn-ghost btn-sm underline" onClick={() => setReason("")}>
-            Let it stand
-          </button>
-        )}
-      </p>
-      {reason !== null && (
-        <form
-          className="mt-2 flex flex-wrap items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            act(dismiss(finding.id, reason.trim(), makeId));
-          }}
-        >
-          <label className="flex flex-1 flex-col gap-1 text-sm">
-            Why it may stand
-            <input
-              className="input input-sm w-full"
-              value={reason}
-              maxLength={400}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
-          <button type="submit" className="btn btn-sm" disabled={reason.trim() === ""}>
-            Let it stand
-          </button>
-          <button type="button" className="btn btn-ghost btn-sm underline" onClick={() => setReason(null)}>
-            Not now
-          </button>
-        </form>
-      )}
+        <LetItStand finding={finding.id} />
+      </div>
     </li>
   );
 }

@@ -1,11 +1,11 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
 import { type Finding, sayFinding, sayFix } from "@/core/parts";
-import { dismiss, setCells } from "@/core/song";
+import { setCells } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong } from "../document";
+import { LetItStand } from "./LetItStand";
 
 type Props = {
   readonly findings: readonly Finding[];
@@ -28,8 +28,6 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
   const act = useAct();
   const current = useCurrentVersion();
   const { version } = useOpenSong();
-  const [letting, setLetting] = useState(false);
-  const [reason, setReason] = useState("");
   const { what, why } = sayFinding(finding, pretty);
   const where = finding.useId === null ? "The whole song" : finding.label;
   return (
@@ -45,7 +43,7 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
         : {what}
       </p>
       <p className="mt-1 text-sm">{why}</p>
-      <p className="mt-2 flex flex-wrap gap-2">
+      <div className="mt-2 flex flex-wrap gap-2">
         {finding.fixes.map((fix) => (
           <button
             key={sayFix(fix)}
@@ -63,37 +61,8 @@ function FindingItem({ finding, onGo }: { finding: Finding; onGo: Props["onGo"] 
             Look for easier shapes in Keys
           </Link>
         )}
-        {!letting && (
-          <button type="button" className="btn btn-ghost btn-sm underline" onClick={() => setLetting(true)}>
-            Let it stand
-          </button>
-        )}
-      </p>
-      {letting && (
-        <form
-          className="mt-2 flex flex-wrap items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            act(dismiss(finding.id, reason.trim(), makeId));
-          }}
-        >
-          <label className="flex flex-1 flex-col gap-1 text-sm">
-            Why it may stand
-            <input
-              className="input input-sm w-full"
-              value={reason}
-              maxLength={400}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
-          <button type="submit" className="btn btn-sm" disabled={reason.trim() === ""}>
-            Let it stand
-          </button>
-          <button type="button" className="btn btn-ghost btn-sm underline" onClick={() => setLetting(false)}>
-            Not now
-          </button>
-        </form>
-      )}
+        <LetItStand finding={finding.id} />
+      </div>
     </li>
   );
 }

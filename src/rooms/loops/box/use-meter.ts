@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import { peakOf } from "@/core/loops";
+import { listen } from "@/ui/listen";
 
 export type Meter = {
   readonly state: "off" | "asking" | "on" | "refused";
@@ -12,7 +13,8 @@ export type Meter = {
   readonly stop: () => void;
 };
 
-const EVERY_MS = 80;
+/** Long enough that no peak falls between two waves. */
+const SAMPLES = 8192;
 
 /** A meter of the input, where a microphone is allowed. Nothing is recorded or sent. */
 export function useMeter(): Meter {
@@ -33,7 +35,7 @@ export function useMeter(): Meter {
       setPeak(level);
       setHighest((before) => Math.max(before, level));
     };
-    void listen(hear).then(
+    void listen(SAMPLES, (wave) => hear(peakOf(wave))).then(
       (end) => {
         release.current?.();
         release.current = end;
@@ -44,24 +46,4 @@ export function useMeter(): Meter {
   }, []);
   useEffect(() => () => release.current?.(), []);
   return { state, peak, highest, start, stop };
-}
-
-async function listen(hear: (level: number) => void): Promise<() => void> {
-  const stream = await navigator.mediaDevices.getUserMedia({
-    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-  });
-  const context = new AudioContext();
-  const analyser = context.createAnalyser();
-  analyser.fftSize = 8192;
-  context.createMediaStreamSource(stream).connect(analyser);
-  const wave = new Float32Array(analyser.fftSize);
-  const timer = setInterval(() => {
-    analyser.getFloatTimeDomainData(wave);
-    hear(peakOf(wave));
-  }, EVERY_MS);
-  return () => {
-    clearInterval(timer);
-    for (const track of stream.getTracks()) track.stop();
-    void context.close();
-  };
 }

@@ -1,6 +1,5 @@
 "use client";
 
-import dynamic from "next/dynamic";
 import { useMemo, useRef, useState } from "react";
 import {
   actOf,
@@ -10,25 +9,20 @@ import {
   judgePresses,
   recover,
   sayPress,
-  sayRun,
 } from "@/core/loops";
-import { batch, type LoopBox, orderAtEnd, type SimpleCommand } from "@/core/song";
+import { batch, orderAtEnd, type SimpleCommand } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { loopSound } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../document";
-import { wordsOfSpan } from "../ropes/units";
 import type { Loops, ShownPlan } from "../use-loops";
-import { saySeconds } from "../words";
+import { Answer, RunLog } from "./Answer";
+import { PedalRow, pedalOf } from "./PedalRow";
 import { Rope, type RopeMark } from "./Rope";
+import { SongLine } from "./SongLine";
 import { usePedals } from "./use-pedals";
 import { type Finished, type RunWay, useRun } from "./use-run";
-
-const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
-  ssr: false,
-  loading: () => <p className="text-sm">The histogram is coming…</p>,
-});
 
 const WAYS: readonly { readonly way: RunWay; readonly label: string; readonly said: string }[] = [
   { way: "show", label: "Show me", said: "The plan runs by itself: watch which pedal goes when." },
@@ -251,155 +245,4 @@ function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
       beat += beats;
     }
   return marks;
-}
-
-/** Where in the song we are: the section, the line that is sung, and the word sung now. */
-function SongLine({ shown, seconds, piece }: { shown: ShownPlan; seconds: number | null; piece: number }) {
-  const { song } = shown;
-  const here = song.pieces[piece]!;
-  const span = song.spans.find(({ use }) => use.id === here.useId)!;
-  const perSecond = (song.asked!.tempo / 60) * song.beatTicks;
-  const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
-  const words = wordsOfSpan(span);
-  const at = tick === null || tick < 0 ? -1 : words.findLastIndex((word) => word.tick <= tick);
-  const line = words[Math.max(0, at)]?.line;
-  const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
-  return (
-    <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
-      <strong>{here.label}</strong>
-      {count !== null && ` in ${count}`}
-      <span className="ml-3">
-        {words.map((word, index) =>
-          word.line === line ? (
-            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
-              {word.text}{" "}
-            </span>
-          ) : null,
-        )}
-      </span>
-    </p>
-  );
-}
-
-/** Which pedal does an act, and how: pressed, twice, or held. */
-function pedalOf(box: LoopBox, act: string): { readonly at: number; readonly how: string } | null {
-  for (const [way, how] of [
-    ["press", ""],
-    ["double", ", twice"],
-    ["hold", ", held"],
-  ] as const) {
-    const at = box.pedals.findIndex((pedal) => pedal[way] === act);
-    if (at >= 0) return { at, how };
-  }
-  return null;
-}
-
-function PedalRow({
-  box,
-  pedals,
-  due,
-}: {
-  box: LoopBox;
-  pedals: ReturnType<typeof usePedals>;
-  /** The pedal that goes next, when it is about to. */
-  due: number | null;
-}) {
-  return (
-    <fieldset>
-      <legend className="text-sm">Pedals</legend>
-      <div className="flex flex-wrap gap-3">
-        {box.pedals.map((pedal, at) => (
-          <button
-            key={at}
-            type="button"
-            className={`btn h-16 min-w-28 touch-none flex-col ${due === at ? "btn-primary" : ""}`}
-            aria-keyshortcuts={at < 9 ? String(at + 1) : undefined}
-            onPointerDown={(event) => pedals.down(at, event.timeStamp)}
-            onPointerUp={() => pedals.up(at)}
-            onPointerLeave={() => pedals.up(at)}
-            onKeyDown={(event) => {
-              if ((event.key === "Enter" || event.key === " ") && !event.repeat)
-                pedals.down(at, event.timeStamp);
-            }}
-            onKeyUp={() => pedals.up(at)}
-          >
-            {pedal.name}
-            {at < 9 && <span className="font-mono text-sm font-normal">key {at + 1}</span>}
-          </button>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
-/** The answer to one's feet: one sentence, a histogram, and every press. */
-function Answer({
-  judged,
-  due,
-  shown,
-}: {
-  judged: readonly JudgedPress[];
-  due: readonly DuePress[];
-  shown: ShownPlan;
-}) {
-  const skipped = shown.presses.length - due.length;
-  return (
-    <section aria-labelledby="answer-title" className="mt-6">
-      <h2 id="answer-title">The answer</h2>
-      <p className="mb-2 text-lg" aria-live="polite">
-        {judged.length === 0 ? "No press was due." : sayRun(judged)}
-      </p>
-      {judged.length > 0 && <Histogram judged={judged} />}
-      <div className="overflow-x-auto">
-        <table className="table table-sm mt-2 w-auto">
-          <thead>
-            <tr className="text-base-content">
-              <th scope="col">Due</th>
-              <th scope="col">Press</th>
-              <th scope="col">Answer</th>
-            </tr>
-          </thead>
-          <tbody>
-            {judged.map((one, at) => {
-              const press = one.due === null ? null : shown.presses[skipped + one.due];
-              return (
-                <tr key={at}>
-                  <th scope="row">
-                    {one.due === null ? "nothing" : `at ${saySeconds(due[one.due]!.seconds)}`}
-                  </th>
-                  <td>{press ? sayPress(press) : "an unasked press"}</td>
-                  <td>
-                    {one.judged === "wrong" ? "wrong pedal" : one.judged}
-                    {one.ms !== null && one.judged !== "wrong"
-                      ? `, ${Math.abs(one.ms)} ms ${one.ms < 0 ? "early" : "late"}`
-                      : ""}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
-    </section>
-  );
-}
-
-function RunLog({ loops }: { loops: Loops }) {
-  const runs = Object.values(loops.body.loopRuns).sort((a, b) => (a.order < b.order ? 1 : -1));
-  if (runs.length === 0) return null;
-  return (
-    <section aria-labelledby="log-title" className="mt-6">
-      <h2 id="log-title">Runs so far</h2>
-      <ul className="text-sm">
-        {runs.slice(0, 8).map(({ id, day, presses }) => {
-          const right = presses.filter(({ judged }) => judged === "right").length;
-          return (
-            <li key={id}>
-              {day}: {right} of {presses.length} right{right === presses.length ? ", a clean run" : ""}
-            </li>
-          );
-        })}
-      </ul>
-    </section>
-  );
 }

@@ -1,0 +1,84 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { type DuePress, type JudgedPress, sayPress, sayRun } from "@/core/loops";
+import type { Loops, ShownPlan } from "../use-loops";
+import { saySeconds } from "../words";
+
+const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
+  ssr: false,
+  loading: () => <p className="text-sm">The histogram is coming…</p>,
+});
+
+/** The answer to one's feet: one sentence, a histogram, and every press. */
+export function Answer({
+  judged,
+  due,
+  shown,
+}: {
+  judged: readonly JudgedPress[];
+  due: readonly DuePress[];
+  shown: ShownPlan;
+}) {
+  const skipped = shown.presses.length - due.length;
+  return (
+    <section aria-labelledby="answer-title" className="mt-6">
+      <h2 id="answer-title">The answer</h2>
+      <p className="mb-2 text-lg" aria-live="polite">
+        {judged.length === 0 ? "No press was due." : sayRun(judged)}
+      </p>
+      {judged.length > 0 && <Histogram judged={judged} />}
+      <div className="overflow-x-auto">
+        <table className="table table-sm mt-2 w-auto">
+          <thead>
+            <tr className="text-base-content">
+              <th scope="col">Due</th>
+              <th scope="col">Press</th>
+              <th scope="col">Answer</th>
+            </tr>
+          </thead>
+          <tbody>
+            {judged.map((one, at) => {
+              const press = one.due === null ? null : shown.presses[skipped + one.due];
+              return (
+                <tr key={at}>
+                  <th scope="row">
+                    {one.due === null ? "nothing" : `at ${saySeconds(due[one.due]!.seconds)}`}
+                  </th>
+                  <td>{press ? sayPress(press) : "an unasked press"}</td>
+                  <td>
+                    {one.judged === "wrong" ? "wrong pedal" : one.judged}
+                    {one.ms !== null && one.judged !== "wrong"
+                      ? `, ${Math.abs(one.ms)} ms ${one.ms < 0 ? "early" : "late"}`
+                      : ""}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** Runs so far, the last one first. */
+export function RunLog({ loops }: { loops: Loops }) {
+  const runs = Object.values(loops.body.loopRuns).sort((a, b) => (a.order < b.order ? 1 : -1));
+  if (runs.length === 0) return null;
+  return (
+    <section aria-labelledby="log-title" className="mt-6">
+      <h2 id="log-title">Runs so far</h2>
+      <ul className="text-sm">
+        {runs.slice(0, 8).map(({ id, day, presses }) => {
+          const right = presses.filter(({ judged }) => judged === "right").length;
+          return (
+            <li key={id}>
+              {day}: {right} of {presses.length} right{right === presses.length ? ", a clean run" : ""}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,38 @@
+import { wordsOfSpan } from "../ropes/units";
+import type { ShownPlan } from "../use-loops";
+
+/** Where in the song we are: the section, the line that is sung, and the word sung now. */
+export function SongLine({
+  shown,
+  seconds,
+  piece,
+}: {
+  shown: ShownPlan;
+  seconds: number | null;
+  piece: number;
+}) {
+  const { song } = shown;
+  const here = song.pieces[piece]!;
+  const span = song.spans.find(({ use }) => use.id === here.useId)!;
+  const perSecond = (song.asked!.tempo / 60) * song.beatTicks;
+  const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
+  const words = wordsOfSpan(span);
+  const at = tick === null || tick < 0 ? -1 : words.findLastIndex((word) => word.tick <= tick);
+  const line = words[Math.max(0, at)]?.line;
+  const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
+  return (
+    <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
+      <strong>{here.label}</strong>
+      {count !== null && ` in ${count}`}
+      <span className="ml-3">
+        {words.map((word, index) =>
+          word.line === line ? (
+            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
+              {word.text}{" "}
+            </span>
+          ) : null,
+        )}
+      </span>
+    </p>
+  );
+}
