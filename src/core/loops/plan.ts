@@ -2,7 +2,7 @@ import { fail, ok, type Result } from "../base";
 import { type Build, buildOf, type Later, laterOf } from "./build";
 import { type Clash, type Cut, clashesOf, cutsOf } from "./clashes";
 import { type BadPair, Grouping } from "./grouping";
-import type { LoopCase } from "./loop-case";
+import { type LoopCase, wantOf } from "./loop-case";
 import { bitsOf, maskOf, pressesBetween, type Sounding } from "./press";
 import { type Planned, Searcher } from "./search";
 import { tradeOf } from "./trade";
@@ -40,8 +40,24 @@ export function pressesThrough(
   });
 }
 
-function wayOf(searcher: Searcher, { blocks, states, wrong, foot }: Planned): LoopWay {
-  const { asked, grouping, wanted } = searcher;
+/** Bars of layers wanted and silent, or not wanted and sounding, counted from the plan itself. */
+function wrongBarsOf(
+  { sections, layers }: LoopCase,
+  tracks: LoopWay["tracks"],
+  states: LoopWay["states"],
+): number {
+  return sections.reduce((sum, section, at) => {
+    const on = new Set(states[at]!.flatMap((track) => tracks[track]!));
+    const wrong = layers.filter(({ id }) => {
+      const want = wantOf(section, id);
+      return want !== "either" && (want === "on") !== on.has(id);
+    });
+    return sum + wrong.length * section.bars;
+  }, 0);
+}
+
+function wayOf(searcher: Searcher, { blocks, states, foot }: Planned): LoopWay {
+  const { asked, grouping } = searcher;
   const trackOf = grouping.tracksOf(blocks);
   const tracks = Array.from({ length: asked.looper.tracks }, (_, track): string[] => {
     const block = trackOf.indexOf(track);
@@ -57,7 +73,7 @@ function wayOf(searcher: Searcher, { blocks, states, wrong, foot }: Planned): Lo
     tracks,
     states: sounding,
     presses: pressesThrough(asked, recorded, sounding),
-    wrongBars: wrong / wanted.perBar,
+    wrongBars: wrongBarsOf(asked, tracks, sounding),
     footCost: foot,
   };
 }

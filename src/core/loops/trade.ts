@@ -104,7 +104,8 @@ export function tradeOf(searcher: Searcher, best: Planned): Trade {
   if (best.foot === 0) return { points: [], exact: true };
   const { perBar } = searcher.wanted;
   const many = best.foot + 1;
-  const far = 2 ** 44;
+  // More than all wrong bars there can be: a press less counts before any of them.
+  const far = 1 + searcher.layers * searcher.wanted.units.reduce((sum, bars) => sum + bars, 0);
   const scale = (wrong: number) => [wrong / 2, wrong, 2 * wrong, 8 * wrong].filter((slope) => slope > 0);
   const ask = (question: Question, ...known: readonly (Planned | null)[]) => {
     const answer = new Answer(searcher, question);
@@ -113,7 +114,7 @@ export function tradeOf(searcher: Searcher, best: Planned): Trade {
     return answer.search();
   };
   const lowest = ask({
-    aim: { perWrong: 1, perFoot: far / many },
+    aim: { perWrong: 1, perFoot: far },
     mostFoot: best.foot - 1,
     mostWrong: Number.POSITIVE_INFINITY,
     leastFoot: 0,

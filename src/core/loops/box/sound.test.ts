@@ -80,7 +80,9 @@ describe("what a plan sounds like", () => {
 });
 
 describe("how layers are played", () => {
-  it("keeps to the metre: in three only the first beat is strong", () => {
+  it("keeps to the metre: in two and three only the first beat is strong", () => {
+    expect(hitsOf("thump", 1, 2, []).map(({ beat }) => beat)).toEqual([0]);
+    expect(hitsOf("clap", 1, 2, []).map(({ beat }) => beat)).toEqual([1]);
     expect(hitsOf("thump", 2, 3, []).map(({ beat }) => beat)).toEqual([0, 3]);
     expect(hitsOf("clap", 1, 3, []).map(({ beat }) => beat)).toEqual([1, 2]);
   });

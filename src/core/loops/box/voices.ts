@@ -19,7 +19,7 @@ const LOWEST = Object.freeze({ chords: 52, strum: 52, bass: 40, voice: 57 });
 
 /**
  * What a layer sounds like, beat by beat: simply, so that one hears which layer it is and when it begins. A thump stands
- * on the first and the middle beat, a clap on the others, a chop between the beats.
+ * on the first beat (of four or more on the middle one too), a clap on the others, a chop between the beats.
  */
 export function hitsOf(
   plays: LayerSound,
@@ -30,7 +30,8 @@ export function hitsOf(
 ): LayerHit[] {
   const beats = Array.from({ length: Math.round(bars * beatsPerBar) }, (_, beat) => beat);
   const isStrong = (beat: number) =>
-    beat % beatsPerBar === 0 || (beatsPerBar % 2 === 0 && beat % beatsPerBar === beatsPerBar / 2);
+    beat % beatsPerBar === 0 ||
+    (beatsPerBar >= 4 && beatsPerBar % 2 === 0 && beat % beatsPerBar === beatsPerBar / 2);
   const dry = (list: readonly number[]): LayerHit[] => list.map((beat) => ({ beat, beats: 0.25, hz: [] }));
   switch (plays) {
     case "thump":

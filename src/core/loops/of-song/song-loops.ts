@@ -1,6 +1,6 @@
 import type { Ticks } from "../../base";
 import { type Chord, parseChord } from "../../chord";
-import { beatsOfTicks, ticksOfBar } from "../../rhythm";
+import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import {
   byOrder,
   indexCells,
@@ -128,7 +128,7 @@ export function songLoops(
   const box = boxOf(body);
   const layers = Object.values(body.loopLayers).sort(byOrder);
   const barTicks = ticksOfBar(meterOf(body));
-  const beatTicks = Math.round(960 / beatsOfTicks(960, version.beatUnit));
+  const beatTicks = ticksOfBeatUnit(version.beatUnit) ?? 960;
   const problems: SongLoopProblem[] = [];
   const spans = spansOfForm(timeline).filter((span) => {
     if (span.to > span.from) return true;
