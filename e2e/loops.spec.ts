@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible, makeSong, openFromShelf, room, saved } from "./helpers";
 
@@ -196,6 +197,18 @@ test("the trainer judges scripted presses and keeps the run; the plan plays by i
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save the loops as a sound file" }).click();
   expect((await download).suggestedFilename()).toBe("loops.wav");
+  // The browser's own reader of sound files agrees: eight bars at 200 and a second more, a thump at the very start.
+  const bytes = [...(await readFile(await (await download).path()))];
+  const heard = await page.evaluate(async (list) => {
+    const sound = await new OfflineAudioContext(1, 1, 44_100).decodeAudioData(Uint8Array.from(list).buffer);
+    const samples = sound.getChannelData(0);
+    const last = samples.findLastIndex((one) => Math.abs(one) > 0.001) / sound.sampleRate;
+    return { seconds: sound.duration, first: samples.findIndex((one) => Math.abs(one) > 0.01), last };
+  }, bytes);
+  expect(heard.seconds).toBeCloseTo(10.6, 3);
+  expect(heard.first).toBe(0);
+  expect(heard.last).toBeGreaterThan(4.2);
+  expect(heard.last).toBeLessThan(4.8);
 });
 
 test("a part of the sheet becomes a layer; box, habits and findings of the demo", async ({ page }) => {

@@ -40,7 +40,9 @@ test("three players, the capo table, the sheet, a swapped shape, another capo on
   await expect(cell("Verse 1, Electric: full").first()).toBeVisible();
   await page.keyboard.press("ArrowDown");
   await expect(cell("Chorus, Electric").first()).toBeFocused();
+  // The pane follows after the paint: a hand comes later than a script.
   const pane = page.getByRole("complementary");
+  await expect(page.getByRole("complementary", { name: "Electric’s part in Chorus" })).toBeVisible();
   await pane.getByLabel("Role").selectOption("line");
   await pane.getByLabel("Note").fill("Answer the voice");
   await pane.getByLabel("Note").press("Enter");
