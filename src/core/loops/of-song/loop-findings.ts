@@ -1,6 +1,7 @@
 import { sayList } from "../../fretboard";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { LoopPlan } from "../plan";
+import { runsOf, sectionBeats } from "../spans";
 import { type FootPress, footPresses, wrongLayers } from "./foot";
 import type { Piece, SongLoops } from "./song-loops";
 
@@ -26,6 +27,7 @@ type Facts =
       readonly bar: number;
       readonly bars: number;
     }
+  | { readonly kind: "waits-past"; readonly beats: number; readonly track: number }
   | { readonly kind: "long-build"; readonly seconds: number; readonly saves: number }
   | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
   | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
@@ -45,7 +47,9 @@ export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const pressesAt = groupBy(presses, ({ before }) => before ?? "");
   const clashesAt = groupBy(plan.clashes, ({ section }) => section);
   const cutsAt = groupBy(plan.cuts, ({ section }) => section);
+  const waits = waitsOf(song, plan);
   const placed = song.pieces.flatMap((piece, at) => [
+    ...waitFindings(piece, waits.get(at), pressesAt.get(piece.id) ?? []),
     ...wrongFindings(song, plan, piece, at),
     ...startFindings(piece, pressesAt.get(piece.id) ?? []),
     ...clashFindings(song, clashesAt.get(piece.id) ?? [], piece),
@@ -152,6 +156,36 @@ function startFindings(piece: Piece, here: readonly FootPress[]): LoopFinding[] 
   return [
     { ...placed(piece), id, kind: "two-starts", starts: starts.length, word: here[0]!.word, fixes: [] },
   ];
+}
+
+/** How long a box that waits makes presses of a boundary wait: until its first running track comes round. */
+function waitsOf(
+  song: SongLoops,
+  plan: LoopPlan,
+): ReadonlyMap<number, { readonly beats: number; readonly track: number }> {
+  const asked = song.asked!;
+  const waits = new Map<number, { readonly beats: number; readonly track: number }>();
+  if (!asked.looper.quantised) return waits;
+  const starts = sectionBeats(asked);
+  const lengths = new Map(asked.layers.map(({ id, bars }) => [id, bars * asked.beatsPerBar]));
+  const runs = runsOf(asked, plan);
+  for (const at of asked.sections.keys()) {
+    const first = runs.filter(({ from, to }) => from < at && at <= to).sort((a, b) => a.track - b.track)[0];
+    if (!first) continue;
+    const pass = Math.max(...plan.tracks[first.track]!.map((id) => lengths.get(id)!));
+    const over = (starts[at]! - starts[first.from]!) % pass;
+    if (over > 1e-6 && pass - over > 1e-6) waits.set(at, { beats: pass - over, track: first.track });
+  }
+  return waits;
+}
+
+function waitFindings(
+  piece: Piece,
+  wait: { readonly beats: number; readonly track: number } | undefined,
+  here: readonly FootPress[],
+): LoopFinding[] {
+  if (!wait || here.length === 0) return [];
+  return [{ ...placed(piece), id: `loops waits-past ${piece.id}`, kind: "waits-past", ...wait, fixes: [] }];
 }
 
 function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Piece): LoopFinding[] {

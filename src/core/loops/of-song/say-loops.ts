@@ -1,5 +1,6 @@
 import { assertNever, capital } from "../../base";
 import { sayList } from "../../fretboard";
+import { countBeats } from "../../rhythm";
 import { batch, type Command, type MakeId, type Outline, singles, type VersionBody } from "../../song";
 import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
@@ -45,6 +46,11 @@ export function sayLoopFinding(
       return {
         what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
         why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
+      };
+    case "waits-past":
+      return {
+        what: `The box waits ${countBeats(finding.beats)} past the boundary: track ${finding.track + 1} is in the middle of a pass.`,
+        why: "A box that waits for the loop point does what is pressed when its loop comes round, not where the section begins.",
       };
     case "long-build":
       return {

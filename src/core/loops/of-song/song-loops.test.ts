@@ -279,6 +279,23 @@ describe("findings of the loops", () => {
     expect(wrongLayers(own, plan, 0).sounding).toEqual(["c"]);
   });
 
+  it("say where a box that waits is in the middle of a pass", () => {
+    const base = draw(put(song(), [layer("a", { bars: 4 }), layer("b", { bars: 2 })]), "a", "u0", 0, 3 * BAR);
+    const both = draw(base, "b", "u0", 3 * BAR, 4 * BAR);
+    const waiting = act(both, setBox(both, { quantised: true }, makeId));
+    const told = (body: VersionBody) =>
+      loopFindings(planned(body).own, planned(body).plan).filter(({ kind }) => kind === "waits-past");
+    // Three bars into a loop of four, in both verses; then one bar into a loop of two.
+    expect(told(waiting)).toMatchObject([
+      { beats: 4, track: 0, label: "verse" },
+      { beats: 4, track: 1, label: "chorus" },
+    ]);
+    expect(sayLoopFinding(told(waiting)[0]!).what).toContain("waits 4 beats past the boundary");
+    expect(told(both)).toEqual([]);
+    const fits = draw(waiting, "a", "u0", 0, 4 * BAR);
+    expect(told(draw(fits, "b", "u0", 3 * BAR, 4 * BAR, "off"))).toEqual([]);
+  });
+
   it("offer three ways out of a clash, and a second layer has the chords of the place", () => {
     const pad = layer("a", {
       bars: 1,

@@ -14,7 +14,7 @@ import {
 import { GripVertical } from "lucide-react";
 import { useId } from "react";
 import { type LoopWay, setLayer } from "@/core/loops";
-import type { LoopLayerRow } from "@/core/song";
+import { batch, type LoopLayerRow, set } from "@/core/song";
 import { useAct } from "../../document";
 import type { Loops } from "../use-loops";
 import { sayWrong } from "../words";
@@ -38,7 +38,10 @@ export function TracksBoard({
   const { plan } = shown;
   const put = (layer: string, track: number | null) => act(setLayer(layer, { track }));
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over) put(String(active.id), Number(String(over.id).replace("track ", "")));
+    if (!over) return;
+    const layer = String(active.id);
+    const track = Number(String(over.id).replace("track ", ""));
+    if (!plan.tracks[track]?.includes(layer)) put(layer, track);
   };
   const pinned = song.layers.filter(({ track }) => track !== null);
   const byId = new Map(song.layers.map((layer) => [layer.id, layer]));
@@ -82,9 +85,14 @@ export function TracksBoard({
             <button
               type="button"
               className="link"
-              onClick={() => {
-                for (const layer of pinned) put(layer.id, null);
-              }}
+              onClick={() =>
+                act(
+                  batch(
+                    "Leave layers to the plan",
+                    pinned.map(({ id }) => set("loopLayers", id, { track: null })),
+                  ),
+                )
+              }
             >
               Leave every layer to the plan
             </button>

@@ -70,7 +70,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
     const found = judgePresses(asked, made);
     setJudged(found);
     setDue(asked);
-    if (!isWhole || from > 0) return;
+    if (!isWhole) return;
     const runs = Object.values(current().loopRuns).sort((a, b) => (a.order < b.order ? -1 : 1));
     const old = runs.slice(0, Math.max(0, runs.length + 1 - MOST_RUNS));
     const presses = found.map(({ judged: word, ms, place, sung }) => ({ judged: word, ms, place, sung }));

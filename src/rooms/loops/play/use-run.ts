@@ -107,21 +107,27 @@ export function useRun(
     setView(null);
     for (const track of run.player.state.tracks.keys()) latest.current.burn(track, null);
     if (run.way === "feet") {
-      const isWhole = run.due.every(({ seconds }) => seconds < now);
+      const isWhole = run.begin === 0 && run.due.every(({ seconds }) => seconds < now);
       latest.current.onEnd({ due: run.due.filter(({ seconds }) => seconds < now), made: run.made, isWhole });
     }
   }, []);
 
+  const starts = useRef(0);
   const start = async (way: RunWay, from: number) => {
     stop();
+    const own = ++starts.current;
     const context = new AudioContext({ latencyHint: "interactive" });
     await context.resume();
+    if (own !== starts.current) {
+      void context.close();
+      return;
+    }
     const layers = new Map(
       heardLayers(body, shown.song).map((layer) => [layer.id, { ...layer, beatSeconds }] as const),
     );
     const settings = { ...shown.song.box, ...(way === "show" ? { quantised: false } : {}) };
-    const starts = sectionBeats(asked).map((beat) => beat * beatSeconds);
-    const begin = starts[from] ?? 0;
+    const ends = sectionBeats(asked).map((beat) => beat * beatSeconds);
+    const begin = ends[from] ?? 0;
     const countIn = asked.beatsPerBar * beatSeconds;
     const songStart = context.currentTime + 0.2 + countIn - begin;
     const loaded = way === "free" ? emptyBox(asked.looper.tracks) : loadedBox(shown, beatSeconds);
@@ -145,7 +151,7 @@ export function useRun(
       way,
       start: songStart,
       begin,
-      end: way === "free" ? Number.POSITIVE_INFINITY : starts.at(-1)! + 1.5,
+      end: way === "free" ? Number.POSITIVE_INFINITY : ends.at(-1)! + 1.5,
       due,
       next: 0,
       counted: Math.round((begin - countIn) / beatSeconds),
@@ -242,7 +248,13 @@ export function useRun(
       cancelAnimationFrame(frame);
     };
   }, [running]);
-  useEffect(() => stop, [stop]);
+  useEffect(
+    () => () => {
+      starts.current++;
+      stop();
+    },
+    [stop],
+  );
 
   return { view, running, start, stop, press, clicks, setClicks };
 }

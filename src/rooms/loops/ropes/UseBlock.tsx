@@ -149,7 +149,7 @@ const StrandRow = memo(function StrandRow({
       <span className="truncate pr-2 text-right text-sm leading-7" title={layer.name}>
         {layer.name}
       </span>
-      <div className="flex min-w-0 touch-none">
+      <div className="flex min-w-0 touch-pan-y">
         {units.map((unit, offset) => {
           const at = start + offset;
           const isIn = picked !== null && at >= picked.from && at <= picked.to;
@@ -175,6 +175,7 @@ const StrandRow = memo(function StrandRow({
               className={`relative h-7 min-w-0 basis-0 border-l border-base-content/25 ${isIn ? "bg-primary/35" : "hover:bg-base-200"} ${isAt ? "outline-2 outline-base-content" : ""}`}
               style={{ flexGrow: unit.to - unit.from }}
               onPointerDown={(event) => {
+                if (event.button !== 0) return;
                 event.currentTarget.releasePointerCapture?.(event.pointerId);
                 onDown(use, row, at);
               }}

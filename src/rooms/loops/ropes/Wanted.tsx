@@ -109,15 +109,18 @@ export function Wanted({ loops }: { loops: Loops }) {
   );
 
   const strokesOf = (picked: Place, want: Want) => {
-    const span = spans[picked.use]!;
-    const [a, b] = [Math.min(picked.from, picked.to), Math.max(picked.from, picked.to)];
-    const own = units[picked.use]!;
+    const span = spans[picked.use];
+    const layer = layers[picked.layer];
+    const first = units[picked.use]?.[Math.min(picked.from, picked.to)];
+    const last = units[picked.use]?.[Math.max(picked.from, picked.to)];
+    // What was selected may be gone meanwhile.
+    if (!span || !layer || !first || !last) return [];
     return [
       {
-        layerId: layers[picked.layer]!.id,
+        layerId: layer.id,
         useId: span.use.id,
-        from: own[a]!.from,
-        to: own[b]!.to,
+        from: first.from,
+        to: last.to,
         total: span.to - span.from,
         want,
       },
@@ -125,7 +128,8 @@ export function Wanted({ loops }: { loops: Loops }) {
   };
   const stroke = (picked: Place, want: Want) => {
     const body = current();
-    act(strokeWants(body, derive.outline(body), strokesOf(picked, want), makeId));
+    const strokes = strokesOf(picked, want);
+    if (strokes.length > 0) act(strokeWants(body, derive.outline(body), strokes, makeId));
   };
 
   const latest = useRef({ place, tool, stroke });
@@ -137,8 +141,17 @@ export function Wanted({ loops }: { loops: Loops }) {
       const { place: picked, tool: want, stroke: draw } = latest.current;
       if (picked) draw(picked, want);
     };
+    // A finger that turns out to scroll draws nothing.
+    const cancel = () => {
+      drag.current = false;
+      setPlace(null);
+    };
     window.addEventListener("pointerup", up);
-    return () => window.removeEventListener("pointerup", up);
+    window.addEventListener("pointercancel", cancel);
+    return () => {
+      window.removeEventListener("pointerup", up);
+      window.removeEventListener("pointercancel", cancel);
+    };
   }, []);
 
   const onDown = useCallback((use: number, layer: number, unit: number) => {
