@@ -45,6 +45,7 @@ describe("judging a run", () => {
       ["right", 1],
       ["wrong", null],
     ]);
+    expect(sayRun(judged)).toBe("2 of 2 right, on the whole 15 ms late; 1 not asked for.");
     expect(judgePresses([], [])).toEqual([]);
   });
 

@@ -93,9 +93,12 @@ export function sayRun(judged: readonly JudgedPress[]): string {
   const timed = due.flatMap(({ ms, judged: word }) => (ms === null || word === "wrong" ? [] : [ms]));
   const mean = timed.length === 0 ? null : Math.round(timed.reduce((sum, ms) => sum + ms, 0) / timed.length);
   const count = (word: JudgedPress["judged"]) => judged.filter((one) => one.judged === word).length;
+  const unasked = judged.length - due.length;
+  const wrong = count("wrong") - unasked;
   const faults = [
     count("missed") > 0 ? `${count("missed")} missed` : "",
-    count("wrong") > 0 ? `${count("wrong")} on the wrong pedal` : "",
+    wrong > 0 ? `${wrong} on the wrong pedal` : "",
+    unasked > 0 ? `${unasked} not asked for` : "",
   ].filter((text) => text !== "");
   const drift =
     mean === null

@@ -235,7 +235,7 @@ function Habits({ tracks }: { tracks: number }) {
       <ul className="flex flex-col gap-1">
         {habits.map((habit) => (
           <li key={habit.id} className="flex flex-wrap items-center gap-2">
-            <span className="w-40">{SOUND_WORDS[habit.plays]} always on</span>
+            <span className="w-64">{SOUND_WORDS[habit.plays]} always on</span>
             <SelectField
               label={`Track of ${SOUND_WORDS[habit.plays]}`}
               hideLabel

@@ -27,7 +27,9 @@ export function Answer({
       <p className="mb-2 text-lg" aria-live="polite">
         {judged.length === 0 ? "No press was due." : sayRun(judged)}
       </p>
-      {judged.length > 0 && <Histogram judged={judged} />}
+      {judged.some(({ ms, judged: word }) => ms !== null && word !== "wrong") && (
+        <Histogram judged={judged} />
+      )}
       <div className="overflow-x-auto">
         <table className="table table-sm mt-2 w-auto">
           <thead>
@@ -45,9 +47,9 @@ export function Answer({
                   <th scope="row">
                     {one.due === null ? "nothing" : `at ${saySeconds(due[one.due]!.seconds)}`}
                   </th>
-                  <td>{press ? sayPress(press) : "an unasked press"}</td>
+                  <td>{press ? sayPress(press) : "a press"}</td>
                   <td>
-                    {one.judged === "wrong" ? "wrong pedal" : one.judged}
+                    {one.due === null ? "not asked for" : one.judged === "wrong" ? "wrong pedal" : one.judged}
                     {one.ms !== null && one.judged !== "wrong"
                       ? `, ${Math.abs(one.ms)} ms ${one.ms < 0 ? "early" : "late"}`
                       : ""}

@@ -83,7 +83,7 @@ export function LayerPane({
         />
         <TextField
           className="col-span-2"
-          label="Chords as written, with beats where they are not a bar: Dm Bb:2 C:2"
+          label="Chords as written, a bar each or with beats: Dm Bb:2"
           value={formatChords(layer.chords, beatUnit, barTicks)}
           longest={2000}
           check={(text) => {
