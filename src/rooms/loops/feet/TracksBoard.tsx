@@ -3,7 +3,10 @@
 import {
   closestCenter,
   DndContext,
+  type DragCancelEvent,
   type DragEndEvent,
+  type DragOverEvent,
+  type DragStartEvent,
   KeyboardSensor,
   PointerSensor,
   useDraggable,
@@ -43,14 +46,35 @@ export function TracksBoard({
     const track = Number(String(over.id).replace("track ", ""));
     if (!plan.tracks[track]?.includes(layer)) put(layer, track);
   };
-  const pinned = song.layers.filter(({ track }) => track !== null);
   const byId = new Map(song.layers.map((layer) => [layer.id, layer]));
+  const nameOf = (one: { readonly id: string | number }) => byId.get(String(one.id))?.name ?? "the layer";
+  const placeOf = (one: { readonly id: string | number } | null) =>
+    one ? `over track ${Number(String(one.id).replace("track ", "")) + 1}` : "over no track";
+  const announcements = {
+    onDragStart: ({ active }: DragStartEvent) => `${nameOf(active)} is held.`,
+    onDragOver: ({ active, over }: DragOverEvent) => `${nameOf(active)} is ${placeOf(over)}.`,
+    onDragEnd: ({ active, over }: DragEndEvent) => `${nameOf(active)} was let go ${placeOf(over)}.`,
+    onDragCancel: ({ active }: DragCancelEvent) => `${nameOf(active)} stays where it was.`,
+  };
+  const pinned = song.layers.filter(({ track }) => track !== null);
   return (
     <section aria-labelledby="tracks-title" className="mb-8">
       <h2 id="tracks-title" className="mb-1">
         Tracks
       </h2>
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext
+        id={id}
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        accessibility={{
+          announcements,
+          screenReaderInstructions: {
+            draggable:
+              "Space takes the layer, the arrows move it, Space lets it go on a track, Escape leaves it.",
+          },
+        }}
+        onDragEnd={onDragEnd}
+      >
         <ol className="flex flex-wrap gap-3">
           {plan.tracks.map((ids, track) => (
             <Track key={track} track={track}>
