@@ -20,14 +20,14 @@ export type Later = {
   readonly savesSeconds: number;
 };
 
-export const COUNT_IN_BARS = 1;
+const COUNT_IN_BARS = 1;
 /** A build longer than this loses the room. Rule of thumb, no source. */
 export const LONGEST_BUILD_SECONDS = 45;
 
 type Pass = readonly LoopLayer[];
 
 /** Layers recorded in one pass, in list order of their first ones. */
-export function passesOf(layers: readonly LoopLayer[]): Pass[] {
+function passesOf(layers: readonly LoopLayer[]): Pass[] {
   const home = new Map(layers.map(({ id }) => [id, id]));
   const root = (id: string): string => {
     const up = home.get(id)!;
@@ -103,7 +103,7 @@ export function buildOf(
   };
 }
 
-export const secondsOfBars = (
+const secondsOfBars = (
   { tempo, beatsPerBar }: Pick<LoopCase, "tempo" | "beatsPerBar">,
   bars: number,
 ): number => (bars * beatsPerBar * 60) / tempo;

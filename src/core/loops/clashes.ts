@@ -1,5 +1,5 @@
 import { type Chord, clashesWith, pitchClassesOf, type SoundingChord } from "../chord";
-import { formatNoteName, type Key, nameOfPitchClass, pitchClassOf, signatureOf } from "../pitch";
+import { formatNoteName, type Key, nameInKey, nameOfPitchClass, pitchClassOf } from "../pitch";
 import type { ChordBeats, LoopCase, LoopLayer } from "./loop-case";
 import { runsOf, sectionBeats } from "./spans";
 import type { LoopWay } from "./way";
@@ -15,7 +15,8 @@ export type Clash = {
 /** A loop that is stopped in the middle of a pass: at which of its bars, counted from 0. */
 export type Cut = { readonly layer: string; readonly section: string; readonly bar: number };
 
-const isSame = (a: number, b: number) => Math.abs(a - b) < 1e-6;
+/** Beats nearer than this are the same. */
+const EPSILON = 1e-6;
 
 /**
  * Why two chords clash, or null: a tone of the loop's chord that is not in the other and lies a semitone from one of its
@@ -35,32 +36,32 @@ export function clashOfChords(loop: Chord, chord: Chord, key: Key | null): strin
 }
 
 const nameOf = (pitchClass: number, chord: SoundingChord, key: Key | null): string =>
-  formatNoteName(nameOfPitchClass(pitchClass, key ? signatureOf(key) + 2 : chord.root + 2));
+  formatNoteName(key ? nameInKey(pitchClass, key) : nameOfPitchClass(pitchClass, chord.root + 2));
 
-/** The chords that sound in `[from, to)` of a list, beats from its start. */
-function chordsWithin(chords: readonly ChordBeats[], from: number, to: number): Chord[] {
-  const found: Chord[] = [];
-  let beat = 0;
-  for (const { chord, beats } of chords) {
-    const end = beat + beats;
-    if (beat < to - 1e-6 && end > from + 1e-6) found.push(chord);
-    beat = end;
-  }
-  return found;
+/** A chord from one beat to another. */
+type ChordSpan = { readonly chord: Chord; readonly from: number; readonly to: number };
+
+function spansOf(chords: readonly ChordBeats[], start = 0): ChordSpan[] {
+  let beat = start;
+  return chords.map(({ chord, beats }) => {
+    const from = beat;
+    beat += beats;
+    return { chord, from, to: beat };
+  });
 }
 
-/** The parts of `[from, to)` of a song in which a loop that started at `start` does not come round. */
-function loopParts(start: number, length: number, from: number, to: number): (readonly [number, number])[] {
-  const parts: (readonly [number, number])[] = [];
-  let at = from - start;
-  const end = to - start;
-  while (at < end - 1e-6) {
-    const pass = Math.floor(at / length + 1e-9) * length;
-    const until = Math.min(end, pass + length);
-    parts.push([at - pass, until - pass]);
-    at = until;
-  }
-  return parts;
+/** What a loop of so many beats sounds over a section that begins `gone` beats after the loop did. */
+function loopSpans(
+  progression: readonly ChordBeats[],
+  length: number,
+  gone: number,
+  beats: number,
+): ChordSpan[] {
+  const first = Math.floor(gone / length + 1e-9);
+  const passes = Math.ceil((gone + beats) / length - 1e-9) - first;
+  return Array.from({ length: passes }, (_, pass) =>
+    spansOf(progression, (first + pass) * length - gone),
+  ).flat();
 }
 
 /** The reason of each pair of chords is worked out once. */
@@ -87,7 +88,7 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
       const layer = layers.get(id)!;
       if (layer.kind !== "pitched" || layer.progression.length === 0) continue;
       for (let at = from; at < to; at++) {
-        const { beats, reasons } = clashesIn(asked, layer, at, starts[from]!, starts[at]!, clash);
+        const { beats, reasons } = clashesIn(asked, layer, at, starts[at]! - starts[from]!, clash);
         if (beats.length === 0) continue;
         const why = `${reasons[0]!}${reasons.length > 1 ? ` (and ${reasons.length - 1} more)` : ""}`;
         const order = asked.layers.indexOf(layer);
@@ -99,56 +100,28 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
     .map(({ at: _at, order: _order, ...clashing }) => clashing);
 }
 
+/** Beats of a section in which something clashes, and the reasons, each once, in the order they come. */
 function clashesIn(
   { sections, beatsPerBar }: LoopCase,
   layer: LoopLayer,
   at: number,
-  started: number,
-  start: number,
+  gone: number,
   clash: (loop: Chord, chord: Chord) => string | null,
 ): { readonly beats: number[]; readonly reasons: readonly string[] } {
   const { bars, chords } = sections[at]!;
-  const beats: number[] = [];
-  const reasons = new Set<string>();
-  if (chords.length === 0) return { beats, reasons: [] };
-  const length = layer.bars * beatsPerBar;
   const all = bars * beatsPerBar;
-  for (let beat = 0; beat < all - 1e-6; beat++) {
-    let own: string | null = null;
-    let into = beat;
-    for (const [from, to] of loopParts(started, length, start + beat, start + Math.min(all, beat + 1))) {
-      // Inside one beat both may change: only what sounds at the same time is compared.
-      const edges = [
-        from,
-        to,
-        ...edgesOf(layer.progression, from, to),
-        ...edgesOf(chords, into, into + to - from).map((edge) => edge - into + from),
-      ];
-      const points = [...new Set(edges)].sort((a, b) => a - b);
-      for (let index = 0; index + 1 < points.length; index++) {
-        if (isSame(points[index]!, points[index + 1]!)) continue;
-        const [loop] = chordsWithin(layer.progression, points[index]!, points[index + 1]!);
-        const [chord] = chordsWithin(chords, into + points[index]! - from, into + points[index + 1]! - from);
-        own ??= loop && chord ? clash(loop, chord) : null;
-      }
-      into += to - from;
+  const reasonOf = new Map<number, string>();
+  const section = spansOf(chords);
+  for (const loop of loopSpans(layer.progression, layer.bars * beatsPerBar, gone, all))
+    for (const one of section) {
+      const [from, to] = [Math.max(0, loop.from, one.from), Math.min(all, loop.to, one.to)];
+      const why = to - from > EPSILON ? clash(loop.chord, one.chord) : null;
+      if (why === null) continue;
+      for (let beat = Math.floor(from + EPSILON); beat < to - EPSILON; beat++)
+        if (!reasonOf.has(beat)) reasonOf.set(beat, why);
     }
-    if (own === null) continue;
-    beats.push(beat);
-    reasons.add(own);
-  }
-  return { beats, reasons: [...reasons] };
-}
-
-/** Where chords change strictly inside `(from, to)`. */
-function edgesOf(chords: readonly ChordBeats[], from: number, to: number): number[] {
-  const edges: number[] = [];
-  let beat = 0;
-  for (const { beats } of chords) {
-    beat += beats;
-    if (beat > from + 1e-6 && beat < to - 1e-6) edges.push(beat);
-  }
-  return edges;
+  const beats = [...reasonOf.keys()].sort((a, b) => a - b);
+  return { beats, reasons: [...new Set(beats.map((beat) => reasonOf.get(beat)!))] };
 }
 
 /** Loops that are stopped in the middle of a pass, told with the last section in which they sound. */
@@ -162,7 +135,7 @@ export function cutsOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presses">
         const length = layers.get(id)!.bars * asked.beatsPerBar;
         const played = starts[to]! - starts[from]!;
         const over = played - Math.round(played / length) * length;
-        if (isSame(over, 0)) return [];
+        if (Math.abs(over) < EPSILON) return [];
         const bar = (played - Math.floor(played / length + 1e-9) * length) / asked.beatsPerBar;
         return [{ layer: id, section: asked.sections[to - 1]!.id, bar: Math.round(bar * 1e6) / 1e6 }];
       }),

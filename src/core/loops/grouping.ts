@@ -99,12 +99,12 @@ export class Grouping {
     return seek([], 0)?.toSorted((a, b) => (a & -a) - (b & -b)) ?? null;
   }
 
-  /** Two lengths that can't stand on one track, for telling why there is no grouping. */
-  badPair(): BadPair | null {
+  /** Two layers that can't stand on one track, for telling why there is no grouping. @param among which pairs are asked */
+  badPair(among: (a: LoopLayer, b: LoopLayer) => boolean = () => true): BadPair | null {
     const { layers } = this.asked;
     for (const [at, a] of layers.entries())
       for (const b of layers.slice(at + 1))
-        if (!divides(a.bars, b.bars) && !divides(b.bars, a.bars)) return { a, b };
+        if (!divides(a.bars, b.bars) && !divides(b.bars, a.bars) && among(a, b)) return { a, b };
     return null;
   }
 

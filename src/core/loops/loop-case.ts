@@ -1,15 +1,12 @@
 import type { Chord } from "../chord";
 import type { Key } from "../pitch";
+import type { LOOP_SCHOOLS, LOOP_STARTS, WANTS } from "../song";
 
-/** What a stretch of the song asks of a layer; "either" is free. */
-export const WANTS = ["on", "off", "either"] as const;
 export type Want = (typeof WANTS)[number];
 
 /** The most layers a plan takes. */
 export const MOST_LAYERS = 16;
 
-/** Which layer is recorded first. */
-export const LOOP_SCHOOLS = ["chords-first", "beat-first"] as const;
 export type LoopSchool = (typeof LOOP_SCHOOLS)[number];
 
 /** What a box on the floor can do, as far as a plan depends on it. */
@@ -54,7 +51,7 @@ export type LoopCase = {
   /** Beats a minute, and how many of those beats a bar has. */
   readonly tempo: number;
   readonly beatsPerBar: number;
-  readonly startFrom: "silence" | "running";
+  readonly startFrom: (typeof LOOP_STARTS)[number];
   readonly school: LoopSchool;
   readonly key: Key | null;
   /** Whether everything is heard through once before the song. */

@@ -2,11 +2,11 @@ import { fail, ok, type Result } from "../base";
 import { type Build, buildOf, type Later, laterOf } from "./build";
 import { type Clash, type Cut, clashesOf, cutsOf } from "./clashes";
 import { type BadPair, Grouping } from "./grouping";
-import { type LoopCase, wantOf } from "./loop-case";
+import type { LoopCase } from "./loop-case";
 import { bitsOf, maskOf, pressesBetween, type Sounding } from "./press";
 import { type Planned, Searcher } from "./search";
 import { tradeOf } from "./trade";
-import { type LoopWay, type PlacedPress, recordedTracks, soundingBefore } from "./way";
+import { type LoopWay, type PlacedPress, recordedTracks, soundingBefore, wrongLayers } from "./way";
 
 /** A whole plan. Without `exact`, `bound` is what no plan can better. */
 export type LoopPlan = LoopWay & {
@@ -20,12 +20,27 @@ export type LoopPlan = LoopWay & {
   readonly bound?: { readonly wrongBars: number; readonly footCost: number };
 };
 
+/** Why there is no plan. */
 export type LoopProblem =
   | { readonly code: "no-layers" }
-  | { readonly code: "no-grouping"; readonly pair: BadPair | null; readonly tracks: number };
+  /** Even without pins the layers can't be put on so few tracks; two lengths that can't share one, where there are such. */
+  | { readonly code: "no-grouping"; readonly pair: BadPair | null; readonly tracks: number }
+  /** Two layers are pinned to one track that can't share it. */
+  | { readonly code: "pins-apart"; readonly pair: BadPair }
+  | { readonly code: "pins" };
+
+function problemOf(asked: LoopCase, grouping: Grouping): LoopProblem {
+  if (Object.keys(asked.pins).length > 0 && new Grouping({ ...asked, pins: {} }).first()) {
+    const pair = grouping.badPair(
+      (a, b) => Object.hasOwn(asked.pins, a.id) && asked.pins[a.id] === asked.pins[b.id],
+    );
+    return pair ? { code: "pins-apart", pair } : { code: "pins" };
+  }
+  return { code: "no-grouping", pair: grouping.badPair(), tracks: asked.looper.tracks };
+}
 
 /** The presses that lead through given states, each boundary's the cheapest. */
-export function pressesThrough(
+function pressesThrough(
   asked: LoopCase,
   recorded: Sounding,
   states: readonly (readonly number[])[],
@@ -38,22 +53,6 @@ export function pressesThrough(
     const before = asked.sections[at]?.id ?? null;
     return presses.map((press): PlacedPress => ({ before, ...press }));
   });
-}
-
-/** Bars of layers wanted and silent, or not wanted and sounding, counted from the plan itself. */
-function wrongBarsOf(
-  { sections, layers }: LoopCase,
-  tracks: LoopWay["tracks"],
-  states: LoopWay["states"],
-): number {
-  return sections.reduce((sum, section, at) => {
-    const on = new Set(states[at]!.flatMap((track) => tracks[track]!));
-    const wrong = layers.filter(({ id }) => {
-      const want = wantOf(section, id);
-      return want !== "either" && (want === "on") !== on.has(id);
-    });
-    return sum + wrong.length * section.bars;
-  }, 0);
 }
 
 function wayOf(searcher: Searcher, { blocks, states, foot }: Planned): LoopWay {
@@ -73,7 +72,10 @@ function wayOf(searcher: Searcher, { blocks, states, foot }: Planned): LoopWay {
     tracks,
     states: sounding,
     presses: pressesThrough(asked, recorded, sounding),
-    wrongBars: wrongBarsOf(asked, tracks, sounding),
+    wrongBars: asked.sections.reduce((sum, { bars }, at) => {
+      const { silent, sounding: unwanted } = wrongLayers(asked, { tracks, states: sounding }, at);
+      return sum + (silent.length + unwanted.length) * bars;
+    }, 0),
     footCost: foot,
   };
 }
@@ -94,8 +96,7 @@ export function planLoops(
   if (asked.layers.length === 0) return fail({ code: "no-layers" });
   const searcher = new Searcher(asked);
   const first = searcher.grouping.first();
-  if (!first)
-    return fail({ code: "no-grouping", pair: searcher.grouping.badPair(), tracks: asked.looper.tracks });
+  if (!first) return fail(problemOf(asked, searcher.grouping));
   const { planned, exact, bound } = searcher.best(first);
   const way = wayOf(searcher, planned);
   const { perBar } = searcher.wanted;
@@ -112,7 +113,3 @@ export function planLoops(
     ...(exact ? {} : { bound: { wrongBars: bound.wrong / perBar, footCost: bound.foot } }),
   });
 }
-
-/** Why layers can't share so few tracks, apart from planning. */
-export const groupingProblem = (asked: Pick<LoopCase, "layers" | "pins" | "looper">): BadPair | null =>
-  new Grouping(asked).first() ? null : new Grouping(asked).badPair();

@@ -68,33 +68,8 @@ export class Searcher {
     return wrong;
   }
 
-  /** The states of a section that make the fewest wrong bars there: blocks that must sound, and those that may. */
-  private rightStates(blocks: Blocks, at: number): number[] {
-    let must = 0;
-    const free: number[] = [];
-    for (const [index, block] of blocks.entries()) {
-      const ifSilent = countBits(this.wanted.on[at]! & block);
-      const ifSounding = countBits(this.wanted.off[at]! & block);
-      if (ifSounding < ifSilent) must |= 1 << index;
-      else if (ifSounding === ifSilent) free.push(1 << index);
-    }
-    const states = [must];
-    for (const bit of free)
-      for (let index = states.length - 1; index >= 0; index--) states.push(states[index]! | bit);
-    // Of equals, what is wanted rather sounds; then in list order.
-    const silent = (state: number) =>
-      blocks.reduce(
-        (sum, block, index) => sum + (state & (1 << index) ? 0 : countBits(this.wanted.on[at]! & block)),
-        0,
-      );
-    return states.length > 1 ? states.sort((a, b) => silent(a) - silent(b) || a - b) : states;
-  }
-
-  /**
-   * The least foot cost of a grouping among plans with its fewest wrong bars.
-   * @param most a cost from which on the exact figure no longer matters
-   */
-  leastFoot(blocks: Blocks, most = FAR): number {
+  /** Reads which blocks must sound in each section for the fewest wrong bars there, and which must not. */
+  private readRight(blocks: Blocks): void {
     const { on, off, sections } = this.wanted;
     for (let at = 0; at < sections; at++) {
       let must = 0;
@@ -108,16 +83,38 @@ export class Searcher {
       this.must[at] = must;
       this.mustNot[at] = mustNot;
     }
-    const { must, mustNot } = this;
-    const isAllowed = (at: number, state: number) =>
-      (state & must[at]!) === must[at] && (state & mustNot[at]!) === 0;
-    return leastFootWithin(this, 1 << blocks.length, isAllowed, most);
+  }
+
+  /** Whether a state makes the fewest wrong bars of a section, for the grouping read last. */
+  private readonly isRight = (at: number, state: number): boolean =>
+    (state & this.must[at]!) === this.must[at] && (state & this.mustNot[at]!) === 0;
+
+  /** The right states of a section: of equals, what is wanted rather sounds; then in list order. */
+  private rightStates(blocks: Blocks, at: number): number[] {
+    const silent = (state: number) =>
+      blocks.reduce(
+        (sum, block, index) => sum + (state & (1 << index) ? 0 : countBits(this.wanted.on[at]! & block)),
+        0,
+      );
+    return Array.from({ length: 1 << blocks.length }, (_, state) => state)
+      .filter((state) => this.isRight(at, state))
+      .sort((a, b) => silent(a) - silent(b) || a - b);
+  }
+
+  /**
+   * The least foot cost of a grouping among plans with its fewest wrong bars.
+   * @param most a cost from which on the exact figure no longer matters
+   */
+  leastFoot(blocks: Blocks, most = FAR): number {
+    this.readRight(blocks);
+    return leastFootWithin(this, 1 << blocks.length, this.isRight, most);
   }
 
   /** The states of a plan of least foot cost; of equals the first in the order of {@link rightStates}, section by section. */
   statesOf(blocks: Blocks): number[] {
     const width = 1 << blocks.length;
     const costs = this.changeCosts(blocks.length);
+    this.readRight(blocks);
     const choices = Array.from({ length: this.wanted.sections }, (_, at) => this.rightStates(blocks, at));
     const toGo: number[][] = [];
     let after: { readonly states: readonly number[]; readonly left: readonly number[] } = {

@@ -1,4 +1,4 @@
-import type { LoopCase } from "./loop-case";
+import { type LoopCase, wantOf } from "./loop-case";
 import { maskOf, type Press, type Sounding } from "./press";
 
 /** A press with where it comes: before a section, or after the last (null). */
@@ -22,3 +22,17 @@ export const recordedTracks = (tracks: readonly (readonly unknown[])[]): Soundin
 /** What sounds just before the first section. */
 export const soundingBefore = (asked: Pick<LoopCase, "startFrom">, recorded: Sounding): Sounding =>
   asked.startFrom === "running" ? recorded : 0;
+
+/** Layers that are not as wanted in a section, by id, in list order. */
+export function wrongLayers(
+  { sections, layers }: Pick<LoopCase, "sections" | "layers">,
+  { tracks, states }: Pick<LoopWay, "tracks" | "states">,
+  at: number,
+): { readonly silent: string[]; readonly sounding: string[] } {
+  const on = new Set(states[at]!.flatMap((track) => tracks[track]!));
+  const ids = layers.map(({ id }) => id);
+  return {
+    silent: ids.filter((id) => wantOf(sections[at]!, id) === "on" && !on.has(id)),
+    sounding: ids.filter((id) => wantOf(sections[at]!, id) === "off" && on.has(id)),
+  };
+}

@@ -1,21 +1,17 @@
 import { z } from "zod";
 import {
   type ChordBeats,
-  isPinsFault,
-  LOOP_SCHOOLS,
   type LoopCase,
   type LoopLayer,
   type LoopSection,
   MOST_LAYERS,
-  pinnedApart,
   planLoops,
   sayLoopProblem,
-  WANTS,
 } from "../loops";
 import { MOST_BPM } from "../rhythm";
+import { LOOP_SCHOOLS, LOOP_STARTS, MOST_BOX_TRACKS, WANTS } from "../song";
 import { engine, FieldError, fields, readChord, readKey, refuseRepeats } from "./engine";
 
-export const MOST_TRACKS = 8;
 export const MOST_LOOP_SECTIONS = 400;
 
 const bars = z
@@ -52,7 +48,7 @@ const section = z.object({
 export const loopsInput = z.object({
   looper: z.object(
     {
-      tracks: fields.whole("a number of tracks", 1, MOST_TRACKS),
+      tracks: fields.whole("a number of tracks", 1, MOST_BOX_TRACKS),
       allStart: fields.flag.default(true),
       allStop: fields.flag.default(true),
       quantised: fields.flag.default(false),
@@ -64,7 +60,7 @@ export const loopsInput = z.object({
     .min(1, { error: "should be at least 1 beat a minute" })
     .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
   beatsPerBar: fields.whole("beats in a bar", 1, 64).default(4),
-  startFrom: z.enum(["silence", "running"], { error: 'should be "silence" or "running"' }).default("silence"),
+  startFrom: z.enum(LOOP_STARTS, { error: 'should be "silence" or "running"' }).default("silence"),
   school: z
     .enum(LOOP_SCHOOLS, { error: `should be ${LOOP_SCHOOLS.map((one) => `"${one}"`).join(" or ")}` })
     .default("chords-first"),
@@ -162,8 +158,13 @@ export const loops = engine(
     const asked = readLoopCase(input);
     const plan = planLoops(asked);
     if (plan.ok) return plan.value;
-    if (!isPinsFault(asked)) throw new FieldError(["looper", "tracks"], sayLoopProblem(plan.problem, asked));
-    const apart = pinnedApart(asked);
-    throw new FieldError(apart ? ["pins", apart.b.id] : ["pins"], sayLoopProblem(plan.problem, asked));
+    const { problem } = plan;
+    const path =
+      problem.code === "pins-apart"
+        ? ["pins", problem.pair.b.id]
+        : problem.code === "pins"
+          ? ["pins"]
+          : ["looper", "tracks"];
+    throw new FieldError(path, sayLoopProblem(problem));
   },
 );

@@ -1,9 +1,10 @@
 import { z } from "zod";
 import { recordedTracks, recover as wayBack } from "../loops";
+import { MOST_BOX_TRACKS } from "../song";
 import { engine, FieldError, fields } from "./engine";
-import { loopsInput, MOST_LOOP_SECTIONS, MOST_TRACKS, readLoopCase } from "./loops";
+import { loopsInput, MOST_LOOP_SECTIONS, readLoopCase } from "./loops";
 
-const track = fields.whole("the index of a track", 0, MOST_TRACKS - 1);
+const track = fields.whole("the index of a track", 0, MOST_BOX_TRACKS - 1);
 
 const input = z.object({
   case: loopsInput,
@@ -13,7 +14,7 @@ const input = z.object({
         .array(z.array(fields.id, { error: "should be a list of layers" }), {
           error: "should be a list of tracks",
         })
-        .max(MOST_TRACKS),
+        .max(MOST_BOX_TRACKS),
       states: z
         .array(z.array(track, { error: "should be the tracks that sound" }), {
           error: "should be what sounds in each section",

@@ -117,13 +117,16 @@ export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export {
   BODY_PARTS,
   type BodyPart,
-  JUDGED,
   LAYER_PITCHES,
   LAYER_SOUNDS,
   type LayerSound,
+  LOOP_SCHOOLS,
+  LOOP_STARTS,
   MOST_BOX_TRACKS,
   MOST_LAYER_BARS,
+  PRESS_PLACES,
   QUIETEST_DBFS,
+  WANTS,
 } from "./loop-rows";
 export { liftBody, SCHEMA, type Stored } from "./migrate";
 export {

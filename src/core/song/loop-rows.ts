@@ -20,12 +20,19 @@ export const LAYER_PITCHES = ["pitched", "unpitched", "damped"] as const;
 export const BODY_PARTS = ["hands", "mouth"] as const;
 export type BodyPart = (typeof BODY_PARTS)[number];
 
+/** Which layer is recorded first. */
+export const LOOP_SCHOOLS = ["chords-first", "beat-first"] as const;
+/** What sounds just before the song. */
+export const LOOP_STARTS = ["silence", "running"] as const;
+/** Where a press stands at its boundary: the first one, or one after it that starts or stops. */
+export const PRESS_PLACES = ["first", "late-start", "late-stop"] as const;
+
 export const MOST_BOX_TRACKS = 8;
 export const MOST_LAYER_BARS = 64;
 export const QUIETEST_DBFS = -60;
 
 /** What a pedal does: a track in or out, everything, the last layer undone, one more layer on a track, nothing. */
-export const pedalAct = z.string().regex(/^(?:none|start-all|stop-all|undo|(?:track|overdub)-[0-7])$/u, {
+const pedalAct = z.string().regex(/^(?:none|start-all|stop-all|undo|(?:track|overdub)-[0-7])$/u, {
   error: "should be an act of a pedal",
 });
 
@@ -50,8 +57,8 @@ export const loopBox = z.object({
   sharedLength: z.boolean(),
   undoLast: z.boolean(),
   pedals: z.array(pedal).min(1).max(16),
-  school: z.enum(["chords-first", "beat-first"]),
-  startFrom: z.enum(["silence", "running"]),
+  school: z.enum(LOOP_SCHOOLS),
+  startFrom: z.enum(LOOP_STARTS),
   listen: z.boolean(),
 });
 
@@ -89,7 +96,8 @@ export const loopLayer = z.object({
     .nullable(),
 });
 
-export const WANT_WORDS = ["on", "off", "either"] as const;
+/** What a stretch of the song asks of a layer; "either" is free. */
+export const WANTS = ["on", "off", "either"] as const;
 
 /**
  * What one use of a section asks of a layer. Ticks are counted from the start of the use, all its rounds together; `to`
@@ -99,10 +107,10 @@ export const loopWant = z.object({
   id: idSchema,
   layerId: idSchema,
   useId: idSchema,
-  stretches: z.array(z.object({ from: ticks, to: ticks.nullable(), want: z.enum(WANT_WORDS) })).max(200),
+  stretches: z.array(z.object({ from: ticks, to: ticks.nullable(), want: z.enum(WANTS) })).max(200),
 });
 
-export const JUDGED = ["right", "early", "late", "wrong", "missed"] as const;
+const JUDGED = ["right", "early", "late", "wrong", "missed"] as const;
 
 /** One run of a plan on the simulated box: every press that was due, or that came unasked. */
 export const loopRun = z.object({
@@ -116,8 +124,7 @@ export const loopRun = z.object({
         judged: z.enum(JUDGED),
         /** How far from its time, above 0 late; null for one that was missed or unasked. */
         ms: z.number().min(-100_000).max(100_000).nullable(),
-        /** The first press of its boundary, or one after it that starts or stops. */
-        place: z.enum(["first", "late-start", "late-stop"]),
+        place: z.enum(PRESS_PLACES),
         sung: z.boolean(),
       }),
     )

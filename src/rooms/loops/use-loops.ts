@@ -54,7 +54,7 @@ export function useLoops(trade = false): Loops {
     body,
     song,
     shown,
-    problem: problem && song.asked ? sayLoopProblem(problem, song.asked, nameOf) : null,
+    problem: problem && sayLoopProblem(problem, nameOf),
     notes: song.problems.map((one) => saySongLoopProblem(one, nameOf)),
     isOld,
   };

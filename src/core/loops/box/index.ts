@@ -7,10 +7,8 @@ export {
   emptyBox,
   passOf,
   pressBox,
-  recordedOf,
   shareOf,
   soundingOf,
-  type TrackState,
 } from "./box";
 export {
   actOf,
@@ -21,9 +19,8 @@ export {
   type MadePress,
   oddsOf,
   placeOf,
-  RIGHT_WITHIN_MS,
   sayRun,
 } from "./judge";
-export { addUp, type Dbfs, HEADROOM, levelForLayers, peakOf } from "./levels";
+export { addUp, amplitudeOf, type Dbfs, HEADROOM, levelForLayers, peakOf } from "./levels";
 export { eventsOf, type HeardLayer, mixEvents, renderSound, type SoundEvent, wavOf } from "./sound";
 export { hitsOf, type LayerHit } from "./voices";

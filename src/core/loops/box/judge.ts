@@ -1,4 +1,4 @@
-import type { LoopRun } from "../../song";
+import { type LoopRun, PRESS_PLACES } from "../../song";
 import type { Press } from "../press";
 
 /** A press that is due: when, s, and which pedal act. */
@@ -7,7 +7,7 @@ export type DuePress = {
   /** From when on it may be made: earlier than its time on a box that waits. */
   readonly earliest?: number;
   readonly act: string;
-  readonly place: "first" | "late-start" | "late-stop";
+  readonly place: LoopRun["presses"][number]["place"];
   readonly sung: boolean;
 };
 
@@ -20,9 +20,9 @@ export type JudgedPress = LoopRun["presses"][number] & {
 };
 
 /** Nearer than this counts as right, ms. Ours, no source. */
-export const RIGHT_WITHIN_MS = 120;
+const RIGHT_WITHIN_MS = 120;
 /** Farther than this a press belongs to no other, ms. Ours, no source. */
-export const BELONGS_WITHIN_MS = 1500;
+const BELONGS_WITHIN_MS = 1500;
 
 /** As soon as a foot gets from one pedal to another, s: late presses are due so much after the one before. Ours, no source. */
 export const FOOT_SECONDS = 0.35;
@@ -109,8 +109,6 @@ export function sayRun(judged: readonly JudgedPress[]): string {
   return `${right} of ${due.length} right${drift}${faults.length > 0 ? `; ${faults.join(", ")}` : ""}.`;
 }
 
-const PLACES = ["first", "late-start", "late-stop"] as const;
-
 /** How often presses of each kind were right: place at the boundary, while singing or not. */
 export type PressOdds = (place: DuePress["place"], sung: boolean) => number;
 
@@ -120,7 +118,7 @@ export type PressOdds = (place: DuePress["place"], sung: boolean) => number;
  */
 export function oddsOf(runs: readonly Pick<LoopRun, "presses">[]): PressOdds {
   const counts = new Map<string, { right: number; all: number }>();
-  for (const place of PLACES)
+  for (const place of PRESS_PLACES)
     for (const sung of [true, false]) counts.set(`${place} ${sung}`, { right: 0, all: 0 });
   for (const { judged, place, sung } of runs.flatMap(({ presses }) => presses)) {
     const count = counts.get(`${place} ${sung}`)!;

@@ -1,7 +1,8 @@
 /** Decibels below full scale; 0 is the loudest a converter can hold. */
 export type Dbfs = number;
 
-const toAmplitude = (level: Dbfs): number => 10 ** (level / 20);
+/** The amplitude of a level, 1 being full scale. */
+export const amplitudeOf = (level: Dbfs): number => 10 ** (level / 20);
 const toDbfs = (amplitude: number): Dbfs => 20 * Math.log10(amplitude);
 
 /**
@@ -10,7 +11,7 @@ const toDbfs = (amplitude: number): Dbfs => 20 * Math.log10(amplitude);
  * @example addUp([-12, -12]) // => { worst: -5.98, likely: -8.99 }
  */
 export function addUp(levels: readonly Dbfs[]): { readonly worst: Dbfs; readonly likely: Dbfs } {
-  const amplitudes = levels.map(toAmplitude);
+  const amplitudes = levels.map(amplitudeOf);
   const worst = toDbfs(amplitudes.reduce((sum, one) => sum + one, 0));
   const likely = 10 * Math.log10(amplitudes.reduce((sum, one) => sum + one ** 2, 0));
   return { worst, likely };

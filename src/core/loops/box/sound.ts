@@ -2,6 +2,7 @@ import type { LayerSound } from "../../song";
 import type { LoopCase } from "../loop-case";
 import { runsOf, sectionBeats } from "../spans";
 import type { LoopWay } from "../way";
+import { amplitudeOf } from "./levels";
 import type { LayerHit } from "./voices";
 
 /** A sound at its moment: seconds from the start of the song; it is cut at `until`. */
@@ -21,8 +22,6 @@ export type HeardLayer = {
   readonly hits: readonly LayerHit[];
   readonly level: number;
 };
-
-const gainOf = (level: number): number => 10 ** (level / 20);
 
 /**
  * Everything a plan sounds like, in the order it begins: each run of a track goes round from the moment it starts and is
@@ -54,7 +53,7 @@ export function eventsOf(
             until,
             plays: layer.plays,
             hz: hit.hz,
-            gain: gainOf(layer.level),
+            gain: amplitudeOf(layer.level),
           });
         }
     }

@@ -1,12 +1,11 @@
 import type { Ticks } from "../../base";
 import { tempoMs } from "../../rhythm";
-import type { Passage } from "../../song";
 import { actOf, type DuePress, FOOT_SECONDS, placeOf } from "../box/judge";
 import type { LoopPlan } from "../plan";
-import { costOfPress } from "../press";
 import { sectionBeats } from "../spans";
 import type { LoopWay, PlacedPress } from "../way";
 import type { Piece, SongLoops, UseSpan } from "./song-loops";
+import { type SungWord, sungWords } from "./sung-words";
 
 /** A press in the song: its bar and beat, the words around it, and from when it may be made. */
 export type FootPress = PlacedPress & {
@@ -22,22 +21,8 @@ export type FootPress = PlacedPress & {
   readonly sung: boolean;
   /** A box that waits for the loop point takes it from here on; else its own tick. */
   readonly from: Ticks;
-  readonly cost: number;
   readonly seconds: number;
 };
-
-type SungWord = { readonly text: string; readonly tick: Ticks };
-
-const wordsIn = (passages: readonly Passage[]): SungWord[] =>
-  passages
-    .flatMap((passage) =>
-      passage.vocals
-        ? passage.lines.flatMap(({ outline, wordTicks }) =>
-            outline.words.map(({ word }, at) => ({ text: word.text, tick: wordTicks[at]! })),
-          )
-        : [],
-    )
-    .sort((a, b) => a.tick - b.tick);
 
 /** Bars, seconds and words of a song by tick, read once. */
 type Clock = {
@@ -56,7 +41,7 @@ function clockOf(spans: readonly UseSpan[], beatTicks: Ticks): Clock {
     starts.push(seconds);
     seconds += tempoMs(passage.ticks, passage.tempo) / 1000;
   }
-  const wordsOf = new Map(spans.map((span) => [span.use.id, wordsIn(span.passages)]));
+  const wordsOf = new Map(spans.map((span) => [span.use.id, sungWords(span.passages)]));
   return {
     barAt: (tick) => {
       const bar = bars.findLast((one) => one.tick <= tick);
@@ -98,7 +83,6 @@ export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
       into: into?.label ?? null,
       sung: sungNow !== undefined && next !== undefined && next.tick - sungNow.tick <= barTicks,
       from: box.quantised ? Math.max(0, tick - longest) : tick,
-      cost: costOfPress(press),
       seconds: clock.secondsAt(tick),
     };
   });
@@ -117,21 +101,6 @@ export function pressesInAMinute(presses: readonly Pick<FootPress, "seconds">[])
 export function secondsToFirstWord(song: SongLoops, plan: Pick<LoopPlan, "build">): number | null {
   const { words, secondsAt } = clockOf(song.spans, song.beatTicks);
   return words[0] ? plan.build.seconds + secondsAt(words[0].tick) : null;
-}
-
-/** Layers that are wrong in a piece of the plan, by id. */
-export function wrongLayers(
-  song: SongLoops,
-  way: LoopWay,
-  piece: number,
-): { silent: string[]; sounding: string[] } {
-  const on = new Set(way.states[piece]!.flatMap((track) => way.tracks[track]!));
-  const { want } = song.asked!.sections[piece]!;
-  const ids = song.layers.map(({ id }) => id);
-  return {
-    silent: ids.filter((id) => want[id] === "on" && !on.has(id)),
-    sounding: ids.filter((id) => (want[id] ?? "off") === "off" && on.has(id)),
-  };
 }
 
 /**

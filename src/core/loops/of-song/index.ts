@@ -1,26 +1,23 @@
-export { BOX_PROFILES, boxOf, DEFAULT_BOX } from "./boxes";
+export { BOX_PROFILES, boxOf } from "./boxes";
 export {
   duePresses,
   type FootPress,
   footPresses,
   pressesInAMinute,
   secondsToFirstWord,
-  wrongLayers,
 } from "./foot";
 export { heardLayers } from "./heard";
 export {
   addLayer,
   followAgain,
   layerOfPart,
-  layersOf,
-  PLAIN_LAYER,
   removeLayer,
   type Stroke,
   setBox,
   setLayer,
   strokeWants,
 } from "./loop-commands";
-export { type LoopFinding, type LoopFix, loopFindings, MOST_SUNG_PRESSES } from "./loop-findings";
+export { type LoopFinding, type LoopFix, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";
@@ -34,3 +31,4 @@ export {
   type UseSpan,
 } from "./song-loops";
 export { paint, type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";
+export { type SungWord, sungWords } from "./sung-words";

@@ -5,11 +5,11 @@ import {
   add,
   type Body,
   batch,
-  byOrder,
   type Command,
   type LoopBox,
   type LoopLayerRow,
   type MakeId,
+  MOST_LAYER_BARS,
   type Outline,
   orderAtEnd,
   removalOf,
@@ -175,8 +175,6 @@ function cut(chords: PartChords, until: Ticks): PartChords {
   return kept;
 }
 
-const MOST_BARS = 64;
-
 /**
  * A layer taken from a part of the sheet: its chords (the shortest run that comes round), its pattern or its line. It is
  * wanted wherever the section comes, which is said at the section's first use.
@@ -184,7 +182,7 @@ const MOST_BARS = 64;
  */
 export function layerOfPart(row: SheetRow, part: SheetPart, barTicks: Ticks): Partial<NewLayer> | null {
   const { passage } = row;
-  const bars = Math.min(MOST_BARS, Math.floor((passage.ticks - passage.section.pickup) / barTicks));
+  const bars = Math.min(MOST_LAYER_BARS, Math.floor((passage.ticks - passage.section.pickup) / barTicks));
   if (part.out || bars < 1) return null;
   const all = passage.lines
     .flatMap(({ outline, events }) =>
@@ -214,7 +212,8 @@ export function layerOfPart(row: SheetRow, part: SheetPart, barTicks: Ticks): Pa
           : pattern?.strokes.some(isOnset)
             ? "strum"
             : "chords";
-  const lineBars = riff && riff.ticks % barTicks === 0 ? Math.min(MOST_BARS, riff.ticks / barTicks) : null;
+  const lineBars =
+    riff && riff.ticks % barTicks === 0 ? Math.min(MOST_LAYER_BARS, riff.ticks / barTicks) : null;
   const said = technique ? technique.words : plays;
   return {
     name: `${player.name}: ${said}`.slice(0, 60),
@@ -229,6 +228,3 @@ export function layerOfPart(row: SheetRow, part: SheetPart, barTicks: Ticks): Pa
     steady: part.onsets.length > 1,
   };
 }
-
-export const layersOf = (body: Pick<VersionBody, "loopLayers">): LoopLayerRow[] =>
-  Object.values(body.loopLayers).sort(byOrder);

@@ -2,7 +2,8 @@ import { sayList } from "../../fretboard";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { LoopPlan } from "../plan";
 import { runsOf, sectionBeats } from "../spans";
-import { type FootPress, footPresses, wrongLayers } from "./foot";
+import { wrongLayers } from "../way";
+import { type FootPress, footPresses } from "./foot";
 import type { Piece, SongLoops } from "./song-loops";
 
 /** More presses than this in one sung bar are too many. Ours, no source. */
@@ -128,7 +129,7 @@ function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
 }
 
 function wrongFindings(song: SongLoops, plan: LoopPlan, piece: Piece, at: number): LoopFinding[] {
-  const { silent, sounding } = wrongLayers(song, plan, at);
+  const { silent, sounding } = wrongLayers(song.asked!, plan, at);
   const bars = song.asked!.sections[at]!.bars;
   const found: LoopFinding[] = [];
   const names = (ids: readonly string[]) => ids.map((id) => nameOf(song, id));

@@ -1,7 +1,15 @@
 import { assertNever, capital } from "../../base";
 import { sayList } from "../../fretboard";
 import { countBeats } from "../../rhythm";
-import { batch, type Command, type MakeId, type Outline, singles, type VersionBody } from "../../song";
+import {
+  batch,
+  type Command,
+  type MakeId,
+  MOST_LAYER_BARS,
+  type Outline,
+  singles,
+  type VersionBody,
+} from "../../song";
 import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
@@ -129,7 +137,7 @@ export function commandOfFix(
       const own = body.loopLayers[fix.layerId]!;
       const piece = song.pieces.find(({ id }) => id === fix.pieces[0])!;
       const section = song.asked!.sections.find(({ id }) => id === piece.id)!;
-      const bars = Math.max(1, Math.min(64, Math.floor(section.bars)));
+      const bars = Math.max(1, Math.min(MOST_LAYER_BARS, Math.floor(section.bars)));
       const chords = writtenChords(song, piece.id, bars * song.barTicks);
       const { id: _id, originId: _origin, order: _order, ...layer } = own;
       const offs = strokes("off");

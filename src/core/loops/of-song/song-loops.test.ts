@@ -12,7 +12,8 @@ import {
 } from "../../song";
 import { sampleVersion } from "../../song/sample-version";
 import { planLoops } from "../plan";
-import { footPresses, pressesInAMinute, secondsToFirstWord, wrongLayers } from "./foot";
+import { wrongLayers } from "../way";
+import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 import { heardLayers } from "./heard";
 import {
   addLayer,
@@ -276,7 +277,7 @@ describe("findings of the loops", () => {
         const after = loopFindings(planned(mended).own, planned(mended).plan);
         expect(after.map(({ id }) => id)).not.toContain(finding.id);
       }
-    expect(wrongLayers(own, plan, 0).sounding).toEqual(["c"]);
+    expect(wrongLayers(own.asked!, plan, 0).sounding).toEqual(["c"]);
   });
 
   it("say where a box that waits is in the middle of a pass", () => {

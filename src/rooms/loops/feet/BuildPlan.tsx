@@ -1,6 +1,7 @@
 "use client";
 
-import { buildOf, LOOP_SCHOOLS, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loops";
+import { buildOf, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loops";
+import { LOOP_SCHOOLS } from "@/core/song";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import type { Loops } from "../use-loops";

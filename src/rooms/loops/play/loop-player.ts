@@ -1,5 +1,6 @@
 import {
   advance,
+  amplitudeOf,
   type BoxAct,
   type BoxSettings,
   type BoxState,
@@ -96,7 +97,7 @@ export class LoopPlayer {
   }
 
   private sound(track: number, heard: Heard, hz: readonly number[], lasts: number, at: number): void {
-    this.play(heard.plays, hz, lasts, 10 ** (heard.level / 20), at, this.gains[track]!);
+    this.play(heard.plays, hz, lasts, amplitudeOf(heard.level), at, this.gains[track]!);
   }
 
   /** A tap of the count. */

@@ -22,8 +22,7 @@ import { LoopPlayer } from "./loop-player";
 import type { PedalAct } from "./use-pedals";
 
 /** Free: an empty box. Shown: the plan runs by itself. Feet: the plan's layers are on the box, and the feet are judged. */
-export const RUN_WAYS = ["show", "feet", "free"] as const;
-export type RunWay = (typeof RUN_WAYS)[number];
+export type RunWay = "show" | "feet" | "free";
 
 /** What the screen shows of a run, told some times a second. */
 export type RunView = {
@@ -35,7 +34,6 @@ export type RunView = {
   readonly waiting: number;
   /** What each track holds now. */
   readonly holds: readonly (readonly string[])[];
-  readonly box: BoxState;
 };
 
 export type Finished = {
@@ -239,7 +237,6 @@ export function useRun(
         recording: state.recording,
         waiting: state.waiting.length,
         holds: state.tracks.map(({ recorded }) => recorded.map(({ layer }) => layer)),
-        box: state,
       });
     };
     draw();

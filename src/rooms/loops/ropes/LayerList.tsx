@@ -85,7 +85,7 @@ export function LayerList({ loops }: { loops: Loops }) {
         <LayerPane key={opened.id} layer={opened} barTicks={song.barTicks} onGone={() => setOpen(null)} />
       )}
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <FromSheet song={song} onTake={setOpen} />
+        <FromSheet song={song} />
         {NEW_LAYERS.map(({ label, layer }) => (
           <button
             key={label}
@@ -110,7 +110,7 @@ export function LayerList({ loops }: { loops: Loops }) {
 }
 
 /** Takes a part of the sheet as a layer, with one act. */
-function FromSheet({ song }: { song: SongLoops; onTake: (id: string) => void }): ReactNode {
+function FromSheet({ song }: { song: SongLoops }): ReactNode {
   const body = useVersion();
   const act = useAct();
   const current = useCurrentVersion();

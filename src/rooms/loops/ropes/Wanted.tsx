@@ -55,7 +55,7 @@ function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedStretch[]> {
   for (const [at, piece] of shown.song.pieces.entries()) {
     const span = shown.song.spans.find(({ use }) => use.id === piece.useId)!;
     const on = new Set(shown.plan.states[at]!.flatMap((track) => shown.plan.tracks[track]!));
-    const wrong = wrongLayers(shown.song, shown.plan, at);
+    const wrong = wrongLayers(shown.song.asked!, shown.plan, at);
     for (const { id } of shown.song.layers) {
       const key = `${id} ${piece.useId}`;
       const isWrong = wrong.silent.includes(id) || wrong.sounding.includes(id);

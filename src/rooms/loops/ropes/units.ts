@@ -1,4 +1,4 @@
-import type { SongLoops, UseSpan } from "@/core/loops";
+import { type SongLoops, type SungWord, sungWords, type UseSpan } from "@/core/loops";
 
 export const STEPS = ["section", "bar", "beat", "word"] as const;
 export type Step = (typeof STEPS)[number];
@@ -14,26 +14,10 @@ export type Unit = {
 };
 
 /** Words of a use with their ticks from its start; a pickup's words lie before 0 and stand with the first. */
-export function wordsOfSpan(
-  span: UseSpan,
-): { readonly text: string; readonly tick: number; readonly line: number }[] {
-  let line = 0;
-  return span.passages
-    .flatMap((passage) =>
-      passage.vocals
-        ? passage.lines.flatMap(({ outline, wordTicks }) => {
-            line++;
-            return outline.words.map(({ word }, at) => ({
-              text: word.text,
-              tick: Math.max(0, wordTicks[at]! - span.from),
-              line,
-            }));
-          })
-        : [],
-    )
-    .filter(({ tick }) => tick < span.to - span.from)
-    .sort((a, b) => a.tick - b.tick);
-}
+export const wordsOfSpan = ({ passages, from, to }: UseSpan): SungWord[] =>
+  sungWords(passages)
+    .map((word) => ({ ...word, tick: Math.max(0, word.tick - from) }))
+    .filter(({ tick }) => tick < to - from);
 
 /** A use cut into steps, each with the words sung in it. */
 export function unitsOf(
