@@ -23,11 +23,16 @@ turn it for all
 
 const strand = (page: Page, name: RegExp) => page.getByRole("button", { name });
 
-async function addThump(page: Page): Promise<void> {
+/** A fast song of our own with a thump drawn through its verse, by keys. */
+async function drawThump(page: Page): Promise<void> {
+  await makeSong(page, FAST);
   await room(page, "Loops");
   await expect(page.getByText("Nothing goes round yet.")).toBeVisible();
   await page.getByRole("button", { name: "Add a thump" }).click();
   await expect(page.getByRole("heading", { name: "What is wanted" })).toBeVisible();
+  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
+  await page.keyboard.press("a");
+  await page.keyboard.press("d");
 }
 
 /** Presses keys at seconds of the song, by the clock the screen shows. */
@@ -59,11 +64,7 @@ test("draw what is wanted by keys, put a layer on another track, see what the fo
   page,
 }) => {
   test.setTimeout(90_000);
-  await makeSong(page, FAST);
-  await addThump(page);
-  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
-  await page.keyboard.press("a");
-  await page.keyboard.press("d");
+  await drawThump(page);
   await expect(strand(page, /^Thump, Verse, bar 4: drawn; the plan plays it/)).toBeVisible();
   await expect(page.getByText("0 wrong bars")).toBeVisible();
   await page.keyboard.press("Home");
@@ -115,11 +116,7 @@ test("draw what is wanted by keys, put a layer on another track, see what the fo
 
 test("bad input says what and where, and the last good plan stays", async ({ page }) => {
   test.setTimeout(90_000);
-  await makeSong(page, FAST);
-  await addThump(page);
-  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
-  await page.keyboard.press("a");
-  await page.keyboard.press("d");
+  await drawThump(page);
   await page.getByRole("button", { name: "Add a clap" }).click();
   await page.getByRole("button", { name: "Clap", exact: true }).click();
   const pane = page.getByRole("region", { name: "Layer Clap" });
@@ -151,11 +148,7 @@ test("bad input says what and where, and the last good plan stays", async ({ pag
 
 test("the trainer judges scripted presses and keeps the run; the plan plays by itself", async ({ page }) => {
   test.setTimeout(120_000);
-  await makeSong(page, FAST);
-  await addThump(page);
-  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
-  await page.keyboard.press("a");
-  await page.keyboard.press("d");
+  await drawThump(page);
   await saved(page);
   await page
     .getByRole("navigation", { name: "Pages of the Loops room" })

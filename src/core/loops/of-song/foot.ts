@@ -71,7 +71,7 @@ export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
     const index = press.before === null ? pieces.length : at.get(press.before)!;
     const tick = pieces[index]?.from ?? pieces.at(-1)!.to;
     const into: Piece | undefined = pieces[index];
-    const before = clock.wordsOf.get(pieces[index - 1]?.useId ?? "") ?? [];
+    const before = clock.wordsOf.get(pieces[index - 1]?.span.use.id ?? "") ?? [];
     const next = clock.words.find((word) => word.tick >= tick);
     const sungNow = clock.words.findLast((word) => word.tick < tick);
     return {
@@ -80,7 +80,7 @@ export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
       ...clock.barAt(tick),
       word: before.findLast((word) => word.tick < tick)?.text ?? null,
       nextWord: next && next.tick < (into?.to ?? 0) ? next.text : null,
-      into: into?.label ?? null,
+      into: into?.span.label ?? null,
       sung: sungNow !== undefined && next !== undefined && next.tick - sungNow.tick <= barTicks,
       from: box.quantised ? Math.max(0, tick - longest) : tick,
       seconds: clock.secondsAt(tick),

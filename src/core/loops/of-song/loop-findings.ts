@@ -96,7 +96,7 @@ function together(findings: readonly LoopFinding[]): LoopFinding[] {
 
 const nameOf = (song: SongLoops, id: string): string =>
   song.layers.find((layer) => layer.id === id)?.name ?? id;
-const placed = (piece: Piece) => ({ useId: piece.useId, label: piece.label });
+const placed = ({ span }: Piece) => ({ useId: span.use.id, label: span.label });
 
 function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const found: LoopFinding[] = [];
@@ -241,8 +241,8 @@ function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFind
     return [
       {
         id: `loops many-presses ${own[0]!.before ?? "end"}`,
-        useId: piece?.useId ?? null,
-        label: piece?.label ?? "The end",
+        useId: piece?.span.use.id ?? null,
+        label: piece?.span.label ?? "The end",
         kind: "many-presses",
         bar,
         presses: own.length,

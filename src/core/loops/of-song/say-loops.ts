@@ -110,13 +110,13 @@ export function commandOfFix(
   const strokes = (want: "off" | "either") =>
     ("pieces" in fix ? fix.pieces : []).flatMap((id) => {
       const piece = song.pieces.find((one) => one.id === id);
-      const span = song.spans.find(({ use }) => use.id === piece?.useId);
-      if (!piece || !span) return [];
+      if (!piece) return [];
+      const { span } = piece;
       const total = span.to - span.from;
       return [
         {
           layerId: fix.layerId,
-          useId: piece.useId,
+          useId: span.use.id,
           from: piece.from - span.from,
           to: piece.to - span.from,
           total,
@@ -161,8 +161,7 @@ function writtenChords(
   length: number,
 ): { symbol: string; ticks: number }[] {
   const piece = song.pieces.find(({ id }) => id === pieceId)!;
-  const span = song.spans.find(({ use }) => use.id === piece.useId)!;
-  const events = span.passages.flatMap((passage) =>
+  const events = piece.span.passages.flatMap((passage) =>
     passage.lines.flatMap(({ outline, events: timed }) =>
       outline.chords.map(({ chord }, at) => ({
         symbol: chord.symbol,

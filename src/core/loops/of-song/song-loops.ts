@@ -36,8 +36,10 @@ export type UseSpan = {
 /** A stretch of the song between two points where wants may change; `id` is made here and never stored. */
 export type Piece = {
   readonly id: string;
-  readonly useId: string;
-  readonly label: string;
+  /** The use it is a piece of. */
+  readonly span: UseSpan;
+  /** The bar of that use in which it begins, counted from 1. */
+  readonly bar: number;
   readonly from: Ticks;
   readonly to: Ticks;
 };
@@ -142,7 +144,7 @@ export function songLoops(
   if (spans.length === 0) problems.push({ code: "no-form" });
   if (layers.length > 0) problems.push(...missingPedals(box));
   const wants = wantsOf(body, outline);
-  const pieces = spans.flatMap((span) => piecesOf(span, layers, wants));
+  const pieces = spans.flatMap((span) => piecesOf(span, layers, wants, barTicks));
   const shared = { box, layers, spans, pieces, problems, beatTicks, barTicks };
   if (layers.length > MOST_LAYERS)
     problems.push({ code: "too-many-layers", layers: layers.length, most: MOST_LAYERS });
@@ -167,18 +169,17 @@ export function songLoops(
       ),
       problems,
     ),
-    sections: pieces.map((piece): LoopSection => {
-      const span = spans.find(({ use }) => use.id === piece.useId)!;
-      return {
-        id: piece.id,
-        bars: (piece.to - piece.from) / barTicks,
+    sections: pieces.map(
+      ({ id, span, from, to }): LoopSection => ({
+        id,
+        bars: (to - from) / barTicks,
         busy: busy(span),
-        chords: chordsIn(piece.from, piece.to),
+        chords: chordsIn(from, to),
         want: Object.fromEntries(
-          layers.map(({ id }) => [id, wantAt(wants(id, piece.useId).stretches, piece.from - span.from)]),
+          layers.map((layer) => [layer.id, wantAt(wants(layer.id, span.use.id).stretches, from - span.from)]),
         ),
-      };
-    }),
+      }),
+    ),
     pins: pinsOf(layers, box, habits, problems),
   };
   return { ...shared, asked };
@@ -188,8 +189,9 @@ function piecesOf(
   span: UseSpan,
   layers: readonly LoopLayerRow[],
   wants: ReturnType<typeof wantsOf>,
+  barTicks: Ticks,
 ): Piece[] {
-  const { use, from, to, label } = span;
+  const { use, from, to } = span;
   const points = new Set([from, to]);
   for (const { id } of layers)
     for (const stretch of wants(id, use.id).stretches)
@@ -198,8 +200,8 @@ function piecesOf(
   const sorted = [...points].sort((a, b) => a - b);
   return sorted.slice(0, -1).map((tick, at) => ({
     id: at === 0 ? use.id : `${use.id}@${tick - from}`,
-    useId: use.id,
-    label,
+    span,
+    bar: Math.floor((tick - from) / barTicks) + 1,
     from: tick,
     to: sorted[at + 1]!,
   }));

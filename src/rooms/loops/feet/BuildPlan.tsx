@@ -86,12 +86,11 @@ export function BuildPlan({ loops }: { loops: Loops }) {
           <ul className="list-disc pl-6 text-sm">
             {shown.plan.later.map(({ layer, section, bar, savesSeconds }) => {
               const piece = shown.song.pieces.find(({ id }) => id === section);
-              const span = shown.song.spans.find(({ use }) => use.id === piece?.useId);
-              const before = piece && span ? Math.round((piece.from - span.from) / shown.song.barTicks) : 0;
+              const before = piece ? Math.round((piece.from - piece.span.from) / shown.song.barTicks) : 0;
               return (
                 <li key={layer}>
-                  {nameOf(layer)}: record it in {piece?.label}, from bar {before + bar + 1}; what plays it is
-                  free there for a whole pass. Saves {saySeconds(savesSeconds)}.
+                  {nameOf(layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what plays
+                  it is free there for a whole pass. Saves {saySeconds(savesSeconds)}.
                 </li>
               );
             })}

@@ -79,7 +79,7 @@ function Strip({ shown }: { shown: ShownPlan }) {
   return (
     <div className="form-strip pb-1">
       {song.pieces.map((piece, at) => {
-        const span = song.spans.find(({ use }) => use.id === piece.useId)!;
+        const { span } = piece;
         const own = presses.filter(({ before }) => before === piece.id);
         const tracks = plan.states[at]!;
         return (
@@ -90,9 +90,7 @@ function Strip({ shown }: { shown: ShownPlan }) {
             style={{ flexGrow: Math.max(1, piece.to - piece.from), minWidth: "5.5rem" }}
           >
             <span className="block truncate text-sm font-bold">
-              {piece.from === span.from
-                ? piece.label
-                : `from bar ${Math.floor((piece.from - span.from) / song.barTicks) + 1}`}
+              {piece.from === span.from ? span.label : `from bar ${piece.bar}`}
             </span>
             <span className="block text-xs">
               {tracks.length === 0 ? "silent" : `tracks ${tracks.map((track) => track + 1).join(" ")}`}

@@ -25,9 +25,7 @@ export function WayBack({ loops }: { loops: Loops }) {
   const next = song.pieces.find(({ id }) => id === way.atBoundary.before);
   const nameOf = (index: number) => {
     const piece = song.pieces[index]!;
-    const span = song.spans.find(({ use }) => use.id === piece.useId)!;
-    const bar = Math.floor((piece.from - span.from) / song.barTicks) + 1;
-    return `${index + 1}. ${piece.label}${bar > 1 ? ` from bar ${bar}` : ""}`;
+    return `${index + 1}. ${piece.span.label}${piece.bar > 1 ? ` from bar ${piece.bar}` : ""}`;
   };
   const isRight = planned.length === sounding.length && planned.every((track) => sounding.includes(track));
   return (
@@ -74,7 +72,7 @@ export function WayBack({ loops }: { loops: Loops }) {
               {sayPresses(way.now)}; foot cost {costOfPresses(way.now)}
             </dd>
             <dt className={way.advice === "atBoundary" ? "font-bold" : ""}>
-              or wait for {next ? next.label : "the end"}
+              or wait for {next ? next.span.label : "the end"}
               {way.advice === "atBoundary" && " (better)"}
             </dt>
             <dd>

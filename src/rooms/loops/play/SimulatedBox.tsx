@@ -135,7 +135,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
           value={String(from)}
           options={song.pieces.map((piece, at) => ({
             value: String(at),
-            label: `${at + 1}. ${piece.label}`,
+            label: `${at + 1}. ${piece.span.label}`,
           }))}
           onSet={(value) => setFrom(Number(value))}
         />

@@ -12,8 +12,7 @@ export function SongLine({
   piece: number;
 }) {
   const { song } = shown;
-  const here = song.pieces[piece]!;
-  const span = song.spans.find(({ use }) => use.id === here.useId)!;
+  const { span } = song.pieces[piece]!;
   const perSecond = (song.asked!.tempo / 60) * song.beatTicks;
   const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
   const words = wordsOfSpan(span);
@@ -22,7 +21,7 @@ export function SongLine({
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
     <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
-      <strong>{here.label}</strong>
+      <strong>{span.label}</strong>
       {count !== null && ` in ${count}`}
       <span className="ml-3">
         {words.map((word, index) =>

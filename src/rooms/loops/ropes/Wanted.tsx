@@ -53,11 +53,11 @@ function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedStretch[]> {
   const found = new Map<string, PlayedStretch[]>();
   if (!shown) return found;
   for (const [at, piece] of shown.song.pieces.entries()) {
-    const span = shown.song.spans.find(({ use }) => use.id === piece.useId)!;
+    const { span } = piece;
     const on = new Set(shown.plan.states[at]!.flatMap((track) => shown.plan.tracks[track]!));
     const wrong = wrongLayers(shown.song.asked!, shown.plan, at);
     for (const { id } of shown.song.layers) {
-      const key = `${id} ${piece.useId}`;
+      const key = `${id} ${span.use.id}`;
       const isWrong = wrong.silent.includes(id) || wrong.sounding.includes(id);
       const one = {
         from: piece.from - span.from,

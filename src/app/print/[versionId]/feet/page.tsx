@@ -31,25 +31,19 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
   if (!planned?.ok) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
   const plan = planned.value;
+  const namesOf = (ids: readonly string[]) =>
+    ids.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id);
   const sheet = {
     presses: footPresses(song, plan),
-    tracks: plan.tracks.map((ids) =>
-      ids.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id),
-    ),
-    build: plan.build.order.map((pass) =>
-      pass.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id),
-    ),
-    pieces: song.pieces.map((piece, at) => {
-      const span = song.spans.find(({ use }) => use.id === piece.useId)!;
-      const bar = Math.floor((piece.from - span.from) / song.barTicks) + 1;
-      return {
-        id: piece.id,
-        label: piece.label,
-        bar,
-        kind: span.passages[0]!.section.kind,
-        sounding: plan.states[at]!,
-      };
-    }),
+    tracks: plan.tracks.map(namesOf),
+    build: plan.build.order.map(namesOf),
+    pieces: song.pieces.map(({ id, span, bar }, at) => ({
+      id,
+      label: span.label,
+      bar,
+      kind: span.passages[0]!.section.kind,
+      sounding: plan.states[at]!,
+    })),
   };
   return <FootPrint title={title} versionId={versionId} box={song.box} sheet={sheet} />;
 }
