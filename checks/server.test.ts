@@ -99,6 +99,9 @@ describe("engines from outside", () => {
       "split",
       "loops",
       "recover",
+      "tones",
+      "pedals",
+      "delay",
       "read",
     ]);
   });

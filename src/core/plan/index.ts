@@ -1,17 +1,20 @@
 import { beats } from "./beats";
 import { capo } from "./capo";
 import { degreeLine } from "./degree-line";
+import { delay } from "./delay";
 import type { Engine, Outcome } from "./engine";
 import { fingerings } from "./fingerings";
 import { harmoniser } from "./harmoniser";
 import { identify } from "./identify";
 import { loops } from "./loops";
+import { pedals } from "./pedals";
 import { planted } from "./planted";
 import { read } from "./read";
 import { recover } from "./recover";
 import { split } from "./split";
 import { standIns } from "./stand-ins";
 import { strum } from "./strum";
+import { tones } from "./tones";
 import { voicePath } from "./voice-path";
 
 export type { Engine, InputError, Outcome } from "./engine";
@@ -31,6 +34,9 @@ export const ENGINES: readonly Engine[] = Object.freeze([
   split,
   loops,
   recover,
+  tones,
+  pedals,
+  delay,
   read,
 ]);
 

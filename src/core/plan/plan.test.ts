@@ -32,6 +32,9 @@ describe("engines", () => {
       "split",
       "loops",
       "recover",
+      "tones",
+      "pedals",
+      "delay",
       "read",
     ]);
     for (const { summary } of ENGINES) expect(summary).toMatch(/\.$/);

@@ -23,6 +23,7 @@ export {
   ticksOfBar,
   ticksOfBeatUnit,
 } from "./meter";
+export { wholeNotesOf } from "./note-value";
 export { type SaidFix, sayOpenSection } from "./say-open";
 export * from "./strum";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -1,0 +1,1 @@
+export { DELAY_NOTES, delayMs, longestNote, tappedMs, tempoOfDelay } from "./delay";

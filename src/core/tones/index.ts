@@ -1,0 +1,3 @@
+export * from "./delay";
+export * from "./pedals";
+export * from "./plan";

@@ -1,0 +1,1 @@
+export { type PedalPlan, type PedalSection, planPedals } from "./pedals";
