@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { BANK_CHANGES, LANDINGS, planTones, sayToneProblem, type ToneProblem } from "../tones";
+import { BOX_CHANGES, BOX_LANDINGS } from "../song";
+import { planTones, sayToneProblem, type ToneProblem } from "../tones";
 import { engine, FieldError, fields, refuseRepeats } from "./engine";
 
 const MOST_SLOTS = 128;
@@ -16,8 +17,8 @@ const input = z.object({
     {
       slotsPerBank: fields.whole("slots in a bank", 1, MOST_SLOTS),
       gapMs: ms("the silence at a bank change"),
-      landing: z.enum(LANDINGS, { error: 'should be "saved" or "same-slot"' }),
-      change: z.enum(BANK_CHANGES, { error: 'should be "arm-go" or "direct"' }).default("arm-go"),
+      landing: z.enum(BOX_LANDINGS, { error: 'should be "saved" or "same-slot"' }),
+      change: z.enum(BOX_CHANGES, { error: 'should be "arm-go" or "direct"' }).default("arm-go"),
       maxBanks: fields.whole("a number of banks", 1, MOST_BANKS).nullable().default(null),
     },
     { error: 'should be a box such as { "slotsPerBank": 4, "gapMs": 300, "landing": "saved" }' },

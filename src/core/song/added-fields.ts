@@ -89,9 +89,15 @@ const IN_FORM_5: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   band: { loopHabits: {} },
 });
 
+/** Form 6: sounds, moves inside a section, boxes for them, what is pinned and saved where, and the trainer's log. */
+const IN_FORM_6: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  version: { sounds: {}, soundMoves: {}, soundBoxes: {}, slotPins: {}, slotSaves: {}, soundRuns: {} },
+  band: { soundBoxes: {} },
+});
+
 /** What each form added to the one before. */
 export const ADDED_IN_FORM: Readonly<Record<number, Readonly<Partial<Record<Kind, AddedFields>>>>> =
-  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4, 5: IN_FORM_5 });
+  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4, 5: IN_FORM_5, 6: IN_FORM_6 });
 
 /** Fields a row of any earlier form may lack: rows in edits of the log were written then. */
 export function addedFields(kind: Kind, table: string): Readonly<Record<string, unknown>> {

@@ -19,6 +19,7 @@ import {
   text,
   ticks,
 } from "./row-fields";
+import { slotPin, slotSave, sound, soundBox, soundMove, soundRun } from "./sound-rows";
 
 export { RIFF_WAYS } from "./part-rows";
 export { ROLES, type Role } from "./roles";
@@ -254,9 +255,15 @@ export const TABLES = {
     loopLayers: loopLayer,
     loopWants: loopWant,
     loopRuns: loopRun,
+    sounds: sound,
+    soundMoves: soundMove,
+    soundBoxes: soundBox,
+    slotPins: slotPin,
+    slotSaves: slotSave,
+    soundRuns: soundRun,
   },
   song: { song },
-  band: { band, players: bandPlayer, loopHabits: loopHabit },
+  band: { band, players: bandPlayer, loopHabits: loopHabit, soundBoxes: soundBox },
   evening: { evening, items: item },
 } as const;
 
@@ -277,6 +284,12 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
   loopBoxes: { playerId: "players" },
   loopLayers: { riffId: "riffs", strumId: "strums", recordWithId: "loopLayers", doublesId: "loopLayers" },
   loopWants: { layerId: "loopLayers", useId: "uses" },
+  sounds: { playerId: "players", fromId: "sounds" },
+  soundMoves: { playerId: "players", useId: "uses" },
+  soundBoxes: { playerId: "players" },
+  slotPins: { playerId: "players" },
+  slotSaves: { playerId: "players" },
+  soundRuns: { playerId: "players" },
 });
 
 /** References that are let go when the row they name is removed; all others take their own row with them. */
@@ -286,6 +299,7 @@ export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze
   cells: ["strumId", "riffId", "doubles"],
   loopBoxes: ["playerId"],
   loopLayers: ["riffId", "strumId", "recordWithId", "doublesId"],
+  sounds: ["fromId"],
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
@@ -325,6 +339,13 @@ export type LoopLayerRow = Readonly<z.infer<typeof loopLayer>>;
 export type LoopWant = Readonly<z.infer<typeof loopWant>>;
 export type LoopRun = Readonly<z.infer<typeof loopRun>>;
 export type LoopHabit = Readonly<z.infer<typeof loopHabit>>;
+export type Sound = Readonly<z.infer<typeof sound>>;
+export type SoundMoves = Readonly<z.infer<typeof soundMove>>;
+export type SoundMove = SoundMoves["moves"][number];
+export type SoundBox = Readonly<z.infer<typeof soundBox>>;
+export type SlotPin = Readonly<z.infer<typeof slotPin>>;
+export type SlotSave = Readonly<z.infer<typeof slotSave>>;
+export type SoundRun = Readonly<z.infer<typeof soundRun>>;
 export type Source = Readonly<z.infer<typeof source>>;
 export type EveningItem = Readonly<z.infer<typeof item>>;
 export type SectionKind = Section["kind"];

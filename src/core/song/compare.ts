@@ -19,6 +19,7 @@ import {
   type Side,
   sideOf,
 } from "./compare-side";
+import { soundDifferences } from "./compare-sounds";
 import type { SimpleCommand } from "./edit";
 import { copyContents, sameLine } from "./exceptions";
 import { orderBetween, ordersFor } from "./order";
@@ -55,7 +56,7 @@ function asTaken(body: VersionBody, key: string): VersionBody {
 }
 
 /**
- * Compares two versions: settings, sections line by line, form, players, loops. Chords are compared in the key the first
+ * Compares two versions: settings, sections line by line, form, players, loops, sounds. Chords are compared in the key the first
  * is written in; the key it is performed in is a difference of its own.
  * @param makeId ids for what would be taken over
  * @param nameOf how chords are named in the words
@@ -76,6 +77,7 @@ export function compareVersions(
       ...playerDifferences(a, b, makeId),
       ...cellDifferences(a, b, sections, makeId),
       ...loopDifferences(a, b, sections, makeId),
+      ...soundDifferences(a, b, makeId),
     ],
     sections,
     theirs: b.body,

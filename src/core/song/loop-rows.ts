@@ -112,23 +112,22 @@ export const loopWant = z.object({
 
 const JUDGED = ["right", "early", "late", "wrong", "missed"] as const;
 
-/** One run of a plan on the simulated box: every press that was due, or that came unasked. */
+/** What became of a press that was due, or that came unasked. */
+const pressJudgement = z.object({
+  judged: z.enum(JUDGED),
+  /** How far from its time, above 0 late; null for one that was missed or unasked. */
+  ms: z.number().min(-100_000).max(100_000).nullable(),
+  place: z.enum(PRESS_PLACES),
+  sung: z.boolean(),
+});
+
+/** One run of a plan on a simulated box: every press that was due, or that came unasked. */
 export const loopRun = z.object({
   id: idSchema,
   order,
   /** The day, as 2026-11-26. */
   day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/u, { error: "should be a day such as 2026-11-26" }),
-  presses: z
-    .array(
-      z.object({
-        judged: z.enum(JUDGED),
-        /** How far from its time, above 0 late; null for one that was missed or unasked. */
-        ms: z.number().min(-100_000).max(100_000).nullable(),
-        place: z.enum(PRESS_PLACES),
-        sung: z.boolean(),
-      }),
-    )
-    .max(1000),
+  presses: z.array(pressJudgement).max(1000),
 });
 
 /** What a band always does: a sound on its track. */

@@ -25,6 +25,12 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   loopWants: "wish for a layer",
   loopRuns: "run on the simulated looper",
   loopHabits: "habit with the looper",
+  sounds: "sound",
+  soundMoves: "moves in a section",
+  soundBoxes: "box for sounds",
+  slotPins: "pin of a sound",
+  slotSaves: "saved slot",
+  soundRuns: "run on the simulated box",
 });
 
 const FIELDS: Readonly<Record<string, string>> = Object.freeze({
@@ -67,6 +73,21 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   doublesId: "layer doubled",
   level: "level in dBFS",
   stretches: "stretches",
+  said: "settings",
+  fromId: "sound before it",
+  slots: "slots in a bank",
+  banks: "number of banks",
+  gapMs: "gap at a bank change",
+  landing: "slot a bank opens on",
+  change: "way of changing banks",
+  twoSwitches: "two switches together",
+  tails: "echoes that ring on",
+  longestDelayMs: "longest delay",
+  channel: "MIDI channel",
+  firstProgram: "first program",
+  moves: "moves",
+  slot: "slot",
+  bank: "bank",
 });
 
 const nameOf = (table: string): string => NAMES[table] ?? table;

@@ -189,6 +189,7 @@ export async function demoDocuments(
     band: { [bandId]: { id: bandId, name: demo.band.name } },
     players: Object.fromEntries([...players.values()].map((player) => [player.id, player])),
     loopHabits: {},
+    soundBoxes: {},
   };
   const songs = await Promise.all(
     demo.songs.map(async (song) => {

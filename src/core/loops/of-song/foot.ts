@@ -1,11 +1,10 @@
 import type { Ticks } from "../../base";
-import { tempoMs } from "../../rhythm";
 import { actOf, type DuePress, FOOT_SECONDS, placeOf } from "../box/judge";
 import type { LoopPlan } from "../plan";
 import { sectionBeats } from "../spans";
 import type { LoopWay, PlacedPress } from "../way";
-import type { Piece, SongLoops, UseSpan } from "./song-loops";
-import { type SungWord, sungWords } from "./sung-words";
+import { clockOf } from "./clock";
+import type { Piece, SongLoops } from "./song-loops";
 
 /** A press in the song: its bar and beat, the words around it, and from when it may be made. */
 export type FootPress = PlacedPress & {
@@ -23,43 +22,6 @@ export type FootPress = PlacedPress & {
   readonly from: Ticks;
   readonly seconds: number;
 };
-
-/** Bars, seconds and words of a song by tick, read once. */
-type Clock = {
-  readonly barAt: (tick: Ticks) => { readonly bar: number; readonly beat: number };
-  readonly secondsAt: (tick: Ticks) => number;
-  readonly words: readonly SungWord[];
-  readonly wordsOf: ReadonlyMap<string, readonly SungWord[]>;
-};
-
-function clockOf(spans: readonly UseSpan[], beatTicks: Ticks): Clock {
-  const passages = spans.flatMap((span) => span.passages);
-  const bars = passages.flatMap((passage) => passage.bars);
-  const starts: number[] = [];
-  let seconds = 0;
-  for (const passage of passages) {
-    starts.push(seconds);
-    seconds += tempoMs(passage.ticks, passage.tempo) / 1000;
-  }
-  const wordsOf = new Map(spans.map((span) => [span.use.id, sungWords(span.passages)]));
-  return {
-    barAt: (tick) => {
-      const bar = bars.findLast((one) => one.tick <= tick);
-      if (!bar) return { bar: 0, beat: 1 };
-      if (tick >= bar.tick + bar.ticks) return { bar: bar.number + 1, beat: 1 };
-      return { bar: bar.number, beat: Math.floor((tick - bar.tick) / beatTicks) + 1 };
-    },
-    secondsAt: (tick) => {
-      const at = passages.findLastIndex((passage) => passage.tick <= tick);
-      const passage = passages[at];
-      return passage
-        ? starts[at]! + tempoMs(Math.min(passage.ticks, tick - passage.tick), passage.tempo) / 1000
-        : 0;
-    },
-    words: [...wordsOf.values()].flat().sort((a, b) => a.tick - b.tick),
-    wordsOf,
-  };
-}
 
 /** Every press of a way with where it falls, in order. */
 export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {

@@ -1,4 +1,5 @@
 export { BOX_PROFILES, boxOf } from "./boxes";
+export { clockOf, type SongClock } from "./clock";
 export {
   duePresses,
   type FootPress,

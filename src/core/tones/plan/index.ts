@@ -10,8 +10,6 @@ export {
 } from "./plan-tones";
 export { sayToneProblem } from "./say-problem";
 export {
-  BANK_CHANGES,
-  LANDINGS,
   type ToneBoard,
   type ToneCase,
   type ToneCost,

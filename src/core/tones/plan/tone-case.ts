@@ -1,15 +1,14 @@
-/** How a box lands in a bank: on the slot saved with the bank, or on the slot number in use. */
-export const LANDINGS = ["saved", "same-slot"] as const;
-/** How a bank is changed: armed first and let go on a second press, or at once. */
-export const BANK_CHANGES = ["arm-go", "direct"] as const;
+import type { BOX_CHANGES, BOX_LANDINGS } from "../../song";
 
 /** A box with memories, as far as the plan needs to know it. */
 export type ToneBoard = {
   readonly slotsPerBank: number;
   /** How long it is silent at a bank change, ms. */
   readonly gapMs: number;
-  readonly landing: (typeof LANDINGS)[number];
-  readonly change: (typeof BANK_CHANGES)[number];
+  /** On the slot saved with the bank, or on the slot number in use. */
+  readonly landing: (typeof BOX_LANDINGS)[number];
+  /** Armed first and let go on a second press, or at once. */
+  readonly change: (typeof BOX_CHANGES)[number];
   /** How many banks may be used; null is no limit. */
   readonly maxBanks: number | null;
 };

@@ -1,0 +1,1 @@
+export { allowedHours, allowedLevel, dosePercent, LIMIT_DBA, sayHours } from "./hearing";

@@ -1,0 +1,27 @@
+export { bestInBanks } from "./best-in-banks";
+export { type HarmonyNote, type HarmonyView, handTab, harmonyViews } from "./harmony";
+export {
+  type OfferQuestion,
+  offerQuestions,
+  priceOffers,
+  type ToneOffer,
+  type ToneWayOut,
+} from "./offers";
+export { type Rest, type RestReason, sayRest } from "./rest";
+export { saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
+export { type SlotState, slotStates } from "./slot-saves";
+export { type SongPedals, songPedals } from "./song-pedals";
+export { boardOf, type SongToneProblem, type SongTones, songTones, type ToneStretch } from "./song-tones";
+export { programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
+export { type TimedSetting, timedSettings } from "./timed";
+export {
+  markSaved,
+  nameSound,
+  pinSlot,
+  setMoves,
+  setSoundBox,
+  takeOffer,
+  unpin,
+} from "./tone-commands";
+export { sayToneFinding, type ToneFinding, toneFindings } from "./tone-findings";
+export { dueTones, nameOfAct, sayAct, type ToneAct, type TonePress, tonePresses } from "./tone-presses";

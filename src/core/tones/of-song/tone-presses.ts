@@ -1,0 +1,194 @@
+import type { Ticks } from "../../base";
+import type { DuePress } from "../../loops";
+import type { TonePlan, ToneStep } from "../plan";
+import type { SongTones, ToneStretch } from "./song-tones";
+
+/** What the foot does on the box: a bank armed or taken, armed banks let go, a slot, a single pedal. */
+export type ToneAct =
+  | { readonly do: "arm" | "bank"; readonly bank: number }
+  | { readonly do: "go" }
+  | { readonly do: "slot"; readonly slot: number }
+  | { readonly do: "pedal"; readonly effect: string };
+
+/** An act as one word, for pedals and judging. @example nameOfAct({ do: "slot", slot: 2 }) // => "slot-2" */
+export function nameOfAct(act: ToneAct): string {
+  switch (act.do) {
+    case "arm":
+    case "bank":
+      return `${act.do}-${act.bank}`;
+    case "go":
+      return "go";
+    case "slot":
+      return `slot-${act.slot}`;
+    case "pedal":
+      return `pedal-${act.effect}`;
+  }
+}
+
+/** An act in the words on the pedals, counted from 1. */
+export function sayAct(act: ToneAct, twoSwitches = false): string {
+  switch (act.do) {
+    case "arm":
+      return `${twoSwitches ? "both switches: " : ""}arm bank ${act.bank + 1}`;
+    case "bank":
+      return `${twoSwitches ? "both switches: " : ""}bank ${act.bank + 1}`;
+    case "go":
+      return "go";
+    case "slot":
+      return `slot ${act.slot + 1}`;
+    case "pedal":
+      return act.effect;
+  }
+}
+
+/** A press in the song, with its bar, beat and words. */
+export type TonePress = {
+  readonly act: ToneAct;
+  /** The use it leads into. */
+  readonly into: ToneStretch;
+  readonly tick: Ticks;
+  readonly seconds: number;
+  readonly bar: number;
+  readonly beat: number;
+  /** The last word sung before it, and the next one; null where nothing is sung near. */
+  readonly word: string | null;
+  readonly nextWord: string | null;
+  readonly sung: boolean;
+  /** For arming: from when on it may be done, and the easiest bar for it. */
+  readonly window: { readonly from: Ticks; readonly bar: number; readonly easiest: EasyBar } | null;
+  /** Not the first press at its boundary. */
+  readonly late: boolean;
+};
+
+/** A bar in which a player has a foot free. */
+export type EasyBar = {
+  readonly bar: number;
+  readonly tick: Ticks;
+  /** Whether the player is silent in it, and whether they sing. */
+  readonly isSilent: boolean;
+  readonly sings: boolean;
+};
+
+/** The acts behind the words of a step. */
+function actsOf(step: ToneStep, isArmed: boolean): ToneAct[] {
+  return step.presses.map((text): ToneAct => {
+    if (text === "go") return { do: "go" };
+    if (text.startsWith("slot")) return { do: "slot", slot: step.slot };
+    return { do: isArmed ? "arm" : "bank", bank: step.bank };
+  });
+}
+
+/** How near a sung word must be for a press to fall while singing, s. Ours, no source. */
+const NEAR_SECONDS = 2;
+
+/** Where a press falls: the first note of its section, with the words around it. */
+function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
+  const { clock } = song;
+  const before = clock.words.findLast((word) => word.tick < tick);
+  const next = clock.words.find((word) => word.tick >= tick);
+  const seconds = clock.secondsAt(tick);
+  const near = (word: typeof next): boolean =>
+    word !== undefined && Math.abs(clock.secondsAt(word.tick) - seconds) <= 2 * NEAR_SECONDS;
+  return {
+    into,
+    tick,
+    seconds,
+    ...clock.barAt(tick),
+    word: near(before) ? before!.text : null,
+    nextWord: near(next) ? next!.text : null,
+    sung: near(before) && near(next),
+  };
+}
+
+/** A press at the change into a section. */
+export const pressAt = (song: SongTones, into: ToneStretch, act: ToneAct, late: boolean): TonePress => ({
+  act,
+  ...placed(song, into, changeTick(into)),
+  window: null,
+  late,
+});
+
+/** Every press of a plan with where it falls, in order. */
+export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): TonePress[] {
+  const byUse = new Map(song.stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  return plan.steps.flatMap((step): TonePress[] => {
+    const into = byUse.get(step.section);
+    if (!into) return [];
+    const acts = actsOf(step, step.armFrom !== null);
+    const tick = changeTick(into);
+    return acts.map((act, at): TonePress => {
+      if (act.do !== "arm") return pressAt(song, into, act, at > (step.armFrom === null ? 0 : 1));
+      const from = changeTick(byUse.get(step.armFrom!) ?? into);
+      const easiest = easiestBar(song, from, tick);
+      return {
+        act,
+        ...placed(song, into, easiest.tick),
+        window: { from, bar: song.clock.barAt(from).bar, easiest },
+        late: false,
+      };
+    });
+  });
+}
+
+/** When a change is made: in the rest as late as it covers, else on the section's first note. */
+const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
+  rest.to > rest.from ? rest.from : heard[0]!.from;
+
+/** The bar of a window in which the player has least to do: silent, not singing, few chords; of equals the latest. */
+function easiestBar(song: SongTones, from: Ticks, to: Ticks): EasyBar {
+  const bars = song.stretches
+    .flatMap(({ span }) => span.passages.flatMap((passage) => passage.bars))
+    .filter((bar) => bar.tick >= from && bar.tick + bar.ticks <= to);
+  const judged = bars.map((bar) => {
+    const end = bar.tick + bar.ticks;
+    const isSilent = !song.stretches.some(({ heard }) =>
+      heard.some((one) => one.from < end && one.to > bar.tick),
+    );
+    const words = song.clock.words.filter((word) => word.tick >= bar.tick && word.tick < end).length;
+    const sings = song.player.sings && words > 0;
+    const changes = song.stretches
+      .flatMap(({ heard }) => heard)
+      .filter((one) => one.from >= bar.tick && one.from < end);
+    const load = (isSilent ? 0 : 100) + (sings ? 10 + words : 0) + Math.min(9, changes.length);
+    return { bar: bar.number, tick: bar.tick, isSilent, sings, load };
+  });
+  const least = Math.min(...judged.map(({ load }) => load));
+  const found = judged.findLast(({ load }) => load === least);
+  if (!found) return { ...pick(song.clock.barAt(from).bar, from), isSilent: false, sings: false };
+  const { load: _load, ...easy } = found;
+  return easy;
+}
+
+const pick = (bar: number, tick: Ticks) => ({ bar, tick });
+
+/** How soon after one press a foot is on another pedal, s. Ours, no source. */
+const NEXT_PEDAL_SECONDS = 0.35;
+
+/** Presses as the trainer waits for them: an armed bank any time in its window, those after the first a foot later. */
+export function dueTones(song: SongTones, presses: readonly TonePress[]): DuePress[] {
+  let [tick, count] = [-1, 0];
+  return presses.map((press): DuePress => {
+    if (press.act.do === "arm") {
+      const end = changeTick(press.into);
+      return {
+        seconds: song.clock.secondsAt(end) - NEXT_PEDAL_SECONDS,
+        earliest: song.clock.secondsAt(press.window!.from),
+        act: nameOfAct(press.act),
+        place: "first",
+        sung: press.sung,
+      };
+    }
+    count = press.tick === tick ? count + 1 : 0;
+    tick = press.tick;
+    const changesBank = press.act.do === "go" || press.act.do === "bank";
+    const { rest } = press.into;
+    const latest = song.clock.secondsAt(rest.to) - (changesBank ? song.box.gapMs / 1000 : 0);
+    return {
+      seconds: Math.max(press.seconds, rest.to > rest.from ? latest : 0) + count * NEXT_PEDAL_SECONDS,
+      earliest: press.seconds,
+      act: nameOfAct(press.act),
+      place: count > 0 ? "late-start" : "first",
+      sung: press.sung,
+    };
+  });
+}

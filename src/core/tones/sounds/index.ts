@@ -1,0 +1,21 @@
+export {
+  addSound,
+  describeNamed,
+  removeSound,
+  renameSound,
+  setBase,
+  setSetting,
+  soundNamed,
+  soundsOf,
+  usesOfSound,
+} from "./commands";
+export {
+  areAlike,
+  differencesOf,
+  type LedgerLine,
+  sayDifferences,
+  sayLine,
+  saySound,
+  sayValue,
+} from "./ledger";
+export { basesOf, hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings, settingsOf } from "./resolve";

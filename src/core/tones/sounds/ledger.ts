@@ -1,0 +1,83 @@
+import {
+  EFFECT_IDS,
+  EFFECTS,
+  type EffectId,
+  SETTING_KEYS,
+  type SettingKey,
+  type SettingValue,
+  settingOf,
+} from "../../song";
+import { isOn, PLAIN_SETTINGS, type Settings } from "./resolve";
+
+/** One line of the ledger: a setting that is not as before. */
+export type LedgerLine = {
+  readonly key: SettingKey;
+  readonly before: SettingValue;
+  readonly now: SettingValue;
+};
+
+const EFFECT_OF: ReadonlyMap<SettingKey, EffectId> = new Map(
+  EFFECT_IDS.flatMap((id) => EFFECTS[id].settings.map((key) => [key, id] as const)),
+);
+
+/** Whether a setting can be heard in a sound: that of an effect only while it is on. */
+function isHeard(settings: Settings, key: SettingKey): boolean {
+  if (key === "delay.ms") return settings.delay === "by ms";
+  const effect = EFFECT_OF.get(key);
+  return effect === undefined || isOn(settings, effect);
+}
+
+/**
+ * What changes from one sound to another. Settings of an effect that is off in both, or goes off, are left out.
+ * @example differencesOf(PLAIN_SETTINGS, settingsOf(sounds, solo)) // => [{ key: "level", before: 0, now: 3 }]
+ */
+export function differencesOf(before: Settings, now: Settings): LedgerLine[] {
+  return SETTING_KEYS.filter((key) => before[key] !== now[key] && isHeard(now, key)).map((key) => ({
+    key,
+    before: before[key],
+    now: now[key],
+  }));
+}
+
+/** Whether two sounds are heard as the same. */
+export const areAlike = (a: Settings, b: Settings): boolean => differencesOf(a, b).length === 0;
+
+const withUnit = (key: SettingKey, value: SettingValue): string => {
+  const setting = settingOf(key);
+  const unit = setting.kind === "number" && setting.unit !== "" ? ` ${setting.unit}` : "";
+  return `${value}${unit}`;
+};
+
+/** A value in words. @example sayValue("tone", 4) // => "guitar tone 4 of 10" */
+export function sayValue(key: SettingKey, value: SettingValue): string {
+  const { words, kind } = settingOf(key);
+  if (kind === "flag") return value === true ? words : `no ${words}`;
+  if (kind === "choice" && value === "off") return `no ${words.replace(/, one .*$/u, "")}`;
+  if (key === "level") return `level ${Number(value) > 0 ? "+" : ""}${value} dB`;
+  return `${words} ${withUnit(key, value)}`;
+}
+
+/** A line of the ledger in words. @example sayLine({ key: "level", before: 3, now: 0 }) // => "3 dB quieter" */
+export function sayLine({ key, before, now }: LedgerLine): string {
+  const { words, kind } = settingOf(key);
+  if (key === "level") {
+    const by = Number(now) - Number(before);
+    return `${Math.abs(by)} dB ${by > 0 ? "louder" : "quieter"}`;
+  }
+  if (kind === "number") {
+    if (now === 0) return `no ${words.replace(/ stages$/u, "")}`;
+    return `${words} ${Number(now) > Number(before) ? "up" : "down"} to ${withUnit(key, now)}`;
+  }
+  return sayValue(key, now);
+}
+
+/** All that changes, in one sentence part; null where nothing does. */
+export function sayDifferences(lines: readonly LedgerLine[]): string | null {
+  return lines.length === 0 ? null : lines.map(sayLine).join(", ");
+}
+
+/** A sound told from the plain one. @example saySound(settings) // => "drive stages 1, delay 1/8." */
+export const saySound = (settings: Settings): string =>
+  differencesOf(PLAIN_SETTINGS, settings)
+    .map(({ key, now }) => sayValue(key, now))
+    .join(", ") || "plain";
