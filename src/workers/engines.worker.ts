@@ -48,6 +48,15 @@ import {
 } from "@/core/parts";
 import { formatKey, parseKey, parseTuning } from "@/core/pitch";
 import { namerByShift, type VersionBody } from "@/core/song";
+import {
+  type OfferQuestion,
+  planTones,
+  priceOffers,
+  type ToneCase,
+  type ToneOffer,
+  type TonePlan,
+  type ToneProblem,
+} from "@/core/tones";
 
 export type CapoRequest = {
   readonly key: string;
@@ -91,6 +100,13 @@ export type LoopSoundRequest = {
   readonly asked: LoopCase;
   readonly way: LoopWay;
   readonly layers: readonly HeardLayer[];
+};
+
+export type OffersRequest = {
+  readonly asked: ToneCase;
+  readonly plan: TonePlan;
+  readonly section: string;
+  readonly questions: readonly OfferQuestion[];
 };
 
 const SOUND_RATE = 44_100;
@@ -148,6 +164,9 @@ const engines = {
   },
   loops: (asked: LoopCase, trade: boolean): Result<LoopPlan, LoopProblem> =>
     planLoops({ ...asked, budget: LOOPS_BUDGET }, { trade }),
+  tones: (asked: ToneCase): Result<TonePlan, ToneProblem> => planTones(asked),
+  toneOffers: ({ asked, plan, section, questions }: OffersRequest): ToneOffer[] =>
+    priceOffers(asked, plan, section, questions),
   /** A plan as a sound file. */
   loopSound: ({ asked, way, layers }: LoopSoundRequest): Uint8Array => {
     const seconds = (sectionBeats(asked).at(-1)! * 60) / asked.tempo;

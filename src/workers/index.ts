@@ -2,9 +2,7 @@
 
 import { proxy, type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Result } from "@/core/base";
 import type { Fingerings, Planted, StandIn } from "@/core/fretboard";
-import type { LoopCase, LoopPlan, LoopProblem } from "@/core/loops";
 import {
   type ChordSum,
   type Mend,
@@ -27,6 +25,7 @@ import type {
   PlantedRequest,
   StandInRequest,
 } from "./engines.worker";
+import { engines, newWorker, remembered } from "./remote";
 
 export type {
   BandSumRequest,
@@ -37,32 +36,14 @@ export type {
   PlantedRequest,
   StandInRequest,
 } from "./engines.worker";
-
-const newWorker = (): Worker =>
-  new Worker(new URL("./engines.worker.ts", import.meta.url), { type: "module" });
-
-let remote: Remote<Engines> | null = null;
-
-/** The engines in a worker of their own, started when first asked. */
-function engines(): Remote<Engines> {
-  remote ??= wrap<Engines>(newWorker());
-  return remote;
-}
-
-/** Answers by question; the oldest go when there are too many. */
-function remembered<Question, Answer>(
-  keyOf: (question: Question) => string,
-  ask: (question: Question) => Promise<Answer>,
-) {
-  const known = new Map<string, Promise<Answer>>();
-  return (question: Question): Promise<Answer> => {
-    const key = keyOf(question);
-    const answer = known.get(key) ?? ask(question);
-    known.set(key, answer);
-    if (known.size > 2000) known.delete(known.keys().next().value!);
-    return answer;
-  };
-}
+export {
+  type KnownLoopPlan,
+  type KnownTonePlan,
+  toneOffersOf,
+  tonePlanOf,
+  useLoopPlan,
+  useTonePlan,
+} from "./kept-plans";
 
 /** How many shapes a swap offers. */
 const OFFERED = 24;
@@ -296,58 +277,6 @@ export function useBandSum(request: BandSumRequest | null): {
     };
   }, [request]);
   return { sums: known?.sums ?? null, isOld: known?.request !== request };
-}
-
-const loopsOf = remembered(
-  ({ asked, trade }: { readonly asked: LoopCase; readonly trade: boolean }) => `${trade} ${caseKey(asked)}`,
-  ({ asked, trade }): Promise<Result<LoopPlan, LoopProblem>> => engines().loops(asked, trade),
-);
-
-const casesAsText = new WeakMap<LoopCase, string>();
-function caseKey(asked: LoopCase): string {
-  const known = casesAsText.get(asked) ?? JSON.stringify(asked);
-  casesAsText.set(asked, known);
-  return known;
-}
-
-export type KnownLoopPlan = {
-  readonly asked: LoopCase;
-  readonly plan: LoopPlan;
-};
-
-/**
- * A looper's plan from the worker. The last good one stays while another is worked out, and when there is none for what
- * is asked now: then `problem` says why.
- * @param trade whether to ask what a lower foot cost would cost as well
- */
-export function useLoopPlan(
-  asked: LoopCase | null,
-  trade = false,
-): {
-  readonly known: KnownLoopPlan | null;
-  readonly problem: LoopProblem | null;
-  readonly isOld: boolean;
-} {
-  const [good, setGood] = useState<KnownLoopPlan | null>(null);
-  const [said, setSaid] = useState<{ readonly key: string; readonly problem: LoopProblem | null } | null>(
-    null,
-  );
-  const key = asked ? caseKey(asked) : "";
-  // biome-ignore lint/correctness/useExhaustiveDependencies: cases are compared by what they say
-  useEffect(() => {
-    if (!asked) return;
-    let current = true;
-    void loopsOf({ asked, trade }).then((answer) => {
-      if (!current) return;
-      setSaid({ key, problem: answer.ok ? null : answer.problem });
-      if (answer.ok) setGood({ asked, plan: answer.value });
-    });
-    return () => {
-      current = false;
-    };
-  }, [key, trade]);
-  const isOld = asked !== null && said?.key !== key;
-  return { known: asked ? good : null, problem: asked && !isOld ? (said?.problem ?? null) : null, isOld };
 }
 
 /** A looper's plan as a WAV file. */

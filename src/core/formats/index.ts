@@ -4,6 +4,7 @@ export { isChordPro, readChordPro, splitSongs, writeChordPro } from "./chordpro"
 export { drawnShapes } from "./drawn-shapes";
 export { sheetOfVersion } from "./from-version";
 export { readMidi } from "./midi/read";
+export { writeChanges } from "./midi/write-changes";
 export { readMusicXml } from "./musicxml/read";
 export {
   decodeText,

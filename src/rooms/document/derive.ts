@@ -34,6 +34,7 @@ import {
   type VersionRow,
   versionRow,
 } from "@/core/song";
+import { type SongTones, songTones } from "@/core/tones";
 import { pretty } from "@/ui/pretty";
 
 /** Remembers the last result by the tables it was computed from; what has not changed keeps its identity. */
@@ -188,6 +189,22 @@ export function loops(body: VersionBody, band: BandBody | null): SongLoops {
     loopsByHabits.get(habits) ??
     byTables<SongLoops>(LOOPS, (one) => songLoops(one, outline(one), timeline(one), Object.values(habits)));
   loopsByHabits.set(habits, read);
+  return read(body);
+}
+
+const TONES = [...PARTS, "sounds", "soundMoves", "soundBoxes", "slotPins"] as const;
+const tonesByPlayer = new Map<string, (body: VersionBody) => SongTones>();
+
+/** The version as one player's box of sounds sees it; what is asked of the planner stays the same object while it says the same. */
+export function tones(body: VersionBody, player: Player): SongTones {
+  const read =
+    tonesByPlayer.get(player.id) ??
+    byTables<SongTones>(TONES, (one, last) => {
+      const fresh = songTones(one, sheet(one), timeline(one), one.players[player.id] ?? player);
+      const isSame = last !== null && JSON.stringify(last.asked) === JSON.stringify(fresh.asked);
+      return isSame ? { ...fresh, asked: last.asked } : fresh;
+    });
+  tonesByPlayer.set(player.id, read);
   return read(body);
 }
 

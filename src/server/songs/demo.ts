@@ -42,6 +42,7 @@ import type { NewDocument } from "../documents/store";
 import { makeId } from "../ids";
 import { songDocuments } from "./create";
 import { demoLoops, withLoops } from "./demo-loops";
+import { demoSounds, withSounds } from "./demo-sounds";
 
 const FILE = /^[a-z-]+\.txt$/u;
 const light = z.int().min(0).max(4);
@@ -102,6 +103,8 @@ const demoSchema = z.object({
           z.object({ energy: z.int().min(0).max(4).optional(), bass: z.enum(["needed", "free"]).optional() }),
         )
         .default({}),
+      /** The sounds of players, by their keys. */
+      sounds: z.record(z.string(), demoSounds).default({}),
       /** What is sung in each section, by its label: lowest and highest note. */
       melodies: z.record(z.string(), pitchRange).default({}),
       /** What a place of the form has of its own. */
@@ -203,7 +206,11 @@ export async function demoDocuments(
         source: { name: "Demo sheet", kind: "sheet" as const },
       };
       const made = songDocuments(sheet, settings, (version) =>
-        withExceptions(withParts(withSources(version, others), song, players), song),
+        withPlayersSounds(
+          withExceptions(withParts(withSources(version, others), song, players), song),
+          song,
+          players,
+        ),
       );
       return { ...made, documents: [...made.documents, ...otherVersions(made, song)] };
     }),
@@ -225,6 +232,17 @@ export async function demoDocuments(
     { id: eveningId, kind: "evening", parentId: null, body: evening as Body },
   ];
 }
+
+/** Lays the sounds of every player that has some on a version. */
+const withPlayersSounds = (
+  version: VersionBody,
+  song: DemoSong,
+  band: ReadonlyMap<string, BandPlayer>,
+): VersionBody =>
+  Object.entries(song.sounds).reduce(
+    (body, [key, sounds]) => withSounds(body, band.get(key)!.name, sounds),
+    version,
+  );
 
 function withSources(
   version: VersionBody,

@@ -7,6 +7,7 @@ export {
   type ToneOffer,
   type ToneWayOut,
 } from "./offers";
+export { type PlayerTones, playerTones } from "./player-tones";
 export { type Rest, type RestReason, sayRest } from "./rest";
 export { saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
 export { type SlotState, slotStates } from "./slot-saves";

@@ -10,18 +10,19 @@ import {
   recover,
   sayPress,
 } from "@/core/loops";
-import { batch, orderAtEnd, type SimpleCommand } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { loopSound } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../document";
+import { Answer, RunLog } from "../../trainer/Answer";
+import { keepRun } from "../../trainer/keep-run";
+import { PedalRow } from "../../trainer/PedalRow";
+import { usePedals } from "../../trainer/use-pedals";
 import type { Loops, ShownPlan } from "../use-loops";
-import { Answer, RunLog } from "./Answer";
-import { PedalRow, pedalOf } from "./PedalRow";
+import { pedalOf } from "./pedal-of";
 import { Rope, type RopeMark } from "./Rope";
 import { SongLine } from "./SongLine";
-import { usePedals } from "./use-pedals";
 import { type Finished, type RunWay, useRun } from "./use-run";
 
 const WAYS: readonly { readonly way: RunWay; readonly label: string; readonly said: string }[] = [
@@ -38,16 +39,6 @@ const WAYS: readonly { readonly way: RunWay; readonly label: string; readonly sa
   },
 ];
 
-/** Runs kept in the log. */
-const MOST_RUNS = 60;
-
-const today = (): string => {
-  const now = new Date();
-  return [now.getFullYear(), now.getMonth() + 1, now.getDate()]
-    .map((part) => String(part).padStart(2, "0"))
-    .join("-");
-};
-
 /** The stand-in for a looper: ropes that burn, pedals, and the answer to one's feet. */
 export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan }) {
   const act = useAct();
@@ -55,7 +46,10 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const [from, setFrom] = useState(0);
   const [hints, setHints] = useState(true);
   const [judged, setJudged] = useState<readonly JudgedPress[] | null>(null);
-  const [due, setDue] = useState<readonly DuePress[]>([]);
+  const [due, setDue] = useState<{ readonly skipped: number; readonly presses: readonly DuePress[] }>({
+    skipped: 0,
+    presses: [],
+  });
   const ropes = useRef<(HTMLDivElement | null)[]>([]);
   const { song, plan } = shown;
   const { box } = song;
@@ -66,21 +60,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
     rope.dataset.runs = String(share !== null);
     rope.style.setProperty("--burnt", String(share ?? 0));
   };
-  const onEnd = ({ due: asked, made, isWhole }: Finished) => {
+  const onEnd = ({ skipped, due: asked, made, isWhole }: Finished) => {
     const found = judgePresses(asked, made);
     setJudged(found);
-    setDue(asked);
+    setDue({ skipped, presses: asked });
     if (!isWhole) return;
-    const runs = Object.values(current().loopRuns).sort((a, b) => (a.order < b.order ? -1 : 1));
-    const old = runs.slice(0, Math.max(0, runs.length + 1 - MOST_RUNS));
-    const presses = found.map(({ judged: word, ms, place, sung }) => ({ judged: word, ms, place, sung }));
-    const row = { id: makeId(), order: orderAtEnd(runs), day: today(), presses };
-    act(
-      batch("Keep a run", [
-        ...old.map((run): SimpleCommand => ({ type: "remove", table: "loopRuns", id: run.id })),
-        { type: "add", table: "loopRuns", row },
-      ]),
-    );
+    act(keepRun("loopRuns", Object.values(current().loopRuns), found, makeId));
   };
   const { view, running, start, stop, press, clicks, setClicks } = useRun(loops.body, shown, burn, onEnd);
   const pedals = usePedals(box.pedals, press);
@@ -183,7 +168,11 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
           );
         })}
       </ol>
-      <PedalRow box={box} pedals={pedals} due={isSoon && hints ? (pedal?.at ?? null) : null} />
+      <PedalRow
+        names={box.pedals.map(({ name }) => name)}
+        pedals={pedals}
+        due={isSoon && hints ? (pedal?.at ?? null) : null}
+      />
       {off && running === "feet" && off.now.length > 0 && (
         <p className="mt-3" aria-live="polite">
           Not as planned. {off.advice === "now" ? "Now: " : "Wait for the next section, then: "}
@@ -194,7 +183,13 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         </p>
       )}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
-      {judged && <Answer judged={judged} due={due} shown={shown} />}
+      {judged && (
+        <Answer
+          judged={judged}
+          due={due.presses}
+          nameOf={(at) => sayPress(shown.presses[due.skipped + at]!)}
+        />
+      )}
       <div className="mt-6 flex flex-wrap gap-3">
         <button type="button" className="btn btn-sm" onClick={() => void save()}>
           Save the loops as a sound file (WAV)
@@ -214,7 +209,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
           {pedals.midi.state === "refused" && "The browser did not allow MIDI."}
         </span>
       </div>
-      <RunLog loops={loops} />
+      <RunLog runs={Object.values(loops.body.loopRuns)} />
     </>
   );
 }

@@ -17,9 +17,9 @@ import {
   soundingOf,
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song";
+import type { PedalAct } from "../../trainer/use-pedals";
 import type { ShownPlan } from "../use-loops";
 import { LoopPlayer } from "./loop-player";
-import type { PedalAct } from "./use-pedals";
 
 /** Free: an empty box. Shown: the plan runs by itself. Feet: the plan's layers are on the box, and the feet are judged. */
 export type RunWay = "show" | "feet" | "free";
@@ -37,6 +37,8 @@ export type RunView = {
 };
 
 export type Finished = {
+  /** How many presses of the plan come before the first one that was due: the run began later. */
+  readonly skipped: number;
   readonly due: readonly DuePress[];
   readonly made: readonly MadePress[];
   readonly isWhole: boolean;
@@ -49,6 +51,7 @@ type Going = {
   /** Where in the song it begins, s: what comes before is the count-in. */
   readonly begin: number;
   readonly end: number;
+  readonly skipped: number;
   readonly due: readonly DuePress[];
   next: number;
   counted: number;
@@ -106,7 +109,12 @@ export function useRun(
     for (const track of run.player.state.tracks.keys()) latest.current.burn(track, null);
     if (run.way === "feet") {
       const isWhole = run.begin === 0 && run.due.every(({ seconds }) => seconds < now);
-      latest.current.onEnd({ due: run.due.filter(({ seconds }) => seconds < now), made: run.made, isWhole });
+      latest.current.onEnd({
+        skipped: run.skipped,
+        due: run.due.filter(({ seconds }) => seconds < now),
+        made: run.made,
+        isWhole,
+      });
     }
   }, []);
 
@@ -140,16 +148,15 @@ export function useRun(
       })),
     };
     const player = new LoopPlayer(context, settings, layers, box);
-    const due =
-      way === "free"
-        ? []
-        : duePresses(shown.song, shown.plan).filter(({ seconds }) => seconds >= begin - 1e-6);
+    const all = way === "free" ? [] : duePresses(shown.song, shown.plan);
+    const due = all.filter(({ seconds }) => seconds >= begin - 1e-6);
     going.current = {
       player,
       way,
       start: songStart,
       begin,
       end: way === "free" ? Number.POSITIVE_INFINITY : ends.at(-1)! + 1.5,
+      skipped: all.length - due.length,
       due,
       next: 0,
       counted: Math.round((begin - countIn) / beatSeconds),

@@ -1,9 +1,8 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { type DuePress, type JudgedPress, sayPress, sayRun } from "@/core/loops";
-import type { Loops, ShownPlan } from "../use-loops";
-import { saySeconds } from "../words";
+import { type DuePress, type JudgedPress, sayRun } from "@/core/loops";
+import type { LoopRun } from "@/core/song";
 
 const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
   ssr: false,
@@ -14,13 +13,13 @@ const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogra
 export function Answer({
   judged,
   due,
-  shown,
+  nameOf,
 }: {
   judged: readonly JudgedPress[];
   due: readonly DuePress[];
-  shown: ShownPlan;
+  /** What a due press is called, by its index. */
+  nameOf: (due: number) => string;
 }) {
-  const skipped = shown.presses.length - due.length;
   return (
     <section aria-labelledby="answer-title" className="mt-6">
       <h2 id="answer-title">The answer</h2>
@@ -41,13 +40,12 @@ export function Answer({
           </thead>
           <tbody>
             {judged.map((one, at) => {
-              const press = one.due === null ? null : shown.presses[skipped + one.due];
               return (
                 <tr key={at}>
                   <th scope="row">
-                    {one.due === null ? "nothing" : `at ${saySeconds(due[one.due]!.seconds)}`}
+                    {one.due === null ? "nothing" : `at ${Math.round(due[one.due]!.seconds)} s`}
                   </th>
-                  <td>{press ? sayPress(press) : "a press"}</td>
+                  <td>{one.due === null ? "a press" : nameOf(one.due)}</td>
                   <td>
                     {one.due === null ? "not asked for" : one.judged === "wrong" ? "wrong pedal" : one.judged}
                     {one.ms !== null && one.judged !== "wrong"
@@ -65,8 +63,8 @@ export function Answer({
 }
 
 /** Runs so far, the last one first. */
-export function RunLog({ loops }: { loops: Loops }) {
-  const runs = Object.values(loops.body.loopRuns).sort((a, b) => (a.order < b.order ? 1 : -1));
+export function RunLog({ runs: kept }: { runs: readonly LoopRun[] }) {
+  const runs = kept.toSorted((a, b) => (a.order < b.order ? 1 : -1));
   if (runs.length === 0) return null;
   return (
     <section aria-labelledby="log-title" className="mt-6">

@@ -1,28 +1,14 @@
 "use client";
 
-import type { LoopBox } from "@/core/song";
 import type { usePedals } from "./use-pedals";
-
-/** Which pedal does an act, and how: pressed, twice, or held. */
-export function pedalOf(box: LoopBox, act: string): { readonly at: number; readonly how: string } | null {
-  for (const [way, how] of [
-    ["press", ""],
-    ["double", ", twice"],
-    ["hold", ", held"],
-  ] as const) {
-    const at = box.pedals.findIndex((pedal) => pedal[way] === act);
-    if (at >= 0) return { at, how };
-  }
-  return null;
-}
 
 /** The pedals as buttons; the one that goes next is lit when it is about to. */
 export function PedalRow({
-  box,
+  names,
   pedals,
   due,
 }: {
-  box: LoopBox;
+  names: readonly string[];
   pedals: ReturnType<typeof usePedals>;
   /** The pedal that goes next, when it is about to. */
   due: number | null;
@@ -31,7 +17,7 @@ export function PedalRow({
     <fieldset>
       <legend className="text-sm">Pedals</legend>
       <div className="flex flex-wrap gap-3">
-        {box.pedals.map((pedal, at) => (
+        {names.map((name, at) => (
           <button
             key={at}
             type="button"
@@ -46,7 +32,7 @@ export function PedalRow({
             }}
             onKeyUp={() => pedals.up(at)}
           >
-            {pedal.name}
+            {name}
             {at < 9 && <span className="font-mono text-sm font-normal">key {at + 1}</span>}
           </button>
         ))}

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { LoopBox } from "@/core/song";
-import { isTyping } from "../../house/KeysHelp";
+import { isTyping } from "../house/KeysHelp";
 
 /** A second press within this is a double one; a pedal down for longer is held. Ours, no source. */
 const DOUBLE_MS = 350;
@@ -21,16 +21,23 @@ export type Pedals = {
   };
 };
 
-/** Pedals by keys (digits), by screen and by MIDI where it is present. A double press or a held pedal takes the press back. */
-export function usePedals(pedals: LoopBox["pedals"], onAct: (act: PedalAct) => void): Pedals {
+/**
+ * Pedals by keys (digits), by screen and by MIDI where it is present. A double press or a held pedal takes the press back.
+ * @param onMessage is given every MIDI message first; what it takes is not looked at further
+ */
+export function usePedals(
+  pedals: LoopBox["pedals"],
+  onAct: (act: PedalAct) => void,
+  onMessage: (bytes: readonly number[], stamp: number) => boolean = () => false,
+): Pedals {
   const last = useRef<{ pedal: number; stamp: number } | null>(null);
   const holds = useRef(new Map<number, ReturnType<typeof setTimeout>>());
   const heard = useRef<string[]>([]);
   const access = useRef<MIDIAccess | null>(null);
   const [midi, setMidi] = useState<Pedals["midi"]["state"]>("off");
   const [learned, setLearned] = useState(0);
-  const latest = useRef({ pedals, onAct });
-  latest.current = { pedals, onAct };
+  const latest = useRef({ pedals, onAct, onMessage });
+  latest.current = { pedals, onAct, onMessage };
 
   const down = (index: number, stamp: number) => {
     const { pedals: own, onAct: tell } = latest.current;
@@ -87,7 +94,9 @@ export function usePedals(pedals: LoopBox["pedals"], onAct: (act: PedalAct) => v
 
   /** Controls are learned in the order they are first pressed. */
   const onMidi = (event: MIDIMessageEvent) => {
-    const [status = 0, number = 0, value = 0] = event.data ?? [];
+    const bytes = [...(event.data ?? [])];
+    if (latest.current.onMessage(bytes, event.timeStamp)) return;
+    const [status = 0, number = 0, value = 0] = bytes;
     const kind = status & 0xf0;
     if (kind !== 0x90 && kind !== 0x80 && kind !== 0xb0 && kind !== 0xc0) return;
     const key = `${kind === 0x80 ? 0x90 : kind} ${status & 0x0f} ${number}`;
