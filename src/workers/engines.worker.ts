@@ -47,10 +47,13 @@ import {
   sumOfBand,
 } from "@/core/parts";
 import { formatKey, parseKey, parseTuning } from "@/core/pitch";
-import { namerByShift, type VersionBody } from "@/core/song";
+import { namerByShift, type Player, type SoundBox, type VersionBody } from "@/core/song";
 import {
+  type EveningBanks,
+  eveningBanks,
   type OfferQuestion,
   planTones,
+  playerTones,
   priceOffers,
   type ToneCase,
   type ToneOffer,
@@ -108,6 +111,20 @@ export type OffersRequest = {
   readonly section: string;
   readonly questions: readonly OfferQuestion[];
 };
+
+export type EveningRequest = {
+  readonly songs: readonly {
+    readonly title: string;
+    readonly versionId: string;
+    readonly body: VersionBody;
+  }[];
+  /** Whose box: players of versions are copies of one player of the band. */
+  readonly player: Pick<Player, "name" | "bandPlayerId">;
+  readonly box: SoundBox;
+};
+
+/** Search steps for each song of an evening. */
+const EVENING_BUDGET = 10_000;
 
 const SOUND_RATE = 44_100;
 
@@ -167,6 +184,18 @@ const engines = {
   tones: (asked: ToneCase): Result<TonePlan, ToneProblem> => planTones(asked),
   toneOffers: ({ asked, plan, section, questions }: OffersRequest): ToneOffer[] =>
     priceOffers(asked, plan, section, questions),
+  eveningBanks: ({ songs, player, box }: EveningRequest): EveningBanks =>
+    eveningBanks(
+      songs.flatMap(({ title, versionId, body }) => {
+        const players = Object.values(body.players);
+        const own =
+          players.find((one) => player.bandPlayerId !== null && one.bandPlayerId === player.bandPlayerId) ??
+          players.find(({ name }) => name === player.name);
+        const tones = own && playerTones(body, own.id, EVENING_BUDGET);
+        return tones?.plan ? [{ title, versionId, song: tones.song, plan: tones.plan }] : [];
+      }),
+      box,
+    ),
   /** A plan as a sound file. */
   loopSound: ({ asked, way, layers }: LoopSoundRequest): Uint8Array => {
     const seconds = (sectionBeats(asked).at(-1)! * 60) / asked.tempo;

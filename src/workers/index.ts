@@ -37,6 +37,7 @@ export type {
   StandInRequest,
 } from "./engines.worker";
 export {
+  eveningBanksOf,
   type KnownLoopPlan,
   type KnownTonePlan,
   toneOffersOf,

@@ -3,8 +3,8 @@
 import { useEffect, useState } from "react";
 import type { Result } from "@/core/base";
 import type { LoopCase, LoopPlan, LoopProblem } from "@/core/loops";
-import type { ToneCase, ToneOffer, TonePlan, ToneProblem } from "@/core/tones";
-import type { OffersRequest } from "./engines.worker";
+import type { EveningBanks, ToneCase, ToneOffer, TonePlan, ToneProblem } from "@/core/tones";
+import type { EveningRequest, OffersRequest } from "./engines.worker";
 import { engines, remembered } from "./remote";
 
 /** Cases as text; the same object is written out once. */
@@ -73,6 +73,10 @@ export const useTonePlan = (asked: ToneCase | null) =>
 
 /** A plan asked for beside the one that is shown: another box, say. */
 export const tonePlanOf = (asked: ToneCase): Promise<Result<TonePlan, ToneProblem>> => tonesOf(asked);
+
+/** The banks of a player's box for a whole evening. */
+export const eveningBanksOf = (request: EveningRequest): Promise<EveningBanks> =>
+  engines().eveningBanks(request);
 
 /** Ways out of an exposed change, with what each costs. */
 export const toneOffersOf: (request: OffersRequest) => Promise<ToneOffer[]> = remembered(

@@ -21,6 +21,7 @@ import {
   useVersion,
 } from "../document";
 import { useLoopFindings } from "../loops/use-loops";
+import { soundsLit } from "../sounds/use-tones";
 import { Conflicts } from "./Conflicts";
 import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
@@ -59,6 +60,7 @@ function Rail({ versionId }: { versionId: string }) {
   const lit = lanterns(body, derive.outline(body), derive.sums(body), {
     sheet: derive.openFindings(body).length,
     loops: open.length + loops.notes.length + (loops.problem || !loops.shown ? 1 : 0),
+    sounds: soundsLit(body),
   });
   const players = Object.values(body.players).sort(byOrder);
   return (

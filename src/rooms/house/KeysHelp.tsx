@@ -17,7 +17,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Digits, h p / x b", "Lines: fret, hammer-on, pull-off, slide, dead, bend"],
   ["d c l", "Loops: draw, cut or leave loose what is selected"],
   ["a  Enter", "Loops: select the whole section; do again what a drag does"],
-  ["1 to 9", "Loops: pedals of the simulated looper"],
+  ["1 to 9", "Loops, Sounds: pedals of the simulated box"],
   ["Alt ↑ Alt ↓", "Song: move a place in the form"],
   ["↑ ↓", "Keys: from row to row of a capo table"],
   ["0 to 9", "Keys: put the capo there, in its table"],

@@ -4,10 +4,10 @@ import { EMPTY_CELL, outlineOf, sectionSums, type VersionBody } from "@/core/son
 import { sampleVersion } from "../../core/song/sample-version";
 import { lanterns } from "./rail";
 
-const lit = (body: VersionBody, loops = 0) => {
+const lit = (body: VersionBody, loops = 0, sounds: "dark" | "half" | "lit" = "dark") => {
   const outline = outlineOf(body);
   const findings = findingsOf(bandSheet(body), new Map(), 1000).length;
-  return lanterns(body, outline, sectionSums(body, outline), { sheet: findings, loops });
+  return lanterns(body, outline, sectionSums(body, outline), { sheet: findings, loops, sounds });
 };
 const chords = { verse: { lines: ["/G:4"] } };
 
@@ -19,6 +19,7 @@ describe("lanterns", () => {
       Keys: "dark",
       Parts: "dark",
       Loops: "dark",
+      Sounds: "dark",
     });
   });
 

@@ -11,6 +11,7 @@ export const ROOMS = [
   { path: "/keys", name: "Keys", does: "key, capos, shapes" },
   { path: "/parts", name: "Parts", does: "who plays what, where" },
   { path: "/loops", name: "Loops", does: "layers, tracks, feet" },
+  { path: "/sounds", name: "Sounds", does: "effects, banks, presses" },
 ] as const;
 
 export type RoomName = (typeof ROOMS)[number]["name"];
@@ -20,8 +21,8 @@ export function lanterns(
   body: VersionBody,
   outline: Outline,
   sums: ReadonlyMap<string, BarSum>,
-  /** How many findings of the sheet, and of the loops, are open. */
-  findings: { readonly sheet: number; readonly loops: number },
+  /** How many findings of the sheet, and of the loops, are open; and how far the sounds are. */
+  findings: { readonly sheet: number; readonly loops: number; readonly sounds: Lit },
 ): Record<RoomName, Lit> {
   const chords = Object.values(body.chords);
   const open = [...sums.values()].some((sum) => sum.open);
@@ -36,5 +37,6 @@ export function lanterns(
     Keys: chords.length === 0 || players.length === 0 ? "dark" : versionRow(body).keySure ? "lit" : "half",
     Parts: players.length === 0 || !cells ? "dark" : findings.sheet === 0 ? "lit" : "half",
     Loops: Object.keys(body.loopLayers).length === 0 ? "dark" : findings.loops === 0 ? "lit" : "half",
+    Sounds: findings.sounds,
   };
 }

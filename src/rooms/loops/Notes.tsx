@@ -3,7 +3,11 @@
 import type { Loops } from "./use-loops";
 
 /** What stands in the way of a plan, and the way out. The last good plan stays on the screen below. */
-export function Notes({ loops }: { loops: Pick<Loops, "problem" | "notes" | "shown"> }) {
+export function Notes({
+  loops,
+}: {
+  loops: Pick<Loops, "problem" | "notes"> & { readonly shown: object | null };
+}) {
   const { problem, notes, shown } = loops;
   if (!problem && notes.length === 0) return null;
   return (

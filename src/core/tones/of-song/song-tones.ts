@@ -47,6 +47,8 @@ export type SongTones = {
   readonly player: Player;
   readonly sheet: BandSheet;
   readonly box: SoundBox;
+  /** The whole form, sections in which the player is silent included. */
+  readonly spans: readonly UseSpan[];
   readonly stretches: readonly ToneStretch[];
   /** Sounds by name with every setting. */
   readonly settings: ReadonlyMap<string, Settings>;
@@ -129,7 +131,20 @@ export function songTones(
   for (const [one, places] of named)
     if (!settings.has(one)) problems.push({ code: "not-described", sound: one, places });
   const pins = pinsOf(body, player.id, box, named, problems);
-  const shared = { player, sheet, box, stretches, settings, sounds, pins, problems, clock, beatTicks, moves };
+  const shared = {
+    player,
+    sheet,
+    box,
+    spans,
+    stretches,
+    settings,
+    sounds,
+    pins,
+    problems,
+    clock,
+    beatTicks,
+    moves,
+  };
   if (named.size === 0) return { ...shared, asked: null };
   const played = stretches.filter((stretch) => stretch.sound !== null);
   const asked: ToneCase = {

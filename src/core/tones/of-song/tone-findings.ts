@@ -1,3 +1,4 @@
+import { sayNote } from "../delay";
 import type { TonePlan } from "../plan";
 import { areAlike, hasTails, isOn, loudness } from "../sounds";
 import { songPedals } from "./song-pedals";
@@ -85,11 +86,11 @@ export function sayToneFinding(finding: ToneFinding, gapMs: number): string {
     case "delay-too-long": {
       const { sound, ms, tooLong, tempo, note } = finding.timed;
       const said =
-        note === null ? `${Math.round(ms)} ms` : `a ${note} (${Math.round(ms)} ms at ${tempo.bpm})`;
+        note === null ? `${Math.round(ms)} ms` : `a ${sayNote(note)} (${Math.round(ms)} ms at ${tempo.bpm})`;
       const instead =
         tooLong!.instead === null
           ? "no usual note value is short enough: set it by ms, or play without."
-          : `the longest it can give here is a ${tooLong!.instead}.`;
+          : `the longest it can give here is a ${sayNote(tooLong!.instead)}.`;
       return `The delay of “${sound}” is ${said}, and the box gives at most ${tooLong!.mostMs} ms: ${instead}`;
     }
     case "alike":

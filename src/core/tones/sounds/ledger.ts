@@ -7,6 +7,7 @@ import {
   type SettingValue,
   settingOf,
 } from "../../song";
+import { sayNote } from "../delay";
 import { isOn, PLAIN_SETTINGS, type Settings } from "./resolve";
 
 /** One line of the ledger: a setting that is not as before. */
@@ -45,7 +46,8 @@ export const areAlike = (a: Settings, b: Settings): boolean => differencesOf(a, 
 const withUnit = (key: SettingKey, value: SettingValue): string => {
   const setting = settingOf(key);
   const unit = setting.kind === "number" && setting.unit !== "" ? ` ${setting.unit}` : "";
-  return `${value}${unit}`;
+  const text = typeof value === "string" && value.startsWith("1/") ? sayNote(value) : String(value);
+  return `${text}${unit}`;
 };
 
 /** A value in words. @example sayValue("tone", 4) // => "guitar tone 4 of 10" */

@@ -1,0 +1,63 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import type { SongBody, VersionBody } from "@/core/song";
+import { playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/tones";
+import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
+import { openSong } from "@/server/songs/open";
+
+export const metadata: Metadata = { title: "Press sheet" };
+
+/** Search steps the server spends on one plan: about a second. */
+const BUDGET = 20_000;
+
+export default async function Page({ params }: { params: Promise<{ versionId: string; playerId: string }> }) {
+  await connection();
+  const { versionId, playerId } = await params;
+  const opened = await openSong(versionId);
+  const tones = opened && playerTones(opened.version.body as VersionBody, playerId, BUDGET);
+  if (!tones) notFound();
+  const { song, plan, presses } = tones;
+  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const isBanks = song.box.kind === "banks";
+  const sheet = {
+    figures: plan && isBanks ? sayToneCost(plan) : `${presses.length} presses`,
+    banks: isBanks
+      ? (plan?.banks ?? []).map((bank, at) => ({
+          landing: bank.landing,
+          slots: bank.slots.map((sound, slot) => ({
+            sound,
+            program: programOf(song.box, at, slot).program,
+          })),
+        }))
+      : [],
+    stretches: song.stretches.map((stretch) => ({
+      id: stretch.span.use.id,
+      label: stretch.span.label,
+      kind: stretch.span.passages[0]!.section.kind,
+      sound: stretch.sound,
+      presses: presses
+        .filter(({ into }) => into.span.use.id === stretch.span.use.id)
+        .map((press) => ({
+          text: sayAct(press.act, song.box.twoSwitches),
+          bar: press.bar,
+          beat: press.beat,
+          word: press.word,
+          nextWord: press.nextWord,
+          armFrom: press.window?.bar ?? null,
+        })),
+    })),
+    sounds: song.sounds.map(({ name, note }) => ({
+      name,
+      note,
+      told: saySound(song.settings.get(name)!),
+    })),
+  };
+  return (
+    <TonePrint
+      title={`${title}: ${song.player.name}’s sounds`}
+      back={`/song/${versionId}/sounds/banks`}
+      sheet={sheet}
+    />
+  );
+}

@@ -1,0 +1,5 @@
+import { BanksPage } from "@/rooms/sounds/banks/BanksPage";
+
+export default function Page() {
+  return <BanksPage />;
+}

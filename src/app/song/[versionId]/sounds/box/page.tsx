@@ -1,0 +1,5 @@
+import { BoxPage } from "@/rooms/sounds/box/BoxPage";
+
+export default function Page() {
+  return <BoxPage />;
+}

@@ -1,0 +1,5 @@
+import { PlayPage } from "@/rooms/sounds/play/PlayPage";
+
+export default function Page() {
+  return <PlayPage />;
+}

@@ -1,0 +1,5 @@
+import { TimesPage } from "@/rooms/sounds/times/TimesPage";
+
+export default function Page() {
+  return <TimesPage />;
+}

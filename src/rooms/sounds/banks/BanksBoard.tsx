@@ -1,0 +1,224 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragCancelEvent,
+  type DragEndEvent,
+  type DragOverEvent,
+  type DragStartEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { GripVertical, Pin } from "lucide-react";
+import { useId, useMemo } from "react";
+import { compareCosts, pinSlot, sayToneCost, unpin } from "@/core/tones";
+import { useTonePlan } from "@/workers";
+import { makeId, useAct, useCurrentVersion } from "../../document";
+import type { ShownTones, Tones } from "../use-tones";
+
+type Place = { readonly bank: number; readonly slot: number };
+
+const keyOf = ({ bank, slot }: Place): string => `${bank} ${slot}`;
+const placeOf = (key: string | number): Place => {
+  const [bank, slot] = String(key).split(" ").map(Number);
+  return { bank: bank!, slot: slot! };
+};
+const sayPlace = ({ bank, slot }: Place): string => `bank ${bank + 1}, slot ${slot + 1}`;
+
+/** The plan's banks; a sound dragged to a slot is pinned there, and the rest is planned around it. */
+export function BanksBoard({ tones }: { tones: Tones }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor),
+  );
+  const { shown, song } = tones;
+  const free = useFreePlan(tones);
+  if (!shown) return null;
+  const { banks } = shown.plan;
+  const playerId = song.player.id;
+  const soundAt = ({ bank, slot }: Place): string | null => banks[bank]?.slots[slot] ?? null;
+  const put = (sound: string, to: Place, from: Place | null) =>
+    act(pinSlot(current(), playerId, sound, to, makeId, from));
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const from = placeOf(active.id);
+    const sound = soundAt(from);
+    if (sound !== null) put(sound, placeOf(over.id), from);
+  };
+  const nameOf = (one: { readonly id: string | number }) => soundAt(placeOf(one.id)) ?? "the sound";
+  const overWhat = (one: { readonly id: string | number } | null) =>
+    one ? `over ${sayPlace(placeOf(one.id))}` : "over no slot";
+  const announcements = {
+    onDragStart: ({ active }: DragStartEvent) => `${nameOf(active)} is held.`,
+    onDragOver: ({ active, over }: DragOverEvent) => `${nameOf(active)} is ${overWhat(over)}.`,
+    onDragEnd: ({ active, over }: DragEndEvent) => `${nameOf(active)} was let go ${overWhat(over)}.`,
+    onDragCancel: ({ active }: DragCancelEvent) => `${nameOf(active)} stays where it was.`,
+  };
+  const more = song.box.banks === null || banks.length < song.box.banks;
+  const shownBanks = more ? [...banks, null] : banks;
+  return (
+    <section aria-labelledby="banks-title" className="mb-8">
+      <h2 id="banks-title" className="mb-1">
+        Banks
+      </h2>
+      <p className="mb-3 max-w-3xl text-sm">
+        Drag a sound to the slot it should have, and it stays there: the rest is planned around it.
+      </p>
+      <DndContext
+        id={id}
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        accessibility={{
+          announcements,
+          screenReaderInstructions: {
+            draggable:
+              "Space takes the sound, the arrows move it, Space lets it go on a slot, Escape leaves it.",
+          },
+        }}
+        onDragEnd={onDragEnd}
+      >
+        <ol className="flex flex-col gap-2">
+          {shownBanks.map((bank, at) => (
+            <li key={at} className="flex flex-wrap items-stretch gap-2">
+              <h3 className="w-28 self-center text-sm font-bold">
+                {bank ? `Bank ${at + 1}` : "One more bank"}
+                {bank && bank.landing !== null && (
+                  <span className="block font-normal">opens on slot {bank.landing + 1}</span>
+                )}
+              </h3>
+              <ol className="flex flex-1 flex-wrap gap-2">
+                {Array.from({ length: song.box.slots }, (_, slot) => (
+                  <Slot
+                    key={slot}
+                    place={{ bank: at, slot }}
+                    shown={shown}
+                    opens={bank?.landing === slot}
+                    isPinned={song.pins.some((pin) => pin.bank === at && pin.slot === slot)}
+                    names={[...new Set(song.asked?.sections.map(({ tone }) => tone) ?? [])]}
+                    onPut={(sound) => put(sound, { bank: at, slot }, null)}
+                    onUnpin={() => act(unpin(current(), playerId, { bank: at, slot }))}
+                  />
+                ))}
+              </ol>
+            </li>
+          ))}
+        </ol>
+      </DndContext>
+      <p className="mt-3 text-sm" aria-live="polite">
+        <strong>{sayToneCost(shown.plan)}.</strong>{" "}
+        {song.pins.length > 0 && free && (
+          <>
+            {compareCosts(free, shown.plan) >= 0
+              ? "Your pins cost nothing: the plan could do no better by itself."
+              : `Left to the plan it would be ${sayToneCost(free)}.`}{" "}
+            <button type="button" className="link" onClick={() => act(unpin(current(), playerId))}>
+              Take every pin out
+            </button>
+          </>
+        )}
+        {!shown.plan.exact &&
+          ` This is the best plan found; none has less than ${sayToneCost(shown.plan.bound ?? shown.plan)}.`}
+        {tones.isOld && " Being worked out anew…"}
+      </p>
+    </section>
+  );
+}
+
+/** The plan without any pins, to say what they cost. */
+function useFreePlan({ song }: Tones) {
+  const asked = useMemo(
+    () => (song.asked && song.pins.length > 0 ? { ...song.asked, pins: [] } : null),
+    [song.asked, song.pins.length],
+  );
+  return useTonePlan(asked).known?.plan ?? null;
+}
+
+function Slot({
+  place,
+  shown,
+  opens,
+  isPinned,
+  names,
+  onPut,
+  onUnpin,
+}: {
+  place: Place;
+  shown: ShownTones;
+  opens: boolean;
+  isPinned: boolean;
+  names: readonly string[];
+  onPut: (sound: string) => void;
+  onUnpin: () => void;
+}) {
+  const sound = shown.plan.banks[place.bank]?.slots[place.slot] ?? null;
+  const { setNodeRef, isOver } = useDroppable({ id: keyOf(place) });
+  return (
+    <li
+      ref={setNodeRef}
+      className={`min-h-20 w-44 rounded-box border-2 p-2 ${opens ? "border-base-content" : "border-dashed border-base-content/40"} ${isOver ? "bg-base-200" : ""}`}
+    >
+      <span className="flex items-center text-xs">
+        slot {place.slot + 1}
+        {isPinned && (
+          <button
+            type="button"
+            className="link ml-auto flex items-center gap-1"
+            aria-label={`Take the pin of ${sound} in ${sayPlace(place)} out`}
+            onClick={onUnpin}
+          >
+            <Pin size={12} aria-hidden="true" /> pinned
+          </button>
+        )}
+      </span>
+      {sound !== null && <SoundTag sound={sound} place={place} />}
+      <label className="text-xs">
+        <span className="sr-only">Pin a sound in {sayPlace(place)}</span>
+        <select
+          className="select select-xs mt-1 w-full"
+          value=""
+          onChange={(event) => event.target.value !== "" && onPut(event.target.value)}
+        >
+          <option value="">{sound === null ? "free" : "as the plan has it"}</option>
+          {names.map((name) => (
+            <option key={name} value={name}>
+              pin {name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </li>
+  );
+}
+
+function SoundTag({ sound, place }: { sound: string; place: Place }) {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(place) });
+  const style = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined;
+  return (
+    <span
+      ref={setNodeRef}
+      style={style}
+      className={`flex items-center gap-1 rounded-field bg-base-200 px-1 py-1 ${isDragging ? "relative z-10 shadow-lg" : ""}`}
+    >
+      <button
+        type="button"
+        className="cursor-grab touch-none"
+        aria-label={`Drag ${sound} from ${sayPlace(place)} to another slot`}
+        {...listeners}
+        {...attributes}
+      >
+        <GripVertical size={18} aria-hidden="true" />
+      </button>
+      <span className="min-w-0 flex-1 truncate font-bold" title={sound}>
+        {sound}
+      </span>
+    </span>
+  );
+}

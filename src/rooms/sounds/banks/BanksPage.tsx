@@ -1,0 +1,29 @@
+"use client";
+
+import type { Player } from "@/core/song";
+import { SoundsPage } from "../SoundsPlayer";
+import { ToneNotes } from "../ToneNotes";
+import { useTones } from "../use-tones";
+import { BanksBoard } from "./BanksBoard";
+import { Compared } from "./Compared";
+import { PressSheet } from "./PressSheet";
+import { SaveList } from "./SaveList";
+import { ToneFindings } from "./ToneFindings";
+
+/** Banks and presses: where each sound is saved, what the foot does at which word, and what else it could be. */
+export const BanksPage = () => <SoundsPage>{Banks}</SoundsPage>;
+
+function Banks({ player }: { player: Player }) {
+  const tones = useTones(player);
+  const isBanks = tones.song.box.kind === "banks";
+  return (
+    <>
+      <ToneNotes tones={tones} />
+      {isBanks && <BanksBoard tones={tones} />}
+      <PressSheet tones={tones} />
+      <ToneFindings tones={tones} />
+      {isBanks && <SaveList tones={tones} />}
+      <Compared tones={tones} />
+    </>
+  );
+}

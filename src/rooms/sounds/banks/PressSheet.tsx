@@ -1,0 +1,130 @@
+"use client";
+
+import Link from "next/link";
+import { sayAct, sayRest, type TonePress } from "@/core/tones";
+import { CUT_OF_KIND } from "@/ui/pretty";
+import { useOpenSong } from "../../document";
+import type { Tones } from "../use-tones";
+
+const sung = ({ word, nextWord }: TonePress): string =>
+  word && nextWord
+    ? `after “${word}”, before “${nextWord}”`
+    : word
+      ? `after “${word}”`
+      : nextWord
+        ? `before “${nextWord}”`
+        : "nothing is sung";
+
+/** When a press may be made. */
+function when(press: TonePress): string {
+  if (press.window) {
+    const { bar, easiest } = press.window;
+    const why = easiest.isSilent ? "you are silent" : easiest.sings ? "least to do" : "you don’t sing";
+    return `any time from bar ${bar}; easiest in bar ${easiest.bar}: ${why}`;
+  }
+  if (press.late) return "after the one before";
+  return press.into.rest.ms > 0 ? `in the rest, ${sayRest(press.into.rest)}` : "on the beat";
+}
+
+/** The press sheet: presses over the form, each with its bar, beat and word. */
+export function PressSheet({ tones }: { tones: Tones }) {
+  const { version } = useOpenSong();
+  const { shown } = tones;
+  if (!shown) return null;
+  const { presses, song } = shown;
+  const first = song.stretches.find(({ sound }) => sound !== null);
+  const exposed = new Set(
+    song.box.kind === "banks"
+      ? shown.plan.steps.filter((step) => step.exposed).map(({ section }) => section)
+      : [],
+  );
+  return (
+    <section aria-labelledby="press-title" className="mb-8">
+      <h2 id="press-title" className="mb-1">
+        The press sheet
+      </h2>
+      <p className="mb-2 text-sm">
+        {first && `Before the song: “${first.sound}”. `}
+        {presses.length === 0 ? "Then the foot stays where it is. " : `Then ${presses.length} presses. `}
+        <Link className="link" href={`/print/${version.id}/sounds/${song.player.id}`}>
+          Large print for the floor
+        </Link>{" "}
+        <a className="link ml-3" href={`/api/documents/${version.id}/export?changes=${song.player.id}`}>
+          Save as a MIDI file
+        </a>
+      </p>
+      <Strip tones={tones} exposed={exposed} />
+      {presses.length > 0 && (
+        <div className="overflow-x-auto">
+          <table className="table table-sm mt-3 w-auto">
+            <thead>
+              <tr className="text-base-content">
+                <th scope="col">Where</th>
+                <th scope="col">Word</th>
+                <th scope="col">Press</th>
+                <th scope="col">Into</th>
+                <th scope="col">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {presses.map((press, at) => (
+                <tr key={at}>
+                  <th scope="row">
+                    bar {press.bar}, beat {press.beat}
+                  </th>
+                  <td>{sung(press)}</td>
+                  <td className="font-bold">{sayAct(press.act, song.box.twoSwitches)}</td>
+                  <td>
+                    {press.into.span.label}: {press.into.sound}
+                  </td>
+                  <td>
+                    {when(press)}
+                    {press.act.do !== "arm" && exposed.has(press.into.span.use.id) && (
+                      <strong className="text-error">; heard</strong>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <p className="mt-2 max-w-3xl text-sm">
+        Put the box where the foot reaches it without leaning off balance, tape cables down where people walk,
+        and feed mains-powered gear from one earthed supply with tested leads; for stage power follow the
+        local code and ask a qualified electrician.
+      </p>
+    </section>
+  );
+}
+
+/** Sections as long as they last, presses hung at their starts. */
+function Strip({ tones, exposed }: { tones: Tones; exposed: ReadonlySet<string> }) {
+  const { song, presses } = tones.shown!;
+  return (
+    <div className="form-strip pb-1">
+      {song.stretches.map(({ span, sound }) => (
+        <div
+          key={span.use.id}
+          className="form-block cursor-default"
+          data-cut={CUT_OF_KIND[span.passages[0]!.section.kind]}
+          style={{ flexGrow: Math.max(1, span.to - span.from), minWidth: "6.5rem" }}
+        >
+          <span className="block truncate text-sm font-bold">{span.label}</span>
+          <span className="block truncate text-xs">{sound ?? "no sound"}</span>
+          {presses
+            .filter(({ into, act }) => into.span.use.id === span.use.id && act.do !== "arm")
+            .map((press, at) => (
+              <span
+                key={at}
+                className={`block text-xs font-bold ${exposed.has(span.use.id) ? "text-error" : ""}`}
+              >
+                ▾ {sayAct(press.act)}
+                {at === 0 && exposed.has(span.use.id) ? ", heard" : ""}
+              </span>
+            ))}
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,170 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import type { Player, VersionBody } from "@/core/song";
+import type { EveningBanks } from "@/core/tones";
+import { SelectField } from "@/ui/SelectField";
+import { eveningBanksOf } from "@/workers";
+import { useCalmVersion, useOpenSong } from "../../document";
+import { SoundsPage } from "../SoundsPlayer";
+import { type Tones, useTones } from "../use-tones";
+
+/** An evening with a version in it, as the server tells it. */
+type Evening = {
+  readonly id: string;
+  readonly name: string;
+  readonly items: readonly {
+    readonly title: string;
+    readonly versionId: string;
+    readonly body: VersionBody;
+  }[];
+};
+
+/** The banks of one player's box for a whole evening. */
+export const EveningPage = () => <SoundsPage>{ForEvening}</SoundsPage>;
+
+function ForEvening({ player }: { player: Player }) {
+  const tones = useTones(player);
+  const { version } = useOpenSong();
+  const [evenings, setEvenings] = useState<readonly Evening[] | "failed" | null>(null);
+  const [chosen, setChosen] = useState("");
+  useEffect(() => {
+    let isCurrent = true;
+    fetch(`/api/evenings?version=${version.id}`, { cache: "no-store" })
+      .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error(String(answer.status)))))
+      .then(
+        (found: { evenings: readonly Evening[] }) => isCurrent && setEvenings(found.evenings),
+        () => isCurrent && setEvenings("failed"),
+      );
+    return () => {
+      isCurrent = false;
+    };
+  }, [version.id]);
+  if (evenings === null) return <p>The evenings are being looked for…</p>;
+  if (evenings === "failed")
+    return <p>The evenings can’t be read now: the server did not answer. Open this page again.</p>;
+  const evening = evenings.find(({ id }) => id === chosen) ?? evenings[0];
+  if (!evening)
+    return (
+      <p className="rounded-box bg-base-200 p-4">
+        This version is in no evening’s running order yet; once it is, the banks of all its songs stand here.
+      </p>
+    );
+  return (
+    <>
+      {evenings.length > 1 && (
+        <div className="mb-4">
+          <SelectField
+            label="Evening"
+            className="w-72"
+            value={evening.id}
+            options={evenings.map(({ id, name }) => ({ value: id, label: name }))}
+            onSet={setChosen}
+          />
+        </div>
+      )}
+      <Laid key={evening.id} evening={evening} tones={tones} />
+    </>
+  );
+}
+
+function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
+  const { player, box } = tones.song;
+  const own = useCalmVersion();
+  const { version } = useOpenSong();
+  const [banks, setBanks] = useState<EveningBanks | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    const songs = evening.items.map(({ title, versionId, body }) => ({
+      title,
+      versionId,
+      body: versionId === version.id ? own : body,
+    }));
+    void eveningBanksOf({
+      songs,
+      player: { name: player.name, bandPlayerId: player.bandPlayerId },
+      box,
+    }).then((found) => isCurrent && setBanks(found));
+    return () => {
+      isCurrent = false;
+    };
+  }, [evening, own, version.id, player.name, player.bandPlayerId, box]);
+  if (!banks) return <p>The banks are being laid…</p>;
+  if (box.kind === "pedals")
+    return (
+      <p className="rounded-box bg-base-200 p-4">Single pedals keep no sounds: there is nothing to lay.</p>
+    );
+  if (banks.banks.length === 0)
+    return (
+      <p className="rounded-box bg-base-200 p-4">
+        {player.name} changes no sound in any song of this evening.
+      </p>
+    );
+  return (
+    <section aria-labelledby="evening-title">
+      <h2 id="evening-title" className="mb-1">
+        {evening.name}: {player.name}’s box
+      </h2>
+      <p className="mb-1" aria-live="polite">
+        <strong>
+          {banks.banks.length} {banks.banks.length === 1 ? "bank" : "banks"}
+        </strong>
+        , {banks.free} slots free, {banks.doubled} slots hold a sound that stands elsewhere too.
+        {banks.over > 0 && (
+          <strong className="text-error">
+            {" "}
+            The box has {box.banks}: {banks.over} too many. Let songs share sounds, or pin them so that banks
+            are alike.
+          </strong>
+        )}
+      </p>
+      <p className="mb-3 text-sm">
+        In running order. A bank that is the same as one of an earlier song is saved once.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="table table-sm w-auto">
+          <thead>
+            <tr className="text-base-content">
+              <th scope="col">Bank</th>
+              <th scope="col">For</th>
+              {Array.from({ length: box.slots }, (_, slot) => (
+                <th key={slot} scope="col">
+                  Slot {slot + 1}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {banks.banks.map((bank) => (
+              <tr key={bank.bank} className="align-top">
+                <th scope="row">
+                  {bank.bank + 1}
+                  {bank.landing !== null && (
+                    <span className="block text-xs font-normal">opens on slot {bank.landing + 1}</span>
+                  )}
+                </th>
+                <td>{bank.titles.join(", ")}</td>
+                {bank.slots.map(({ slot, sound, program, page, doubles }) => (
+                  <td key={slot}>
+                    {sound ?? <span className="text-sm">free</span>}
+                    <span className="block font-mono text-xs">
+                      program {program}
+                      {page > 0 && ` of page ${page}`}
+                    </span>
+                    {doubles.length > 0 && (
+                      <span className="block text-xs">also in {doubles.join("; ")}</span>
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-sm">
+        Programs are counted from 0, as they are sent; some displays count from 1. Plans of the other songs
+        are those of their own boxes where they differ.
+      </p>
+    </section>
+  );
+}

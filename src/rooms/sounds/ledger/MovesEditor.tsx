@@ -1,0 +1,130 @@
+"use client";
+
+import { useState } from "react";
+import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song";
+import { setMoves, type ToneStretch } from "@/core/tones";
+import { NumberField } from "@/ui/NumberField";
+import { SelectField } from "@/ui/SelectField";
+import { makeId, useAct, useCurrentVersion } from "../../document";
+import type { Tones } from "../use-tones";
+import { sayMove } from "./ThroughSong";
+import { ValueField } from "./ValueField";
+
+type Draft = {
+  readonly setting: SoundMove["setting"];
+  readonly value: SettingValue;
+  readonly from: number;
+  readonly to: number;
+  readonly by: SoundMove["by"];
+};
+
+/** Small moves inside a section: what a hand or a foot does to the sound while it is on. */
+export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStretch }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { song } = tones;
+  const { span } = stretch;
+  const row = song.moves.get(span.use.id);
+  const moves = row?.moves ?? [];
+  const bar = span.passages[0]!.bars.find(({ number }) => number > 0)?.ticks ?? 4 * song.beatTicks;
+  const bars = Math.max(1, Math.ceil((span.to - span.from) / bar));
+  const [draft, setDraft] = useState<Draft>({ setting: "tone", value: 10, from: 1, to: 1, by: "hand" });
+  const place = { useId: span.use.id, playerId: song.player.id };
+  const put = (next: readonly SoundMove[]) => act(setMoves(current(), place, { moves: next }, makeId));
+  const isGlide = settingOf(draft.setting).kind === "number";
+  return (
+    <fieldset className="mt-2 rounded-box bg-base-200 p-3">
+      <legend className="sr-only">Moves inside {span.label}</legend>
+      {moves.length > 0 && (
+        <ul className="mb-3 flex flex-col gap-1 text-sm">
+          {moves.map((move, at) => (
+            <li key={at} className="flex items-center gap-3">
+              {sayMove(move, stretch, song.beatTicks)}
+              <button
+                type="button"
+                className="btn btn-xs"
+                aria-label={`Remove: ${sayMove(move, stretch, song.beatTicks)}`}
+                onClick={() => put(moves.filter((_, index) => index !== at))}
+              >
+                Remove
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap items-end gap-3">
+        <SelectField
+          label="What moves"
+          className="w-44"
+          value={draft.setting}
+          options={MOVED_SETTINGS.map((key) => ({ value: key, label: settingOf(key).words }))}
+          onSet={(setting) => {
+            const key = setting as SoundMove["setting"];
+            const { kind, plain } = settingOf(key);
+            setDraft({ ...draft, setting: key, value: kind === "flag" ? true : plain });
+          }}
+        />
+        <ValueField
+          setting={draft.setting}
+          value={draft.value}
+          onSet={(value) => setDraft({ ...draft, value })}
+        />
+        <NumberField
+          label={isGlide ? "From bar" : "At bar"}
+          value={draft.from}
+          least={1}
+          most={bars}
+          whole={false}
+          onSet={(from) => setDraft({ ...draft, from, to: Math.max(from, draft.to) })}
+        />
+        {isGlide && (
+          <NumberField
+            label="Until the end of bar"
+            value={draft.to}
+            least={draft.from}
+            most={bars}
+            whole={false}
+            onSet={(to) => setDraft({ ...draft, to })}
+          />
+        )}
+        <SelectField
+          label="By"
+          className="w-24"
+          value={draft.by}
+          options={[
+            { value: "hand", label: "hand" },
+            { value: "foot", label: "foot" },
+          ]}
+          onSet={(by) => setDraft({ ...draft, by: by as Draft["by"] })}
+        />
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={moves.length >= 32}
+          onClick={() => {
+            const from = Math.round((draft.from - 1) * bar);
+            const to = isGlide ? Math.round(draft.to * bar) : from;
+            put(
+              [...moves, { setting: draft.setting, value: draft.value, by: draft.by, from, to }].sort(
+                (a, b) => a.from - b.from,
+              ),
+            );
+          }}
+        >
+          Add the move
+        </button>
+        <NumberField
+          label="Last chord ends early by"
+          unit="beats"
+          value={(row?.endsEarly ?? 0) / song.beatTicks}
+          least={0}
+          most={16}
+          whole={false}
+          onSet={(beats) =>
+            act(setMoves(current(), place, { endsEarly: Math.round(beats * song.beatTicks) }, makeId))
+          }
+        />
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,217 @@
+"use client";
+
+import { useState } from "react";
+import type { SettingKey, SoundMove } from "@/core/song";
+import { batch } from "@/core/song";
+import {
+  addSound,
+  differencesOf,
+  nameSound,
+  type Settings,
+  sayLine,
+  sayRest,
+  saySound,
+  sayValue,
+  type ToneStretch,
+} from "@/core/tones";
+import { SectionTag } from "@/ui/SectionTag";
+import { derive, makeId, useAct, useCurrentVersion } from "../../document";
+import type { Tones } from "../use-tones";
+import { MovesEditor } from "./MovesEditor";
+import { MovesLine } from "./MovesLine";
+
+/** Chosen in the list of sounds to make a new one. */
+const NEW = "\u0000new";
+
+/** The song from top to bottom: each section's sound, told by what changes from the one before, and the moves in it. */
+export function ThroughSong({
+  tones,
+  openName,
+  onOpen,
+}: {
+  tones: Tones;
+  openName: string | null;
+  onOpen: (id: string) => void;
+}) {
+  const { song } = tones;
+  if (song.stretches.length === 0)
+    return (
+      <p className="rounded-box bg-base-200 p-4">
+        {song.player.name} plays nowhere yet: put sections in the form in Song, and give {song.player.name}{" "}
+        light in Parts.
+      </p>
+    );
+  return (
+    <section aria-labelledby="through-title">
+      <h2 id="through-title" className="mb-1">
+        Through the song
+      </h2>
+      <p className="mb-3 max-w-3xl text-sm">
+        Each place says only what changes from the sound before it. The silence before it is read off the
+        song: that is where a foot can change without being heard.
+      </p>
+      <ol className="flex flex-col">
+        {song.stretches.map((stretch, at) => (
+          <Row
+            key={stretch.span.use.id}
+            tones={tones}
+            stretch={stretch}
+            before={at === 0 ? null : song.stretches[at - 1]!}
+            isOpen={stretch.sound !== null && stretch.sound === openName}
+            onOpen={onOpen}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Row({
+  tones,
+  stretch,
+  before,
+  isOpen,
+  onOpen,
+}: {
+  tones: Tones;
+  stretch: ToneStretch;
+  before: ToneStretch | null;
+  isOpen: boolean;
+  onOpen: (id: string) => void;
+}) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [editing, setEditing] = useState(false);
+  const { song } = tones;
+  const { span, named, sound, rest } = stretch;
+  const place = { useId: span.use.id, playerId: song.player.id };
+  const own = song.sounds.find(({ name }) => name === sound);
+  const moves = song.moves.get(span.use.id);
+  const from = stretch.part.cell.sound.from;
+  const names = [...new Set([...song.sounds.map(({ name }) => name), ...(named === "" ? [] : [named])])];
+  const choose = (value: string) => {
+    const body = current();
+    const index = derive.cellIndex(body);
+    if (value !== NEW) {
+      act(nameSound(index, place, value, makeId));
+      return;
+    }
+    const id = makeId();
+    const added = addSound(body, song.player.id, { id, name: `Sound for ${span.label}` });
+    const name = added.type === "add" ? String(added.row.name) : "";
+    const chosen = nameSound(index, place, name, makeId);
+    act(
+      batch("Add a sound", [
+        ...(added.type === "batch" ? added.commands : [added]),
+        ...(chosen.type === "batch" ? chosen.commands : [chosen]),
+      ]),
+    );
+    onOpen(id);
+  };
+  return (
+    <li className="border-t border-base-300 py-3">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <SectionTag label={span.label} kind={span.passages[0]!.section.kind} />
+        <label className="flex items-center gap-2">
+          <span className="sr-only">Sound in {span.label}</span>
+          <select
+            className="select select-sm w-56 max-w-full"
+            value={from === "own" ? named : named === "" ? "" : "\u0000inherits"}
+            onChange={(event) => choose(event.target.value)}
+          >
+            <option value="">
+              {stretch.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
+            </option>
+            {from === "first use" && named !== "" && (
+              <option value={"\u0000inherits"} disabled>
+                {named} (as the first time)
+              </option>
+            )}
+            {names.map((name) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+            <option value={NEW}>describe a new one…</option>
+          </select>
+        </label>
+        {own && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            aria-pressed={isOpen}
+            aria-label={`Open the sound “${own.name}” of ${span.label}`}
+            onClick={() => onOpen(own.id)}
+          >
+            Open
+          </button>
+        )}
+        <span className="ml-auto text-sm">{before === null ? "set before the song" : sayRest(rest)}</span>
+      </div>
+      <Changes song={song} stretch={stretch} before={before} />
+      <MovesLine stretch={stretch} moves={moves?.moves ?? []} />
+      <p className="flex flex-wrap items-center gap-x-4 text-sm">
+        {(moves?.moves ?? []).map((move, at) => (
+          <span key={at}>{sayMove(move, stretch, song.beatTicks)}</span>
+        ))}
+        {(moves?.endsEarly ?? 0) > 0 && (
+          <span>
+            the last chord ends {moves!.endsEarly / song.beatTicks}{" "}
+            {moves!.endsEarly === song.beatTicks ? "beat" : "beats"} early
+          </span>
+        )}
+        <button type="button" className="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>
+          {editing ? "Done" : `Moves inside ${span.label}`}
+        </button>
+      </p>
+      {editing && <MovesEditor tones={tones} stretch={stretch} />}
+    </li>
+  );
+}
+
+/** What changes, one line of the ledger after the other; in the first place all that is on. */
+function Changes({
+  song,
+  stretch,
+  before,
+}: {
+  song: Tones["song"];
+  stretch: ToneStretch;
+  before: ToneStretch | null;
+}) {
+  const now = song.settings.get(stretch.sound ?? "");
+  if (!now)
+    return stretch.sound === null ? null : (
+      <p className="mt-1 text-sm">not described yet: nothing is known of what changes</p>
+    );
+  const was: Settings | undefined = song.settings.get(before?.sound ?? "");
+  if (!was) return <p className="mt-1">{saySound(now)}</p>;
+  const lines = differencesOf(was, now);
+  if (lines.length === 0) return <p className="mt-1 text-sm">nothing changes</p>;
+  return (
+    <ul className="mt-1 flex flex-wrap gap-x-5 gap-y-0.5">
+      {lines.map((line) => (
+        <li
+          key={line.key}
+          className="border-b-2 border-primary/70"
+          title={`before: ${sayValue(line.key, line.before)}`}
+        >
+          {sayLine(line)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** A move in words. @example "from bar 7, guitar tone up to 10 of 10 by bar 9, by hand" */
+export function sayMove(move: SoundMove, stretch: ToneStretch, beatTicks: number): string {
+  const bar = (tick: number): string => {
+    const ticks = stretch.span.passages[0]!.bars.find(({ number }) => number > 0)?.ticks ?? 4 * beatTicks;
+    const beat = Math.floor((tick % ticks) / beatTicks);
+    return `bar ${Math.floor(tick / ticks) + 1}${beat === 0 ? "" : ` beat ${beat + 1}`}`;
+  };
+  const what = sayValue(move.setting as SettingKey, move.value);
+  return move.to === move.from
+    ? `at ${bar(move.from)}: ${what}, by ${move.by}`
+    : `${bar(move.from)} to the start of ${bar(move.to)}: ${what}, by ${move.by}`;
+}

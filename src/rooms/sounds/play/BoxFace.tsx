@@ -1,0 +1,76 @@
+import { pressesBack, type SongTones, sayAct, saySound, soundOf, type TonePlan } from "@/core/tones";
+import type { ToneRunView, ToneRunWay } from "./use-tone-run";
+
+/** What the simulated box shows: the sound it stands on and what of it is on, the armed bank, the gap. */
+export function BoxFace({
+  song,
+  plan,
+  view,
+  running,
+}: {
+  song: SongTones;
+  plan: TonePlan;
+  view: ToneRunView | null;
+  running: ToneRunWay | null;
+}) {
+  const { box } = song;
+  const state = view?.box ?? null;
+  const first = plan.steps[0];
+  const place = state ?? first ?? { bank: 0, slot: 0 };
+  const stretch = view && view.stretch >= 0 ? song.stretches[view.stretch] : null;
+  if (box.kind === "pedals")
+    return (
+      <Face silent={false}>
+        <strong className="text-2xl">
+          {state && state.on.length > 0 ? state.on.join(", ") : "everything off"}
+        </strong>
+        {stretch?.sound && running !== "free" && (
+          <span className="block text-sm">
+            {stretch.span.label} is played on “{stretch.sound}”
+          </span>
+        )}
+      </Face>
+    );
+  const sound = soundOf(place, plan.banks);
+  const settings = song.settings.get(sound ?? "");
+  const wanted = stretch && plan.steps.find(({ section }) => section === stretch.span.use.id);
+  const back =
+    state &&
+    running === "feet" &&
+    wanted &&
+    view!.seconds > song.clock.secondsAt(stretch.heard[0]!.from) + 0.3
+      ? pressesBack(state, wanted, box, plan.banks)
+      : [];
+  return (
+    <>
+      <Face silent={view?.isSilent ?? false}>
+        <strong className="text-2xl">{sound ?? "an empty slot"}</strong>
+        <span className="ml-3">
+          bank {place.bank + 1}, slot {place.slot + 1}
+        </span>
+        {state?.armed !== undefined && state?.armed !== null && (
+          <span className="ml-3 font-bold">bank {state.armed + 1} is armed</span>
+        )}
+        <span className="block text-sm">
+          {view?.isSilent ? "silent: the bank is changing" : settings ? saySound(settings) : "not described"}
+        </span>
+      </Face>
+      <p className="mb-3 min-h-6" aria-live="polite">
+        {back.length > 0 && (
+          <>
+            Not as planned. Now: <strong>{back.map((act) => sayAct(act, box.twoSwitches)).join(", ")}</strong>
+          </>
+        )}
+      </p>
+    </>
+  );
+}
+
+const Face = ({ silent, children }: { silent: boolean; children: React.ReactNode }) => (
+  <div
+    className={`mb-2 max-w-2xl border-y-4 py-3 ${silent ? "border-dashed border-base-content/50 text-base-content/70" : "border-primary"}`}
+    data-silent={silent}
+  >
+    {children}
+  </div>
+);

@@ -1,0 +1,26 @@
+"use client";
+
+import type { Player } from "@/core/song";
+import { Hearing } from "../Hearing";
+import { SoundsPage } from "../SoundsPlayer";
+import { ToneNotes } from "../ToneNotes";
+import { useTones } from "../use-tones";
+import { SimulatedTones } from "./SimulatedTones";
+
+/** Play it: the stand-in for the box on the floor, shown or by own feet. */
+export const PlayPage = () => <SoundsPage>{Play}</SoundsPage>;
+
+function Play({ player }: { player: Player }) {
+  const tones = useTones(player);
+  return (
+    <>
+      <ToneNotes tones={tones} />
+      {tones.shown ? (
+        <SimulatedTones tones={tones} shown={tones.shown} />
+      ) : (
+        !tones.problem && tones.song.asked && <p>The banks are being planned…</p>
+      )}
+      <Hearing />
+    </>
+  );
+}

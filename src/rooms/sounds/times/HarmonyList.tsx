@@ -1,0 +1,102 @@
+"use client";
+
+import Link from "next/link";
+import { tuningOf } from "@/core/song";
+import { type HarmonyView, handTab, harmonyViews } from "@/core/tones";
+import { pretty } from "@/ui/pretty";
+import { useOpenSong } from "../../document";
+import type { Tones } from "../use-tones";
+
+/** What a harmony effect would sound against the chords, and the same by hand on two strings. */
+export function HarmonyList({ tones }: { tones: Tones }) {
+  const { version } = useOpenSong();
+  const views = harmonyViews(tones.body, tones.song);
+  return (
+    <section aria-labelledby="harmony-title" className="mb-8">
+      <h2 id="harmony-title" className="mb-1">
+        Harmony
+      </h2>
+      {views.length === 0 ? (
+        <p className="text-sm">
+          No sound has the harmony effect on.{" "}
+          <Link className="link" href={`/song/${version.id}/sounds`}>
+            Set one in the ledger
+          </Link>
+          , and the notes it adds stand here against the chords.
+        </p>
+      ) : (
+        views.map((view) => <View key={view.stretch.span.use.id} view={view} tones={tones} />)
+      )}
+    </section>
+  );
+}
+
+function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
+  const { stretch, choice, notes, isLine, hand } = view;
+  const strings = Math.max(1, tuningOf(tones.song.player).length || 6);
+  const clashes = notes.filter((note) => note.clashes);
+  const left = hand.route.filter((pick) => pick === null).length;
+  return (
+    <div className="mb-5">
+      <h3 className="font-bold">
+        {stretch.span.label}: “{stretch.sound}”, a {choice}
+      </h3>
+      <p className="mb-2 text-sm" aria-live="polite">
+        {isLine
+          ? "The notes of the line written here."
+          : "No line is written here: the root of each chord stands for it."}{" "}
+        {clashes.length === 0
+          ? "What the effect adds fits every chord."
+          : `${clashes.length} of ${notes.length} added notes grate against the chord: switch it off there, or play the pair by hand and leave them out.`}
+      </p>
+      <div className="overflow-x-auto">
+        <table className="table table-sm w-auto">
+          <tbody>
+            <tr>
+              <th scope="row">Bar</th>
+              {notes.map((note, at) => (
+                <td key={at} className="whitespace-nowrap">
+                  {note.beat === 1 || at === 0 ? note.bar : ""}
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row">Chord</th>
+              {notes.map((note, at) => (
+                <td key={at} className="font-mono">
+                  {note.chord !== notes[at - 1]?.chord ? pretty(note.chord) : ""}
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row">Added</th>
+              {notes.map((note, at) => (
+                <td key={at} className={`font-mono ${note.clashes ? "bg-base-content text-base-100" : ""}`}>
+                  {pretty(note.harmony)}
+                  {note.clashes && <span className="sr-only"> clashes</span>}
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row">Played</th>
+              {notes.map((note, at) => (
+                <td key={at} className="font-mono">
+                  {pretty(note.note)}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <details className="mt-2">
+        <summary className="cursor-pointer">No such effect at hand: the same on two strings</summary>
+        <pre className="mt-1 overflow-x-auto font-mono text-sm">{handTab(hand, strings).join("\n")}</pre>
+        <p className="text-sm">
+          The high string first, frets from the capo; the way that moves the hand least (
+          {Math.round(hand.routeMm)} mm along the neck).
+          {left > 0 && ` ${left} notes can't be given on two strings.`} Rest a hand that aches.
+        </p>
+      </details>
+    </div>
+  );
+}
