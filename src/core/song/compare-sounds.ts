@@ -8,6 +8,7 @@ const BOX_FIELDS = [
   "kind",
   "slots",
   "banks",
+  "firstBank",
   "gapMs",
   "landing",
   "change",

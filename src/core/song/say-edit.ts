@@ -77,6 +77,7 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   fromId: "sound before it",
   slots: "slots in a bank",
   banks: "number of banks",
+  firstBank: "bank this song begins in",
   gapMs: "gap at a bank change",
   landing: "slot a bank opens on",
   change: "way of changing banks",

@@ -81,6 +81,11 @@ export const soundBox = z.object({
     .min(1, { error: "should be at least 1 bank" })
     .max(MOST_BOX_BANKS, { error: `should be at most ${MOST_BOX_BANKS} banks` })
     .nullable(),
+  /** The bank of the real box in which this song's banks begin, counted from 0. */
+  firstBank: z
+    .int()
+    .min(0)
+    .max(MOST_BOX_BANKS - 1, { error: `should be at most bank ${MOST_BOX_BANKS}` }),
   /** How long it is silent at a bank change, ms. */
   gapMs: z
     .number()

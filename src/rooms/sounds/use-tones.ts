@@ -58,7 +58,7 @@ export function useTones(player: Player): Tones {
     song,
     shown,
     problem: problem && `${capital(sayToneProblem(problem))}.`,
-    notes: song.problems.map(saySongToneProblem),
+    notes: song.problems.map((one) => saySongToneProblem(one, song.box)),
     isOld,
   };
 }

@@ -20,6 +20,7 @@ export const demoSounds = z.object({
   box: z.string(),
   settings: z
     .object({
+      gapMs: z.number(),
       longestDelayMs: z.number().nullable(),
       channel: z.int(),
       firstProgram: z.int(),

@@ -23,7 +23,7 @@ const controlChange = (channel: number, controller: number, value: number): numb
 
 /** A slot called up: a program change, with a bank select before it where there are more than 128 programs. */
 export function slotMessages(
-  box: Pick<SoundBox, "slots" | "firstProgram" | "channel">,
+  box: Pick<SoundBox, "slots" | "firstProgram" | "firstBank" | "channel">,
   bank: number,
   slot: number,
   isPaged: boolean,
@@ -129,7 +129,7 @@ function moveMessages(
  */
 export function orderOfMessage(
   bytes: readonly number[],
-  box: Pick<SoundBox, "slots" | "firstProgram" | "channel" | "pedals">,
+  box: Pick<SoundBox, "slots" | "firstProgram" | "firstBank" | "channel" | "pedals">,
   page = 0,
 ): BoxOrder | null {
   const [status = 0, number = 0, value = 0] = bytes;

@@ -34,7 +34,11 @@ export type EveningBank = {
 export type EveningBanks = {
   readonly banks: readonly EveningBank[];
   /** Where each song's own banks lie in the box. */
-  readonly places: readonly { readonly title: string; readonly banks: readonly number[] }[];
+  readonly places: readonly {
+    readonly title: string;
+    readonly versionId: string;
+    readonly banks: readonly number[];
+  }[];
   readonly free: number;
   readonly doubled: number;
   /** How many banks more than the box has; 0 when it fits. */
@@ -59,8 +63,9 @@ const same = (a: Held, b: Held): boolean =>
  */
 export function eveningBanks(songs: readonly EveningSong[], box: SoundBox): EveningBanks {
   const laid: { held: Held[]; landing: number | null; titles: string[] }[] = [];
-  const places = songs.map(({ title, song, plan }) => ({
+  const places = songs.map(({ title, versionId, song, plan }) => ({
     title,
+    versionId,
     banks: plan.banks.map(({ slots, landing }) => {
       const held = Array.from({ length: box.slots }, (_, slot): Held => {
         const name = slots[slot] ?? null;
@@ -91,7 +96,7 @@ export function eveningBanks(songs: readonly EveningSong[], box: SoundBox): Even
       landing,
       slots: held.map((one, slot) => ({
         slot,
-        ...programOf(box, bank, slot),
+        ...programOf({ ...box, firstBank: 0 }, bank, slot),
         sound: one?.name ?? null,
         doubles: all
           .filter(

@@ -9,11 +9,11 @@ export {
 } from "./offers";
 export { type PlayerTones, playerTones } from "./player-tones";
 export { type Rest, type RestReason, sayRest } from "./rest";
-export { saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
+export { saySlot, saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
 export { type SlotState, slotStates } from "./slot-saves";
 export { type SongPedals, songPedals } from "./song-pedals";
 export { boardOf, type SongToneProblem, type SongTones, songTones, type ToneStretch } from "./song-tones";
-export { programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
+export { bankNumber, programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
 export { type TimedSetting, timedSettings } from "./timed";
 export {
   markSaved,

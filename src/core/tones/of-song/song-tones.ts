@@ -69,7 +69,7 @@ export const boardOf = (box: SoundBox): ToneBoard => ({
   gapMs: box.gapMs,
   landing: box.landing,
   change: box.change,
-  maxBanks: box.banks,
+  maxBanks: box.banks === null ? null : Math.max(1, box.banks - box.firstBank),
 });
 
 /**
@@ -169,11 +169,12 @@ function pinsOf(
 ): SlotPin[] {
   if (box.kind === "pedals") return [];
   const kept: SlotPin[] = [];
+  const { maxBanks } = boardOf(box);
   const own = Object.values(body.slotPins).filter((pin) => pin.playerId === playerId);
   for (const pin of own.sort((a, b) => a.bank - b.bank || a.slot - b.slot || (a.id < b.id ? -1 : 1))) {
     const { sound, bank, slot } = pin;
     if (!named.has(sound)) problems.push({ code: "pin-unused", sound });
-    else if (slot >= box.slots || (box.banks !== null && bank >= box.banks))
+    else if (slot >= box.slots || bank >= (maxBanks ?? Number.POSITIVE_INFINITY))
       problems.push({ code: "pin-beyond", sound, bank, slot });
     else if (kept.some((one) => one.bank === bank && (one.slot === slot || one.sound === sound)))
       problems.push({ code: "pin-twice", sound, bank, slot });

@@ -7,6 +7,7 @@ const PLAIN: Profile = Object.freeze({
   kind: "banks",
   slots: 4,
   banks: null,
+  firstBank: 0,
   gapMs: 250,
   landing: "saved",
   change: "arm-go",
@@ -63,22 +64,26 @@ export const soundBoxOf = (body: Pick<VersionBody, "soundBoxes">, playerId: stri
     .filter((box) => box.playerId === playerId)
     .sort(byOrder)[0] ?? defaultSoundBox(playerId);
 
-/** The MIDI program of a slot, and the bank of programs it lies in: 128 programs each. */
+/** A bank as the real box numbers it, counted from 1. */
+export const bankNumber = (box: Pick<SoundBox, "firstBank">, bank: number): number =>
+  box.firstBank + bank + 1;
+
+/** The MIDI program of a slot, and the bank of programs it lies in: 128 programs each. @param bank of this song, from 0 */
 export function programOf(
-  box: Pick<SoundBox, "slots" | "firstProgram">,
+  box: Pick<SoundBox, "slots" | "firstProgram" | "firstBank">,
   bank: number,
   slot: number,
 ): { readonly program: number; readonly page: number } {
-  const number = box.firstProgram + bank * box.slots + slot;
+  const number = box.firstProgram + (box.firstBank + bank) * box.slots + slot;
   return { program: number % 128, page: Math.floor(number / 128) };
 }
 
-/** The slot a program stands for; null for one below the first. */
+/** The slot of this song a program stands for; null for one below its first. */
 export function slotOfProgram(
-  box: Pick<SoundBox, "slots" | "firstProgram">,
+  box: Pick<SoundBox, "slots" | "firstProgram" | "firstBank">,
   program: number,
   page = 0,
 ): { readonly bank: number; readonly slot: number } | null {
-  const number = page * 128 + program - box.firstProgram;
+  const number = page * 128 + program - box.firstProgram - box.firstBank * box.slots;
   return number < 0 ? null : { bank: Math.floor(number / box.slots), slot: number % box.slots };
 }

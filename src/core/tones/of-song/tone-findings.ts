@@ -8,7 +8,7 @@ import { type TimedSetting, timedSettings } from "./timed";
 /** What a second look at the sounds shows. */
 export type ToneFinding = { readonly id: string } & (
   | { readonly code: "exposed"; readonly into: ToneStretch; readonly wrongSlot: boolean }
-  | { readonly code: "tails"; readonly into: ToneStretch; readonly from: string }
+  | { readonly code: "tails"; readonly labels: readonly string[]; readonly sounds: readonly string[] }
   | { readonly code: "delay-too-long"; readonly timed: TimedSetting }
   | { readonly code: "alike"; readonly a: string; readonly b: string }
   | { readonly code: "louder"; readonly into: ToneStretch; readonly by: number }
@@ -27,6 +27,7 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
   const { box, stretches, settings } = song;
   const findings: ToneFinding[] = [];
   const byUse = new Map(stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  const cut: { readonly label: string; readonly sound: string }[] = [];
   if (box.kind === "banks")
     for (const [at, step] of (plan?.steps ?? []).entries()) {
       const into = byUse.get(step.section);
@@ -38,7 +39,7 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
       const sounds = from ? settings.get(from) : undefined;
       const changes = before && (before.bank !== step.bank || before.slot !== step.slot);
       if (changes && !box.tails && sounds && hasTails(sounds) && into.rest.ms < TAIL_MS)
-        findings.push({ id: `tails ${step.section}`, code: "tails", into, from: from! });
+        cut.push({ label: into.span.label, sound: from! });
     }
   else {
     const { plan: pedals, missing, turned } = songPedals(song);
@@ -50,6 +51,11 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
       const label = byUse.get(id)!.span.label;
       findings.push({ id: `crowded ${id}`, code: "crowded", label, presses: press.length });
     }
+  }
+  const once = (words: readonly string[]): string[] => [...new Set(words)];
+  if (cut.length > 0) {
+    const labels = once(cut.map(({ label }) => label));
+    findings.push({ id: "tails", code: "tails", labels, sounds: once(cut.map(({ sound }) => sound)) });
   }
   for (const timed of timedSettings(song))
     if (timed.tooLong)
@@ -82,7 +88,7 @@ export function sayToneFinding(finding: ToneFinding, gapMs: number): string {
         : `Into ${label} the change is heard: the box is silent for ${gapMs} ms, and the rest is ${rest} ms.`;
     }
     case "tails":
-      return `Into ${finding.into.span.label} the echoes of “${finding.from}” are cut off: the box keeps no tails, and the rest is ${Math.round(finding.into.rest.ms)} ms. Take the delay or reverb down before, or let it be cut on purpose.`;
+      return `The echoes of ${finding.sounds.map((sound) => `“${sound}”`).join(", ")} are cut off at the change into ${finding.labels.join(", ")}: the box keeps no tails. Take delay and reverb down before the change, or let them be cut on purpose.`;
     case "delay-too-long": {
       const { sound, ms, tooLong, tempo, note } = finding.timed;
       const said =

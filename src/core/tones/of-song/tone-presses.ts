@@ -1,7 +1,9 @@
 import type { Ticks } from "../../base";
 import type { DuePress } from "../../loops";
+import type { SoundBox } from "../../song";
 import type { TonePlan, ToneStep } from "../plan";
 import type { SongTones, ToneStretch } from "./song-tones";
+import { bankNumber } from "./sound-boxes";
 
 /** What the foot does on the box: a bank armed or taken, armed banks let go, a slot, a single pedal. */
 export type ToneAct =
@@ -25,13 +27,14 @@ export function nameOfAct(act: ToneAct): string {
   }
 }
 
-/** An act in the words on the pedals, counted from 1. */
-export function sayAct(act: ToneAct, twoSwitches = false): string {
+/** An act in the words on the pedals, counted from 1 as the real box counts. */
+export function sayAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "firstBank">): string {
+  const both = box.twoSwitches ? "both switches: " : "";
   switch (act.do) {
     case "arm":
-      return `${twoSwitches ? "both switches: " : ""}arm bank ${act.bank + 1}`;
+      return `${both}arm bank ${bankNumber(box, act.bank)}`;
     case "bank":
-      return `${twoSwitches ? "both switches: " : ""}bank ${act.bank + 1}`;
+      return `${both}bank ${bankNumber(box, act.bank)}`;
     case "go":
       return "go";
     case "slot":

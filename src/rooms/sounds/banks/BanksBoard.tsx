@@ -16,7 +16,8 @@ import {
 } from "@dnd-kit/core";
 import { GripVertical, Pin } from "lucide-react";
 import { useId, useMemo } from "react";
-import { compareCosts, pinSlot, sayToneCost, unpin } from "@/core/tones";
+import { capital } from "@/core/base";
+import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/tones";
 import { useTonePlan } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import type { ShownTones, Tones } from "../use-tones";
@@ -28,8 +29,6 @@ const placeOf = (key: string | number): Place => {
   const [bank, slot] = String(key).split(" ").map(Number);
   return { bank: bank!, slot: slot! };
 };
-const sayPlace = ({ bank, slot }: Place): string => `bank ${bank + 1}, slot ${slot + 1}`;
-
 /** The plan's banks; a sound dragged to a slot is pinned there, and the rest is planned around it. */
 export function BanksBoard({ tones }: { tones: Tones }) {
   const act = useAct();
@@ -43,6 +42,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
   const free = useFreePlan(tones);
   if (!shown) return null;
   const { banks } = shown.plan;
+  const sayPlace = (place: Place) => saySlot(place, song.box);
   const playerId = song.player.id;
   const soundAt = ({ bank, slot }: Place): string | null => banks[bank]?.slots[slot] ?? null;
   const put = (sound: string, to: Place, from: Place | null) =>
@@ -62,7 +62,8 @@ export function BanksBoard({ tones }: { tones: Tones }) {
     onDragEnd: ({ active, over }: DragEndEvent) => `${nameOf(active)} was let go ${overWhat(over)}.`,
     onDragCancel: ({ active }: DragCancelEvent) => `${nameOf(active)} stays where it was.`,
   };
-  const more = song.box.banks === null || banks.length < song.box.banks;
+  const { maxBanks } = boardOf(song.box);
+  const more = maxBanks === null || banks.length < maxBanks;
   const shownBanks = more ? [...banks, null] : banks;
   return (
     <section aria-labelledby="banks-title" className="mb-8">
@@ -89,7 +90,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
           {shownBanks.map((bank, at) => (
             <li key={at} className="flex flex-wrap items-stretch gap-2">
               <h3 className="w-28 self-center text-sm font-bold">
-                {bank ? `Bank ${at + 1}` : "One more bank"}
+                {bank ? `Bank ${bankNumber(song.box, at)}` : "One more bank"}
                 {bank && bank.landing !== null && (
                   <span className="block font-normal">opens on slot {bank.landing + 1}</span>
                 )}
@@ -113,7 +114,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
         </ol>
       </DndContext>
       <p className="mt-3 text-sm" aria-live="polite">
-        <strong>{sayToneCost(shown.plan)}.</strong>{" "}
+        <strong>{capital(sayToneCost(shown.plan))}.</strong>{" "}
         {song.pins.length > 0 && free && (
           <>
             {compareCosts(free, shown.plan) >= 0
@@ -159,6 +160,7 @@ function Slot({
   onUnpin: () => void;
 }) {
   const sound = shown.plan.banks[place.bank]?.slots[place.slot] ?? null;
+  const said = saySlot(place, shown.song.box);
   const { setNodeRef, isOver } = useDroppable({ id: keyOf(place) });
   return (
     <li
@@ -171,22 +173,22 @@ function Slot({
           <button
             type="button"
             className="link ml-auto flex items-center gap-1"
-            aria-label={`Take the pin of ${sound} in ${sayPlace(place)} out`}
+            aria-label={`Take the pin of ${sound} in ${said} out`}
             onClick={onUnpin}
           >
             <Pin size={12} aria-hidden="true" /> pinned
           </button>
         )}
       </span>
-      {sound !== null && <SoundTag sound={sound} place={place} />}
+      {sound !== null && <SoundTag sound={sound} place={place} said={said} />}
       <label className="text-xs">
-        <span className="sr-only">Pin a sound in {sayPlace(place)}</span>
+        <span className="sr-only">Pin a sound in {said}</span>
         <select
           className="select select-xs mt-1 w-full"
           value=""
           onChange={(event) => event.target.value !== "" && onPut(event.target.value)}
         >
-          <option value="">{sound === null ? "free" : "as the plan has it"}</option>
+          <option value="">{sound === null ? "free" : isPinned ? "stays here" : "as the plan has it"}</option>
           {names.map((name) => (
             <option key={name} value={name}>
               pin {name}
@@ -198,7 +200,7 @@ function Slot({
   );
 }
 
-function SoundTag({ sound, place }: { sound: string; place: Place }) {
+function SoundTag({ sound, place, said }: { sound: string; place: Place; said: string }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(place) });
   const style = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined;
   return (
@@ -210,7 +212,7 @@ function SoundTag({ sound, place }: { sound: string; place: Place }) {
       <button
         type="button"
         className="cursor-grab touch-none"
-        aria-label={`Drag ${sound} from ${sayPlace(place)} to another slot`}
+        aria-label={`Drag ${sound} from ${said} to another slot`}
         {...listeners}
         {...attributes}
       >

@@ -73,7 +73,7 @@ export function PressSheet({ tones }: { tones: Tones }) {
                     bar {press.bar}, beat {press.beat}
                   </th>
                   <td>{sung(press)}</td>
-                  <td className="font-bold">{sayAct(press.act, song.box.twoSwitches)}</td>
+                  <td className="font-bold">{sayAct(press.act, song.box)}</td>
                   <td>
                     {press.into.span.label}: {press.into.sound}
                   </td>
@@ -119,7 +119,7 @@ function Strip({ tones, exposed }: { tones: Tones; exposed: ReadonlySet<string> 
                 key={at}
                 className={`block text-xs font-bold ${exposed.has(span.use.id) ? "text-error" : ""}`}
               >
-                ▾ {sayAct(press.act)}
+                ▾ {sayAct(press.act, { ...song.box, twoSwitches: false })}
                 {at === 0 && exposed.has(span.use.id) ? ", heard" : ""}
               </span>
             ))}

@@ -1,11 +1,8 @@
 "use client";
 
-import { markSaved, PLAIN_SETTINGS, type SlotState, sayDifferences, slotStates } from "@/core/tones";
+import { markSaved, PLAIN_SETTINGS, type SlotState, sayDifferences, saySlot, slotStates } from "@/core/tones";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import type { Tones } from "../use-tones";
-
-const place = ({ bank, slot }: { readonly bank: number; readonly slot: number }): string =>
-  `bank ${bank + 1}, slot ${slot + 1}`;
 
 function say({ state }: SlotState): string {
   switch (state.is) {
@@ -29,6 +26,7 @@ export function SaveList({ tones }: { tones: Tones }) {
   const { song, plan } = shown;
   const states = slotStates(body, song, plan.banks);
   if (states.length === 0) return null;
+  const place = (one: { readonly bank: number; readonly slot: number }) => saySlot(one, song.box);
   const open = states.filter(({ state }) => state.is !== "saved");
   const save = (slots: readonly SlotState[]) =>
     act(

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useEffect, useState } from "react";
 import {
   offerQuestions,
+  sayNote,
   sayToneCost,
   sayToneFinding,
   sayWayOut,
@@ -71,7 +72,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
   const { version } = useOpenSong();
   const { song } = tones;
   if (finding.code === "delay-too-long") {
-    const { sound, tooLong, tempo } = finding.timed;
+    const { sound, tooLong } = finding.timed;
     const row = song.sounds.find(({ name }) => name === sound);
     if (!row || !tooLong?.instead) return null;
     const { instead } = tooLong;
@@ -81,7 +82,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
         className="btn btn-sm"
         onClick={() => act(setSetting(current().sounds, current().sounds[row.id] ?? row, "delay", instead))}
       >
-        Set it to {instead} at {tempo.bpm}
+        Set it to a {sayNote(instead)}
       </button>
     );
   }
@@ -135,7 +136,7 @@ function Offers({ tones, section }: { tones: Tones; section: string }) {
               act(takeOffer(body, derive.cellIndex(body), tones.song.player.id, offer, makeId));
             }}
           >
-            {sayWayOut(offer.out)}
+            {sayWayOut(offer.out, tones.song.box)}
           </button>
           <span className="text-sm">then {sayToneCost(offer.plan)}</span>
         </li>

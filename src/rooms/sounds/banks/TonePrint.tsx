@@ -7,6 +7,7 @@ import { SectionTag } from "@/ui/SectionTag";
 export type ToneSheet = {
   readonly figures: string;
   readonly banks: readonly {
+    readonly number: number;
     readonly landing: number | null;
     readonly slots: readonly { readonly sound: string | null; readonly program: number }[];
   }[];
@@ -46,7 +47,7 @@ export function TonePrint({ title, back, sheet }: { title: string; back: string;
           <tbody>
             {sheet.banks.map((bank, at) => (
               <tr key={at}>
-                <th scope="row">Bank {at + 1}</th>
+                <th scope="row">Bank {bank.number}</th>
                 {bank.slots.map(({ sound, program }, slot) => (
                   <td key={slot} className={bank.landing === slot ? "border-2 border-black" : ""}>
                     <strong>{slot + 1}</strong> {sound ?? "free"}

@@ -192,6 +192,15 @@ function Midi({
             onSet={(firstProgram) => onChange({ firstProgram })}
           />
         )}
+        {box.kind === "banks" && (
+          <NumberField
+            label="This song begins in bank"
+            value={box.firstBank + 1}
+            least={1}
+            most={MOST_BOX_BANKS}
+            onSet={(bank) => onChange({ firstBank: bank - 1 })}
+          />
+        )}
         {box.kind === "banks" && last.page > 0 && (
           <p className="max-w-80 text-sm">
             That is more than 128 programs: a bank select (controller 0) is sent before each program.

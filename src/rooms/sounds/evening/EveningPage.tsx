@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from "react";
 import type { Player, VersionBody } from "@/core/song";
-import type { EveningBanks } from "@/core/tones";
+import { type EveningBanks, setSoundBox } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { eveningBanksOf } from "@/workers";
-import { useCalmVersion, useOpenSong } from "../../document";
+import { makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../../document";
 import { SoundsPage } from "../SoundsPlayer";
 import { type Tones, useTones } from "../use-tones";
 
@@ -68,10 +68,20 @@ function ForEvening({ player }: { player: Player }) {
   );
 }
 
+const countSlots = (count: number): string => `${count} ${count === 1 ? "slot" : "slots"}`;
+
+/** The first of banks that lie one after the other; null where they don't. */
+function firstOf(banks: readonly number[]): number | null {
+  const [first] = banks;
+  return first !== undefined && banks.every((bank, at) => bank === first + at) ? first : null;
+}
+
 function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
   const { player, box } = tones.song;
   const own = useCalmVersion();
   const { version } = useOpenSong();
+  const act = useAct();
+  const current = useCurrentVersion();
   const [banks, setBanks] = useState<EveningBanks | null>(null);
   useEffect(() => {
     let isCurrent = true;
@@ -90,6 +100,8 @@ function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
     };
   }, [evening, own, version.id, player.name, player.bandPlayerId, box]);
   if (!banks) return <p>The banks are being laid…</p>;
+  const here = banks.places.find(({ versionId }) => versionId === version.id);
+  const first = here ? firstOf(here.banks) : null;
   if (box.kind === "pedals")
     return (
       <p className="rounded-box bg-base-200 p-4">Single pedals keep no sounds: there is nothing to lay.</p>
@@ -109,7 +121,7 @@ function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
         <strong>
           {banks.banks.length} {banks.banks.length === 1 ? "bank" : "banks"}
         </strong>
-        , {banks.free} slots free, {banks.doubled} slots hold a sound that stands elsewhere too.
+        , {countSlots(banks.free)} free, {countSlots(banks.doubled)} with a sound that stands elsewhere too.
         {banks.over > 0 && (
           <strong className="text-error">
             {" "}
@@ -161,6 +173,20 @@ function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
           </tbody>
         </table>
       </div>
+      {first !== null && first !== box.firstBank && (
+        <p className="mt-3">
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => act(setSoundBox(current(), player.id, { firstBank: first }, makeId))}
+          >
+            Number the banks of this song from {first + 1}
+          </button>{" "}
+          <span className="text-sm">
+            On its own it begins at bank {box.firstBank + 1}; its sheets and MIDI messages follow the number.
+          </span>
+        </p>
+      )}
       <p className="mt-2 text-sm">
         Programs are counted from 0, as they are sent; some displays count from 1. Plans of the other songs
         are those of their own boxes where they differ.

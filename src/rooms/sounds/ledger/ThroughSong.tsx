@@ -21,7 +21,9 @@ import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
 
 /** Chosen in the list of sounds to make a new one. */
-const NEW = "\u0000new";
+const NEW = " new";
+/** What is shown where the section's first use names the sound. Names are never written with a space before them. */
+const INHERITS = " inherits";
 
 /** The song from top to bottom: each section's sound, told by what changes from the one before, and the moves in it. */
 export function ThroughSong({
@@ -116,14 +118,14 @@ function Row({
           <span className="sr-only">Sound in {span.label}</span>
           <select
             className="select select-sm w-56 max-w-full"
-            value={from === "own" ? named : named === "" ? "" : "\u0000inherits"}
+            value={from === "own" ? named : named === "" ? "" : INHERITS}
             onChange={(event) => choose(event.target.value)}
           >
             <option value="">
               {stretch.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
             </option>
             {from === "first use" && named !== "" && (
-              <option value={"\u0000inherits"} disabled>
+              <option value={INHERITS} disabled>
                 {named} (as the first time)
               </option>
             )}

@@ -1,4 +1,13 @@
-import { pressesBack, type SongTones, sayAct, saySound, soundOf, type TonePlan } from "@/core/tones";
+import {
+  bankNumber,
+  pressesBack,
+  type SongTones,
+  sayAct,
+  saySlot,
+  saySound,
+  soundOf,
+  type TonePlan,
+} from "@/core/tones";
 import type { ToneRunView, ToneRunWay } from "./use-tone-run";
 
 /** What the simulated box shows: the sound it stands on and what of it is on, the armed bank, the gap. */
@@ -45,11 +54,9 @@ export function BoxFace({
     <>
       <Face silent={view?.isSilent ?? false}>
         <strong className="text-2xl">{sound ?? "an empty slot"}</strong>
-        <span className="ml-3">
-          bank {place.bank + 1}, slot {place.slot + 1}
-        </span>
+        <span className="ml-3">{saySlot(place, box)}</span>
         {state?.armed !== undefined && state?.armed !== null && (
-          <span className="ml-3 font-bold">bank {state.armed + 1} is armed</span>
+          <span className="ml-3 font-bold">bank {bankNumber(box, state.armed)} is armed</span>
         )}
         <span className="block text-sm">
           {view?.isSilent ? "silent: the bank is changing" : settings ? saySound(settings) : "not described"}
@@ -58,7 +65,7 @@ export function BoxFace({
       <p className="mb-3 min-h-6" aria-live="polite">
         {back.length > 0 && (
           <>
-            Not as planned. Now: <strong>{back.map((act) => sayAct(act, box.twoSwitches)).join(", ")}</strong>
+            Not as planned. Now: <strong>{back.map((act) => sayAct(act, box)).join(", ")}</strong>
           </>
         )}
       </p>

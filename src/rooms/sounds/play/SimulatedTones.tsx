@@ -112,7 +112,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (
           <>
-            Next: <strong>{sayAct(next.act, box.twoSwitches)}</strong>{" "}
+            Next: <strong>{sayAct(next.act, box)}</strong>{" "}
             {next.window
               ? `any time now, into ${next.into.span.label}`
               : next.nextWord
@@ -132,7 +132,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         <Answer
           judged={judged}
           due={due.presses}
-          nameOf={(at) => sayAct(presses[due.skipped + at]!.act, box.twoSwitches)}
+          nameOf={(at) => sayAct(presses[due.skipped + at]!.act, box)}
         />
       )}
       <MidiPanel tones={tones} shown={shown} pedals={pedals} out={out} />

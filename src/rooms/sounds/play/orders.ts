@@ -25,7 +25,7 @@ export function switchesOf(box: SoundBox, banks: readonly ToneBank[]): { act: To
             ? banks.map((_, bank): ToneAct => ({ do: box.change === "direct" ? "bank" : "arm", bank }))
             : []),
         ];
-  return acts.map((act) => ({ act, name: capital(sayAct(act)) }));
+  return acts.map((act) => ({ act, name: capital(sayAct(act, { ...box, twoSwitches: false })) }));
 }
 
 /** Switches as pedals of the trainer. */

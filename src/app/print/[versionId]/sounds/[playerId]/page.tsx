@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import type { SongBody, VersionBody } from "@/core/song";
-import { playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/tones";
+import { bankNumber, playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/tones";
 import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
 import { openSong } from "@/server/songs/open";
 
@@ -24,6 +24,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
     figures: plan && isBanks ? sayToneCost(plan) : `${presses.length} presses`,
     banks: isBanks
       ? (plan?.banks ?? []).map((bank, at) => ({
+          number: bankNumber(song.box, at),
           landing: bank.landing,
           slots: bank.slots.map((sound, slot) => ({
             sound,
@@ -39,7 +40,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
       presses: presses
         .filter(({ into }) => into.span.use.id === stretch.span.use.id)
         .map((press) => ({
-          text: sayAct(press.act, song.box.twoSwitches),
+          text: sayAct(press.act, song.box),
           bar: press.bar,
           beat: press.beat,
           word: press.word,
