@@ -5,7 +5,7 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
+import { ensureBuilt, ensureChromium, ensureInstalled, ensureMidicsv, run } from "./lib/ready.mjs";
 
 const reports = mkdtempSync(path.join(tmpdir(), "lantern-test-"));
 const total = { passed: 0, failed: 0, skipped: 0 };
@@ -66,7 +66,13 @@ stage("unit", () => vitest("unit"));
 stage("build", () => one(ensureBuilt()));
 // After the build, which writes the types of the routes.
 stage("types", () => one(run("npx", ["--no-install", "tsc", "--noEmit"])));
-stage("checks", () => vitest("checks"));
+stage("checks", () => {
+  if (!ensureMidicsv())
+    process.stderr.write(
+      "midicsv is not on this machine and could not be installed from Debian's packages (midicsv). Install it and run npm test again.\n",
+    );
+  return vitest("checks");
+});
 stage("browser", () => {
   if (!ensureChromium()) {
     process.stderr.write(

@@ -72,15 +72,21 @@ export function ensureBuilt() {
   return status;
 }
 
-/** Puts Debian's Chromium on the machine when it is absent. @returns whether it is there now */
-export function ensureChromium() {
-  if (existsSync("/usr/bin/chromium")) return true;
-  process.stdout.write("Installing Chromium from Debian's packages…\n");
+/** Puts a package of Debian's on the machine when its program is absent. @returns whether it is there now */
+function ensureDebian(name, program) {
+  const file = path.join("/usr/bin", program);
+  if (existsSync(file)) return true;
+  process.stdout.write(`Installing ${name} from Debian's packages…\n`);
   const sudo = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, "apt-get", ...args];
     return run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   };
-  if (apt("update") === 0) apt("install", "-y", "--no-install-recommends", "chromium");
-  return existsSync("/usr/bin/chromium");
+  if (apt("update") === 0) apt("install", "-y", "--no-install-recommends", name);
+  return existsSync(file);
 }
+
+/** The browser of the browser tests. */
+export const ensureChromium = () => ensureDebian("chromium", "chromium");
+/** Writes a MIDI file out as text: a reference of the checks. */
+export const ensureMidicsv = () => ensureDebian("midicsv", "midicsv");

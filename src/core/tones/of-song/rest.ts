@@ -78,7 +78,7 @@ function whySilent({ span, part, endsEarly }: Side, from: Ticks): RestReason[] {
   const events = passage.lines.flatMap(({ outline, events: timed }) =>
     outline.chords.map(({ chord }, at) => ({ ...timed[at]!, symbol: chord.symbol })),
   );
-  const last = events.findLast(({ tick }) => tick <= from) ?? events.at(-1);
+  const last = events.findLast(({ tick }) => tick < from) ?? events.at(-1);
   const bars = passage.bars.filter(({ number }) => number > 0);
   const lastBar = part.cell.bars.value?.at(-1)?.[1];
   if (lastBar !== undefined && lastBar < bars.length && from <= bars[lastBar]!.tick)
@@ -87,7 +87,7 @@ function whySilent({ span, part, endsEarly }: Side, from: Ticks): RestReason[] {
   const reasons: RestReason[] = [];
   if (last.held > 0) reasons.push({ code: "hold" });
   if (last.sounds < last.ticks) reasons.push({ code: "stop" });
-  const later = events.filter(({ tick }) => tick >= from && tick > last.tick);
+  const later = events.filter(({ tick }) => tick >= from);
   if (later.some(({ symbol }) => isNoChord(symbol))) reasons.push({ code: "no-chord" });
   if (reasons.length > 0) return reasons;
   if (part.riff && !part.pattern) return [{ code: "line-ends" }];

@@ -119,15 +119,15 @@ export function songTones(
     const before = stretches.at(-1);
     const rest = restBetween(before ?? null, { span, heard, part, endsEarly }, silent.splice(0), clock);
     sound = named === "" ? sound : named;
-    if (sound === null && stretches.length === 0 && sounds.length > 0)
-      problems.push({ code: "unnamed-first", label: span.label });
     stretches.push({ span, part, named, sound, heard, endsEarly, rest });
   }
   const named = new Map<string, string[]>();
   for (const stretch of stretches)
     if (stretch.named !== "")
       named.set(stretch.named, [...(named.get(stretch.named) ?? []), stretch.span.label]);
+  const [first] = stretches;
   if (named.size === 0) problems.push({ code: "nothing-named" });
+  else if (first?.sound === null) problems.push({ code: "unnamed-first", label: first.span.label });
   for (const [one, places] of named)
     if (!settings.has(one)) problems.push({ code: "not-described", sound: one, places });
   const pins = pinsOf(body, player.id, box, named, problems);

@@ -82,7 +82,7 @@ function actsOf(step: ToneStep, isArmed: boolean): ToneAct[] {
 }
 
 /** How near a sung word must be for a press to fall while singing, s. Ours, no source. */
-const NEAR_SECONDS = 2;
+const NEAR_SECONDS = 4;
 
 /** Where a press falls: the first note of its section, with the words around it. */
 function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
@@ -91,7 +91,7 @@ function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
   const next = clock.words.find((word) => word.tick >= tick);
   const seconds = clock.secondsAt(tick);
   const near = (word: typeof next): boolean =>
-    word !== undefined && Math.abs(clock.secondsAt(word.tick) - seconds) <= 2 * NEAR_SECONDS;
+    word !== undefined && Math.abs(clock.secondsAt(word.tick) - seconds) <= NEAR_SECONDS;
   return {
     into,
     tick,
