@@ -45,7 +45,7 @@ export async function openFromShelf(page: Page, title: string): Promise<void> {
   await page.waitForURL(/\/song\//);
 }
 
-export const room = async (page: Page, name: "Song" | "Players" | "Keys" | "Parts" | "Loops") => {
+export const room = async (page: Page, name: "Song" | "Players" | "Keys" | "Parts" | "Loops" | "Sounds") => {
   await page.getByRole("navigation", { name: "Rooms of this song" }).getByRole("link", { name }).click();
   if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
 };
@@ -77,4 +77,29 @@ export async function addThreePlayers(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Add a bass" }).click();
   await expect(page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") })).toHaveCount(3);
   await saved(page);
+}
+
+/** Presses keys at seconds of the song, by the clock the screen shows. */
+export async function pressAt(
+  page: Page,
+  presses: readonly (readonly [seconds: number, key: string])[],
+): Promise<void> {
+  await page.evaluate((list) => {
+    let done = false;
+    new MutationObserver((_, observer) => {
+      const clock = document.querySelector("[data-seconds]");
+      if (done || !clock) return;
+      const seconds = Number(clock.getAttribute("data-seconds"));
+      done = true;
+      observer.disconnect();
+      for (const [at, key] of list)
+        setTimeout(
+          () => {
+            window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
+            window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
+          },
+          (at - seconds) * 1000,
+        );
+    }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
+  }, presses);
 }

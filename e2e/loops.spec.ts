@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, openFromShelf, room, saved } from "./helpers";
+import { expectAccessible, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
 
 /** Two sections of four bars, fast: 4.8 seconds each. */
 const FAST = `Quick Lamp
@@ -33,31 +33,6 @@ async function drawThump(page: Page): Promise<void> {
   await strand(page, /^Thump, Verse, bar 1: cut/).focus();
   await page.keyboard.press("a");
   await page.keyboard.press("d");
-}
-
-/** Presses keys at seconds of the song, by the clock the screen shows. */
-async function pressAt(
-  page: Page,
-  presses: readonly (readonly [seconds: number, key: string])[],
-): Promise<void> {
-  await page.evaluate((list) => {
-    let done = false;
-    new MutationObserver((_, observer) => {
-      const clock = document.querySelector("[data-seconds]");
-      if (done || !clock) return;
-      const seconds = Number(clock.getAttribute("data-seconds"));
-      done = true;
-      observer.disconnect();
-      for (const [at, key] of list)
-        setTimeout(
-          () => {
-            window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
-            window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
-          },
-          (at - seconds) * 1000,
-        );
-    }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
-  }, presses);
 }
 
 test("draw what is wanted by keys, put a layer on another track, see what the foot does", async ({

@@ -46,23 +46,25 @@ export function Hearing() {
           at most <strong>{allowedLevel(hours).toFixed(0)} dBA</strong>
         </p>
       </div>
-      <table className="table table-sm w-auto">
-        <caption className="sr-only">Levels and how long they may last in a day</caption>
-        <tbody>
-          <tr>
-            <th scope="row">dBA</th>
-            {LEVELS.map((one) => (
-              <td key={one}>{one}</td>
-            ))}
-          </tr>
-          <tr>
-            <th scope="row">a day</th>
-            {LEVELS.map((one) => (
-              <td key={one}>{sayHours(allowedHours(one))}</td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <div className="overflow-x-auto">
+        <table className="table table-sm w-auto">
+          <caption className="sr-only">Levels and how long they may last in a day</caption>
+          <tbody>
+            <tr>
+              <th scope="row">dBA</th>
+              {LEVELS.map((one) => (
+                <td key={one}>{one}</td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row">a day</th>
+              {LEVELS.map((one) => (
+                <td key={one}>{sayHours(allowedHours(one))}</td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

@@ -19,7 +19,10 @@ import { useTonePlan } from "@/workers";
 import { derive, useCalmVersion } from "../document";
 import { playersWithSounds } from "./SoundsPlayer";
 
-/** Which reading of the song a case was made from: a plan is shown with the song it was made for. */
+/**
+ * Which reading of the song a case was made from, the last one of those that ask the same: a plan is shown with the song
+ * it was made for.
+ */
 const songOf = new WeakMap<ToneCase, SongTones>();
 
 /** A plan with the song it was made for. */
@@ -47,12 +50,12 @@ export function useTones(player: Player): Tones {
   const song = derive.tones(body, player);
   if (song.asked) songOf.set(song.asked, song);
   const { known, problem, isOld } = useTonePlan(song.asked);
+  const own = known ? songOf.get(known.asked) : undefined;
   const shown = useMemo((): ShownTones | null => {
-    const own = known && songOf.get(known.asked);
-    if (!own) return null;
+    if (!own || !known) return null;
     const presses = own.box.kind === "pedals" ? songPedals(own).presses : tonePresses(own, known.plan);
     return { song: own, plan: known.plan, presses };
-  }, [known]);
+  }, [known, own]);
   return {
     body,
     song,

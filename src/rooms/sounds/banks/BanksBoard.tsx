@@ -89,7 +89,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
         <ol className="flex flex-col gap-2">
           {shownBanks.map((bank, at) => (
             <li key={at} className="flex flex-wrap items-stretch gap-2">
-              <h3 className="w-28 self-center text-sm font-bold">
+              <h3 className="w-28 self-center text-sm font-bold max-sm:w-full">
                 {bank ? `Bank ${bankNumber(song.box, at)}` : "One more bank"}
                 {bank && bank.landing !== null && (
                   <span className="block font-normal">opens on slot {bank.landing + 1}</span>

@@ -47,41 +47,43 @@ export function SaveList({ tones }: { tones: Tones }) {
           ? "Every slot is saved as the song has it."
           : `${open.length} of ${states.length} slots have to be saved. Tick each one when it is; a sound that is changed later comes back here, with every slot that holds a copy.`}
       </p>
-      <table className="table table-sm w-auto">
-        <thead>
-          <tr className="text-base-content">
-            <th scope="col">Slot</th>
-            <th scope="col">Sound</th>
-            <th scope="col">How it stands</th>
-            <th scope="col">Copies</th>
-            <th scope="col">
-              <span className="sr-only">Done</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {states.map((one) => (
-            <tr key={place(one)}>
-              <th scope="row">{place(one)}</th>
-              <td>{one.sound}</td>
-              <td className={one.state.is === "saved" ? "" : "font-bold"}>{say(one)}</td>
-              <td>{one.copies.length === 0 ? "" : `also in ${one.copies.map(place).join("; ")}`}</td>
-              <td>
-                {one.state.is !== "saved" && (
-                  <button
-                    type="button"
-                    className="btn btn-xs"
-                    aria-label={`${one.sound} is saved in ${place(one)}`}
-                    onClick={() => save([one])}
-                  >
-                    It is saved
-                  </button>
-                )}
-              </td>
+      <div className="overflow-x-auto">
+        <table className="table table-sm w-auto">
+          <thead>
+            <tr className="text-base-content">
+              <th scope="col">Slot</th>
+              <th scope="col">Sound</th>
+              <th scope="col">How it stands</th>
+              <th scope="col">Copies</th>
+              <th scope="col">
+                <span className="sr-only">Done</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {states.map((one) => (
+              <tr key={place(one)}>
+                <th scope="row">{place(one)}</th>
+                <td>{one.sound}</td>
+                <td className={one.state.is === "saved" ? "" : "font-bold"}>{say(one)}</td>
+                <td>{one.copies.length === 0 ? "" : `also in ${one.copies.map(place).join("; ")}`}</td>
+                <td>
+                  {one.state.is !== "saved" && (
+                    <button
+                      type="button"
+                      className="btn btn-xs"
+                      aria-label={`${one.sound} is saved in ${place(one)}`}
+                      onClick={() => save([one])}
+                    >
+                      It is saved
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {open.length > 1 && (
         <button type="button" className="btn btn-sm mt-2" onClick={() => save(open)}>
           All of them are saved

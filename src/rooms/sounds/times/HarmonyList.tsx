@@ -49,45 +49,23 @@ function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
           ? "What the effect adds fits every chord."
           : `${clashes.length} of ${notes.length} added notes grate against the chord: switch it off there, or play the pair by hand and leave them out.`}
       </p>
-      <div className="overflow-x-auto">
-        <table className="table table-sm w-auto">
-          <tbody>
-            <tr>
-              <th scope="row">Bar</th>
-              {notes.map((note, at) => (
-                <td key={at} className="whitespace-nowrap">
-                  {note.beat === 1 || at === 0 ? note.bar : ""}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <th scope="row">Chord</th>
-              {notes.map((note, at) => (
-                <td key={at} className="font-mono">
-                  {note.chord !== notes[at - 1]?.chord ? pretty(note.chord) : ""}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <th scope="row">Added</th>
-              {notes.map((note, at) => (
-                <td key={at} className={`font-mono ${note.clashes ? "bg-base-content text-base-100" : ""}`}>
-                  {pretty(note.harmony)}
-                  {note.clashes && <span className="sr-only"> clashes</span>}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <th scope="row">Played</th>
-              {notes.map((note, at) => (
-                <td key={at} className="font-mono">
-                  {pretty(note.note)}
-                </td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <ol className="flex flex-wrap gap-y-3 font-mono" aria-label="Added notes over played ones">
+        {notes.map((note, at) => (
+          <li key={at} className="flex w-12 flex-col border-t border-base-300">
+            <span className="h-5 font-sans text-xs whitespace-nowrap">
+              {note.bar !== notes[at - 1]?.bar ? `bar ${note.bar}` : ""}
+            </span>
+            <span className="h-6 whitespace-nowrap">
+              {note.chord !== notes[at - 1]?.chord ? pretty(note.chord) : ""}
+            </span>
+            <span className={`w-11 px-0.5 ${note.clashes ? "bg-base-content text-base-100" : ""}`}>
+              {pretty(note.harmony)}
+              {note.clashes && <span className="sr-only"> clashes</span>}
+            </span>
+            <span className="px-0.5">{pretty(note.note)}</span>
+          </li>
+        ))}
+      </ol>
       <details className="mt-2">
         <summary className="cursor-pointer">No such effect at hand: the same on two strings</summary>
         <pre className="mt-1 overflow-x-auto font-mono text-sm">{handTab(hand, strings).join("\n")}</pre>
