@@ -234,6 +234,98 @@ async function benchSheet() {
   remove(data);
 }
 
+/** The Sounds room with 24 sections and 10 sounds: tasks over 50 ms while it is edited, and how soon a plan follows. */
+async function benchSounds() {
+  const data = folder();
+  const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
+  const post = async (place, body) => {
+    const response = await fetch(server.address + place, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(`${place}: ${response.status} ${await response.text()}`);
+    return response.json();
+  };
+  const { versionId } = await post("/api/songs", { text: largeSheet(24) });
+  let base = 0;
+  const edit = (command) =>
+    post(`/api/documents/${versionId}/edits`, { editId: `edit${base}`, base: base++, command });
+  const { body } = await (await fetch(`${server.address}/api/documents/${versionId}`)).json();
+  const player = {
+    id: "p0",
+    bandPlayerId: null,
+    order: "V",
+    name: "P0",
+    instrument: "guitar",
+    tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+    capo: 0,
+    level: "fluent",
+    sings: false,
+    range: null,
+    light: 2,
+    role: "support",
+  };
+  await edit({ type: "add", table: "players", row: player });
+  for (let at = 0; at < 10; at++) {
+    const row = {
+      id: `s${at}`,
+      originId: null,
+      order: `V${at}`,
+      playerId: "p0",
+      name: `Sound ${at}`,
+      fromId: null,
+    };
+    await edit({ type: "add", table: "sounds", row: { ...row, said: { drive: at % 4 }, note: "" } });
+  }
+  const uses = Object.values(body.uses).sort((a, b) => (a.order < b.order ? -1 : 1));
+  const cell = { light: null, role: null, style: null, strings: null, capo: null, note: null };
+  for (const [at, use] of uses.entries()) {
+    const row = { id: `c${at}`, useId: use.id, playerId: "p0", ...cell, sound: `Sound ${(at * 7) % 10}` };
+    await edit({ type: "add", table: "cells", row });
+  }
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const watch = async (place) => {
+    await page.goto(`${server.address}/song/${versionId}${place}`, { waitUntil: "load" });
+    await page.waitForTimeout(3500);
+    await page.evaluate(() => {
+      globalThis.longTasks = [];
+      new PerformanceObserver((list) =>
+        globalThis.longTasks.push(...list.getEntries().map((entry) => entry.duration)),
+      ).observe({ type: "longtask" });
+    });
+  };
+  const found = () => page.evaluate(() => globalThis.longTasks);
+  const say = (list) => (list.length === 0 ? "none" : list.map((ms) => `${Math.round(ms)} ms`).join(", "));
+  await watch("/sounds");
+  const pane = page.getByRole("complementary", { name: "Sounds" });
+  for (let round = 0; round < 4; round++) {
+    await pane.getByLabel("Note").fill("");
+    await pane.getByLabel("Note").pressSequentially(`softly ${round}`, { delay: 15 });
+    await pane.getByLabel("Note").press("Enter");
+    await page.waitForTimeout(200);
+    await pane.getByLabel("level", { exact: true }).fill(String(round - 6));
+    await pane.getByLabel("level", { exact: true }).press("Enter");
+    await page.waitForTimeout(200);
+  }
+  const ledger = await found();
+  await watch("/sounds/box");
+  for (const slots of ["3", "5", "2", "4"]) {
+    await page.getByLabel("Slots in a bank").fill(slots);
+    await page.getByLabel("Slots in a bank").press("Enter");
+    await page.getByLabel("Name").first().pressSequentially("x", { delay: 15 });
+    await page.waitForTimeout(300);
+  }
+  const box = await found();
+  console.log(
+    `Sounds with ${uses.length} sections and 10 sounds, tasks over 50 ms while typing and replanning: ledger ${say(ledger)}; box ${say(box)} (none)`,
+  );
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
 async function benchCrash(rounds) {
   const total = { acknowledged: 0, missing: 0, twice: 0, least: Number.POSITIVE_INFINITY };
   const data = folder();
@@ -352,6 +444,10 @@ const PARTS = {
     await benchSheet();
   },
   loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
+  tones: async () => {
+    run("node", ["bench/bundled.mjs", "bench/tones.ts"]);
+    await benchSounds();
+  },
   hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
   shelf: benchShelf,

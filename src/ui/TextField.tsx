@@ -10,6 +10,8 @@ type Props = {
   readonly className?: string;
   readonly required?: boolean;
   readonly longest?: number;
+  /** What is offered while typing. */
+  readonly offered?: readonly string[];
   /** Says what is wrong with a text, or null. */
   readonly check?: (text: string) => string | null;
   readonly onSet: (text: string) => void;
@@ -23,6 +25,7 @@ export function TextField({
   className = "",
   required = false,
   longest = 400,
+  offered = [],
   check,
   onSet,
 }: Props) {
@@ -50,6 +53,7 @@ export function TextField({
         value={text}
         readOnly={!ready}
         maxLength={longest}
+        list={offered.length > 0 ? `${id}-offered` : undefined}
         aria-invalid={problem !== null}
         aria-describedby={problem ? `${id}-problem` : undefined}
         onChange={(event) => setText(event.target.value)}
@@ -59,6 +63,13 @@ export function TextField({
           if (event.key === "Escape") setText(value);
         }}
       />
+      {offered.length > 0 && (
+        <datalist id={`${id}-offered`}>
+          {offered.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
+      )}
       {problem && (
         <span id={`${id}-problem`} role="alert" className="text-sm text-error">
           {problem}

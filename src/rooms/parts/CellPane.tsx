@@ -19,6 +19,7 @@ import {
   techniqueOf,
   techniquesFor,
 } from "@/core/song";
+import { soundsOf } from "@/core/tones";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
@@ -114,6 +115,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
           <TextField
             label="Sound"
             longest={80}
+            offered={soundsOf(body, player.id).map(({ name }) => name)}
             value={cell.sound.value}
             onSet={(sound) => change({ sound })}
           />

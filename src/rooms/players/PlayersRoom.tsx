@@ -4,8 +4,11 @@ import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import {
+  add,
   type BandPlayer,
+  batch,
   byOrder,
+  type Command,
   hasStrings,
   type Instrument,
   LIGHT_WORDS,
@@ -16,6 +19,7 @@ import {
   ROLES,
   type Role,
   removePlayer,
+  type SoundBox,
   set,
   usualTuning,
 } from "@/core/song";
@@ -25,7 +29,7 @@ import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useVersion } from "../document";
+import { makeId, useAct, useBand, useVersion } from "../document";
 import { NamesChoice } from "../keys/NamesChoice";
 import { checkTuning, splitTuning } from "./tuning-text";
 import { useSingerRange } from "./use-singer-range";
@@ -89,10 +93,21 @@ const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: 
   order,
 });
 
+/** Takes a player of the band into the version, with a copy of the box the band keeps for them. */
+function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string): Command {
+  const row = copyOf(one, order, makeId);
+  const box = boxes.find(({ playerId }) => playerId === one.id);
+  return batch("Add a player", [
+    add("players", row),
+    ...(box ? [add("soundBoxes", { ...box, id: makeId(), playerId: row.id })] : []),
+  ]);
+}
+
 /** The Players room: who plays this version, on what, tuned how, with which capo. */
 export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   const body = useVersion();
   const act = useAct();
+  const boxes = Object.values(useBand()?.soundBoxes ?? {});
   const players = Object.values(body.players).sort(byOrder);
   const absent = band.filter((one) => !players.some((player) => player.bandPlayerId === one.id));
   return (
@@ -117,9 +132,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             key={one.id}
             type="button"
             className="btn"
-            onClick={() =>
-              act({ type: "add", table: "players", row: copyOf(one, orderAtEnd(players), makeId) })
-            }
+            onClick={() => act(addFromBand(one, boxes, orderAtEnd(players)))}
           >
             Add {one.name} from the band
           </button>

@@ -13,6 +13,7 @@ export {
 export {
   actOf,
   chanceOf,
+  chanceOfDue,
   type DuePress,
   type JudgedPress,
   judgePresses,

@@ -131,8 +131,16 @@ export function oddsOf(runs: readonly Pick<LoopRun, "presses">[]): PressOdds {
   };
 }
 
-/** The chance that every press of a plan is right, presses taken as independent. */
+/** The chance that every press that is due is right, presses taken as independent. */
+export const chanceOfDue = (due: readonly Pick<DuePress, "place" | "sung">[], odds: PressOdds): number =>
+  due.reduce((chance, { place, sung }) => chance * odds(place, sung), 1);
+
+/** The chance that every press of a looper's plan is right. */
 export const chanceOf = (
   presses: readonly (Pick<Press, "late" | "effect"> & { readonly sung: boolean })[],
   odds: PressOdds,
-): number => presses.reduce((chance, press) => chance * odds(placeOf(press), press.sung), 1);
+): number =>
+  chanceOfDue(
+    presses.map((press) => ({ place: placeOf(press), sung: press.sung })),
+    odds,
+  );

@@ -1,11 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import { type DuePress, type JudgedPress, judgePresses } from "@/core/loops";
-import { nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
+import { chanceOfDue, type DuePress, type JudgedPress, judgePresses, oddsOf } from "@/core/loops";
+import { dueTones, nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../document";
+import { sayChance } from "../../loops/words";
 import { Answer, RunLog } from "../../trainer/Answer";
 import { keepRun } from "../../trainer/keep-run";
 import { PedalRow } from "../../trainer/PedalRow";
@@ -137,6 +138,12 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
       )}
       <MidiPanel tones={tones} shown={shown} pedals={pedals} out={out} />
       <RunLog runs={runs} />
+      {runs.length > 0 && presses.length > 0 && (
+        <p className="mt-1 text-sm">
+          By these runs, every press of the plan is right with a chance of{" "}
+          <strong>{sayChance(chanceOfDue(dueTones(song, presses), oddsOf(runs)))}</strong>.
+        </p>
+      )}
       <p className="sr-only" aria-live="polite">
         {view && running ? `The box stands on ${soundOf(view.box, plan.banks) ?? "an empty slot"}.` : ""}
       </p>
