@@ -67,14 +67,9 @@ await shot("song", song);
 await shot("evidence", `${song}/evidence`, DESK, (page) =>
   page.getByRole("button", { name: "Esus4 / E", exact: true }).click(),
 );
-await shot("players", `${song}/players`);
 await shot("keys", `${song}/keys`);
 await shot("keys-shapes", `${song}/keys/shapes`, DESK, async (page) => {
   await page.getByRole("button", { name: /D\/F/u }).first().click();
-});
-await shot("keys-planted", `${song}/keys/planted`, DESK, async (page) => {
-  await page.getByRole("button", { name: "Find fingers to plant" }).click();
-  await page.getByText(/arrangements, from/u).waitFor({ timeout: 120_000 });
 });
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
@@ -94,7 +89,6 @@ await shot("parts-judgement", `${song}/parts/judgement`, DESK, async (page) => {
   await page.getByText(/chords sound as the chart has them/u).waitFor({ timeout: 60_000 });
   await page.evaluate(() => scrollTo(0, 420));
 });
-await shot("parts-patterns", `${song}/parts/patterns`);
 await shot("parts-lines", `${song}/parts/lines`);
 await shot("print", print, { width: 900, height: 1200 });
 
@@ -103,6 +97,16 @@ await shot("loops-feet", `${solo}/loops/feet`);
 await shot("loops-play", `${solo}/loops/play`, DESK, async (page) => {
   await page.getByRole("button", { name: "Show me" }).click();
   await page.waitForTimeout(15_000);
+});
+
+await shot("sounds", `${song}/sounds`);
+await shot("sounds-banks", `${song}/sounds/banks`, DESK, (page) =>
+  page.getByText("then no change heard").first().waitFor({ timeout: 30_000 }),
+);
+await shot("sounds-play", `${song}/sounds/play`, DESK, async (page) => {
+  await page.getByLabel("Begin at").selectOption("4");
+  await page.getByRole("button", { name: "Show me" }).click();
+  await page.waitForTimeout(9000);
 });
 
 await browser.close();

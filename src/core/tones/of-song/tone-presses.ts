@@ -114,6 +114,7 @@ export const pressAt = (song: SongTones, into: ToneStretch, act: ToneAct, late: 
 /** Every press of a plan with where it falls, in order. */
 export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): TonePress[] {
   const byUse = new Map(song.stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  const bars = plan.steps.some(({ armFrom }) => armFrom !== null) ? judgeBars(song) : [];
   return plan.steps.flatMap((step): TonePress[] => {
     const into = byUse.get(step.section);
     if (!into) return [];
@@ -122,7 +123,7 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
     return acts.map((act, at): TonePress => {
       if (act.do !== "arm") return pressAt(song, into, act, at > (step.armFrom === null ? 0 : 1));
       const from = changeTick(byUse.get(step.armFrom!) ?? into);
-      const easiest = easiestBar(song, from, tick);
+      const easiest = easiestBar(song, bars, from, tick);
       return {
         act,
         ...placed(song, into, easiest.tick),
@@ -137,32 +138,41 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
 const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
   rest.to > rest.from ? rest.from : heard[0]!.from;
 
-/** The bar of a window in which the player has least to do: silent, not singing, few chords; of equals the latest. */
-function easiestBar(song: SongTones, from: Ticks, to: Ticks): EasyBar {
-  const bars = song.stretches
-    .flatMap(({ span }) => span.passages.flatMap((passage) => passage.bars))
-    .filter((bar) => bar.tick >= from && bar.tick + bar.ticks <= to);
-  const judged = bars.map((bar) => {
-    const end = bar.tick + bar.ticks;
-    const isSilent = !song.stretches.some(({ heard }) =>
-      heard.some((one) => one.from < end && one.to > bar.tick),
-    );
-    const words = song.clock.words.filter((word) => word.tick >= bar.tick && word.tick < end).length;
-    const sings = song.player.sings && words > 0;
-    const changes = song.stretches
-      .flatMap(({ heard }) => heard)
-      .filter((one) => one.from >= bar.tick && one.from < end);
-    const load = (isSilent ? 0 : 100) + (sings ? 10 + words : 0) + Math.min(9, changes.length);
-    return { bar: bar.number, tick: bar.tick, isSilent, sings, load };
-  });
-  const least = Math.min(...judged.map(({ load }) => load));
-  const found = judged.findLast(({ load }) => load === least);
-  if (!found) return { ...pick(song.clock.barAt(from).bar, from), isSilent: false, sings: false };
-  const { load: _load, ...easy } = found;
-  return easy;
+type JudgedBar = EasyBar & { readonly end: Ticks; readonly load: number };
+
+/** Every bar of the song with what the player has to do in it: play, sing, change chords. */
+function judgeBars(song: SongTones): JudgedBar[] {
+  const heard = song.stretches.flatMap((stretch) => stretch.heard).sort((a, b) => a.from - b.from);
+  const { words } = song.clock;
+  let [sound, word, ringing] = [0, 0, 0];
+  return song.spans
+    .flatMap(({ passages }) => passages.flatMap(({ bars }) => bars))
+    .map((bar): JudgedBar => {
+      const end = bar.tick + bar.ticks;
+      let [changes, sung] = [0, 0];
+      const isRinging = ringing > bar.tick;
+      for (let one = heard[sound]; one && one.from < end; one = heard[++sound]) {
+        if (one.from >= bar.tick) changes++;
+        ringing = Math.max(ringing, one.to);
+      }
+      for (let one = words[word]; one && one.tick < end; one = words[++word])
+        if (one.tick >= bar.tick) sung++;
+      const isSilent = !isRinging && changes === 0;
+      const sings = song.player.sings && sung > 0;
+      const load = (isSilent ? 0 : 100) + (sings ? 10 + sung : 0) + Math.min(9, changes);
+      return { bar: bar.number, tick: bar.tick, end, isSilent, sings, load };
+    });
 }
 
-const pick = (bar: number, tick: Ticks) => ({ bar, tick });
+/** The bar of a window in which the player has least to do; of equals the latest. */
+function easiestBar(song: SongTones, bars: readonly JudgedBar[], from: Ticks, to: Ticks): EasyBar {
+  const inside = bars.filter(({ tick, end }) => tick >= from && end <= to);
+  const least = Math.min(...inside.map(({ load }) => load));
+  const found = inside.findLast(({ load }) => load === least);
+  if (!found) return { bar: song.clock.barAt(from).bar, tick: from, isSilent: false, sings: false };
+  const { bar, tick, isSilent, sings } = found;
+  return { bar, tick, isSilent, sings };
+}
 
 /** How soon after one press a foot is on another pedal, s. Ours, no source. */
 const NEXT_PEDAL_SECONDS = 0.35;

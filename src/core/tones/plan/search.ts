@@ -2,6 +2,7 @@ import type { Bank, Banks } from "./bank";
 import type { Radix } from "./cost";
 import { type Floor, floorThrough } from "./floor";
 import { Heap } from "./heap";
+import { withSlots } from "./slots";
 import type { ToneCase } from "./tone-case";
 
 /** A plan up to one section: the banks as far as they are filled, and the one in use. */
@@ -31,9 +32,9 @@ export type Found = {
 /** Search steps where none are given: under two seconds. */
 export const USUAL_BUDGET = 25_000;
 /** After so many steps a good plan is made by hand, so that what can't beat it is left out. */
-const PATIENCE = 2000;
+const PATIENCE = 1000;
 /** How many partial plans go on side by side in such a plan. */
-const BEAM = 200;
+const BEAM = 100;
 
 /**
  * Looks for the cheapest plan, always going on with the partial plan that could still become the cheapest. Partial plans
@@ -49,29 +50,74 @@ export function searchTones(
   start: readonly Bank[],
   banks: Banks,
 ): Found {
+  const context = { asked, tones, floor, radix, banks };
+  if (asked.board.landing === "saved") return search(new Ways({ ...context, minds: "landing" }), start);
+  if (asked.board.maxBanks === null) {
+    // Mostly the slots can be arranged afterwards so that every landing is right: then that plan is the best.
+    const loose = new Ways({ ...context, minds: "nothing" });
+    const arranged = searchEqual(loose, start, (last) => withSlots(last, tones, banks));
+    if (arranged) return arranged;
+  }
+  return search(new Ways({ ...context, minds: "slots" }), start);
+}
+
+/** @param isEnough whether a cheapest plan will do; else the next one that costs as much is looked at. Without it any will */
+function search(ways: Ways, start: readonly Bank[], isEnough?: (last: Step) => boolean): Found {
+  const { asked, tones, radix } = ways.context;
   const budget = asked.budget ?? USUAL_BUDGET;
-  const ways = new Ways(asked, tones, floor, radix, banks);
+  const end = tones.length - 1;
   const queue = new Heap<Step>((a, b) => a.total < b.total || (a.total === b.total && a.at > b.at));
   const cheapest = new Map<string, number>();
   let known: Step | null = null;
+  /** What costs more than this is left out. */
+  let ceiling = Number.POSITIVE_INFINITY;
   const offer = (step: Step): void => {
-    if (known && step.total >= known.total) return;
+    if (step.total > ceiling) return;
     const key = keyOf(step);
     if ((cheapest.get(key) ?? Number.POSITIVE_INFINITY) <= step.total) return;
     cheapest.set(key, step.total);
     queue.push(step);
   };
-  for (const step of ways.first(start)) offer(step);
+  const firsts = [...ways.first(start)];
+  // With a fresh bank at hand at every change the floor is met, so that only banks and slots are left to save.
+  if (asked.board.maxBanks === null) {
+    const least = Math.min(...firsts.map(({ total }) => total));
+    ceiling = (Math.floor(least / radix.press) + 1) * radix.press - radix.slot;
+  }
+  for (const step of firsts) offer(step);
+  let best: Step | null = null;
   for (let steps = 0; ; steps++) {
     const step = queue.pop();
-    if (known && (!step || step.total >= known.total))
+    if (known && !isEnough && (!step || step.total >= known.total))
       return { last: known, exact: true, bound: known.total };
+    if (best && (!step || step.total > best.total)) return { last: best, exact: true, bound: best.total };
     if (!step) throw new Error("Expected every case without a problem to have a plan.");
-    if (step.at === tones.length - 1) return { last: step, exact: true, bound: step.total };
-    if (steps === Math.min(PATIENCE, budget)) known = beam(ways, start, tones.length);
+    if (step.at === end) {
+      best ??= step;
+      if (isEnough?.(step) ?? true) return { last: step, exact: true, bound: step.total };
+      continue;
+    }
+    if (steps === Math.min(PATIENCE, budget)) {
+      known = beam(ways, start, tones.length);
+      ceiling = Math.min(ceiling, known.total - (isEnough ? 0 : radix.slot));
+    }
     if (steps === budget && known) return { last: known, exact: false, bound: step.total };
     if (cheapest.get(keyOf(step))! === step.total) for (const next of ways.next(step)) offer(next);
   }
+}
+
+/** How many plans of one cost are looked at for one whose slots can be arranged. */
+const MOST_EQUAL = 200;
+
+/** The first of the cheapest plans that can be arranged; null where none of those found can. */
+function searchEqual(ways: Ways, start: readonly Bank[], arrange: (last: Step) => Step | null): Found | null {
+  let looked = 0;
+  let arranged: Step | null = null;
+  const found = search(ways, start, (last) => {
+    arranged = arrange(last);
+    return arranged !== null || ++looked >= MOST_EQUAL;
+  });
+  return arranged && found.exact ? { ...found, last: arranged } : null;
 }
 
 /** Plays the most hopeful partial plans to the end, section by section. */
@@ -90,27 +136,45 @@ function beam(ways: Ways, start: readonly Bank[], sections: number): Step {
   return front.reduce((least, step) => (step.total < least.total ? step : least));
 }
 
+/** A number as one sign of a text; halves of signs are left out. */
+const HALVES = 0xd800;
+const sign = (number: number): number => (number < HALVES ? number : number + 0x800);
+
 /** Two partial plans with one key leave the same choices at the same further cost. */
 function keyOf({ at, current, family }: Step): string {
-  const all = family.map(({ index }) => index).sort((a, b) => a - b);
-  return String.fromCodePoint(at, family[current]!.index, ...all);
+  const all = family.map(({ index }) => sign(index)).sort((a, b) => a - b);
+  return String.fromCodePoint(at, sign(family[current]!.index), ...all);
 }
+
+type Context = {
+  readonly asked: ToneCase;
+  readonly tones: readonly number[];
+  readonly floor: Floor;
+  readonly radix: Radix;
+  readonly banks: Banks;
+  /** What a landing depends on: the slot a bank opens on, the slot numbers, or, to begin with, nothing. */
+  readonly minds: "landing" | "slots" | "nothing";
+};
 
 /** The ways on from a partial plan. */
 class Ways {
-  readonly mindsSlots: boolean;
   readonly #floors = new Map<number, number>();
   readonly #count: number;
+  readonly asked: ToneCase;
+  readonly tones: readonly number[];
+  readonly floor: Floor;
+  readonly radix: Radix;
+  readonly banks: Banks;
 
-  constructor(
-    readonly asked: ToneCase,
-    readonly tones: readonly number[],
-    readonly floor: Floor,
-    readonly radix: Radix,
-    readonly banks: Banks,
-  ) {
-    this.mindsSlots = asked.board.landing === "same-slot";
-    this.#count = new Set(tones).size;
+  constructor(readonly context: Context) {
+    ({
+      asked: this.asked,
+      tones: this.tones,
+      floor: this.floor,
+      radix: this.radix,
+      banks: this.banks,
+    } = context);
+    this.#count = new Set(this.tones).size;
   }
 
   /** Where the first section may be played: the bank is set before the song. */
@@ -165,6 +229,7 @@ class Ways {
       const right = this.#step(step, put(landed).with(step.current, left), index, cost, isNew);
       if (right) yield right;
     }
+    if (this.context.minds === "nothing") return;
     const wrong = this.#step(step, put(bank), index, cost + this.#wrong(step.at + 1), isNew);
     if (wrong) yield wrong;
   }
@@ -182,7 +247,11 @@ class Ways {
     tone: number,
   ): Iterable<readonly [Bank, Bank]> {
     const left = family[current]!;
-    if (!this.mindsSlots) {
+    if (this.context.minds === "nothing") {
+      yield [left, bank];
+      return;
+    }
+    if (this.context.minds === "landing") {
       if (bank.landing === null || bank.landing === tone) yield [left, this.banks.withLanding(bank, tone)];
       return;
     }
