@@ -24,6 +24,25 @@ Carry me home
 Chorus:
 `;
 
+/** Two sections of four bars, fast: 4.8 seconds each. */
+export const FAST = `Quick Lamp
+Key: G
+Tempo: 200
+Time: 4/4
+
+[Verse]
+G . . .      C . . .
+Light on the water
+G . . .      D . . .
+light on the wall
+
+[Chorus]
+C . . .      G . . .
+Turn it up slowly
+D . . .      G . . .
+turn it for all
+`;
+
 /** Makes a song by pasting, and waits in its Song room. */
 export async function makeSong(page: Page, text = SHEET): Promise<string> {
   await page.goto("/new");

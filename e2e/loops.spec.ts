@@ -1,25 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
-
-/** Two sections of four bars, fast: 4.8 seconds each. */
-const FAST = `Quick Lamp
-Key: G
-Tempo: 200
-Time: 4/4
-
-[Verse]
-G . . .      C . . .
-Light on the water
-G . . .      D . . .
-light on the wall
-
-[Chorus]
-C . . .      G . . .
-Turn it up slowly
-D . . .      G . . .
-turn it for all
-`;
+import { expectAccessible, FAST, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
 
 const strand = (page: Page, name: RegExp) => page.getByRole("button", { name });
 

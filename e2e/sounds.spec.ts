@@ -1,24 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
+import { expectAccessible, FAST, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
 
 /** Three sections of four bars, fast: 4.8 seconds each. */
-const FAST = `Quick Tide
-Key: G
-Tempo: 200
-Time: 4/4
-
-[Verse]
-G . . .      C . . .
-Light on the water
-G . . .      D . . .
-light on the wall
-
-[Chorus]
-C . . .      G . . .
-Turn it up slowly
-D . . .      G . . .
-turn it for all
-
+const THREE = `${FAST}
 [Bridge]
 Em . . .     C . . .
 Hold it a moment
@@ -36,7 +20,7 @@ const tab = async (page: Page, name: string) => {
 
 /** A song of our own with an electric guitar that has a sound for each section. */
 async function threeSounds(page: Page): Promise<void> {
-  await makeSong(page, FAST);
+  await makeSong(page, THREE);
   await room(page, "Players");
   await page.getByRole("button", { name: "Add an electric guitar" }).click();
   await saved(page);

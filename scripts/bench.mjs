@@ -49,18 +49,22 @@ async function scriptSize(page, address) {
   return { bytes: [...sizes.values()].reduce((sum, size) => sum + size, 0), files: sizes.size };
 }
 
+/** Sends JSON to a server; an answer that is not right is an error. */
+const posterTo = (server) => async (place, body) => {
+  const response = await fetch(server.address + place, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
+  if (!response.ok) throw new Error(`${place}: ${response.status} ${await response.text()}`);
+  return response.json();
+};
+
 async function benchBrowser() {
   const data = folder();
   const server = await startServer({ data });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
-  const post = async (place, body) =>
-    (
-      await fetch(server.address + place, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(body),
-      })
-    ).json();
+  const post = posterTo(server);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(server.address);
   const evening = page.getByRole("region", { name: "Lantern Night at the Net Loft" });
@@ -159,15 +163,7 @@ async function benchBrowser() {
 async function benchSheet() {
   const data = folder();
   const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
-  const post = async (place, body) => {
-    const response = await fetch(server.address + place, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    if (!response.ok) throw new Error(`${place}: ${response.status} ${await response.text()}`);
-    return response.json();
-  };
+  const post = posterTo(server);
   const { versionId } = await post("/api/songs", { text: largeSheet(60) });
   const kinds = ["guitar", "guitar", "bass", "keys", "drums", "guitar", "guitar", "voice"];
   const tunings = { guitar: ["E2", "A2", "D3", "G3", "B3", "E4"], bass: ["E1", "A1", "D2", "G2"] };
@@ -238,15 +234,7 @@ async function benchSheet() {
 async function benchSounds() {
   const data = folder();
   const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
-  const post = async (place, body) => {
-    const response = await fetch(server.address + place, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    if (!response.ok) throw new Error(`${place}: ${response.status} ${await response.text()}`);
-    return response.json();
-  };
+  const post = posterTo(server);
   const { versionId } = await post("/api/songs", { text: largeSheet(24) });
   let base = 0;
   const edit = (command) =>

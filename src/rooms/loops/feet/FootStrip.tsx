@@ -2,19 +2,18 @@
 
 import Link from "next/link";
 import { type FootPress, pressesInAMinute, sayPress } from "@/core/loops";
+import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../document";
 import type { Loops, ShownPlan } from "../use-loops";
 
-const when = ({ bar, beat }: FootPress): string => `bar ${bar}, beat ${beat}`;
-const sung = ({ word, nextWord }: FootPress): string =>
-  word && nextWord
-    ? `after “${word}”, on “${nextWord}”`
-    : word
-      ? `after “${word}”`
-      : nextWord
-        ? `on “${nextWord}”`
-        : "nothing is sung";
+/** When a press may be made. */
+const when = (press: FootPress): string =>
+  press.late
+    ? "late: after the one before"
+    : press.from < press.tick
+      ? "may be pressed up to a pass early"
+      : "on the beat";
 
 /** The foot sheet: presses over the form, and each with its bar, beat and word. */
 export function FootStrip({ loops }: { loops: Loops }) {
@@ -38,36 +37,14 @@ export function FootStrip({ loops }: { loops: Loops }) {
       </p>
       <Strip shown={shown} />
       {presses.length > 0 && (
-        <div className="overflow-x-auto">
-          <table className="table table-sm mt-3 w-auto">
-            <thead>
-              <tr className="text-base-content">
-                <th scope="col">Where</th>
-                <th scope="col">Word</th>
-                <th scope="col">Press</th>
-                <th scope="col">Into</th>
-                <th scope="col">When</th>
-              </tr>
-            </thead>
-            <tbody>
-              {presses.map((press, at) => (
-                <tr key={at}>
-                  <th scope="row">{when(press)}</th>
-                  <td>{sung(press)}</td>
-                  <td className="font-bold">{sayPress(press)}</td>
-                  <td>{press.into ?? "the end"}</td>
-                  <td>
-                    {press.late
-                      ? "late: after the one before"
-                      : press.from < press.tick
-                        ? "may be pressed up to a pass early"
-                        : "on the beat"}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <PressTable
+          rows={presses.map((press) => ({
+            ...press,
+            press: sayPress(press),
+            into: press.into ?? "the end",
+            when: when(press),
+          }))}
+        />
       )}
     </section>
   );

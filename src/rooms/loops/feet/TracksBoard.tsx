@@ -1,23 +1,8 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragCancelEvent,
-  type DragEndEvent,
-  type DragOverEvent,
-  type DragStartEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import { GripVertical } from "lucide-react";
-import { useId } from "react";
 import { type LoopWay, setLayer } from "@/core/loops";
 import { batch, type LoopLayerRow, set } from "@/core/song";
+import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { useAct } from "../../document";
 import type { Loops } from "../use-loops";
 import { sayWrong } from "../words";
@@ -31,49 +16,25 @@ export function TracksBoard({
   free: Pick<LoopWay, "wrongBars" | "footCost"> | null;
 }) {
   const act = useAct();
-  const id = useId();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor),
-  );
   const { shown, song } = loops;
   if (!shown) return null;
   const { plan } = shown;
   const put = (layer: string, track: number | null) => act(setLayer(layer, { track }));
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over) return;
-    const layer = String(active.id);
-    const track = Number(String(over.id).replace("track ", ""));
-    if (!plan.tracks[track]?.includes(layer)) put(layer, track);
-  };
   const byId = new Map(song.layers.map((layer) => [layer.id, layer]));
-  const nameOf = (one: { readonly id: string | number }) => byId.get(String(one.id))?.name ?? "the layer";
-  const placeOf = (one: { readonly id: string | number } | null) =>
-    one ? `over track ${Number(String(one.id).replace("track ", "")) + 1}` : "over no track";
-  const announcements = {
-    onDragStart: ({ active }: DragStartEvent) => `${nameOf(active)} is held.`,
-    onDragOver: ({ active, over }: DragOverEvent) => `${nameOf(active)} is ${placeOf(over)}.`,
-    onDragEnd: ({ active, over }: DragEndEvent) => `${nameOf(active)} was let go ${placeOf(over)}.`,
-    onDragCancel: ({ active }: DragCancelEvent) => `${nameOf(active)} stays where it was.`,
-  };
   const pinned = song.layers.filter(({ track }) => track !== null);
   return (
     <section aria-labelledby="tracks-title" className="mb-8">
       <h2 id="tracks-title" className="mb-1">
         Tracks
       </h2>
-      <DndContext
-        id={id}
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        accessibility={{
-          announcements,
-          screenReaderInstructions: {
-            draggable:
-              "Space takes the layer, the arrows move it, Space lets it go on a track, Escape leaves it.",
-          },
+      <DragBoard
+        what="layer"
+        place="track"
+        nameOf={(layer) => byId.get(layer)?.name ?? "the layer"}
+        placeOf={(track) => `track ${Number(track) + 1}`}
+        onDrop={(layer, track) => {
+          if (!plan.tracks[Number(track)]?.includes(layer)) put(layer, Number(track));
         }}
-        onDragEnd={onDragEnd}
       >
         <ol className="flex flex-wrap gap-3">
           {plan.tracks.map((ids, track) => (
@@ -95,7 +56,7 @@ export function TracksBoard({
             </Track>
           ))}
         </ol>
-      </DndContext>
+      </DragBoard>
       <p className="mt-2 text-sm" aria-live="polite">
         <strong>
           {sayWrong(plan.wrongBars)}, foot cost {plan.footCost}
@@ -130,7 +91,7 @@ export function TracksBoard({
 }
 
 function Track({ track, children }: { track: number; children: React.ReactNode }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `track ${track}` });
+  const { setNodeRef, isOver } = useDropPlace(String(track));
   return (
     <li
       ref={setNodeRef}
@@ -151,8 +112,10 @@ function LayerTag({
   tracks: number;
   onPut: (track: number | null) => void;
 }) {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: layer.id });
-  const style = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined;
+  const { setNodeRef, style, isDragging, handle } = useDragged(
+    layer.id,
+    `Drag ${layer.name} to another track`,
+  );
   return (
     <li
       ref={setNodeRef}
@@ -160,15 +123,7 @@ function LayerTag({
       className={`rounded-field bg-base-200 p-2 ${isDragging ? "relative z-10 shadow-lg" : ""}`}
     >
       <span className="flex items-center gap-1">
-        <button
-          type="button"
-          className="cursor-grab"
-          aria-label={`Drag ${layer.name} to another track`}
-          {...listeners}
-          {...attributes}
-        >
-          <GripVertical size={18} aria-hidden="true" />
-        </button>
+        {handle}
         <span className="min-w-0 flex-1 truncate font-bold">{layer.name}</span>
         <span className="text-sm whitespace-nowrap">{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</span>
       </span>

@@ -11,21 +11,21 @@ import {
   sayPress,
 } from "@/core/loops";
 import { pretty } from "@/ui/pretty";
-import { SelectField } from "@/ui/SelectField";
-import { Tick } from "@/ui/Tick";
 import { loopSound } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import { Answer, RunLog } from "../../trainer/Answer";
+import type { Finished } from "../../trainer/finished";
 import { keepRun } from "../../trainer/keep-run";
 import { PedalRow } from "../../trainer/PedalRow";
+import { RunControls, type WayToRun } from "../../trainer/RunControls";
 import { usePedals } from "../../trainer/use-pedals";
 import type { Loops, ShownPlan } from "../use-loops";
 import { pedalOf } from "./pedal-of";
 import { Rope, type RopeMark } from "./Rope";
 import { SongLine } from "./SongLine";
-import { type Finished, type RunWay, useRun } from "./use-run";
+import { type RunWay, useRun } from "./use-run";
 
-const WAYS: readonly { readonly way: RunWay; readonly label: string; readonly said: string }[] = [
+const WAYS: readonly WayToRun<RunWay>[] = [
   { way: "show", label: "Show me", said: "The plan runs by itself: watch which pedal goes when." },
   {
     way: "feet",
@@ -96,41 +96,23 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   };
   return (
     <>
-      <div className="mb-4 flex flex-wrap items-end gap-3">
-        {WAYS.map(({ way, label, said }) => (
-          <button
-            key={way}
-            type="button"
-            className={`btn ${running === way ? "btn-primary" : ""}`}
-            title={said}
-            onClick={() => {
-              setJudged(null);
-              void start(way, way === "free" ? 0 : from);
-            }}
-          >
-            {label}
-          </button>
-        ))}
-        <button type="button" className="btn" disabled={running === null} onClick={stop}>
-          Stop
-        </button>
-        <SelectField
-          label="Begin at"
-          className="w-52"
-          value={String(from)}
-          options={song.pieces.map((piece, at) => ({
-            value: String(at),
-            label: `${at + 1}. ${piece.span.label}`,
-          }))}
-          onSet={(value) => setFrom(Number(value))}
-        />
-        <Tick label="Count aloud" on={clicks} onSet={setClicks} />
-        <Tick label="Say what is due" on={hints} onSet={setHints} />
-      </div>
-      <p className="mb-3 max-w-3xl text-sm">
-        {WAYS.find(({ way }) => way === running)?.said ??
-          "A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."}
-      </p>
+      <RunControls
+        ways={WAYS}
+        running={running}
+        onStart={(way) => {
+          setJudged(null);
+          void start(way, way === "free" ? 0 : from);
+        }}
+        onStop={stop}
+        places={song.pieces.map(({ span }) => span.label)}
+        from={from}
+        onFrom={setFrom}
+        clicks={clicks}
+        onClicks={setClicks}
+        hints={hints}
+        onHints={setHints}
+        idle="A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."
+      />
       <SongLine shown={shown} seconds={view?.seconds ?? null} piece={view?.piece ?? 0} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (

@@ -17,6 +17,7 @@ import {
   soundingOf,
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song";
+import type { Finished } from "../../trainer/finished";
 import type { PedalAct } from "../../trainer/use-pedals";
 import type { ShownPlan } from "../use-loops";
 import { LoopPlayer } from "./loop-player";
@@ -34,14 +35,6 @@ export type RunView = {
   readonly waiting: number;
   /** What each track holds now. */
   readonly holds: readonly (readonly string[])[];
-};
-
-export type Finished = {
-  /** How many presses of the plan come before the first one that was due: the run began later. */
-  readonly skipped: number;
-  readonly due: readonly DuePress[];
-  readonly made: readonly MadePress[];
-  readonly isWhole: boolean;
 };
 
 type Going = {

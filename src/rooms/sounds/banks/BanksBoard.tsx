@@ -1,23 +1,10 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragCancelEvent,
-  type DragEndEvent,
-  type DragOverEvent,
-  type DragStartEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import { GripVertical, Pin } from "lucide-react";
-import { useId, useMemo } from "react";
+import { Pin } from "lucide-react";
+import { useMemo } from "react";
 import { capital } from "@/core/base";
 import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/tones";
+import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { useTonePlan } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import type { ShownTones, Tones } from "../use-tones";
@@ -25,19 +12,14 @@ import type { ShownTones, Tones } from "../use-tones";
 type Place = { readonly bank: number; readonly slot: number };
 
 const keyOf = ({ bank, slot }: Place): string => `${bank} ${slot}`;
-const placeOf = (key: string | number): Place => {
-  const [bank, slot] = String(key).split(" ").map(Number);
+const placeOf = (key: string): Place => {
+  const [bank, slot] = key.split(" ").map(Number);
   return { bank: bank!, slot: slot! };
 };
 /** The plan's banks; a sound dragged to a slot is pinned there, and the rest is planned around it. */
 export function BanksBoard({ tones }: { tones: Tones }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const id = useId();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor),
-  );
   const { shown, song } = tones;
   const free = useFreePlan(tones);
   if (!shown) return null;
@@ -47,21 +29,6 @@ export function BanksBoard({ tones }: { tones: Tones }) {
   const soundAt = ({ bank, slot }: Place): string | null => banks[bank]?.slots[slot] ?? null;
   const put = (sound: string, to: Place, from: Place | null) =>
     act(pinSlot(current(), playerId, sound, to, makeId, from));
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const from = placeOf(active.id);
-    const sound = soundAt(from);
-    if (sound !== null) put(sound, placeOf(over.id), from);
-  };
-  const nameOf = (one: { readonly id: string | number }) => soundAt(placeOf(one.id)) ?? "the sound";
-  const overWhat = (one: { readonly id: string | number } | null) =>
-    one ? `over ${sayPlace(placeOf(one.id))}` : "over no slot";
-  const announcements = {
-    onDragStart: ({ active }: DragStartEvent) => `${nameOf(active)} is held.`,
-    onDragOver: ({ active, over }: DragOverEvent) => `${nameOf(active)} is ${overWhat(over)}.`,
-    onDragEnd: ({ active, over }: DragEndEvent) => `${nameOf(active)} was let go ${overWhat(over)}.`,
-    onDragCancel: ({ active }: DragCancelEvent) => `${nameOf(active)} stays where it was.`,
-  };
   const { maxBanks } = boardOf(song.box);
   const more = maxBanks === null || banks.length < maxBanks;
   const shownBanks = more ? [...banks, null] : banks;
@@ -73,18 +40,15 @@ export function BanksBoard({ tones }: { tones: Tones }) {
       <p className="mb-3 max-w-3xl text-sm">
         Drag a sound to the slot it should have, and it stays there: the rest is planned around it.
       </p>
-      <DndContext
-        id={id}
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        accessibility={{
-          announcements,
-          screenReaderInstructions: {
-            draggable:
-              "Space takes the sound, the arrows move it, Space lets it go on a slot, Escape leaves it.",
-          },
+      <DragBoard
+        what="sound"
+        place="slot"
+        nameOf={(place) => soundAt(placeOf(place)) ?? "the sound"}
+        placeOf={(place) => sayPlace(placeOf(place))}
+        onDrop={(from, to) => {
+          const sound = from === to ? null : soundAt(placeOf(from));
+          if (sound !== null) put(sound, placeOf(to), placeOf(from));
         }}
-        onDragEnd={onDragEnd}
       >
         <ol className="flex flex-col gap-2">
           {shownBanks.map((bank, at) => (
@@ -112,7 +76,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
             </li>
           ))}
         </ol>
-      </DndContext>
+      </DragBoard>
       <p className="mt-3 text-sm" aria-live="polite">
         <strong>{capital(sayToneCost(shown.plan))}.</strong>{" "}
         {song.pins.length > 0 && free && (
@@ -161,7 +125,7 @@ function Slot({
 }) {
   const sound = shown.plan.banks[place.bank]?.slots[place.slot] ?? null;
   const said = saySlot(place, shown.song.box);
-  const { setNodeRef, isOver } = useDroppable({ id: keyOf(place) });
+  const { setNodeRef, isOver } = useDropPlace(keyOf(place));
   return (
     <li
       ref={setNodeRef}
@@ -201,23 +165,17 @@ function Slot({
 }
 
 function SoundTag({ sound, place, said }: { sound: string; place: Place; said: string }) {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(place) });
-  const style = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined;
+  const { setNodeRef, style, isDragging, handle } = useDragged(
+    keyOf(place),
+    `Drag ${sound} from ${said} to another slot`,
+  );
   return (
     <span
       ref={setNodeRef}
       style={style}
       className={`flex items-center gap-1 rounded-field bg-base-200 px-1 py-1 ${isDragging ? "relative z-10 shadow-lg" : ""}`}
     >
-      <button
-        type="button"
-        className="cursor-grab touch-none"
-        aria-label={`Drag ${sound} from ${said} to another slot`}
-        {...listeners}
-        {...attributes}
-      >
-        <GripVertical size={18} aria-hidden="true" />
-      </button>
+      {handle}
       <span className="min-w-0 flex-1 truncate font-bold" title={sound}>
         {sound}
       </span>

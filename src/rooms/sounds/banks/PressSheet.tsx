@@ -2,18 +2,10 @@
 
 import Link from "next/link";
 import { sayAct, sayRest, type TonePress } from "@/core/tones";
+import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../document";
 import type { Tones } from "../use-tones";
-
-const sung = ({ word, nextWord }: TonePress): string =>
-  word && nextWord
-    ? `after “${word}”, before “${nextWord}”`
-    : word
-      ? `after “${word}”`
-      : nextWord
-        ? `before “${nextWord}”`
-        : "nothing is sung";
 
 /** When a press may be made. */
 function when(press: TonePress): string {
@@ -55,39 +47,21 @@ export function PressSheet({ tones }: { tones: Tones }) {
       </p>
       <Strip tones={tones} exposed={exposed} />
       {presses.length > 0 && (
-        <div className="overflow-x-auto">
-          <table className="table table-sm mt-3 w-auto">
-            <thead>
-              <tr className="text-base-content">
-                <th scope="col">Where</th>
-                <th scope="col">Word</th>
-                <th scope="col">Press</th>
-                <th scope="col">Into</th>
-                <th scope="col">When</th>
-              </tr>
-            </thead>
-            <tbody>
-              {presses.map((press, at) => (
-                <tr key={at}>
-                  <th scope="row">
-                    bar {press.bar}, beat {press.beat}
-                  </th>
-                  <td>{sung(press)}</td>
-                  <td className="font-bold">{sayAct(press.act, song.box)}</td>
-                  <td>
-                    {press.into.span.label}: {press.into.sound}
-                  </td>
-                  <td>
-                    {when(press)}
-                    {press.act.do !== "arm" && exposed.has(press.into.span.use.id) && (
-                      <strong className="text-error">; heard</strong>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <PressTable
+          rows={presses.map((press) => ({
+            ...press,
+            press: sayAct(press.act, song.box),
+            into: `${press.into.span.label}: ${press.into.sound}`,
+            when: (
+              <>
+                {when(press)}
+                {press.act.do !== "arm" && exposed.has(press.into.span.use.id) && (
+                  <strong className="text-error">; heard</strong>
+                )}
+              </>
+            ),
+          }))}
+        />
       )}
       <p className="mt-2 max-w-3xl text-sm">
         Put the box where the foot reaches it without leaning off balance, tape cables down where people walk,

@@ -1,9 +1,18 @@
 import type { SoundMove } from "@/core/song";
 import { settingOf } from "@/core/song";
-import type { ToneStretch } from "@/core/tones";
+import type { Settings, ToneStretch } from "@/core/tones";
 
 /** Moves drawn along a section: a line for each setting that rises or falls, a step where it changes at once. */
-export function MovesLine({ stretch, moves }: { stretch: ToneStretch; moves: readonly SoundMove[] }) {
+export function MovesLine({
+  stretch,
+  moves,
+  settings,
+}: {
+  stretch: ToneStretch;
+  moves: readonly SoundMove[];
+  /** The sound the section begins with. */
+  settings: Settings;
+}) {
   if (moves.length === 0) return null;
   const length = Math.max(1, stretch.span.to - stretch.span.from);
   const bars = stretch.span.passages.flatMap((passage) => passage.bars);
@@ -37,7 +46,7 @@ export function MovesLine({ stretch, moves }: { stretch: ToneStretch; moves: rea
               />
             ))}
             <polyline
-              points={pointsOf(setting, own, at)}
+              points={pointsOf(setting, settings[setting], own, at)}
               fill="none"
               className="stroke-base-content"
               strokeWidth="2.5"
@@ -61,12 +70,12 @@ function heightOf(setting: SoundMove["setting"], value: SoundMove["value"]): num
 
 function pointsOf(
   setting: SoundMove["setting"],
+  begins: SoundMove["value"],
   moves: readonly SoundMove[],
   at: (tick: number) => number,
 ): string {
   const sorted = moves.toSorted((a, b) => a.from - b.from);
-  const { plain } = settingOf(setting);
-  let height = heightOf(setting, plain);
+  let height = heightOf(setting, begins);
   const points = [`0,${height}`];
   for (const { from, to, value } of sorted) {
     points.push(`${at(from)},${height}`);

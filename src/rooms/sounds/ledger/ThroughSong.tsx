@@ -7,6 +7,7 @@ import {
   addSound,
   differencesOf,
   nameSound,
+  PLAIN_SETTINGS,
   type Settings,
   sayLine,
   sayRest,
@@ -117,7 +118,7 @@ function Row({
         <label className="flex items-center gap-2">
           <span className="sr-only">Sound in {span.label}</span>
           <select
-            className="select select-sm w-56 max-w-full"
+            className="select select-sm w-64 max-w-full"
             value={from === "own" ? named : named === "" ? "" : INHERITS}
             onChange={(event) => choose(event.target.value)}
           >
@@ -151,7 +152,11 @@ function Row({
         <span className="ml-auto text-sm">{before === null ? "set before the song" : sayRest(rest)}</span>
       </div>
       <Changes song={song} stretch={stretch} before={before} />
-      <MovesLine stretch={stretch} moves={moves?.moves ?? []} />
+      <MovesLine
+        stretch={stretch}
+        moves={moves?.moves ?? []}
+        settings={song.settings.get(sound ?? "") ?? PLAIN_SETTINGS}
+      />
       <p className="flex flex-wrap items-center gap-x-4 text-sm">
         {(moves?.moves ?? []).map((move, at) => (
           <span key={at}>{sayMove(move, stretch, song.beatTicks)}</span>

@@ -3,13 +3,13 @@
 import { useState } from "react";
 import { chanceOfDue, type DuePress, type JudgedPress, judgePresses, oddsOf } from "@/core/loops";
 import { dueTones, nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
-import { SelectField } from "@/ui/SelectField";
-import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../document";
 import { sayChance } from "../../loops/words";
 import { Answer, RunLog } from "../../trainer/Answer";
+import type { Finished } from "../../trainer/finished";
 import { keepRun } from "../../trainer/keep-run";
 import { PedalRow } from "../../trainer/PedalRow";
+import { RunControls, type WayToRun } from "../../trainer/RunControls";
 import { type PedalAct, usePedals } from "../../trainer/use-pedals";
 import type { ShownTones, Tones } from "../use-tones";
 import { BoxFace } from "./BoxFace";
@@ -17,9 +17,9 @@ import { MidiPanel } from "./MidiPanel";
 import { pedalsOf, switchesOf } from "./orders";
 import { TonesLine } from "./TonesLine";
 import { useMidiOut } from "./use-midi-out";
-import { type FinishedTones, type ToneRunView, type ToneRunWay, useToneRun } from "./use-tone-run";
+import { type ToneRunView, type ToneRunWay, useToneRun } from "./use-tone-run";
 
-const WAYS: readonly { readonly way: ToneRunWay; readonly label: string; readonly said: string }[] = [
+const WAYS: readonly WayToRun<ToneRunWay>[] = [
   { way: "show", label: "Show me", said: "The plan runs by itself: watch which switch goes when." },
   { way: "feet", label: "My own feet", said: "Press when it is due; each press is judged." },
   { way: "free", label: "The box alone", said: "No song: press what you like and see where the box goes." },
@@ -41,7 +41,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
   const out = useMidiOut();
   const runs = Object.values(tones.body.soundRuns).filter(({ playerId }) => playerId === song.player.id);
 
-  const onEnd = ({ skipped, due: asked, made, isWhole }: FinishedTones) => {
+  const onEnd = ({ skipped, due: asked, made, isWhole }: Finished) => {
     const found = judgePresses(asked, made);
     setJudged(found);
     setDue({ skipped, presses: asked });
@@ -74,41 +74,23 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
   const isSoon = next !== null && view !== null && next.seconds - view.seconds < 1;
   return (
     <>
-      <div className="mb-4 flex flex-wrap items-end gap-3">
-        {WAYS.map(({ way, label, said }) => (
-          <button
-            key={way}
-            type="button"
-            className={`btn ${running === way ? "btn-primary" : ""}`}
-            title={said}
-            onClick={() => {
-              setJudged(null);
-              void start(way, way === "free" ? 0 : from);
-            }}
-          >
-            {label}
-          </button>
-        ))}
-        <button type="button" className="btn" disabled={running === null} onClick={stop}>
-          Stop
-        </button>
-        <SelectField
-          label="Begin at"
-          className="w-52"
-          value={String(from)}
-          options={song.stretches.map(({ span }, at) => ({
-            value: String(at),
-            label: `${at + 1}. ${span.label}`,
-          }))}
-          onSet={(value) => setFrom(Number(value))}
-        />
-        <Tick label="Count aloud" on={clicks} onSet={setClicks} />
-        <Tick label="Say what is due" on={hints} onSet={setHints} />
-      </div>
-      <p className="mb-3 max-w-3xl text-sm">
-        {WAYS.find(({ way }) => way === running)?.said ??
-          "A stand-in for the box on the floor, with the same rules as the plan. Switches are the digits on the keyboard, the buttons below, or MIDI. Mind the level in headphones."}
-      </p>
+      <RunControls
+        ways={WAYS}
+        running={running}
+        onStart={(way) => {
+          setJudged(null);
+          void start(way, way === "free" ? 0 : from);
+        }}
+        onStop={stop}
+        places={song.stretches.map(({ span }) => span.label)}
+        from={from}
+        onFrom={setFrom}
+        clicks={clicks}
+        onClicks={setClicks}
+        hints={hints}
+        onHints={setHints}
+        idle="A stand-in for the box on the floor, with the same rules as the plan. Switches are the digits on the keyboard, the buttons below, or MIDI. Mind the level in headphones."
+      />
       <TonesLine song={song} view={running === "free" ? null : view} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (

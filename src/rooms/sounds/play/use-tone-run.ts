@@ -12,6 +12,7 @@ import {
   tellBox,
   toneBoxAt,
 } from "@/core/tones";
+import type { Finished } from "../../trainer/finished";
 import type { PedalAct } from "../../trainer/use-pedals";
 import type { ShownTones } from "../use-tones";
 import { orderOfName } from "./orders";
@@ -29,13 +30,6 @@ export type ToneRunView = {
   readonly stretch: number;
   readonly box: ToneBoxState;
   readonly isSilent: boolean;
-};
-
-export type FinishedTones = {
-  readonly skipped: number;
-  readonly due: readonly DuePress[];
-  readonly made: readonly MadePress[];
-  readonly isWhole: boolean;
 };
 
 type Going = {
@@ -60,7 +54,7 @@ const COUNT_IN_BEATS = 4;
 /** Runs the simulated box on the audio clock. @param send is given MIDI messages, with the moment they are for */
 export function useToneRun(
   shown: ShownTones,
-  onEnd: (finished: FinishedTones) => void,
+  onEnd: (finished: Finished) => void,
   send: (bytes: readonly number[], inSeconds: number) => void,
 ) {
   const going = useRef<Going | null>(null);
