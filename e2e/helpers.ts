@@ -98,27 +98,24 @@ export async function addThreePlayers(page: Page): Promise<void> {
   await saved(page);
 }
 
-/** Presses keys at seconds of the song, by the clock the screen shows. */
+/** Presses keys at seconds of the song, by the clock the screen shows: each is timed from the last reading before it. */
 export async function pressAt(
   page: Page,
   presses: readonly (readonly [seconds: number, key: string])[],
 ): Promise<void> {
   await page.evaluate((list) => {
-    let done = false;
+    const soon = 0.25;
+    let pending = [...list];
+    const press = (key: string) => {
+      window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
+      window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
+    };
     new MutationObserver((_, observer) => {
-      const clock = document.querySelector("[data-seconds]");
-      if (done || !clock) return;
-      const seconds = Number(clock.getAttribute("data-seconds"));
-      done = true;
-      observer.disconnect();
-      for (const [at, key] of list)
-        setTimeout(
-          () => {
-            window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
-            window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
-          },
-          (at - seconds) * 1000,
-        );
+      const seconds = Number(document.querySelector("[data-seconds]")?.getAttribute("data-seconds") ?? "");
+      for (const [at, key] of pending)
+        if (at - seconds < soon) setTimeout(press, Math.max(0, (at - seconds) * 1000), key);
+      pending = pending.filter(([at]) => at - seconds >= soon);
+      if (pending.length === 0) observer.disconnect();
     }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
   }, presses);
 }
