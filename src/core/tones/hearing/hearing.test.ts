@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { allowedHours, allowedLevel, dosePercent, sayHours } from ".";
+import { allowedHours, allowedLevel, sayHours } from ".";
 
 describe("how loud for how long", () => {
   /** NIOSH 98-126: 85 dBA for 8 hours, half the time for each 3 dB: 94 dBA an hour, 100 dBA a quarter of one. */
@@ -15,15 +15,6 @@ describe("how loud for how long", () => {
     expect(allowedHours(dba)).toBeCloseTo(hours, 10);
     expect(allowedLevel(hours)).toBeCloseTo(dba, 10);
     expect(sayHours(allowedHours(dba))).toBe(said);
-  });
-
-  it("adds up a day: two hours at 91 and half an hour at 94 are one and a half doses", () => {
-    expect(
-      dosePercent([
-        { dba: 91, hours: 2 },
-        { dba: 94, hours: 0.5 },
-      ]),
-    ).toBeCloseTo(150);
   });
 
   it("says very short times in seconds", () => {

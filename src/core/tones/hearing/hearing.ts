@@ -10,10 +10,6 @@ export const allowedHours = (dba: number): number => LIMIT_HOURS / 2 ** ((dba - 
 export const allowedLevel = (hours: number): number =>
   LIMIT_DBA + EXCHANGE_DB * Math.log2(LIMIT_HOURS / hours);
 
-/** The share of a day's dose, in per cent: 100 is the limit. */
-export const dosePercent = (stretches: readonly { readonly dba: number; readonly hours: number }[]): number =>
-  stretches.reduce((sum, { dba, hours }) => sum + (100 * hours) / allowedHours(dba), 0);
-
 /** Hours in words. @example sayHours(0.25) // => "15 min" */
 export function sayHours(hours: number): string {
   const minutes = hours * 60;

@@ -1,1 +1,1 @@
-export { allowedHours, allowedLevel, dosePercent, LIMIT_DBA, sayHours } from "./hearing";
+export { allowedHours, allowedLevel, LIMIT_DBA, sayHours } from "./hearing";

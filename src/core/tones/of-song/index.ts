@@ -1,20 +1,18 @@
-export { bestInBanks } from "./best-in-banks";
-export { type HarmonyNote, type HarmonyView, handTab, harmonyViews } from "./harmony";
+export { type HarmonyView, handTab, harmonyViews } from "./harmony";
 export {
   type OfferQuestion,
   offerQuestions,
   priceOffers,
   type ToneOffer,
-  type ToneWayOut,
 } from "./offers";
-export { type PlayerTones, playerTones } from "./player-tones";
-export { type Rest, type RestReason, sayRest } from "./rest";
+export { playerTones } from "./player-tones";
+export { type Rest, sayRest } from "./rest";
 export { saySlot, saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
 export { type SlotState, slotStates } from "./slot-saves";
-export { type SongPedals, songPedals } from "./song-pedals";
-export { boardOf, type SongToneProblem, type SongTones, songTones, type ToneStretch } from "./song-tones";
+export { songPedals } from "./song-pedals";
+export { boardOf, type SongTones, songTones, type ToneStretch } from "./song-tones";
 export { bankNumber, programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
-export { type TimedSetting, timedSettings } from "./timed";
+export { timedSettings } from "./timed";
 export {
   markSaved,
   nameSound,

@@ -1,1 +1,1 @@
-export { type PedalPlan, type PedalSection, planPedals } from "./pedals";
+export { type PedalPlan, planPedals } from "./pedals";

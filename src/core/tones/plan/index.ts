@@ -6,15 +6,12 @@ export {
   type ToneBank,
   type TonePlan,
   type ToneStep,
-  type ToneWay,
 } from "./plan-tones";
 export { sayToneProblem } from "./say-problem";
 export {
   type ToneBoard,
   type ToneCase,
   type ToneCost,
-  type TonePin,
   type ToneProblem,
-  type ToneSection,
   tonesOf,
 } from "./tone-case";

@@ -18,4 +18,4 @@ export {
   saySound,
   sayValue,
 } from "./ledger";
-export { basesOf, hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings, settingsOf } from "./resolve";
+export { hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings, settingsOf } from "./resolve";
