@@ -15,6 +15,7 @@ const CORE = [
   "loops",
   "tones",
   "cues",
+  "evenings",
   "practice",
   "formats",
   "plan",
