@@ -14,14 +14,16 @@ export default async function Page() {
     listDocuments(database, "evening"),
   ]);
   const bodies = evenings.map(({ id, body }) => ({ id, body: body as EveningBody }));
-  const versionIds = bodies.flatMap(({ body }) => Object.values(body.items).map((item) => item.versionId));
+  const versionIds = bodies.flatMap(({ body }) =>
+    Object.values(body.items).flatMap((item) => item.versionId ?? []),
+  );
   const rows = new Map((await shelfRowsOf(database, versionIds)).map((row) => [row.versionId, row]));
   const listed = bodies.map(({ id, body }): ShelfEvening => {
     const { name, place, note } = Object.values(body.evening)[0]!;
     const items = Object.values(body.items)
       .sort(byOrder)
       .flatMap((item) => {
-        const song = rows.get(item.versionId);
+        const song = rows.get(item.versionId ?? "");
         return song ? [{ id: item.id, note: item.note, song: plain(song) }] : [];
       });
     return { id, name, place, note, items };

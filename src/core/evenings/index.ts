@@ -1,3 +1,12 @@
-export { type BestOrder, bestOrder, type OrderCase, type OrderPins, secondsOf } from "./best-order";
-export { type Change, type ChangeOver, changeOver, sayChange } from "./change-over";
-export { type PlayerState, type SongEdges, songEdges } from "./player-states";
+export { type BestOrder, bestOrder, type OrderCase, secondsOf } from "./best-order";
+export { sayChange } from "./change-over";
+export { type SongEdges, songEdges } from "./player-states";
+export {
+  type Gap,
+  itemsOf,
+  orderCase,
+  type RunningOrder,
+  type RunningRow,
+  reorderSongs,
+  runningOrder,
+} from "./running-order";

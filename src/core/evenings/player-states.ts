@@ -9,7 +9,7 @@ import {
   timelineOf,
   type VersionBody,
 } from "../song";
-import { playerTones } from "../tones";
+import { bankNumber, playerTones } from "../tones";
 
 /** What one person has in hands and at their feet at a moment. */
 export type PlayerState = {
@@ -48,7 +48,7 @@ export function songEdges(body: VersionBody): SongEdges {
     const plan = hasStrings(player) ? playerTones(body, player.id, BUDGET) : null;
     const bankAt = (at: number): number | null => {
       const step = plan?.plan?.steps.at(at);
-      return step && plan.song.box.kind === "banks" ? plan.song.box.firstBank + step.bank + 1 : null;
+      return step && plan?.song.box.kind === "banks" ? bankNumber(plan.song.box, step.bank) : null;
     };
     const state = {
       person: personOf(player),

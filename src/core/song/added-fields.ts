@@ -95,9 +95,26 @@ const IN_FORM_6: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
   band: { soundBoxes: {} },
 });
 
+/** A place in a running order of which nothing is said but the song. */
+export const PLAIN_ITEM = Object.freeze({
+  kind: "song" as const,
+  title: "",
+  minutes: 0,
+  place: null,
+  beforeId: null,
+});
+
+/** Form 7: how long an evening should last, and what stands in it besides songs. */
+const IN_FORM_7: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  evening: {
+    evening: { targetMinutes: null },
+    items: PLAIN_ITEM,
+  },
+});
+
 /** What each form added to the one before. */
 export const ADDED_IN_FORM: Readonly<Record<number, Readonly<Partial<Record<Kind, AddedFields>>>>> =
-  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4, 5: IN_FORM_5, 6: IN_FORM_6 });
+  Object.freeze({ 2: IN_FORM_2, 3: IN_FORM_3, 4: IN_FORM_4, 5: IN_FORM_5, 6: IN_FORM_6, 7: IN_FORM_7 });
 
 /** Fields a row of any earlier form may lack: rows in edits of the log were written then. */
 export function addedFields(kind: Kind, table: string): Readonly<Record<string, unknown>> {

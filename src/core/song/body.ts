@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LEVELS } from "../fretboard";
+import { evening, eveningItem } from "./evening-rows";
 import { loopBox, loopHabit, loopLayer, loopRun, loopWant } from "./loop-rows";
 import { cell, choice, dismissal, riff, riffNote, strum } from "./part-rows";
 import { ROLES } from "./roles";
@@ -223,9 +224,6 @@ const song = z.object({
 const bandPlayer = player.omit({ bandPlayerId: true, light: true, role: true });
 const band = z.object({ id: idSchema, name: text(120).min(1) });
 
-const evening = z.object({ id: idSchema, name: text(120).min(1), place: text(120), note: text(2000) });
-const item = z.object({ id: idSchema, order, songId: idSchema, versionId: idSchema, note: text(400) });
-
 /**
  * The body of each kind of document: flat tables of rows by id. Rows refer to each other by id and
  * stand in lists by `order`, a fractional index, so that one edit touches one field of one row.
@@ -264,7 +262,7 @@ export const TABLES = {
   },
   song: { song },
   band: { band, players: bandPlayer, loopHabits: loopHabit, soundBoxes: soundBox },
-  evening: { evening, items: item },
+  evening: { evening, items: eveningItem },
 } as const;
 
 export type Kind = keyof typeof TABLES;
@@ -290,6 +288,7 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
   slotPins: { playerId: "players" },
   slotSaves: { playerId: "players" },
   soundRuns: { playerId: "players" },
+  items: { beforeId: "items" },
 });
 
 /** References that are let go when the row they name is removed; all others take their own row with them. */
@@ -300,6 +299,7 @@ export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze
   loopBoxes: ["playerId"],
   loopLayers: ["riffId", "strumId", "recordWithId", "doublesId"],
   sounds: ["fromId"],
+  items: ["beforeId"],
 });
 
 type Rows<Schema extends z.ZodType> = Readonly<Record<string, Readonly<z.infer<Schema>>>>;
@@ -347,6 +347,7 @@ export type SlotPin = Readonly<z.infer<typeof slotPin>>;
 export type SlotSave = Readonly<z.infer<typeof slotSave>>;
 export type SoundRun = Readonly<z.infer<typeof soundRun>>;
 export type Source = Readonly<z.infer<typeof source>>;
-export type EveningItem = Readonly<z.infer<typeof item>>;
+export type Evening = Readonly<z.infer<typeof evening>>;
+export type EveningItem = Readonly<z.infer<typeof eveningItem>>;
 export type SectionKind = Section["kind"];
 export type Instrument = (typeof INSTRUMENTS)[number];

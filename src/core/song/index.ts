@@ -1,4 +1,4 @@
-export { PLAIN_HAND, PLAIN_USE } from "./added-fields";
+export { PLAIN_HAND, PLAIN_ITEM, PLAIN_USE } from "./added-fields";
 export { alignLists, type Pair } from "./align";
 export { formatBars, readBars, type Stretches, sayBarsProblem } from "./bars-text";
 export { editBetween } from "./between";
@@ -9,6 +9,7 @@ export {
   type Cell,
   type Choice,
   type Dismissal,
+  type Evening,
   type EveningBody,
   type EveningItem,
   EXCEPTION_KINDS,
@@ -107,6 +108,7 @@ export {
   type Touch,
   touches,
 } from "./edit";
+export { ITEM_KINDS, ITEM_PLACES, MOST_MINUTES } from "./evening-rows";
 export {
   addException,
   type ExceptionFields,

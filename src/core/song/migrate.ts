@@ -4,7 +4,7 @@ import type { Body, Kind } from "./body";
 import { type BodyProblem, checkBody, isRecord } from "./check-body";
 
 /** The form bodies are stored in now. Each step below lifts a body from one form to the next. */
-export const SCHEMA = 6;
+export const SCHEMA = 7;
 
 export type Stored = { readonly schema: number; readonly body: unknown };
 
@@ -17,6 +17,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = Object.freeze({
   3: (kind, body) => withFields(body, ADDED_IN_FORM[4]![kind] ?? {}),
   4: (kind, body) => withFields(body, ADDED_IN_FORM[5]![kind] ?? {}),
   5: (kind, body) => withFields(body, ADDED_IN_FORM[6]![kind] ?? {}),
+  6: (kind, body) => withFields(body, ADDED_IN_FORM[7]![kind] ?? {}),
 });
 
 /** Adds missing fields to rows; what is no table of rows is left for the check to refuse. */

@@ -31,6 +31,8 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   slotPins: "pin of a sound",
   slotSaves: "saved slot",
   soundRuns: "run on the simulated box",
+  evening: "evening",
+  items: "place in the running order",
 });
 
 const FIELDS: Readonly<Record<string, string>> = Object.freeze({
@@ -88,6 +90,10 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   firstProgram: "first program",
   moves: "moves",
   slot: "slot",
+  targetMinutes: "length it should have",
+  minutes: "minutes",
+  place: "place it must have",
+  beforeId: "what it must come before",
   bank: "bank",
 });
 

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { pretty, sayTime } from "@/ui/pretty";
 import { Backup } from "./Backup";
+import { NewEvening } from "./NewEvening";
 import { type Facets, SongList } from "./SongList";
 import type { ShelfPage, ShelfSong } from "./SongRows";
 
@@ -28,6 +29,7 @@ export function Shelf({
         <h1 className="mr-auto underline decoration-4 decoration-primary underline-offset-8">
           Shared Lantern
         </h1>
+        <NewEvening />
         <Link className="btn" href="/bring">
           Bring many files in
         </Link>
@@ -73,7 +75,10 @@ function Evening({ evening }: { evening: ShelfEvening }) {
         ))}
       </ol>
       <p className="mt-3 text-sm">
-        {evening.items.length} songs, {sayTime(seconds)} of music.
+        {evening.items.length} songs, {sayTime(seconds)} of music.{" "}
+        <Link className="link" href={`/evening/${evening.id}`}>
+          The running order, with what changes between songs
+        </Link>
       </p>
     </section>
   );

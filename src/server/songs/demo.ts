@@ -25,6 +25,7 @@ import {
   ordersFor,
   outlineOf,
   PLAIN_HAND,
+  PLAIN_ITEM,
   type Player,
   type Riff,
   type RiffNote,
@@ -218,11 +219,14 @@ export async function demoDocuments(
   const eveningId = makeId();
   const itemOrders = ordersFor(songs.length);
   const evening: EveningBody = {
-    evening: { [eveningId]: { id: eveningId, ...demo.evening } },
+    evening: { [eveningId]: { id: eveningId, targetMinutes: null, ...demo.evening } },
     items: Object.fromEntries(
       songs.map(({ songId, versionId }, index) => {
         const id = makeId();
-        return [id, { id, order: itemOrders[index]!, songId, versionId, note: demo.songs[index]!.note }];
+        return [
+          id,
+          { ...PLAIN_ITEM, id, order: itemOrders[index]!, songId, versionId, note: demo.songs[index]!.note },
+        ];
       }),
     ),
   };

@@ -1,4 +1,6 @@
-import { byOrder, type EveningBody, type SongBody, type VersionBody } from "@/core/song";
+import { type SongEdges, songEdges } from "@/core/evenings";
+import { byOrder, type EveningBody, type SongBody, type VersionBody, versionRow } from "@/core/song";
+import type { Database } from "../db/open";
 import { openDatabase } from "../db/open";
 import { findDocument, listDocuments } from "../documents/store";
 
@@ -13,6 +15,26 @@ export type OpenedEvening = {
   }[];
 };
 
+/** A version as a running order needs it: what it is called, and how everybody goes into it and comes out. */
+export type ListedVersion = {
+  readonly versionId: string;
+  readonly songId: string;
+  readonly title: string;
+  readonly versionName: string;
+  readonly key: string;
+  readonly edges: SongEdges;
+};
+
+/** A version with its song's title, or null where there is none. */
+async function versionWithTitle(database: Database, versionId: string) {
+  const version = await findDocument(database, versionId);
+  if (version?.kind !== "version" || version.parentId === null) return null;
+  const song = await findDocument(database, version.parentId);
+  if (song?.kind !== "song") return null;
+  const { title } = Object.values((song.body as unknown as SongBody).song)[0]!;
+  return { versionId, songId: song.id, title, body: version.body as unknown as VersionBody };
+}
+
 /** The evenings in whose running order a version stands. */
 export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> {
   const database = await openDatabase();
@@ -25,15 +47,25 @@ export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> 
       const found = await Promise.all(
         Object.values(items)
           .sort(byOrder)
-          .map(async (item) => {
-            const version = await findDocument(database, item.versionId);
-            const song = await findDocument(database, item.songId);
-            if (version?.kind !== "version" || song?.kind !== "song") return [];
-            const { title } = Object.values((song.body as unknown as SongBody).song)[0]!;
-            return [{ title, versionId: version.id, body: version.body as unknown as VersionBody }];
-          }),
+          .map((item) => (item.versionId === null ? null : versionWithTitle(database, item.versionId))),
       );
-      return { id, name: Object.values(evening)[0]!.name, items: found.flat() };
+      return {
+        id,
+        name: Object.values(evening)[0]!.name,
+        items: found.flatMap((one) => (one ? [one] : [])),
+      };
     }),
   );
+}
+
+/** Versions as running orders need them; those that are gone are left out. */
+export async function listVersions(versionIds: readonly string[]): Promise<ListedVersion[]> {
+  const database = await openDatabase();
+  const found = await Promise.all([...new Set(versionIds)].map((id) => versionWithTitle(database, id)));
+  return found.flatMap((one): ListedVersion[] => {
+    if (!one) return [];
+    const { body, ...named } = one;
+    const { name, key } = versionRow(body);
+    return [{ ...named, versionName: name, key, edges: songEdges(body) }];
+  });
 }

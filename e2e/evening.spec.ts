@@ -1,0 +1,75 @@
+import { expect, test } from "@playwright/test";
+import { expectAccessible, saved } from "./helpers";
+
+test("an evening: songs and a talk, moved by keys, pinned, put in the best order, and printed", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await page.goto("/");
+  await page.getByRole("button", { name: "New evening" }).click();
+  await page.waitForURL(/\/evening\//u);
+  await expect(page.getByText("Nothing is in it yet")).toBeVisible();
+  await page.getByLabel("Name").fill("Trial Night");
+  await page.getByLabel("Name").press("Enter");
+  await expect(page.getByRole("heading", { level: 1, name: "Trial Night" })).toBeVisible();
+
+  const add = page.getByRole("region", { name: "Add" });
+  const list = page.getByRole("region", { name: "Running order" });
+  const names = list.getByRole("listitem").getByRole("link");
+  for (const title of ["Lamp on the Water", "Rope and Tallow", "Slow Tide Home", "Nine Bells Down"]) {
+    await add.getByLabel("A song from the shelf").fill(title);
+    await add
+      .getByRole("button", { name: new RegExp(`${title} · Full band`, "u") })
+      .first()
+      .click();
+    await expect(names.filter({ hasText: title })).toHaveCount(1);
+  }
+  await add.getByRole("button", { name: "Talk" }).click();
+  await expect(list.getByText("Talk", { exact: true })).toBeVisible();
+  await expectAccessible(page);
+
+  // The talk goes up before the last song: its three minutes cover that change-over.
+  await page.getByRole("button", { name: /^Move Talk/u }).focus();
+  await page.keyboard.press("Alt+ArrowUp");
+  await expect(list.getByRole("listitem").nth(3)).toContainText("Talk");
+  await page.getByLabel("It should last a certain time").click();
+  await expect(page.getByText(/too long|to spare/u)).toBeVisible();
+
+  // What the order costs, the best one under a pin, and the way back.
+  const best = page.getByRole("region", { name: "Best order" });
+  await expect(best).toContainText("change-over");
+  await list
+    .getByRole("listitem")
+    .filter({ hasText: "Nine Bells Down" })
+    .getByLabel("Where")
+    .selectOption("opens");
+  await best.getByRole("button", { name: "Take this order" }).click();
+  await expect(names.first()).toHaveText("Nine Bells Down");
+  await expect(best).toContainText("no order that keeps the pins has less");
+  await list
+    .getByRole("listitem")
+    .filter({ hasText: "Rope and Tallow" })
+    .getByLabel("Where")
+    .selectOption("opens");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await saved(page);
+  await page.reload();
+  await expect(names.first()).toHaveText("Nine Bells Down");
+
+  await page.getByRole("link", { name: /Print the running order/u }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Trial Night" })).toBeVisible();
+  await page.getByLabel("For").selectOption("Maren");
+  await expect(page.getByRole("heading", { level: 1, name: "Trial Night: Maren" })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test("the demo's evening says what changes between songs, and fits a phone", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  await page.getByRole("link", { name: "The running order, with what changes between songs" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Lantern Night at the Net Loft" })).toBeVisible();
+  await expect(page.getByText(/Tobin: a string tuned otherwise|Tobin: capo/u).first()).toBeVisible();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  expect(wide).toBeLessThanOrEqual(0);
+  await expectAccessible(page);
+});

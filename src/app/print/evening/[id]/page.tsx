@@ -1,0 +1,45 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import { itemsOf, runningOrder, sayChange } from "@/core/evenings";
+import type { EveningBody } from "@/core/song";
+import { EveningPrint } from "@/rooms/evenings/EveningPrint";
+import { KIND_WORDS } from "@/rooms/evenings/words";
+import { openDatabase } from "@/server/db/open";
+import { findDocument } from "@/server/documents/store";
+import { listVersions } from "@/server/songs/evenings";
+import { pretty, sayTime } from "@/ui/pretty";
+
+export const metadata: Metadata = { title: "Running order" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  await connection();
+  const found = await findDocument(await openDatabase(), (await params).id);
+  if (found?.kind !== "evening") notFound();
+  const body = found.body as unknown as EveningBody;
+  const items = itemsOf(body);
+  const versions = new Map(
+    (await listVersions(items.flatMap((item) => item.versionId ?? []))).map((one) => [one.versionId, one]),
+  );
+  const { rows } = runningOrder(items, (item) => versions.get(item.versionId ?? "")?.edges ?? null);
+  const { name, place } = Object.values(body.evening)[0]!;
+  return (
+    <EveningPrint
+      name={name}
+      place={place}
+      back={`/evening/${found.id}`}
+      rows={rows.map(({ item, from, seconds, gap }) => {
+        const version = versions.get(item.versionId ?? "");
+        const changes = gap ? [...gap.changes, ...gap.meanwhile] : [];
+        return {
+          id: item.id,
+          name: version?.title ?? (item.title || KIND_WORDS[item.kind]),
+          told: version ? `${pretty(version.key)}, ${sayTime(seconds)}` : sayTime(seconds),
+          at: sayTime(from),
+          note: item.note,
+          changes: changes.map((one) => ({ name: one.name, text: sayChange(one) })),
+        };
+      })}
+    />
+  );
+}

@@ -1,0 +1,232 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical, X } from "lucide-react";
+import Link from "next/link";
+import { type KeyboardEvent, useId } from "react";
+import { type Gap, type RunningOrder, type RunningRow, sayChange } from "@/core/evenings";
+import { type Body, batch, type EveningItem, moveBefore, removalOf, set } from "@/core/song";
+import { NumberField } from "@/ui/NumberField";
+import { pretty, sayTime } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { TextField } from "@/ui/TextField";
+import { useActOnEvening, useCurrentEvening } from "../document/open-evening";
+import type { ListedVersion } from "./EveningRoom";
+import { KIND_WORDS } from "./words";
+
+/** The running order: moved by dragging or by keys, with what changes between songs. */
+export function RunningList({
+  running,
+  known,
+}: {
+  running: RunningOrder;
+  known: ReadonlyMap<string, ListedVersion>;
+}) {
+  const act = useActOnEvening();
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const items = running.rows.map((row) => row.item);
+  const moveTo = (itemId: string, to: number) => {
+    const others = items.filter((item) => item.id !== itemId);
+    if (to >= 0 && to <= others.length) act(moveBefore("items", items, itemId, others[to]?.id ?? null));
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      moveTo(
+        String(active.id),
+        items.findIndex((item) => item.id === over.id),
+      );
+  };
+  return (
+    <section aria-label="Running order">
+      <h2 className="mb-2">Running order</h2>
+      {items.length === 0 && <p>Nothing is in it yet: add the first song beside this.</p>}
+      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={items.map((item) => item.id)} strategy={verticalListSortingStrategy}>
+          <ol className="flex flex-col">
+            {running.rows.map((row, at) => (
+              <Row
+                key={row.item.id}
+                row={row}
+                at={at}
+                known={known}
+                others={items.filter(({ kind, id: other }) => kind === "song" && other !== row.item.id)}
+                onMove={(by) => moveTo(row.item.id, at + by)}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+    </section>
+  );
+}
+
+function Row({
+  row,
+  at,
+  known,
+  others,
+  onMove,
+}: {
+  row: RunningRow;
+  at: number;
+  known: ReadonlyMap<string, ListedVersion>;
+  others: readonly EveningItem[];
+  onMove: (by: number) => void;
+}) {
+  const act = useActOnEvening();
+  const current = useCurrentEvening();
+  const { item, from, seconds, gap } = row;
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: item.id,
+  });
+  const version = known.get(item.versionId ?? "");
+  const isSong = item.kind === "song";
+  const name = isSong ? (version?.title ?? "A song that is gone") : item.title || KIND_WORDS[item.kind];
+  const change = (fields: Partial<EveningItem>) => act(set("items", item.id, fields));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+    if (!event.altKey || by === 0) return;
+    event.preventDefault();
+    onMove(by);
+  };
+  const nameOf = (other: EveningItem) => known.get(other.versionId ?? "")?.title ?? "a song that is gone";
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`border-t border-base-300 py-2 ${isDragging ? "relative z-10 bg-base-200 shadow-lg" : ""}`}
+    >
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <button
+          type="button"
+          className="cursor-grab touch-none"
+          aria-label={`Move ${name}; Alt and the arrows move it by one`}
+          {...attributes}
+          {...listeners}
+          onKeyDown={(event) => {
+            onKeyDown(event);
+            listeners?.onKeyDown?.(event);
+          }}
+        >
+          <GripVertical size={18} aria-hidden="true" />
+        </button>
+        <span className="w-7 font-mono text-lg">{at + 1}</span>
+        {isSong && version ? (
+          <Link className="link text-lg font-bold" href={`/song/${version.versionId}`}>
+            {version.title}
+          </Link>
+        ) : (
+          <strong className="text-lg">{name}</strong>
+        )}
+        {version && (
+          <span className="text-sm">
+            {version.versionName}, {pretty(version.key)}
+          </span>
+        )}
+        <span className="ml-auto text-sm whitespace-nowrap">
+          at {sayTime(from)}, {sayTime(seconds)}
+        </span>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          aria-label={`Take ${name} out`}
+          onClick={() => act(batch("Take it out", removalOf(current() as unknown as Body, "items", item.id)))}
+        >
+          <X size={16} aria-hidden="true" />
+        </button>
+      </div>
+      <div className="mt-1 flex flex-wrap items-end gap-3 pl-8">
+        {!isSong && (
+          <>
+            <TextField
+              label="What"
+              className="w-48"
+              value={item.title}
+              longest={200}
+              onSet={(title) => change({ title })}
+            />
+            <NumberField
+              label="Minutes"
+              value={item.minutes}
+              least={0}
+              most={600}
+              whole={false}
+              onSet={(minutes) => change({ minutes })}
+            />
+          </>
+        )}
+        {isSong && (
+          <>
+            <SelectField
+              label="Where"
+              className="w-32"
+              value={item.place ?? ""}
+              options={[
+                { value: "", label: "anywhere" },
+                { value: "opens", label: "opens" },
+                { value: "last", label: "comes last" },
+              ]}
+              onSet={(place) => change({ place: (place || null) as EveningItem["place"] })}
+            />
+            <SelectField
+              label="Comes before"
+              className="w-48"
+              value={item.beforeId ?? ""}
+              options={[
+                { value: "", label: "any" },
+                ...others.map((other) => ({ value: other.id, label: nameOf(other) })),
+              ]}
+              onSet={(id) => change({ beforeId: id || null })}
+            />
+          </>
+        )}
+        <TextField
+          label="Note"
+          className="w-64"
+          value={item.note}
+          longest={400}
+          onSet={(note) => change({ note })}
+        />
+      </div>
+      {gap && <GapLine gap={gap} />}
+    </li>
+  );
+}
+
+/** What is done between a song and the next one. */
+function GapLine({ gap }: { gap: Gap }) {
+  const { changes, meanwhile, seconds, covered } = gap;
+  return (
+    <p className="mt-2 ml-8 border-l-4 border-primary pl-3 text-sm">
+      {seconds === 0 ? (
+        "Straight on: nothing to change."
+      ) : (
+        <>
+          <strong>{seconds} s</strong>
+          {covered > 0 && (covered >= seconds ? ", covered" : `, ${covered} s of it covered`)}:{" "}
+          {changes.map(sayChange).join("; ")}.
+        </>
+      )}
+      {meanwhile.length > 0 && ` Meanwhile: ${meanwhile.map(sayChange).join("; ")}.`}
+    </p>
+  );
+}

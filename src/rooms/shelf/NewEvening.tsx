@@ -1,0 +1,29 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { useReady } from "@/ui/use-ready";
+
+/** Makes an evening and goes to its running order. */
+export function NewEvening() {
+  const router = useRouter();
+  const ready = useReady();
+  const [problem, setProblem] = useState("");
+  const make = async () => {
+    const answer = await fetch("/api/evenings", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: "{}",
+    }).catch(() => null);
+    if (answer?.status === 201) router.push(`/evening/${((await answer.json()) as { id: string }).id}`);
+    else setProblem("No evening was made: the server did not answer as it should. Try again.");
+  };
+  return (
+    <>
+      <button type="button" className="btn" disabled={!ready} onClick={() => void make()}>
+        New evening
+      </button>
+      {problem && <span role="alert">{problem}</span>}
+    </>
+  );
+}
