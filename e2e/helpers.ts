@@ -64,7 +64,10 @@ export async function openFromShelf(page: Page, title: string): Promise<void> {
   await page.waitForURL(/\/song\//);
 }
 
-export const room = async (page: Page, name: "Song" | "Players" | "Keys" | "Parts" | "Loops" | "Sounds") => {
+export const room = async (
+  page: Page,
+  name: "Song" | "Players" | "Keys" | "Parts" | "Loops" | "Sounds" | "Cues",
+) => {
   await page.getByRole("navigation", { name: "Rooms of this song" }).getByRole("link", { name }).click();
   if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
 };

@@ -78,6 +78,7 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
   }
   if (Object.keys(body.players).length > 0) lose("players, capos, parts and chosen shapes", "");
   if (Object.keys(body.loopLayers).length > 0) lose("the looper, its layers and what is wanted of them", "");
+  if (Object.keys(body.cues).length > 0) lose("cues of your own", "");
   if (Object.keys(body.sounds).length > 0)
     lose("the players' sounds, their boxes and where each is saved", "");
   const written = parseKey(version.writtenKey);

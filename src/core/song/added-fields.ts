@@ -104,8 +104,9 @@ export const PLAIN_ITEM = Object.freeze({
   beforeId: null,
 });
 
-/** Form 7: how long an evening should last, and what stands in it besides songs. */
+/** Form 7: how long an evening should last, and what stands in it besides songs; cues of one's own. */
 const IN_FORM_7: Readonly<Partial<Record<Kind, AddedFields>>> = Object.freeze({
+  version: { cues: {} },
   evening: {
     evening: { targetMinutes: null },
     items: PLAIN_ITEM,

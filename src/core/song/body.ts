@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LEVELS } from "../fretboard";
+import { cue } from "./cue-rows";
 import { evening, eveningItem } from "./evening-rows";
 import { loopBox, loopHabit, loopLayer, loopRun, loopWant } from "./loop-rows";
 import { cell, choice, dismissal, riff, riffNote, strum } from "./part-rows";
@@ -259,6 +260,7 @@ export const TABLES = {
     slotPins: slotPin,
     slotSaves: slotSave,
     soundRuns: soundRun,
+    cues: cue,
   },
   song: { song },
   band: { band, players: bandPlayer, loopHabits: loopHabit, soundBoxes: soundBox },
@@ -288,6 +290,7 @@ export const REFERENCES: Readonly<Record<string, Readonly<Record<string, string>
   slotPins: { playerId: "players" },
   slotSaves: { playerId: "players" },
   soundRuns: { playerId: "players" },
+  cues: { playerId: "players", giverId: "players", useId: "uses", wordId: "words" },
   items: { beforeId: "items" },
 });
 
@@ -299,6 +302,7 @@ export const LET_GO: Readonly<Record<string, readonly string[]>> = Object.freeze
   loopBoxes: ["playerId"],
   loopLayers: ["riffId", "strumId", "recordWithId", "doublesId"],
   sounds: ["fromId"],
+  cues: ["giverId", "wordId"],
   items: ["beforeId"],
 });
 
@@ -347,6 +351,7 @@ export type SlotPin = Readonly<z.infer<typeof slotPin>>;
 export type SlotSave = Readonly<z.infer<typeof slotSave>>;
 export type SoundRun = Readonly<z.infer<typeof soundRun>>;
 export type Source = Readonly<z.infer<typeof source>>;
+export type CueRow = Readonly<z.infer<typeof cue>>;
 export type Evening = Readonly<z.infer<typeof evening>>;
 export type EveningItem = Readonly<z.infer<typeof eveningItem>>;
 export type SectionKind = Section["kind"];

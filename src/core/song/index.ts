@@ -8,6 +8,7 @@ export {
   type Body,
   type Cell,
   type Choice,
+  type CueRow,
   type Dismissal,
   type Evening,
   type EveningBody,
@@ -96,6 +97,7 @@ export {
 export { compareVersions } from "./compare";
 export type { Comparison, Difference, LinePair, NameOf, SectionPair } from "./compare-side";
 export { copyVersion } from "./copy-version";
+export { CUE_SIGNS } from "./cue-rows";
 export {
   type Applied,
   applyEdit,

@@ -31,6 +31,7 @@ const NAMES: Readonly<Record<string, string>> = Object.freeze({
   slotPins: "pin of a sound",
   slotSaves: "saved slot",
   soundRuns: "run on the simulated box",
+  cues: "cue",
   evening: "evening",
   items: "place in the running order",
 });
@@ -94,6 +95,10 @@ const FIELDS: Readonly<Record<string, string>> = Object.freeze({
   minutes: "minutes",
   place: "place it must have",
   beforeId: "what it must come before",
+  giverId: "who gives it",
+  sign: "way it is given",
+  danger: "marks a danger spot",
+  tick: "place",
   bank: "bank",
 });
 

@@ -20,6 +20,7 @@ describe("lanterns", () => {
       Parts: "dark",
       Loops: "dark",
       Sounds: "dark",
+      Cues: "dark",
     });
   });
 

@@ -12,6 +12,7 @@ export const ROOMS = [
   { path: "/parts", name: "Parts", does: "who plays what, where" },
   { path: "/loops", name: "Loops", does: "layers, tracks, feet" },
   { path: "/sounds", name: "Sounds", does: "effects, banks, presses" },
+  { path: "/cues", name: "Cues", does: "who does what, when" },
 ] as const;
 
 export type RoomName = (typeof ROOMS)[number]["name"];
@@ -38,5 +39,11 @@ export function lanterns(
     Parts: players.length === 0 || !cells ? "dark" : findings.sheet === 0 ? "lit" : "half",
     Loops: Object.keys(body.loopLayers).length === 0 ? "dark" : findings.loops === 0 ? "lit" : "half",
     Sounds: findings.sounds,
+    Cues:
+      Object.keys(body.cues).length === 0
+        ? "dark"
+        : Object.values(body.cues).some(({ danger }) => danger)
+          ? "half"
+          : "lit",
   };
 }

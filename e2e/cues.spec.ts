@@ -1,0 +1,40 @@
+import { expect, test } from "@playwright/test";
+import { expectAccessible, openFromShelf, room, saved } from "./helpers";
+
+test("cues of the demo follow from its rooms; one of one's own is added on a word, changed and printed", async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Cues");
+  await expect(page.getByText("Maren counts in: a bar of 4/4 at 76")).toBeVisible();
+  await expect(page.getByText("hold until the sign")).toBeVisible();
+  await expect(page.getByText("everything up 2 semitones")).toBeVisible();
+  await expect(page.getByText("box: both switches: bank 2")).toBeVisible();
+  await page.getByLabel("For", { exact: true }).selectOption("Quill");
+  await expect(page.getByText("box: both switches: bank 2")).toHaveCount(0);
+  await page.getByLabel("For", { exact: true }).selectOption("everybody");
+
+  const form = page.getByRole("form", { name: "A cue of your own" });
+  await form.getByLabel("A cue of your own").fill("Look at Maren");
+  await form.getByLabel("In").selectOption({ label: "6. Bridge" });
+  await form.getByLabel("At").selectOption({ label: "on “harbour”" });
+  await form.getByLabel("Whom it is for").selectOption("Tobin");
+  await form.getByRole("button", { name: "Add the cue" }).click();
+  await expect(page.getByText("Look at Maren", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Change “Look at Maren”" }).click();
+  await page.getByLabel("Given").selectOption("nod");
+  await page.getByLabel("A danger spot").click();
+  await expectAccessible(page);
+  await page.getByLabel("Only danger spots").click();
+  await expect(page.getByText("Maren counts in: a bar of 4/4 at 76")).toHaveCount(0);
+  await expect(page.getByText("Look at Maren", { exact: true })).toBeVisible();
+  await saved(page);
+  await page.getByRole("link", { name: "Print the cue sheet" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Lamp on the Water: cues" })).toBeVisible();
+  await expect(page.getByText("Look at Maren")).toBeVisible();
+  await page.getByLabel("For", { exact: true }).selectOption("Odile");
+  await expect(page.getByText("Look at Maren")).toHaveCount(0);
+  await expectAccessible(page);
+});

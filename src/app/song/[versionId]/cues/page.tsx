@@ -1,0 +1,5 @@
+import { CuesRoom } from "@/rooms/cues/CuesRoom";
+
+export default function Page() {
+  return <CuesRoom />;
+}

@@ -1,0 +1,42 @@
+import type { Ticks } from "../base";
+import type { CueRow, SectionKind } from "../song";
+
+/** What a cue is about: who plays, how, when everybody stops, what a foot or a hand does, or one's own. */
+export type CueKind =
+  | "count-in"
+  | "in"
+  | "out"
+  | "light"
+  | "way"
+  | "capo"
+  | "sound"
+  | "move"
+  | "press"
+  | "stop"
+  | "hold"
+  | "push"
+  | "key"
+  | "tempo"
+  | "own";
+
+/** Something that happens at a place of the song, for one person or for everybody. */
+export type Cue = {
+  readonly id: string;
+  readonly kind: CueKind;
+  /** Null is everybody. */
+  readonly playerId: string | null;
+  readonly tick: Ticks;
+  readonly seconds: number;
+  readonly bar: number;
+  readonly beat: number;
+  /** The word sung at it or just before, and the next one; null where nothing is sung near. */
+  readonly word: string | null;
+  readonly nextWord: string | null;
+  readonly text: string;
+  /** The section it falls in. */
+  readonly useId: string;
+  readonly label: string;
+  readonly section: SectionKind;
+  /** The row of a cue of one's own. */
+  readonly own: CueRow | null;
+};

@@ -1,0 +1,288 @@
+import type { Ticks } from "../base";
+import {
+  clockOf,
+  type FootPress,
+  looperPlayer,
+  type SongClock,
+  sayPress,
+  spansOfForm,
+  type UseSpan,
+} from "../loops";
+import type { BandSheet, SheetPart } from "../parts";
+import { saySemitones } from "../pitch";
+import { countBeats, ticksOfBeatUnit } from "../rhythm";
+import {
+  LIGHT_WORDS,
+  namerByShift,
+  type Passage,
+  type Player,
+  type Timeline,
+  type VersionBody,
+  versionRow,
+} from "../song";
+import { type SongTones, sayAct, sayValue, type TonePress } from "../tones";
+import type { Cue, CueKind } from "./cue";
+import { ownCues, tickOfCue } from "./own-cue";
+
+/** What the other rooms have planned, where it is known. */
+export type Planned = {
+  /** Presses of the looper, of whoever it belongs to. */
+  readonly loops: readonly FootPress[];
+  /** Presses between sounds, by player. */
+  readonly tones: ReadonlyMap<string, { readonly song: SongTones; readonly presses: readonly TonePress[] }>;
+};
+
+export const NOTHING_PLANNED: Planned = Object.freeze({ loops: [], tones: new Map() });
+
+type Found = {
+  readonly kind: CueKind;
+  readonly playerId: string | null;
+  readonly tick: Ticks;
+  readonly text: string;
+  readonly span: UseSpan;
+  readonly own?: Cue["own"];
+};
+
+/** A word farther away than this is not told with a cue, s. Ours, no source. */
+const NEAR_SECONDS = 4;
+/** Cues of one moment in the order one needs them. */
+const KIND_ORDER: readonly CueKind[] = [
+  "count-in",
+  "tempo",
+  "key",
+  "capo",
+  "press",
+  "sound",
+  "out",
+  "in",
+  "light",
+  "way",
+  "move",
+  "push",
+  "stop",
+  "hold",
+  "own",
+];
+
+/**
+ * Everything that happens in a song for everybody, in time: most of it follows from the other rooms, and cues of one's own
+ * stand among it.
+ */
+export function cuesOf(
+  body: VersionBody,
+  sheet: BandSheet,
+  timeline: Timeline,
+  planned: Planned = NOTHING_PLANNED,
+): Cue[] {
+  const version = versionRow(body);
+  const spans = spansOfForm(timeline);
+  const clock = clockOf(spans, ticksOfBeatUnit(version.beatUnit) ?? 960);
+  const found = [
+    ...countIn(body, spans),
+    ...everybody(body, spans),
+    ...sheet.players.flatMap((player) => ofPlayer(player, sheet, spans)),
+    ...presses(body, spans, planned),
+    ...moves(body, spans, clock),
+    ...ownCues(body).flatMap((own): Found[] => {
+      const span = spans.find(({ use }) => use.id === own.useId);
+      return span
+        ? [{ kind: "own", playerId: own.playerId, tick: tickOfCue(own, span), text: own.text, span, own }]
+        : [];
+    }),
+  ];
+  return found
+    .map((one, at) => placed(one, at, clock))
+    .sort((a, b) => a.tick - b.tick || KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind));
+}
+
+function placed({ span, own = null, ...cue }: Found, at: number, clock: SongClock): Cue {
+  const seconds = clock.secondsAt(cue.tick);
+  const isNear = (tick: Ticks): boolean => Math.abs(clock.secondsAt(tick) - seconds) <= NEAR_SECONDS;
+  const before = clock.words.findLast(({ tick }) => tick <= cue.tick);
+  const next = clock.words.find(({ tick }) => tick > cue.tick);
+  return {
+    ...cue,
+    id: own ? `own ${own.id}` : `${cue.kind} ${cue.playerId ?? "all"} ${cue.tick} ${at}`,
+    seconds,
+    ...clock.barAt(cue.tick),
+    word: before && isNear(before.tick) ? before.text : null,
+    nextWord: next && isNear(next.tick) ? next.text : null,
+    useId: span.use.id,
+    label: span.label,
+    section: span.passages[0]!.section.kind,
+    own,
+  };
+}
+
+/** Who counts in: the first who sings and plays, else whoever is first. */
+export const leaderOf = (players: readonly Player[]): Player | null =>
+  players.find(({ sings, instrument }) => sings && instrument !== "voice") ?? players[0] ?? null;
+
+function countIn(body: VersionBody, spans: readonly UseSpan[]): Found[] {
+  const [span] = spans;
+  if (!span) return [];
+  const { meter, tempo } = span.passages[0]!;
+  const leader = leaderOf(
+    Object.values(body.players).sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0)),
+  );
+  const text = `${leader ? `${leader.name} counts in` : "count in"}: a bar of ${meter.beats}/${meter.unit} at ${tempo.bpm}`;
+  return [{ kind: "count-in", playerId: null, tick: 0, text, span }];
+}
+
+/** What everybody does: stops, holds, pushes, another key, tempo or metre. */
+function everybody(body: VersionBody, spans: readonly UseSpan[]): Found[] {
+  const namers = namerByShift(body);
+  const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
+  const say = (ticks: Ticks): string => countBeats(ticks / beat);
+  let before: Passage | null = null;
+  return spans.flatMap((span) =>
+    span.passages.flatMap((passage): Found[] => {
+      const found: Found[] = [];
+      const put = (kind: CueKind, tick: Ticks, text: string) =>
+        found.push({ kind, playerId: null, tick, text, span });
+      if (before && before.shift !== passage.shift) {
+        const by = passage.shift - before.shift;
+        put("key", passage.tick, `everything ${by > 0 ? "up" : "down"} ${saySemitones(Math.abs(by))}`);
+      }
+      if (before && before.tempo.bpm !== passage.tempo.bpm)
+        put("tempo", passage.tick, `${passage.tempo.bpm} a minute from here`);
+      if (before && (before.meter.beats !== passage.meter.beats || before.meter.unit !== passage.meter.unit))
+        put("tempo", passage.tick, `${passage.meter.beats}/${passage.meter.unit} from here`);
+      before = passage;
+      for (const { outline, events } of passage.lines)
+        for (const [at, { chord }] of outline.chords.entries()) {
+          const { tick, ticks, sounds, held, cued, early } = events[at]!;
+          if (early > 0)
+            put(
+              "push",
+              tick,
+              `${namers(passage.shift).name(chord.symbol).sounding} comes ${say(early)} early`,
+            );
+          if (sounds < ticks) put("stop", tick + sounds, `everybody stops, ${say(ticks - sounds)}`);
+          if (held > 0) put("hold", tick + ticks - held, cued ? "hold until the sign" : `hold ${say(held)}`);
+        }
+      return found;
+    }),
+  );
+}
+
+/** How a part stands, as far as others and its player must know of a change. */
+type Standing = {
+  readonly out: boolean;
+  readonly light: number;
+  readonly way: string;
+  readonly capo: number;
+  readonly sound: string;
+};
+
+function standingOf(part: SheetPart): Standing {
+  const { cell, technique } = part;
+  return {
+    out: part.out,
+    light: cell.light.value,
+    way: technique?.words ?? "",
+    capo: cell.capo.value,
+    sound: cell.sound.value.trim(),
+  };
+}
+
+/** What one player does differently from section to section. */
+function ofPlayer(player: Player, sheet: BandSheet, spans: readonly UseSpan[]): Found[] {
+  const parts = new Map(
+    sheet.rows.map((row) => [row.use.id, row.parts.find((part) => part.player.id === player.id)]),
+  );
+  let before: Standing | null = null;
+  return spans.flatMap((span): Found[] => {
+    const part = parts.get(span.use.id);
+    if (!part) return [];
+    const now = standingOf(part);
+    const found: Found[] = [];
+    const put = (kind: CueKind, text: string, tick: Ticks = span.from) =>
+      found.push({ kind, playerId: player.id, tick, text, span });
+    const entersLate = !now.out && (part.cell.bars.value?.[0]?.[0] ?? 0) > 0;
+    if (now.out) {
+      if (before && !before.out) put("out", "stay out");
+      if (!before) put("out", "wait");
+    } else {
+      if (before?.out && !entersLate) put("in", `come in, ${LIGHT_WORDS[now.light]}`);
+      if (before && !before.out && before.light !== now.light)
+        put(
+          "light",
+          `${LIGHT_WORDS[now.light]} now, ${now.light > before.light ? "up" : "down"} from ${LIGHT_WORDS[before.light]}`,
+        );
+      if (now.way !== "" && before?.way !== now.way) put("way", now.way);
+      if (before && !before.out && before.capo !== now.capo)
+        put("capo", now.capo === 0 ? "capo off" : `capo to ${now.capo}`);
+      found.push(...barCues(player, part, span));
+    }
+    if (now.sound !== "" && before?.sound !== now.sound && !now.out) put("sound", `sound “${now.sound}”`);
+    before = now.out ? { ...now, capo: before?.capo ?? now.capo, sound: before?.sound ?? "" } : now;
+    return found;
+  });
+}
+
+/** Entries and exits inside a section, each time round. */
+function barCues(player: Player, part: SheetPart, span: UseSpan): Found[] {
+  const wanted = part.cell.bars.value;
+  if (wanted === null) return [];
+  return span.passages.flatMap((passage) => {
+    const bars = passage.bars.filter(({ number }) => number > 0);
+    return wanted.flatMap(([from, to]): Found[] => {
+      const [first, after] = [bars[from], bars[to]];
+      const shared = { playerId: player.id, span };
+      return [
+        ...(first && from > 0
+          ? [{ ...shared, kind: "in" as const, tick: first.tick, text: "come in here" }]
+          : []),
+        ...(after ? [{ ...shared, kind: "out" as const, tick: after.tick, text: "leave here" }] : []),
+      ];
+    });
+  });
+}
+
+function spanAt(spans: readonly UseSpan[], tick: Ticks): UseSpan {
+  return spans.find(({ from, to }) => tick >= from && tick < to) ?? spans.at(-1)!;
+}
+
+/** What feet press: the looper's owner, and everybody with a box of sounds. */
+function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }: Planned): Found[] {
+  if (spans.length === 0) return [];
+  const feet = looperPlayer(body);
+  return [
+    ...loops.map(
+      (press): Found => ({
+        kind: "press",
+        playerId: feet?.id ?? null,
+        tick: press.tick,
+        text: `looper: ${sayPress(press)}`,
+        span: spanAt(spans, press.tick),
+      }),
+    ),
+    ...[...tones].flatMap(([playerId, { song, presses: own }]) =>
+      own.map(
+        (press): Found => ({
+          kind: "press",
+          playerId,
+          tick: press.tick,
+          text: `box: ${sayAct(press.act, song.box)}`,
+          span: press.into.span,
+        }),
+      ),
+    ),
+  ];
+}
+
+/** Small moves of a hand or a foot inside a section. */
+function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): Found[] {
+  const byUse = new Map(spans.map((span) => [span.use.id, span]));
+  return Object.values(body.soundMoves).flatMap((row) => {
+    const span = byUse.get(row.useId);
+    if (!span) return [];
+    return row.moves.map((move): Found => {
+      const what = `${sayValue(move.setting, move.value)}, by ${move.by}`;
+      const until = clock.barAt(span.from + move.to).bar;
+      const text = move.to === move.from ? what : `${what}, there by bar ${until}`;
+      return { kind: "move", playerId: row.playerId, tick: span.from + move.from, text, span };
+    });
+  });
+}

@@ -1,0 +1,68 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import type { Cue } from "@/core/cues";
+import { SectionTag } from "@/ui/SectionTag";
+import { SelectField } from "@/ui/SelectField";
+import { sayWords } from "./words";
+
+/** The cue sheet on paper, for all or for one player. */
+export function CuePrint({
+  title,
+  versionId,
+  players,
+  cues,
+}: {
+  title: string;
+  versionId: string;
+  players: readonly { readonly id: string; readonly name: string }[];
+  cues: readonly Cue[];
+}) {
+  const [who, setWho] = useState("");
+  const nameOf = (id: string | null) => (id === null ? "all" : players.find((one) => one.id === id)?.name);
+  const shown = cues.filter(({ playerId }) => who === "" || playerId === null || playerId === who);
+  return (
+    <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
+      <header className="no-print mb-4 flex flex-wrap items-end gap-3 border-b pb-3">
+        <Link className="link mr-auto" href={`/song/${versionId}/cues`}>
+          Back to the song
+        </Link>
+        <SelectField
+          label="For"
+          className="w-44"
+          value={who}
+          options={[
+            { value: "", label: "everybody" },
+            ...players.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onSet={setWho}
+        />
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
+          Print
+        </button>
+      </header>
+      <h1 className="mb-3 text-4xl">
+        {title}: cues{who !== "" && ` for ${nameOf(who)}`}
+      </h1>
+      <ol>
+        {shown.map((cue, at) => (
+          <li key={cue.id}>
+            {cue.useId !== shown[at - 1]?.useId && (
+              <p className="mt-3 border-t pt-2 text-xl">
+                <SectionTag label={cue.label} kind={cue.section} />
+              </p>
+            )}
+            <p className={`text-lg ${cue.own?.danger ? "border-l-4 border-black pl-2 font-bold" : ""}`}>
+              <span className="mr-3 inline-block w-16 font-mono">
+                {cue.bar}.{cue.beat}
+              </span>
+              {who === "" && <strong className="mr-3">{nameOf(cue.playerId)}</strong>}
+              {cue.text} <span className="text-sm">{sayWords(cue)}</span>
+            </p>
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Cue } from "@/core/cues";
+import type { CueRow } from "@/core/song";
+
+/** What each kind of cue is called over its filter. */
+export const CUE_WORDS: Readonly<Record<Cue["kind"], string>> = Object.freeze({
+  "count-in": "count-in",
+  in: "comes in",
+  out: "stays out",
+  light: "light",
+  way: "way of playing",
+  capo: "capo",
+  sound: "sound",
+  move: "small move",
+  press: "foot",
+  stop: "stop",
+  hold: "hold",
+  push: "push",
+  key: "key",
+  tempo: "tempo",
+  own: "own cue",
+});
+
+export const SIGN_WORDS: Readonly<Record<CueRow["sign"], string>> = Object.freeze({
+  none: "nobody gives it",
+  spoken: "spoken",
+  "hand sign": "hand sign",
+  nod: "nod",
+  click: "click",
+});
+
+/** The words around a cue. @example sayWords({ word: "sea", nextWord: "Carry" }) // => "“sea” · “Carry”" */
+export function sayWords({ word, nextWord }: Pick<Cue, "word" | "nextWord">): string {
+  if (word && nextWord) return `“${word}” · “${nextWord}”`;
+  return word ? `“${word}”` : nextWord ? `before “${nextWord}”` : "";
+}
