@@ -14,6 +14,9 @@ test("cues of the demo follow from its rooms; one of one's own is added on a wor
   await expect(page.getByText("box: both switches: bank 2")).toBeVisible();
   await page.getByLabel("For", { exact: true }).selectOption("Quill");
   await expect(page.getByText("box: both switches: bank 2")).toHaveCount(0);
+  await page.getByLabel("For", { exact: true }).selectOption("Tobin");
+  await expect(page.getByRole("heading", { name: "Tobin: hands, feet, mouth" })).toBeVisible();
+  await expect(page.getByText(/Everything can be done in time|too late/u).first()).toBeVisible();
   await page.getByLabel("For", { exact: true }).selectOption("everybody");
 
   const form = page.getByRole("form", { name: "A cue of your own" });

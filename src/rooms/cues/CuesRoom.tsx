@@ -9,6 +9,7 @@ import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { useOpenSong } from "../document";
 import { AddCue } from "./AddCue";
+import { BodySchedule } from "./BodySchedule";
 import { OwnCue } from "./OwnCue";
 import { useCues } from "./use-cues";
 import { CUE_WORDS, sayWords } from "./words";
@@ -50,6 +51,7 @@ export function CuesRoom() {
           Print the cue sheet
         </Link>
       </div>
+      {body.players[who] && <BodySchedule body={body} player={body.players[who]} cues={cues} />}
       <AddCue />
       {cues.length === 0 ? (
         <p className="rounded-box bg-base-200 p-4">

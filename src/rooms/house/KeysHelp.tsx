@@ -18,7 +18,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["d c l", "Loops: draw, cut or leave loose what is selected"],
   ["a  Enter", "Loops: select the whole section; do again what a drag does"],
   ["1 to 9", "Loops, Sounds: pedals of the simulated box"],
-  ["Alt ↑ Alt ↓", "Song: move a place in the form"],
+  ["Alt ↑ Alt ↓", "Song: move a place in the form; Evening: in the running order"],
   ["↑ ↓", "Keys: from row to row of a capo table"],
   ["0 to 9", "Keys: put the capo there, in its table"],
   ["→ Space Page Down", "Stage: go on"],

@@ -1,3 +1,4 @@
+export { type BodyAct, bodyActs } from "./body-acts";
 export {
   type Act,
   type BodyPartUsed,
