@@ -48,7 +48,9 @@ test("make three sounds, plan their banks, pin one, save them, and run the train
   await pane.getByLabel("delay", { exact: true }).selectOption("1/8.");
   await pane.getByLabel("drive stages").fill("2");
   await pane.getByLabel("drive stages").press("Enter");
-  await expect(page.getByText("delay dotted 1/8", { exact: true })).toBeVisible();
+  const ledger = page.getByRole("region", { name: "Through the song" });
+  await expect(ledger.getByText("delay dotted 1/8", { exact: true })).toBeVisible();
+  await expect(ledger.getByText("drive stages up to 2", { exact: true })).toBeVisible();
   await expectAccessible(page);
 
   await tab(page, "The box");
