@@ -78,6 +78,30 @@ describe("a song as a box of sounds sees it", () => {
     );
   });
 
+  it("lets a line be silent through a stop and a hold like everything else", () => {
+    const riff = {
+      originId: null,
+      order: "V",
+      name: "L",
+      tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+      capo: 0,
+    };
+    const rest = { art: "plain", bend: 0, ring: false, short: false, optional: false, round: null };
+    let body = sampleTones(NAMED, SOUNDS);
+    body = edit(
+      body,
+      add("riffs", { ...riff, id: "r", ticks: 3840, way: "as written", home: null, approach: false }),
+    );
+    body = edit(
+      body,
+      add("riffNotes", { ...rest, id: "n", riffId: "r", tick: 0, ticks: 3840, string: 0, fret: 3 }),
+    );
+    body = edit(body, set("cells", "c0", { riffId: "r" }));
+    expect(rests(body)[1]).toBe("no rest");
+    expect(rests(except(body, 0, "hold", 4))[1]).toBe("4000 ms: a hold dies away");
+    expect(rests(except(body, 0, "stop", 1))[1]).toBe("1000 ms: everybody stops");
+  });
+
   it("counts time at the tempo of each use", () => {
     const body = sampleTones({ ...NAMED, 0: { sound: "Low", bars: [[0, 3]] } }, SOUNDS);
     const quick = edit(body, set("uses", "u0", { bpm: 120 }));

@@ -39,10 +39,11 @@ export function heardIn(
     }),
   );
   const end = passage.tick + passage.ticks;
+  const silences = silencesOf(passage);
   const { riff, notes, pattern } = part;
   const struck =
     riff && notes.length > 0 && isOnlyLine(part)
-      ? linePlayed(riff.ticks, notes, origin, end)
+      ? linePlayed(riff.ticks, notes, origin, end).flatMap((one) => without(one, silences))
       : pattern
         ? fitPattern(
             pattern,
@@ -55,6 +56,26 @@ export function heardIn(
   const last = Math.max(0, ...heard.map(({ to }) => to)) - endsEarly;
   return heard.flatMap((one) => cut(one, { from: passage.tick, to: last }));
 }
+
+/** Where everybody is silent: from a stop on, and while a held chord dies away. */
+const silencesOf = (passage: Passage): Heard[] =>
+  passage.lines.flatMap(({ events }) =>
+    events.flatMap(({ tick, ticks, sounds, held }): Heard[] => {
+      const from = tick + Math.max(0, sounds - held);
+      return from < tick + ticks ? [{ from, to: tick + ticks }] : [];
+    }),
+  );
+
+/** What is left of a stretch beside others. */
+const without = (one: Heard, others: readonly Heard[]): Heard[] =>
+  others.reduce<Heard[]>(
+    (left, { from, to }) =>
+      left.flatMap((part) => [
+        ...cut(part, { from: Number.NEGATIVE_INFINITY, to: from }),
+        ...cut(part, { from: to, to: Number.POSITIVE_INFINITY }),
+      ]),
+    [one],
+  );
 
 /** A line goes round until its section ends. */
 function linePlayed(
