@@ -41,3 +41,23 @@ test("cues of the demo follow from its rooms; one of one's own is added on a wor
   await expect(page.getByText("Look at Maren")).toHaveCount(0);
   await expectAccessible(page);
 });
+
+test("a player's stage shows their own presses with the word, and no one else's", async ({ page }) => {
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await page.getByRole("link", { name: "Tobin’s stage" }).click();
+  await page.waitForURL(/\/stage\//u);
+  const feet = page.getByRole("list", { name: "Feet and cues" });
+  await expect(feet).toHaveCount(0);
+  for (let times = 0; times < 6 && (await feet.count()) === 0; times++) {
+    await page.keyboard.press("ArrowRight");
+    await page.waitForTimeout(200);
+  }
+  await expect(feet).toContainText("box: slot 2 bar 13");
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Leave" }).click();
+  await page.getByRole("link", { name: "Odile’s stage" }).click();
+  await page.waitForURL(/\/stage\//u);
+  for (let times = 0; times < 3; times++) await page.keyboard.press("ArrowRight");
+  await expect(page.getByText("box: slot 2")).toHaveCount(0);
+});

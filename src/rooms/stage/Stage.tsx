@@ -152,6 +152,18 @@ export function Stage({ part, title, versionId, revision }: Props) {
           Nothing is played yet. Put sections in the form in the Song room.
         </p>
       )}
+      {now && now.feet.length > 0 && (
+        <ul
+          aria-label="Feet and cues"
+          className="mt-1 flex flex-wrap gap-x-6 gap-y-1 border-t-4 border-primary pt-1 text-xl max-sm:text-base"
+        >
+          {now.feet.map((press, at) => (
+            <li key={at}>
+              <strong>{press.text}</strong> bar {press.bar} {press.words}
+            </li>
+          ))}
+        </ul>
+      )}
       <nav aria-label="Go through the song" className="mt-2 flex items-stretch gap-3">
         <button type="button" className="btn btn-lg" onClick={goBack} disabled={here === 0 && !more}>
           Back

@@ -1,6 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "@/core/base";
-import { addException, applyEdit, type Body, outlineOf, set, type VersionBody } from "@/core/song";
+import { addCue, cuesOf } from "@/core/cues";
+import { bandSheet } from "@/core/parts";
+import {
+  addException,
+  applyEdit,
+  type Body,
+  outlineOf,
+  set,
+  timelineOf,
+  type VersionBody,
+} from "@/core/song";
 import { sampleVersion } from "@/core/song/sample-version";
 import { stagePart } from "./stage-sheets";
 
@@ -29,6 +39,21 @@ describe("stagePart", () => {
     expect(told("p0")).toEqual([[], ["2 semitones up", "A comes half a beat early"]]);
     expect(told("p1")).toEqual([[], ["2 semitones up", "D comes half a beat early"]]);
     expect(stagePart(body, body.players.p0!).sheets[1]).toMatchObject({ label: "Verse 2", key: "E" });
+  });
+
+  it("has the player's own presses, and cues of one's own, in the time round they fall in", () => {
+    const plain = sampleVersion({ verse: { lines: ["Light/G:4"] } }, ["versex2"], [{ sings: true }, {}]);
+    const [use] = outlineOf(plain).form;
+    const body = [
+      addCue({ useId: use!.id, tick: 960, text: "Look up" }, makeId),
+      addCue({ useId: use!.id, tick: 3840, text: "Breathe", playerId: "p0" }, makeId),
+    ].reduce(edit, plain);
+    const cues = cuesOf(body, bandSheet(body), timelineOf(body));
+    const feet = (player: string) =>
+      stagePart(body, body.players[player]!, cues).sheets.map((sheet) => sheet.feet.map(({ text }) => text));
+    expect(feet("p0")).toEqual([["Look up"], ["Breathe"]]);
+    expect(feet("p1")).toEqual([["Look up"], []]);
+    expect(stagePart(body, body.players.p0!).sheets[0]!.feet).toEqual([]);
   });
 
   it("tells an exception only the time round it is for", () => {

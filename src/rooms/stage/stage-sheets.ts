@@ -1,4 +1,5 @@
 import { writeChord } from "@/core/chord";
+import type { Cue } from "@/core/cues";
 import type { TabNote } from "@/core/fretboard";
 import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
 import { beatsOfBar, type Meter, tempoMs } from "@/core/rhythm";
@@ -52,7 +53,12 @@ export type StageSheet = {
   readonly key: string;
   readonly lines: readonly { readonly id: string; readonly pieces: readonly SungPiece[] }[];
   readonly shapes: readonly StageShape[];
+  /** What this player's feet press in it, and cues of the band's own. */
+  readonly feet: readonly StagePress[];
 };
+
+/** A press, or a cue of one's own, with its bar and the word it falls on. */
+export type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
 
 export type StagePart = {
   readonly player: string;
@@ -69,8 +75,11 @@ export type StagePart = {
   readonly sheets: readonly StageSheet[];
 };
 
-/** Everything a player's stage and print show, worked out once. */
-export function stagePart(body: VersionBody, player: Player): StagePart {
+/**
+ * Everything a player's stage and print show, worked out once.
+ * @param cues the song's cues, where feet and cues of one's own are wanted
+ */
+export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[] = []): StagePart {
   const version = versionRow(body);
   const meter = meterOf(body);
   const part = playerPart(body, player);
@@ -124,6 +133,7 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
         pieces: piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf),
       })),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
+      feet: feetIn(passage, player, cues),
     };
   });
   const seconds = part.passages.reduce(
@@ -143,6 +153,24 @@ export function stagePart(body: VersionBody, player: Player): StagePart {
     seconds,
     sheets,
   };
+}
+
+/** Presses of a player in one time through a section, and cues of one's own that are theirs or everybody's. */
+function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePress[] {
+  const end = passage.tick + passage.ticks;
+  return cues
+    .filter(
+      ({ kind, playerId, tick }) =>
+        tick >= passage.tick &&
+        tick < end &&
+        ((kind === "press" && playerId === player.id) ||
+          (kind === "own" && (playerId === null || playerId === player.id))),
+    )
+    .map(({ text, bar, word, nextWord }) => ({
+      text,
+      bar,
+      words: word ? `“${word}”` : nextWord ? `before “${nextWord}”` : "",
+    }));
 }
 
 function shapesOf(chords: ReturnType<typeof playerPart>["passages"][number]["chords"]): StageShape[] {

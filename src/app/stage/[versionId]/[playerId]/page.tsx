@@ -4,6 +4,7 @@ import { connection } from "next/server";
 import type { SongBody, VersionBody } from "@/core/song";
 import { Stage } from "@/rooms/stage/Stage";
 import { stagePart } from "@/rooms/stage/stage-sheets";
+import { cuesOfVersion } from "@/server/songs/cues";
 import { openSong } from "@/server/songs/open";
 
 export const metadata: Metadata = { title: "Stage" };
@@ -18,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
   return (
     <Stage
-      part={stagePart(body, player)}
+      part={stagePart(body, player, await cuesOfVersion(body))}
       title={title}
       versionId={versionId}
       revision={opened.version.revision}
