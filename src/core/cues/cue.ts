@@ -37,6 +37,8 @@ export type Cue = {
   readonly useId: string;
   readonly label: string;
   readonly section: SectionKind;
+  /** Whether a hand does it beside playing. */
+  readonly byHand: boolean;
   /** The row of a cue of one's own. */
   readonly own: CueRow | null;
 };

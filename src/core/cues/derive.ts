@@ -40,6 +40,7 @@ type Found = {
   readonly tick: Ticks;
   readonly text: string;
   readonly span: UseSpan;
+  readonly byHand?: boolean;
   readonly own?: Cue["own"];
 };
 
@@ -95,7 +96,7 @@ export function cuesOf(
     .sort((a, b) => a.tick - b.tick || KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind));
 }
 
-function placed({ span, own = null, ...cue }: Found, at: number, clock: SongClock): Cue {
+function placed({ span, own = null, byHand = false, ...cue }: Found, at: number, clock: SongClock): Cue {
   const seconds = clock.secondsAt(cue.tick);
   const isNear = (tick: Ticks): boolean => Math.abs(clock.secondsAt(tick) - seconds) <= NEAR_SECONDS;
   const before = clock.words.findLast(({ tick }) => tick <= cue.tick);
@@ -110,6 +111,7 @@ function placed({ span, own = null, ...cue }: Found, at: number, clock: SongCloc
     useId: span.use.id,
     label: span.label,
     section: span.passages[0]!.section.kind,
+    byHand,
     own,
   };
 }
@@ -282,7 +284,14 @@ function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): 
       const what = `${sayValue(move.setting, move.value)}, by ${move.by}`;
       const until = clock.barAt(span.from + move.to).bar;
       const text = move.to === move.from ? what : `${what}, there by bar ${until}`;
-      return { kind: "move", playerId: row.playerId, tick: span.from + move.from, text, span };
+      return {
+        kind: "move",
+        playerId: row.playerId,
+        tick: span.from + move.from,
+        text,
+        span,
+        byHand: move.by === "hand",
+      };
     });
   });
 }

@@ -41,11 +41,15 @@ export function songEdges(body: VersionBody): SongEdges {
   const timeline = timelineOf(body, outline);
   const index = indexCells(body, outline);
   const [starts, ends]: [PlayerState[], PlayerState[]] = [[], []];
+  /** Only who has a sound named has a bank to be on. */
+  const changers = new Set(
+    Object.values(body.cells).flatMap(({ playerId, sound }) => (sound ? [playerId] : [])),
+  );
   for (const player of Object.values(body.players)) {
     const cells = outline.form.map((use) => resolveCell(index, use, player)).filter((cell) => !isOut(cell));
     const [first, last] = [cells[0], cells.at(-1)];
     if (!first || !last) continue;
-    const plan = hasStrings(player) ? playerTones(body, player.id, BUDGET) : null;
+    const plan = hasStrings(player) && changers.has(player.id) ? playerTones(body, player.id, BUDGET) : null;
     const bankAt = (at: number): number | null => {
       const step = plan?.plan?.steps.at(at);
       return step && plan?.song.box.kind === "banks" ? bankNumber(plan.song.box, step.bank) : null;

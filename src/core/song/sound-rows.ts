@@ -110,11 +110,8 @@ export const soundBox = z.object({
   pedals: z.array(z.object({ effect: z.enum([...EFFECT_IDS, "pedal"]), controller: midiNumber })).max(16),
 });
 
-/** A sound that is kept in one slot; bank and slot are counted from 0. */
-export const slotPin = z.object({
-  id: idSchema,
-  playerId: idSchema,
-  sound: soundName,
+/** A slot of a box: bank and slot, counted from 0. */
+const slotPlace = {
   bank: z
     .int()
     .min(0)
@@ -123,6 +120,14 @@ export const slotPin = z.object({
     .int()
     .min(0)
     .max(MOST_BOX_SLOTS - 1),
+};
+
+/** A sound that is kept in one slot. */
+export const slotPin = z.object({
+  id: idSchema,
+  playerId: idSchema,
+  sound: soundName,
+  ...slotPlace,
 });
 
 /** What stands in a slot of the real box: a sound as it was when it was saved there. */
@@ -130,14 +135,7 @@ export const slotSave = z.object({
   id: idSchema,
   playerId: idSchema,
   sound: soundName,
-  bank: z
-    .int()
-    .min(0)
-    .max(MOST_BOX_BANKS - 1),
-  slot: z
-    .int()
-    .min(0)
-    .max(MOST_BOX_SLOTS - 1),
+  ...slotPlace,
   settings: z.record(z.string().refine(isSettingKey), value),
 });
 

@@ -1,6 +1,5 @@
 "use client";
 
-import { Redo2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { useCallback, useMemo, useState } from "react";
 import { useStore } from "zustand";
@@ -14,6 +13,7 @@ import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
 import type { LoadedDocument } from "../document";
 import { OpenEveningProvider, useActOnEvening, useEvening, useOpenEvening } from "../document/open-evening";
+import { UndoRedo } from "../house/UndoRedo";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
 import { RunningList } from "./RunningList";
@@ -82,8 +82,6 @@ function Evening({ versions: first }: { versions: readonly ListedVersion[] }) {
 function TopLine() {
   const { evening, history } = useOpenEvening();
   const ready = useReady();
-  const undo = useStore(history.state, (state) => state.undo.length);
-  const redo = useStore(history.state, (state) => state.redo.length);
   const saving = useStore(evening.state, (state) => state.saving);
   return (
     <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 py-2">
@@ -100,24 +98,7 @@ function TopLine() {
             ? "Saving…"
             : "The server does not take it now. What you change is kept here and sent when it does."}
       </span>
-      <span className="join">
-        <button
-          type="button"
-          className="btn btn-sm join-item"
-          disabled={!ready || undo === 0}
-          onClick={history.undo}
-        >
-          <Undo2 size={16} aria-hidden="true" /> Undo
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm join-item"
-          disabled={!ready || redo === 0}
-          onClick={history.redo}
-        >
-          <Redo2 size={16} aria-hidden="true" /> Redo
-        </button>
-      </span>
+      <UndoRedo history={history} />
     </header>
   );
 }

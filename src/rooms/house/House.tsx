@@ -1,6 +1,5 @@
 "use client";
 
-import { Redo2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ReactNode, useEffect } from "react";
@@ -25,6 +24,7 @@ import { soundsLit } from "../sounds/use-tones";
 import { Conflicts } from "./Conflicts";
 import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
+import { UndoRedo } from "./UndoRedo";
 
 /** The house of one open song: the rail of rooms at left, the room beside it. */
 export function House({
@@ -133,8 +133,6 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
 
 function TopLine() {
   const { history, version: store, song: songStore } = useOpenSong();
-  const undo = useStore(history.state, (state) => state.undo.length);
-  const redo = useStore(history.state, (state) => state.redo.length);
   const versionSaving = useStore(store.state, (state) => state.saving);
   const songSaving = useStore(songStore.state, (state) => state.saving);
   const saving = versionSaving === "saved" ? songSaving : versionSaving;
@@ -165,24 +163,7 @@ function TopLine() {
       >
         {SAVING_WORDS[saving]}
       </span>
-      <span className="join">
-        <button
-          type="button"
-          className="btn btn-sm join-item"
-          disabled={!ready || undo === 0}
-          onClick={history.undo}
-        >
-          <Undo2 size={16} aria-hidden="true" /> Undo
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm join-item"
-          disabled={!ready || redo === 0}
-          onClick={history.redo}
-        >
-          <Redo2 size={16} aria-hidden="true" /> Redo
-        </button>
-      </span>
+      <UndoRedo history={history} />
       <KeysHelp />
     </header>
   );

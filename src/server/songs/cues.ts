@@ -1,5 +1,5 @@
 import { type Cue, cuesOf, type Planned } from "@/core/cues";
-import { footPresses, planLoops, songLoops } from "@/core/loops";
+import { footPresses, looperPlayer, planLoops, songLoops } from "@/core/loops";
 import { bandSheet } from "@/core/parts";
 import { outlineOf, timelineOf, type VersionBody } from "@/core/song";
 import { playerTones } from "@/core/tones";
@@ -10,18 +10,25 @@ import { findBand } from "./create";
 const LOOPS_BUDGET = 40_000_000;
 const TONES_BUDGET = 10_000;
 
-/** Every cue of a version, with what feet press by the plans of its looper and boxes. */
-export async function cuesOfVersion(body: VersionBody): Promise<Cue[]> {
+/**
+ * Every cue of a version, with what feet press by the plans of its looper and boxes.
+ * @param only the one player whose feet are asked for; the plans of others are not made then
+ */
+export async function cuesOfVersion(body: VersionBody, only: string | null = null): Promise<Cue[]> {
   const band = await findBand(await openDatabase());
   const outline = outlineOf(body);
   const timeline = timelineOf(body, outline);
   const loops = songLoops(body, outline, timeline, Object.values(band?.body.loopHabits ?? {}));
-  const looped = loops.asked && planLoops({ ...loops.asked, budget: LOOPS_BUDGET }, { trade: false });
+  const isAsked = (id: string | undefined): boolean => only === null || id === only;
+  const looped =
+    loops.asked && isAsked(looperPlayer(body)?.id)
+      ? planLoops({ ...loops.asked, budget: LOOPS_BUDGET }, { trade: false })
+      : null;
   const withSounds = new Set(Object.values(body.sounds).map(({ playerId }) => playerId));
   const planned: Planned = {
     loops: looped?.ok ? footPresses(loops, looped.value) : [],
     tones: new Map(
-      [...withSounds].flatMap((id) => {
+      [...withSounds].filter(isAsked).flatMap((id) => {
         const tones = playerTones(body, id, TONES_BUDGET);
         return tones ? [[id, tones] as const] : [];
       }),

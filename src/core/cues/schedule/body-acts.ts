@@ -78,7 +78,7 @@ export function bodyActs(song: SongTones, cues: readonly Cue[]): BodyAct[] {
         rest ? ms(rest.to) : at,
       ]);
     }
-    if (cue.kind === "move" && isOwn && cue.text.includes("by hand"))
+    if (cue.kind === "move" && isOwn && cue.byHand)
       put(cue.text, ["right hand"], ACT_MS.knob, cue.tick, cue.label, [at, at + 4 * ACT_MS.knob]);
     if (cue.own && cue.own.giverId === player.id) {
       const { sign } = cue.own;

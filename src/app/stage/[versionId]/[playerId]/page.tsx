@@ -19,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
   return (
     <Stage
-      part={stagePart(body, player, await cuesOfVersion(body))}
+      part={stagePart(body, player, await cuesOfVersion(body, playerId))}
       title={title}
       versionId={versionId}
       revision={opened.version.revision}
