@@ -68,9 +68,6 @@ await shot("evidence", `${song}/evidence`, DESK, (page) =>
   page.getByRole("button", { name: "Esus4 / E", exact: true }).click(),
 );
 await shot("keys", `${song}/keys`);
-await shot("keys-shapes", `${song}/keys/shapes`, DESK, async (page) => {
-  await page.getByRole("button", { name: /D\/F/u }).first().click();
-});
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
     .getByRole("button", { name: /^Chorus, Maren/u })
@@ -93,7 +90,6 @@ await shot("parts-lines", `${song}/parts/lines`);
 await shot("print", print, { width: 900, height: 1200 });
 
 await shot("loops", `${solo}/loops`, DESK, (page) => page.evaluate(() => scrollTo(0, 560)));
-await shot("loops-feet", `${solo}/loops/feet`);
 await shot("loops-play", `${solo}/loops/play`, DESK, async (page) => {
   await page.getByRole("button", { name: "Show me" }).click();
   await page.waitForTimeout(15_000);
@@ -108,6 +104,12 @@ await shot("sounds-play", `${song}/sounds/play`, DESK, async (page) => {
   await page.getByRole("button", { name: "Show me" }).click();
   await page.waitForTimeout(9000);
 });
+
+await shot("cues", `${song}/cues`, DESK, (page) =>
+  page.getByLabel("For", { exact: true }).selectOption("Tobin"),
+);
+const evening = await (await fetch(server.address)).text();
+await shot("evening", evening.match(/\/evening\/[\w-]+/u)[0]);
 
 await browser.close();
 await server.stop();
