@@ -16,6 +16,7 @@ const CORE = [
   "tones",
   "cues",
   "evenings",
+  "stage",
   "practice",
   "formats",
   "plan",

@@ -1,0 +1,93 @@
+/**
+ * How far another clock is ahead, told only by messages that were some time under way. A message that left the server
+ * at `server` and came at `here` bounds it from below (it came later than it left), one that left here from above. The
+ * clocks may drift: each slope within a bound gives an interval, and the middle of all that fit is taken.
+ */
+export type OffsetBounds = {
+  /** Server's time less ours when one of the server's messages came, ms: the offset is at least this. */
+  readonly least: readonly Bound[];
+  /** Server's time less ours when one of our messages left, ms: the offset is at most this. */
+  readonly most: readonly Bound[];
+};
+
+export type Bound = { readonly at: number; readonly offset: number };
+
+export const NO_BOUNDS: OffsetBounds = Object.freeze({ least: [], most: [] });
+
+/** A clock of a phone or a computer drifts less than this. A quartz is told to be within 100; common practice, no source. */
+export const MOST_DRIFT = 400e-6;
+/** Bounds older than this are let go, ms: a drift that changes with the warmth of a pocket is followed. */
+const OLDEST_MS = 180_000;
+const MOST_BOUNDS = 240;
+const SLOPES = 81;
+/** What a slope without any room weighs, ms. */
+const LEAST_GAP_MS = 0.001;
+
+/** A message of the server's that was stamped when it left. @param here our clock when it came, ms */
+export const heardFrom = (bounds: OffsetBounds, server: number, here: number): OffsetBounds => ({
+  ...bounds,
+  least: added(bounds.least, { at: here, offset: server - here }),
+});
+
+/** An answer of the server's to a question that left at `asked` and was answered at `server`, both in ms. */
+export const answeredAt = (
+  bounds: OffsetBounds,
+  asked: number,
+  server: number,
+  here: number,
+): OffsetBounds => ({
+  least: added(bounds.least, { at: here, offset: server - here }),
+  most: added(bounds.most, { at: asked, offset: server - asked }),
+});
+
+const added = (bounds: readonly Bound[], bound: Bound): Bound[] =>
+  [...bounds.filter(({ at }) => at > bound.at - OLDEST_MS), bound].slice(-MOST_BOUNDS);
+
+export type Offset = {
+  /** What is added to our clock to have the server's, ms. */
+  readonly offset: number;
+  /** How much of it is added or lost with each ms of ours. */
+  readonly drift: number;
+  /** Our time at which `offset` holds. */
+  readonly at: number;
+  /** The truth lies at most this far from `offset`, ms. */
+  readonly within: number;
+};
+
+/**
+ * The offset at a moment, or null before an answer has come.
+ * @param now our clock, ms
+ * @example offsetAt(answeredAt(NO_BOUNDS, 1000, 5020, 1040), 1040)?.offset // => 4000
+ */
+export function offsetAt({ least, most }: OffsetBounds, now: number): Offset | null {
+  if (least.length === 0 || most.length === 0) return null;
+  let [weights, offsets, drifts] = [0, 0, 0];
+  let [lowest, highest] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  let nearest = { gap: Number.NEGATIVE_INFINITY, offset: 0, drift: 0 };
+  for (let step = 0; step < SLOPES; step++) {
+    const drift = MOST_DRIFT * ((2 * step) / (SLOPES - 1) - 1);
+    let [low, high] = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+    for (const { at, offset } of least) low = Math.max(low, offset + drift * (now - at));
+    for (const { at, offset } of most) high = Math.min(high, offset + drift * (now - at));
+    const gap = high - low;
+    const middle = (low + high) / 2;
+    if (gap > nearest.gap) nearest = { gap, offset: middle, drift };
+    if (gap < 0) continue;
+    const weight = gap + LEAST_GAP_MS;
+    weights += weight;
+    offsets += weight * middle;
+    drifts += weight * drift;
+    lowest = Math.min(lowest, low);
+    highest = Math.max(highest, high);
+  }
+  if (weights === 0) {
+    // A clock was set in between: the newest answer alone.
+    return { offset: nearest.offset, drift: 0, at: now, within: Math.abs(nearest.gap) };
+  }
+  const offset = offsets / weights;
+  return { offset, drift: drifts / weights, at: now, within: Math.max(highest - offset, offset - lowest) };
+}
+
+/** The server's time. @param now our clock, ms */
+export const serverTime = ({ offset, drift, at }: Offset, now: number): number =>
+  now + offset + drift * (now - at);

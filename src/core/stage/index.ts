@@ -1,0 +1,23 @@
+export { type LeaderAct, LIVE_BPM, type LiveAct, type LiveEvent, liveActSchema } from "./act";
+export { ahead, BARS_AHEAD, type Placed } from "./ahead";
+export {
+  answeredAt,
+  heardFrom,
+  NO_BOUNDS,
+  type Offset,
+  type OffsetBounds,
+  offsetAt,
+  serverTime,
+} from "./clock-offset";
+export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
+export { type Phase, type Place, placeAt, type Transport } from "./place";
+export { type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
+export {
+  applyLive,
+  EMPTY_STATE,
+  itemOf,
+  LEAD_MS,
+  type LiveState,
+  passagesNow,
+  refuseLive,
+} from "./state";

@@ -1,0 +1,71 @@
+import type { Ticks } from "../base";
+import { tempoMs, ticksOfBar, ticksOfBeatUnit } from "../rhythm";
+import {
+  type EveningItem,
+  outlineOf,
+  type Passage,
+  type SectionKind,
+  timelineOf,
+  type VersionBody,
+} from "../song";
+
+/** One time through a section, as a clock needs it. Ticks count from where the passage begins. */
+export type LivePassage = {
+  /** The use and the time round: "useId round". */
+  readonly id: string;
+  readonly label: string;
+  readonly kind: SectionKind;
+  readonly ticks: Ticks;
+  /** The number of its first bar, and where each of its bars begins; a pickup lies before the first. */
+  readonly firstBar: number;
+  readonly bars: readonly Ticks[];
+  /** A beat and a whole bar of its metre. */
+  readonly beat: Ticks;
+  readonly bar: Ticks;
+  readonly bpm: number;
+  /** Places at which everybody waits for the sign to go on. */
+  readonly signs: readonly Ticks[];
+};
+
+/** A place of the running order on stage: a song with its passages, or something that is no song. */
+export type LiveItem = {
+  readonly id: string;
+  readonly kind: EveningItem["kind"];
+  readonly title: string;
+  readonly versionId: string | null;
+  readonly note: string;
+  readonly minutes: number;
+  readonly passages: readonly LivePassage[];
+};
+
+/** The name of one time through a section. @example passageId({ use: { id: "u1" }, round: 0 }) // => "u1 0" */
+export const passageId = ({ use, round }: { use: { id: string }; round: number }): string =>
+  `${use.id} ${round}`;
+
+/** How long a beat of a passage lasts as written, ms. */
+export const beatMs = ({ bpm }: Pick<LivePassage, "bpm">): number => 60_000 / bpm;
+
+/** A version's form as a clock runs through it. */
+export function passagesOf(body: VersionBody): LivePassage[] {
+  return timelineOf(body, outlineOf(body)).passages.map((passage): LivePassage => {
+    const { tick: from, tempo, meter } = passage;
+    const beat = ticksOfBeatUnit(tempo.beatUnit) ?? 960;
+    return {
+      id: passageId(passage),
+      label: passage.label,
+      kind: passage.section.kind,
+      ticks: passage.ticks,
+      firstBar: passage.bars.find(({ number }) => number > 0)?.number ?? 0,
+      bars: passage.bars.flatMap(({ number, tick }) => (number > 0 ? [tick - from] : [])),
+      beat,
+      bar: ticksOfBar(meter),
+      bpm: 60_000 / tempoMs(beat, tempo),
+      signs: signsOf(passage),
+    };
+  });
+}
+
+const signsOf = ({ lines, tick: from }: Passage): Ticks[] =>
+  lines.flatMap(({ events }) =>
+    events.flatMap(({ cued, tick, ticks }) => (cued ? [tick + ticks - from] : [])),
+  );
