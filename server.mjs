@@ -1,6 +1,7 @@
 /**
- * The program's own server: a loopback listener around Next. It holds the lock on the data folder, checks
- * Host and Origin before anything else is asked, and closes the database when it is told to stop.
+ * The program's own server around Next: a loopback listener, and one for the network that the leader opens and closes. It
+ * holds the lock on the data folder, checks Host and Origin, asks the gate who a request comes from before anything else
+ * is asked, and closes the database when it is told to stop.
  */
 
 import { mkdirSync, realpathSync } from "node:fs";
@@ -8,19 +9,22 @@ import { createServer } from "node:http";
 import path from "node:path";
 import next from "next";
 import { lockFolder } from "./scripts/lib/lock.mjs";
-import { judge } from "./scripts/lib/origin.mjs";
+import { makeNetwork } from "./scripts/lib/network.mjs";
+import { judge, loopbackHosts } from "./scripts/lib/origin.mjs";
 
 process.env.NEXT_MANUAL_SIG_HANDLE = "true";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
 const dev = process.argv.includes("--dev");
+const secure = process.argv.includes("--https");
+const closed = process.argv.includes("--closed");
 process.env.NODE_ENV ??= dev ? "development" : "production";
 const hostname = "127.0.0.1";
 const port = Number(process.env.PORT ?? 3210);
 
 const say = (sentence) => process.stderr.write(`${sentence}\n`);
 
-if (!Number.isInteger(port) || port < 1 || port > 65535) {
-  say(`PORT is ${JSON.stringify(process.env.PORT)}; it should be a number from 1 to 65535.`);
+if (!Number.isInteger(port) || port < 1 || port > 65534) {
+  say(`PORT is ${JSON.stringify(process.env.PORT)}; it should be a number from 1 to 65534.`);
   process.exit(2);
 }
 
@@ -48,22 +52,62 @@ const waiting = new Promise((resolve) => {
   ready = resolve;
 });
 
-const server = createServer(async (request, response) => {
-  const verdict = judge(request, port);
-  if (verdict) {
-    response.writeHead(403, { "content-type": "application/json" });
-    response.end(JSON.stringify({ error: verdict }));
-    return;
-  }
+const refuse = (response, status, error) => {
+  response.writeHead(status, { "content-type": "application/json" });
+  response.end(JSON.stringify({ error }));
+};
+
+/** What the gate asks of every request; src/server/start.ts puts it there before Next is ready. */
+const admit = (request, from) => {
+  const { pathname } = new URL(request.url, "http://lantern");
+  return globalThis.lanternGate.admit({
+    method: request.method,
+    path: pathname,
+    cookie: request.headers.cookie ?? "",
+    from,
+  });
+};
+
+const PLAIN_WHERE_SECURE = /^\/(?:join\/trust|lantern-ca\.crt|_next\/static\/.*|icon\.svg)$/u;
+
+/** Answers a request that came in by a listener. */
+async function answer(request, response, { from, hosts, scheme }) {
+  // What only the gate may say is thrown away when it comes from outside.
+  for (const name of Object.keys(request.headers))
+    if (name.startsWith("x-lantern-")) delete request.headers[name];
+  const verdict = judge(request, hosts, scheme);
+  if (verdict) return refuse(response, 403, verdict);
   response.setHeader("x-content-type-options", "nosniff");
   response.setHeader("referrer-policy", "same-origin");
   response.setHeader("x-frame-options", "DENY");
   await waiting;
-  handle(request, response);
-});
+  if (from === "network-plain" && !PLAIN_WHERE_SECURE.test(request.url.split("?")[0])) {
+    response.writeHead(303, { location: "/join/trust" });
+    return response.end();
+  }
+  try {
+    const verdict = await admit(request, from === "here" ? "here" : "network");
+    if (!verdict.ok && verdict.location) {
+      response.writeHead(303, { location: verdict.location });
+      return response.end();
+    }
+    if (!verdict.ok) return refuse(response, verdict.status, { path: "who", message: verdict.message });
+    Object.assign(request.headers, verdict.headers, {
+      "x-lantern-address": request.socket.remoteAddress ?? "",
+    });
+  } catch (error) {
+    say(`The gate could not look at a request: ${error.message}`);
+    return refuse(response, 503, { path: "who", message: "could not be looked up; try again" });
+  }
+  return handle(request, response);
+}
+
+const server = createServer((request, response) =>
+  answer(request, response, { from: "here", hosts: loopbackHosts(port), scheme: "http" }),
+);
 
 server.on("upgrade", (request, socket, head) => {
-  if (judge(request, port)) socket.destroy();
+  if (judge(request, loopbackHosts(port))) socket.destroy();
   else upgrade?.(request, socket, head);
 });
 
@@ -76,12 +120,24 @@ server.on("error", (error) => {
   process.exit(1);
 });
 
+/** Loaded only where it is wanted: making certificates takes a library that nobody else needs. */
+async function certificateFor(names, addresses) {
+  if (!secure) return null;
+  const { authorityIn, makeServerCertificate } = await import("./scripts/lib/certificate.mjs");
+  return makeServerCertificate(authorityIn(folder, names), names, addresses);
+}
+
+const network = makeNetwork(answer, certificateFor);
+globalThis.lanternNetwork = { ...network, firstPort: port + 1, secure };
+
 server.listen(port, hostname, async () => {
   try {
     const app = next({ dev, dir: import.meta.dirname, hostname, port });
     await app.prepare();
     handle = app.getRequestHandler();
     upgrade = app.getUpgradeHandler();
+    const opened = await globalThis.lanternGate.reopen({ closed });
+    if (opened) process.stdout.write(`The evening is open to the network again, at port ${opened.port}.\n`);
   } catch (error) {
     say(
       `The program could not start: ${error.message}\nNothing was changed. If there is no finished build, npm run demo makes one.`,
@@ -99,6 +155,7 @@ for (const signal of ["SIGINT", "SIGTERM"]) {
     stopping = true;
     server.close();
     server.closeAllConnections();
+    await network.close();
     await globalThis.lanternClose?.().catch(() => {});
     process.exit(0);
   });

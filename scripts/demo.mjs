@@ -1,4 +1,7 @@
-/** `npm run demo`: installs what is missing, builds what is stale, and lights the demo evening. */
+/**
+ * `npm run demo`: installs what is missing, builds what is stale, and lights the demo evening. `-- --https` opens evenings to
+ * the network over TLS; `-- --closed` ends an evening that was left open.
+ */
 import path from "node:path";
 import { ensureBuilt, ensureInstalled, ROOT, run } from "./lib/ready.mjs";
 
@@ -10,6 +13,6 @@ if (built !== 0) {
 }
 const signals = ["SIGINT", "SIGTERM"];
 for (const signal of signals) process.on(signal, () => {});
-process.exitCode = run(process.execPath, [path.join(ROOT, "server.mjs")], {
+process.exitCode = run(process.execPath, [path.join(ROOT, "server.mjs"), ...process.argv.slice(2)], {
   env: { ...process.env, NODE_ENV: "production" },
 });

@@ -1,14 +1,20 @@
 const SAFE = new Set(["GET", "HEAD", "OPTIONS"]);
 
+/** The names this machine's loopback answers to. */
+export const loopbackHosts = (port) => ["127.0.0.1", "localhost", "[::1]"].map((name) => `${name}:${port}`);
+
 /**
- * Judges whether a request may be answered. Any web page can post to a loopback address, so the Host must be
- * this server's own, and a change of state must come from its own pages (or from no page at all).
+ * Judges whether a request may be answered. Any web page can post to a loopback address, or have a name of its own point
+ * there, so the Host must be this server's own, and a change of state must come from its own pages (or from no page at
+ * all).
+ * @param hosts the names and ports this listener answers to, in small letters
+ * @param scheme "http" or "https"
  * @returns null when it may, else what is wrong
  */
-export function judge(request, port) {
-  const hosts = ["127.0.0.1", "localhost", "[::1]"].map((name) => `${name}:${port}`);
+export function judge(request, hosts, scheme = "http") {
   const { host, origin } = request.headers;
-  if (!hosts.includes(String(host).toLowerCase())) {
+  const asked = String(host).toLowerCase();
+  if (!hosts.includes(asked)) {
     return { path: "Host", message: `should be ${hosts[0]}; this server answers to its own address only` };
   }
   if (SAFE.has(request.method) && request.headers.upgrade === undefined) return null;
@@ -16,6 +22,6 @@ export function judge(request, port) {
   const own =
     origin === undefined
       ? site === undefined || site === "same-origin" || site === "none"
-      : hosts.some((name) => origin === `http://${name}`);
+      : hosts.some((name) => origin === `${scheme}://${name}`);
   return own ? null : { path: "Origin", message: "should be this program's own page; nothing was changed" };
 }

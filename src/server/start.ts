@@ -1,3 +1,4 @@
+import { setUpGate } from "./access/reopen";
 import { closeDatabase, openDatabase } from "./db/open";
 import { renewShelf } from "./documents/shelf";
 import { createDocuments, findDocument, isEmpty } from "./documents/store";
@@ -11,6 +12,7 @@ const shared = globalThis as { lanternClose?: () => Promise<void> };
  */
 export async function start(): Promise<void> {
   shared.lanternClose = closeDatabase;
+  setUpGate();
   try {
     const database = await openDatabase();
     await renewShelf(database, (id) => findDocument(database, id));

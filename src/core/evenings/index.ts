@@ -1,6 +1,6 @@
 export { type BestOrder, bestOrder, type OrderCase, secondsOf } from "./best-order";
 export { sayChange } from "./change-over";
-export { type SongEdges, songEdges } from "./player-states";
+export { personOf, type SongEdges, songEdges } from "./player-states";
 export {
   type Gap,
   itemsOf,

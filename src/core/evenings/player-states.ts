@@ -30,7 +30,8 @@ export type SongEdges = {
   readonly ends: readonly PlayerState[];
 };
 
-const personOf = ({ bandPlayerId, name }: Player): string => bandPlayerId ?? `name ${name}`;
+/** Who a player is through an evening: the band's player, or the name where there is none. */
+export const personOf = ({ bandPlayerId, name }: Player): string => bandPlayerId ?? `name ${name}`;
 
 /** Search steps for the banks of one player. */
 const BUDGET = 4000;

@@ -6,6 +6,8 @@ import { beatMs, type LiveItem, type LivePassage } from "./score";
 /** Everything that is known of an evening on stage. Replaying its log gives it again. */
 export type LiveState = {
   readonly lastId: number;
+  /** When the last event was, by the server's clock, ms. */
+  readonly lastAt: number;
   readonly items: readonly LiveItem[];
   readonly transport: Transport;
   /** What an undo goes back to, newest last. */
@@ -14,6 +16,7 @@ export type LiveState = {
 
 export const EMPTY_STATE: LiveState = Object.freeze({
   lastId: 0,
+  lastAt: 0,
   items: [],
   transport: EMPTY_TRANSPORT,
   past: [],
@@ -40,7 +43,7 @@ export function applyLive(state: LiveState, event: LiveEvent): LiveState {
   if (event.id <= state.lastId) return state;
   if (event.id !== state.lastId + 1)
     throw new Error(`Expected event ${state.lastId + 1}, got ${event.id}: ask for those between.`);
-  return { ...afterAct(state, event.act, event.at), lastId: event.id };
+  return { ...afterAct(state, event.act, event.at), lastId: event.id, lastAt: event.at };
 }
 
 function afterAct(state: LiveState, act: LiveAct, at: number): LiveState {

@@ -1,6 +1,7 @@
 import {
   boolean,
   customType,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -11,6 +12,7 @@ import {
   timestamp,
 } from "drizzle-orm/pg-core";
 import type { Body, Command, Kind, Touch } from "@/core/song";
+import type { LiveAct, LiveState } from "@/core/stage";
 
 const tsvector = customType<{ data: string }>({ dataType: () => "tsvector" });
 
@@ -89,4 +91,77 @@ export const shelf = pgTable(
     index("shelf_chords").using("gin", table.chords),
     index("shelf_tags").using("gin", table.tags),
   ],
+);
+
+/** What the leader of an evening pressed, in order. A press sent twice has the same `pressId` and stands once. */
+export const liveEvents = pgTable(
+  "live_events",
+  {
+    eveningId: text("evening_id")
+      .notNull()
+      .references(() => documents.id, { onDelete: "cascade" }),
+    id: integer().notNull(),
+    /** The server's clock, ms since 1970. */
+    at: doublePrecision().notNull(),
+    pressId: text("press_id").notNull().unique(),
+    act: jsonb().$type<LiveAct>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.eveningId, table.id] })],
+);
+
+/** The live state as it stood at an event, so that a start need not replay a whole year. */
+export const liveStates = pgTable("live_states", {
+  eveningId: text("evening_id")
+    .primaryKey()
+    .references(() => documents.id, { onDelete: "cascade" }),
+  state: jsonb().$type<LiveState>().notNull(),
+});
+
+/** An evening that is, or was, open to the network. At most one has no end. */
+export const openings = pgTable("openings", {
+  id: text().primaryKey(),
+  eveningId: text("evening_id")
+    .notNull()
+    .references(() => documents.id, { onDelete: "cascade" }),
+  port: integer().notNull(),
+  secure: boolean().notNull(),
+  salt: text().notNull(),
+  passphraseHash: text("passphrase_hash").notNull(),
+  /** What players and viewers join with; null when withdrawn. */
+  playerCode: text("player_code"),
+  viewerCode: text("viewer_code"),
+  openedAt: timestamp("opened_at", { withTimezone: true }).notNull().defaultNow(),
+  endedAt: timestamp("ended_at", { withTimezone: true }),
+});
+
+/** Who has joined an opening. Of the token they carry only a hash is kept. */
+export const guests = pgTable(
+  "guests",
+  {
+    id: text().primaryKey(),
+    openingId: text("opening_id")
+      .notNull()
+      .references(() => openings.id, { onDelete: "cascade" }),
+    tokenHash: text("token_hash").notNull().unique(),
+    role: text().$type<"leader" | "player" | "viewer">().notNull(),
+    /** Whose part they see; null until they have said. */
+    person: text(),
+    joinedAt: timestamp("joined_at", { withTimezone: true }).notNull().defaultNow(),
+    removedAt: timestamp("removed_at", { withTimezone: true }),
+  },
+  (table) => [index("guests_opening").on(table.openingId)],
+);
+
+/** A player's own words at a section, on nobody else's screen. */
+export const stageNotes = pgTable(
+  "stage_notes",
+  {
+    versionId: text("version_id")
+      .notNull()
+      .references(() => documents.id, { onDelete: "cascade" }),
+    person: text().notNull(),
+    useId: text("use_id").notNull(),
+    text: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.versionId, table.person, table.useId] })],
 );

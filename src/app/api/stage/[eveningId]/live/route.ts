@@ -1,0 +1,46 @@
+import { refuse } from "@/server/http";
+import { type StageParams, stageAsked } from "@/server/stage/asked";
+
+/**
+ * Everything that happens on an evening's stage, as server-sent events: what has been missed since an event (`?since=`, or the
+ * browser's Last-Event-ID), or the whole state, then each press as it reaches the disk, and every two seconds how far it is.
+ */
+export async function GET(request: Request, params: StageParams): Promise<Response> {
+  const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("since") ?? "0";
+  if (!/^\d{1,9}$/u.test(asked)) return refuse(400, "since", "should be the id of an event, 0 or more");
+  const stage = await stageAsked(request, params);
+  if (!stage.ok) return stage.response;
+  const { session, who } = stage;
+  let stop = () => {};
+  const body = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      let ended = false;
+      const end = () => {
+        if (ended) return;
+        ended = true;
+        stop();
+        try {
+          controller.close();
+        } catch {
+          // The browser had closed it already.
+        }
+      };
+      request.signal.addEventListener("abort", end);
+      controller.enqueue(new TextEncoder().encode("retry: 400\n\n"));
+      const send = (chunk: Uint8Array) => {
+        if (!ended) controller.enqueue(chunk);
+      };
+      const unlisten = await session.listen({ send, end, guestId: who.guestId }, Number(asked));
+      stop = unlisten;
+      if (ended) unlisten();
+    },
+    cancel: () => stop(),
+  });
+  return new Response(body, {
+    headers: {
+      "content-type": "text/event-stream",
+      "cache-control": "no-store, no-transform",
+      "x-accel-buffering": "no",
+    },
+  });
+}

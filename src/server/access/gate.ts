@@ -1,0 +1,67 @@
+import type { Database } from "../db/open";
+import { GUEST_HEADER, ROLE_HEADER } from "./index";
+import { isEnough, needs } from "./needs";
+import { findGuest, findOpening } from "./openings";
+
+/** The cookie that carries a guest's token. */
+export const TOKEN_COOKIE = "lantern";
+
+/** A request as the gate sees it. `from` is the listener it came in by. */
+export type AtTheGate = {
+  readonly method: string;
+  readonly path: string;
+  readonly cookie: string;
+  readonly from: "here" | "network";
+};
+
+/** What the gate says: in, with what it found written on the request, or out. */
+export type Admission =
+  | { readonly ok: true; readonly headers: Readonly<Record<string, string>> }
+  | {
+      readonly ok: false;
+      readonly status: 401 | 403;
+      readonly message: string;
+      readonly location: string | null;
+    };
+
+const tokenIn = (cookie: string): string | null =>
+  cookie
+    .split(";")
+    .map((part) => part.trim().split("="))
+    .find(([name]) => name === TOKEN_COOKIE)?.[1] ?? null;
+
+/**
+ * Looks at every request before anything else does. While nothing is open, whoever is at this machine is the leader. While
+ * an evening is open, the leader is who carries the leader's token, on this machine too; others at this machine may read.
+ * From the network nothing but what {@link needs} names is reached without a token.
+ */
+export async function admit(database: Database, request: AtTheGate): Promise<Admission> {
+  const { method, path, from } = request;
+  const opening = await findOpening(database);
+  const token = tokenIn(request.cookie);
+  const guest = opening && token ? await findGuest(database, token) : null;
+  if (from === "here" && !opening) return { ok: true, headers: { [ROLE_HEADER]: "leader" } };
+  const headers: Record<string, string> = guest
+    ? { [ROLE_HEADER]: guest.role, [GUEST_HEADER]: guest.id }
+    : {};
+  if (from === "here") return { ok: true, headers };
+  const need = needs(method, path);
+  if (need.least === "anyone") return { ok: true, headers };
+  const isPage = method === "GET" && !path.startsWith("/api/");
+  if (!opening || !guest)
+    return {
+      ok: false,
+      status: 401,
+      message: token
+        ? "This code has ended or was withdrawn. Ask the leader for a new one and join again."
+        : "Join first, with the code the leader shows.",
+      location: isPage ? "/join" : null,
+    };
+  if (isEnough(need, guest.role, opening.eveningId)) return { ok: true, headers };
+  return {
+    ok: false,
+    status: 403,
+    message: "That is the leader's to do. Nothing was changed.",
+    location: isPage ? `/live/${opening.eveningId}` : null,
+  };
+}

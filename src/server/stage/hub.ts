@@ -1,0 +1,203 @@
+import {
+  applyLive,
+  type LeaderAct,
+  type LiveAct,
+  type LiveEvent,
+  type LiveMessage,
+  type LiveState,
+  refuseLive,
+} from "@/core/stage";
+import type { Database } from "../db/open";
+import { openDatabase } from "../db/open";
+import { makeId } from "../ids";
+import { watch } from "../live";
+import { eventOfPress, eventsSince, KEEP_EVERY, readState, writeEvent } from "./log";
+import { liveItems } from "./score";
+
+/** Who listens: gets what is to be sent, already written out, and who it is for. */
+export type Listener = {
+  readonly send: (chunk: Uint8Array) => void;
+  readonly end: () => void;
+  readonly guestId: string | null;
+};
+
+export type Pressed =
+  | { readonly ok: true; readonly event: LiveEvent }
+  | { readonly ok: false; readonly reason: string };
+
+/** So often everybody is told how far the log is and what time it is, ms. */
+const BEAT_MS = 2000;
+/** A press may have been made this long before it came, ms: more is not believed. */
+const LONGEST_WAY_MS = 250;
+/** After an edit of a song the evening is read anew this much later, ms. */
+const SETTLE_MS = 250;
+
+/** The server's clock, ms since 1970: it never goes back while the server runs. */
+const serverClock = (): number => performance.timeOrigin + performance.now();
+
+const encoder = new TextEncoder();
+
+/** A message as it goes over the line. A beat has the time it left at. */
+export const written = (message: LiveMessage, now: number): Uint8Array => {
+  const id =
+    message.type === "event" ? message.event.id : message.type === "whole" ? message.state.lastId : null;
+  const head = id === null ? "" : `id: ${id}\n`;
+  return encoder.encode(`${head}data: ${JSON.stringify({ ...message, now })}\n\n`);
+};
+
+/**
+ * An evening on stage: its state, and everybody who follows it. A press is on disk before anybody hears of it, and presses
+ * come one after another.
+ */
+export class LiveSession {
+  private readonly listeners = new Set<Listener>();
+  private queue: Promise<unknown> = Promise.resolve();
+  private unwatch: (() => void)[] = [];
+  private settling: ReturnType<typeof setTimeout> | undefined;
+  private beat: ReturnType<typeof setInterval> | undefined;
+
+  private constructor(
+    private readonly database: Database,
+    readonly eveningId: string,
+    private current: LiveState,
+    private readonly clock: () => number,
+  ) {}
+
+  /** Reads an evening, or null where there is none. @param clock ms since 1970; another one in tests */
+  static async open(
+    database: Database,
+    eveningId: string,
+    clock: () => number = serverClock,
+  ): Promise<LiveSession | null> {
+    if (!(await liveItems(database, eveningId))) return null;
+    const session = new LiveSession(database, eveningId, await readState(database, eveningId), clock);
+    await session.rescore();
+    return session;
+  }
+
+  get state(): LiveState {
+    return this.current;
+  }
+
+  now(): number {
+    return this.clock();
+  }
+
+  /** Takes a press of the leader's. The same press sent twice stands once. */
+  press(sent: { act: LeaderAct; pressId: string; pressedAt: number | null }): Promise<Pressed> {
+    return this.inTurn(async (): Promise<Pressed> => {
+      const known = await eventOfPress(this.database, sent.pressId);
+      if (known) return { ok: true, event: known };
+      const now = this.clock();
+      const at = Math.min(now, Math.max(now - LONGEST_WAY_MS, sent.pressedAt ?? now));
+      const reason = refuseLive(this.current, sent.act, at);
+      return reason === null
+        ? { ok: true, event: await this.take(sent.act, at, sent.pressId) }
+        : { ok: false, reason };
+    });
+  }
+
+  /** Reads the songs anew and tells everybody where they have changed. */
+  rescore(): Promise<void> {
+    return this.inTurn(async () => {
+      const found = await liveItems(this.database, this.eveningId);
+      if (!found) return;
+      for (const end of this.unwatch) end();
+      this.unwatch = found.documentIds.map((id) => watch(id, this.settle));
+      if (JSON.stringify(found.items) !== JSON.stringify(this.current.items))
+        await this.take({ type: "score", items: found.items }, this.clock(), makeId());
+    });
+  }
+
+  /** Adds a listener and tells it what it has missed since an event; returns what lets it go. */
+  async listen(listener: Listener, since: number): Promise<() => void> {
+    return this.inTurn(async () => {
+      const missed =
+        since > 0 && since <= this.current.lastId
+          ? await eventsSince(this.database, this.eveningId, since)
+          : [];
+      const isWhole = since === this.current.lastId || (missed.length > 0 && missed[0]!.id === since + 1);
+      const messages: LiveMessage[] = isWhole
+        ? missed.map((event) => ({ type: "event", event }))
+        : [{ type: "whole", state: this.current }];
+      for (const message of messages) listener.send(written(message, this.clock()));
+      listener.send(written({ type: "beat", lastId: this.current.lastId }, this.clock()));
+      this.listeners.add(listener);
+      this.beat ??= setInterval(() => this.tell({ type: "beat", lastId: this.current.lastId }), BEAT_MS);
+      this.beat.unref?.();
+      return () => {
+        this.listeners.delete(listener);
+        if (this.listeners.size === 0) {
+          clearInterval(this.beat);
+          this.beat = undefined;
+        }
+      };
+    });
+  }
+
+  /** Ends the lines of guests who are out. */
+  dismiss(guestIds: readonly string[]): void {
+    for (const listener of [...this.listeners])
+      if (listener.guestId !== null && guestIds.includes(listener.guestId)) listener.end();
+  }
+
+  /** How many listen. */
+  get following(): number {
+    return this.listeners.size;
+  }
+
+  /** Tells how far the log is, as the timer does; for a faster clock. */
+  tellBeat(): void {
+    this.tell({ type: "beat", lastId: this.current.lastId });
+  }
+
+  private readonly settle = (): void => {
+    clearTimeout(this.settling);
+    this.settling = setTimeout(() => void this.rescore().catch(() => {}), SETTLE_MS);
+  };
+
+  private async take(act: LiveAct, asked: number, pressId: string): Promise<LiveEvent> {
+    const event: LiveEvent = { id: this.current.lastId + 1, at: Math.max(asked, this.current.lastAt), act };
+    const state = applyLive(this.current, event);
+    const isKept = act.type === "score" || event.id % KEEP_EVERY === 0;
+    await writeEvent(this.database, this.eveningId, event, pressId, isKept ? state : null);
+    this.current = state;
+    this.tell({ type: "event", event });
+    return event;
+  }
+
+  private tell(message: LiveMessage): void {
+    const chunk = written(message, this.clock());
+    for (const listener of [...this.listeners]) listener.send(chunk);
+  }
+
+  private inTurn<Value>(work: () => Promise<Value>): Promise<Value> {
+    const done = this.queue.then(work);
+    this.queue = done.catch(() => {});
+    return done;
+  }
+}
+
+/** Sessions by evening, kept on the global object: routes may load this file apart. */
+const shared = globalThis as { lanternSessions?: Map<string, Promise<LiveSession | null>> };
+shared.lanternSessions ??= new Map();
+const sessions = shared.lanternSessions;
+
+/** The live session of an evening, read from the disk once. */
+export async function liveSession(eveningId: string): Promise<LiveSession | null> {
+  const known = sessions.get(eveningId);
+  if (known) return known;
+  const opening = openDatabase().then((database) => LiveSession.open(database, eveningId));
+  sessions.set(eveningId, opening);
+  const found = await opening.catch((error) => {
+    sessions.delete(eveningId);
+    throw error;
+  });
+  if (!found) sessions.delete(eveningId);
+  return found;
+}
+
+/** Ends the lines of guests who are out, wherever they listen. */
+export async function dismissGuests(guestIds: readonly string[]): Promise<void> {
+  for (const session of sessions.values()) (await session)?.dismiss(guestIds);
+}
