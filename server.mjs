@@ -57,10 +57,15 @@ const refuse = (response, status, error) => {
   response.end(JSON.stringify({ error }));
 };
 
-/** What the gate asks of every request; src/server/start.ts puts it there before Next is ready. */
-const admit = (request, from) => {
+/** The gate, which src/server/start.ts brings once the database is being opened: a moment after Next says it is prepared. */
+const gate = new Promise((resolve) => {
+  globalThis.lanternSetGate = resolve;
+});
+
+/** Asks the gate who a request comes from. */
+const admit = async (request, from) => {
   const { pathname } = new URL(request.url, "http://lantern");
-  return globalThis.lanternGate.admit({
+  return (await gate).admit({
     method: request.method,
     path: pathname,
     cookie: request.headers.cookie ?? "",
@@ -136,7 +141,7 @@ server.listen(port, hostname, async () => {
     await app.prepare();
     handle = app.getRequestHandler();
     upgrade = app.getUpgradeHandler();
-    const opened = await globalThis.lanternGate.reopen({ closed });
+    const opened = await (await gate).reopen({ closed });
     if (opened) process.stdout.write(`The evening is open to the network again, at port ${opened.port}.\n`);
   } catch (error) {
     say(

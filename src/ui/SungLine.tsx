@@ -42,17 +42,25 @@ export function SungLine({
   beatsInBar,
   className = "",
   style,
+  now = null,
 }: {
   pieces: readonly SungPiece[];
   beatsInBar: number;
   className?: string;
   style?: CSSProperties;
+  /** The piece that sounds now, by its place; null lights none. */
+  now?: number | null;
 }) {
   const sung = pieces.some((piece) => piece.words !== "");
   return (
-    <div className={`sung-line ${className}`} style={style}>
+    <div className={`sung-line ${className}`} style={style} data-here={now !== null || undefined}>
       {pieces.map((piece, index) => (
-        <span key={piece.id} className="sung-piece" style={{ flexGrow: piece.beats }}>
+        <span
+          key={piece.id}
+          className="sung-piece"
+          style={{ flexGrow: piece.beats }}
+          data-now={index === now || undefined}
+        >
           {sung && (
             <span className="sung-words">
               {isBroken(piece, pieces[index + 1]) ? `${piece.words}-` : piece.words}

@@ -24,21 +24,24 @@ const SLOPES = 81;
 const LEAST_GAP_MS = 0.001;
 
 /** A message of the server's that was stamped when it left. @param here our clock when it came, ms */
-export const heardFrom = (bounds: OffsetBounds, server: number, here: number): OffsetBounds => ({
-  ...bounds,
-  least: added(bounds.least, { at: here, offset: server - here }),
-});
+export function heardFrom(bounds: OffsetBounds, server: number, here: number): OffsetBounds {
+  const heard = { at: here, offset: server - here };
+  const all = { ...bounds, least: added(bounds.least, heard) };
+  return bounds.most.length === 0 || offsetAt(all, here) ? all : { least: [heard], most: [] };
+}
 
-/** An answer of the server's to a question that left at `asked` and was answered at `server`, both in ms. */
-export const answeredAt = (
-  bounds: OffsetBounds,
-  asked: number,
-  server: number,
-  here: number,
-): OffsetBounds => ({
-  least: added(bounds.least, { at: here, offset: server - here }),
-  most: added(bounds.most, { at: asked, offset: server - asked }),
-});
+/**
+ * An answer of the server's to a question that left at `asked` and was answered at `server`, both in ms. What contradicts
+ * all that was known is believed: a clock was set, and everything before is let go.
+ */
+export function answeredAt(bounds: OffsetBounds, asked: number, server: number, here: number): OffsetBounds {
+  const [low, high] = [
+    { at: here, offset: server - here },
+    { at: asked, offset: server - asked },
+  ];
+  const all = { least: added(bounds.least, low), most: added(bounds.most, high) };
+  return offsetAt(all, here) ? all : { least: [low], most: [high] };
+}
 
 const added = (bounds: readonly Bound[], bound: Bound): Bound[] =>
   [...bounds.filter(({ at }) => at > bound.at - OLDEST_MS), bound].slice(-MOST_BOUNDS);
@@ -55,7 +58,7 @@ export type Offset = {
 };
 
 /**
- * The offset at a moment, or null before an answer has come.
+ * The offset at a moment; null before an answer has come, and where no drift within the bound fits what is known.
  * @param now our clock, ms
  * @example offsetAt(answeredAt(NO_BOUNDS, 1000, 5020, 1040), 1040)?.offset // => 4000
  */
@@ -63,7 +66,6 @@ export function offsetAt({ least, most }: OffsetBounds, now: number): Offset | n
   if (least.length === 0 || most.length === 0) return null;
   let [weights, offsets, drifts] = [0, 0, 0];
   let [lowest, highest] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  let nearest = { gap: Number.NEGATIVE_INFINITY, offset: 0, drift: 0 };
   for (let step = 0; step < SLOPES; step++) {
     const drift = MOST_DRIFT * ((2 * step) / (SLOPES - 1) - 1);
     let [low, high] = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
@@ -71,7 +73,6 @@ export function offsetAt({ least, most }: OffsetBounds, now: number): Offset | n
     for (const { at, offset } of most) high = Math.min(high, offset + drift * (now - at));
     const gap = high - low;
     const middle = (low + high) / 2;
-    if (gap > nearest.gap) nearest = { gap, offset: middle, drift };
     if (gap < 0) continue;
     const weight = gap + LEAST_GAP_MS;
     weights += weight;
@@ -80,10 +81,7 @@ export function offsetAt({ least, most }: OffsetBounds, now: number): Offset | n
     lowest = Math.min(lowest, low);
     highest = Math.max(highest, high);
   }
-  if (weights === 0) {
-    // A clock was set in between: the newest answer alone.
-    return { offset: nearest.offset, drift: 0, at: now, within: Math.abs(nearest.gap) };
-  }
+  if (weights === 0) return null;
   const offset = offsets / weights;
   return { offset, drift: drifts / weights, at: now, within: Math.max(highest - offset, offset - lowest) };
 }

@@ -5,7 +5,12 @@ import { applyLive, type LiveState } from "./state";
 export type LiveMessage =
   | { readonly type: "whole"; readonly state: LiveState }
   | { readonly type: "event"; readonly event: LiveEvent }
-  | { readonly type: "beat"; readonly lastId: number };
+  | {
+      readonly type: "beat";
+      readonly lastId: number;
+      /** Changes with every edit of a song of the evening. */
+      readonly songs: string;
+    };
 
 /** One who follows: what is known, and events that came before others did. */
 export type Follower = {
@@ -22,7 +27,7 @@ const MOST_EARLY = 500;
 
 /**
  * Takes a message, in whatever order they come, whether once or twice.
- * @example hear(followFrom(EMPTY_STATE), { type: "beat", lastId: 3 }).behind // => true
+ * @example hear(followFrom(EMPTY_STATE), { type: "beat", lastId: 3, songs: "" }).behind // => true
  */
 export function hear(follower: Follower, message: LiveMessage): Follower {
   switch (message.type) {

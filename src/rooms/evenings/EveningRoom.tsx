@@ -16,6 +16,7 @@ import { OpenEveningProvider, useActOnEvening, useEvening, useOpenEvening } from
 import { UndoRedo } from "../house/UndoRedo";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
+import { OnStagePanel } from "./OnStagePanel";
 import { RunningList } from "./RunningList";
 
 /** A version of a song as a running order needs it. */
@@ -59,6 +60,7 @@ function Evening({ versions: first }: { versions: readonly ListedVersion[] }) {
       <TopLine />
       <h1 className="mb-3">{row.name}</h1>
       <Settings row={row} />
+      <OnStagePanel />
       <Length running={running} target={row.targetMinutes} />
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <RunningList running={running} known={known} />

@@ -3,15 +3,12 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
-import { ChordDiagram } from "@/ui/ChordDiagram";
-import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
-import { SectionTag } from "@/ui/SectionTag";
-import { SungLine } from "@/ui/SungLine";
-import { TabLines } from "@/ui/TabLines";
+import { pretty, sayCapo } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
-import { Wick } from "@/ui/Wick";
 import { followDocument } from "../document/live";
-import type { StagePart, StageSheet } from "./stage-sheets";
+import { useKeepLit } from "./keep-lit";
+import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";
+import type { StagePart } from "./stage-sheets";
 
 type Props = {
   readonly part: StagePart;
@@ -78,7 +75,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
     return () => window.removeEventListener("keydown", onKey);
   }, [goOn, goBack]);
   useFollow(versionId, revision);
-  useWakeLock();
+  useKeepLit();
 
   return (
     <main
@@ -120,31 +117,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
             >
               <SheetLines sheet={now} beatsInBar={now.beatsInBar} />
             </section>
-            {now.line && now.shapes.length === 0 && (
-              <aside aria-label="The line" className="w-96 shrink-0 overflow-y-auto max-md:hidden">
-                <TabLines {...now.line} />
-              </aside>
-            )}
-            {now.shapes.length > 0 && (
-              <ul
-                aria-label="Shapes"
-                className="grid w-64 shrink-0 grid-cols-2 content-start gap-x-2 gap-y-3 overflow-y-auto max-md:hidden"
-              >
-                {now.shapes.map((shape) => (
-                  <li key={shape.name} className="text-center">
-                    <span className="font-mono text-2xl font-bold">{pretty(shape.name)}</span>
-                    <ChordDiagram
-                      shape={shape}
-                      name={shape.name}
-                      capo={now.capo}
-                      leftHanded={part.leftHanded}
-                      className="mx-auto w-full"
-                    />
-                    {shape.really !== null && <span className="text-lg">is {pretty(shape.really)}</span>}
-                  </li>
-                ))}
-              </ul>
-            )}
+            <AsideOf sheet={now} leftHanded={part.leftHanded} />
           </div>
         </>
       ) : (
@@ -152,18 +125,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
           Nothing is played yet. Put sections in the form in the Song room.
         </p>
       )}
-      {now && now.feet.length > 0 && (
-        <ul
-          aria-label="Feet and cues"
-          className="mt-1 flex flex-wrap gap-x-6 gap-y-1 border-t-4 border-primary pt-1 text-xl max-sm:text-base"
-        >
-          {now.feet.map((press, at) => (
-            <li key={at}>
-              <strong>{press.text}</strong> bar {press.bar} {press.words}
-            </li>
-          ))}
-        </ul>
-      )}
+      {now && <FeetStrip sheet={now} />}
       <nav aria-label="Go through the song" className="mt-2 flex items-stretch gap-3">
         <button type="button" className="btn btn-lg" onClick={goBack} disabled={here === 0 && !more}>
           Back
@@ -182,81 +144,6 @@ export function Stage({ part, title, versionId, revision }: Props) {
   );
 }
 
-function NowHead({ sheet }: { sheet: StageSheet }) {
-  return (
-    <div className="my-1 flex flex-wrap items-center gap-x-4">
-      <h2 className="text-3xl max-sm:text-2xl">
-        <SectionTag label={sheet.label} kind={sheet.kind} />
-      </h2>
-      {sheet.round && <span className="text-2xl">{sheet.round}</span>}
-      <Wick light={sheet.light} carries={sheet.role === "carry"} />
-      <span className="text-2xl max-sm:text-lg">
-        {ROLE_WORDS[sheet.role]}
-        {sheet.note && `: ${sheet.note}`}
-      </span>
-      {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
-      <span className="ml-auto text-xl max-sm:hidden">
-        {sheet.bars} bars from bar {sheet.firstBar}
-      </span>
-      {sheet.otherwise.length > 0 && (
-        <span className="w-full text-2xl font-bold max-sm:text-lg">
-          {sheet.otherwise.map(pretty).join(" · ")}
-        </span>
-      )}
-    </div>
-  );
-}
-
-function SheetLines({ sheet, beatsInBar }: { sheet: StageSheet; beatsInBar: number }) {
-  if (sheet.lines.length === 0) return <p className="text-3xl">No lines in this section.</p>;
-  return sheet.lines.map((line) => (
-    <SungLine key={line.id} className="stage-line" pieces={line.pieces} beatsInBar={beatsInBar} />
-  ));
-}
-
-/** What comes next, folded: its name, its first chords, whether the player is in. */
-function NextStrip({
-  next,
-  more,
-  ended,
-}: {
-  next: StageSheet | null | undefined;
-  more: boolean;
-  ended: boolean;
-}) {
-  const chords =
-    next?.lines
-      .flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])))
-      .slice(0, 6) ?? [];
-  return (
-    <div
-      className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
-      aria-live="polite"
-    >
-      {more && <span>more lines of this section</span>}
-      {ended && <span>the end</span>}
-      {next && (
-        <>
-          <span className="text-base">next</span>
-          <SectionTag label={next.label} kind={next.kind} />
-          <span className="font-mono font-bold">{chords.map(pretty).join("  ")}</span>
-          <span className="text-lg">{next.role === "out" ? "you stay out" : next.note}</span>
-        </>
-      )}
-    </div>
-  );
-}
-
-const firstHiddenLine = (box: HTMLElement): HTMLElement | null => {
-  const foot = box.getBoundingClientRect().bottom;
-  if (box.scrollHeight - box.clientHeight - box.scrollTop <= 8) return null;
-  return (
-    [...box.querySelectorAll<HTMLElement>(".stage-line")].find(
-      (line) => line.getBoundingClientRect().bottom > foot + 2,
-    ) ?? null
-  );
-};
-
 /** Takes up what others change: the part is worked out anew on the server. */
 function useFollow(versionId: string, revision: number): void {
   const router = useRouter();
@@ -274,28 +161,4 @@ function useFollow(versionId: string, revision: number): void {
       unfollow();
     };
   }, [versionId, router]);
-}
-
-/** Keeps the screen lit while the stage is open, where the browser can. */
-function useWakeLock(): void {
-  useEffect(() => {
-    let lock: WakeLockSentinel | null = null;
-    let ended = false;
-    const ask = async () => {
-      try {
-        if (document.visibilityState === "visible")
-          lock = (await navigator.wakeLock?.request("screen")) ?? null;
-        if (ended) await lock?.release();
-      } catch {
-        // A browser that refuses only lets the screen sleep.
-      }
-    };
-    void ask();
-    document.addEventListener("visibilitychange", ask);
-    return () => {
-      ended = true;
-      document.removeEventListener("visibilitychange", ask);
-      void lock?.release().catch(() => {});
-    };
-  }, []);
 }

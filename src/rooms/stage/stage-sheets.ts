@@ -1,5 +1,5 @@
 import { writeChord } from "@/core/chord";
-import type { Cue } from "@/core/cues";
+import type { Cue, CueKind } from "@/core/cues";
 import type { TabNote } from "@/core/fretboard";
 import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
 import { beatsOfBar, type Meter, tempoMs } from "@/core/rhythm";
@@ -19,6 +19,7 @@ import {
   type VersionBody,
   versionRow,
 } from "@/core/song";
+import { passageId } from "@/core/stage";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
 import type { SungPiece } from "@/ui/SungLine";
@@ -51,10 +52,28 @@ export type StageSheet = {
   readonly beatsInBar: number;
   readonly capo: number;
   readonly key: string;
-  readonly lines: readonly { readonly id: string; readonly pieces: readonly SungPiece[] }[];
+  readonly lines: readonly StageLine[];
   readonly shapes: readonly StageShape[];
   /** What this player's feet press in it, and cues of the band's own. */
   readonly feet: readonly StagePress[];
+  /** Everything that happens in it for this player or for all, with its tick from where the passage begins. */
+  readonly cues: readonly StageCue[];
+};
+
+export type StageLine = {
+  readonly id: string;
+  readonly pieces: readonly SungPiece[];
+  /** Where each piece begins, in ticks from where the passage begins. */
+  readonly starts: readonly number[];
+};
+
+export type StageCue = {
+  readonly id: string;
+  readonly kind: CueKind;
+  readonly text: string;
+  /** The passage it falls in. */
+  readonly passage: string;
+  readonly tick: number;
 };
 
 /** A press, or a cue of one's own, with its bar and the word it falls on. */
@@ -62,6 +81,7 @@ export type StagePress = { readonly text: string; readonly bar: number; readonly
 
 export type StagePart = {
   readonly player: string;
+  readonly playerId: string;
   readonly instrument: Player["instrument"];
   readonly capo: number;
   readonly leftHanded: boolean;
@@ -113,7 +133,7 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     const out = isOut(cell);
     const own = partOf(passage.use.id);
     return {
-      id: `${passage.use.id} ${passage.round}`,
+      id: passageId(passage),
       label: passage.label,
       kind: passage.section.kind,
       round: passage.use.repeat > 1 ? `${passage.round + 1} of ${passage.use.repeat}` : "",
@@ -128,12 +148,18 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
       key: writeChord(key, player.writing),
-      lines: lines.map(({ timed, sum }) => ({
-        id: timed.outline.line.id,
-        pieces: piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf),
-      })),
+      lines: lines.map(({ timed, sum }): StageLine => {
+        const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf);
+        const heads = pieces.length - timed.events.length;
+        return {
+          id: timed.outline.line.id,
+          pieces,
+          starts: pieces.map((_, at) => (timed.events[at - heads]?.tick ?? timed.tick) - passage.tick),
+        };
+      }),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
       feet: feetIn(passage, player, cues),
+      cues: cuesIn(passage, player, cues),
     };
   });
   const seconds = part.passages.reduce(
@@ -142,6 +168,7 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
   );
   return {
     player: player.name,
+    playerId: player.id,
     instrument: player.instrument,
     capo: player.capo,
     leftHanded: player.leftHanded,
@@ -155,16 +182,29 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
   };
 }
 
+const inPassage = (passage: Passage, { tick }: Cue): boolean =>
+  tick >= passage.tick && tick < passage.tick + passage.ticks;
+
+/** What happens for a player, or for everybody, in one time through a section. */
+const cuesIn = (passage: Passage, player: Player, cues: readonly Cue[]): StageCue[] =>
+  cues
+    .filter((cue) => inPassage(passage, cue) && (cue.playerId === null || cue.playerId === player.id))
+    .map(({ id, kind, text, tick }) => ({
+      id,
+      kind,
+      text,
+      passage: passageId(passage),
+      tick: tick - passage.tick,
+    }));
+
 /** Presses of a player in one time through a section, and cues of one's own that are theirs or everybody's. */
 function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePress[] {
-  const end = passage.tick + passage.ticks;
   return cues
     .filter(
-      ({ kind, playerId, tick }) =>
-        tick >= passage.tick &&
-        tick < end &&
-        ((kind === "press" && playerId === player.id) ||
-          (kind === "own" && (playerId === null || playerId === player.id))),
+      (cue) =>
+        inPassage(passage, cue) &&
+        ((cue.kind === "press" && cue.playerId === player.id) ||
+          (cue.kind === "own" && (cue.playerId === null || cue.playerId === player.id))),
     )
     .map(({ text, bar, word, nextWord }) => ({
       text,
@@ -180,4 +220,16 @@ function shapesOf(chords: ReturnType<typeof playerPart>["passages"][number]["cho
       shapes.set(name, { name, really, frets: shape.frets, fingers: shape.fingers });
   }
   return [...shapes.values()];
+}
+
+/** The piece of a sheet that sounds at a tick of its passage, by line and piece; null before the first. */
+export function pieceAt(
+  { lines }: Pick<StageSheet, "lines">,
+  tick: number,
+): { readonly line: number; readonly piece: number } | null {
+  const reached = tick + 1e-3;
+  let found: { line: number; piece: number } | null = null;
+  for (const [line, { starts }] of lines.entries())
+    for (const [piece, start] of starts.entries()) if (start <= reached) found = { line, piece };
+  return found;
 }

@@ -17,20 +17,21 @@ export type Where = {
   readonly addresses: readonly string[];
 };
 
-const shared = globalThis as {
-  lanternNetwork?: Network;
-  lanternGate?: {
-    readonly admit: (request: AtTheGate) => Promise<Admission>;
-    readonly reopen: (asked: { closed: boolean }) => Promise<Where | null>;
-  };
+/** What server.mjs asks of the gate. */
+type Gate = {
+  readonly admit: (request: AtTheGate) => Promise<Admission>;
+  /** Opens the network again for an evening that was open when the program ended. */
+  readonly reopen: (asked: { closed: boolean }) => Promise<Where | null>;
 };
+
+const shared = globalThis as { lanternNetwork?: Network; lanternSetGate?: (gate: Gate) => void };
 
 /** The listener, or null where Next runs without our server. */
 export const network = (): Network | null => shared.lanternNetwork ?? null;
 
-/** Puts the gate where server.mjs finds it. */
+/** Hands the gate to server.mjs. */
 export function setUpGate(): void {
-  shared.lanternGate = {
+  shared.lanternSetGate?.({
     admit: async (request) => admit(await openDatabase(), request),
     reopen: async ({ closed }) => {
       const database = await openDatabase();
@@ -46,5 +47,5 @@ export function setUpGate(): void {
         return null;
       }
     },
-  };
+  });
 }

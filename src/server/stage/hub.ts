@@ -55,6 +55,7 @@ export class LiveSession {
   private unwatch: (() => void)[] = [];
   private settling: ReturnType<typeof setTimeout> | undefined;
   private beat: ReturnType<typeof setInterval> | undefined;
+  private songs = "";
 
   private constructor(
     private readonly database: Database,
@@ -104,8 +105,11 @@ export class LiveSession {
       if (!found) return;
       for (const end of this.unwatch) end();
       this.unwatch = found.documentIds.map((id) => watch(id, this.settle));
+      const isEdited = this.songs !== found.songs;
+      this.songs = found.songs;
       if (JSON.stringify(found.items) !== JSON.stringify(this.current.items))
         await this.take({ type: "score", items: found.items }, this.clock(), makeId());
+      if (isEdited) this.tellBeat();
     });
   }
 
@@ -121,9 +125,9 @@ export class LiveSession {
         ? missed.map((event) => ({ type: "event", event }))
         : [{ type: "whole", state: this.current }];
       for (const message of messages) listener.send(written(message, this.clock()));
-      listener.send(written({ type: "beat", lastId: this.current.lastId }, this.clock()));
+      listener.send(written(this.howFar(), this.clock()));
       this.listeners.add(listener);
-      this.beat ??= setInterval(() => this.tell({ type: "beat", lastId: this.current.lastId }), BEAT_MS);
+      this.beat ??= setInterval(() => this.tellBeat(), BEAT_MS);
       this.beat.unref?.();
       return () => {
         this.listeners.delete(listener);
@@ -148,7 +152,11 @@ export class LiveSession {
 
   /** Tells how far the log is, as the timer does; for a faster clock. */
   tellBeat(): void {
-    this.tell({ type: "beat", lastId: this.current.lastId });
+    this.tell(this.howFar());
+  }
+
+  private howFar(): LiveMessage {
+    return { type: "beat", lastId: this.current.lastId, songs: this.songs };
   }
 
   private readonly settle = (): void => {

@@ -1,0 +1,129 @@
+import QRCode from "qrcode";
+import { z } from "zod";
+import { idSchema } from "@/core/song";
+import { principal } from "@/server/access";
+import { TOKEN_COOKIE } from "@/server/access/gate";
+import {
+  admitGuest,
+  beginOpening,
+  changeCode,
+  endOpening,
+  findOpening,
+  listGuests,
+  removeGuests,
+} from "@/server/access/openings";
+import { network } from "@/server/access/reopen";
+import { type Database, openDatabase } from "@/server/db/open";
+import { findDocument } from "@/server/documents/store";
+import { readJson, refuse } from "@/server/http";
+import { dismissGuests } from "@/server/stage/hub";
+import { withStorage } from "@/server/storage";
+
+const LEAST_PASSPHRASE = 6;
+const notLeader = () => refuse(403, "who", "is not the leader: give the passphrase first");
+
+/** A QR code as rows of dark and light, to be drawn by whoever shows it. */
+const qrOf = (text: string) => {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel: "M" });
+  return { size: modules.size, dark: [...modules.data].map(Number).join("") };
+};
+
+/** What the leader's screen shows of the open evening. */
+async function statusOf(database: Database) {
+  const opening = await findOpening(database);
+  const where = network()?.where() ?? null;
+  if (!opening) return { open: false as const, secure: network()?.secure ?? false };
+  const scheme = where?.secure ? "https" : "http";
+  const addresses = (where?.addresses ?? []).map((address) => `${scheme}://${address}:${where!.port}`);
+  const joinBy = (code: string | null) =>
+    code === null ? null : { code, qr: addresses[0] ? qrOf(`${addresses[0]}/join#${code}`) : null };
+  return {
+    open: true as const,
+    eveningId: opening.eveningId,
+    listening: where !== null,
+    secure: where?.secure ?? opening.secure,
+    addresses,
+    player: joinBy(opening.playerCode),
+    viewer: joinBy(opening.viewerCode),
+    guests: (await listGuests(database)).map(({ id, role, person, joinedAt }) => ({
+      id,
+      role,
+      person,
+      joinedAt: joinedAt.toISOString(),
+    })),
+  };
+}
+
+export type NetworkStatus = Awaited<ReturnType<typeof statusOf>>;
+
+const answer = async (database: Database) =>
+  Response.json(await statusOf(database), { headers: { "cache-control": "no-store" } });
+
+/** Whether and how the evening is open; the leader's alone, for it holds the codes. */
+export async function GET(request: Request): Promise<Response> {
+  return principal(request).role === "leader" ? answer(await openDatabase()) : notLeader();
+}
+
+const asked = z.discriminatedUnion("act", [
+  z.object({
+    act: z.literal("open"),
+    eveningId: idSchema,
+    passphrase: z
+      .string()
+      .min(LEAST_PASSPHRASE, { error: `should have at least ${LEAST_PASSPHRASE} signs` })
+      .max(200),
+  }),
+  z.object({ act: z.literal("close") }),
+  z.object({ act: z.literal("withdraw"), role: z.enum(["player", "viewer"]) }),
+  z.object({ act: z.literal("renew"), role: z.enum(["player", "viewer"]) }),
+  z.object({ act: z.literal("remove"), guestId: idSchema }),
+]);
+
+/** Opens an evening to the network, closes it, withdraws or renews a code, puts someone out. */
+export async function POST(request: Request): Promise<Response> {
+  if (principal(request).role !== "leader") return notLeader();
+  const input = await readJson(request, 4000, asked);
+  if (!input.ok) return input.response;
+  const wanted = input.value;
+  return withStorage(async () => {
+    const database = await openDatabase();
+    if (wanted.act === "open") return open(database, wanted.eveningId, wanted.passphrase);
+    if (wanted.act === "close") {
+      const out = (await listGuests(database)).map(({ id }) => id);
+      await endOpening(database);
+      await dismissGuests(out);
+      await network()?.close();
+      return answer(database);
+    }
+    const { removed } =
+      wanted.act === "remove"
+        ? await removeGuests(database, [{ id: wanted.guestId }])
+        : await changeCode(database, wanted.role, wanted.act === "renew");
+    await dismissGuests(removed);
+    return answer(database);
+  });
+}
+
+async function open(database: Database, eveningId: string, passphrase: string): Promise<Response> {
+  if ((await findDocument(database, eveningId))?.kind !== "evening")
+    return refuse(404, "eveningId", "names no evening here");
+  const listener = network();
+  if (!listener)
+    return refuse(503, "network", "can't be opened: the program was started without its own server");
+  let where: Awaited<ReturnType<typeof listener.openAt>>;
+  try {
+    where = await listener.openAt(listener.firstPort);
+  } catch {
+    return refuse(503, "network", `could not be opened: ports from ${listener.firstPort} on are all in use`);
+  }
+  await dismissGuests((await listGuests(database)).map(({ id }) => id));
+  await beginOpening(database, { eveningId, passphrase, port: where.port, secure: where.secure });
+  // Whoever opens it leads it: this window need not type the passphrase it has just made up.
+  const { token } = await admitGuest(database, "leader");
+  const response = await answer(database);
+  response.headers.append(
+    "set-cookie",
+    `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${3 * 86_400}`,
+  );
+  return response;
+}

@@ -1,0 +1,109 @@
+"use client";
+
+import { type FormEvent, useCallback, useEffect, useState } from "react";
+import { deviceMeans } from "./device-means";
+
+/** Joins an evening: by the code the leader shows, or as the leader by the passphrase. */
+export function JoinPage() {
+  const [code, setCode] = useState("");
+  const [passphrase, setPassphrase] = useState("");
+  const [said, setSaid] = useState("");
+  const [busy, setBusy] = useState(false);
+  const join = useCallback(async (secret: { code: string } | { passphrase: string }) => {
+    setBusy(true);
+    setSaid("");
+    try {
+      const response = await fetch("/api/join", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(secret),
+      });
+      const body = (await response.json()) as { eveningId?: string; error?: { message: string } };
+      if (response.ok) return location.replace(`/live/${body.eveningId}`);
+      setSaid(body.error?.message ?? "It could not be done.");
+    } catch {
+      setSaid("The leader’s machine does not answer. Are you on the same network?");
+    }
+    setBusy(false);
+  }, []);
+  useEffect(() => {
+    // The code comes behind the address of a QR code; it is taken out of it before anything else.
+    const brought = location.hash.slice(1);
+    if (brought === "") return;
+    history.replaceState(null, "", location.pathname);
+    setCode(brought);
+    void join({ code: brought });
+  }, [join]);
+  const onSubmit = (secret: { code: string } | { passphrase: string }) => (event: FormEvent) => {
+    event.preventDefault();
+    void join(secret);
+  };
+  return (
+    <main className="mx-auto max-w-xl px-4 py-8">
+      <h1 className="mb-4">Join the evening</h1>
+      <form className="mb-4 flex flex-wrap items-end gap-3" onSubmit={onSubmit({ code })}>
+        <label className="flex flex-col">
+          The code on the leader’s screen
+          <input
+            className="input w-56 font-mono text-2xl uppercase"
+            autoComplete="off"
+            autoCapitalize="characters"
+            spellCheck={false}
+            maxLength={12}
+            required
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+          />
+        </label>
+        <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+          Join
+        </button>
+      </form>
+      <p role="alert" className="mb-4 min-h-6 font-bold text-error">
+        {said}
+      </p>
+      <details className="mb-6">
+        <summary className="cursor-pointer">I lead this evening</summary>
+        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={onSubmit({ passphrase })}>
+          <label className="flex flex-col">
+            The leader’s passphrase
+            <input
+              type="password"
+              className="input w-64"
+              autoComplete="current-password"
+              required
+              value={passphrase}
+              onChange={(event) => setPassphrase(event.target.value)}
+            />
+          </label>
+          <button type="submit" className="btn" disabled={busy}>
+            Lead
+          </button>
+        </form>
+      </details>
+      <Means />
+    </main>
+  );
+}
+
+/** What this device can do, and what it can't as it has come in. */
+function Means() {
+  const [means, setMeans] = useState<ReturnType<typeof deviceMeans>>([]);
+  useEffect(() => setMeans(deviceMeans(window)), []);
+  return (
+    <section aria-label="What this device can do">
+      <h2 className="mb-2">What this device can do</h2>
+      <ul className="flex flex-col gap-1">
+        {means.map(({ what, can, words }) => (
+          <li key={what} className="flex gap-3 border-b border-base-300 py-1">
+            <strong className="w-10 shrink-0">{can ? "yes" : "no"}</strong>
+            <span>
+              {what}
+              {words !== "" && <span className="block text-sm">{words}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

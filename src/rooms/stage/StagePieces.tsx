@@ -1,0 +1,152 @@
+import { ChordDiagram } from "@/ui/ChordDiagram";
+import { pretty, ROLE_WORDS } from "@/ui/pretty";
+import { SectionTag } from "@/ui/SectionTag";
+import { SungLine } from "@/ui/SungLine";
+import { TabLines } from "@/ui/TabLines";
+import { Wick } from "@/ui/Wick";
+import { pieceAt, type StageSheet } from "./stage-sheets";
+
+/** Shapes of a section, or the line of the part in tab, beside its words. */
+export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: boolean }) {
+  if (sheet.shapes.length === 0)
+    return (
+      sheet.line && (
+        <aside aria-label="The line" className="w-96 shrink-0 overflow-y-auto max-md:hidden">
+          <TabLines {...sheet.line} />
+        </aside>
+      )
+    );
+  return (
+    <ul
+      aria-label="Shapes"
+      className="grid w-64 shrink-0 grid-cols-2 content-start gap-x-2 gap-y-3 overflow-y-auto max-md:hidden"
+    >
+      {sheet.shapes.map((shape) => (
+        <li key={shape.name} className="text-center">
+          <span className="font-mono text-2xl font-bold">{pretty(shape.name)}</span>
+          <ChordDiagram
+            shape={shape}
+            name={shape.name}
+            capo={sheet.capo}
+            leftHanded={leftHanded}
+            className="mx-auto w-full"
+          />
+          {shape.really !== null && <span className="text-lg">is {pretty(shape.really)}</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What feet press in a section, and cues of one's own, at the foot of the screen. */
+export function FeetStrip({ sheet }: { sheet: StageSheet }) {
+  if (sheet.feet.length === 0) return null;
+  return (
+    <ul
+      aria-label="Feet and cues"
+      className="mt-1 flex flex-wrap gap-x-6 gap-y-1 border-t-4 border-primary pt-1 text-xl max-sm:text-base"
+    >
+      {sheet.feet.map((press, at) => (
+        <li key={at}>
+          <strong>{press.text}</strong> bar {press.bar} {press.words}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The section that is now: its name, the player's light and role, what is otherwise. */
+export function NowHead({ sheet }: { sheet: StageSheet }) {
+  return (
+    <div className="my-1 flex flex-wrap items-center gap-x-4">
+      <h2 className="text-3xl max-sm:text-2xl">
+        <SectionTag label={sheet.label} kind={sheet.kind} />
+      </h2>
+      {sheet.round && <span className="text-2xl">{sheet.round}</span>}
+      <Wick light={sheet.light} carries={sheet.role === "carry"} />
+      <span className="text-2xl max-sm:text-lg">
+        {ROLE_WORDS[sheet.role]}
+        {sheet.note && `: ${sheet.note}`}
+      </span>
+      {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
+      <span className="ml-auto text-xl max-sm:hidden">
+        {sheet.bars} bars from bar {sheet.firstBar}
+      </span>
+      {sheet.otherwise.length > 0 && (
+        <span className="w-full text-2xl font-bold max-sm:text-lg">
+          {sheet.otherwise.map(pretty).join(" · ")}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/**
+ * The lines of a section.
+ * @param tick where the music is, in ticks of the passage: the chord that sounds is lit; null marks none
+ */
+export function SheetLines({
+  sheet,
+  beatsInBar,
+  tick = null,
+}: {
+  sheet: StageSheet;
+  beatsInBar: number;
+  tick?: number | null;
+}) {
+  if (sheet.lines.length === 0) return <p className="stage-line">No lines in this section.</p>;
+  const now = tick === null ? null : pieceAt(sheet, tick);
+  return sheet.lines.map((line, at) => (
+    <SungLine
+      key={line.id}
+      className="stage-line"
+      pieces={line.pieces}
+      beatsInBar={beatsInBar}
+      now={now?.line === at ? now.piece : null}
+    />
+  ));
+}
+
+/** What comes next, folded: its name, its first chords, whether the player is in. */
+export function NextStrip({
+  next,
+  more,
+  ended,
+}: {
+  next: StageSheet | null | undefined;
+  more: boolean;
+  ended: boolean;
+}) {
+  const chords =
+    next?.lines
+      .flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])))
+      .slice(0, 6) ?? [];
+  return (
+    <div
+      className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
+      aria-live="polite"
+    >
+      {more && <span>more lines of this section</span>}
+      {ended && <span>the end</span>}
+      {next && (
+        <>
+          <span className="text-base">next</span>
+          <SectionTag label={next.label} kind={next.kind} />
+          <span className="font-mono font-bold">{chords.map(pretty).join("  ")}</span>
+          <span className="text-lg">{next.role === "out" ? "you stay out" : next.note}</span>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The first line that is not wholly in sight below, or null. */
+export const firstHiddenLine = (box: HTMLElement): HTMLElement | null => {
+  const foot = box.getBoundingClientRect().bottom;
+  if (box.scrollHeight - box.clientHeight - box.scrollTop <= 8) return null;
+  return (
+    [...box.querySelectorAll<HTMLElement>(".stage-line")].find(
+      (line) => line.getBoundingClientRect().bottom > foot + 2,
+    ) ?? null
+  );
+};

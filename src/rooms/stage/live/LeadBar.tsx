@@ -1,0 +1,175 @@
+import { useRef, useState } from "react";
+import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
+import { SectionTag } from "@/ui/SectionTag";
+import { ACT_WORDS, mainAct } from "./act-words";
+
+type When = "end" | "bar" | "now";
+const WHEN_WORDS: Readonly<Record<When, string>> = {
+  end: "when this one ends",
+  bar: "at the next bar",
+  now: "at once",
+};
+
+/** The leader's hand: everything here moves everybody. */
+export function LeadBar({
+  state,
+  item,
+  place,
+  press,
+}: {
+  state: LiveState;
+  item: LiveItem | null;
+  place: Place | null;
+  press: (act: LeaderAct) => void;
+}) {
+  const [when, setWhen] = useState<When>("end");
+  const isLast = state.items.at(-1)?.id === item?.id;
+  const main = mainAct(place, isLast);
+  const undone = state.past.at(-1)?.act;
+  const isUnderWay = place !== null && !["waiting", "stopped", "ended"].includes(place.phase);
+  const queued = state.transport.after;
+  const onSection = (passage: string) =>
+    press(isUnderWay ? { type: "jump", passage, when } : { type: "jump", passage, when: "now" });
+  return (
+    <section aria-label="Lead" className="lead-bar">
+      <div className="flex items-stretch gap-2 overflow-x-auto pb-1">
+        <label className="flex shrink-0 items-center gap-2 text-base whitespace-nowrap">
+          <span className={isUnderWay ? "" : "sr-only"}>To a section</span>
+          <select
+            className={isUnderWay ? "select w-44" : "sr-only"}
+            tabIndex={isUnderWay ? 0 : -1}
+            value={when}
+            onChange={(event) => setWhen(event.target.value as When)}
+          >
+            {Object.entries(WHEN_WORDS).map(([value, words]) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        {item?.passages.map((passage, at) => (
+          <button
+            key={passage.id}
+            type="button"
+            className="lead-section"
+            aria-current={place?.index === at}
+            data-queued={queued === passage.id}
+            onClick={() => onSection(passage.id)}
+          >
+            <SectionTag label={passage.label} kind={passage.kind} />
+            <span className="text-sm">
+              {queued === passage.id ? "comes next" : `bar ${passage.firstBar}`}
+            </span>
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-stretch gap-2">
+        {main && (
+          <button type="button" className="btn btn-lg btn-primary min-w-40" onClick={() => press(main.act)}>
+            {main.words}
+          </button>
+        )}
+        {isUnderWay && (
+          <>
+            <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
+              Once more
+            </button>
+            <button type="button" className="btn btn-lg" onClick={() => press({ type: "skip" })}>
+              Leave out next
+            </button>
+            <button type="button" className="btn btn-lg" onClick={() => press({ type: "stop" })}>
+              Stop
+            </button>
+          </>
+        )}
+        {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
+        <button
+          type="button"
+          className="btn btn-lg ml-auto"
+          disabled={!undone}
+          onClick={() => press({ type: "undo" })}
+        >
+          {undone ? `Take back: ${ACT_WORDS[undone]}` : "Take back"}
+        </button>
+        <SongChoice state={state} press={press} />
+      </div>
+    </section>
+  );
+}
+
+function SongChoice({ state, press }: { state: LiveState; press: (act: LeaderAct) => void }) {
+  return (
+    <label className="flex items-center">
+      <span className="sr-only">Go to</span>
+      <select
+        className="select select-lg w-56 text-base"
+        value={state.transport.itemId ?? ""}
+        onChange={(event) => press({ type: "open", itemId: event.target.value })}
+      >
+        {state.items.map(({ id, title, kind }, at) => (
+          <option key={id} value={id}>
+            {at + 1}. {title || kind}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Taps farther apart than this begin anew, ms. */
+const TAP_PAUSE_MS = 2500;
+const LEAST_TAPS = 3;
+const STEP = 0.02;
+
+/** The tempo now, a little slower or faster, or tapped by the leader. */
+function TempoButtons({
+  item,
+  place,
+  state,
+  press,
+}: {
+  item: LiveItem;
+  place: Place;
+  state: LiveState;
+  press: (act: LeaderAct) => void;
+}) {
+  const taps = useRef<number[]>([]);
+  const bpm = (item.passages[place.index]?.bpm ?? 60) / state.transport.stretch;
+  const set = (to: number, snap: boolean) =>
+    press({ type: "tempo", bpm: Math.min(320, Math.max(20, Math.round(to * 10) / 10)), snap });
+  const tap = () => {
+    const now = performance.now();
+    const kept = now - (taps.current.at(-1) ?? 0) < TAP_PAUSE_MS ? taps.current.slice(-7) : [];
+    taps.current = [...kept, now];
+    if (taps.current.length < LEAST_TAPS) return;
+    set((60_000 * (taps.current.length - 1)) / (now - taps.current[0]!), true);
+  };
+  return (
+    <fieldset className="flex items-center gap-1" aria-label="Tempo">
+      <button
+        type="button"
+        className="btn btn-lg px-3"
+        aria-label="Slower"
+        onClick={() => set(bpm * (1 - STEP), false)}
+      >
+        −
+      </button>
+      <span className="w-24 text-center text-lg">
+        <strong>{Math.round(bpm * 10) / 10}</strong>
+        <span className="block text-sm">a minute</span>
+      </span>
+      <button
+        type="button"
+        className="btn btn-lg px-3"
+        aria-label="Faster"
+        onClick={() => set(bpm * (1 + STEP), false)}
+      >
+        +
+      </button>
+      <button type="button" className="btn btn-lg" onClick={tap}>
+        Tap
+      </button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,186 @@
+import { useEffect, useRef } from "react";
+import type { Lit } from "../keep-lit";
+import type { StagePerson } from "./keep";
+import type { StageRole } from "./live-line";
+import { SIZES, type StageSettings } from "./settings";
+
+const LIT_WORDS: Readonly<Record<Lit, string>> = {
+  lock: "The screen stays lit.",
+  film: "The screen stays lit by a silent film in its corner.",
+  none: "The screen may go dark by itself: touch it once.",
+};
+
+/** How the stage looks on this device, and who it is for. */
+export function ThisScreen({
+  settings,
+  change,
+  people,
+  person,
+  role,
+  lit,
+  within,
+  onChoose,
+  onClose,
+}: {
+  settings: StageSettings;
+  change: (fields: Partial<StageSettings>) => void;
+  people: readonly StagePerson[];
+  person: string | null;
+  role: StageRole;
+  lit: Lit;
+  within: number | null;
+  onChoose: (person: string) => void;
+  onClose: () => void;
+}) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => dialog.current?.showModal(), []);
+  return (
+    <dialog
+      ref={dialog}
+      aria-label="This screen"
+      className="m-auto w-[34rem] max-w-[94vw] rounded-box border-2 border-base-content/50 bg-base-200 p-5 text-lg text-base-content backdrop:bg-black/60"
+      onClose={onClose}
+    >
+      <div className="mb-4 flex items-center">
+        <h2 className="mr-auto text-2xl">This screen</h2>
+        <button type="button" className="btn" onClick={() => dialog.current?.close()}>
+          Done
+        </button>
+      </div>
+      <div className="flex flex-col gap-4">
+        <Choice
+          label="Show"
+          value={settings.density}
+          options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
+          onSet={(density) => change({ density })}
+        />
+        <div className="flex items-center gap-3">
+          <span className="w-28">Letters</span>
+          <button
+            type="button"
+            className="btn"
+            aria-label="Smaller"
+            disabled={settings.size === 0}
+            onClick={() => change({ size: settings.size - 1 })}
+          >
+            smaller
+          </button>
+          <span className="w-16 text-center">{Math.round(SIZES[settings.size]! * 100)} %</span>
+          <button
+            type="button"
+            className="btn"
+            aria-label="Larger"
+            disabled={settings.size === SIZES.length - 1}
+            onClick={() => change({ size: settings.size + 1 })}
+          >
+            larger
+          </button>
+        </div>
+        <Choice
+          label="Ground"
+          value={settings.light ? "light" : "dark"}
+          options={{ dark: "dark", light: "light" }}
+          onSet={(ground) => change({ light: ground === "light" })}
+        />
+        <Choice
+          label="Buttons"
+          value={settings.hand}
+          options={{ right: "for the right hand", left: "for the left hand" }}
+          onSet={(hand) => change({ hand })}
+        />
+        <Choice
+          label="Click"
+          value={settings.click ? "on" : "off"}
+          options={{ off: "silent", on: "a tick on every beat" }}
+          onSet={(click) => change({ click: click === "on" })}
+        />
+        {role === "leader" && (
+          <>
+            <Choice
+              label="Lead"
+              value={settings.leads ? "on" : "off"}
+              options={{ off: "this screen follows", on: "this screen leads" }}
+              onSet={(leads) => change({ leads: leads === "on" })}
+            />
+            {settings.leads && (
+              <Choice
+                label="Pedals"
+                value={settings.pedals ? "all" : "own"}
+                options={{ all: "turn everybody’s page", own: "turn this page only" }}
+                onSet={(pedals) => change({ pedals: pedals === "all" })}
+              />
+            )}
+          </>
+        )}
+        <label className="flex items-center gap-3">
+          <span className="w-28">Part of</span>
+          <select
+            className="select w-56 text-lg"
+            value={person ?? ""}
+            onChange={(event) => onChoose(event.target.value)}
+          >
+            {people.map((one) => (
+              <option key={one.person} value={one.person}>
+                {one.name}, {one.instrument}
+              </option>
+            ))}
+          </select>
+        </label>
+        <FullScreen />
+        <p className="text-base">
+          {LIT_WORDS[lit]}{" "}
+          {within === null
+            ? "The clock is not measured yet."
+            : `The clock is right to ${within < 1 ? "a millisecond" : `${Math.ceil(within)} ms`}.`}{" "}
+          A loud stage harms ears sooner than one thinks: a song’s Sounds room tells how long is safe.
+        </p>
+      </div>
+    </dialog>
+  );
+}
+
+function FullScreen() {
+  const toggle = () => {
+    if (document.fullscreenElement) void document.exitFullscreen();
+    else void document.documentElement.requestFullscreen?.().catch(() => {});
+  };
+  return (
+    <div className="flex items-center gap-3">
+      <span className="w-28">Whole screen</span>
+      <button type="button" className="btn" onClick={toggle}>
+        with nothing around, or back
+      </button>
+    </div>
+  );
+}
+
+function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  onSet,
+}: {
+  label: string;
+  value: Value;
+  options: Readonly<Record<Value, string>>;
+  onSet: (value: Value) => void;
+}) {
+  return (
+    <fieldset aria-label={label} className="flex flex-wrap items-center gap-2">
+      <span className="w-28" aria-hidden="true">
+        {label}
+      </span>
+      {(Object.entries(options) as [Value, string][]).map(([option, words]) => (
+        <button
+          key={option}
+          type="button"
+          className="btn"
+          aria-pressed={option === value}
+          onClick={() => onSet(option)}
+        >
+          {words}
+        </button>
+      ))}
+    </fieldset>
+  );
+}

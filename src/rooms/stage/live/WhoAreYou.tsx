@@ -1,0 +1,36 @@
+import type { StagePerson } from "./keep";
+import type { StageRole } from "./live-line";
+
+/** The first thing on a stage: whose part this screen shows. */
+export function WhoAreYou({
+  people,
+  role,
+  onChoose,
+}: {
+  people: readonly StagePerson[];
+  role: StageRole;
+  onChoose: (person: string) => void;
+}) {
+  return (
+    <section className="mx-auto flex w-full max-w-2xl flex-1 flex-col justify-center gap-4 py-8">
+      <h1 className="text-3xl">{role === "viewer" ? "Whose part do you want to see?" : "Who are you?"}</h1>
+      {people.length === 0 && (
+        <p className="text-xl">Nobody plays in this evening yet: put songs with players in it first.</p>
+      )}
+      <ul className="grid gap-3 sm:grid-cols-2">
+        {people.map(({ person, name, instrument }) => (
+          <li key={person}>
+            <button
+              type="button"
+              className="btn btn-lg h-auto w-full justify-between py-3 text-xl"
+              onClick={() => onChoose(person)}
+            >
+              {name} <span className="text-base font-normal">{instrument}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="text-lg">It can be changed later, under “This screen”.</p>
+    </section>
+  );
+}

@@ -1,0 +1,53 @@
+import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
+
+/** What was pressed, for the button that takes it back. */
+export const ACT_WORDS: Readonly<Record<LeaderAct["type"], string>> = {
+  open: "the song chosen",
+  next: "on to the next",
+  start: "count-in",
+  tempo: "tempo",
+  hold: "hold",
+  goOn: "going on",
+  repeat: "once more",
+  jump: "another section",
+  skip: "leaving out",
+  stop: "stop",
+  undo: "",
+};
+
+export const KIND_WORDS: Readonly<Record<LiveItem["kind"], string>> = {
+  song: "Song",
+  talk: "Talk",
+  prayer: "Prayer",
+  announcement: "Announcement",
+  pause: "Pause",
+};
+
+/** What the one large button does now. */
+export function mainAct(place: Place | null, isLast: boolean): { act: LeaderAct; words: string } | null {
+  if (!place || place.phase === "ended")
+    return isLast ? null : { act: { type: "next" }, words: place ? "Next song" : "Go on to the next" };
+  if (place.phase === "playing" || place.phase === "counting")
+    return { act: { type: "hold" }, words: "Hold here" };
+  if (place.phase === "holding" || place.phase === "sign") return { act: { type: "goOn" }, words: "Go on" };
+  return { act: { type: "start", passage: null, countBars: 1 }, words: "Count in" };
+}
+
+/** What a page-turn pedal does for everybody: on to what comes next by hand, or out of a hold. */
+export function pedalAct(
+  state: LiveState,
+  item: LiveItem | null,
+  place: Place | null,
+  by: 1 | -1,
+): LeaderAct | null {
+  if (!item || !place) return by === 1 && state.items.at(-1)?.id !== item?.id ? { type: "next" } : null;
+  if (by === 1 && (place.phase === "holding" || place.phase === "sign")) return { type: "goOn" };
+  if (by === 1 && place.phase === "ended")
+    return state.items.at(-1)?.id === item.id ? null : { type: "next" };
+  const to = by === 1 ? place.next : place.index - 1;
+  const passage = to === null ? undefined : item.passages[to];
+  return passage ? { type: "jump", passage: passage.id, when: "now" } : null;
+}
+
+/** How many bars are left of a section, in words. */
+export const sayBarsLeft = ({ barsLeft }: Place): string => (barsLeft <= 1 ? "last bar" : `${barsLeft} bars`);

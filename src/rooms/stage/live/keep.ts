@@ -1,0 +1,50 @@
+import { type IDBPDatabase, openDB } from "idb";
+import type { LiveState } from "@/core/stage";
+import type { StagePack } from "../pack";
+
+/** Someone who plays in an evening. */
+export type StagePerson = { readonly person: string; readonly name: string; readonly instrument: string };
+
+/** A player's own words at a section. */
+export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };
+
+/** What a device keeps of an evening, so that its page goes on with no network. */
+export type KeptEvening = {
+  readonly state: LiveState;
+  /** Server's clock less this device's, ms, when it was last known. */
+  readonly offset: number;
+  readonly people: readonly StagePerson[];
+  readonly person: string | null;
+  readonly pack: StagePack | null;
+  readonly notes: readonly StageNote[];
+  /** Notes that have not reached the server yet. */
+  readonly unsent: readonly StageNote[];
+  /** Changes with every edit of a song: a pack of another stamp is asked for anew. */
+  readonly songs: string;
+};
+
+const STORE = "evenings";
+let opened: Promise<IDBPDatabase> | null = null;
+const open = () => {
+  opened ??= openDB("shared-lantern-stage", 1, {
+    upgrade: (database) => void database.createObjectStore(STORE),
+  });
+  return opened;
+};
+
+/** What is kept of an evening, or null; a device that keeps nothing goes on without. */
+export async function loadKept(eveningId: string): Promise<KeptEvening | null> {
+  try {
+    return ((await (await open()).get(STORE, eveningId)) as KeptEvening | undefined) ?? null;
+  } catch {
+    return null;
+  }
+}
+
+export async function saveKept(eveningId: string, kept: KeptEvening): Promise<void> {
+  try {
+    await (await open()).put(STORE, kept, eveningId);
+  } catch {
+    // A private window may keep nothing; the page still has it all in memory.
+  }
+}

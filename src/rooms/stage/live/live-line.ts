@@ -1,0 +1,394 @@
+import { createStore } from "zustand";
+import {
+  answeredAt,
+  applyLive,
+  EMPTY_STATE,
+  type Follower,
+  followFrom,
+  hear,
+  heardFrom,
+  type LeaderAct,
+  type LiveEvent,
+  type LiveMessage,
+  type LiveState,
+  NO_BOUNDS,
+  type Offset,
+  type OffsetBounds,
+  offsetAt,
+  refuseLive,
+  serverTime,
+} from "@/core/stage";
+import type { StagePack } from "../pack";
+import { type KeptEvening, loadKept, type StageNote, type StagePerson, saveKept } from "./keep";
+
+/** As what somebody is here. Somebody at this machine while it is closed is the leader. */
+export type StageRole = "leader" | "player" | "viewer" | "nobody";
+
+export type Live = {
+  readonly follower: Follower;
+  /** How the line to the server stands. */
+  readonly line: "opening" | "step" | "alone";
+  /** What this screen goes by while it is alone: its copy, and the moves made on it here. */
+  readonly own: LiveState | null;
+  readonly role: StageRole;
+  /** Why this screen is no longer let in, or null. */
+  readonly out: string | null;
+  readonly people: readonly StagePerson[];
+  readonly person: string | null;
+  readonly pack: StagePack | null;
+  readonly notes: readonly StageNote[];
+  readonly unsent: readonly StageNote[];
+  /** What the server said to the last press that could not be done. */
+  readonly said: { readonly text: string; readonly count: number };
+};
+
+/** No word for so long means the network is gone: the server speaks every two seconds. */
+const SILENT_MS = 5000;
+const RETRY_MS = 400;
+/** A line that does not open in so long is tried anew. */
+const OPENING_MS = 4000;
+/** How often the clock is asked: quickly at first, then calmly. */
+const FIRST_PINGS = 8;
+const PING_MS = { first: 250, later: 3000 };
+const SAVE_MS = 400;
+
+const localNow = (): number => Date.now();
+
+/** A line that carries messages; another one in tests. */
+type Feed = { readonly close: () => void };
+
+/**
+ * One screen's line to an evening on stage. It hears the log, measures the clock, keeps a copy on the device, goes on alone
+ * when the line is gone and falls back in step by itself.
+ */
+export class LiveLine {
+  readonly store = createStore<Live>(() => ({
+    follower: followFrom(EMPTY_STATE),
+    line: "opening",
+    own: null,
+    role: "nobody",
+    out: null,
+    people: [],
+    person: null,
+    pack: null,
+    notes: [],
+    unsent: [],
+    said: { text: "", count: 0 },
+  }));
+  private bounds: OffsetBounds = NO_BOUNDS;
+  private offset: Offset | null = null;
+  private keptOffset = 0;
+  private songs = "";
+  private feed: Feed | null = null;
+  private heardAt = 0;
+  private feedFrom = 0;
+  private pings = 0;
+  private ended = false;
+  private asking = false;
+  private timers = new Set<ReturnType<typeof setTimeout>>();
+  private saving: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(readonly eveningId: string) {}
+
+  /** The server's clock, as well as it is known, ms. */
+  now(): number {
+    return this.offset ? serverTime(this.offset, localNow()) : localNow() + this.keptOffset;
+  }
+
+  /** How far the clock may be off, ms; null while it is not measured. */
+  get clockWithin(): number | null {
+    return this.offset?.within ?? null;
+  }
+
+  /** What this screen shows: everybody's state, or its own while it is alone. */
+  static stateOf(live: Live): LiveState {
+    return live.line === "alone" && live.own ? live.own : live.follower.state;
+  }
+
+  /** Begins with what is kept on the device, then with the server. */
+  async begin(): Promise<void> {
+    const kept = await loadKept(this.eveningId);
+    if (kept) {
+      this.keptOffset = kept.offset;
+      this.songs = kept.songs;
+      const { people, person, pack, notes, unsent } = kept;
+      this.store.setState({ follower: followFrom(kept.state), people, person, pack, notes, unsent });
+    }
+    if (this.ended) return;
+    this.connect();
+    this.every(500, () => this.watch());
+    window.addEventListener("online", this.retry);
+    document.addEventListener("visibilitychange", this.onSight);
+    void this.ask();
+    this.ping();
+  }
+
+  end(): void {
+    this.ended = true;
+    this.feed?.close();
+    for (const timer of this.timers) clearTimeout(timer);
+    window.removeEventListener("online", this.retry);
+    document.removeEventListener("visibilitychange", this.onSight);
+  }
+
+  /** Sends the leader's press, or moves this screen alone while the line is gone. */
+  async press(act: LeaderAct): Promise<void> {
+    const pressedAt = this.offset ? this.now() : null;
+    const live = this.store.getState();
+    if (live.line === "alone") return this.moveAlone(act);
+    const pressId = crypto.randomUUID
+      ? crypto.randomUUID()
+      : `${Date.now()}-${Math.random().toString(36).slice(2)}`;
+    const answer = await this.send("POST", "press", { act, pressId, pressedAt });
+    if (answer === null) this.say("The press did not reach the server.");
+    else if (answer.ok) this.hear({ type: "event", event: (answer.body as { event: LiveEvent }).event });
+    else this.say(answer.message);
+  }
+
+  /** Moves this screen's own copy: an act on it, as the leader's would be. */
+  private moveAlone(act: LeaderAct): void {
+    const state = LiveLine.stateOf(this.store.getState());
+    const at = this.now();
+    const reason = refuseLive(state, act, at);
+    if (reason) this.say(reason);
+    else this.store.setState({ own: applyLive(state, { id: state.lastId + 1, at, act }) });
+  }
+
+  async choose(person: string): Promise<void> {
+    this.store.setState({ person });
+    this.save();
+    await this.send("POST", "me", { person });
+    await this.fetchPack();
+    await this.fetchNotes();
+  }
+
+  /** Writes a note of one's own; without a network it is kept here and sent later. */
+  note(note: StageNote): void {
+    const others = (list: readonly StageNote[]) =>
+      list.filter(({ versionId, useId }) => versionId !== note.versionId || useId !== note.useId);
+    const { notes, unsent } = this.store.getState();
+    this.store.setState({
+      notes: note.text === "" ? others(notes) : [...others(notes), note],
+      unsent: [...others(unsent), note],
+    });
+    this.save();
+    void this.sendNotes();
+  }
+
+  private async sendNotes(): Promise<void> {
+    const { unsent, person } = this.store.getState();
+    if (person === null) return;
+    for (const note of unsent) {
+      const answer = await this.send("PUT", "notes", { person, ...note });
+      if (answer === null) return;
+      if (!answer.ok) this.say(`The note was not kept by the server: ${answer.message}`);
+      this.store.setState({ unsent: this.store.getState().unsent.filter((one) => one !== note) });
+    }
+    this.save();
+  }
+
+  private connect(): void {
+    if (this.ended || this.store.getState().out !== null) return;
+    this.feed?.close();
+    this.feedFrom = localNow();
+    const since = this.store.getState().follower.state.lastId;
+    const events = new EventSource(`/api/stage/${this.eveningId}/live?since=${since}`);
+    events.onmessage = ({ data }) => {
+      const { now, ...message } = JSON.parse(data as string) as LiveMessage & { now: number };
+      this.heardAt = localNow();
+      this.learn(heardFrom(this.bounds, now, this.heardAt));
+      this.inStep();
+      this.hear(message);
+      if (message.type === "beat" && message.songs !== this.songs) {
+        this.songs = message.songs;
+        void this.fetchPack();
+      }
+    };
+    events.onerror = () => {
+      if (this.feed !== events || this.ended) return;
+      events.close();
+      this.feed = null;
+      this.alone();
+      this.later(RETRY_MS, () => this.feed === null && this.connect());
+      void this.askWhetherOut();
+    };
+    this.feed = events;
+  }
+
+  private readonly retry = (): void => {
+    if (this.store.getState().line !== "step") this.connect();
+  };
+
+  private readonly onSight = (): void => {
+    if (document.visibilityState === "visible") {
+      this.retry();
+      this.ping();
+    }
+  };
+
+  /** Looks whether the line is silent: a network that is gone often says nothing. */
+  private watch(): void {
+    const now = localNow();
+    const { line } = this.store.getState();
+    if (line === "step" && now - this.heardAt > SILENT_MS) this.alone();
+    if (line !== "step" && this.feed && now - this.feedFrom > OPENING_MS) this.connect();
+  }
+
+  private alone(): void {
+    const { line, follower } = this.store.getState();
+    if (line === "alone") return;
+    this.store.setState({ line: "alone", own: follower.state });
+  }
+
+  private inStep(): void {
+    const { line } = this.store.getState();
+    if (line === "step") return;
+    this.store.setState({ line: "step", own: null });
+    void this.ask();
+    void this.sendNotes();
+    this.ping();
+  }
+
+  private hear(message: LiveMessage): void {
+    const before = this.store.getState().follower;
+    const follower = hear(before, message);
+    if (follower === before) return;
+    this.store.setState({ follower });
+    if (follower.state !== before.state) this.save();
+    if (follower.behind) void this.catchUp();
+  }
+
+  /** Asks for what is missing between. */
+  private async catchUp(): Promise<void> {
+    if (this.asking) return;
+    this.asking = true;
+    const { lastId } = this.store.getState().follower.state;
+    const answer = await this.send("GET", `events?since=${lastId}`);
+    this.asking = false;
+    if (!answer?.ok) return;
+    const { events, state } = answer.body as { events?: LiveEvent[]; state?: LiveState };
+    if (state) this.hear({ type: "whole", state });
+    for (const event of events ?? []) this.hear({ type: "event", event });
+  }
+
+  private learn(bounds: OffsetBounds): void {
+    this.bounds = bounds;
+    this.offset = offsetAt(bounds, localNow()) ?? this.offset;
+  }
+
+  private ping(): void {
+    if (this.ended) return;
+    const asked = localNow();
+    void this.send("GET", "clock").then((answer) => {
+      if (answer?.ok)
+        this.learn(answeredAt(this.bounds, asked, (answer.body as { now: number }).now, localNow()));
+    });
+    this.pings++;
+    this.later(this.pings < FIRST_PINGS ? PING_MS.first : PING_MS.later, () => this.ping(), "ping");
+  }
+
+  /** Who one is here, and who plays. */
+  private async ask(): Promise<void> {
+    const me = await this.send("GET", "me");
+    if (me?.ok) {
+      const { role, person } = me.body as { role: StageRole; person: string | null };
+      this.store.setState({ role, person: person ?? this.store.getState().person, out: null });
+    }
+    const people = await this.send("GET", "people");
+    if (people?.ok) this.store.setState({ people: (people.body as { people: StagePerson[] }).people });
+    await this.fetchPack();
+    await this.fetchNotes();
+  }
+
+  private async fetchPack(): Promise<void> {
+    const { person } = this.store.getState();
+    if (person === null) return;
+    const answer = await this.send("GET", `pack?person=${encodeURIComponent(person)}`);
+    if (!answer?.ok || this.store.getState().person !== person) return;
+    this.store.setState({ pack: answer.body as StagePack });
+    this.save();
+  }
+
+  private async fetchNotes(): Promise<void> {
+    const { person, unsent } = this.store.getState();
+    if (person === null || unsent.length > 0) return;
+    const answer = await this.send("GET", `notes?person=${encodeURIComponent(person)}`);
+    if (answer?.ok) this.store.setState({ notes: (answer.body as { notes: StageNote[] }).notes });
+  }
+
+  private async askWhetherOut(): Promise<void> {
+    const answer = await this.send("GET", "me");
+    if (answer && !answer.ok && answer.status === 401) {
+      this.store.setState({ out: answer.message });
+      this.feed?.close();
+    }
+  }
+
+  private async send(
+    method: string,
+    place: string,
+    body?: unknown,
+  ): Promise<
+    { ok: true; status: number; body: unknown } | { ok: false; status: number; message: string } | null
+  > {
+    try {
+      const response = await fetch(`/api/stage/${this.eveningId}/${place}`, {
+        method,
+        cache: "no-store",
+        ...(body === undefined
+          ? {}
+          : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+        signal: AbortSignal.timeout(8000),
+      });
+      const answer = (await response.json()) as { error?: { message: string } };
+      return response.ok
+        ? { ok: true, status: response.status, body: answer }
+        : { ok: false, status: response.status, message: answer.error?.message ?? "It could not be done." };
+    } catch {
+      return null;
+    }
+  }
+
+  private say(text: string): void {
+    this.store.setState({ said: { text, count: this.store.getState().said.count + 1 } });
+  }
+
+  /** Writes the copy on the device, a moment after the last change. */
+  private save(): void {
+    if (this.saving) return;
+    this.saving = setTimeout(() => {
+      this.saving = null;
+      const { follower, people, person, pack, notes, unsent } = this.store.getState();
+      const kept: KeptEvening = {
+        state: follower.state,
+        offset: this.now() - localNow(),
+        people,
+        person,
+        pack,
+        notes,
+        unsent,
+        songs: this.songs,
+      };
+      void saveKept(this.eveningId, kept);
+    }, SAVE_MS);
+  }
+
+  private pingTimer: ReturnType<typeof setTimeout> | undefined;
+
+  private later(ms: number, work: () => void, only?: "ping"): void {
+    if (only) clearTimeout(this.pingTimer);
+    const timer = setTimeout(() => {
+      this.timers.delete(timer);
+      if (!this.ended) work();
+    }, ms);
+    if (only) this.pingTimer = timer;
+    this.timers.add(timer);
+  }
+
+  private every(ms: number, work: () => void): void {
+    this.later(ms, () => {
+      work();
+      this.every(ms, work);
+    });
+  }
+}

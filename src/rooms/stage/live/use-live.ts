@@ -1,0 +1,53 @@
+import { useEffect, useRef, useState } from "react";
+import { useStore } from "zustand";
+import { itemOf, type LiveItem, type LiveState, type Place, placeAt } from "@/core/stage";
+import { pieceAt, type StageSheet } from "../stage-sheets";
+import { type Live, LiveLine } from "./live-line";
+
+/** The line of this screen to an evening, for as long as the page is open. */
+export function useLiveLine(eveningId: string): { line: LiveLine; live: Live } {
+  const [line] = useState(() => new LiveLine(eveningId));
+  const live = useStore(line.store);
+  useEffect(() => {
+    void line.begin();
+    return () => line.end();
+  }, [line]);
+  return { line, live };
+}
+
+export type Now = { readonly item: LiveItem | null; readonly place: Place | null };
+
+/** What must be drawn anew for: everything else follows from it. */
+const faceOf = (place: Place | null, sheets: readonly StageSheet[]): string => {
+  if (!place) return "";
+  const { phase, index, bar, beat, count, barsLeft, next } = place;
+  const piece = sheets[index] ? pieceAt(sheets[index], place.tick) : null;
+  return [phase, index, bar, beat, count, barsLeft, next, piece?.line, piece?.piece].join(" ");
+};
+
+/**
+ * Where everybody is, looked at with every frame and drawn anew when a beat, a chord or a bar begins.
+ * @param sheets of the song, for the chord that sounds
+ */
+export function useNow(line: LiveLine, state: LiveState, sheets: readonly StageSheet[]): Now {
+  const item = itemOf(state);
+  const look = (): Place | null => (item ? placeAt(item.passages, state.transport, line.now()) : null);
+  const [, redraw] = useState(0);
+  const place = look();
+  const face = useRef("");
+  face.current = faceOf(place, sheets);
+  const latest = useRef(look);
+  latest.current = look;
+  const shown = useRef(sheets);
+  shown.current = sheets;
+  useEffect(() => {
+    let frame = 0;
+    const onFrame = () => {
+      if (faceOf(latest.current(), shown.current) !== face.current) redraw((count) => count + 1);
+      frame = requestAnimationFrame(onFrame);
+    };
+    frame = requestAnimationFrame(onFrame);
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  return { item, place };
+}
