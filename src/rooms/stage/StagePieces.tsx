@@ -56,7 +56,7 @@ export function FeetStrip({ sheet }: { sheet: StageSheet }) {
 }
 
 /** The section that is now: its name, the player's light and role, what is otherwise. */
-export function NowHead({ sheet }: { sheet: StageSheet }) {
+export function NowHead({ sheet, bars = true }: { sheet: StageSheet; bars?: boolean }) {
   return (
     <div className="my-1 flex flex-wrap items-center gap-x-4">
       <h2 className="text-3xl max-sm:text-2xl">
@@ -69,9 +69,11 @@ export function NowHead({ sheet }: { sheet: StageSheet }) {
         {sheet.note && `: ${sheet.note}`}
       </span>
       {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
-      <span className="ml-auto text-xl max-sm:hidden">
-        {sheet.bars} bars from bar {sheet.firstBar}
-      </span>
+      {bars && (
+        <span className="ml-auto text-xl max-sm:hidden">
+          {sheet.bars} bars from bar {sheet.firstBar}
+        </span>
+      )}
       {sheet.otherwise.length > 0 && (
         <span className="w-full text-2xl font-bold max-sm:text-lg">
           {sheet.otherwise.map(pretty).join(" · ")}

@@ -1,8 +1,14 @@
-import { ahead, type LivePassage, type Place } from "@/core/stage";
+import { ahead, BARS_AHEAD, type LivePassage, type Place } from "@/core/stage";
 import type { StageSheet } from "../stage-sheets";
 
-const WHEN = ["in this bar", "next bar", "in 2 bars"];
 const MOST_SHOWN = 4;
+/** Nearer than this something is now, ms. */
+const NOW_MS = 150;
+
+const sayWhen = (bars: number, ms: number): string => {
+  if (bars <= 0) return ms < NOW_MS ? "now" : "in this bar";
+  return bars === 1 ? "next bar" : `in ${bars} bars`;
+};
 
 /** What comes within two bars, nearest first; what is near stands taller. The row keeps its height when it is empty. */
 export function CueRise({
@@ -19,17 +25,20 @@ export function CueRise({
   large: boolean;
 }) {
   const cues = sheets.flatMap((sheet) => sheet.cues.filter(({ kind }) => kind !== "count-in"));
-  const rising = ahead(cues, passages, place, stretch).slice(0, MOST_SHOWN);
+  // With nothing else on the screen all that comes in this section and the next is shown.
+  const rising = ahead(cues, passages, place, stretch, large ? 99 : BARS_AHEAD).slice(0, MOST_SHOWN);
   return (
     <ul
       aria-label="What comes next"
       className={
-        large ? "cue-rise flex-1 flex-col text-3xl" : "cue-rise h-11 overflow-hidden text-xl max-sm:text-base"
+        large
+          ? "cue-rise flex-col gap-4 text-4xl max-sm:text-2xl"
+          : "cue-rise h-11 overflow-hidden text-xl max-sm:text-base"
       }
     >
-      {rising.map(({ one, bars }) => (
+      {rising.map(({ one, bars, ms }) => (
         <li key={`${one.passage} ${one.id}`} data-bars={bars} className="cue-risen">
-          <span className="text-base">{WHEN[Math.max(0, bars)]}</span> {one.text}
+          <span className="text-base">{sayWhen(bars, ms)}</span> {one.text}
         </li>
       ))}
     </ul>

@@ -33,11 +33,12 @@ export function LeadBar({
   return (
     <section aria-label="Lead" className="lead-bar">
       <div className="flex items-stretch gap-2 overflow-x-auto pb-1">
+        <SongChoice state={state} press={press} />
         <label className="flex shrink-0 items-center gap-2 text-base whitespace-nowrap">
-          <span className={isUnderWay ? "" : "sr-only"}>To a section</span>
+          <span className="sr-only">A section comes</span>
           <select
-            className={isUnderWay ? "select w-44" : "sr-only"}
-            tabIndex={isUnderWay ? 0 : -1}
+            className="select w-44"
+            disabled={!isUnderWay}
             value={when}
             onChange={(event) => setWhen(event.target.value as When)}
           >
@@ -92,7 +93,6 @@ export function LeadBar({
         >
           {undone ? `Take back: ${ACT_WORDS[undone]}` : "Take back"}
         </button>
-        <SongChoice state={state} press={press} />
       </div>
     </section>
   );
@@ -100,10 +100,10 @@ export function LeadBar({
 
 function SongChoice({ state, press }: { state: LiveState; press: (act: LeaderAct) => void }) {
   return (
-    <label className="flex items-center">
+    <label className="flex shrink-0 items-center">
       <span className="sr-only">Go to</span>
       <select
-        className="select select-lg w-56 text-base"
+        className="select w-48 text-base"
         value={state.transport.itemId ?? ""}
         onChange={(event) => press({ type: "open", itemId: event.target.value })}
       >

@@ -50,7 +50,17 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
   const left = settings.hand === "left";
   return (
     <>
-      <TopLine live={live} item={item} part={part} sheet={sheet} onOpen={onOpen} />
+      <TopLine live={live} item={item} part={part} sheet={sheet} onOpen={onOpen}>
+        {sheet && item?.versionId && live.role !== "viewer" && live.role !== "nobody" && (
+          <OwnNote
+            key={sheet.id}
+            live={live}
+            line={line}
+            versionId={item.versionId}
+            useId={sheet.id.split(" ")[0]!}
+          />
+        )}
+      </TopLine>
       {place && passage && item ? (
         <>
           <WhereWeAre item={item} place={place} passage={passage} peek={peek} next={next} />
@@ -75,9 +85,6 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
               </p>
             )}
           </div>
-          {sheet && live.role !== "viewer" && live.role !== "nobody" && item.versionId && (
-            <OwnNote live={live} line={line} versionId={item.versionId} useId={passage.id.split(" ")[0]!} />
-          )}
           {sheet && <FeetStrip sheet={sheet} />}
         </>
       ) : (
@@ -214,12 +221,14 @@ function TopLine({
   part,
   sheet,
   onOpen,
+  children,
 }: {
   live: Live;
   item: LiveItem | null;
   part: StagePart | null;
   sheet: StageSheet | undefined;
   onOpen: () => void;
+  children: ReactNode;
 }) {
   const name = live.people.find(({ person }) => person === live.person)?.name ?? "";
   return (
@@ -234,6 +243,7 @@ function TopLine({
             : `sounds in ${pretty(part.sounding)}`}
         </span>
       )}
+      {children}
       <span className="ml-auto flex items-center gap-3">
         <span>{live.line === "step" ? "in step" : live.line === "alone" ? "on your own" : "…"}</span>
         <button type="button" className="btn btn-sm text-base" onClick={onOpen}>
@@ -329,13 +339,17 @@ function SongNow({
   useFollowLine(box, sheet, tick);
   return (
     <>
-      <NowHead sheet={sheet} />
+      <NowHead sheet={sheet} bars={false} />
       {isCues && (
-        <p className="stage-count" aria-hidden="true">
-          {place.barsLeft}
-        </p>
+        <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
+          <p className="text-center text-2xl" aria-hidden="true">
+            <span className="stage-count block">{place.barsLeft}</span>
+            {place.barsLeft === 1 ? "bar left" : "bars left"}
+          </p>
+          {rise}
+        </div>
       )}
-      {rise}
+      {!isCues && rise}
       {!isCues && (
         <div className={`flex min-h-0 flex-1 gap-4 ${left ? "flex-row-reverse" : ""}`}>
           <section

@@ -16,23 +16,22 @@ export function OwnNote({
   const kept = live.notes.find((note) => note.versionId === versionId && note.useId === useId)?.text ?? "";
   const [open, setOpen] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a field that was open at another section is closed
-  useEffect(() => setOpen(false), [versionId, useId]);
   useEffect(() => {
     if (open) field.current?.focus();
   }, [open]);
   if (!open)
     return (
-      <p className="flex items-center gap-3 text-xl">
-        <button type="button" className="btn btn-sm text-base" onClick={() => setOpen(true)}>
-          {kept === "" ? "Own note" : "Change"}
-        </button>
-        {kept !== "" && <span>{kept}</span>}
-      </p>
+      <button
+        type="button"
+        className={kept === "" ? "link" : "border-b-2 border-primary text-xl font-bold"}
+        onClick={() => setOpen(true)}
+      >
+        {kept === "" ? "Own note" : kept}
+      </button>
     );
   return (
     <form
-      className="flex items-center gap-3"
+      className="flex flex-1 items-center gap-3"
       onSubmit={(event) => {
         event.preventDefault();
         line.note({ versionId, useId, text: field.current?.value.trim() ?? "" });

@@ -54,7 +54,7 @@ export function ThisScreen({
           options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
           onSet={(density) => change({ density })}
         />
-        <div className="flex items-center gap-3">
+        <div className="flex items-center gap-2">
           <span className="w-28">Letters</span>
           <button
             type="button"
@@ -112,7 +112,7 @@ export function ThisScreen({
             )}
           </>
         )}
-        <label className="flex items-center gap-3">
+        <label className="flex items-center gap-2">
           <span className="w-28">Part of</span>
           <select
             className="select w-56 text-lg"
@@ -145,8 +145,8 @@ function FullScreen() {
     else void document.documentElement.requestFullscreen?.().catch(() => {});
   };
   return (
-    <div className="flex items-center gap-3">
-      <span className="w-28">Whole screen</span>
+    <div className="flex items-center gap-2">
+      <span className="w-28 whitespace-nowrap">Whole screen</span>
       <button type="button" className="btn" onClick={toggle}>
         with nothing around, or back
       </button>
