@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { judge } from "../../scripts/lib/origin.mjs";
+import { judge, loopbackHosts } from "../../scripts/lib/origin.mjs";
 import { readBytes, readJson } from "./http";
 
 const request = (body: BodyInit, headers: Record<string, string> = {}) =>
@@ -42,7 +42,7 @@ describe("reading a body", () => {
 
 describe("Host and Origin", () => {
   const ask = (method: string, headers: Record<string, string>) =>
-    judge({ method, headers } as never, 3210)?.path ?? null;
+    judge({ method, headers } as never, loopbackHosts(3210))?.path ?? null;
 
   it.each([
     ["GET", { host: "127.0.0.1:3210" }, null],
@@ -61,4 +61,14 @@ describe("Host and Origin", () => {
   ] as [string, Record<string, string>, string | null][])("%s %j: %s", (method, headers, expected) =>
     expect(ask(method, headers)).toBe(expected),
   );
+
+  it("holds a listener on the network to its own addresses and scheme", () => {
+    const at = (headers: Record<string, string>, scheme: string) =>
+      judge({ method: "POST", headers } as never, ["10.0.0.7:3211"], scheme)?.path ?? null;
+    const host = "10.0.0.7:3211";
+    expect(at({ host, origin: "http://10.0.0.7:3211" }, "http")).toBeNull();
+    expect(at({ host, origin: "http://10.0.0.7:3211" }, "https")).toBe("Origin");
+    expect(at({ host, origin: "http://127.0.0.1:3210" }, "http")).toBe("Origin");
+    expect(at({ host: "lantern.example:3211" }, "http")).toBe("Host");
+  });
 });

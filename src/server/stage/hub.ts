@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import {
   applyLive,
   type LeaderAct,
@@ -107,7 +108,7 @@ export class LiveSession {
       this.unwatch = found.documentIds.map((id) => watch(id, this.settle));
       const isEdited = this.songs !== found.songs;
       this.songs = found.songs;
-      if (JSON.stringify(found.items) !== JSON.stringify(this.current.items))
+      if (!isDeepStrictEqual(found.items, this.current.items))
         await this.take({ type: "score", items: found.items }, this.clock(), makeId());
       if (isEdited) this.tellBeat();
     });
