@@ -5,7 +5,14 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { ensureBuilt, ensureChromium, ensureInstalled, ensureMidicsv, run } from "./lib/ready.mjs";
+import {
+  ensureBuilt,
+  ensureChromium,
+  ensureInstalled,
+  ensureMidicsv,
+  ensureOpenssl,
+  run,
+} from "./lib/ready.mjs";
 
 const reports = mkdtempSync(path.join(tmpdir(), "lantern-test-"));
 const total = { passed: 0, failed: 0, skipped: 0 };
@@ -70,6 +77,10 @@ stage("checks", () => {
   if (!ensureMidicsv())
     process.stderr.write(
       "midicsv is not on this machine and could not be installed from Debian's packages (midicsv). Install it and run npm test again.\n",
+    );
+  if (!ensureOpenssl())
+    process.stderr.write(
+      "openssl is not on this machine and could not be installed from Debian's packages (openssl). Install it and run npm test again.\n",
     );
   return vitest("checks");
 });

@@ -90,3 +90,5 @@ function ensureDebian(name, program) {
 export const ensureChromium = () => ensureDebian("chromium", "chromium");
 /** Writes a MIDI file out as text: a reference of the checks. */
 export const ensureMidicsv = () => ensureDebian("midicsv", "midicsv");
+/** Looks at certificates: another reference of the checks. */
+export const ensureOpenssl = () => ensureDebian("openssl", "openssl");

@@ -27,6 +27,8 @@ export function CueRise({
   const cues = sheets.flatMap((sheet) => sheet.cues.filter(({ kind }) => kind !== "count-in"));
   // With nothing else on the screen all that comes in this section and the next is shown.
   const rising = ahead(cues, passages, place, stretch, large ? 99 : BARS_AHEAD).slice(0, MOST_SHOWN);
+  if (large && rising.length === 0)
+    return <p className="text-3xl">Nothing else to do in this section or the next.</p>;
   return (
     <ul
       aria-label="What comes next"

@@ -1,0 +1,92 @@
+import { type Browser, type BrowserContext, expect, type Page } from "@playwright/test";
+import { FAST } from "./helpers";
+
+/** Three who play: somebody leads. */
+const PLAYERS = [
+  { id: "maren", name: "Maren", instrument: "guitar", tuning: ["E2", "A2", "D3", "G3", "B3", "E4"] },
+  { id: "tobin", name: "Tobin", instrument: "guitar", tuning: ["E2", "A2", "D3", "G3", "B3", "E4"] },
+  { id: "odile", name: "Odile", instrument: "bass", tuning: ["E1", "A1", "D2", "G2"] },
+];
+
+/** Makes an evening of two fast songs with a talk between, and three players, by the program's own routes. */
+export async function makeEvening(address: string, name = "Quick Night"): Promise<string> {
+  const post = async (place: string, body: unknown): Promise<Record<string, string>> => {
+    const response = await fetch(address + place, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
+    expect(response.ok, `${place}: ${response.status}`).toBe(true);
+    return (await response.json()) as Record<string, string>;
+  };
+  const edit = (id: string, base: number, table: string, row: object) =>
+    post(`/api/documents/${id}/edits`, {
+      editId: `${id}-${base}`.slice(0, 40),
+      base,
+      command: { type: "add", table, row },
+    });
+  const { id } = await post("/api/evenings", { name });
+  const songs = [];
+  for (const title of ["Quick Lamp", "Second Lamp"]) {
+    const song = await post("/api/songs", { text: FAST.replace("Quick Lamp", title), title });
+    for (const [base, player] of PLAYERS.entries())
+      await edit(song.versionId!, base, "players", {
+        ...player,
+        bandPlayerId: null,
+        order: `V${base + 1}`,
+        capo: 0,
+        level: "fluent",
+        sings: base === 0,
+        range: null,
+        light: 2,
+        role: "support",
+      });
+    songs.push(song);
+  }
+  const plain = { title: "", minutes: 0, note: "", place: null, beforeId: null };
+  const items = [
+    { ...plain, kind: "song", songId: songs[0]!.songId, versionId: songs[0]!.versionId },
+    { ...plain, kind: "talk", songId: null, versionId: null, title: "Welcome", minutes: 2 },
+    { ...plain, kind: "song", songId: songs[1]!.songId, versionId: songs[1]!.versionId },
+  ];
+  for (const [base, item] of items.entries())
+    await edit(id!, base, "items", { ...item, id: `item${base}`, order: `V${base + 1}` });
+  return id!;
+}
+
+/** A screen of its own, as somebody. */
+export async function screenOf(
+  browser: Browser,
+  address: string,
+  eveningId: string,
+  name: string,
+  leads = false,
+): Promise<{ page: Page; context: BrowserContext }> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.addInitScript((lead) => {
+    if (!localStorage.getItem("lantern-stage"))
+      localStorage.setItem("lantern-stage", JSON.stringify({ leads: lead }));
+  }, leads);
+  await page.goto(`${address}/live/${eveningId}`);
+  await page.getByRole("button", { name }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(name);
+  await inStep(page);
+  await expect(page.locator(".sung-chord").first()).toBeVisible();
+  return { page, context };
+}
+
+export const inStep = (page: Page) =>
+  expect(page.getByRole("main")).toHaveAttribute("data-line", "step", { timeout: 10_000 });
+
+/** The passage and bar a screen shows now. */
+export const where = async (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const place = document.querySelector(".where-we-are");
+    return `${place?.getAttribute("data-passage")} ${place?.querySelector("strong")?.textContent}`;
+  });
+
+/** All screens show the same section. */
+export async function expectTogether(pages: readonly Page[], section: string): Promise<void> {
+  for (const page of pages) await expect(page.getByRole("heading", { level: 2 }).first()).toHaveText(section);
+}

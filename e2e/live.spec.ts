@@ -1,0 +1,298 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+import { startServer } from "../scripts/lib/server.mjs";
+import { makeLine } from "./cut-line";
+import { expectAccessible } from "./helpers";
+import { expectTogether, inStep, makeEvening, screenOf, where } from "./live-evening";
+
+/** Every text on the stage at 7:1, or 4.5:1 where it is large (WCAG 2, 1.4.6). */
+async function expectContrast(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withRules(["color-contrast-enhanced"]).analyze();
+  expect(violations.flatMap(({ nodes }) => nodes.map((node) => node.html))).toEqual([]);
+}
+
+const phase = (page: Page) => page.locator(".where-we-are").getAttribute("data-phase");
+const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+
+test("the leader moves everybody: count-in, hold, once more, leaving out, stop, taking back, next", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!);
+  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
+  const { page: tobin } = await screenOf(browser, baseURL!, evening, "Tobin");
+  const { page: odile } = await screenOf(browser, baseURL!, evening, "Odile");
+  const all = [leader, tobin, odile];
+  await expectAccessible(leader);
+  await expectContrast(leader);
+  await button(leader, "Count in").click();
+  for (const page of all)
+    await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "counting");
+  for (const page of all)
+    await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "playing");
+  await expectTogether(all, "Verse");
+  // Held at once, everybody stands at the same bar.
+  await button(leader, "Hold here").click();
+  for (const page of all)
+    await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "holding");
+  expect(new Set(await Promise.all(all.map(where))).size).toBe(1);
+  await button(leader, "Once more").click();
+  for (const page of all)
+    await expect(page.getByRole("navigation", { name: "Go through the song" })).toContainText("Verse");
+  await button(leader, "Go on").click();
+  await expect.poll(() => phase(odile)).toBe("playing");
+  await button(leader, "Leave out next").click();
+  await expect(button(leader, "Take back: leaving out")).toBeVisible();
+  await button(leader, "Take back: leaving out").click();
+  await expect(button(leader, "Take back: going on")).toBeVisible();
+  await leader.locator(".lead-section", { hasText: "Chorus" }).click();
+  await expect(tobin.getByText("to Chorus")).toBeVisible();
+  await expectTogether(all, "Chorus");
+  await button(leader, "Stop").click();
+  for (const page of all)
+    await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "stopped");
+  await leader.keyboard.press("n");
+  for (const page of all)
+    await expect(page.getByRole("heading", { name: "Welcome", level: 2 })).toBeVisible();
+  await expect(tobin.getByText("Second Lamp")).toBeVisible();
+  await expectContrast(tobin);
+  await button(leader, "Go on to the next").click();
+  for (const page of all) await expect(page.getByRole("heading", { level: 1 })).toContainText("Second Lamp");
+});
+
+test("page-turn keys: the leader’s turn everybody’s page, a player’s only their own, which comes back", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!);
+  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
+  const { page: tobin } = await screenOf(browser, baseURL!, evening, "Tobin");
+  await tobin.keyboard.press("PageDown");
+  await expect(tobin.getByRole("heading", { level: 2 }).first()).toHaveText("Chorus");
+  await expect(leader.getByRole("heading", { level: 2 }).first()).toHaveText("Verse");
+  await expect(tobin.getByRole("button", { name: /looking ahead/u })).toBeVisible();
+  await tobin.keyboard.press("PageUp");
+  await expectTogether([tobin], "Verse");
+  await tobin.keyboard.press("ArrowRight");
+  await leader.keyboard.press("PageDown");
+  await expectTogether([leader, tobin], "Chorus");
+  await expect(tobin.getByRole("button", { name: /looking/u })).toHaveCount(0);
+  await leader.keyboard.press("ArrowLeft");
+  await expectTogether([leader, tobin], "Verse");
+});
+
+test("a screen looks as its device wants it, and keeps that; AAA on dark and light", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!);
+  const { page } = await screenOf(browser, baseURL!, evening, "Tobin");
+  const height = () =>
+    page
+      .locator(".stage-line .sung-chord")
+      .first()
+      .evaluate((one) => one.getBoundingClientRect().height);
+  const before = await height();
+  await button(page, "This screen").click();
+  await expectAccessible(page);
+  await expectContrast(page);
+  await page.getByRole("button", { name: "Larger" }).click();
+  await button(page, "light").click();
+  await button(page, "for the left hand").click();
+  await button(page, "Done").click();
+  expect(await height()).toBeGreaterThan(before * 1.2);
+  await expectContrast(page);
+  await page.getByRole("button", { name: "Own note" }).click();
+  await page.getByLabel("Own note").fill("slow hand here");
+  await page.getByLabel("Own note").press("Enter");
+  await expect(page.getByRole("button", { name: "slow hand here" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("main")).toHaveAttribute("data-theme", "lamplight");
+  await expect(page.getByRole("button", { name: "slow hand here" })).toBeVisible();
+  const [on, back] = await Promise.all(
+    ["On", "Back"].map((name) => button(page, name).evaluate((one) => one.getBoundingClientRect().left)),
+  );
+  expect(on!).toBeLessThan(back!);
+  await button(page, "This screen").click();
+  await button(page, "chords").click();
+  await button(page, "Done").click();
+  await expect(page.locator(".sung-words").first()).toBeHidden();
+  await button(page, "This screen").click();
+  await button(page, "cues only").click();
+  await button(page, "Done").click();
+  await expect(page.locator(".sung-chord")).toHaveCount(0);
+  await expect(page.getByText("bars left")).toBeVisible();
+});
+
+test("the network drops: on one’s own, the clock runs on; back in step by itself", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!);
+  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
+  const line = await makeLine(Number(new URL(baseURL!).port));
+  const { page: tobin } = await screenOf(browser, line.address, evening, "Tobin");
+  await button(leader, "Count in").click();
+  await expect.poll(() => phase(tobin)).toBe("playing");
+  await line.cut();
+  await expect(tobin.getByText("On your own:")).toBeVisible({ timeout: 10_000 });
+  // The copy runs on to the next section without the leader, and keys move it.
+  await expect(tobin.getByRole("heading", { level: 2 }).first()).toHaveText("Chorus", { timeout: 10_000 });
+  await tobin.keyboard.press("PageUp");
+  await expectTogether([tobin], "Verse");
+  await tobin.getByRole("button", { name: "Own note" }).click();
+  await tobin.getByLabel("Own note").fill("kept while alone");
+  await tobin.getByLabel("Own note").press("Enter");
+  await button(leader, "Stop")
+    .click()
+    .catch(() => {});
+  await leader.keyboard.press("n");
+  await line.mend();
+  await inStep(tobin);
+  await expect(tobin.getByRole("heading", { name: "Welcome", level: 2 })).toBeVisible();
+  const notes = await tobin.evaluate(
+    async (id) => (await fetch(`/api/stage/${id}/notes?person=name%20Tobin`)).json(),
+    evening,
+  );
+  expect(JSON.stringify(notes)).toContain("kept while alone");
+  await line.cut();
+});
+
+test("the page opens again with no network, with the whole evening in it", async ({ browser, baseURL }) => {
+  const evening = await makeEvening(baseURL!);
+  const { page, context } = await screenOf(browser, baseURL!, evening, "Odile");
+  // The worker has taken the page and all its files.
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () => {
+          const store = await caches.open("lantern-stage-1");
+          return (await store.keys()).length;
+        }),
+      { timeout: 15_000 },
+    )
+    .toBeGreaterThan(5);
+  await page.waitForTimeout(800);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByText("On your own:")).toBeVisible({ timeout: 15_000 });
+  await expectTogether([page], "Verse");
+  await expect(page.locator(".sung-chord").first()).toHaveText("G");
+  // On through the whole evening, the second song's part as well.
+  for (let press = 0; press < 8; press++) {
+    await page.keyboard.press("PageDown");
+    await page.waitForTimeout(100);
+    if ((await page.getByRole("heading", { level: 1 }).textContent())?.includes("Welcome")) break;
+  }
+  await context.close();
+});
+
+test("joining: a code from the leader’s screen, no secret in the address, out when it is withdrawn", async ({
+  browser,
+}) => {
+  const data = mkdtempSync(path.join(tmpdir(), "lantern-join-"));
+  const server = await startServer({ data });
+  try {
+    const evening = await makeEvening(server.address);
+    const context = await browser.newContext();
+    const leader = await context.newPage();
+    await leader.goto(`${server.address}/evening/${evening}`);
+    await leader.getByLabel(/passphrase/u).fill("lamp");
+    await leader.getByRole("button", { name: "Open it to the network" }).click();
+    await expect(leader.getByText("Open at")).toHaveCount(0);
+    await leader.getByLabel(/passphrase/u).fill("lamp and rope");
+    await leader.getByRole("button", { name: "Open it to the network" }).click();
+    await expect(leader.getByText("Open at")).toBeVisible();
+    await expectAccessible(leader);
+    const code = (await leader.locator(".font-mono.text-3xl").first().textContent())!;
+    const network = `http://127.0.0.1:${server.port + 1}`;
+    const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    await phone.goto(network);
+    await expect(phone).toHaveURL(`${network}/join`);
+    await expectAccessible(phone);
+    await expect(phone.getByRole("region", { name: "What this device can do" })).toContainText(
+      "Follow the leader",
+    );
+    await phone.getByLabel("The code on the leader’s screen").fill("AAA AAA");
+    await button(phone, "Join").click();
+    await expect(phone.getByText("That is not the code.")).toBeVisible();
+    await phone.goto("about:blank");
+    await phone.goto(`${network}/join#${code.replace(" ", "")}`);
+    await expect(phone).toHaveURL(`${network}/live/${evening}`);
+    await phone.getByRole("button", { name: "Odile" }).click();
+    await inStep(phone);
+    await expect(button(phone, "This screen")).toBeVisible();
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    // A player never sees what leads, and no room of the house.
+    await expect(phone.getByRole("link", { name: "Leave" })).toHaveCount(0);
+    await expect(leader.getByText("Odile, plays")).toBeVisible({ timeout: 8000 });
+    await leader.getByRole("button", { name: "Withdraw" }).first().click();
+    await expect(phone.getByRole("heading", { name: "This screen is out" })).toBeVisible({ timeout: 10_000 });
+    await leader.getByRole("button", { name: "Close it: all codes end" }).click();
+    await expect(leader.getByRole("button", { name: "Open it to the network" })).toBeVisible();
+  } finally {
+    await server.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+});
+
+test("the server is killed mid-song and started again: everybody is where they would have been", async ({
+  browser,
+}) => {
+  test.setTimeout(90_000);
+  const data = mkdtempSync(path.join(tmpdir(), "lantern-killed-"));
+  const first = await startServer({ data });
+  const { port } = first;
+  let second: typeof first | null = null;
+  try {
+    const evening = await makeEvening(first.address);
+    const post = async (place: string, body: object) =>
+      fetch(first.address + place, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+      });
+    const passphrase = "lamp and rope";
+    const opened = await post("/api/network", { act: "open", eveningId: evening, passphrase });
+    const { player } = (await opened.json()) as { player: { code: string } };
+    const network = `http://127.0.0.1:${port + 1}`;
+    const screens: Page[] = [];
+    for (const name of ["Maren", "Tobin", "Odile"]) {
+      const leads = name === "Maren";
+      const joined = await post("/api/join", leads ? { passphrase } : { code: player.code });
+      const token = joined.headers.get("set-cookie")!.split(";")[0]!.split("=")[1]!;
+      const context = await browser.newContext();
+      await context.addCookies([{ name: "lantern", value: token, url: network }]);
+      const page = await context.newPage();
+      await page.addInitScript(
+        (lead) => localStorage.setItem("lantern-stage", JSON.stringify({ leads: lead })),
+        leads,
+      );
+      await page.goto(`${network}/live/${evening}`);
+      await page.getByRole("button", { name }).click();
+      await inStep(page);
+      screens.push(page);
+    }
+    const [leader] = screens;
+    await button(leader!, "Count in").click();
+    await expect.poll(() => phase(screens[2]!)).toBe("playing");
+    await first.stop("SIGKILL");
+    for (const page of screens) await expect(page.getByText("On your own:")).toBeVisible({ timeout: 10_000 });
+    second = await startServer({ data, port });
+    const began = Date.now();
+    for (const page of screens) await inStep(page);
+    expect(Date.now() - began).toBeLessThan(3000);
+    // No press was lost: the song went on where it was, and the leader still leads.
+    const places = await Promise.all(screens.map(where));
+    expect(new Set(places).size).toBe(1);
+    await leader!.keyboard.press("n");
+    for (const page of screens)
+      await expect(page.getByRole("heading", { name: "Welcome", level: 2 })).toBeVisible();
+  } finally {
+    await (second ?? first).stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+});
