@@ -5,6 +5,7 @@ import path from "node:path";
 import { gzipSync } from "node:zlib";
 import { largeSheet, quantiles } from "../bench/large-song.mjs";
 import { song } from "../bench/many-songs.mjs";
+import { benchFanout } from "../bench/stage-fanout.mjs";
 import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
 
 ensureInstalled();
@@ -424,6 +425,17 @@ async function benchShelf() {
   remove(data);
 }
 
+/** From a press to every screen, with a server and a browser of its own. */
+async function benchStage() {
+  const data = folder();
+  const server = await startServer({ data });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  await benchFanout({ server, browser });
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
 /** The parts of the bench; `npm run bench -- browser` runs one alone. */
 const PARTS = {
   core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
@@ -435,6 +447,11 @@ const PARTS = {
   tones: async () => {
     run("node", ["bench/bundled.mjs", "bench/tones.ts"]);
     await benchSounds();
+  },
+  stage: async () => {
+    run("node", ["bench/bundled.mjs", "bench/stage-drift.ts"]);
+    run("node", ["bench/bundled.mjs", "bench/stage-memory.ts"]);
+    await benchStage();
   },
   hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),

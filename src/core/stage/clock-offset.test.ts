@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { answeredAt, heardFrom, NO_BOUNDS, type OffsetBounds, offsetAt, serverTime } from "./clock-offset";
+import {
+  answeredAt,
+  heardFrom,
+  NO_BOUNDS,
+  nextAskIn,
+  type OffsetBounds,
+  offsetAt,
+  serverTime,
+} from "./clock-offset";
 
 describe("offsetAt", () => {
   it("is half way between what one answer allows", () => {
@@ -51,5 +59,14 @@ describe("offsetAt", () => {
         },
       ),
     );
+  });
+});
+
+describe("nextAskIn", () => {
+  it("asks often at first and on an uneven line, calmly on a good one", () => {
+    expect(nextAskIn(0, null)).toBe(100);
+    expect(nextAskIn(29, 50)).toBe(100);
+    expect(nextAskIn(30, 50)).toBe(400);
+    expect(nextAskIn(2, 3)).toBe(3000);
   });
 });

@@ -18,7 +18,7 @@ export const NO_BOUNDS: OffsetBounds = Object.freeze({ least: [], most: [] });
 export const MOST_DRIFT = 400e-6;
 /** Bounds older than this are let go, ms: a drift that changes with the warmth of a pocket is followed. */
 const OLDEST_MS = 180_000;
-const MOST_BOUNDS = 240;
+const MOST_BOUNDS = 400;
 const SLOPES = 81;
 /** What a slope without any room weighs, ms. */
 const LEAST_GAP_MS = 0.001;
@@ -89,3 +89,17 @@ export function offsetAt({ least, most }: OffsetBounds, now: number): Offset | n
 /** The server's time. @param now our clock, ms */
 export const serverTime = ({ offset, drift, at }: Offset, now: number): number =>
   now + offset + drift * (now - at);
+
+/** A clock that is right to this is asked calmly, ms: less than an ear tells apart. Ours, no source. */
+const GOOD_MS = 8;
+
+/**
+ * How long until the clock is asked again, ms: often at first and on a line that carries messages unevenly, calmly on a
+ * good one.
+ * @param count how often it has been asked
+ * @param within how far it may be off, ms; null while that is not known
+ */
+export function nextAskIn(count: number, within: number | null): number {
+  if (within !== null && within < GOOD_MS) return 3000;
+  return count < 30 ? 100 : 400;
+}

@@ -4,6 +4,7 @@ export {
   answeredAt,
   heardFrom,
   NO_BOUNDS,
+  nextAskIn,
   type Offset,
   type OffsetBounds,
   offsetAt,

@@ -12,6 +12,7 @@ import {
   type LiveMessage,
   type LiveState,
   NO_BOUNDS,
+  nextAskIn,
   type Offset,
   type OffsetBounds,
   offsetAt,
@@ -47,9 +48,6 @@ const SILENT_MS = 5000;
 const RETRY_MS = 400;
 /** A line that does not open in so long is tried anew. */
 const OPENING_MS = 4000;
-/** How often the clock is asked: quickly at first, then calmly. */
-const FIRST_PINGS = 8;
-const PING_MS = { first: 250, later: 3000 };
 const SAVE_MS = 400;
 
 const localNow = (): number => Date.now();
@@ -284,7 +282,7 @@ export class LiveLine {
         this.learn(answeredAt(this.bounds, asked, (answer.body as { now: number }).now, localNow()));
     });
     this.pings++;
-    this.later(this.pings < FIRST_PINGS ? PING_MS.first : PING_MS.later, () => this.ping(), "ping");
+    this.later(nextAskIn(this.pings, this.clockWithin), () => this.ping(), "ping");
   }
 
   /** Who one is here, and who plays. */
