@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
@@ -5,6 +6,9 @@ import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
 import { pieceAt, type StageSheet } from "./stage-sheets";
+
+/** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
+const StageSungLine = memo(SungLine);
 
 /** Shapes of a section, or the line of the part in tab, beside its words. */
 export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: boolean }) {
@@ -99,7 +103,7 @@ export function SheetLines({
   if (sheet.lines.length === 0) return <p className="stage-line">No lines in this section.</p>;
   const now = tick === null ? null : pieceAt(sheet, tick);
   return sheet.lines.map((line, at) => (
-    <SungLine
+    <StageSungLine
       key={line.id}
       className="stage-line"
       pieces={line.pieces}

@@ -30,6 +30,9 @@ export type Pressed =
 const BEAT_MS = 2000;
 /** A press may have been made this long before it came, ms: more is not believed. */
 const LONGEST_WAY_MS = 250;
+/** A screen sends a press again for at most this long, ms; after that all such presses have come to this session. */
+const RESENT_MS = 60_000;
+const MOST_TAKEN = 500;
 /** After an edit of a song the evening is read anew this much later, ms. */
 const SETTLE_MS = 250;
 
@@ -57,13 +60,18 @@ export class LiveSession {
   private settling: ReturnType<typeof setTimeout> | undefined;
   private beat: ReturnType<typeof setInterval> | undefined;
   private songs = "";
+  /** The newest presses by their ids. */
+  private readonly taken = new Map<string, LiveEvent>();
+  private readonly begunAt: number;
 
   private constructor(
     private readonly database: Database,
     readonly eveningId: string,
     private current: LiveState,
     private readonly clock: () => number,
-  ) {}
+  ) {
+    this.begunAt = clock();
+  }
 
   /** Reads an evening, or null where there is none. @param clock ms since 1970; another one in tests */
   static async open(
@@ -88,7 +96,7 @@ export class LiveSession {
   /** Takes a press of the leader's. The same press sent twice stands once. */
   press(sent: { act: LeaderAct; pressId: string; pressedAt: number | null }): Promise<Pressed> {
     return this.inTurn(async (): Promise<Pressed> => {
-      const known = await eventOfPress(this.database, sent.pressId);
+      const known = await this.known(sent.pressId);
       if (known) return { ok: true, event: known };
       const now = this.clock();
       const at = Math.min(now, Math.max(now - LONGEST_WAY_MS, sent.pressedAt ?? now));
@@ -97,6 +105,13 @@ export class LiveSession {
         ? { ok: true, event: await this.take(sent.act, at, sent.pressId) }
         : { ok: false, reason };
     });
+  }
+
+  /** The event of a press that was taken before; presses of before this session was read are asked of the disk. */
+  private async known(pressId: string): Promise<LiveEvent | null> {
+    const taken = this.taken.get(pressId);
+    if (taken || this.clock() - this.begunAt > RESENT_MS) return taken ?? null;
+    return eventOfPress(this.database, pressId);
   }
 
   /** Reads the songs anew and tells everybody where they have changed. */
@@ -171,6 +186,11 @@ export class LiveSession {
     const isKept = act.type === "score" || event.id % KEEP_EVERY === 0;
     await writeEvent(this.database, this.eveningId, event, pressId, isKept ? state : null);
     this.current = state;
+    this.taken.set(pressId, event);
+    for (const oldest of this.taken.keys()) {
+      if (this.taken.size <= MOST_TAKEN) break;
+      this.taken.delete(oldest);
+    }
     this.tell({ type: "event", event });
     return event;
   }
