@@ -129,7 +129,7 @@ server.on("error", (error) => {
 async function certificateFor(names, addresses) {
   if (!secure) return null;
   const { authorityIn, makeServerCertificate } = await import("./scripts/lib/certificate.mjs");
-  return makeServerCertificate(authorityIn(folder, names), names, addresses);
+  return makeServerCertificate(authorityIn(folder, names, addresses), names, addresses);
 }
 
 const network = makeNetwork(answer, certificateFor);

@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer, get } from "node:https";
 import { tmpdir } from "node:os";
 import path from "node:path";
@@ -7,6 +7,7 @@ import jsQR from "jsqr";
 import QRCode from "qrcode";
 import { afterAll, describe, expect, it } from "vitest";
 import { makeAuthority, makeServerCertificate } from "../scripts/lib/certificate.mjs";
+import { startServer } from "../scripts/lib/server.mjs";
 
 /**
  * What a phone meets at the door, against programs from outside: the certificate by OpenSSL and by Node's own TLS, the QR code
@@ -46,6 +47,10 @@ describe("the local certificate authority", () => {
     );
     expect(verify(makeServerCertificate(authority, NAMES, ["8.8.8.8"]).cert).status).not.toBe(0);
     expect(verify(makeServerCertificate(authority, ["bank.example"], []).cert).status).not.toBe(0);
+    const ownToo = makeAuthority(NAMES, ["203.0.113.9"]);
+    const there = makeServerCertificate(ownToo, NAMES, ["203.0.113.9"]).cert;
+    const trusting = ["verify", "-CAfile", file("own.pem", ownToo.cert), file("there.pem", there)];
+    expect(spawnSync("openssl", trusting, { encoding: "utf8" }).stdout).toContain("OK");
     // What it signs is no authority itself.
     const deeper = makeServerCertificate({ key: server.key, cert: server.cert }, NAMES, ["10.0.0.1"]);
     expect(verify(deeper.cert, "deep.pem", "-untrusted", file("mid.pem", server.cert)).status).not.toBe(0);
@@ -79,6 +84,55 @@ describe("the local certificate authority", () => {
     expect(await fetchWith(authority.cert)).toBe("lit");
     await expect(fetchWith(undefined)).rejects.toThrow();
     listener.close();
+  });
+});
+
+describe("the program with --https", () => {
+  it("speaks TLS on the network, shows plain HTTP only how to trust it, and gives the certificate out", async () => {
+    const data = mkdtempSync(path.join(tmpdir(), "lantern-https-"));
+    const program = await startServer({ data, args: ["--https"] });
+    try {
+      const home = await (await fetch(program.address)).text();
+      const eveningId = /\/evening\/([\w-]+)/u.exec(home)![1]!;
+      const opened = await fetch(`${program.address}/api/network`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ act: "open", eveningId, passphrase: "lamp and rope" }),
+      });
+      expect(await opened.json()).toMatchObject({ open: true, secure: true });
+      const port = program.port + 1;
+      const plain = await fetch(`http://127.0.0.1:${port}/live/${eveningId}`, { redirect: "manual" });
+      expect([plain.status, plain.headers.get("location")]).toEqual([303, "/join/trust"]);
+      expect(await (await fetch(`http://127.0.0.1:${port}/join/trust`)).text()).toContain(
+        "Fetch the certificate",
+      );
+      const trusted = await (await fetch(`http://127.0.0.1:${port}/lantern-ca.crt`)).text();
+      const page = (place: string) =>
+        new Promise<{ status: number; text: string }>((resolve, reject) => {
+          get({ host: "127.0.0.1", port, path: place, ca: trusted, agent: false }, (response) => {
+            let text = "";
+            response.on("data", (chunk) => {
+              text += chunk;
+            });
+            response.on("end", () => resolve({ status: response.statusCode ?? 0, text }));
+          }).on("error", reject);
+        });
+      expect(await page("/join")).toMatchObject({
+        status: 200,
+        text: expect.stringContaining("Join the evening"),
+      });
+      expect((await page(`/live/${eveningId}`)).status).toBe(303);
+      const key = statSync(path.join(data, "authority", "key.pem"));
+      expect(key.mode & 0o077).toBe(0);
+      // The certificate that phones have come to trust is the same after a restart.
+      await program.stop();
+      const again = await startServer({ data, args: ["--https"], port: program.port });
+      expect(await (await fetch(`http://127.0.0.1:${port}/lantern-ca.crt`)).text()).toBe(trusted);
+      await again.stop();
+    } finally {
+      await program.stop();
+      rmSync(data, { recursive: true, force: true });
+    }
   });
 });
 

@@ -9,7 +9,7 @@ const DAY_MS = 86_400_000;
 const SERVER_DAYS = 390;
 const AUTHORITY_DAYS = 3650;
 
-/** Private address ranges (RFC 1918), loopback and link-local: the only ones the authority may speak for. */
+/** Private address ranges (RFC 1918), loopback and link-local: the authority may speak for these and this machine's own. */
 const PRIVATE_RANGES = [
   ["10.0.0.0", "255.0.0.0"],
   ["172.16.0.0", "255.240.0.0"],
@@ -18,7 +18,12 @@ const PRIVATE_RANGES = [
   ["127.0.0.0", "255.0.0.0"],
 ];
 
-const bytesOf = (address) => String.fromCharCode(...address.split(".").map(Number));
+const numbersOf = (address) => address.split(".").map(Number);
+const bytesOf = (address) => String.fromCharCode(...numbersOf(address));
+const isPrivate = (address) =>
+  PRIVATE_RANGES.some(([range, mask]) =>
+    numbersOf(mask).every((bits, at) => (numbersOf(address)[at] & bits) === numbersOf(range)[at]),
+  );
 
 /** Keys as PEM; Node makes them, the certificates are written with node-forge. */
 const newKeys = () =>
@@ -38,14 +43,15 @@ function begun(publicKey, days, now) {
   return made;
 }
 
-/** What the authority may speak for (RFC 5280, 4.2.1.10): private addresses and this machine's own names. */
-function constraints(names) {
+/** What the authority may speak for (RFC 5280, 4.2.1.10): private addresses, this machine's own, and its names. */
+function constraints(names, own) {
   const context = (tag, constructed, value) =>
     asn1.create(asn1.Class.CONTEXT_SPECIFIC, tag, constructed, value);
   const subtree = (tag, value) =>
     asn1.create(asn1.Class.UNIVERSAL, asn1.Type.SEQUENCE, true, [context(tag, false, value)]);
   const permitted = [
     ...PRIVATE_RANGES.map(([address, mask]) => subtree(7, bytesOf(address) + bytesOf(mask))),
+    ...own.map((address) => subtree(7, bytesOf(address) + bytesOf("255.255.255.255"))),
     ...names.map((name) => subtree(2, name)),
   ];
   return asn1
@@ -53,8 +59,8 @@ function constraints(names) {
     .getBytes();
 }
 
-/** A certificate authority for this machine alone. */
-export function makeAuthority(names, now = Date.now()) {
+/** A certificate authority for this machine alone. @param own addresses of it that lie in no private range */
+export function makeAuthority(names, own = [], now = Date.now()) {
   const { publicKey, privateKey } = newKeys();
   const made = begun(publicKey, AUTHORITY_DAYS, now);
   const subject = [{ name: "commonName", value: `Shared Lantern on ${names[0]}` }];
@@ -64,7 +70,7 @@ export function makeAuthority(names, now = Date.now()) {
     { name: "basicConstraints", critical: true, cA: true, pathLenConstraint: 0 },
     { name: "keyUsage", critical: true, keyCertSign: true, cRLSign: true },
     { name: "subjectKeyIdentifier" },
-    { id: "2.5.29.30", critical: true, value: constraints(names) },
+    { id: "2.5.29.30", critical: true, value: constraints(names, own) },
   ]);
   made.sign(pki.privateKeyFromPem(privateKey), forge.md.sha256.create());
   return { key: privateKey, cert: pki.certificateToPem(made) };
@@ -93,22 +99,23 @@ export function makeServerCertificate(authority, names, addresses, now = Date.no
 }
 
 /**
- * The authority of a data folder, made once and readable by its owner alone. When the machine's name has changed, it may
- * not speak for the new one: another is made then, and phones must trust that.
+ * The authority of a data folder, made once and readable by its owner alone. When the machine's name has changed, or it has
+ * an address in no private range, it may not speak for that: another is made then, and phones must trust that one.
  * @returns { key, cert, file } `file` is the certificate phones are given
  */
-export function authorityIn(folder, names) {
+export function authorityIn(folder, names, addresses) {
   const place = path.join(folder, "authority");
   const files = {
     key: path.join(place, "key.pem"),
     cert: path.join(place, "lantern-ca.crt"),
     names: path.join(place, "names"),
   };
-  const wanted = names.join("\n");
+  const own = addresses.filter((address) => !isPrivate(address));
+  const wanted = [...names, ...own].join("\n");
   if (Object.values(files).every(existsSync) && readFileSync(files.names, "utf8") === wanted)
     return { key: readFileSync(files.key, "utf8"), cert: readFileSync(files.cert, "utf8"), file: files.cert };
   mkdirSync(place, { recursive: true, mode: 0o700 });
-  const made = makeAuthority(names);
+  const made = makeAuthority(names, own);
   writeFileSync(files.key, made.key, { mode: 0o600 });
   writeFileSync(files.cert, made.cert);
   writeFileSync(files.names, wanted);

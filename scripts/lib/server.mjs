@@ -15,13 +15,13 @@ export const freePort = () =>
 
 /**
  * Starts the program on a data folder of its own and waits for its first page.
- * @param {{ data: string, port?: number, env?: Record<string, string>, longestMs?: number }} options
+ * @param {{ data: string, port?: number, env?: Record<string, string>, args?: string[], longestMs?: number }} options
  * @returns its address, how long the first page took (ms), and how to end it
  */
-export async function startServer({ data, port, env = {}, longestMs = 60_000 }) {
+export async function startServer({ data, port, env = {}, args = [], longestMs = 60_000 }) {
   const chosen = port ?? (await freePort());
   const began = performance.now();
-  const child = spawn(process.execPath, ["server.mjs"], {
+  const child = spawn(process.execPath, ["server.mjs", ...args], {
     env: { ...process.env, NODE_ENV: "production", LANTERN_DATA: data, PORT: String(chosen), ...env },
     stdio: ["ignore", "pipe", "pipe"],
   });

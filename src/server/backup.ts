@@ -13,9 +13,10 @@ import {
   touches,
 } from "@/core/song";
 import type { Database } from "./db/open";
-import { documents, edits } from "./db/schema";
+import { documents, edits, stageNotes } from "./db/schema";
 import { writeShelf } from "./documents/shelf";
 import { takenIds } from "./documents/store";
+import { LONGEST_NOTE } from "./stage/notes";
 
 /** The form of the backup file itself. */
 const BACKUP_FORM = 1;
@@ -37,6 +38,17 @@ const backupSchema = z.object({
       edits: z.array(z.object({ editId: idSchema, command: commandSchema, at: z.iso.datetime() })),
     }),
   ),
+  /** Players' own notes on stage; older backups have none. */
+  notes: z
+    .array(
+      z.object({
+        versionId: idSchema,
+        person: z.string().min(1).max(130),
+        useId: idSchema,
+        text: z.string().min(1).max(LONGEST_NOTE),
+      }),
+    )
+    .default([]),
 });
 
 export type BackupProblem = { readonly message: string };
@@ -66,6 +78,7 @@ export async function saveBackup(database: Database, now: Date): Promise<Uint8Ar
         at: at.toISOString(),
       })),
     })),
+    notes: await database.select().from(stageNotes),
   };
   return zipSync({ [ENTRY]: strToU8(JSON.stringify(content)) });
 }
@@ -110,6 +123,9 @@ export async function restoreBackup(
       await tx.insert(documents).values(row.document);
       if (row.edits.length > 0) await tx.insert(edits).values(row.edits);
     }
+    const here = new Set(rows.map(({ document }) => document.id));
+    const notes = parsed.data.notes.filter(({ versionId }) => here.has(versionId));
+    if (notes.length > 0) await tx.insert(stageNotes).values(notes);
     await writeShelf(
       tx,
       rows.map(({ document }) => document),

@@ -41,6 +41,7 @@ class FakeServer {
   readonly log: ArrivedEdit[] = [];
   away = false;
   full = false;
+  locked = false;
   deaf = false;
   body = start;
   private readonly listeners = new Set<(edit: ArrivedEdit) => void>();
@@ -63,6 +64,7 @@ class FakeServer {
   private take(edit: PendingEdit): Answer {
     if (this.away) return { status: "away" };
     if (this.full) return { status: "storage" };
+    if (this.locked) return { status: "locked" };
     const known = this.log.find((one) => one.editId === edit.editId);
     if (known) return { status: "done", edit: known };
     const since = this.log.filter((one) => one.revision > edit.base).flatMap((one) => touches(one.command));
@@ -142,6 +144,20 @@ describe("a document in a window", () => {
     await settled(store);
     expect(server.log.map((edit) => edit.command)).toEqual([title("One"), title("Two")]);
     expect(queue.saved).toEqual([]);
+    stop();
+  });
+
+  it("keeps what was typed while this window may not change anything, and sends it when it may", async () => {
+    const queue = memoryQueue();
+    const store = open(queue);
+    const stop = store.start();
+    server.locked = true;
+    store.act(title("One"));
+    await vi.waitFor(() => expect(store.state.getState().saving).toBe("locked"));
+    expect(queue.saved).toHaveLength(1);
+    server.locked = false;
+    await settled(store);
+    expect(server.log).toHaveLength(1);
     stop();
   });
 

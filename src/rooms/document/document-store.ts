@@ -17,7 +17,11 @@ import {
 import type { EditQueue } from "./queue";
 import type { Transport } from "./transport";
 
-export type Saving = "saved" | "saving" | "away" | "storage";
+export type Saving = "saved" | "saving" | "away" | "storage" | "locked";
+
+/** Answers after which an edit waits in the queue and is sent again. */
+const isWaiting = (status: string): status is "away" | "storage" | "locked" =>
+  status === "away" || status === "storage" || status === "locked";
 
 export type DocumentState = {
   readonly replica: Replica;
@@ -116,10 +120,9 @@ export function createDocumentStore(
       for (;;) {
         const edit = state.getState().replica.pending[0];
         if (!edit) break;
-        const waiting = state.getState().saving;
-        if (waiting !== "away" && waiting !== "storage") state.setState({ saving: "saving" });
+        if (!isWaiting(state.getState().saving)) state.setState({ saving: "saving" });
         const answer = await transport.send(edit);
-        if (answer.status === "away" || answer.status === "storage") {
+        if (isWaiting(answer.status)) {
           state.setState({ saving: answer.status });
           if (stopped) return;
           await new Promise((resolve) => setTimeout(resolve, retryMs));

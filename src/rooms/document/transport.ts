@@ -2,15 +2,15 @@ import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "@/core/son
 import { followDocument } from "./live";
 
 /**
- * What the server says to an edit. "away" when it cannot be reached, "storage" when it cannot write: the edit stays
- * in the queue.
+ * What the server says to an edit. "away" when it cannot be reached, "storage" when it cannot write, "locked" when this
+ * window may not change anything now: the edit stays in the queue.
  */
 export type Answer =
   | { readonly status: "done"; readonly edit: ArrivedEdit }
   | { readonly status: "conflict"; readonly conflicts: LostEdit["at"] }
   | { readonly status: "refused"; readonly problem: EditProblem }
   | { readonly status: "rejected"; readonly message: string }
-  | { readonly status: "away" | "storage" };
+  | { readonly status: "away" | "storage" | "locked" };
 
 /** The line to the server for one document. */
 export type Transport = {
@@ -31,6 +31,7 @@ export function httpTransport(documentId: string): Transport {
           body: JSON.stringify(edit),
         });
         if (response.status === 507) return { status: "storage" };
+        if (response.status === 401 || response.status === 403) return { status: "locked" };
         if (response.status >= 500) return { status: "away" };
         const answer = await response.json();
         if (["done", "conflict", "refused"].includes(answer.status)) return answer;

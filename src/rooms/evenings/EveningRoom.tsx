@@ -98,7 +98,9 @@ function TopLine() {
           ? "All saved"
           : saving === "saving"
             ? "Saving…"
-            : "The server does not take it now. What you change is kept here and sent when it does."}
+            : saving === "locked"
+              ? "An evening is open: this window needs the leader’s passphrase. What you change is kept here and sent then."
+              : "The server does not take it now. What you change is kept here and sent when it does."}
       </span>
       <UndoRedo history={history} />
     </header>

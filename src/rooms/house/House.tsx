@@ -129,6 +129,8 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
   away: "The server can’t be reached. What you change is kept here and sent when it answers.",
   storage:
     "The server can’t write: its disk may be full, or its data folder read-only. What you change stays here and is tried again.",
+  locked:
+    "An evening is open to the network: this window needs the leader’s passphrase. What you change is kept here and sent then.",
 };
 
 function TopLine() {
@@ -158,10 +160,15 @@ function TopLine() {
       </p>
       <span
         aria-live="polite"
-        className={`text-sm ${saving === "away" || saving === "storage" ? "max-w-md font-bold text-error" : ""}`}
+        className={`text-sm ${saving !== "saved" && saving !== "saving" ? "max-w-md font-bold text-error" : ""}`}
         data-saving={ready ? saving : "opening"}
       >
-        {SAVING_WORDS[saving]}
+        {SAVING_WORDS[saving]}{" "}
+        {saving === "locked" && (
+          <a className="link" href="/join">
+            Give it
+          </a>
+        )}
       </span>
       <UndoRedo history={history} />
       <KeysHelp />
