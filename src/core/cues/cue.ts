@@ -39,6 +39,10 @@ export type Cue = {
   readonly section: SectionKind;
   /** Whether a hand does it beside playing. */
   readonly byHand: boolean;
+  /** A press that need not be made at its place: from here on it may be. */
+  readonly mayFrom: Ticks | null;
+  /** Where a small move stands in the document. */
+  readonly move: { readonly rowId: string; readonly at: number } | null;
   /** The row of a cue of one's own. */
   readonly own: CueRow | null;
 };

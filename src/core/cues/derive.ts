@@ -41,6 +41,8 @@ type Found = {
   readonly text: string;
   readonly span: UseSpan;
   readonly byHand?: boolean;
+  readonly mayFrom?: Ticks | null;
+  readonly move?: Cue["move"];
   readonly own?: Cue["own"];
 };
 
@@ -96,7 +98,8 @@ export function cuesOf(
     .sort((a, b) => a.tick - b.tick || KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind));
 }
 
-function placed({ span, own = null, byHand = false, ...cue }: Found, at: number, clock: SongClock): Cue {
+function placed(found: Found, at: number, clock: SongClock): Cue {
+  const { span, own = null, byHand = false, mayFrom = null, move = null, ...cue } = found;
   const seconds = clock.secondsAt(cue.tick);
   const isNear = (tick: Ticks): boolean => Math.abs(clock.secondsAt(tick) - seconds) <= NEAR_SECONDS;
   const before = clock.words.findLast(({ tick }) => tick <= cue.tick);
@@ -112,6 +115,8 @@ function placed({ span, own = null, byHand = false, ...cue }: Found, at: number,
     label: span.label,
     section: span.passages[0]!.section.kind,
     byHand,
+    mayFrom,
+    move,
     own,
   };
 }
@@ -257,6 +262,7 @@ function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }:
         playerId: feet?.id ?? null,
         tick: press.tick,
         text: `looper: ${sayPress(press)}`,
+        mayFrom: press.from < press.tick ? press.from : null,
         span: spanAt(spans, press.tick),
       }),
     ),
@@ -267,6 +273,7 @@ function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }:
           playerId,
           tick: press.tick,
           text: `box: ${sayAct(press.act, song.box)}`,
+          mayFrom: press.window?.from ?? null,
           span: press.into.span,
         }),
       ),
@@ -280,7 +287,7 @@ function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): 
   return Object.values(body.soundMoves).flatMap((row) => {
     const span = byUse.get(row.useId);
     if (!span) return [];
-    return row.moves.map((move): Found => {
+    return row.moves.map((move, at): Found => {
       const what = `${sayValue(move.setting, move.value)}, by ${move.by}`;
       const until = clock.barAt(span.from + move.to).bar;
       const text = move.to === move.from ? what : `${what}, there by bar ${until}`;
@@ -291,6 +298,7 @@ function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): 
         text,
         span,
         byHand: move.by === "hand",
+        move: { rowId: row.id, at },
       };
     });
   });

@@ -1,18 +1,28 @@
 "use client";
 
-import { useMemo } from "react";
-import { type BodyAct, bodyActs, type Cue, moveOffers, planBody } from "@/core/cues";
+import { useMemo, useState } from "react";
+import {
+  type BodyAct,
+  bodyActs,
+  type Cue,
+  chordChanges,
+  moveCue,
+  moveOffers,
+  movesOfCue,
+  planBody,
+} from "@/core/cues";
 import type { Player, VersionBody } from "@/core/song";
-import { derive } from "../document";
+import { useShapePlan } from "@/workers";
+import { derive, useAct } from "../document";
 
 /** Acts so near a late one, ms, are looked at for what could move. */
 const NEAR_MS = 5000;
-/** Ways acts may be offered to move, ms. */
-const MOVES = [-2000, -1000, -500, 500, 1000, 2000] as const;
+const MOST_SHOWN = 6;
 /** What is always done at its time. */
 const isFixed = ({ text }: BodyAct): boolean => text === "plays" || text.startsWith("sings");
+const ms = (time: number): string => `${Math.round(time)} ms`;
 
-/** One person's hands, feet, mouth and eyes as one plan: where it is too much, and what could move. */
+/** One person's hands, feet, mouth and eyes as one plan: where it is too much, what could move, and how much time is left. */
 export function BodySchedule({
   body,
   player,
@@ -22,29 +32,53 @@ export function BodySchedule({
   player: Player;
   cues: readonly Cue[];
 }) {
-  const { acts, plan } = useMemo(() => {
-    const found = bodyActs(derive.tones(body, player), cues);
-    return { acts: found, plan: planBody(found) };
-  }, [body, player, cues]);
-  const byId = useMemo(() => new Map(acts.map((act) => [act.id, act])), [acts]);
-  const late = plan.acts.filter(({ slack }) => slack < 0);
-  const tight = plan.acts
+  const act = useAct();
+  const [all, setAll] = useState(false);
+  const { plan: shapes } = useShapePlan(derive.planOf(body, player));
+  const { acts, plan, song } = useMemo(() => {
+    const tones = derive.tones(body, player);
+    const changes = shapes ? chordChanges(derive.timeline(body), shapes, player.level) : [];
+    const found = bodyActs(tones, cues, changes);
+    return { acts: found, plan: planBody(found), song: tones };
+  }, [body, player, cues, shapes]);
+  const byId = useMemo(() => new Map(acts.map((one) => [one.id, one])), [acts]);
+  const late = plan.acts.filter(({ slack }) => slack < -0.001);
+  const timed = plan.acts
     .flatMap((one) => {
-      const act = byId.get(one.id);
-      return act && !isFixed(act) ? [{ act, slack: one.slack }] : [];
+      const found = byId.get(one.id);
+      return found && !isFixed(found) ? [{ ...found, start: one.start, slack: one.slack }] : [];
     })
-    .sort((a, b) => a.slack - b.slack)
-    .slice(0, 6);
+    .sort((a, b) => a.slack - b.slack);
   const first = byId.get(plan.firstImpossible ?? "");
   const offers = useMemo(() => {
     if (!first) return [];
-    const near = acts.filter((act) => act.until > first.from - NEAR_MS && act.from < first.until + NEAR_MS);
-    return moveOffers(near, (act) => (isFixed(byId.get(act.id)!) ? [] : MOVES)).slice(0, 4);
-  }, [acts, byId, first]);
+    const near = acts.filter((one) => one.until > first.from - NEAR_MS && one.from < first.until + NEAR_MS);
+    /** How far in ticks each offered number of ms is. */
+    const ticksOf = new Map<string, number>();
+    const movable = (id: string): number[] => {
+      const { cue } = byId.get(id)!;
+      const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+      if (!cue || !span) return [];
+      return movesOfCue(cue, span, song.beatTicks).map((by) => {
+        const byMs = (song.clock.secondsAt(cue.tick + by) - song.clock.secondsAt(cue.tick)) * 1000;
+        ticksOf.set(`${id} ${byMs}`, by);
+        return byMs;
+      });
+    };
+    return moveOffers(near, ({ id }) => movable(id))
+      .slice(0, 4)
+      .flatMap((offer) => {
+        const { cue, text } = byId.get(offer.id)!;
+        const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+        const by = ticksOf.get(`${offer.id} ${offer.byMs}`);
+        const command = cue && span && by !== undefined ? moveCue(body, cue, span.from, by) : null;
+        return command ? [{ ...offer, text, beats: by! / song.beatTicks, command }] : [];
+      });
+  }, [acts, byId, first, song, body]);
   return (
     <section aria-labelledby="body-title" className="mb-6 rounded-box border border-base-300 p-3">
       <h2 id="body-title" className="mb-1">
-        {player.name}: hands, feet, mouth
+        {player.name}: hands, feet, mouth, eyes
       </h2>
       <p aria-live="polite">
         {late.length === 0 ? (
@@ -52,8 +86,8 @@ export function BodySchedule({
         ) : (
           <>
             <strong className="text-error">
-              {late.length} {late.length === 1 ? "thing comes" : "things come"} too late,{" "}
-              {Math.round(plan.overload)} ms in all.
+              {late.length} {late.length === 1 ? "thing comes" : "things come"} too late, {ms(plan.overload)}{" "}
+              in all.
             </strong>{" "}
             {first && (
               <>
@@ -61,31 +95,78 @@ export function BodySchedule({
                 {first.label !== "" && ` (${first.label})`}: {first.text}.
               </>
             )}
+            {!plan.exact && " There may be a better order than was found."}
           </>
         )}
       </p>
       {offers.length > 0 && (
-        <ul className="mt-1 list-inside list-disc text-sm">
+        <ul className="mt-1 text-sm">
           {offers.map((offer) => (
-            <li key={`${offer.id} ${offer.byMs}`}>
-              {byId.get(offer.id)?.text} {Math.abs(offer.byMs) / 1000} s {offer.byMs < 0 ? "sooner" : "later"}
-              :{" "}
-              {offer.overload === 0
-                ? "then all of it is possible"
-                : `then ${Math.round(offer.overload)} ms too late`}
+            <li key={`${offer.id} ${offer.byMs}`} className="flex flex-wrap items-center gap-2 py-0.5">
+              <button type="button" className="btn btn-xs" onClick={() => act(offer.command)}>
+                Move it {Math.abs(offer.beats)} {Math.abs(offer.beats) === 1 ? "beat" : "beats"}{" "}
+                {offer.beats < 0 ? "sooner" : "later"}
+              </button>
+              <span>
+                {offer.text}:{" "}
+                {offer.overload === 0 ? "then all of it is possible" : `then ${ms(offer.overload)} too late`}
+              </span>
             </li>
           ))}
         </ul>
       )}
-      {tight.length > 0 && (
-        <p className="mt-2 text-sm">
-          Least time to spare:{" "}
-          {tight
-            .map(({ act, slack }) => `${act.text} in bar ${act.bar} (${Math.round(slack)} ms)`)
-            .join("; ")}
-          .
-        </p>
+      {timed.length > 0 && (
+        <details className="mt-2 text-sm" onToggle={(event) => setAll(event.currentTarget.open)}>
+          <summary className="cursor-pointer">
+            Least time to spare:{" "}
+            {timed
+              .slice(0, 3)
+              .map((one) => `${one.text} in bar ${one.bar} (${ms(one.slack)})`)
+              .join("; ")}
+          </summary>
+          {all && <ActTable acts={timed} />}
+        </details>
       )}
     </section>
+  );
+}
+
+/** Every act with its window and the time that is left, the tightest first. */
+function ActTable({ acts }: { acts: readonly (BodyAct & { start: number; slack: number })[] }) {
+  const [most, setMost] = useState(MOST_SHOWN * 4);
+  return (
+    <>
+      <table className="table table-sm mt-2">
+        <thead>
+          <tr>
+            <th>What</th>
+            <th>With</th>
+            <th>Bar, beat</th>
+            <th>Takes</th>
+            <th>Window</th>
+            <th>To spare</th>
+          </tr>
+        </thead>
+        <tbody>
+          {acts.slice(0, most).map((one) => (
+            <tr key={one.id} className={one.slack < 0 ? "font-bold text-error" : ""}>
+              <td>{one.text}</td>
+              <td>{one.takes.join(", ")}</td>
+              <td>
+                {one.bar}, {one.beat}
+              </td>
+              <td>{ms(one.ms)}</td>
+              <td>{ms(one.until - one.from)}</td>
+              <td>{ms(one.slack)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {acts.length > most && (
+        <button type="button" className="btn btn-xs mt-1" onClick={() => setMost(most + 200)}>
+          {acts.length - most} more
+        </button>
+      )}
+    </>
   );
 }

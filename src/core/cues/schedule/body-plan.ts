@@ -27,6 +27,8 @@ export type BodyPlan = {
   readonly exact: boolean;
 };
 
+/** Less than this is not late but what a sum of fractions lacks, ms. */
+const HAIR_MS = 1e-3;
 /** Search steps for acts that hang together. */
 const USUAL_BUDGET = 200_000;
 
@@ -37,6 +39,40 @@ const USUAL_BUDGET = 200_000;
  * @example planBody([{ id: "press", takes: ["feet"], ms: 300, from: 0, until: 1000 }]).acts[0].slack // => 700
  */
 export function planBody(acts: readonly Act[], budget = USUAL_BUDGET): BodyPlan {
+  const parts = apartByBody(acts).map((some) => planOneAfterAnother(some, budget));
+  const planned = parts.flatMap((part) => part.acts);
+  const late = planned.filter(({ slack }) => slack < -HAIR_MS);
+  return {
+    acts: planned.sort((a, b) => a.start - b.start || a.until - b.until),
+    overload: late.reduce((sum, { slack }) => sum - slack, 0),
+    firstImpossible: late.toSorted((a, b) => a.until - b.until)[0]?.id ?? null,
+    exact: parts.every((part) => part.exact),
+  };
+}
+
+/** Acts in lists that share no part of the body: what the feet do has nothing to do with what the mouth does. */
+function apartByBody(acts: readonly Act[]): Act[][] {
+  const lists: { readonly parts: Set<BodyPartUsed>; readonly acts: Act[] }[] = [];
+  for (const act of acts) {
+    const meeting = lists.filter(({ parts }) => act.takes.some((part) => parts.has(part)));
+    const kept = meeting[0] ?? { parts: new Set<BodyPartUsed>(), acts: [] };
+    if (meeting.length === 0) lists.push(kept);
+    for (const other of meeting.slice(1)) {
+      for (const part of other.parts) kept.parts.add(part);
+      kept.acts.push(...other.acts);
+      lists.splice(lists.indexOf(other), 1);
+    }
+    for (const part of act.takes) kept.parts.add(part);
+    kept.acts.push(act);
+  }
+  return lists.map((list) => list.acts);
+}
+
+/** Plans acts in time: what can't meet is planned apart. */
+function planOneAfterAnother(
+  acts: readonly Act[],
+  budget: number,
+): { readonly acts: readonly PlannedAct[]; readonly exact: boolean } {
   const sorted = acts.toSorted((a, b) => a.from - b.from || a.until - b.until);
   const planned: PlannedAct[] = [];
   let exact = true;
@@ -48,7 +84,7 @@ export function planBody(acts: readonly Act[], budget = USUAL_BUDGET): BodyPlan 
     group.push(act);
     const next = sorted[at + 1];
     if (next && Math.max(...group.map(({ until }) => until)) > next.from) continue;
-    const plan = planGroup(group, ready, budget);
+    const plan = planTogether(group, ready, budget);
     // What is late runs into what comes next: then they hang together.
     if (!isOver(plan, next)) continue;
     planned.push(...plan.acts);
@@ -56,13 +92,7 @@ export function planBody(acts: readonly Act[], budget = USUAL_BUDGET): BodyPlan 
     ready = plan.ready;
     group = [];
   }
-  const late = planned.filter(({ slack }) => slack < 0);
-  return {
-    acts: planned.sort((a, b) => a.start - b.start || a.until - b.until),
-    overload: late.reduce((sum, { slack }) => sum - slack, 0),
-    firstImpossible: late.toSorted((a, b) => a.until - b.until)[0]?.id ?? null,
-    exact,
-  };
+  return { acts: planned, exact };
 }
 
 type Group = {
@@ -70,6 +100,20 @@ type Group = {
   readonly ready: Map<BodyPartUsed, number>;
   readonly exact: boolean;
 };
+
+/** A group, each part of the body that has nothing to do with the others by itself. */
+function planTogether(
+  acts: readonly Act[],
+  before: ReadonlyMap<BodyPartUsed, number>,
+  budget: number,
+): Group {
+  const plans = apartByBody(acts).map((some) => planGroup(some, before, budget));
+  const ready = new Map(before);
+  for (const plan of plans)
+    for (const [part, at] of plan.ready)
+      if (at > (ready.get(part) ?? Number.NEGATIVE_INFINITY)) ready.set(part, at);
+  return { acts: plans.flatMap((plan) => plan.acts), ready, exact: plans.every((plan) => plan.exact) };
+}
 
 /** When an act can begin, given when each part is free. */
 const startOf = (act: Act, ready: ReadonlyMap<BodyPartUsed, number>): number =>

@@ -8,3 +8,5 @@ export {
   type PlannedAct,
   planBody,
 } from "./body-plan";
+export { CHANGE_MS, type ChordChange, changeMs, chordChanges } from "./chord-changes";
+export { moveCue, movesOfCue } from "./move-cue";
