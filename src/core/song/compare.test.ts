@@ -6,7 +6,7 @@ import { alignLists } from "./align";
 import type { Body, VersionBody } from "./body";
 import { indexCells } from "./cells";
 import { checkBody } from "./check-body";
-import { removeUse, set } from "./commands";
+import { add, removeUse, set } from "./commands";
 import { compareVersions } from "./compare";
 import { copyVersion } from "./copy-version";
 import { applyEdit, type Command } from "./edit";
@@ -255,6 +255,36 @@ describe("what can be taken over", () => {
     changed = act(changed, { type: "remove", table: "loopWants", id: Object.keys(changed.loopWants)[0]! });
     expect(said(changed, theirs)).toEqual(["Loops, Thump: other length, wanted otherwise in 1 place there"]);
     expect(said(takeAll(changed, theirs), theirs)).toEqual([]);
+  });
+
+  it("tells cues of one's own, and takes them over for the player of the same name", () => {
+    const mine = song();
+    let theirs = copyVersion(mine, "B", makeId);
+    const cue = (body: VersionBody, text: string, more: object = {}) =>
+      add("cues", {
+        id: makeId(),
+        playerId: Object.keys(body.players)[0]!,
+        giverId: null,
+        useId: Object.values(body.uses)[0]!.id,
+        tick: 960,
+        wordId: null,
+        text,
+        sign: "nod",
+        danger: false,
+        ...more,
+      });
+    theirs = act(act(theirs, cue(theirs, "Look up")), cue(theirs, "Breathe", { tick: 1920 }));
+    const changed = act(act(mine, cue(mine, "Look up", { danger: true })), cue(mine, "Stand still"));
+    expect(said(changed, theirs)).toEqual([
+      "Cues, verse: “Look up” otherwise there",
+      "Cues, verse: “Stand still” only here",
+      "Cues, verse: “Breathe” only there",
+    ]);
+    const taken = takeAll(changed, theirs);
+    expect(said(taken, theirs)).toEqual([]);
+    expect(Object.values(taken.cues).every(({ playerId }) => playerId === Object.keys(mine.players)[0])).toBe(
+      true,
+    );
   });
 
   it("versions written in other keys differ only in what sounds, and a line comes over in the key of the first", () => {

@@ -5,6 +5,7 @@ import { beatsOfTicks, countBeats } from "../rhythm";
 import { alignLists, type Pair } from "./align";
 import type { Body, VersionBody, VersionRow } from "./body";
 import { add, batch, type MakeId, removalOf, set } from "./commands";
+import { cueDifferences } from "./compare-cues";
 import { formDifferences } from "./compare-form";
 import { loopDifferences } from "./compare-loops";
 import { cellDifferences, playerDifferences } from "./compare-parts";
@@ -56,7 +57,7 @@ function asTaken(body: VersionBody, key: string): VersionBody {
 }
 
 /**
- * Compares two versions: settings, sections line by line, form, players, loops, sounds. Chords are compared in the key the first
+ * Compares two versions: settings, sections line by line, form, players, loops, sounds, cues. Chords are compared in the key the first
  * is written in; the key it is performed in is a difference of its own.
  * @param makeId ids for what would be taken over
  * @param nameOf how chords are named in the words
@@ -78,6 +79,7 @@ export function compareVersions(
       ...cellDifferences(a, b, sections, makeId),
       ...loopDifferences(a, b, sections, makeId),
       ...soundDifferences(a, b, makeId),
+      ...cueDifferences(a, b, sections, makeId),
     ],
     sections,
     theirs: b.body,
