@@ -61,9 +61,11 @@ export async function screenOf(
   eveningId: string,
   name: string,
   leads = false,
+  before: () => void = () => {},
 ): Promise<{ page: Page; context: BrowserContext }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
+  await page.addInitScript(before);
   await page.addInitScript((lead) => {
     if (!localStorage.getItem("lantern-stage"))
       localStorage.setItem("lantern-stage", JSON.stringify({ leads: lead }));

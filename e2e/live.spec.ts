@@ -163,7 +163,18 @@ test("the network drops: on one’s own, the clock runs on; back in step by itse
 
 test("the page opens again with no network, with the whole evening in it", async ({ browser, baseURL }) => {
   const evening = await makeEvening(baseURL!);
-  const { page, context } = await screenOf(browser, baseURL!, evening, "Odile");
+  const { page, context } = await screenOf(browser, baseURL!, evening, "Odile", false, () => {
+    // As a phone on a plain line has it.
+    Object.defineProperty(navigator, "wakeLock", { value: undefined });
+  });
+  // The screen is kept lit by a film, from the first touch on.
+  await page.locator("main").click();
+  await expect
+    .poll(() => page.evaluate(() => document.querySelector("video")?.currentTime ?? 0), { timeout: 10_000 })
+    .toBeGreaterThan(0);
+  await button(page, "This screen").click();
+  await expect(page.getByText("by a silent film")).toBeVisible();
+  await button(page, "Done").click();
   // The worker has taken the page and all its files.
   await expect
     .poll(
@@ -182,11 +193,14 @@ test("the page opens again with no network, with the whole evening in it", async
   await expectTogether([page], "Verse");
   await expect(page.locator(".sung-chord").first()).toHaveText("G");
   // On through the whole evening, the second song's part as well.
-  for (let press = 0; press < 8; press++) {
+  for (const section of ["Chorus", "Welcome"]) {
     await page.keyboard.press("PageDown");
-    await page.waitForTimeout(100);
-    if ((await page.getByRole("heading", { level: 1 }).textContent())?.includes("Welcome")) break;
+    await expectTogether([page], section);
   }
+  await page.keyboard.press("PageDown");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Second Lamp");
+  await expectTogether([page], "Verse");
+  await expect(page.locator(".sung-chord").first()).toHaveText("G");
   await context.close();
 });
 

@@ -76,6 +76,9 @@ function Evening({ evening }: { evening: ShelfEvening }) {
       </ol>
       <p className="mt-3 text-sm">
         {evening.items.length} songs, {sayTime(seconds)} of music.{" "}
+        <Link className="link mr-3" href={`/live/${evening.id}`} prefetch={false}>
+          Go on stage
+        </Link>
         <Link className="link" href={`/evening/${evening.id}`}>
           The running order, with what changes between songs
         </Link>

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { type Database, openFolder } from "../db/open";
 import { createDocuments } from "../documents/store";
 import { sampleEvening } from "../stage/sample-evening";
@@ -10,6 +10,7 @@ import {
   endOpening,
   findGuest,
   findOpening,
+  LONGEST_OPEN_MS,
   listGuests,
   removeGuests,
   roleOf,
@@ -99,6 +100,18 @@ describe("admit", () => {
     expect(await roleOf(opening, { passphrase: "lamp and rope" })).toBe("leader");
     expect(await roleOf(opening, { passphrase: "lamp and rop" })).toBeNull();
     expect(await roleOf(opening, { code: "" })).toBeNull();
+  });
+});
+
+describe("an opening", () => {
+  it("ends by itself after a day", async () => {
+    await opened();
+    const { token } = await admitGuest(database, "player");
+    expect(await role("network", "/live/E", token)).toBe("player");
+    vi.setSystemTime(Date.now() + LONGEST_OPEN_MS + 1000);
+    expect(await role("network", "/live/E", token)).toBe(401);
+    expect(await role("here", "/api/songs", "", "POST")).toBe("leader");
+    vi.useRealTimers();
   });
 });
 

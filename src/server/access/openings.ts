@@ -24,11 +24,17 @@ const read = async (database: Database): Promise<Door | null> => {
   return { opening, byToken: new Map(all.map((guest) => [guest.tokenHash, guest])) };
 };
 
+/** An evening that nobody has closed ends by itself after so long, ms: no code outlives the night. */
+export const LONGEST_OPEN_MS = 24 * 3_600_000;
+
 /** The open evening, or null; read from the disk once. */
-const door = (database: Database): Promise<Door | null> => {
+async function door(database: Database): Promise<Door | null> {
   shared.lanternDoor ??= read(database);
-  return shared.lanternDoor;
-};
+  const open = await shared.lanternDoor;
+  if (!open || Date.now() - +open.opening.openedAt < LONGEST_OPEN_MS) return open;
+  await endOpening(database);
+  return null;
+}
 
 export const findOpening = async (database: Database): Promise<Opening | null> =>
   (await door(database))?.opening ?? null;

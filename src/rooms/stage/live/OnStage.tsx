@@ -61,7 +61,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           />
         )}
       </TopLine>
-      {place && passage && item ? (
+      {place && passage && item && (place.phase !== "ended" || peek !== 0) ? (
         <>
           <WhereWeAre item={item} place={place} passage={passage} peek={peek} next={next} />
           <div style={{ "--stage-size": SIZES[settings.size] } as React.CSSProperties} className="contents">
@@ -88,7 +88,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           {sheet && <FeetStrip sheet={sheet} />}
         </>
       ) : (
-        <BetweenSongs item={item} state={state} live={live} />
+        <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
       )}
       <nav
         aria-label="Go through the song"
@@ -296,6 +296,7 @@ function WhereWeAre({
       </span>
       <BeatRow place={place} />
       {words !== "" && <strong className="text-2xl whitespace-nowrap">{words}</strong>}
+      {place.phase === "waiting" && item.note && <span className="text-xl">{item.note}</span>}
       <span className="ml-auto text-2xl whitespace-nowrap">
         {peek === 0 && place.phase !== "ended" && (
           <>
@@ -415,20 +416,33 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   cues: [],
 });
 
-/** A talk, a prayer, a pause; and what comes after it, with what this player gets ready for it. */
-function BetweenSongs({ item, state, live }: { item: LiveItem | null; state: LiveState; live: Live }) {
+/** A talk, a prayer, a pause, or the end of a song; and what comes after it, with what this player gets ready for it. */
+function BetweenSongs({
+  item,
+  isOver,
+  state,
+  live,
+}: {
+  item: LiveItem | null;
+  isOver: boolean;
+  state: LiveState;
+  live: Live;
+}) {
   const at = state.items.findIndex(({ id }) => id === item?.id);
   const song = state.items.slice(at + 1).find(({ kind }) => kind === "song");
   const part = live.pack?.songs.find(({ itemId }) => itemId === song?.id)?.part;
   return (
     <section className="flex flex-1 flex-col justify-center gap-6">
-      <h2 className="text-5xl">{item?.title || (item && KIND_WORDS[item.kind])}</h2>
-      {item?.note && <p className="text-3xl">{item.note}</p>}
+      <h2 className="text-5xl">
+        {isOver ? "The song is over" : item?.title || (item && KIND_WORDS[item.kind])}
+      </h2>
+      {item?.note && !isOver && <p className="text-3xl">{item.note}</p>}
       {song ? (
         <div className="border-t-4 border-base-300 pt-4 text-3xl">
           <p>
             next <strong>{song.title}</strong>
           </p>
+          {song.note && <p className="mt-2 text-2xl">{song.note}</p>}
           {part && (
             <Ready>
               {part.instrument === "guitar"

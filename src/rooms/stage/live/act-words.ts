@@ -33,20 +33,20 @@ export function mainAct(place: Place | null, isLast: boolean): { act: LeaderAct;
   return { act: { type: "start", passage: null, countBars: 1 }, words: "Count in" };
 }
 
-/** What a page-turn pedal does for everybody: on to what comes next by hand, or out of a hold. */
+/** What a page-turn pedal does for everybody: on to what comes next by hand, or out of a hold; past the last section to the next song. */
 export function pedalAct(
   state: LiveState,
   item: LiveItem | null,
   place: Place | null,
   by: 1 | -1,
 ): LeaderAct | null {
-  if (!item || !place) return by === 1 && state.items.at(-1)?.id !== item?.id ? { type: "next" } : null;
-  if (by === 1 && (place.phase === "holding" || place.phase === "sign")) return { type: "goOn" };
-  if (by === 1 && place.phase === "ended")
-    return state.items.at(-1)?.id === item.id ? null : { type: "next" };
-  const to = by === 1 ? place.next : place.index - 1;
-  const passage = to === null ? undefined : item.passages[to];
-  return passage ? { type: "jump", passage: passage.id, when: "now" } : null;
+  if (by === 1 && (place?.phase === "holding" || place?.phase === "sign")) return { type: "goOn" };
+  const to = !place ? null : by === -1 ? place.index - 1 : place.phase === "ended" ? null : place.next;
+  const passage = to === null ? undefined : item?.passages[to];
+  if (passage) return { type: "jump", passage: passage.id, when: "now" };
+  const other = state.items[state.items.findIndex(({ id }) => id === item?.id) + by];
+  if (!other) return null;
+  return by === 1 ? { type: "next" } : { type: "open", itemId: other.id };
 }
 
 /** How many bars are left of a section, in words. */
