@@ -5,9 +5,11 @@ const PORT = 3399;
 
 export default defineConfig({
   testDir: "e2e",
-  workers: 1,
+  // Two at a time share the server; each makes songs of its own.
+  workers: 2,
   retries: 0,
-  timeout: 30_000,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [["list"], ["json"]] : [["list"]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -38,7 +38,7 @@ function listen(address, eveningId, since) {
   return { came, order, end: () => asked.destroy() };
 }
 
-/** @param about the server and browser of the bench, and what makes both */
+/** @param about the server and browser of the bench. @returns the real pages, still open */
 export async function benchFanout({ server, browser }) {
   const home = await (await fetch(server.address)).text();
   const [, eveningId] = /\/evening\/([\w-]+)/u.exec(home);
@@ -111,4 +111,5 @@ export async function benchFanout({ server, browser }) {
   );
   console.log(`the same to ${pages.length} real pages, at paint: ${say(painted, PRESSES * pages.length)}`);
   for (const { end } of clients) end();
+  return pages;
 }

@@ -77,6 +77,11 @@ async function benchBrowser() {
   console.log(
     `script of Stage until idle, workers included: ${(bytes / 1000).toFixed(1)} kB gzipped in ${files} files (at most 190)`,
   );
+  const [, eveningId] = (await (await fetch(server.address)).text()).match(/\/evening\/([\w-]+)/u);
+  const live = await scriptSize(await browser.newPage(), `${server.address}/live/${eveningId}`);
+  console.log(
+    `script of the live stage: ${(live.bytes / 1000).toFixed(1)} kB gzipped in ${live.files} files (at most 190)`,
+  );
   await fresh.keyboard.press("ArrowRight");
   await fresh.waitForTimeout(300);
   const pxPerMm = Math.hypot(1280, 800) / (13 * 25.4);
@@ -430,9 +435,24 @@ async function benchStage() {
   const data = folder();
   const server = await startServer({ data });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
-  await benchFanout({ server, browser });
+  const pages = await benchFanout({ server, browser });
+  // Killed, and started again at once: until every page is in step.
+  const { port } = server;
+  const rounds = [];
+  let current = server;
+  for (let round = 0; round < 5; round++) {
+    await current.stop("SIGKILL");
+    for (const page of pages) await page.locator('main[data-line="alone"]').waitFor();
+    const began = performance.now();
+    current = await startServer({ data, port });
+    for (const page of pages) await page.locator('main[data-line="step"]').waitFor();
+    rounds.push(performance.now() - began);
+  }
+  console.log(
+    `server killed and started again, 5 times: from the start command until ${pages.length} pages are in step median ${seconds(median(rounds))}, slowest ${seconds(Math.max(...rounds))} (3)`,
+  );
   await browser.close();
-  await server.stop();
+  await current.stop();
   remove(data);
 }
 
@@ -448,6 +468,7 @@ const PARTS = {
     run("node", ["bench/bundled.mjs", "bench/tones.ts"]);
     await benchSounds();
   },
+  evenings: () => run("node", ["bench/bundled.mjs", "bench/evenings.ts"]),
   stage: async () => {
     run("node", ["bench/bundled.mjs", "bench/stage-drift.ts"]);
     run("node", ["bench/bundled.mjs", "bench/stage-memory.ts"]);

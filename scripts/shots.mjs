@@ -54,7 +54,6 @@ const song = await finder
 const shelf = await finder.evaluate(async () => (await fetch("/api/shelf")).json());
 const solo = `/song/${shelf.rows.find((row) => row.versionName === "Solo with looper").versionId}`;
 await finder.goto(server.address + song);
-const stage = await finder.getByRole("link", { name: "Maren’s stage" }).getAttribute("href");
 const print = await finder.getByRole("link", { name: "Print the sheets" }).getAttribute("href");
 await finder.close();
 
@@ -74,8 +73,6 @@ await shot("parts", `${song}/parts`, DESK, async (page) => {
     .first()
     .click();
 });
-await shot("stage", stage, DESK, (page) => page.keyboard.press("ArrowRight"));
-await shot("stage-phone", stage, PHONE, (page) => page.keyboard.press("ArrowRight"));
 await shot("parts-split", `${song}/parts/split`, DESK, async (page) => {
   await page.getByRole("button", { name: "Split for me" }).click();
   await page.getByRole("button", { name: "Take all of it" }).waitFor({ timeout: 60_000 });
@@ -108,8 +105,33 @@ await shot("sounds-play", `${song}/sounds/play`, DESK, async (page) => {
 await shot("cues", `${song}/cues`, DESK, (page) =>
   page.getByLabel("For", { exact: true }).selectOption("Tobin"),
 );
-const evening = await (await fetch(server.address)).text();
-await shot("evening", evening.match(/\/evening\/[\w-]+/u)[0]);
+const [, eveningId] = (await (await fetch(server.address)).text()).match(/\/evening\/([\w-]+)/u);
+await shot("evening", `/evening/${eveningId}`);
+
+/** A screen on stage, left open. */
+async function onStage(name, size, leads) {
+  const page = await (await browser.newContext({ viewport: size })).newPage();
+  await page.addInitScript(
+    (lead) => localStorage.setItem("lantern-stage", JSON.stringify({ leads: lead })),
+    leads,
+  );
+  await page.goto(`${server.address}/live/${eveningId}`);
+  await page.getByRole("button", { name }).click();
+  await page.locator('main[data-line="step"] .sung-chord').first().waitFor();
+  return page;
+}
+const leader = await onStage("Maren", DESK, true);
+const player = await onStage("Tobin", PHONE, false);
+await leader.locator(".lead-section").nth(1).click();
+await leader.getByRole("button", { name: "Count in" }).click();
+await leader.waitForTimeout(23_500);
+for (const [name, page] of [
+  ["stage", leader],
+  ["stage-phone", player],
+]) {
+  await page.screenshot({ path: path.join(out, `${name}.png`) });
+  process.stdout.write(`docs/screenshots/${name}.png\n`);
+}
 
 await browser.close();
 await server.stop();

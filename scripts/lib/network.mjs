@@ -3,6 +3,7 @@ import { createServer as createTls } from "node:https";
 import { createServer as createSocket } from "node:net";
 import { hostname, networkInterfaces } from "node:os";
 
+const SILENT_MS = 10_000;
 /** The first byte of a TLS greeting. */
 const TLS_GREETING = 22;
 
@@ -68,7 +69,10 @@ export function makeNetwork(answer, certificateFor) {
         sockets.add(socket);
         socket.on("close", () => sockets.delete(socket));
         socket.on("error", () => socket.destroy());
+        // Who says nothing is not waited for.
+        socket.setTimeout(SILENT_MS, () => socket.destroy());
         socket.once("data", (greeting) => {
+          socket.setTimeout(0);
           socket.pause();
           socket.unshift(greeting);
           const server = greeting[0] === TLS_GREETING && secure ? secure : plain;

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { ACT_WORDS, mainAct } from "./act-words";
@@ -23,16 +23,25 @@ export function LeadBar({
   press: (act: LeaderAct) => void;
 }) {
   const [when, setWhen] = useState<When>("end");
+  const [countBars, setCountBars] = useState(1);
   const isLast = state.items.at(-1)?.id === item?.id;
-  const main = mainAct(place, isLast);
+  const main = mainAct(place, isLast, countBars);
   const undone = state.past.at(-1)?.act;
   const isUnderWay = place !== null && !["waiting", "stopped", "ended"].includes(place.phase);
   const queued = state.transport.after;
+  const row = useRef<HTMLDivElement>(null);
+  const index = place?.index ?? -1;
+  // The section that is now stays in sight of a row that is longer than the screen.
+  useEffect(() => {
+    const here = row.current?.querySelectorAll<HTMLElement>(".lead-section")[index];
+    if (row.current && here)
+      row.current.scrollTo({ left: here.offsetLeft - row.current.clientWidth / 2, behavior: "instant" });
+  }, [index]);
   const onSection = (passage: string) =>
     press(isUnderWay ? { type: "jump", passage, when } : { type: "jump", passage, when: "now" });
   return (
     <section aria-label="Lead" className="lead-bar">
-      <div className="flex items-stretch gap-2 overflow-x-auto pb-1">
+      <div ref={row} className="flex items-stretch gap-2 overflow-x-auto pb-1">
         <SongChoice state={state} press={press} />
         <label className="flex shrink-0 items-center gap-2 text-base whitespace-nowrap">
           <span className="sr-only">A section comes</span>
@@ -70,6 +79,20 @@ export function LeadBar({
           <button type="button" className="btn btn-lg btn-primary min-w-40" onClick={() => press(main.act)}>
             {main.words}
           </button>
+        )}
+        {main?.act.type === "start" && (
+          <label className="flex items-center">
+            <span className="sr-only">How long it is counted in</span>
+            <select
+              className="select h-full w-32"
+              value={countBars}
+              onChange={(event) => setCountBars(Number(event.target.value))}
+            >
+              <option value={1}>one bar</option>
+              <option value={2}>two bars</option>
+              <option value={0}>at once</option>
+            </select>
+          </label>
         )}
         {isUnderWay && (
           <>

@@ -24,13 +24,17 @@ export const KIND_WORDS: Readonly<Record<LiveItem["kind"], string>> = {
 };
 
 /** What the one large button does now. */
-export function mainAct(place: Place | null, isLast: boolean): { act: LeaderAct; words: string } | null {
+export function mainAct(
+  place: Place | null,
+  isLast: boolean,
+  countBars = 1,
+): { act: LeaderAct; words: string } | null {
   if (!place || place.phase === "ended")
     return isLast ? null : { act: { type: "next" }, words: place ? "Next song" : "Go on to the next" };
   if (place.phase === "playing" || place.phase === "counting")
     return { act: { type: "hold" }, words: "Hold here" };
   if (place.phase === "holding" || place.phase === "sign") return { act: { type: "goOn" }, words: "Go on" };
-  return { act: { type: "start", passage: null, countBars: 1 }, words: "Count in" };
+  return { act: { type: "start", passage: null, countBars }, words: countBars === 0 ? "Begin" : "Count in" };
 }
 
 /** What a page-turn pedal does for everybody: on to what comes next by hand, or out of a hold; past the last section to the next song. */

@@ -191,12 +191,16 @@ export class LiveLine {
     this.feedFrom = localNow();
     const since = this.store.getState().follower.state.lastId;
     const events = new EventSource(`/api/stage/${this.eveningId}/live?since=${since}`);
+    let isFirst = true;
     events.onmessage = ({ data }) => {
       const { now, ...message } = JSON.parse(data as string) as LiveMessage & { now: number };
       this.heardAt = localNow();
       this.learn(heardFrom(this.bounds, now, this.heardAt));
       this.inStep();
-      this.hear(message);
+      // What a line begins with stands, though it may be less than was known: a server that was set up anew.
+      if (message.type === "whole" && isFirst) this.store.setState({ follower: followFrom(message.state) });
+      else this.hear(message);
+      isFirst = false;
       if (message.type === "beat" && message.songs !== this.songs) {
         this.songs = message.songs;
         void this.fetchPack();
