@@ -7,7 +7,6 @@
 import { mkdirSync, realpathSync } from "node:fs";
 import { createServer } from "node:http";
 import path from "node:path";
-import next from "next";
 import { lockFolder } from "./scripts/lib/lock.mjs";
 import { makeNetwork } from "./scripts/lib/network.mjs";
 import { judge, loopbackHosts } from "./scripts/lib/origin.mjs";
@@ -44,6 +43,13 @@ if (!lock) {
   );
   process.exit(1);
 }
+
+// Opening the database takes as long as getting Next ready: it is begun first. Whoever asks for it meets what went wrong.
+const { PGlite } = await import("@electric-sql/pglite");
+const client = new PGlite(path.join(folder, "postgres"));
+client.waitReady.catch(() => {});
+globalThis.lanternClient = { folder, client };
+const { default: next } = await import("next");
 
 let handle = null;
 let upgrade = null;

@@ -444,7 +444,7 @@ async function benchStage() {
     await current.stop("SIGKILL");
     for (const page of pages) await page.locator('main[data-line="alone"]').waitFor();
     const began = performance.now();
-    current = await startServer({ data, port });
+    current = await startServer({ data, port, page: "/api/join" });
     for (const page of pages) await page.locator('main[data-line="step"]').waitFor();
     rounds.push(performance.now() - began);
   }

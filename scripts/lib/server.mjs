@@ -15,10 +15,10 @@ export const freePort = () =>
 
 /**
  * Starts the program on a data folder of its own and waits for its first page.
- * @param {{ data: string, port?: number, env?: Record<string, string>, args?: string[], longestMs?: number }} options
+ * @param {{ data: string, port?: number, env?: Record<string, string>, args?: string[], page?: string, longestMs?: number }} options
  * @returns its address, how long the first page took (ms), and how to end it
  */
-export async function startServer({ data, port, env = {}, args = [], longestMs = 60_000 }) {
+export async function startServer({ data, port, env = {}, args = [], page = "/", longestMs = 60_000 }) {
   const chosen = port ?? (await freePort());
   const began = performance.now();
   const child = spawn(process.execPath, ["server.mjs", ...args], {
@@ -37,7 +37,7 @@ export async function startServer({ data, port, env = {}, args = [], longestMs =
   while (performance.now() - began < longestMs) {
     if (child.exitCode !== null) throw new Error(`The server ended before it answered: ${said}`);
     try {
-      const response = await fetch(`${address}/`, { signal: AbortSignal.timeout(20_000) });
+      const response = await fetch(address + page, { signal: AbortSignal.timeout(20_000) });
       await response.text();
       if (response.ok) {
         const stop = async (signal = "SIGTERM") => {

@@ -17,18 +17,27 @@ const MIGRATIONS = path.join("src", "server", "db", "migrations");
 export const dataFolder = (): string =>
   path.resolve(/* turbopackIgnore: true */ process.env.LANTERN_DATA ?? "data");
 
+/**
+ * One open database a process: bundles may load this file twice, the promise is kept on the global object. server.mjs may
+ * have begun to open it already.
+ */
+const shared = globalThis as {
+  lanternDatabase?: Promise<Open>;
+  lanternClient?: { readonly folder: string; readonly client: PGlite };
+};
+
 /** Opens a database folder (or, without one, a database in memory for tests) with the newest migrations. */
 export async function openFolder(folder: string | null): Promise<Open> {
   if (folder !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
+  const begun =
+    folder !== null && shared.lanternClient?.folder === folder ? shared.lanternClient.client : null;
   const client =
-    folder === null ? new PGlite() : new PGlite(path.join(/* turbopackIgnore: true */ folder, "postgres"));
+    begun ??
+    (folder === null ? new PGlite() : new PGlite(path.join(/* turbopackIgnore: true */ folder, "postgres")));
   const database = drizzle(client, { schema });
   await migrate(database, { migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS) });
   return { database: database as unknown as Database, close: () => client.close() };
 }
-
-/** One open database a process: bundles may load this file twice, the promise is kept on the global object. */
-const shared = globalThis as { lanternDatabase?: Promise<Open> };
 
 export async function openDatabase(): Promise<Database> {
   if (process.env.NEXT_PHASE === "phase-production-build") {

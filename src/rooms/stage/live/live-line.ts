@@ -83,6 +83,7 @@ export class LiveLine {
   private pings = 0;
   private ended = false;
   private asking = false;
+  private hasAsked = false;
   private timers = new Set<ReturnType<typeof setTimeout>>();
   private saving: ReturnType<typeof setTimeout> | null = null;
 
@@ -117,7 +118,6 @@ export class LiveLine {
     this.every(500, () => this.watch());
     window.addEventListener("online", this.retry);
     document.addEventListener("visibilitychange", this.onSight);
-    void this.ask();
     this.ping();
   }
 
@@ -246,7 +246,9 @@ export class LiveLine {
     const { line } = this.store.getState();
     if (line === "step") return;
     this.store.setState({ line: "step", own: null });
-    void this.ask();
+    // What a song has become meanwhile is told by the beat: after the first time all is not asked for again.
+    void this.ask(!this.hasAsked);
+    this.hasAsked = true;
     void this.sendNotes();
     this.ping();
   }
@@ -289,13 +291,14 @@ export class LiveLine {
     this.later(nextAskIn(this.pings, this.clockWithin), () => this.ping(), "ping");
   }
 
-  /** Who one is here, and who plays. */
-  private async ask(): Promise<void> {
+  /** Who one is here; and, when all is asked for, who plays and what. */
+  private async ask(isAll: boolean): Promise<void> {
     const me = await this.send("GET", "me");
     if (me?.ok) {
       const { role, person } = me.body as { role: StageRole; person: string | null };
       this.store.setState({ role, person: person ?? this.store.getState().person, out: null });
     }
+    if (!isAll) return;
     const people = await this.send("GET", "people");
     if (people?.ok) this.store.setState({ people: (people.body as { people: StagePerson[] }).people });
     await this.fetchPack();
