@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
+import { type Browser, expect, type Page, test } from "@playwright/test";
 import { startServer } from "../scripts/lib/server.mjs";
 import { makeLine } from "./cut-line";
 import { expectAccessible } from "./helpers";
@@ -14,6 +14,14 @@ async function expectContrast(page: Page): Promise<void> {
   expect(violations.flatMap(({ nodes }) => nodes.map((node) => node.html))).toEqual([]);
 }
 
+/** An evening with its leader's screen and Tobin's. */
+async function leaderAndPlayer(browser: Browser, address: string) {
+  const evening = await makeEvening(address);
+  const { page: leader } = await screenOf(browser, address, evening, "Maren", true);
+  const { page: tobin } = await screenOf(browser, address, evening, "Tobin");
+  return { evening, leader, tobin };
+}
+
 const phase = (page: Page) => page.locator(".where-we-are").getAttribute("data-phase");
 const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 
@@ -21,9 +29,7 @@ test("the leader moves everybody: count-in, hold, once more, leaving out, stop, 
   browser,
   baseURL,
 }) => {
-  const evening = await makeEvening(baseURL!);
-  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
-  const { page: tobin } = await screenOf(browser, baseURL!, evening, "Tobin");
+  const { evening, leader, tobin } = await leaderAndPlayer(browser, baseURL!);
   const { page: odile } = await screenOf(browser, baseURL!, evening, "Odile");
   const all = [leader, tobin, odile];
   await expectAccessible(leader);
@@ -67,9 +73,7 @@ test("page-turn keys: the leader’s turn everybody’s page, a player’s only 
   browser,
   baseURL,
 }) => {
-  const evening = await makeEvening(baseURL!);
-  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
-  const { page: tobin } = await screenOf(browser, baseURL!, evening, "Tobin");
+  const { leader, tobin } = await leaderAndPlayer(browser, baseURL!);
   await tobin.keyboard.press("PageDown");
   await expect(tobin.getByRole("heading", { level: 2 }).first()).toHaveText("Chorus");
   await expect(leader.getByRole("heading", { level: 2 }).first()).toHaveText("Verse");

@@ -4,6 +4,16 @@ import type { z } from "zod";
 export const refuse = (status: number, path: string, message: string): Response =>
   Response.json({ error: { path, message } }, { status });
 
+/** A stream of server-sent events, that nothing on the way keeps or gathers. */
+export const eventStream = (body: ReadableStream<Uint8Array>): Response =>
+  new Response(body, {
+    headers: {
+      "content-type": "text/event-stream",
+      "cache-control": "no-store, no-transform",
+      "x-accel-buffering": "no",
+    },
+  });
+
 export type Read<Value> =
   | { readonly ok: true; readonly value: Value }
   | { readonly ok: false; readonly response: Response };

@@ -2,11 +2,12 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { followDocument } from "../document/live";
 import { useKeepLit } from "./keep-lit";
+import { usePageKeys } from "./page-keys";
 import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";
 import type { StagePart } from "./stage-sheets";
 
@@ -16,9 +17,6 @@ type Props = {
   readonly versionId: string;
   readonly revision: number;
 };
-
-const ON = new Set(["ArrowRight", " ", "PageDown"]);
-const BACK = new Set(["ArrowLeft", "PageUp"]);
 
 /**
  * One player's stage: what is now as a full sheet, what is next as a folded strip. Going on first brings the
@@ -62,18 +60,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
     } else setAt(Math.max(0, here - 1));
   }, [here, look]);
 
-  // With the drawing, not after it: a press that comes as soon as the sheet is seen must not be lost.
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (ON.has(event.key)) goOn();
-      else if (BACK.has(event.key)) goBack();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [goOn, goBack]);
+  usePageKeys(goOn, goBack);
   useFollow(versionId, revision);
   useKeepLit();
 

@@ -1,6 +1,6 @@
 import { openDatabase } from "@/server/db/open";
 import { editsSince, type LoggedEdit } from "@/server/documents/store";
-import { refuse } from "@/server/http";
+import { eventStream, refuse } from "@/server/http";
 import { watch } from "@/server/live";
 
 const HEARTBEAT_MS = 25_000;
@@ -72,11 +72,5 @@ export async function GET(request: Request): Promise<Response> {
     },
     cancel: () => stop(),
   });
-  return new Response(body, {
-    headers: {
-      "content-type": "text/event-stream",
-      "cache-control": "no-store, no-transform",
-      "x-accel-buffering": "no",
-    },
-  });
+  return eventStream(body);
 }

@@ -2,6 +2,7 @@ import { ahead, BARS_AHEAD, type LivePassage, type Place } from "@/core/stage";
 import type { StageSheet } from "../stage-sheets";
 
 const MOST_SHOWN = 4;
+const EVERY_BAR = 1000;
 /** Nearer than this something is now, ms. */
 const NOW_MS = 150;
 
@@ -26,7 +27,7 @@ export function CueRise({
 }) {
   const cues = sheets.flatMap((sheet) => sheet.cues.filter(({ kind }) => kind !== "count-in"));
   // With nothing else on the screen all that comes in this section and the next is shown.
-  const rising = ahead(cues, passages, place, stretch, large ? 99 : BARS_AHEAD).slice(0, MOST_SHOWN);
+  const rising = ahead(cues, passages, place, stretch, large ? EVERY_BAR : BARS_AHEAD).slice(0, MOST_SHOWN);
   if (large && rising.length === 0)
     return <p className="text-3xl">Nothing else to do in this section or the next.</p>;
   return (
@@ -35,7 +36,7 @@ export function CueRise({
       className={
         large
           ? "cue-rise flex-col gap-4 text-4xl max-sm:text-2xl"
-          : "cue-rise h-11 overflow-hidden text-xl max-sm:text-base"
+          : "cue-rise h-11 overflow-hidden text-xl max-sm:h-14 max-sm:text-base"
       }
     >
       {rising.map(({ one, bars, ms }) => (

@@ -1,8 +1,9 @@
 import Link from "next/link";
-import { type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { LeaderAct, LiveItem, LivePassage, LiveState, Place } from "@/core/stage";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
+import { isTyping, usePageKeys } from "../page-keys";
 import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "../StagePieces";
 import type { StagePart, StageSheet } from "../stage-sheets";
 import { KIND_WORDS, pedalAct, sayBarsLeft } from "./act-words";
@@ -15,8 +16,6 @@ import { OwnNote } from "./OwnNote";
 import { SIZES, type StageSettings } from "./settings";
 import { useNow } from "./use-live";
 
-const ON = new Set(["ArrowRight", " ", "PageDown"]);
-const BACK = new Set(["ArrowLeft", "PageUp"]);
 const NO_SHEETS: readonly StageSheet[] = [];
 
 type Props = {
@@ -164,24 +163,9 @@ function usePages(item: LiveItem | null, place: Place | null, move: ((by: 1 | -1
       box.current.scrollTo(0, Math.max(0, box.current.scrollTop - box.current.clientHeight + 140));
     else if (place && place.index + peek > 0) setPeek(peek - 1);
   }, [move, place, peek]);
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (ON.has(event.key)) goOn();
-      else if (BACK.has(event.key)) goBack();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [goOn, goBack]);
+  usePageKeys(goOn, goBack);
   return { box, peek, setPeek, look, goOn, goBack };
 }
-
-const isTyping = ({ target, key }: KeyboardEvent): boolean =>
-  target instanceof HTMLElement &&
-  (target.closest("input, textarea, select, dialog") !== null ||
-    (key === " " && target.closest("button, a") !== null));
 
 const LEAD_KEYS: Readonly<Record<string, LeaderAct["type"]>> = {
   h: "hold",

@@ -1,4 +1,4 @@
-import { refuse } from "@/server/http";
+import { eventStream, refuse } from "@/server/http";
 import { type StageParams, stageAsked } from "@/server/stage/asked";
 
 /**
@@ -36,11 +36,5 @@ export async function GET(request: Request, params: StageParams): Promise<Respon
     },
     cancel: () => stop(),
   });
-  return new Response(body, {
-    headers: {
-      "content-type": "text/event-stream",
-      "cache-control": "no-store, no-transform",
-      "x-accel-buffering": "no",
-    },
-  });
+  return eventStream(body);
 }
