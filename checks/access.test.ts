@@ -208,6 +208,12 @@ describe("roles", () => {
       cookie: cookies.player!,
     });
     expect(own.body.notes).toMatchObject([{ text: "breathe" }]);
+    await ask(network, "POST", `/api/stage/${eveningId}/me`, {
+      cookie: cookies.viewer!,
+      body: { person: people[0]!.person },
+    });
+    const looked = await ask(network, "GET", `/api/stage/${eveningId}/notes`, { cookie: cookies.viewer! });
+    expect(looked.body.notes).toEqual([]);
   });
 
   it("a withdrawn code lets nobody in and puts out who had joined by it", async () => {

@@ -255,7 +255,7 @@ describe("port and lock", () => {
     });
     expect([refused.code, refused.err]).toEqual([
       2,
-      expect.stringContaining("should be a number from 1 to 65535"),
+      expect.stringContaining("should be a number from 1 to 65534"),
     ]);
   });
 });

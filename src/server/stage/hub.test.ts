@@ -132,6 +132,19 @@ describe("LiveSession", () => {
     expect(await eventsSince(database, eveningId, 3)).toHaveLength(session.state.lastId - 3);
   });
 
+  it("tells the others though one listener's line is gone", async () => {
+    const session = await open();
+    let calls = 0;
+    const broken = () => {
+      if (calls++ > 1) throw new TypeError("closed");
+    };
+    await session.listen({ send: broken, end: () => {}, guestId: null }, 0);
+    const { heard } = await ear(session);
+    expect(await press(session, { type: "next" })).toMatchObject({ ok: true });
+    expect(heard.at(-1)).toMatchObject({ type: "event" });
+    expect(session.following).toBe(1);
+  });
+
   it("reads a song anew when it is edited, and ends the line of who is put out", async () => {
     const session = await open();
     const { heard, ended } = await ear(session);

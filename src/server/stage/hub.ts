@@ -197,7 +197,14 @@ export class LiveSession {
 
   private tell(message: LiveMessage): void {
     const chunk = written(message, this.clock());
-    for (const listener of [...this.listeners]) listener.send(chunk);
+    for (const listener of [...this.listeners]) {
+      try {
+        listener.send(chunk);
+      } catch {
+        // One whose line is gone must not keep the others from hearing.
+        this.listeners.delete(listener);
+      }
+    }
   }
 
   private inTurn<Value>(work: () => Promise<Value>): Promise<Value> {

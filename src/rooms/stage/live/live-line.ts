@@ -82,6 +82,8 @@ export class LiveLine {
   private feedFrom = 0;
   private pings = 0;
   private ended = false;
+  /** Counts how often it was begun or ended: what was begun before an end does nothing more. */
+  private run = 0;
   private asking = false;
   private hasAsked = false;
   private timers = new Set<ReturnType<typeof setTimeout>>();
@@ -106,14 +108,16 @@ export class LiveLine {
 
   /** Begins with what is kept on the device, then with the server. */
   async begin(): Promise<void> {
+    const run = ++this.run;
+    this.ended = false;
     const kept = await loadKept(this.eveningId);
+    if (run !== this.run) return;
     if (kept) {
       this.keptOffset = kept.offset;
       this.songs = kept.songs;
       const { people, person, pack, notes, unsent } = kept;
       this.store.setState({ follower: followFrom(kept.state), people, person, pack, notes, unsent });
     }
-    if (this.ended) return;
     this.connect();
     this.every(500, () => this.watch());
     window.addEventListener("online", this.retry);
@@ -122,6 +126,7 @@ export class LiveLine {
   }
 
   end(): void {
+    this.run++;
     this.ended = true;
     this.feed?.close();
     for (const timer of this.timers) clearTimeout(timer);

@@ -1,6 +1,9 @@
 import { eventStream, refuse } from "@/server/http";
 import { type StageParams, stageAsked } from "@/server/stage/asked";
 
+/** So many messages wait for a listener at most. */
+const MOST_WAITING = 400;
+
 /**
  * Everything that happens on an evening's stage, as server-sent events: what has been missed since an event (`?since=`, or the
  * browser's Last-Event-ID), or the whole state, then each press as it reaches the disk, and every two seconds how far it is.
@@ -12,6 +15,7 @@ export async function GET(request: Request, params: StageParams): Promise<Respon
   if (!stage.ok) return stage.response;
   const { session, who } = stage;
   let stop = () => {};
+  let leave = () => {};
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {
       let ended = false;
@@ -28,13 +32,17 @@ export async function GET(request: Request, params: StageParams): Promise<Respon
       request.signal.addEventListener("abort", end);
       controller.enqueue(new TextEncoder().encode("retry: 400\n\n"));
       const send = (chunk: Uint8Array) => {
-        if (!ended) controller.enqueue(chunk);
+        if (ended) return;
+        controller.enqueue(chunk);
+        // A phone that takes nothing more would fill the memory; it comes back by itself and asks for what it missed.
+        if ((controller.desiredSize ?? 0) < -MOST_WAITING) end();
       };
+      leave = end;
       const unlisten = await session.listen({ send, end, guestId: who.guestId }, Number(asked));
       stop = unlisten;
       if (ended) unlisten();
     },
-    cancel: () => stop(),
+    cancel: () => leave(),
   });
   return eventStream(body);
 }

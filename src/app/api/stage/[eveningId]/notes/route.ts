@@ -5,14 +5,14 @@ import { NO_STORE, personOfGuest, type StageParams, stageAsked } from "@/server/
 import { LONGEST_NOTE, notesOfPerson, writeNote } from "@/server/stage/notes";
 import { withStorage } from "@/server/storage";
 
-/** A person's own notes: a guest's own, or those of `?person=` for whoever sits at this machine. */
+/** A person's own notes: a player's own, none for who looks on, or those of `?person=` for whoever sits at this machine. */
 export async function GET(request: Request, params: StageParams): Promise<Response> {
   const stage = await stageAsked(request, params);
   if (!stage.ok) return stage.response;
   const { session, database, who } = stage;
   const asked = new URL(request.url).searchParams.get("person");
   const person = who.guestId === null ? asked : await personOfGuest(database, who);
-  if (person === null) return Response.json({ notes: [] }, NO_STORE);
+  if (person === null || who.role === "viewer") return Response.json({ notes: [] }, NO_STORE);
   const versions = session.state.items.flatMap(({ versionId }) => versionId ?? []);
   return Response.json({ notes: await notesOfPerson(database, person, versions) }, NO_STORE);
 }
