@@ -234,6 +234,11 @@ test("joining: a code from the leader’s screen, no secret in the address, out 
     await expect(phone.getByRole("region", { name: "What this device can do" })).toContainText(
       "Follow the leader",
     );
+    const first = phone
+      .getByRole("region", { name: "What this device can do" })
+      .getByRole("listitem")
+      .first();
+    await expect(first).toHaveText(/^yes/u);
     await phone.getByLabel("The code on the leader’s screen").fill("AAA AAA");
     await button(phone, "Join").click();
     await expect(phone.getByText("That is not the code.")).toBeVisible();

@@ -13,6 +13,20 @@ describe("deviceMeans", () => {
     expect(means.map(({ can, words }) => [can, words])).toEqual(means.map(() => [true, ""]));
   });
 
+  it("sees what a window has from its kind, and not as its own", () => {
+    class Kind {
+      get EventSource() {
+        return class {};
+      }
+      get indexedDB() {
+        return {};
+      }
+    }
+    const window = Object.assign(new Kind(), { isSecureContext: true, navigator: {} });
+    const [follow, alone] = deviceMeans(window);
+    expect([follow?.can, alone?.can]).toEqual([true, true]);
+  });
+
   it("says what a phone on a plain line lacks, and what helps", () => {
     const means = deviceMeans({
       isSecureContext: false,

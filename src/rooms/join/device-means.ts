@@ -17,7 +17,9 @@ export type Browser = {
 /**
  * What a device can do as it has come in. Over plain HTTP a browser gives no service worker, wake lock, microphone or MIDI.
  */
-export function deviceMeans({ isSecureContext, navigator, ...browser }: Browser): Means[] {
+export function deviceMeans(browser: Browser): Means[] {
+  // Not spread: much of what a window has does not come along.
+  const { isSecureContext, navigator } = browser;
   const plain = isSecureContext
     ? "This browser does not have it."
     : "Not over a plain line; the leader can start with --https.";

@@ -178,7 +178,7 @@ function TempoButtons({
       >
         −
       </button>
-      <span className="w-24 text-center text-lg">
+      <span className="w-24 text-center text-lg max-sm:w-16">
         <strong>{Math.round(bpm * 10) / 10}</strong>
         <span className="block text-sm">a minute</span>
       </span>

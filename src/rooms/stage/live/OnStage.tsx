@@ -108,7 +108,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           <NextStrip
             next={next ? (sheets.find(({ id }) => id === next.id) ?? plainSheet(next)) : null}
             more={false}
-            ended={place !== null && !next}
+            ended={place !== null && place.phase !== "ended" && !next}
           />
         )}
         <button type="button" className="btn btn-lg btn-primary" onClick={goOn}>
@@ -427,6 +427,7 @@ function BetweenSongs({
             next <strong>{song.title}</strong>
           </p>
           {song.note && <p className="mt-2 text-2xl">{song.note}</p>}
+          {live.pack && !part && <Ready>You don’t play in it.</Ready>}
           {part && (
             <Ready>
               {part.instrument === "guitar"
