@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useState } from "react";
 import type { LeaderAct } from "@/core/stage";
 import { useKeepLit } from "../keep-lit";
+import { isTyping } from "../page-keys";
 import { LiveLine } from "./live-line";
 import { OnStage } from "./OnStage";
 import { useStageSettings } from "./settings";
@@ -18,6 +19,13 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
   const [isOpen, setOpen] = useState(false);
   const lit = useKeepLit();
   useStageWorker();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === "?" && !isTyping(event)) setOpen(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
   const press = useCallback((act: LeaderAct) => void line.press(act), [line]);
   const choose = (person: string) => void line.choose(person);
   const state = LiveLine.stateOf(live);

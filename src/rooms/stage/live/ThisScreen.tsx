@@ -128,6 +128,18 @@ export function ThisScreen({
         </label>
         <FullScreen />
         <p className="text-base">
+          Keys: <kbd>→</kbd>, <kbd>Space</kbd> or <kbd>PageDown</kbd> on, <kbd>←</kbd> or <kbd>PageUp</kbd>{" "}
+          back, <kbd>?</kbd> this page.
+          {role === "leader" && settings.leads && (
+            <>
+              {" "}
+              To lead: <kbd>C</kbd> count in, <kbd>H</kbd> hold, <kbd>G</kbd> go on, <kbd>M</kbd> once more,{" "}
+              <kbd>L</kbd> leave out the next, <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next
+              song.
+            </>
+          )}
+        </p>
+        <p className="text-base">
           {LIT_WORDS[lit]}{" "}
           {within === null
             ? "The clock is not measured yet."

@@ -1,26 +1,21 @@
 import { createStore } from "zustand";
 import {
-  answeredAt,
   applyLive,
   EMPTY_STATE,
   type Follower,
   followFrom,
   hear,
-  heardFrom,
   type LeaderAct,
   type LiveEvent,
   type LiveMessage,
   type LiveState,
-  NO_BOUNDS,
   nextAskIn,
-  type Offset,
-  type OffsetBounds,
-  offsetAt,
   refuseLive,
-  serverTime,
 } from "@/core/stage";
 import type { StagePack } from "../pack";
+import { type Answered, askStage } from "./ask-stage";
 import { type KeptEvening, loadKept, type StageNote, type StagePerson, saveKept } from "./keep";
+import { localNow, StageClock } from "./stage-clock";
 
 /** As what somebody is here. Somebody at this machine while it is closed is the leader. */
 export type StageRole = "leader" | "player" | "viewer" | "nobody";
@@ -50,8 +45,6 @@ const RETRY_MS = 400;
 const OPENING_MS = 4000;
 const SAVE_MS = 400;
 
-const localNow = (): number => Date.now();
-
 /** A line that carries messages; another one in tests. */
 type Feed = { readonly close: () => void };
 
@@ -73,9 +66,7 @@ export class LiveLine {
     unsent: [],
     said: { text: "", count: 0 },
   }));
-  private bounds: OffsetBounds = NO_BOUNDS;
-  private offset: Offset | null = null;
-  private keptOffset = 0;
+  private readonly clock = new StageClock();
   private songs = "";
   private feed: Feed | null = null;
   private heardAt = 0;
@@ -93,12 +84,12 @@ export class LiveLine {
 
   /** The server's clock, as well as it is known, ms. */
   now(): number {
-    return this.offset ? serverTime(this.offset, localNow()) : localNow() + this.keptOffset;
+    return this.clock.now();
   }
 
   /** How far the clock may be off, ms; null while it is not measured. */
   get clockWithin(): number | null {
-    return this.offset?.within ?? null;
+    return this.clock.within;
   }
 
   /** What this screen shows: everybody's state, or its own while it is alone. */
@@ -113,7 +104,7 @@ export class LiveLine {
     const kept = await loadKept(this.eveningId);
     if (run !== this.run) return;
     if (kept) {
-      this.keptOffset = kept.offset;
+      this.clock.begin(kept.offset);
       this.songs = kept.songs;
       const { people, person, pack, notes, unsent } = kept;
       this.store.setState({ follower: followFrom(kept.state), people, person, pack, notes, unsent });
@@ -136,7 +127,7 @@ export class LiveLine {
 
   /** Sends the leader's press, or moves this screen alone while the line is gone. */
   async press(act: LeaderAct): Promise<void> {
-    const pressedAt = this.offset ? this.now() : null;
+    const pressedAt = this.clockWithin === null ? null : this.now();
     const live = this.store.getState();
     if (live.line === "alone") return this.moveAlone(act);
     const pressId = crypto.randomUUID
@@ -200,7 +191,7 @@ export class LiveLine {
     events.onmessage = ({ data }) => {
       const { now, ...message } = JSON.parse(data as string) as LiveMessage & { now: number };
       this.heardAt = localNow();
-      this.learn(heardFrom(this.bounds, now, this.heardAt));
+      this.clock.heard(now, this.heardAt);
       this.inStep();
       // What a line begins with stands, though it may be less than was known: a server that was set up anew.
       if (message.type === "whole" && isFirst) this.store.setState({ follower: followFrom(message.state) });
@@ -280,17 +271,11 @@ export class LiveLine {
     for (const event of events ?? []) this.hear({ type: "event", event });
   }
 
-  private learn(bounds: OffsetBounds): void {
-    this.bounds = bounds;
-    this.offset = offsetAt(bounds, localNow()) ?? this.offset;
-  }
-
   private ping(): void {
     if (this.ended) return;
     const asked = localNow();
     void this.send("GET", "clock").then((answer) => {
-      if (answer?.ok)
-        this.learn(answeredAt(this.bounds, asked, (answer.body as { now: number }).now, localNow()));
+      if (answer?.ok) this.clock.answered(asked, (answer.body as { now: number }).now, localNow());
     });
     this.pings++;
     this.later(nextAskIn(this.pings, this.clockWithin), () => this.ping(), "ping");
@@ -334,29 +319,8 @@ export class LiveLine {
     }
   }
 
-  private async send(
-    method: string,
-    place: string,
-    body?: unknown,
-  ): Promise<
-    { ok: true; status: number; body: unknown } | { ok: false; status: number; message: string } | null
-  > {
-    try {
-      const response = await fetch(`/api/stage/${this.eveningId}/${place}`, {
-        method,
-        cache: "no-store",
-        ...(body === undefined
-          ? {}
-          : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
-        signal: AbortSignal.timeout(8000),
-      });
-      const answer = (await response.json()) as { error?: { message: string } };
-      return response.ok
-        ? { ok: true, status: response.status, body: answer }
-        : { ok: false, status: response.status, message: answer.error?.message ?? "It could not be done." };
-    } catch {
-      return null;
-    }
+  private send(method: string, place: string, body?: unknown): Promise<Answered | null> {
+    return askStage(this.eveningId, method, place, body);
   }
 
   private say(text: string): void {

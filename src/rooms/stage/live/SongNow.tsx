@@ -1,0 +1,87 @@
+import { useEffect, useMemo } from "react";
+import type { LivePassage, Place } from "@/core/stage";
+import { AsideOf, NowHead, SheetLines } from "../StagePieces";
+import type { StagePart, StageSheet } from "../stage-sheets";
+import { CueRise } from "./CueRise";
+import type { StageSettings } from "./settings";
+
+/** The section that is now, as much of it as this device shows: words and chords, chords, or cues only. */
+export function SongNow({
+  sheet,
+  sheets,
+  passages,
+  place,
+  stretch,
+  settings,
+  part,
+  tick,
+  box,
+  left,
+}: {
+  sheet: StageSheet;
+  sheets: readonly StageSheet[];
+  passages: readonly LivePassage[];
+  place: Place;
+  stretch: number;
+  settings: StageSettings;
+  part: StagePart;
+  tick: number | null;
+  box: React.RefObject<HTMLElement | null>;
+  left: boolean;
+}) {
+  const isCues = settings.density === "cues";
+  const rise = <CueRise {...{ sheets, passages, place, stretch, large: isCues }} />;
+  useFollowLine(box, sheet, tick);
+  return (
+    <>
+      <NowHead sheet={sheet} bars={false} />
+      {isCues && (
+        <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
+          <p className="text-center text-2xl" aria-hidden="true">
+            <span className="stage-count block">{place.barsLeft}</span>
+            {place.barsLeft === 1 ? "bar left" : "bars left"}
+          </p>
+          {rise}
+        </div>
+      )}
+      {!isCues && rise}
+      {!isCues && (
+        <div className={`flex min-h-0 flex-1 gap-4 ${left ? "flex-row-reverse" : ""}`}>
+          <section
+            ref={box}
+            // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys
+            tabIndex={0}
+            aria-label={`${sheet.label}, words and chords`}
+            data-density={settings.density}
+            className="stage-sheet min-w-0 flex-1 overflow-y-auto"
+          >
+            <SheetLines sheet={sheet} beatsInBar={sheet.beatsInBar} tick={tick} />
+          </section>
+          <AsideOf sheet={sheet} leftHanded={part.leftHanded} />
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Keeps the line that is played in sight, with the next one below it. */
+function useFollowLine(
+  box: React.RefObject<HTMLElement | null>,
+  sheet: StageSheet,
+  tick: number | null,
+): void {
+  const at = useMemo(
+    () => (tick === null ? -1 : sheet.lines.findLastIndex(({ starts }) => (starts[0] ?? 0) <= tick + 1)),
+    [sheet, tick],
+  );
+  useEffect(() => {
+    const frame = box.current;
+    const lines = frame?.querySelectorAll<HTMLElement>(".stage-line");
+    const here = lines?.[at];
+    if (!frame || !here || at < 0) return;
+    const below = (lines[at + 1] ?? here).getBoundingClientRect().bottom;
+    const { top, bottom } = frame.getBoundingClientRect();
+    if (below > bottom + 2 || here.getBoundingClientRect().top < top - 2)
+      frame.scrollTo(0, here.offsetTop - frame.offsetTop);
+  }, [box, at]);
+}

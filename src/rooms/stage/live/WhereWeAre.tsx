@@ -1,0 +1,54 @@
+import type { LiveItem, LivePassage, Place } from "@/core/stage";
+import { sayBarsLeft } from "./act-words";
+import { BeatRow } from "./BeatRow";
+
+const PHASE_WORDS: Readonly<Record<Place["phase"], string>> = {
+  waiting: "not begun",
+  counting: "counting in",
+  playing: "",
+  holding: "held",
+  sign: "until the sign",
+  stopped: "stopped",
+  ended: "the song is over",
+};
+
+/** Bar and beat, how it stands, and how long until the next section. */
+export function WhereWeAre({
+  item,
+  place,
+  passage,
+  peek,
+  next,
+}: {
+  item: LiveItem;
+  place: Place;
+  passage: LivePassage;
+  peek: number;
+  next: LivePassage | undefined;
+}) {
+  const words = PHASE_WORDS[place.phase];
+  return (
+    <div
+      className="where-we-are"
+      data-phase={place.phase}
+      data-passage={item.passages[place.index]?.id}
+      data-tick={Math.round(place.tick)}
+    >
+      <span className="text-2xl whitespace-nowrap">
+        bar <strong className="inline-block min-w-[2ch] font-mono text-3xl">{place.bar}</strong>
+      </span>
+      <BeatRow place={place} />
+      {words !== "" && <strong className="text-2xl whitespace-nowrap">{words}</strong>}
+      {place.phase === "waiting" && item.note && <span className="text-xl">{item.note}</span>}
+      <span className="ml-auto text-2xl whitespace-nowrap">
+        {peek === 0 && place.phase !== "ended" && (
+          <>
+            <strong>{sayBarsLeft(place)}</strong>
+            {next ? ` to ${next.label}` : " to the end"}
+          </>
+        )}
+        {peek !== 0 && <strong>{passage.label}</strong>}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+/** What a route of a stage answered. */
+export type Answered =
+  | { readonly ok: true; readonly status: number; readonly body: unknown }
+  | { readonly ok: false; readonly status: number; readonly message: string };
+
+/** A server that has said nothing for so long is away, ms. */
+const LONGEST_MS = 8000;
+
+/** Asks a route of an evening's stage; null where the server can't be reached. */
+export async function askStage(
+  eveningId: string,
+  method: string,
+  place: string,
+  body?: unknown,
+): Promise<Answered | null> {
+  try {
+    const response = await fetch(`/api/stage/${eveningId}/${place}`, {
+      method,
+      cache: "no-store",
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+      signal: AbortSignal.timeout(LONGEST_MS),
+    });
+    const answer = (await response.json()) as { error?: { message: string } };
+    const { status } = response;
+    return response.ok
+      ? { ok: true, status, body: answer }
+      : { ok: false, status, message: answer.error?.message ?? "It could not be done." };
+  } catch {
+    return null;
+  }
+}
