@@ -1,18 +1,19 @@
 import { useCallback, useEffect, useState } from "react";
-import { z } from "zod/mini";
+
+const DENSITIES = ["all", "chords", "cues"] as const;
 
 /** How a stage looks on this device. */
-const settingsSchema = z.object({
-  density: z.enum(["all", "chords", "cues"]),
-  size: z.number().check(z.minimum(0), z.maximum(4)),
-  light: z.boolean(),
-  hand: z.enum(["right", "left"]),
-  click: z.boolean(),
-  leads: z.boolean(),
-  pedals: z.boolean(),
-});
-
-export type StageSettings = z.infer<typeof settingsSchema>;
+export type StageSettings = {
+  readonly density: (typeof DENSITIES)[number];
+  /** Place in {@link SIZES}. */
+  readonly size: number;
+  readonly light: boolean;
+  readonly hand: "right" | "left";
+  readonly click: boolean;
+  readonly leads: boolean;
+  /** Whether a leader's pedals turn everybody's page. */
+  readonly pedals: boolean;
+};
 
 /** How much larger letters are at each size; the middle one is read from two metres on a small laptop. */
 export const SIZES = [0.6, 0.8, 1, 1.3, 1.7] as const;
@@ -29,13 +30,37 @@ const PLAIN: StageSettings = {
 
 const KEY = "lantern-stage";
 
+/**
+ * Settings as they were kept, whatever somebody has made of them; what is not understood is as usual. By hand: a schema would
+ * bring a fifth more script to a phone.
+ */
+export function readSettings(text: string | null): StageSettings {
+  let kept: Partial<Record<keyof StageSettings, unknown>> = {};
+  try {
+    const read: unknown = JSON.parse(text ?? "{}");
+    if (typeof read === "object" && read !== null) kept = read;
+  } catch {
+    // Not ours.
+  }
+  const flag = (name: "light" | "click" | "leads" | "pedals"): boolean =>
+    typeof kept[name] === "boolean" ? kept[name] : PLAIN[name];
+  return {
+    density: DENSITIES.find((one) => one === kept.density) ?? PLAIN.density,
+    size: typeof kept.size === "number" && SIZES[kept.size] !== undefined ? kept.size : PLAIN.size,
+    light: flag("light"),
+    hand: kept.hand === "left" ? "left" : "right",
+    click: flag("click"),
+    leads: flag("leads"),
+    pedals: flag("pedals"),
+  };
+}
+
 /** The settings of this device, kept on it. They are known after the first drawing. */
 export function useStageSettings(): [StageSettings, (change: Partial<StageSettings>) => void] {
   const [settings, setSettings] = useState(PLAIN);
   useEffect(() => {
     try {
-      const kept = settingsSchema.safeParse({ ...PLAIN, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") });
-      if (kept.success) setSettings(kept.data);
+      setSettings(readSettings(localStorage.getItem(KEY)));
     } catch {
       // Nothing is kept on this device.
     }
