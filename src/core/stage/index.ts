@@ -1,5 +1,6 @@
 export { type LeaderAct, LIVE_BPM, type LiveAct, type LiveEvent, liveActSchema } from "./act";
 export { ahead, BARS_AHEAD, type Placed } from "./ahead";
+export { barInUse } from "./bar-in-use";
 export {
   answeredAt,
   heardFrom,

@@ -16,11 +16,13 @@ export function LeadBar({
   item,
   place,
   press,
+  onMark,
 }: {
   state: LiveState;
   item: LiveItem | null;
   place: Place | null;
   press: (act: LeaderAct) => void;
+  onMark: () => void;
 }) {
   const [when, setWhen] = useState<When>("end");
   const [countBars, setCountBars] = useState(1);
@@ -108,6 +110,11 @@ export function LeadBar({
           </>
         )}
         {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
+        {place && place.phase !== "waiting" && (
+          <button type="button" className="btn btn-lg" onClick={onMark}>
+            Mark this bar
+          </button>
+        )}
         <button
           type="button"
           className="btn btn-lg ml-auto"

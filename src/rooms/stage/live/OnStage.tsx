@@ -47,7 +47,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
   const nextIndex = peek === 0 ? (place?.next ?? null) : shownIndex + 1;
   const next = nextIndex === null ? undefined : item?.passages[nextIndex];
   useClick(settings.click, place);
-  useLeadKeys(leads, press);
+  useLeadKeys(leads, press, () => void line.markBar());
   const left = settings.hand === "left";
   return (
     <>
@@ -116,7 +116,9 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           On
         </button>
       </nav>
-      {leads && live.line !== "alone" && <LeadBar state={state} item={item} place={place} press={press} />}
+      {leads && live.line !== "alone" && (
+        <LeadBar {...{ state, item, place, press }} onMark={() => void line.markBar()} />
+      )}
     </>
   );
 }

@@ -135,7 +135,7 @@ export function ThisScreen({
               {" "}
               To lead: <kbd>C</kbd> count in, <kbd>H</kbd> hold, <kbd>G</kbd> go on, <kbd>M</kbd> once more,{" "}
               <kbd>L</kbd> leave out the next, <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next
-              song.
+              song, <kbd>D</kbd> mark the bar as a danger spot.
             </>
           )}
         </p>

@@ -18,6 +18,10 @@ class FakeStage {
   cut = false;
   lost = false;
   out = false;
+  gone = false;
+  /** Opens no line, as a server does that answers with an error. */
+  refuses = false;
+  edits: unknown[] = [];
   songs = "v1:1";
   asked: string[] = [];
   notes: unknown[] = [];
@@ -45,13 +49,19 @@ class FakeStage {
     this.asked.push(`${method} ${place}`);
     if (this.out)
       return Response.json({ error: { path: "who", message: "This code was withdrawn." } }, { status: 401 });
+    if (this.gone)
+      return Response.json({ error: { path: "eveningId", message: "names none" } }, { status: 404 });
+    if (place === "edits") {
+      this.edits.push(body);
+      return Response.json({ status: "done" });
+    }
     const since = Number(/since=(\d+)/u.exec(place)?.[1] ?? 0);
     if (place.startsWith("clock")) return Response.json({ now: Date.now() + 5000 });
     if (place.startsWith("events")) return Response.json({ events: this.log.filter(({ id }) => id > since) });
     if (place.startsWith("me")) return Response.json({ role: "player", person: null });
     if (place.startsWith("people"))
       return Response.json({ people: [{ person: "ann", name: "Ann", instrument: "guitar" }] });
-    if (place.startsWith("pack")) return Response.json({ person: "ann", songs: [] });
+    if (place.startsWith("pack")) return Response.json({ person: "ann", songs: [SONG] });
     if (method === "PUT") {
       this.notes.push(body);
       return Response.json({});
@@ -67,13 +77,15 @@ class FakeStage {
   }
 }
 
+const SONG = { itemId: "one", versionId: "v1", revision: 4, part: null };
+
 let stage: FakeStage;
 class FakeEvents {
   onmessage: ((event: { data: string }) => void) | null = null;
   onerror: (() => void) | null = null;
   constructor(readonly address: string) {
     queueMicrotask(() => {
-      if (stage.cut) return this.onerror?.();
+      if (stage.cut || stage.refuses) return this.onerror?.();
       stage.feeds.add(this);
       const since = Number(/since=(\d+)/u.exec(address)![1]);
       if (since === 0 || since > stage.log.length) this.take({ type: "whole", state: stage.state });
@@ -184,6 +196,27 @@ describe("LiveLine", () => {
     stage.out = true;
     for (const feed of [...stage.feeds]) feed.onerror?.();
     await expect.poll(() => live().out).toBe("This code was withdrawn.");
+  });
+
+  it("keeps a bar as a danger spot in the song, with its use and tick", async () => {
+    await line.begin();
+    await inStep();
+    await line.markBar();
+    expect(live().said.text).toBe("There is no bar to mark here.");
+    await line.choose("ann");
+    stage.happen({ type: "jump", passage: "chorus 0", when: "now" });
+    await line.markBar();
+    expect(live().said.text).toBe("Bar 3 is kept as a danger spot in Cues.");
+    expect(stage.edits).toMatchObject([
+      { base: 4, command: { table: "cues", row: { useId: "chorus", tick: 0, danger: true } } },
+    ]);
+  });
+
+  it("says when there is no such evening", async () => {
+    stage.gone = true;
+    stage.refuses = true;
+    await line.begin();
+    await expect.poll(() => live().out, { timeout: 5000 }).toContain("no such evening");
   });
 
   it("takes a server that was set up anew as it is, and fetches a part again when a song was edited", async () => {

@@ -1,19 +1,23 @@
 import { createStore } from "zustand";
 import {
   applyLive,
+  barInUse,
   EMPTY_STATE,
   type Follower,
   followFrom,
   hear,
+  itemOf,
   type LeaderAct,
   type LiveEvent,
   type LiveMessage,
   type LiveState,
   nextAskIn,
+  placeAt,
   refuseLive,
 } from "@/core/stage";
+import { makeId } from "../../document/ids";
 import type { StagePack } from "../pack";
-import { type Answered, askStage } from "./ask-stage";
+import { type Answered, askServer } from "./ask-server";
 import { type KeptEvening, loadKept, type StageNote, type StagePerson, saveKept } from "./keep";
 import { localNow, StageClock } from "./stage-clock";
 
@@ -130,10 +134,7 @@ export class LiveLine {
     const pressedAt = this.clockWithin === null ? null : this.now();
     const live = this.store.getState();
     if (live.line === "alone") return this.moveAlone(act);
-    const pressId = crypto.randomUUID
-      ? crypto.randomUUID()
-      : `${Date.now()}-${Math.random().toString(36).slice(2)}`;
-    const answer = await this.send("POST", "press", { act, pressId, pressedAt });
+    const answer = await this.send("POST", "press", { act, pressId: makeId(), pressedAt });
     if (answer === null) this.say("The press did not reach the server.");
     else if (answer.ok) this.hear({ type: "event", event: (answer.body as { event: LiveEvent }).event });
     else this.say(answer.message);
@@ -146,6 +147,34 @@ export class LiveLine {
     const reason = refuseLive(state, act, at);
     if (reason) this.say(reason);
     else this.store.setState({ own: applyLive(state, { id: state.lastId + 1, at, act }) });
+  }
+
+  /** Keeps the bar that is now as a danger spot in the song's cues. The leader's, as every change of a song is. */
+  async markBar(): Promise<void> {
+    const { follower, pack } = this.store.getState();
+    const item = itemOf(follower.state);
+    const place = item && placeAt(item.passages, follower.state.transport, this.now());
+    const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
+    if (!item || !place || !song) return this.say("There is no bar to mark here.");
+    const row = { playerId: null, giverId: null, wordId: null, sign: "none", danger: true };
+    const at = barInUse(item.passages, place);
+    const command = {
+      type: "add",
+      table: "cues",
+      row: { ...row, ...at, id: makeId(), text: "went wrong here" },
+    };
+    const answer = await askServer("POST", `/api/documents/${song.versionId}/edits`, {
+      editId: makeId(),
+      base: song.revision,
+      command,
+    });
+    this.say(
+      answer === null
+        ? "The mark did not reach the server."
+        : answer.ok
+          ? `Bar ${place.bar} is kept as a danger spot in Cues.`
+          : answer.message,
+    );
   }
 
   async choose(person: string): Promise<void> {
@@ -313,14 +342,14 @@ export class LiveLine {
 
   private async askWhetherOut(): Promise<void> {
     const answer = await this.send("GET", "me");
-    if (answer && !answer.ok && answer.status === 401) {
-      this.store.setState({ out: answer.message });
-      this.feed?.close();
-    }
+    if (!answer || answer.ok || (answer.status !== 401 && answer.status !== 404)) return;
+    const gone = "There is no such evening here; it may have been removed.";
+    this.store.setState({ out: answer.status === 404 ? gone : answer.message });
+    this.feed?.close();
   }
 
   private send(method: string, place: string, body?: unknown): Promise<Answered | null> {
-    return askStage(this.eveningId, method, place, body);
+    return askServer(method, `/api/stage/${this.eveningId}/${place}`, body);
   }
 
   private say(text: string): void {

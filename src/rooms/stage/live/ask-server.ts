@@ -1,4 +1,4 @@
-/** What a route of a stage answered. */
+/** What a route answered. */
 export type Answered =
   | { readonly ok: true; readonly status: number; readonly body: unknown }
   | { readonly ok: false; readonly status: number; readonly message: string };
@@ -6,15 +6,10 @@ export type Answered =
 /** A server that has said nothing for so long is away, ms. */
 const LONGEST_MS = 8000;
 
-/** Asks a route of an evening's stage; null where the server can't be reached. */
-export async function askStage(
-  eveningId: string,
-  method: string,
-  place: string,
-  body?: unknown,
-): Promise<Answered | null> {
+/** Asks a route of the server's; null where it can't be reached. */
+export async function askServer(method: string, place: string, body?: unknown): Promise<Answered | null> {
   try {
-    const response = await fetch(`/api/stage/${eveningId}/${place}`, {
+    const response = await fetch(place, {
       method,
       cache: "no-store",
       ...(body === undefined

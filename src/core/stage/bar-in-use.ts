@@ -1,0 +1,22 @@
+import type { Ticks } from "../base";
+import type { Place } from "./place";
+import type { LivePassage } from "./score";
+
+/** The use and the round of a passage. @example idOfUse("u1 0") // => "u1" */
+const idOfUse = (id: string): string => id.slice(0, id.lastIndexOf(" "));
+
+/**
+ * Where the bar that is now begins, as a cue of one's own is kept: ticks from the start of its use, all its rounds together.
+ * @example barInUse(passages, place) // => { useId: "u1", tick: 7680 }
+ */
+export function barInUse(
+  passages: readonly LivePassage[],
+  place: Pick<Place, "index" | "tick">,
+): { readonly useId: string; readonly tick: Ticks } {
+  const here = passages[place.index]!;
+  const useId = idOfUse(here.id);
+  const rounds = passages.slice(0, place.index).filter(({ id }) => idOfUse(id) === useId);
+  const reached = Math.min(place.tick, here.ticks - 1) + 1e-6 * here.beat;
+  const bar = here.bars.findLast((start) => start <= reached) ?? 0;
+  return { useId, tick: rounds.reduce((sum, { ticks }) => sum + ticks, 0) + bar };
+}
