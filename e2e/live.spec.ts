@@ -254,6 +254,19 @@ test("joining: a code from the leader’s screen, no secret in the address, out 
     // A player never sees what leads, and no room of the house.
     await expect(phone.getByRole("link", { name: "Leave" })).toHaveCount(0);
     await expect(leader.getByText("Odile, plays")).toBeVisible({ timeout: 8000 });
+    // Another window of this machine changes nothing without the passphrase, and loses nothing of what it tried.
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(`${server.address}/evening/${evening}`);
+    await other.getByLabel("Place").fill("The loft");
+    await other.getByLabel("Place").press("Enter");
+    await expect(other.locator("[data-saving]")).toHaveAttribute("data-saving", "locked");
+    await other.getByRole("link", { name: "Give the passphrase" }).click();
+    await other.getByText("I lead this evening").click();
+    await other.getByLabel("The leader’s passphrase").fill("lamp and rope");
+    await button(other, "Lead").click();
+    await expect(other).toHaveURL(`${server.address}/evening/${evening}`);
+    await expect(other.getByLabel("Place")).toHaveValue("The loft");
+    await expect(other.locator("[data-saving]")).toHaveAttribute("data-saving", "saved");
     await leader.getByRole("button", { name: "Withdraw" }).first().click();
     await expect(phone.getByRole("heading", { name: "This screen is out" })).toBeVisible({ timeout: 10_000 });
     await leader.getByRole("button", { name: "Close it: all codes end" }).click();

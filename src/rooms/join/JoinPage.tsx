@@ -19,7 +19,8 @@ export function JoinPage() {
         body: JSON.stringify(secret),
       });
       const body = (await response.json()) as { eveningId?: string; error?: { message: string } };
-      if (response.ok) return location.replace(`/live/${body.eveningId}`);
+      if (response.ok)
+        return location.replace(("passphrase" in secret && cameFrom()) || `/live/${body.eveningId}`);
       setSaid(body.error?.message ?? "It could not be done.");
     } catch {
       setSaid("The leader’s machine does not answer. Are you on the same network?");
@@ -84,6 +85,12 @@ export function JoinPage() {
       <Means />
     </main>
   );
+}
+
+/** The page of ours that asked for the passphrase, to go back to; null where there is none. */
+function cameFrom(): string | null {
+  const from = URL.canParse(document.referrer) ? new URL(document.referrer) : null;
+  return from?.origin === location.origin && from.pathname !== "/join" ? from.pathname : null;
 }
 
 /** What this device can do, and what it can't as it has come in. */
