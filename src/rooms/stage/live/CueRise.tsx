@@ -36,7 +36,7 @@ export function CueRise({
       className={
         large
           ? "cue-rise flex-col gap-4 text-4xl max-sm:text-2xl"
-          : "cue-rise h-11 overflow-hidden text-xl max-sm:h-14 max-sm:text-base"
+          : "cue-rise h-11 overflow-hidden text-xl max-sm:h-13 max-sm:text-base"
       }
     >
       {rising.map(({ one, bars, ms }) => (
