@@ -12,6 +12,7 @@ import {
   findOpening,
   LONGEST_OPEN_MS,
   listGuests,
+  onEnd,
   removeGuests,
   roleOf,
   setPerson,
@@ -108,9 +109,12 @@ describe("an opening", () => {
     await opened();
     const { token } = await admitGuest(database, "player");
     expect(await role("network", "/live/E", token)).toBe("player");
+    const closed = vi.fn();
+    onEnd(closed);
     vi.setSystemTime(Date.now() + LONGEST_OPEN_MS + 1000);
     expect(await role("network", "/live/E", token)).toBe(401);
     expect(await role("here", "/api/songs", "", "POST")).toBe("leader");
+    expect(closed).toHaveBeenCalledTimes(1);
     vi.useRealTimers();
   });
 });

@@ -33,7 +33,15 @@ async function door(database: Database): Promise<Door | null> {
   const open = await shared.lanternDoor;
   if (!open || Date.now() - +open.opening.openedAt < LONGEST_OPEN_MS) return open;
   await endOpening(database);
+  whenOver();
   return null;
+}
+
+let whenOver = (): void => {};
+
+/** Says what is done when an evening has ended by itself: the gate, which sees every request, closes the listener then. */
+export function onEnd(work: () => void): void {
+  whenOver = work;
 }
 
 export const findOpening = async (database: Database): Promise<Opening | null> =>

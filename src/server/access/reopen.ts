@@ -1,6 +1,6 @@
 import { openDatabase } from "../db/open";
 import { type Admission, type AtTheGate, admit } from "./gate";
-import { endOpening, findOpening } from "./openings";
+import { endOpening, findOpening, onEnd } from "./openings";
 
 /** The listener for the network that server.mjs puts on the global object. */
 export type Network = {
@@ -31,6 +31,7 @@ export const network = (): Network | null => shared.lanternNetwork ?? null;
 
 /** Hands the gate to server.mjs. */
 export function setUpGate(): void {
+  onEnd(() => void network()?.close());
   shared.lanternSetGate?.({
     admit: async (request) => admit(await openDatabase(), request),
     reopen: async ({ closed }) => {
