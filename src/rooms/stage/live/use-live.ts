@@ -25,8 +25,14 @@ const faceOf = (place: Place | null, sheets: readonly StageSheet[]): string => {
   return [phase, index, bar, beat, count, barsLeft, next, piece?.line, piece?.piece].join(" ");
 };
 
+/** While the music moves it is looked at this often, ms, and just when a beat begins: a chord off the beat comes no later. */
+const LOOK_MS = 25;
+/** While nothing moves. */
+const REST_MS = 250;
+
 /**
- * Where everybody is, looked at with every frame and drawn anew when a beat, a chord or a bar begins.
+ * Where everybody is, drawn anew when a beat, a chord or a bar begins. By timers, not with every frame: a phone that draws
+ * sixty times a second does not last an evening.
  * @param sheets of the song, for the chord that sounds
  */
 export function useNow(line: LiveLine, state: LiveState, sheets: readonly StageSheet[]): Now {
@@ -40,14 +46,17 @@ export function useNow(line: LiveLine, state: LiveState, sheets: readonly StageS
   latest.current = look;
   const shown = useRef(sheets);
   shown.current = sheets;
+  const moves = state.transport.mode === "running";
   useEffect(() => {
-    let frame = 0;
-    const onFrame = () => {
-      if (faceOf(latest.current(), shown.current) !== face.current) redraw((count) => count + 1);
-      frame = requestAnimationFrame(onFrame);
+    let timer: ReturnType<typeof setTimeout>;
+    const onTime = () => {
+      const now = latest.current();
+      if (faceOf(now, shown.current) !== face.current) redraw((count) => count + 1);
+      const beat = now?.msToBeat ?? LOOK_MS;
+      timer = setTimeout(onTime, moves ? Math.max(1, Math.min(LOOK_MS, beat)) : REST_MS);
     };
-    frame = requestAnimationFrame(onFrame);
-    return () => cancelAnimationFrame(frame);
-  }, []);
+    onTime();
+    return () => clearTimeout(timer);
+  }, [moves]);
   return { item, place };
 }
