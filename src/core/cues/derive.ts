@@ -12,6 +12,7 @@ import type { BandSheet, SheetPart } from "../parts";
 import { saySemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
 import {
+  byOrder,
   LIGHT_WORDS,
   namerByShift,
   type Passage,
@@ -129,9 +130,7 @@ function countIn(body: VersionBody, spans: readonly UseSpan[]): Found[] {
   const [span] = spans;
   if (!span) return [];
   const { meter, tempo } = span.passages[0]!;
-  const leader = leaderOf(
-    Object.values(body.players).sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0)),
-  );
+  const leader = leaderOf(Object.values(body.players).sort(byOrder));
   const text = `${leader ? `${leader.name} counts in` : "count in"}: a bar of ${meter.beats}/${meter.unit} at ${tempo.bpm}`;
   return [{ kind: "count-in", playerId: null, tick: 0, text, span }];
 }

@@ -1,9 +1,6 @@
 import type { Ticks } from "../base";
 import type { Place } from "./place";
-import type { LivePassage } from "./score";
-
-/** The use and the round of a passage. @example idOfUse("u1 0") // => "u1" */
-const idOfUse = (id: string): string => id.slice(0, id.lastIndexOf(" "));
+import { idOfUse, type LivePassage } from "./score";
 
 /**
  * Where the bar that is now begins, as a cue of one's own is kept: ticks from the start of its use, all its rounds together.

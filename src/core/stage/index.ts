@@ -12,8 +12,9 @@ export {
   serverTime,
 } from "./clock-offset";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
+export type { StageNote, StagePerson } from "./people";
 export { type Phase, type Place, placeAt, type Transport } from "./place";
-export { type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
+export { idOfUse, type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
 export {
   applyLive,
   EMPTY_STATE,

@@ -42,6 +42,9 @@ export type LiveItem = {
 export const passageId = ({ use, round }: { use: { id: string }; round: number }): string =>
   `${use.id} ${round}`;
 
+/** The use a passage is of. @example idOfUse("u1 0") // => "u1" */
+export const idOfUse = (passage: string): string => passage.slice(0, passage.lastIndexOf(" "));
+
 /** How long a beat of a passage lasts as written, ms. */
 export const beatMs = ({ bpm }: Pick<LivePassage, "bpm">): number => 60_000 / bpm;
 

@@ -6,6 +6,7 @@ import {
   bodyActs,
   type Cue,
   chordChanges,
+  isLate,
   moveCue,
   moveOffers,
   movesOfCue,
@@ -42,7 +43,7 @@ export function BodySchedule({
     return { acts: found, plan: planBody(found), song: tones };
   }, [body, player, cues, shapes]);
   const byId = useMemo(() => new Map(acts.map((one) => [one.id, one])), [acts]);
-  const late = plan.acts.filter(({ slack }) => slack < -0.001);
+  const late = plan.acts.filter(isLate);
   const timed = plan.acts
     .flatMap((one) => {
       const found = byId.get(one.id);
@@ -149,7 +150,7 @@ function ActTable({ acts }: { acts: readonly (BodyAct & { start: number; slack: 
         </thead>
         <tbody>
           {acts.slice(0, most).map((one) => (
-            <tr key={one.id} className={one.slack < 0 ? "font-bold text-error" : ""}>
+            <tr key={one.id} className={isLate(one) ? "font-bold text-error" : ""}>
               <td>{one.text}</td>
               <td>{one.takes.join(", ")}</td>
               <td>

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { QrCode, type QrSquares } from "@/ui/QrCode";
 import { useOpenEvening } from "../document/open-evening";
+import { changeKept } from "../stage/live/settings";
 
 type Joining = { readonly code: string; readonly qr: QrSquares | null };
 
@@ -70,12 +71,7 @@ export function OnStagePanel() {
   const { evening } = useOpenEvening();
   const { status, said, isLeader, tell } = useNetwork();
   const goAs = (leads: boolean) => {
-    try {
-      const kept = JSON.parse(localStorage.getItem("lantern-stage") ?? "{}") as object;
-      localStorage.setItem("lantern-stage", JSON.stringify({ ...kept, leads }));
-    } catch {
-      // It can be set on the stage as well.
-    }
+    changeKept({ leads });
     location.assign(`/live/${evening.id}`);
   };
   const isThis = status?.open === true && status.eveningId === evening.id;

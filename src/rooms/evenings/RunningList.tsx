@@ -1,29 +1,16 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import Link from "next/link";
-import { type KeyboardEvent, useId } from "react";
+import type { KeyboardEvent } from "react";
 import { type Gap, type RunningOrder, type RunningRow, sayChange } from "@/core/evenings";
 import { type Body, batch, type EveningItem, moveBefore, removalOf, set } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
 import { useActOnEvening, useCurrentEvening } from "../document/open-evening";
 import type { ListedVersion } from "./EveningRoom";
@@ -38,43 +25,29 @@ export function RunningList({
   known: ReadonlyMap<string, ListedVersion>;
 }) {
   const act = useActOnEvening();
-  const id = useId();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const items = running.rows.map((row) => row.item);
   const moveTo = (itemId: string, to: number) => {
     const others = items.filter((item) => item.id !== itemId);
     if (to >= 0 && to <= others.length) act(moveBefore("items", items, itemId, others[to]?.id ?? null));
   };
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id)
-      moveTo(
-        String(active.id),
-        items.findIndex((item) => item.id === over.id),
-      );
-  };
   return (
     <section aria-label="Running order">
       <h2 className="mb-2">Running order</h2>
       {items.length === 0 && <p>Nothing is in it yet: add the first song beside this.</p>}
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={items.map((item) => item.id)} strategy={verticalListSortingStrategy}>
-          <ol className="flex flex-col">
-            {running.rows.map((row, at) => (
-              <Row
-                key={row.item.id}
-                row={row}
-                at={at}
-                known={known}
-                others={items.filter(({ kind, id: other }) => kind === "song" && other !== row.item.id)}
-                onMove={(by) => moveTo(row.item.id, at + by)}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableList ids={items.map((item) => item.id)} onMove={moveTo}>
+        <ol className="flex flex-col">
+          {running.rows.map((row, at) => (
+            <Row
+              key={row.item.id}
+              row={row}
+              at={at}
+              known={known}
+              others={items.filter(({ kind, id: other }) => kind === "song" && other !== row.item.id)}
+              onMove={(by) => moveTo(row.item.id, at + by)}
+            />
+          ))}
+        </ol>
+      </SortableList>
     </section>
   );
 }

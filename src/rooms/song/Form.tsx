@@ -1,25 +1,12 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
-import { type KeyboardEvent, memo, useId } from "react";
+import { type KeyboardEvent, memo } from "react";
 import { addUse, moveBefore, removeUse, type Section, set, type Use } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
+import { SortableList } from "@/ui/SortableList";
 import { type FormRow, makeId, useAct, useCurrentVersion } from "../document";
 
 /** The form: uses of sections in the order they are played; moved by dragging or by keys. */
@@ -36,47 +23,33 @@ export const Form = memo(function Form({
 }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const id = useId();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const form = rows.map((row) => row.use);
   const moveTo = (useId: string, to: number) => {
     const others = form.filter((use) => use.id !== useId);
     if (to >= 0 && to <= others.length) act(moveBefore("uses", form, useId, others[to]?.id ?? null));
   };
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id)
-      moveTo(
-        String(active.id),
-        form.findIndex((use) => use.id === over.id),
-      );
-  };
   return (
     <section aria-label="Form" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Form</h2>
       {form.length === 0 && <p>Nothing is played yet: put sections in order here.</p>}
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={form.map((use) => use.id)} strategy={verticalListSortingStrategy}>
-          <ol className="flex flex-col gap-1">
-            {rows.map(({ use, section, bars, otherwise }, index) => (
-              <UseRow
-                key={use.id}
-                use={use}
-                section={section}
-                bars={bars}
-                otherwise={otherwise}
-                chosen={chosen === use.id}
-                onChoose={() => onChoose(use.id)}
-                onMove={(by) => moveTo(use.id, index + by)}
-                onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
-                onRemove={() => act(removeUse(current(), use.id))}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableList ids={form.map((use) => use.id)} onMove={moveTo}>
+        <ol className="flex flex-col gap-1">
+          {rows.map(({ use, section, bars, otherwise }, index) => (
+            <UseRow
+              key={use.id}
+              use={use}
+              section={section}
+              bars={bars}
+              otherwise={otherwise}
+              chosen={chosen === use.id}
+              onChoose={() => onChoose(use.id)}
+              onMove={(by) => moveTo(use.id, index + by)}
+              onRepeat={(repeat) => act(set("uses", use.id, { repeat }))}
+              onRemove={() => act(removeUse(current(), use.id))}
+            />
+          ))}
+        </ol>
+      </SortableList>
       <label className="mt-3 flex items-center gap-2 text-sm whitespace-nowrap">
         Play also
         <select

@@ -6,6 +6,13 @@ import { findGuest, findOpening } from "./openings";
 /** The cookie that carries a guest's token. */
 export const TOKEN_COOKIE = "lantern";
 
+/** How long a cookie lasts, s; what it opens ends with the evening. */
+const COOKIE_SECONDS = 3 * 86_400;
+
+/** The cookie that lets a guest in: scripts can't read it, and other sites' pages don't send it along. */
+export const tokenCookie = (token: string, secure: boolean): string =>
+  `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${COOKIE_SECONDS}${secure ? "; Secure" : ""}`;
+
 /** A request as the gate sees it. `from` is the listener it came in by. */
 export type AtTheGate = {
   readonly method: string;

@@ -26,13 +26,14 @@ export type ListedVersion = {
 };
 
 /** A version with its song's title, or null where there is none. */
-async function versionWithTitle(database: Database, versionId: string) {
+export async function versionWithTitle(database: Database, versionId: string) {
   const version = await findDocument(database, versionId);
   if (version?.kind !== "version" || version.parentId === null) return null;
   const song = await findDocument(database, version.parentId);
   if (song?.kind !== "song") return null;
   const { title } = Object.values((song.body as unknown as SongBody).song)[0]!;
-  return { versionId, songId: song.id, title, body: version.body as unknown as VersionBody };
+  const { revision } = version;
+  return { versionId, songId: song.id, title, revision, body: version.body as unknown as VersionBody };
 }
 
 /** The evenings in whose running order a version stands. */
@@ -52,7 +53,9 @@ export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> 
       return {
         id,
         name: Object.values(evening)[0]!.name,
-        items: found.flatMap((one) => (one ? [one] : [])),
+        items: found.flatMap((one) =>
+          one ? [{ title: one.title, versionId: one.versionId, body: one.body }] : [],
+        ),
       };
     }),
   );
@@ -64,7 +67,7 @@ export async function listVersions(versionIds: readonly string[]): Promise<Liste
   const found = await Promise.all([...new Set(versionIds)].map((id) => versionWithTitle(database, id)));
   return found.flatMap((one): ListedVersion[] => {
     if (!one) return [];
-    const { body, ...named } = one;
+    const { body, revision: _revision, ...named } = one;
     const { name, key } = versionRow(body);
     return [{ ...named, versionName: name, key, edges: songEdges(body) }];
   });

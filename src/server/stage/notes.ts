@@ -1,10 +1,9 @@
 import { and, eq, inArray } from "drizzle-orm";
+import type { StageNote } from "@/core/stage";
 import type { Database } from "../db/open";
 import { stageNotes } from "../db/schema";
 
 export const LONGEST_NOTE = 200;
-
-export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };
 
 /** A person's own notes in some songs. */
 export const notesOfPerson = (

@@ -1,17 +1,14 @@
 import { personOf } from "@/core/evenings";
-import type { VersionBody } from "@/core/song";
-import type { LiveItem } from "@/core/stage";
+import { byOrder, type VersionBody } from "@/core/song";
+import type { LiveItem, StagePerson } from "@/core/stage";
 import type { Database } from "../db/open";
 import { findDocument } from "../documents/store";
-
-/** Someone who plays in an evening. */
-export type StagePerson = { readonly person: string; readonly name: string; readonly instrument: string };
 
 /** Everybody who plays in an evening's songs, once each, in the order of the songs. */
 export async function peopleOf(database: Database, items: readonly LiveItem[]): Promise<StagePerson[]> {
   const found = new Map<string, StagePerson>();
   for (const body of await bodiesOf(database, items))
-    for (const player of Object.values(body.players).sort((a, b) => (a.order < b.order ? -1 : 1))) {
+    for (const player of Object.values(body.players).sort(byOrder)) {
       const person = personOf(player);
       if (!found.has(person)) found.set(person, { person, name: player.name, instrument: player.instrument });
     }

@@ -1,7 +1,8 @@
-import { byOrder, type EveningBody, type SongBody, type VersionBody } from "@/core/song";
+import { byOrder, type EveningBody } from "@/core/song";
 import { type LiveItem, passagesOf } from "@/core/stage";
 import type { Database } from "../db/open";
 import { findDocument } from "../documents/store";
+import { versionWithTitle } from "../songs/evenings";
 
 /** An evening as its clock runs through it, with the documents it is made of and how far each has been edited; null where there is no such evening. */
 export async function liveItems(
@@ -16,21 +17,16 @@ export async function liveItems(
   const live: LiveItem[] = [];
   for (const { id, kind, title, versionId, note, minutes } of Object.values(items).sort(byOrder)) {
     const plain = { id, kind, title, versionId, note, minutes, passages: [] };
-    const version = versionId === null ? null : await findDocument(database, versionId);
-    if (version?.kind !== "version" || version.parentId === null) {
+    const version = versionId === null ? null : await versionWithTitle(database, versionId);
+    if (!version) {
       live.push(
         kind === "song" ? { ...plain, title: title || "A song that is gone", versionId: null } : plain,
       );
       continue;
     }
-    const song = await findDocument(database, version.parentId);
-    documentIds.push(version.id);
-    revisions.push(`${version.id}:${version.revision}`);
-    live.push({
-      ...plain,
-      title: song ? Object.values((song.body as unknown as SongBody).song)[0]!.title : title,
-      passages: passagesOf(version.body as unknown as VersionBody),
-    });
+    documentIds.push(version.versionId);
+    revisions.push(`${version.versionId}:${version.revision}`);
+    live.push({ ...plain, title: version.title, passages: passagesOf(version.body) });
   }
   return { items: live, documentIds, songs: revisions.join(" ") };
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { TOKEN_COOKIE } from "@/server/access/gate";
+import { tokenCookie } from "@/server/access/gate";
 import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
 import { SlowDown } from "@/server/access/slow-down";
@@ -11,8 +11,6 @@ import { withStorage } from "@/server/storage";
 const shared = globalThis as { lanternGuesses?: SlowDown };
 shared.lanternGuesses ??= new SlowDown();
 const guesses = shared.lanternGuesses;
-
-const SECONDS_OF_A_DAY = 86_400;
 
 /** Whether an evening is open here. */
 export async function GET(): Promise<Response> {
@@ -64,10 +62,7 @@ export async function POST(request: Request): Promise<Response> {
     const isSecure = new URL(request.url).protocol === "https:" || opening.secure;
     const isHere = address === "127.0.0.1" || address === "::1" || address === "::ffff:127.0.0.1";
     const response = Response.json({ role, eveningId: opening.eveningId }, { status: 201 });
-    response.headers.append(
-      "set-cookie",
-      `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${3 * SECONDS_OF_A_DAY}${isSecure && !isHere ? "; Secure" : ""}`,
-    );
+    response.headers.append("set-cookie", tokenCookie(token, isSecure && !isHere));
     return response;
   });
 }

@@ -1,8 +1,9 @@
 import QRCode from "qrcode";
 import { z } from "zod";
 import { idSchema } from "@/core/song";
+import type { NetworkStatus } from "@/rooms/evenings/OnStagePanel";
 import { principal } from "@/server/access";
-import { TOKEN_COOKIE } from "@/server/access/gate";
+import { tokenCookie } from "@/server/access/gate";
 import {
   admitGuest,
   beginOpening,
@@ -29,7 +30,7 @@ const qrOf = (text: string) => {
 };
 
 /** What the leader's screen shows of the open evening. */
-async function statusOf(database: Database) {
+async function statusOf(database: Database): Promise<NetworkStatus> {
   const opening = await findOpening(database);
   const where = network()?.where() ?? null;
   if (!opening) return { open: false as const, secure: network()?.secure ?? false };
@@ -53,8 +54,6 @@ async function statusOf(database: Database) {
     })),
   };
 }
-
-export type NetworkStatus = Awaited<ReturnType<typeof statusOf>>;
 
 const answer = async (database: Database) =>
   Response.json(await statusOf(database), { headers: { "cache-control": "no-store" } });
@@ -121,9 +120,6 @@ async function open(database: Database, eveningId: string, passphrase: string): 
   // Whoever opens it leads it: this window need not type the passphrase it has just made up.
   const { token } = await admitGuest(database, "leader");
   const response = await answer(database);
-  response.headers.append(
-    "set-cookie",
-    `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${3 * 86_400}`,
-  );
+  response.headers.append("set-cookie", tokenCookie(token, false));
   return response;
 }

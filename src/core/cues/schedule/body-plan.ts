@@ -29,6 +29,9 @@ export type BodyPlan = {
 
 /** Less than this is not late but what a sum of fractions lacks, ms. */
 const HAIR_MS = 1e-3;
+/** Whether an act is done after it must be. */
+export const isLate = ({ slack }: Pick<PlannedAct, "slack">): boolean => slack < -HAIR_MS;
+
 /** Search steps for acts that hang together. */
 const USUAL_BUDGET = 200_000;
 
@@ -41,7 +44,7 @@ const USUAL_BUDGET = 200_000;
 export function planBody(acts: readonly Act[], budget = USUAL_BUDGET): BodyPlan {
   const parts = apartByBody(acts).map((some) => planOneAfterAnother(some, budget));
   const planned = parts.flatMap((part) => part.acts);
-  const late = planned.filter(({ slack }) => slack < -HAIR_MS);
+  const late = planned.filter(isLate);
   return {
     acts: planned.sort((a, b) => a.start - b.start || a.until - b.until),
     overload: late.reduce((sum, { slack }) => sum - slack, 0),

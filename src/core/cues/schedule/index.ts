@@ -3,6 +3,7 @@ export {
   type Act,
   type BodyPartUsed,
   type BodyPlan,
+  isLate,
   type MoveOffer,
   moveOffers,
   type PlannedAct,

@@ -1,6 +1,13 @@
 import Link from "next/link";
 import type { CSSProperties, ReactNode } from "react";
-import type { LeaderAct, LiveItem, LivePassage, LiveState, Place } from "@/core/stage";
+import {
+  idOfUse,
+  type LeaderAct,
+  type LiveItem,
+  type LivePassage,
+  type LiveState,
+  type Place,
+} from "@/core/stage";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { FeetStrip, NextStrip } from "../StagePieces";
 import type { StagePart, StageSheet } from "../stage-sheets";
@@ -58,7 +65,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
             live={live}
             line={line}
             versionId={item.versionId}
-            useId={sheet.id.split(" ")[0]!}
+            useId={idOfUse(sheet.id)}
           />
         )}
       </TopLine>

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
+import type { StagePerson } from "@/core/stage";
 import type { Lit } from "../keep-lit";
-import type { StagePerson } from "./keep";
 import type { StageRole } from "./live-line";
 import { SIZES, type StageSettings } from "./settings";
 

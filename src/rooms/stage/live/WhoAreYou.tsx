@@ -1,4 +1,4 @@
-import type { StagePerson } from "./keep";
+import type { StagePerson } from "@/core/stage";
 import type { StageRole } from "./live-line";
 
 /** The first thing on a stage: whose part this screen shows. */

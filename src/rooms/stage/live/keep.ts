@@ -1,12 +1,6 @@
 import { type IDBPDatabase, openDB } from "idb";
-import type { LiveState } from "@/core/stage";
+import type { LiveState, StageNote, StagePerson } from "@/core/stage";
 import type { StagePack } from "../pack";
-
-/** Someone who plays in an evening. */
-export type StagePerson = { readonly person: string; readonly name: string; readonly instrument: string };
-
-/** A player's own words at a section. */
-export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };
 
 /** What a device keeps of an evening, so that its page goes on with no network. */
 export type KeptEvening = {

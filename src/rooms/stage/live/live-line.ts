@@ -14,11 +14,13 @@ import {
   nextAskIn,
   placeAt,
   refuseLive,
+  type StageNote,
+  type StagePerson,
 } from "@/core/stage";
 import { makeId } from "../../document/ids";
 import type { StagePack } from "../pack";
 import { type Answered, askServer } from "./ask-server";
-import { type KeptEvening, loadKept, type StageNote, type StagePerson, saveKept } from "./keep";
+import { type KeptEvening, loadKept, saveKept } from "./keep";
 import { localNow, StageClock } from "./stage-clock";
 
 /** As what somebody is here. Somebody at this machine while it is closed is the leader. */
@@ -49,9 +51,6 @@ const RETRY_MS = 400;
 const OPENING_MS = 4000;
 const SAVE_MS = 400;
 
-/** A line that carries messages; another one in tests. */
-type Feed = { readonly close: () => void };
-
 /**
  * One screen's line to an evening on stage. It hears the log, measures the clock, keeps a copy on the device, goes on alone
  * when the line is gone and falls back in step by itself.
@@ -72,10 +71,11 @@ export class LiveLine {
   }));
   private readonly clock = new StageClock();
   private songs = "";
-  private feed: Feed | null = null;
+  private feed: EventSource | null = null;
   private heardAt = 0;
   private feedFrom = 0;
   private pings = 0;
+  private pingTimer: ReturnType<typeof setTimeout> | undefined;
   private ended = false;
   /** Counts how often it was begun or ended: what was begun before an end does nothing more. */
   private run = 0;
@@ -156,6 +156,7 @@ export class LiveLine {
     const place = item && placeAt(item.passages, follower.state.transport, this.now());
     const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
     if (!item || !place || !song) return this.say("There is no bar to mark here.");
+    // A cue as `addCue` makes it, written out: that would bring all of the document's rules to a phone, a quarter more script.
     const row = { playerId: null, giverId: null, wordId: null, sign: "none", danger: true };
     const at = barInUse(item.passages, place);
     const command = {
@@ -307,7 +308,8 @@ export class LiveLine {
       if (answer?.ok) this.clock.answered(asked, (answer.body as { now: number }).now, localNow());
     });
     this.pings++;
-    this.later(nextAskIn(this.pings, this.clockWithin), () => this.ping(), "ping");
+    clearTimeout(this.pingTimer);
+    this.pingTimer = this.later(nextAskIn(this.pings, this.clockWithin), () => this.ping());
   }
 
   /** Who one is here; and, when all is asked for, who plays and what. */
@@ -376,16 +378,13 @@ export class LiveLine {
     }, SAVE_MS);
   }
 
-  private pingTimer: ReturnType<typeof setTimeout> | undefined;
-
-  private later(ms: number, work: () => void, only?: "ping"): void {
-    if (only) clearTimeout(this.pingTimer);
+  private later(ms: number, work: () => void): ReturnType<typeof setTimeout> {
     const timer = setTimeout(() => {
       this.timers.delete(timer);
       if (!this.ended) work();
     }, ms);
-    if (only) this.pingTimer = timer;
     this.timers.add(timer);
+    return timer;
   }
 
   private every(ms: number, work: () => void): void {

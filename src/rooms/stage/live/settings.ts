@@ -55,24 +55,35 @@ export function readSettings(text: string | null): StageSettings {
   };
 }
 
+/** The settings kept on this device. */
+const keptSettings = (): StageSettings => {
+  try {
+    return readSettings(localStorage.getItem(KEY));
+  } catch {
+    return PLAIN;
+  }
+};
+
+/** Keeps settings on this device; where it keeps nothing they hold for as long as the page is open. */
+function keep(settings: StageSettings): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(settings));
+  } catch {
+    // A private window.
+  }
+}
+
+/** Changes settings for the stages that are opened next. */
+export const changeKept = (fields: Partial<StageSettings>): void => keep({ ...keptSettings(), ...fields });
+
 /** The settings of this device, kept on it. They are known after the first drawing. */
 export function useStageSettings(): [StageSettings, (change: Partial<StageSettings>) => void] {
   const [settings, setSettings] = useState(PLAIN);
-  useEffect(() => {
-    try {
-      setSettings(readSettings(localStorage.getItem(KEY)));
-    } catch {
-      // Nothing is kept on this device.
-    }
-  }, []);
+  useEffect(() => setSettings(keptSettings()), []);
   const change = useCallback((fields: Partial<StageSettings>) => {
     setSettings((before) => {
       const next = { ...before, ...fields };
-      try {
-        localStorage.setItem(KEY, JSON.stringify(next));
-      } catch {
-        // Then only for as long as the page is open.
-      }
+      keep(next);
       return next;
     });
   }, []);
