@@ -18,11 +18,19 @@ export default defineConfig({
         },
       },
       {
+        test: {
+          name: "arch",
+          include: ["checks/architecture/*.test.ts"],
+          environment: "node",
+          testTimeout: 60_000,
+        },
+      },
+      {
         resolve: { alias },
         test: {
           name: "checks",
           setupFiles: ["scripts/lib/seed.ts"],
-          include: ["checks/**/*.test.ts"],
+          include: ["checks/*.test.ts"],
           environment: "node",
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -1,6 +1,6 @@
 /** The figures of the core: fingerings, and an edit on a large song. Printed by `npm run bench`. */
 import { createHash } from "node:crypto";
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { fingerings } from "../src/core/fretboard";
@@ -15,7 +15,7 @@ import {
   set,
   type VersionBody,
 } from "../src/core/song";
-import * as derive from "../src/rooms/document/derive";
+import * as derive from "../src/rooms/open/derive";
 import { QUALITIES, ROOTS } from "./chords";
 import { largeSheet, quantiles } from "./large-song.mjs";
 

@@ -1,5 +1,5 @@
 /** The figures of the hand: searching shapes, nodes visited, the shortest way, planted fingers. Printed by `npm run bench`. */
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { type HandEvent, planted, voicePath } from "../src/core/fretboard";
 import { boardOf, findFingerings, fingerings } from "../src/core/fretboard/fingerings";

@@ -1,5 +1,5 @@
 /** The figures of the Loops room: how long an exact plan takes, and what the trade adds. */
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import {
   addLayer,

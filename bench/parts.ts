@@ -24,7 +24,7 @@ import {
   techniquesFor,
   type VersionBody,
 } from "../src/core/song";
-import * as derive from "../src/rooms/document/derive";
+import * as derive from "../src/rooms/open/derive";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
 const BAND: readonly Instrument[] = ["guitar", "guitar", "bass", "keys", "drums", "guitar"];

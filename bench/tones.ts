@@ -1,5 +1,5 @@
 /** The figures of the Sounds room: how long an exact plan of banks takes, without a limit of banks and with a tight one. */
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { bandSheet } from "../src/core/parts";
 import {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "@/core/chord";
 import { type Fingering, fingerings } from "@/core/fretboard";
 import { GUITAR_TUNING, parsePitch, parseTuning, pitchClassOf } from "@/core/pitch";

@@ -1,7 +1,7 @@
 /** Against tonal (MIT): what frets behind a capo sound, and what a bend adds in whole semitones. */
 import { Interval, Note } from "tonal";
 import { describe, expect, it } from "vitest";
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { heardPitch, PLAIN_NOTE, pitchesOfLine, placeLine, stoppedPitch } from "../src/core/fretboard";
 import { NAMED_TUNINGS, parseTuning } from "../src/core/pitch";
 

@@ -1,6 +1,6 @@
 import { Chord, Note, Scale } from "tonal";
 import { describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import { identify, parseChord, pitchClassesOf, type SoundingChord } from "@/core/chord";
 import { formatNoteName, hzOf, type ScaleName, scaleNotes } from "@/core/pitch";
 

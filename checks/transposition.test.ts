@@ -1,6 +1,6 @@
 import { Chord, Interval, Key, Note } from "tonal";
 import { describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import { moveChord, parseChord } from "@/core/chord";
 import { formatKey, parseKey, plainKey } from "@/core/pitch";
 

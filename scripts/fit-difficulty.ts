@@ -7,7 +7,7 @@
  * into `src/core/fretboard/weights.ts`.
  */
 
-import { sure } from "../src/core/base";
+import { sure } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { fingerings, TERMS, type Term, WEIGHTS } from "../src/core/fretboard";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "../src/core/fretboard/orderings";

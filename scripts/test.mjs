@@ -69,6 +69,8 @@ const vitest = (project) => {
 
 ensureInstalled();
 stage("lint", () => one(run("npx", ["--no-install", "biome", "check", "--error-on-warnings", "."])));
+stage("architecture", () => vitest("arch"));
+stage("dead code", () => one(run("npx", ["--no-install", "knip"])));
 stage("unit", () => vitest("unit"));
 stage("build", () => one(ensureBuilt()));
 // After the build, which writes the types of the routes.

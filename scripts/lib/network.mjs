@@ -8,7 +8,7 @@ const SILENT_MS = 10_000;
 const TLS_GREETING = 22;
 
 /** This machine's addresses on its networks, IPv4 first: what a phone types. */
-export function networkAddresses() {
+function networkAddresses() {
   const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
   return all.filter(({ internal, family }) => !internal && family === "IPv4").map(({ address }) => address);
 }

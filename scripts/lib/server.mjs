@@ -3,7 +3,7 @@ import { createServer } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
 
 /** A port of the loopback that is free now. */
-export const freePort = () =>
+const freePort = () =>
   new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once("error", reject);

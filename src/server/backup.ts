@@ -1,7 +1,7 @@
 import { asc } from "drizzle-orm";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
-import { fail, ok, type Result } from "@/core/base";
+import { fail, ok, type Result } from "@/base";
 import {
   applyEdit,
   checkBody,

@@ -38,7 +38,7 @@ type Props = {
   readonly name: string;
   readonly capo?: number;
   readonly leftHanded?: boolean;
-  readonly labels?: DotLabels;
+  readonly labels?: DotLabels | undefined;
   readonly className?: string;
 };
 

@@ -1,7 +1,7 @@
 import { fretMm } from "@/core/fretboard";
 
 /** A mark on the neck. */
-export type NeckMark = {
+type NeckMark = {
   readonly string: number;
   readonly fret: number;
   readonly label: string;

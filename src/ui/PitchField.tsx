@@ -14,7 +14,7 @@ type Props = {
 };
 
 /** Reads a pitch as people type it. */
-export function readPitch(text: string): number | null {
+function readPitch(text: string): number | null {
   const pitch = parsePitch(
     text
       .replaceAll("♭", "b")

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import { sampleNote } from "@/core/fretboard/line/sample-note";
 import { readPattern } from "@/core/rhythm";
 import { sayPattern } from "./StrumRow";

@@ -1,5 +1,5 @@
 import { expose, transfer } from "comlink";
-import { type Result, sure } from "@/core/base";
+import { type Result, sure } from "@/base";
 import { type Chord, parseChord } from "@/core/chord";
 import {
   type CapoOption,

@@ -38,8 +38,6 @@ export type {
 } from "./engines.worker";
 export {
   eveningBanksOf,
-  type KnownLoopPlan,
-  type KnownTonePlan,
   toneOffersOf,
   tonePlanOf,
   useLoopPlan,

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Result } from "@/core/base";
+import type { Result } from "@/base";
 import type { LoopCase, LoopPlan, LoopProblem } from "@/core/loops";
 import type { EveningBanks, ToneCase, ToneOffer, TonePlan, ToneProblem } from "@/core/tones";
 import type { EveningRequest, OffersRequest } from "./engines.worker";
@@ -16,8 +16,6 @@ function textOf(asked: object): string {
 }
 
 export type KnownPlan<Case, Plan> = { readonly asked: Case; readonly plan: Plan };
-export type KnownLoopPlan = KnownPlan<LoopCase, LoopPlan>;
-export type KnownTonePlan = KnownPlan<ToneCase, TonePlan>;
 
 /**
  * A plan from the worker. The last good one stays while another is worked out, and when there is none for what is asked

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { formatNoteName, parseKey } from "../pitch";
 import { hasForeignBass, moveChord, parseChord, type SoundingChord } from "./chord";
 import { coloured } from "./colour";

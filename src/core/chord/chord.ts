@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import {
   formatNoteName,
   type Key,
@@ -25,7 +25,7 @@ export type SoundingChord = {
 };
 
 /** "N.C.": nobody plays a chord here. */
-export type NoChord = { readonly kind: "none"; readonly symbol: string };
+type NoChord = { readonly kind: "none"; readonly symbol: string };
 
 export type Chord = SoundingChord | NoChord;
 

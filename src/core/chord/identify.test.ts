@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseKey } from "../pitch";
 import { parseChord, pitchClassesOf, type SoundingChord } from "./chord";
 import { identify } from "./identify";

@@ -3,7 +3,6 @@ export {
   type ChordProblem,
   hasForeignBass,
   moveChord,
-  type NoChord,
   parseChord,
   pitchClassesOf,
   respell,
@@ -14,6 +13,6 @@ export { COLOURS, type Colour, coloured } from "./colour";
 export { guessKey } from "./guess-key";
 export { type ChordName, identify } from "./identify";
 export { NAMINGS, type Naming, toLetters } from "./naming";
-export { type PlainQuality, QUALITIES } from "./qualities";
+export { QUALITIES } from "./qualities";
 export { formatTone, isPerfectFifth, type Tone, toneName, toneSemitones } from "./tone";
 export { writeChord, writeNote } from "./write-naming";

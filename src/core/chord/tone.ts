@@ -1,4 +1,4 @@
-import { modulo, type Semitones } from "../base";
+import { modulo, type Semitones } from "../../base";
 import type { NoteName } from "../pitch";
 
 /** A chord tone by degree and alteration: the flat third is `{ degree: 3, alter: -1 }`. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { formatNoteName, parseKey } from "../pitch";
 import { parseChord } from "./chord";
 import { NAMINGS, toLetters } from "./naming";

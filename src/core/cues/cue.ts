@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { CueRow, SectionKind } from "../song";
 
 /** What a cue is about: who plays, how, when everybody stops, what a foot or a hand does, or one's own. */

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import {
   clockOf,
   type FootPress,
@@ -33,7 +33,7 @@ export type Planned = {
   readonly tones: ReadonlyMap<string, { readonly song: SongTones; readonly presses: readonly TonePress[] }>;
 };
 
-export const NOTHING_PLANNED: Planned = Object.freeze({ loops: [], tones: new Map() });
+const NOTHING_PLANNED: Planned = Object.freeze({ loops: [], tones: new Map() });
 
 type Found = {
   readonly kind: CueKind;

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { UseSpan } from "../loops";
 import { add, type Command, type CueRow, type MakeId, set, type VersionBody } from "../song";
 

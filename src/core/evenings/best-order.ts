@@ -1,5 +1,5 @@
 /** Who must stand where in a running order; songs by their index in the list. */
-export type OrderPins = {
+type OrderPins = {
   readonly opens: number | null;
   readonly last: number | null;
   /** Pairs of songs of which the first comes anywhere before the second. */

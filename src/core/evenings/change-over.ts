@@ -14,7 +14,7 @@ export type Change = {
 );
 
 /** How long each thing takes, s. Ours, no source: a calm hand in fair light. */
-export const CHANGE_SECONDS = Object.freeze({
+const CHANGE_SECONDS = Object.freeze({
   instrument: 25,
   /** Each string, tuner and all. */
   string: 12,

@@ -1,4 +1,4 @@
-export { type BestOrder, bestOrder, type OrderCase, secondsOf } from "./best-order";
+export { bestOrder, type OrderCase, secondsOf } from "./best-order";
 export { sayChange } from "./change-over";
 export { personOf, type SongEdges, songEdges } from "./player-states";
 export {

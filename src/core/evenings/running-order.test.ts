@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { applyEdit, type EveningBody, type EveningItem, PLAIN_ITEM } from "../song";
 import { bestOrder } from "./best-order";
 import type { PlayerState, SongEdges } from "./player-states";

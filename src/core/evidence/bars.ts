@@ -1,9 +1,9 @@
 import { type Chord, parseChord, pitchClassesOf } from "../chord";
-import { formatKey, type Key, parseKey, pitchClassOf, semitonesUp } from "../pitch";
+import { formatKey, type Key, pitchClassOf, semitonesUp } from "../pitch";
 import { keysOf, namerByShift, type Timeline, timelineOf, type VersionBody } from "../song";
 
 /** A stretch of one bar under one chord; `from` and `to` are shares of the bar, 0 to 1. */
-export type BarChord = {
+type BarChord = {
   readonly symbol: string;
   /** The chord's row in its version. */
   readonly chordId: string;
@@ -43,12 +43,6 @@ export function evidenceOf(
   const nameOf = (symbol: string, shift: number): string => namerAt(shift).name(symbol).sounding;
   return { name, bars: barsOf(timeline, nameOf) };
 }
-
-/** The key of a version by its name, or null. */
-export const keyNamed = (key: string): Key | null => {
-  const parsed = parseKey(key);
-  return parsed.ok ? parsed.value : null;
-};
 
 function barsOf(timeline: Timeline, nameOf: (symbol: string, shift: number) => string): EvidenceBar[] {
   const events = timeline.passages.flatMap((passage) =>

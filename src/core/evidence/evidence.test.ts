@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseKey } from "../pitch";
 import { sampleVersion } from "../song/sample-version";
 import { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";

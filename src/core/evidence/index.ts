@@ -1,5 +1,5 @@
-export { type BarChord, type EvidenceBar, type EvidenceSource, evidenceOf, keyNamed } from "./bars";
-export { type Column, type Laid, laySources } from "./lay";
-export { barUnlikeness, fitsTwoNames, unlikeness } from "./likeness";
+export { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
+export { laySources } from "./lay";
+
 export { settleChords } from "./settle";
-export { type Evidence, type Question, type Spot, type WeighedColumn, weighEvidence } from "./weigh";
+export { type Question, type Spot, type WeighedColumn, weighEvidence } from "./weigh";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { applyEdit, type Body, set, type VersionBody } from "../song";
 import { sampleVersion } from "../song/sample-version";
 import { evidenceOf } from "./bars";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { addException, applyEdit, type Body, outlineOf, type SongBody, set, type VersionBody } from "../song";
 import { readChordPro, writeChordPro } from "./chordpro";
 import { sheetOfVersion } from "./from-version";

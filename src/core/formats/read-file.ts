@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import { type ReadOptions, readChordText } from "./chord-text";
 import { isChordPro, readChordPro, splitSongs } from "./chordpro";
 import { readMidi } from "./midi/read";
@@ -6,8 +6,8 @@ import { decodeXml, readMusicXml } from "./musicxml/read";
 import type { ChordSheet } from "./sheet";
 import { isZip } from "./unzip";
 
-export const FILE_FORMATS = ["chords-over-words", "chordpro", "musicxml", "midi"] as const;
-export type FileFormat = (typeof FILE_FORMATS)[number];
+const FILE_FORMATS = ["chords-over-words", "chordpro", "musicxml", "midi"] as const;
+type FileFormat = (typeof FILE_FORMATS)[number];
 
 /** A file as it was read; `text` is there where it is a text. */
 export type ReadFile = { readonly sheet: ChordSheet; readonly format: FileFormat; readonly text: string };

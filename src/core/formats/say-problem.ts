@@ -1,4 +1,4 @@
-import { assertNever } from "../base";
+import { assertNever } from "../../base";
 import { LONGEST_SHEET, MOST_SHEET_LINES, type SheetLoss, type SheetProblem } from "./sheet";
 
 /** The sentence for a problem: what, where, and what to do. */

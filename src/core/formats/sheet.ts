@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { Naming } from "../chord";
 import type { Meter } from "../rhythm";
 import type { Extra, SectionKind } from "../song";
@@ -53,8 +53,6 @@ export type SheetUse = {
   readonly tempo: number | null;
   readonly meter: Meter | null;
 };
-
-export const PLAIN_SHEET_USE = Object.freeze({ repeat: 1, label: null, shift: 0, tempo: null, meter: null });
 
 export type SheetLine = { readonly words: string; readonly chords: readonly SheetChord[] };
 

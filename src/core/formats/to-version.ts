@@ -1,4 +1,4 @@
-import { sure } from "../base";
+import { sure } from "../../base";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
 import {

@@ -1,5 +1,5 @@
 import { unzipSync } from "fflate";
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 
 /** What a zip may hold; more is refused before anything is unpacked. */
 export type ZipLimits = { readonly files: number; readonly bytes: number };

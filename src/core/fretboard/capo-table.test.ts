@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { formatKey, GUITAR_TUNING, parseKey, parseTuning } from "../pitch";
 import { capoTable, shapeKeyAt } from "./capo-table";

@@ -5,9 +5,9 @@ import type { Level } from "./level";
 
 export type CapoTableOptions = {
   readonly tuning: Tuning;
-  readonly maxCapo?: number;
-  readonly level?: Level;
-  readonly scaleMm?: number;
+  readonly maxCapo?: number | undefined;
+  readonly level?: Level | undefined;
+  readonly scaleMm?: number | undefined;
 };
 
 /** One line of the capo table. `effort` is null when some shape has no fingering. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { type Chord, parseChord, type SoundingChord, toneName } from "../chord";
 import { BASS_TUNING, GUITAR_TUNING, parsePitch, parseTuning, pitchClassOf } from "../pitch";
 import { degreeLine } from "./degree-line";

@@ -2,7 +2,7 @@ import { type Chord, formatTone, type SoundingChord, toneName } from "../chord";
 import { formatPitch, pitchClassOf, type Tuning } from "../pitch";
 import { LAST_FRET } from "./neck";
 
-export type DegreeNote = {
+type DegreeNote = {
   readonly symbol: string;
   /** As it was allowed: "3" for the flat third of a minor chord too. */
   readonly degree: string | null;

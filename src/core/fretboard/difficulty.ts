@@ -1,26 +1,6 @@
 import type { Frets, Grip } from "./hand";
+import { TERMS, type Term } from "./terms";
 import { WEIGHTS } from "./weights";
-
-/** What makes a shape hard, one number each; {@link WEIGHTS} says what a unit costs. */
-export const TERMS = [
-  "fingers",
-  "little finger",
-  "thumb",
-  "index barre",
-  "other barre",
-  "barre strings",
-  "span mm",
-  "stretch mm",
-  "across strings",
-  "height",
-  "damped inside",
-  "left out low",
-  "left out high",
-  "fewer strings",
-  "omitted tones",
-  "open beside high",
-] as const;
-export type Term = (typeof TERMS)[number];
 
 /** One line of the reason: so much of a term, at a price. The prices add up to the difficulty. */
 export type Reason = { readonly term: Term; readonly amount: number; readonly cost: number };

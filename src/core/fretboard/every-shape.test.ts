@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
 import { parseTuning, pitchClassOf, type Tuning } from "../pitch";
 import { fingerings } from "./fingerings";

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord, type SoundingChord } from "../chord";
 import { BASS_TUNING, GUITAR_TUNING, parseTuning } from "../pitch";
-import { TERMS } from "./difficulty";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 import { LEVELS } from "./level";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "./orderings";
 import { slowShapes } from "./slow-search";
+import { TERMS } from "./terms";
 import { WEIGHTS } from "./weights";
 
 const guitar = sure(parseTuning(GUITAR_TUNING));

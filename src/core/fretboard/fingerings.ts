@@ -1,4 +1,4 @@
-import type { Fret } from "../base";
+import type { Fret } from "../../base";
 import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
 import type { Tuning } from "../pitch";
 import { handCost, type Reason, reasonsOf, shapeCost, tellHand, tellShape } from "./difficulty";
@@ -10,7 +10,7 @@ import type { Board } from "./search";
 import { Sound } from "./sound";
 import { eachShapeInStyle, type Style } from "./styles";
 
-export type Barre = {
+type Barre = {
   readonly finger: Finger;
   readonly fret: Fret;
   readonly from: number;
@@ -35,24 +35,24 @@ export type Fingering = {
 
 export type FingeringOptions = {
   readonly tuning: Tuning;
-  readonly scaleMm?: number;
-  readonly capo?: number;
+  readonly scaleMm?: number | undefined;
+  readonly capo?: number | undefined;
   /** With `maxFret`, a region of the neck: fretted notes lie between them. */
-  readonly minFret?: number;
-  readonly maxFret?: number;
+  readonly minFret?: number | undefined;
+  readonly maxFret?: number | undefined;
   /** Whether open strings may sound; they may. */
-  readonly open?: boolean;
-  readonly strings?: readonly number[];
-  readonly style?: Style;
-  readonly inversions?: boolean;
-  readonly thumb?: boolean;
-  readonly allow?: readonly Colour[];
-  readonly level?: Level;
+  readonly open?: boolean | undefined;
+  readonly strings?: readonly number[] | undefined;
+  readonly style?: Style | undefined;
+  readonly inversions?: boolean | undefined;
+  readonly thumb?: boolean | undefined;
+  readonly allow?: readonly Colour[] | undefined;
+  readonly level?: Level | undefined;
   /** Every hand as an entry of its own, not only the easiest of each shape. */
-  readonly hands?: boolean;
-  readonly limit?: number;
+  readonly hands?: boolean | undefined;
+  readonly limit?: number | undefined;
   /** Search steps at most; past them what was found so far is given, and `exact` is false. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
 };
 
 export type Fingerings = {
@@ -63,7 +63,7 @@ export type Fingerings = {
 };
 
 /** A shape and a hand for it, before anything is written out. */
-export type Candidate = {
+type Candidate = {
   readonly sound: Sound;
   readonly frets: Frets;
   readonly hand: Hand;

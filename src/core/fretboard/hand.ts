@@ -1,4 +1,4 @@
-import type { Fret, Midi } from "../base";
+import type { Fret, Midi } from "../../base";
 import type { Tuning } from "../pitch";
 import type { HandLimits } from "./level";
 import { betweenFretsMm } from "./neck";
@@ -14,7 +14,7 @@ export const pitchesOfFrets = (frets: Frets, tuning: Tuning, capo: number): Midi
 export type Finger = 1 | 2 | 3 | 4 | "T";
 
 /** One finger and the strings of a fret it holds; it is a barre when `from` and `to` differ. */
-export type Hold = {
+type Hold = {
   readonly finger: Finger;
   readonly fret: Fret;
   readonly from: number;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { formatPitch, GUITAR_TUNING, parseKey, parsePitch, parseTuning } from "../pitch";
 import { type HarmonyInterval, harmonise } from "./harmoniser";
 import { betweenFretsMm, fretMm } from "./neck";

@@ -1,4 +1,4 @@
-import type { Millimetres } from "../base";
+import type { Millimetres } from "../../base";
 import {
   formatPitch,
   type Key,
@@ -18,10 +18,10 @@ export type HarmonyInterval =
   | { readonly semitones: number }
   | { readonly degrees: number; readonly key: Key; readonly scale: ScaleName };
 
-export type PairPosition = { readonly string: number; readonly fret: number; readonly pitch: string };
+type PairPosition = { readonly string: number; readonly fret: number; readonly pitch: string };
 
 /** Two strings that give a note and its harmony. */
-export type PairSubstitute = {
+type PairSubstitute = {
   /** The note first, then its harmony. */
   readonly positions: readonly [PairPosition, PairPosition];
   readonly stretchMm: Millimetres;
@@ -31,9 +31,9 @@ export type PairSubstitute = {
 export type HarmoniserOptions = {
   readonly interval: HarmonyInterval;
   readonly tuning: Tuning;
-  readonly capo?: number;
-  readonly maxFret?: number;
-  readonly scaleMm?: Millimetres;
+  readonly capo?: number | undefined;
+  readonly maxFret?: number | undefined;
+  readonly scaleMm?: Millimetres | undefined;
 };
 
 export type Harmonised = {

@@ -1,4 +1,4 @@
-import type { Millimetres } from "../base";
+import type { Millimetres } from "../../base";
 
 export const LEVELS = ["beginner", "steady", "fluent"] as const;
 export type Level = (typeof LEVELS)[number];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { GUITAR_TUNING, parseKey, parseTuning, scaleClasses } from "../pitch";
 import { neckPlaces, notesOfChord, notesOfScale, pentatonicBox } from "./neck-view";

@@ -1,4 +1,4 @@
-import type { Millimetres } from "../base";
+import type { Millimetres } from "../../base";
 
 /** Usual scale lengths in mm (common practice, no source). */
 export const GUITAR_SCALE_MM: Millimetres = 648;

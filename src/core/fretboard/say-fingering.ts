@@ -1,4 +1,4 @@
-import { capital } from "../base";
+import { capital } from "../../base";
 import { stringNames, type Tuning } from "../pitch";
 import { FINGER_WORDS, ordinal, sayList } from "./finger-words";
 import type { Fingering } from "./fingerings";

@@ -1,4 +1,4 @@
-import { countBits } from "../base";
+import { countBits } from "../../base";
 import type { Tuning } from "../pitch";
 import type { Frets, Reach } from "./hand";
 

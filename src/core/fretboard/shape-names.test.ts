@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { modulo, sure } from "../base";
+import { modulo, sure } from "../../base";
 import { moveChord, parseChord, pitchClassesOf, QUALITIES, type SoundingChord } from "../chord";
 import { formatNoteName, type Key, parseTuning, plainKey, tuningShift } from "../pitch";
 import { shapeKeyAt } from "./capo-table";

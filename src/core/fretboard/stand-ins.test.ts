@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { clashesWith, parseChord, pitchClassesOf, type SoundingChord } from "../chord";
 import { GUITAR_TUNING, parseKey, parsePitch, parseTuning, pitchClassOf } from "../pitch";
 import { type Fingering, fingerings } from "./fingerings";

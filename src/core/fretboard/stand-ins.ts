@@ -8,9 +8,9 @@ import {
   type SoundingChord,
 } from "../chord";
 import { formatNoteName, type Key, parsePitch, pitchClassOf, scaleClasses, scaleOfKey } from "../pitch";
-import type { Term } from "./difficulty";
 import { sayList } from "./finger-words";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
+import type { Term } from "./terms";
 
 /** An easier shape offered in place of a chord, called by what it really is. */
 export type StandIn = {

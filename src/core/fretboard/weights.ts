@@ -1,4 +1,4 @@
-import type { Term } from "./difficulty";
+import type { Term } from "./terms";
 
 /** What a unit of each term costs. Made by `scripts/fit-difficulty.ts`; ours, no source. */
 export const WEIGHTS: Readonly<Record<Term, number>> = Object.freeze({

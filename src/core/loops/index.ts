@@ -1,16 +1,14 @@
 export * from "./box";
-export { type Build, buildOf, type Later } from "./build";
-export type { Clash, Cut } from "./clashes";
+export { buildOf } from "./build";
+
 export {
   type ChordBeats,
   type LoopCase,
-  type Looper,
   type LoopLayer,
   type LoopSchool,
   type LoopSection,
   MOST_LAYERS,
   type Want,
-  wantOf,
 } from "./loop-case";
 export * from "./of-song";
 export { type LoopPlan, type LoopProblem, planLoops } from "./plan";
@@ -21,7 +19,7 @@ export {
   type Press,
   pressesBetween,
 } from "./press";
-export { type Recovery, recover } from "./recover";
+export { recover } from "./recover";
 export { sayLoopProblem } from "./say-grouping";
 export { sectionBeats } from "./spans";
-export { type LoopWay, type PlacedPress, recordedTracks, soundingBefore, wrongLayers } from "./way";
+export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";

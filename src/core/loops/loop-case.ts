@@ -61,7 +61,7 @@ export type LoopCase = {
   /** The track of a layer, where somebody has said so. */
   readonly pins: Readonly<Record<string, number>>;
   /** The most steps of search; a step is one change between two states looked at. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
 };
 
 export const wantOf = (section: LoopSection, layer: string): Want =>

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import type { LoopCase } from "./loop-case";
 import { wantOf } from "./loop-case";
 import { planLoops } from "./plan";

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import { type Build, buildOf, type Later, laterOf } from "./build";
 import { type Clash, type Cut, clashesOf, cutsOf } from "./clashes";
 import { type BadPair, Grouping } from "./grouping";

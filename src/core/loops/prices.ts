@@ -1,13 +1,22 @@
 import type { Blocks } from "./grouping";
+import type { LoopCase } from "./loop-case";
 import { LATE_START, LATE_STOP, PRESS_COST } from "./press";
-import type { Searcher } from "./search";
-import { countBits } from "./wants";
+import { countBits, type Wanted } from "./wants";
+
+/** What is asked of a case that is being searched; its steps are counted here. */
+export type Priced = {
+  readonly asked: LoopCase;
+  readonly wanted: Wanted;
+  steps: number;
+  /** The state that sounds before the song, on so many tracks. */
+  before(tracks: number): number;
+};
 
 /** What both figures of a plan weigh. */
 export type Weights = { readonly perWrong: number; readonly perFoot: number };
 
 /** The wrong bars of a grouping in units, `section * states + state`. */
-export function wrongTable(searcher: Searcher, blocks: Blocks): Float64Array {
+export function wrongTable(searcher: Priced, blocks: Blocks): Float64Array {
   const { on, off, units, sections } = searcher.wanted;
   const states = 1 << blocks.length;
   const table = new Float64Array(sections * states);
@@ -33,7 +42,7 @@ const SCRATCH = { after: new Float64Array(256), late: new Float64Array(256) };
  * Takes least weights over one boundary backwards, in place: late presses are taken off track by track, then the one
  * that is never late.
  */
-function overBoundary(searcher: Searcher, states: number, weights: Float64Array, perFoot: number): void {
+function overBoundary(searcher: Priced, states: number, weights: Float64Array, perFoot: number): void {
   const { allStart, allStop, quantised } = searcher.asked.looper;
   const { late } = SCRATCH;
   const one = PRESS_COST * perFoot;
@@ -65,7 +74,7 @@ function overBoundary(searcher: Searcher, states: number, weights: Float64Array,
  * @param most a cost from which on the exact figure no longer matters
  */
 export function leastFootWithin(
-  searcher: Searcher,
+  searcher: Priced,
   states: number,
   isAllowed: (section: number, state: number) => boolean,
   most: number,
@@ -89,7 +98,7 @@ export function leastFootWithin(
 
 /** Least weights still to come, section by section from the end; `told` hears of those after each boundary. */
 function backwards(
-  searcher: Searcher,
+  searcher: Priced,
   states: number,
   wrong: Float64Array,
   { perWrong, perFoot }: Weights,
@@ -113,7 +122,7 @@ function backwards(
  * state is the one before the song; at boundary `n` section `n - 1` is behind, and its wrong bars are not counted.
  */
 export function weightsToGo(
-  searcher: Searcher,
+  searcher: Priced,
   states: number,
   wrong: Float64Array,
   weights: Weights,
@@ -124,12 +133,7 @@ export function weightsToGo(
 }
 
 /** The least that any plan of a grouping can weigh. */
-export function leastWeight(
-  searcher: Searcher,
-  blocks: Blocks,
-  wrong: Float64Array,
-  weights: Weights,
-): number {
+export function leastWeight(searcher: Priced, blocks: Blocks, wrong: Float64Array, weights: Weights): number {
   const states = 1 << blocks.length;
   backwards(searcher, states, wrong, weights, () => {});
   return SCRATCH.after[searcher.before(blocks.length)]!;

@@ -1,4 +1,4 @@
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { parseKey } from "../pitch";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection, Want } from "./loop-case";

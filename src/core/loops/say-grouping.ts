@@ -1,4 +1,4 @@
-import { assertNever } from "../base";
+import { assertNever } from "../../base";
 import type { LoopProblem } from "./plan";
 
 const lengthOf = (bars: number): string => `${bars} ${bars === 1 ? "bar" : "bars"}`;

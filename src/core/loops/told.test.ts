@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { parseKey } from "../pitch";
 import { buildOf, laterOf } from "./build";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseKey } from "../pitch";
 import { alsoCalled } from "./also-called";
 

@@ -2,7 +2,7 @@ import { parsePitch } from "../pitch";
 import type { ShapePlan } from "./shape-plan";
 
 /** How two guitars lie to each other over one chord. */
-export type ChordPair = {
+type ChordPair = {
   readonly symbol: string;
   readonly beats: number;
   readonly a: readonly string[];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { sampleNote as note } from "../fretboard/line/sample-note";
 import { parseKey } from "../pitch";

@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../base";
+import { fail, ok, type Result, type Ticks } from "../../base";
 import {
   type Fingering,
   type Grade,
@@ -16,7 +16,7 @@ import type { SectionChord } from "./section-chords";
 import { type HandRequest, optionsOf } from "./shapes";
 
 /** One thing the hand does: a chord, the chord before left to ring, or a note of the line. */
-export type HandStep = {
+type HandStep = {
   readonly tick: Ticks;
   readonly event: HandEvent;
   /** The chord it belongs to, as it sounds. */

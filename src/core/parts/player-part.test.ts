@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import type { Body, VersionBody } from "../song";
 import { applyEdit, chooseShape, indexCells, outlineOf, set, setCell } from "../song";
 import { sampleVersion } from "../song/sample-version";

@@ -18,7 +18,7 @@ import { chosenAs, planRequest, planShapes, shapesOfPlan } from "./shape-plan";
 import { handOf, requestKey, type Shape, shapeAt } from "./shapes";
 
 /** A chord in a player's own names with the shape they hold. `name` is what they read. */
-export type PartChord = {
+type PartChord = {
   readonly name: string;
   readonly sounding: string;
   readonly readable: boolean;
@@ -28,7 +28,7 @@ export type PartChord = {
 };
 
 /** What one player does the one time through a section. */
-export type PartPassage = {
+type PartPassage = {
   readonly passage: Passage;
   readonly cell: ResolvedCell;
   /** The key a guitar holds shapes of, behind its capo; for others the sounding key. */

@@ -54,12 +54,7 @@ export function raisedPassages(
 }
 
 /** Ticks of silence of a player just before a passage: sections they sit out, no chord, stops. */
-export function restBefore(
-  passages: readonly Passage[],
-  at: number,
-  index: CellIndex,
-  player: Player,
-): number {
+function restBefore(passages: readonly Passage[], at: number, index: CellIndex, player: Player): number {
   let rest = 0;
   for (const passage of passages.slice(0, at).toReversed()) {
     const cell = resolveCell(index, passage.use, player);

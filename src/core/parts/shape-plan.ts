@@ -38,7 +38,7 @@ export type PlanEvent = {
 };
 
 /** A stretch played by one hand with one capo and voicing, without a silence of the player's own. */
-export type PlanRun = { readonly hand: HandRequest; readonly events: readonly PlanEvent[] };
+type PlanRun = { readonly hand: HandRequest; readonly events: readonly PlanEvent[] };
 
 /** Everything a plan is made from: plain values, so that equal ones are the same question. */
 export type PlanRequest = {

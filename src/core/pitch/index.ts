@@ -2,14 +2,11 @@ export {
   formatKey,
   isInKey,
   type Key,
-  type KeyProblem,
-  type Mode,
   moveKey,
   moveName,
   nameInKey,
   parseKey,
   plainKey,
-  signatureOf,
 } from "./key";
 export {
   alterOf,
@@ -20,15 +17,13 @@ export {
   pitchClassOf,
   readNoteNameHead,
   semitonesUp,
-  simplerName,
 } from "./note-name";
-export { formatPitch, formatPitchIn, type PitchProblem, parsePitch, pitchFrom } from "./pitch";
+export { formatPitch, formatPitchIn, parsePitch, pitchFrom } from "./pitch";
 export { saySemitones } from "./say-semitones";
 export {
   moveByDegrees,
   SCALE_NAMES,
   type ScaleName,
-  type ScaleNote,
   scaleClasses,
   scaleNotes,
   scaleOfKey,

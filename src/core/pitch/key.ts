@@ -1,7 +1,7 @@
-import { fail, modulo, ok, type Result, type Semitones } from "../base";
+import { fail, modulo, ok, type Result, type Semitones } from "../../base";
 import { formatNoteName, type NoteName, nameOfPitchClass, readNoteNameHead, simplerName } from "./note-name";
 
-export type Mode = "major" | "minor";
+type Mode = "major" | "minor";
 
 /** A major or minor key by its tonic. */
 export type Key = { readonly tonic: NoteName; readonly mode: Mode };

@@ -1,4 +1,4 @@
-import { fail, modulo, ok, type Result, type Semitones } from "../base";
+import { fail, modulo, ok, type Result, type Semitones } from "../../base";
 
 /**
  * A spelled note without octave, held as its place on the line of fifths:
@@ -17,7 +17,7 @@ const PLACE_OF_LETTER: Readonly<Record<string, number>> = Object.freeze(
 );
 
 /** A capital letter and its accidentals at the head of a text; the rest follows in group 3. */
-export const NOTE_NAME_HEAD = /^([A-G])(##|♯♯|𝄪|bb|♭♭|𝄫|#|♯|b|♭)?(.*)$/su;
+const NOTE_NAME_HEAD = /^([A-G])(##|♯♯|𝄪|bb|♭♭|𝄫|#|♯|b|♭)?(.*)$/su;
 
 const ALTER_OF_MARK: Readonly<Record<string, number>> = Object.freeze({
   "##": 2,

@@ -1,4 +1,4 @@
-import { fail, type Midi, modulo, ok, type Result } from "../base";
+import { fail, type Midi, modulo, ok, type Result } from "../../base";
 import { type Key, nameInKey } from "./key";
 import {
   alterOf,

@@ -1,4 +1,4 @@
-import { modulo } from "../base";
+import { modulo } from "../../base";
 import type { Key } from "./key";
 import { type NoteName, pitchClassOf } from "./note-name";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { parseTuning, stringNames } from "./tuning";
 import { hzOf, NAMED_TUNINGS, nearestPitch, tuningMoves } from "./tuning-moves";
 

@@ -1,4 +1,4 @@
-import type { Semitones } from "../base";
+import type { Semitones } from "../../base";
 import { formatPitch } from "./pitch";
 import { parseTuning, STANDARD_TUNINGS, stringNames, type Tuning } from "./tuning";
 

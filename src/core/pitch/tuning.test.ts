@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { formatPitch, parsePitch } from "./pitch";
 import {
   BASS_TUNING,

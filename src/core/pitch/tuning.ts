@@ -1,4 +1,4 @@
-import { fail, type Midi, ok, type Result, type Semitones } from "../base";
+import { fail, type Midi, ok, type Result, type Semitones } from "../../base";
 import { formatPitch, parsePitch } from "./pitch";
 
 /** Open strings as MIDI numbers, from the string nearest the player's face. */

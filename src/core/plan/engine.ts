@@ -3,7 +3,7 @@ import { type Chord, type ChordProblem, parseChord } from "../chord";
 import { type Key, parseKey, parseTuning, type Tuning } from "../pitch";
 
 /** What is wrong with an input: the field, as a dotted path, and what it should be. */
-export type InputError = { readonly path: string; readonly message: string };
+type InputError = { readonly path: string; readonly message: string };
 
 export type Outcome =
   | { readonly ok: true; readonly result: unknown }

@@ -17,7 +17,7 @@ import { strum } from "./strum";
 import { tones } from "./tones";
 import { voicePath } from "./voice-path";
 
-export type { Engine, InputError, Outcome } from "./engine";
+export type { Engine, Outcome } from "./engine";
 
 /** Every engine that is built, in the order people meet them. */
 export const ENGINES: readonly Engine[] = Object.freeze([

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { guessKey } from "../chord";
 import { voicePath as findPath, GRADES, type HandEvent, sayFingering, withPassing } from "../fretboard";
 import { type Key, parseKey } from "../pitch";

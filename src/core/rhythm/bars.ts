@@ -1,4 +1,4 @@
-import { modulo, type Ticks } from "../base";
+import { modulo, type Ticks } from "../../base";
 
 /** A chord's length within a line; the symbol is carried through untouched. */
 export type TimedChord = { readonly symbol: string; readonly ticks: Ticks };

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import { ticksOfBeatUnit } from "./meter";
 
 /** How far, in beats, a number may lie from a tick before it is refused. */

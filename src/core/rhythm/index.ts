@@ -1,9 +1,7 @@
 export {
   type BarSection,
   type BarSum,
-  type LengthFix,
   type LineSum,
-  type OpenSection,
   sumBars,
   type TimedChord,
 } from "./bars";
@@ -16,7 +14,6 @@ export {
   formatMeter,
   METER_UNITS,
   type Meter,
-  type MeterProblem,
   MOST_BEATS_IN_A_BAR,
   readMeter,
   TICKS_PER_QUARTER,
@@ -24,6 +21,6 @@ export {
   ticksOfBeatUnit,
 } from "./meter";
 export { wholeNotesOf } from "./note-value";
-export { type SaidFix, sayOpenSection } from "./say-open";
+export { sayOpenSection } from "./say-open";
 export * from "./strum";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../base";
+import { fail, ok, type Result, type Ticks } from "../../base";
 
 /** Ticks in a quarter note. */
 export const TICKS_PER_QUARTER: Ticks = 960;

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { LengthFix, OpenSection, TimedChord } from "./bars";
 import { beatsOfTicks, countBeats, formatBeats } from "./beats";
 

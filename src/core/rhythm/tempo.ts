@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import { type BeatUnit, ticksOfBeatUnit } from "./meter";
 
 /** Beats a minute of a stated note value. */

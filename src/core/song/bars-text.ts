@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 
 /** Stretches of bars, counted from 0, each up to and without its second number. */
 export type Stretches = readonly (readonly [from: number, to: number])[];

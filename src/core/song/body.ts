@@ -23,9 +23,8 @@ import {
 } from "./row-fields";
 import { slotPin, slotSave, sound, soundBox, soundMove, soundRun } from "./sound-rows";
 
-export { RIFF_WAYS } from "./part-rows";
 export { ROLES, type Role } from "./roles";
-export { idSchema, isStorable, keySchema, symbolSchema } from "./row-fields";
+export { idSchema, isStorable, keySchema } from "./row-fields";
 
 export const SECTION_KINDS = [
   "intro",
@@ -41,7 +40,7 @@ export const SECTION_KINDS = [
 ] as const;
 export const SOURCE_KINDS = ["sheet", "file", "ear", "take", "lesson", "other"] as const;
 export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
-export const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
+const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
 /** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
 export const READS = ["shapes", "sounding", "degrees"] as const;
@@ -337,7 +336,6 @@ export type Choice = Readonly<z.infer<typeof choice>>;
 export type StrumRow = Readonly<z.infer<typeof strum>>;
 export type Riff = Readonly<z.infer<typeof riff>>;
 export type RiffNote = Readonly<z.infer<typeof riffNote>>;
-export type Dismissal = Readonly<z.infer<typeof dismissal>>;
 export type LoopBox = Readonly<z.infer<typeof loopBox>>;
 export type LoopLayerRow = Readonly<z.infer<typeof loopLayer>>;
 export type LoopWant = Readonly<z.infer<typeof loopWant>>;
@@ -348,8 +346,6 @@ export type SoundMoves = Readonly<z.infer<typeof soundMove>>;
 export type SoundMove = SoundMoves["moves"][number];
 export type SoundBox = Readonly<z.infer<typeof soundBox>>;
 export type SlotPin = Readonly<z.infer<typeof slotPin>>;
-export type SlotSave = Readonly<z.infer<typeof slotSave>>;
-export type SoundRun = Readonly<z.infer<typeof soundRun>>;
 export type Source = Readonly<z.infer<typeof source>>;
 export type CueRow = Readonly<z.infer<typeof cue>>;
 export type Evening = Readonly<z.infer<typeof evening>>;

@@ -6,7 +6,7 @@ import type { TechniqueId } from "./technique-ids";
 import { techniqueOf } from "./techniques";
 
 /** Where a value on the sheet comes from: this cell, the section's first use, or the player's default. */
-export type Origin = "own" | "first use" | "player";
+type Origin = "own" | "first use" | "player";
 
 export type Inherited<Value> = { readonly value: Value; readonly from: Origin };
 

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import { type Body, KINDS, type Kind, REFERENCES, type Row, TABLES } from "./body";
 
 export type BodyProblem = {

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import { PLAIN_USE } from "./added-fields";
 import {
   type Body,

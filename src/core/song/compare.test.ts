@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { STRUM_LIBRARY } from "../rhythm";
 import { alignLists } from "./align";
 import type { Body, VersionBody } from "./body";

@@ -1,4 +1,4 @@
-import { sure } from "../base";
+import { sure } from "../../base";
 import { moveChord, parseChord } from "../chord";
 import { parseKey } from "../pitch";
 import { beatsOfTicks, countBeats } from "../rhythm";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import { addedFields } from "./added-fields";
 import { type Body, idSchema, isStorable, type Kind, REFERENCES, type Row, TABLES } from "./body";
 

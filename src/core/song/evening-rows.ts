@@ -4,7 +4,7 @@ import { idSchema, optionalId, order, text } from "./row-fields";
 /** What stands in a running order: a song, or something else that takes time. */
 export const ITEM_KINDS = ["song", "talk", "prayer", "announcement", "pause"] as const;
 /** Where an item must stand. */
-export const ITEM_PLACES = ["opens", "last"] as const;
+const ITEM_PLACES = ["opens", "last"] as const;
 export const MOST_MINUTES = 24 * 60;
 
 const minutes = z

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import type { Body, ExceptionKind, VersionBody } from "./body";
 import { checkBody } from "./check-body";
 import { set } from "./commands";

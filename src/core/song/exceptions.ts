@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../base";
+import { fail, ok, type Result, type Ticks } from "../../base";
 import { PLAIN_USE } from "./added-fields";
 import type { Body, Exception, ExceptionKind, Use, VersionBody } from "./body";
 import { add, batch, type MakeId, orderAtEnd, removalOf, set } from "./commands";

@@ -1,5 +1,5 @@
 export { PLAIN_HAND, PLAIN_ITEM, PLAIN_USE } from "./added-fields";
-export { alignLists, type Pair } from "./align";
+
 export { formatBars, readBars, type Stretches, sayBarsProblem } from "./bars-text";
 export { editBetween } from "./between";
 export {
@@ -9,12 +9,10 @@ export {
   type Cell,
   type Choice,
   type CueRow,
-  type Dismissal,
   type Evening,
   type EveningBody,
   type EveningItem,
   EXCEPTION_KINDS,
-  EXTRA_KINDS,
   type Exception,
   type ExceptionKind,
   type Extra,
@@ -22,7 +20,6 @@ export {
   type Instrument,
   idSchema,
   isStorable,
-  KINDS,
   type Kind,
   keySchema,
   type LoopBox,
@@ -30,10 +27,8 @@ export {
   type LoopLayerRow,
   type LoopRun,
   type LoopWant,
-  type PlacedChord,
   type Player,
   READS,
-  RIFF_WAYS,
   type Riff,
   type RiffNote,
   ROLES,
@@ -43,21 +38,18 @@ export {
   type Section,
   type SectionKind,
   type SlotPin,
-  type SlotSave,
   SOURCE_KINDS,
   type SongBody,
   type Sound,
   type SoundBox,
   type SoundMove,
   type SoundMoves,
-  type SoundRun,
   type Source,
   type SourceKind,
   type StrumRow,
   type Use,
   type VersionBody,
   type VersionRow,
-  type Word,
   WRITINGS,
 } from "./body";
 export {
@@ -67,12 +59,11 @@ export {
   type Inherited,
   indexCells,
   isOut,
-  type Origin,
   type ResolvedCell,
   resolveCell,
 } from "./cells";
-export { type BodyProblem, checkBody, emptyBody, isKind } from "./check-body";
-export { choiceFits, findChoice, type ShapeSpot, spotOf } from "./choices";
+export { checkBody, emptyBody, isKind } from "./check-body";
+export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export {
   add,
   addChord,
@@ -95,11 +86,10 @@ export {
   setWords,
 } from "./commands";
 export { compareVersions } from "./compare";
-export type { Comparison, Difference, LinePair, NameOf, SectionPair } from "./compare-side";
+
 export { copyVersion } from "./copy-version";
 export { CUE_SIGNS } from "./cue-rows";
 export {
-  type Applied,
   applyEdit,
   type Command,
   commandSchema,
@@ -110,19 +100,16 @@ export {
   type Touch,
   touches,
 } from "./edit";
-export { ITEM_KINDS, ITEM_PLACES, MOST_MINUTES } from "./evening-rows";
+export { ITEM_KINDS, MOST_MINUTES } from "./evening-rows";
 export {
   addException,
-  type ExceptionFields,
   type FoldProblem,
   fold,
   isPlainUse,
-  sameChords,
-  sameLine,
   unfold,
 } from "./exceptions";
 export { usualTuning } from "./instruments";
-export { isPlayed, type LaidLine, type LineOrigin, linesPlayed } from "./layout";
+export { isPlayed, linesPlayed } from "./layout";
 export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export { differencesFrom, type Likeness, likenesses } from "./likeness";
 export {
@@ -139,19 +126,17 @@ export {
   QUIETEST_DBFS,
   WANTS,
 } from "./loop-rows";
-export { liftBody, SCHEMA, type Stored } from "./migrate";
+export { liftBody, SCHEMA } from "./migrate";
 export {
   hasStrings,
   keysOf,
-  type NamedChord,
   Namer,
   namerByShift,
-  type Reader,
   readerOf,
   tuningOf,
 } from "./names";
-export { type Note, type Notes, noteOf, notesOf } from "./notes";
-export { byOrder, orderBetween, ordersFor } from "./order";
+export { type Note, type Notes, notesOf } from "./notes";
+export { byOrder, ordersFor } from "./order";
 export {
   type Outline,
   type OutlineException,
@@ -189,13 +174,11 @@ export { neckOfRiff, notesOfRiff } from "./riffs";
 export { sayCommand, sizeOf } from "./say-command";
 export { sayEditProblem, sayPlace } from "./say-edit";
 export { sayException, sayUse } from "./say-exception";
-export { sayLines } from "./say-lines";
+
 export {
-  chordMark,
   chordMarks,
   foldText,
   parseShelfQuery,
-  type ShelfQuery,
   titleKeyOf,
 } from "./shelf-query";
 export {
@@ -213,15 +196,11 @@ export {
   HAND_SETTINGS,
   HARMONY_INTERVALS,
   type HarmonyChoice,
-  isSettingKey,
   MOVED_SETTINGS,
   OVERALL_SETTINGS,
   SETTING_KEYS,
   type SettingKey,
-  type SettingKind,
   type SettingValue,
-  SOUND_SETTINGS,
-  settingFault,
   settingOf,
 } from "./sound-settings";
 export {
@@ -238,10 +217,7 @@ export {
 } from "./sync";
 export { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
 export {
-  GRIDS,
-  type Grid,
   gridOnsets,
-  type StringPart,
   stringsOfPart,
   TECHNIQUES,
   type Technique,
@@ -250,9 +226,7 @@ export {
   techniquesOf,
 } from "./techniques";
 export {
-  type Bar,
   beatUnitOfUse,
-  type ChordEvent,
   meterOf,
   meterOfUse,
   type Passage,
@@ -262,7 +236,6 @@ export {
   sectionSums,
   type TimedLine,
   type Timeline,
-  tempoOfUse,
   timedChords,
   timelineOf,
   versionRow,

@@ -1,9 +1,9 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { Exception } from "./body";
 import { type OutlineException, type OutlineLine, type OutlineSection, outlineLine } from "./outline";
 
 /** Why a line is sung here: it is the section's own, or an exception of this use brings it. */
-export type LineOrigin = "section" | "changed" | "ending" | "extra";
+type LineOrigin = "section" | "changed" | "ending" | "extra";
 
 export type LaidLine = {
   readonly outline: OutlineLine;

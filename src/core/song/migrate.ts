@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../base";
+import { fail, ok, type Result } from "../../base";
 import { ADDED_IN_FORM, type AddedFields } from "./added-fields";
 import type { Body, Kind } from "./body";
 import { type BodyProblem, checkBody, isRecord } from "./check-body";

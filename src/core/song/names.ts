@@ -1,4 +1,4 @@
-import { sure } from "../base";
+import { sure } from "../../base";
 import { type Chord, moveChord, type Naming, parseChord, writeChord } from "../chord";
 import { shapeKeyAt } from "../fretboard";
 import { type Key, moveKey, parseKey, parseTuning, type Tuning } from "../pitch";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { Exception, Line, PlacedChord, Section, Use, VersionBody, Word } from "./body";
 import { byOrder } from "./order";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../base";
+import { sure } from "../../base";
 import { STRUM_LIBRARY } from "../rhythm";
 import type { Body, VersionBody } from "./body";
 import { indexCells, resolveCell } from "./cells";

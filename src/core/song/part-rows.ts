@@ -16,7 +16,7 @@ import {
 import { TECHNIQUE_IDS } from "./technique-ids";
 
 /** Whether a line is played as written, or one lick is set on the root of each chord. */
-export const RIFF_WAYS = ["as written", "follows the chords"] as const;
+const RIFF_WAYS = ["as written", "follows the chords"] as const;
 
 const barNumber = z.int().min(0).max(10_000);
 const stretch = z.tuple([barNumber, barNumber]);

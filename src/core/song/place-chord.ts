@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { VersionBody } from "./body";
 import { add, batch, type MakeId, removeChord, set } from "./commands";
 import type { Command } from "./edit";

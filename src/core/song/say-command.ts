@@ -1,4 +1,4 @@
-import { capital } from "../base";
+import { capital } from "../../base";
 import { beatsOfTicks, countBeats } from "../rhythm";
 import type { Body } from "./body";
 import { type Command, rowIdOf, type SimpleCommand, singles } from "./edit";

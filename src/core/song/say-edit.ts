@@ -1,4 +1,4 @@
-import { assertNever } from "../base";
+import { assertNever } from "../../base";
 import type { EditProblem, Touch } from "./edit";
 
 /** What people call the rows of each table. */

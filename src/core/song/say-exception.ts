@@ -1,4 +1,4 @@
-import { assertNever } from "../base";
+import { assertNever } from "../../base";
 import { saySemitones } from "../pitch";
 import { beatsOfTicks, countBeats } from "../rhythm";
 import type { Exception, Use, VersionRow } from "./body";

@@ -19,7 +19,7 @@ const NUMBERS = [
   "eleven",
   "twelve",
 ];
-export const inWords = (count: number): string => NUMBERS[count] ?? String(count);
+const inWords = (count: number): string => NUMBERS[count] ?? String(count);
 const chordsInWords = (count: number, how: string): string =>
   `${inWords(count)} ${how} ${count === 1 ? "chord" : "chords"}`;
 

@@ -2,7 +2,7 @@
  * What can be said of a sound: one setting a line of the ledger. Numbers, ranges and words are ours; common practice, no
  * source.
  */
-export type SettingKind =
+type SettingKind =
   | {
       readonly kind: "number";
       readonly least: number;
@@ -35,7 +35,7 @@ const choice = (words: string, choices: readonly string[]): Setting => ({
 const flag = (words: string): Setting => ({ kind: "flag", words, plain: false });
 
 /** Note values for what goes with the tempo; "off" first. */
-export const TIMED_NOTES = Object.freeze([
+const TIMED_NOTES = Object.freeze([
   "off",
   "1/1",
   "1/2.",
@@ -64,7 +64,7 @@ export const HARMONY_INTERVALS = Object.freeze({
 } as const);
 export type HarmonyChoice = keyof typeof HARMONY_INTERVALS;
 
-export const SOUND_SETTINGS = Object.freeze({
+const SOUND_SETTINGS = Object.freeze({
   level: number("level", -24, 12, "dB", 0),
   boost: flag("boost"),
   "boost.level": number("boost by", 0, 12, "dB", 3),

@@ -84,7 +84,7 @@ export function receive(
  * Carries pending edits over edits of others: one that touches a place another got to first is lost, the
  * rest stand on the newest revision.
  */
-export function carryOver(
+function carryOver(
   pending: readonly PendingEdit[],
   foreign: readonly ArrivedEdit[],
   acknowledged: Body,

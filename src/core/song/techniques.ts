@@ -1,4 +1,4 @@
-import type { Semitones, Ticks } from "../base";
+import type { Semitones, Ticks } from "../../base";
 import { canDo, type Level, type Style } from "../fretboard";
 import { beatsOfBar, beatUnitOf, isCompound, type Meter, ticksOfBeatUnit } from "../rhythm";
 import type { Instrument, Role } from "./body";

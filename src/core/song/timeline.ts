@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import { type BarSum, beatUnitOf, type Meter, sumBars, type Tempo, tempoMs, ticksOfBar } from "../rhythm";
 import type { Exception, Section, Use, VersionBody, VersionRow } from "./body";
 import { isPlayed, type LaidLine, linesPlayed, type Round } from "./layout";
@@ -10,10 +10,10 @@ import {
   outlineOf,
 } from "./outline";
 
-export type Bar = { readonly number: number; readonly tick: Ticks; readonly ticks: Ticks };
+type Bar = { readonly number: number; readonly tick: Ticks; readonly ticks: Ticks };
 
 /** A chord as it is played: when it comes, how long it is its turn, and how long it sounds of that. */
-export type ChordEvent = {
+type ChordEvent = {
   readonly tick: Ticks;
   readonly ticks: Ticks;
   /** Less than `ticks` where everybody stops. */
@@ -76,7 +76,7 @@ export const meterOfUse = (version: VersionRow, use: Use): Meter => ({
 });
 
 /** The tempo of a use; one of its own counts the beats of its metre. */
-export function tempoOfUse(version: VersionRow, use: Use): Tempo {
+function tempoOfUse(version: VersionRow, use: Use): Tempo {
   if (use.bpm === null) return { bpm: version.bpm, beatUnit: version.beatUnit };
   const own = use.meterBeats !== null || use.meterUnit !== null;
   return { bpm: use.bpm, beatUnit: own ? beatUnitOf(meterOfUse(version, use)) : version.beatUnit };
@@ -319,7 +319,7 @@ export function sectionSum(section: OutlineSection, next: OutlineSection | undef
 }
 
 /** The section that follows each one the first time it is used; none for the last, or one not in the form. */
-export function nextSections(outline: Outline): ReadonlyMap<string, OutlineSection | undefined> {
+function nextSections(outline: Outline): ReadonlyMap<string, OutlineSection | undefined> {
   const played = outline.form.map((use) => use.sectionId);
   return new Map(
     outline.sections.map(({ section }) => {

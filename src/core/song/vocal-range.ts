@@ -1,4 +1,4 @@
-import { modulo, sure } from "../base";
+import { modulo, sure } from "../../base";
 import {
   formatKey,
   formatPitchIn,

@@ -3,7 +3,7 @@ import { idSchema } from "../song";
 import type { LiveItem } from "./score";
 
 /** Slowest and fastest a leader may set, beats a minute. */
-export const LIVE_BPM = Object.freeze({ least: 20, most: 320 });
+const LIVE_BPM = Object.freeze({ least: 20, most: 320 });
 
 const passage = z.string().min(1).max(60);
 

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import type { Place } from "./place";
 import { idOfUse, type LivePassage } from "./score";
 

@@ -10,12 +10,12 @@ export type OffsetBounds = {
   readonly most: readonly Bound[];
 };
 
-export type Bound = { readonly at: number; readonly offset: number };
+type Bound = { readonly at: number; readonly offset: number };
 
 export const NO_BOUNDS: OffsetBounds = Object.freeze({ least: [], most: [] });
 
 /** A clock of a phone or a computer drifts less than this. A quartz is told to be within 100; common practice, no source. */
-export const MOST_DRIFT = 400e-6;
+const MOST_DRIFT = 400e-6;
 /** Bounds older than this are let go, ms: a drift that changes with the warmth of a pocket is followed. */
 const OLDEST_MS = 180_000;
 const MOST_BOUNDS = 400;

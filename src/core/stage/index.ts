@@ -1,5 +1,5 @@
-export { type LeaderAct, LIVE_BPM, type LiveAct, type LiveEvent, liveActSchema } from "./act";
-export { ahead, BARS_AHEAD, type Placed } from "./ahead";
+export { type LeaderAct, type LiveAct, type LiveEvent, liveActSchema } from "./act";
+export { ahead, BARS_AHEAD } from "./ahead";
 export { barInUse } from "./bar-in-use";
 export {
   answeredAt,
@@ -13,13 +13,12 @@ export {
 } from "./clock-offset";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
 export type { StageNote, StagePerson } from "./people";
-export { type Phase, type Place, placeAt, type Transport } from "./place";
+export { type Place, placeAt } from "./place";
 export { idOfUse, type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
 export {
   applyLive,
   EMPTY_STATE,
   itemOf,
-  LEAD_MS,
   type LiveState,
   passagesNow,
   refuseLive,

@@ -32,7 +32,7 @@ export const EMPTY_TRANSPORT: Transport = Object.freeze({
   after: null,
 });
 
-export type Phase = "waiting" | "counting" | "playing" | "holding" | "sign" | "stopped" | "ended";
+type Phase = "waiting" | "counting" | "playing" | "holding" | "sign" | "stopped" | "ended";
 
 /** Where everybody is. */
 export type Place = {

@@ -1,4 +1,4 @@
-import type { Ticks } from "../base";
+import type { Ticks } from "../../base";
 import { tempoMs, ticksOfBar, ticksOfBeatUnit } from "../rhythm";
 import {
   type EveningItem,

@@ -1,4 +1,4 @@
-import { assertNever } from "../base";
+import { assertNever } from "../../base";
 import type { LeaderAct, LiveAct, LiveEvent } from "./act";
 import { barOf, EMPTY_TRANSPORT, indexOf, nextBeat, THE_END, type Transport, walk } from "./place";
 import { beatMs, type LiveItem, type LivePassage } from "./score";

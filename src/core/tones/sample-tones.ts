@@ -1,4 +1,4 @@
-import { sure } from "../base";
+import { sure } from "../../base";
 import { bandSheet } from "../parts";
 import {
   add,

@@ -7,7 +7,7 @@ import { ticksOfBeatUnit } from "@/core/rhythm";
 import { byOrder, versionRow } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";
-import { derive, makeId, useAct, useCalmVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion } from "../open";
 
 /** A form for a cue of one's own: at a bar and beat of a section, or on a word. */
 export function AddCue() {

@@ -14,7 +14,7 @@ import {
 } from "@/core/cues";
 import type { Player, VersionBody } from "@/core/song";
 import { useShapePlan } from "@/workers";
-import { derive, useAct } from "../document";
+import { derive, useAct } from "../open";
 
 /** Acts so near a late one, ms, are looked at for what could move. */
 const NEAR_MS = 5000;

@@ -7,7 +7,7 @@ import { byOrder } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
-import { useOpenSong } from "../document";
+import { useOpenSong } from "../open";
 import { AddCue } from "./AddCue";
 import { BodySchedule } from "./BodySchedule";
 import { OwnCue } from "./OwnCue";

@@ -6,7 +6,7 @@ import { byOrder, CUE_SIGNS, type CueRow } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { useAct, useVersion } from "../document";
+import { useAct, useVersion } from "../open";
 import { SIGN_WORDS } from "./words";
 
 /** A cue of one's own: what it says, and opened all that can be said of it. */

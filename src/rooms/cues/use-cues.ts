@@ -5,9 +5,9 @@ import { type Cue, cuesOf, type Planned } from "@/core/cues";
 import type { VersionBody } from "@/core/song";
 import { type SongTones, songPedals, type ToneCase, type TonePlan, tonePresses } from "@/core/tones";
 import { tonePlanOf } from "@/workers";
-import { derive, useCalmVersion } from "../document";
-import { useLoops } from "../loops/use-loops";
-import { playersWithSounds } from "../sounds/SoundsPlayer";
+import { useLoops } from "../loops";
+import { derive, useCalmVersion } from "../open";
+import { playersWithSounds } from "../sounds";
 
 /** Plans of everybody's sounds, as they become known. */
 function useTonePlans(songs: readonly SongTones[]): ReadonlyMap<ToneCase, TonePlan> {

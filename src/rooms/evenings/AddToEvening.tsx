@@ -3,9 +3,8 @@
 import { useEffect, useState } from "react";
 import { add, type EveningItem, ITEM_KINDS, orderAtEnd, PLAIN_ITEM } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { makeId } from "../document";
-import { useActOnEvening, useCurrentEvening } from "../document/open-evening";
-import type { ListedVersion } from "./EveningRoom";
+import { makeId, useActOnEvening, useCurrentEvening } from "../open";
+import type { ListedVersion } from "./listed-version";
 import { KIND_WORDS } from "./words";
 
 type Found = {

@@ -3,8 +3,8 @@
 import { useMemo } from "react";
 import { bestOrder, orderCase, reorderSongs, type SongEdges, secondsOf } from "@/core/evenings";
 import type { EveningItem } from "@/core/song";
-import { useActOnEvening } from "../document/open-evening";
-import type { ListedVersion } from "./EveningRoom";
+import { useActOnEvening } from "../open";
+import type { ListedVersion } from "./listed-version";
 
 /** The order with the least change-over, and what the present one costs against it. */
 export function BestOrderPanel({

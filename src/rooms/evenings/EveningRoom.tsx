@@ -11,23 +11,13 @@ import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
-import type { LoadedDocument } from "../document";
-import { OpenEveningProvider, useActOnEvening, useEvening, useOpenEvening } from "../document/open-evening";
-import { UndoRedo } from "../house/UndoRedo";
+import type { LoadedDocument } from "../open";
+import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEvening } from "../open";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
+import type { ListedVersion } from "./listed-version";
 import { OnStagePanel } from "./OnStagePanel";
 import { RunningList } from "./RunningList";
-
-/** A version of a song as a running order needs it. */
-export type ListedVersion = {
-  readonly versionId: string;
-  readonly songId: string;
-  readonly title: string;
-  readonly versionName: string;
-  readonly key: string;
-  readonly edges: SongEdges;
-};
 
 /** An evening: its running order with what changes between songs, how long it lasts, and the best order. */
 export const EveningRoom = ({

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { QrCode, type QrSquares } from "@/ui/QrCode";
-import { useOpenEvening } from "../document/open-evening";
-import { changeKept } from "../stage/live/settings";
+import { useOpenEvening } from "../open";
+import { changeKept } from "../stage";
 
 type Joining = { readonly code: string; readonly qr: QrSquares | null };
 

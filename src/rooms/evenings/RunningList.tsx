@@ -12,8 +12,8 @@ import { pretty, sayTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
-import { useActOnEvening, useCurrentEvening } from "../document/open-evening";
-import type { ListedVersion } from "./EveningRoom";
+import { useActOnEvening, useCurrentEvening } from "../open";
+import type { ListedVersion } from "./listed-version";
 import { KIND_WORDS } from "./words";
 
 /** The running order: moved by dragging or by keys, with what changes between songs. */

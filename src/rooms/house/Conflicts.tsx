@@ -2,7 +2,7 @@
 
 import { useStore } from "zustand";
 import { type LostEdit, sayPlace } from "@/core/song";
-import { type DocumentStore, useOpenSong } from "../document";
+import { type DocumentStore, useOpenSong } from "../open";
 
 /** Two edits on the same place: both values, and the choice between them. */
 export function Conflicts() {

@@ -9,22 +9,22 @@ import { Lantern } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
+import { useLoopFindings } from "../loops";
 import {
   derive,
   type LoadedDocument,
   OpenSongProvider,
   type Saving,
+  UndoRedo,
   useCalmVersion,
   useOpenSong,
   useSong,
   useVersion,
-} from "../document";
-import { useLoopFindings } from "../loops/use-loops";
-import { soundsLit } from "../sounds/use-tones";
+} from "../open";
+import { soundsLit } from "../sounds";
 import { Conflicts } from "./Conflicts";
 import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
-import { UndoRedo } from "./UndoRedo";
 
 /** The house of one open song: the rail of rooms at left, the room beside it. */
 export function House({

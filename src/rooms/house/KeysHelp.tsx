@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useRef } from "react";
+import { isTyping } from "@/ui/is-typing";
 
 const KEYS: readonly (readonly [string, string])[] = [
   ["Ctrl Z", "take back"],
@@ -24,11 +25,6 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["→ Space Page Down", "Stage: go on"],
   ["← Page Up", "Stage: back"],
 ];
-
-/** Whether a key press belongs to a field the person is typing in. */
-export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
 /** The list of keys, on "?". */
 export function KeysHelp() {

@@ -8,8 +8,8 @@ import { type Player, set } from "@/core/song";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
 import { type CapoRow, type HardestChange, useCapoTable, useHardestChanges } from "@/workers";
-import { derive, useAct, useVersion } from "../document";
-import { NamesChoice } from "./NamesChoice";
+import { derive, useAct, useVersion } from "../open";
+import { NamesChoice } from "../players";
 
 const CAPOS = Object.freeze([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
 

@@ -10,7 +10,7 @@ import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { writtenNote } from "@/ui/written";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../document";
+import { derive, useVersion } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
 export function JoinCold({ player }: { player: Player }) {

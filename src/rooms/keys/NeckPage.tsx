@@ -10,7 +10,7 @@ import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written, writtenNote } from "@/ui/written";
-import { derive, useVersion } from "../document";
+import { derive, useVersion } from "../open";
 import { JoinCold } from "./JoinCold";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
@@ -148,13 +148,7 @@ function whatIsShown(
   };
 }
 
-export function StringsAndFrets({
-  places,
-  strings,
-}: {
-  places: readonly NeckPlace[];
-  strings: readonly string[];
-}) {
+function StringsAndFrets({ places, strings }: { places: readonly NeckPlace[]; strings: readonly string[] }) {
   return (
     <dl className="mt-1 grid w-fit grid-cols-[auto_1fr] gap-x-4">
       {strings.map((name, string) => (

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { capital } from "@/core/base";
+import { capital } from "@/base";
 import type { Colour } from "@/core/chord";
 import { type PlantedPoint, sayFingers } from "@/core/fretboard";
 import { handOf, type PlanRequest } from "@/core/parts";
@@ -11,7 +11,7 @@ import { sayCapo, sayPercent } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
 import { usePlanted } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useVersion } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const CAPOS = [0, 1, 2, 3, 4, 5, 6, 7] as const;

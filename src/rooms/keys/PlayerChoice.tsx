@@ -4,7 +4,7 @@ import Link from "next/link";
 import { type ComponentType, useState } from "react";
 import { byOrder, hasStrings, type Player } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
-import { useOpenSong, useVersion } from "../document";
+import { useOpenSong, useVersion } from "../open";
 import { KeysTabs } from "./KeysTabs";
 
 /** Players in their order, and which one a page is about. */

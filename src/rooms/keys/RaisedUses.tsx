@@ -10,7 +10,7 @@ import { NumberField } from "@/ui/NumberField";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
 import { type CapoRow, useCapoTable } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useVersion } from "../open";
 import { playedChords } from "./played-chords";
 
 /** How long a practised hand takes to move a capo and find the neck again. Ours, no source. */

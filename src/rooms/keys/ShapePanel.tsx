@@ -19,7 +19,7 @@ import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useFingerings, useStandIns } from "@/workers";
-import { makeId, useAct, useVersion } from "../document";
+import { makeId, useAct, useVersion } from "../open";
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "symbol", label: "everywhere in this song" },

@@ -9,7 +9,7 @@ import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../document";
+import { derive, useVersion } from "../open";
 import { HardChanges } from "./HardChanges";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 import { ShapePanel } from "./ShapePanel";

@@ -34,7 +34,7 @@ export function Tuner({ strings }: { strings: Tuning }) {
 }
 
 /** The string a pitch is nearest to, and how many cents away it is. */
-export function nearestString(heard: NonNullable<Heard>, strings: Tuning): { string: number; cents: number } {
+function nearestString(heard: NonNullable<Heard>, strings: Tuning): { string: number; cents: number } {
   const exact = heard.midi + heard.cents / 100;
   const away = strings.map((midi) => Math.abs(exact - midi));
   const string = away.indexOf(Math.min(...away));

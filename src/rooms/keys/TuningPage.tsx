@@ -16,8 +16,8 @@ import { set, tuningOf } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { useAct } from "../document";
-import { checkTuning, splitTuning } from "../players/tuning-text";
+import { useAct } from "../open";
+import { checkTuning, splitTuning } from "../players";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 import { Tuner } from "./Tuner";
 

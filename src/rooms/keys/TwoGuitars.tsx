@@ -7,7 +7,7 @@ import type { Player } from "@/core/song";
 import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../document";
+import { derive, useVersion } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
 export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {

@@ -18,8 +18,8 @@ import {
 import { PitchField } from "@/ui/PitchField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useAct, useVersion } from "../document";
-import { useSingerRange } from "../players/use-singer-range";
+import { derive, useAct, useVersion } from "../open";
+import { useSingerRange } from "../players";
 import { SungNote } from "./SungNote";
 import { VoiceKeys } from "./VoiceKeys";
 

@@ -13,7 +13,7 @@ import {
   versionRow,
 } from "@/core/song";
 import { pretty, sayKey } from "@/ui/pretty";
-import { useAct, useVersion } from "../document";
+import { useAct, useVersion } from "../open";
 
 const SHOWN = 5;
 const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {

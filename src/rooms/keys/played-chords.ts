@@ -1,6 +1,6 @@
 import { beatsOfTicks } from "@/core/rhythm";
 import { namerByShift, type Passage, type VersionBody, versionRow } from "@/core/song";
-import { derive } from "../document";
+import { derive } from "../open";
 
 /** Every chord that is played in some passages, as it sounds, with the beats it lasts. */
 export function playedChords(

@@ -3,8 +3,7 @@
 import Link from "next/link";
 import { commandOfFix, type LoopFinding, sayLoopFinding, sayLoopFix } from "@/core/loops";
 import { pretty } from "@/ui/pretty";
-import { derive, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../document";
-import { LetItStand } from "../parts/LetItStand";
+import { derive, LetItStand, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../open";
 
 /** What the plan asks a second look at, with place, sentence, reason and what can be done. */
 export function LoopFindingsList({ findings }: { findings: readonly LoopFinding[] }) {

@@ -14,7 +14,7 @@ import {
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song";
 import { useLoopPlan } from "@/workers";
-import { derive, useBand, useCalmVersion } from "../document";
+import { derive, useBand, useCalmVersion } from "../open";
 
 /** Which reading of the song a case was made from: a plan is shown with the song it was made for. */
 const songOf = new WeakMap<LoopCase, SongLoops>();

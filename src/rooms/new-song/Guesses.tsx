@@ -14,7 +14,7 @@ import { NumberField } from "@/ui/NumberField";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { keyChoices } from "../song/Settings";
+import { keyChoices } from "../song";
 
 const NAMING_WORDS = {
   letters: "letters: C, D, E",

@@ -14,7 +14,7 @@ import { outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song";
 import { piecesOf } from "@/ui/pieces";
 import { sayKey, sayTime } from "@/ui/pretty";
 import { SungLine } from "@/ui/SungLine";
-import { soundingName } from "../song/SectionCard";
+import { soundingName } from "../song";
 import { SectionGuess } from "./Guesses";
 
 const MOST_SHOWN = 12;

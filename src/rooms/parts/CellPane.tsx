@@ -26,7 +26,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion } from "../open";
 import { From } from "./From";
 import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";

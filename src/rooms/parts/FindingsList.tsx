@@ -4,8 +4,7 @@ import Link from "next/link";
 import { type Finding, sayFinding, sayFix } from "@/core/parts";
 import { setCells } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { derive, makeId, useAct, useCurrentVersion, useOpenSong } from "../document";
-import { LetItStand } from "./LetItStand";
+import { derive, LetItStand, makeId, useAct, useCurrentVersion, useOpenSong } from "../open";
 
 type Props = {
   readonly findings: readonly Finding[];

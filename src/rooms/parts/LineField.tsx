@@ -5,7 +5,7 @@ import type { SheetPart, SheetRow } from "@/core/parts";
 import { byOrder, setCell } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { TabLines } from "@/ui/TabLines";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";
 import { From } from "./From";
 
 /** The line of a part, in tab; written in the Lines page. */

@@ -17,7 +17,7 @@ import {
 } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
 import { useAfterPaint } from "@/ui/use-after-paint";
-import { derive, makeId, useAct, useVersion } from "../document";
+import { derive, makeId, useAct, useVersion } from "../open";
 import { CellPane } from "./CellPane";
 import { FindingsList } from "./FindingsList";
 import { PartsTabs } from "./PartsTabs";

@@ -20,7 +20,7 @@ import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useFingerings, useShapePlan } from "@/workers";
-import { derive, makeId, useAct, useCalmVersion, useVersion } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useVersion } from "../open";
 
 type Props = {
   readonly use: Use;
@@ -229,7 +229,7 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
 }
 
 /** "fingers 3 (1.8), span mm 34 (0.2)". */
-export const sayWhy = (why: readonly Reason[]): string =>
+const sayWhy = (why: readonly Reason[]): string =>
   why
     .map((reason) => `${reason.term} ${Math.round(reason.amount * 10) / 10} (${reason.cost.toFixed(1)})`)
     .join(", ");

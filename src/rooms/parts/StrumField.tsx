@@ -6,7 +6,7 @@ import { paceOfPattern, STRUM_LIBRARY } from "@/core/rhythm";
 import { byOrder, setCell, strumLike, takePattern } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../document";
+import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";
 import { From } from "./From";
 
 /** The pattern of a part: one of the song's, or one of the library, which the song then has its own copy of. */

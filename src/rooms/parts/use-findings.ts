@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { type Finding, findingsOf, type ShapePlan } from "@/core/parts";
 import { hasStrings, versionRow } from "@/core/song";
 import { useShapePlans } from "@/workers";
-import { derive, useCalmVersion } from "../document";
+import { derive, useCalmVersion } from "../open";
 
 export type Judged = {
   /** Nobody has let these stand. */

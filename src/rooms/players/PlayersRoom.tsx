@@ -29,13 +29,13 @@ import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useBand, useVersion } from "../document";
-import { NamesChoice } from "../keys/NamesChoice";
+import { makeId, useAct, useBand, useVersion } from "../open";
+import { NamesChoice } from "./NamesChoice";
 import { checkTuning, splitTuning } from "./tuning-text";
 import { useSingerRange } from "./use-singer-range";
 
 /** Starting points for a new player; all of it can be changed. */
-export const NEW_PLAYERS = [
+const NEW_PLAYERS = [
   { label: "an acoustic guitar", name: "Acoustic", instrument: "guitar", role: "carry", light: 3 },
   { label: "an electric guitar", name: "Electric", instrument: "guitar", role: "support", light: 2 },
   { label: "a bass", name: "Bass", instrument: "bass", role: "bass", light: 2 },

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { formatPitch } from "@/core/pitch";
 import { type Player, set } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { useAct } from "../document";
+import { useAct } from "../open";
 
 type Ends = { readonly low: number | null; readonly high: number | null };
 

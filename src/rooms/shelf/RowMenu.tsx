@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef } from "react";
-import type { Act, ShelfSong } from "./SongRows";
+import type { Act, ShelfSong } from "./shelf-song";
 
 const today = (): string => {
   const now = new Date();

@@ -3,7 +3,7 @@ import { pretty, sayTime } from "@/ui/pretty";
 import { Backup } from "./Backup";
 import { NewEvening } from "./NewEvening";
 import { type Facets, SongList } from "./SongList";
-import type { ShelfPage, ShelfSong } from "./SongRows";
+import type { ShelfPage, ShelfSong } from "./shelf-song";
 
 export type ShelfEvening = {
   readonly id: string;

@@ -5,7 +5,8 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { sayKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
-import { type Act, PAGE, pageOf, type ShelfPage, SongRows } from "./SongRows";
+import { PAGE, pageOf, SongRows } from "./SongRows";
+import type { Act, ShelfPage } from "./shelf-song";
 
 type Facet = { readonly value: string; readonly count: number };
 export type Facets = {

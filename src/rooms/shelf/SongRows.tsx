@@ -5,30 +5,7 @@ import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import { pretty, sayTime } from "@/ui/pretty";
 import { RowMenu } from "./RowMenu";
-
-export type ShelfSong = {
-  readonly versionId: string;
-  readonly songId: string;
-  readonly title: string;
-  readonly by: string;
-  readonly versionName: string;
-  readonly key: string;
-  readonly bpm: number;
-  readonly meter: string;
-  readonly bars: number;
-  readonly seconds: number;
-  readonly players: readonly string[];
-  readonly tags: readonly string[];
-  readonly rehearsed: string | null;
-  readonly archived: boolean;
-};
-export type ShelfPage = {
-  readonly rows: readonly ShelfSong[];
-  readonly total: number;
-  readonly songs: number;
-};
-/** Does something with a song, and says so afterwards. */
-export type Act = (song: ShelfSong, body: object, words: string) => void;
+import type { Act, ShelfPage, ShelfSong } from "./shelf-song";
 
 export const PAGE = 60;
 const ROW = 64;

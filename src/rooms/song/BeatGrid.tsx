@@ -21,7 +21,7 @@ import {
   type VersionRow,
 } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { makeId, useAct, useCurrentVersion } from "../document";
+import { makeId, useAct, useCurrentVersion } from "../open";
 import { checkSymbol } from "./check-symbol";
 
 type Props = {

@@ -6,7 +6,7 @@ import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
-import { makeId, useAct, useVersion } from "../document";
+import { makeId, useAct, useVersion } from "../open";
 
 /** This version and another side by side: what differs in words, each to be taken over on its own. */
 export function Compare({

@@ -12,7 +12,7 @@ import {
 } from "@/core/evidence";
 import { batch, set } from "@/core/song";
 import { pretty } from "@/ui/pretty";
-import { useAct, useCurrentVersion } from "../document";
+import { useAct, useCurrentVersion } from "../open";
 
 /** A reading laid against this version: a source's own text, or another version of the song. */
 export type Reading = {

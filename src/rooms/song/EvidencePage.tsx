@@ -13,7 +13,7 @@ import {
   type VersionBody,
   versionRow,
 } from "@/core/song";
-import { useAct, useCurrentVersion, useOpenSong, useVersion } from "../document";
+import { useAct, useCurrentVersion, useOpenSong, useVersion } from "../open";
 import { EvidenceChart, type Reading } from "./EvidenceChart";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { KIND_WORDS, NewSource } from "./NewSource";

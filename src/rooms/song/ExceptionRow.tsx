@@ -20,7 +20,7 @@ import {
 import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useAct, useCurrentVersion } from "../document";
+import { useAct, useCurrentVersion } from "../open";
 import { LineEditor } from "./LineEditor";
 
 type RowProps = {

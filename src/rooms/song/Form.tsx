@@ -7,7 +7,7 @@ import { type KeyboardEvent, memo } from "react";
 import { addUse, moveBefore, removeUse, type Section, set, type Use } from "@/core/song";
 import { SectionTag } from "@/ui/SectionTag";
 import { SortableList } from "@/ui/SortableList";
-import { type FormRow, makeId, useAct, useCurrentVersion } from "../document";
+import { type FormRow, makeId, useAct, useCurrentVersion } from "../open";
 
 /** The form: uses of sections in the order they are played; moved by dragging or by keys. */
 export const Form = memo(function Form({

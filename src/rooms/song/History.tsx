@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import { type Body, editBetween } from "@/core/song";
-import { useAct, useOpenSong } from "../document";
+import { useAct, useOpenSong } from "../open";
 
 type Step = {
   readonly revision: number;

@@ -2,7 +2,7 @@
 
 import { X } from "lucide-react";
 import { type Body, batch, type Note, removalOf } from "@/core/song";
-import { useAct, useCurrentVersion } from "../document";
+import { useAct, useCurrentVersion } from "../open";
 
 /** Notes of the sheet at one place: comments as they are read, tab behind a fold. */
 export function KeptNotes({ notes }: { notes: readonly Note[] | undefined }) {

@@ -14,7 +14,7 @@ import {
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { makeId, useAct, useCurrentVersion } from "../document";
+import { makeId, useAct, useCurrentVersion } from "../open";
 import { BeatGrid } from "./BeatGrid";
 import { checkSymbol } from "./check-symbol";
 

@@ -12,7 +12,7 @@ import {
 } from "@/core/formats";
 import { add, orderAtEnd, SOURCE_KINDS, type SourceKind } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
-import { makeId, useAct, useCurrentVersion } from "../document";
+import { makeId, useAct, useCurrentVersion } from "../open";
 
 export const KIND_WORDS: Readonly<Record<SourceKind, string>> = {
   sheet: "a sheet",

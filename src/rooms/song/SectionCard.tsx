@@ -33,7 +33,7 @@ import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useCurrentVersion } from "../document";
+import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { KeptNotes } from "./KeptNotes";
 import { LineEditor } from "./LineEditor";
 

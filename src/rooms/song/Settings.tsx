@@ -6,7 +6,7 @@ import { set, type VersionRow } from "@/core/song";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useAct } from "../document";
+import { useAct } from "../open";
 
 const BEAT_NAMES: Readonly<Record<string, string>> = {
   "1/2": "half notes",

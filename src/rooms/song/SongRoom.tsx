@@ -15,7 +15,7 @@ import {
 } from "@/core/song";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../document";
+import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../open";
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
 import { HeadNotes } from "./KeptNotes";

@@ -1,6 +1,6 @@
 "use client";
 
-import { PageTabs } from "../house/PageTabs";
+import { PageTabs } from "../open";
 
 const PAGES = [
   ["", "The sheet"],

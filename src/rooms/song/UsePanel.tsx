@@ -26,7 +26,7 @@ import {
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../document";
+import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../open";
 import { ExceptionRow } from "./ExceptionRow";
 
 /** One place in the form opened: what is otherwise there than where the section is written. */

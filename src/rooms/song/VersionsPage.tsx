@@ -7,7 +7,7 @@ import { set, type VersionBody, versionRow } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { useReady } from "@/ui/use-ready";
-import { useAct, useOpenSong, useVersion } from "../document";
+import { useAct, useOpenSong, useVersion } from "../open";
 import { Compare } from "./Compare";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { History } from "./History";

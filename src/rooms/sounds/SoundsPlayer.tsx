@@ -5,7 +5,7 @@ import type { ComponentType } from "react";
 import { create } from "zustand";
 import { byOrder, type Player, type VersionBody } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
-import { useCalmVersion, useOpenSong } from "../document";
+import { useCalmVersion, useOpenSong } from "../open";
 import { SoundsTabs } from "./SoundsTabs";
 
 /** Whose sounds the room is about: kept while one goes from page to page. */

@@ -1,8 +1,8 @@
 "use client";
 
 import { describeNamed } from "@/core/tones";
-import { makeId, useAct, useCurrentVersion } from "../document";
-import { Notes } from "../loops/Notes";
+import { Notes } from "../loops";
+import { makeId, useAct, useCurrentVersion } from "../open";
 import type { Tones } from "./use-tones";
 
 /** What stands in the way of a plan, and the way out with one act where there is one. */

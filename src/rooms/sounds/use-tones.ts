@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { capital } from "@/core/base";
+import { capital } from "@/base";
 import type { Player, VersionBody } from "@/core/song";
 import {
   type SongTones,
@@ -16,7 +16,7 @@ import {
   tonePresses,
 } from "@/core/tones";
 import { useTonePlan } from "@/workers";
-import { derive, useCalmVersion } from "../document";
+import { derive, useCalmVersion } from "../open";
 import { playersWithSounds } from "./SoundsPlayer";
 
 /**

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { capital } from "@/core/base";
+import { capital } from "@/base";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";

@@ -3,9 +3,9 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { followDocument } from "@/document/client/feed";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
-import { followDocument } from "../document/live";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
 import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
 import {

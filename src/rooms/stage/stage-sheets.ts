@@ -24,7 +24,7 @@ import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
 import type { SungPiece } from "@/ui/SungLine";
 
-export type StageShape = {
+type StageShape = {
   readonly name: string;
   /** The other chord a chosen shape really makes, or null. */
   readonly really: string | null;
@@ -60,14 +60,14 @@ export type StageSheet = {
   readonly cues: readonly StageCue[];
 };
 
-export type StageLine = {
+type StageLine = {
   readonly id: string;
   readonly pieces: readonly SungPiece[];
   /** Where each piece begins, in ticks from where the passage begins. */
   readonly starts: readonly number[];
 };
 
-export type StageCue = {
+type StageCue = {
   readonly id: string;
   readonly kind: CueKind;
   readonly text: string;
@@ -77,7 +77,7 @@ export type StageCue = {
 };
 
 /** A press, or a cue of one's own, with its bar and the word it falls on. */
-export type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
+type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
 
 export type StagePart = {
   readonly player: string;

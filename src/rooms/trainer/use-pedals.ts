@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { LoopBox } from "@/core/song";
-import { isTyping } from "../house/KeysHelp";
+import { isTyping } from "@/ui/is-typing";
 
 /** A second press within this is a double one; a pedal down for longer is held. Ours, no source. */
 const DOUBLE_MS = 350;

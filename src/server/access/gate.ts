@@ -4,7 +4,7 @@ import { isEnough, needs } from "./needs";
 import { findGuest, findOpening } from "./openings";
 
 /** The cookie that carries a guest's token. */
-export const TOKEN_COOKIE = "lantern";
+const TOKEN_COOKIE = "lantern";
 
 /** How long a cookie lasts, s; what it opens ends with the evening. */
 const COOKIE_SECONDS = 3 * 86_400;

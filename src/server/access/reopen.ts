@@ -11,7 +11,7 @@ export type Network = {
   readonly secure: boolean;
 };
 
-export type Where = {
+type Where = {
   readonly port: number;
   readonly secure: boolean;
   readonly addresses: readonly string[];

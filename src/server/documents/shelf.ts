@@ -134,7 +134,6 @@ export async function renewShelf(
 }
 
 const SORTS = ["title", "key", "tempo", "length", "rehearsed", "changed"] as const;
-export type ShelfSort = (typeof SORTS)[number];
 
 /** What a page of the shelf is asked by, as it comes in an address. */
 export const shelfAsked = z.object({

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "@/base";
 import type { Body, Command, VersionBody } from "@/core/song";
 import { set, versionRow } from "@/core/song";
 import { restoreBackup, saveBackup } from "../backup";

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "@/core/base";
+import { fail, ok, type Result } from "@/base";
 import {
   type Adjustments,
   adjustSheet,

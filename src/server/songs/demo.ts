@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { z } from "zod";
-import { sure } from "@/core/base";
+import { defined, sure } from "@/base";
 import { readChordText, readTab } from "@/core/formats";
 import { STYLES } from "@/core/fretboard";
 import { formatTuning, parsePitch } from "@/core/pitch";
@@ -314,7 +314,7 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
   const copies = new Map<string, Player>();
   for (const [key, settings] of Object.entries(song.players)) {
     const { id, ...player } = band.get(key)!;
-    copies.set(key, { ...player, ...settings, id: makeId(), bandPlayerId: id });
+    copies.set(key, { ...player, ...defined(settings), id: makeId(), bandPlayerId: id });
   }
   const uses = Object.values(version.uses).sort(byOrder);
   const strums = new Map<string, StrumRow>();
@@ -349,11 +349,11 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
       ...(line === undefined ? {} : { riffId: riffs.get(line)!.id }),
     };
     const place = { id: makeId(), useId: uses[use]!.id, playerId: copies.get(player)!.id };
-    return { ...EMPTY_CELL, ...fields, ...named, ...place };
+    return { ...EMPTY_CELL, ...defined(fields), ...named, ...place };
   });
   const sections = Object.values(version.sections).map((section) => ({
     ...section,
-    ...song.sections[section.label],
+    ...defined(song.sections[section.label] ?? {}),
   }));
   return {
     ...version,

@@ -42,7 +42,7 @@ const serverClock = (): number => performance.timeOrigin + performance.now();
 const encoder = new TextEncoder();
 
 /** A message as it goes over the line. A beat has the time it left at. */
-export const written = (message: LiveMessage, now: number): Uint8Array => {
+const written = (message: LiveMessage, now: number): Uint8Array => {
   const id =
     message.type === "event" ? message.event.id : message.type === "whole" ? message.state.lastId : null;
   const head = id === null ? "" : `id: ${id}\n`;

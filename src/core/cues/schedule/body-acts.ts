@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { SongTones } from "../../tones";
 import type { Cue } from "../cue";
 import type { Act, BodyPartUsed } from "./body-plan";
@@ -16,7 +16,7 @@ export type BodyAct = Act & {
 };
 
 /** How long acts take, ms. Ours, no source: a practised hand, in fair light. */
-export const ACT_MS = Object.freeze({
+const ACT_MS = Object.freeze({
   press: 300,
   capo: 4000,
   knob: 500,

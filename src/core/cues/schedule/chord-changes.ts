@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { Level } from "../../fretboard";
 import type { ShapePlan } from "../../parts";
 import type { Timeline } from "../../song";
@@ -15,7 +15,7 @@ export type ChordChange = {
  * How long a change takes, ms: so much for any, so much for each unit of the voice-path's cost (a finger placed is 1), and how
  * much slower a hand that is still learning is. Ours, no source.
  */
-export const CHANGE_MS = Object.freeze({ any: 40, unit: 30 });
+const CHANGE_MS = Object.freeze({ any: 40, unit: 30 });
 const SLOWNESS: Readonly<Record<Level, number>> = Object.freeze({ fluent: 1, steady: 1.35, beginner: 1.8 });
 
 /** @param cost of the move, without what a quick change is charged more */

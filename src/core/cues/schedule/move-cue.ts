@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { type Command, set, type VersionBody } from "../../song";
 import type { Cue } from "../cue";
 import { setCue } from "../own-cue";

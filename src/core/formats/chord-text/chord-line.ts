@@ -195,7 +195,7 @@ function withoutSeparators(tokens: ChordToken[]): ChordToken[] {
     : tokens.map((token) => (token.kind === "dash" ? { ...token, kind: "again" } : token));
 }
 
-export type InlineChord = {
+type InlineChord = {
   readonly text: string;
   readonly column: number;
   readonly source: number;

@@ -1,2 +1,1 @@
-export { kindOfLabel } from "./heading";
 export { type ReadOptions, readChordText } from "./read";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import type { ChordToken } from "./chord-line";
 

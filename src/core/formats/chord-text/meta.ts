@@ -47,7 +47,7 @@ const setText =
  * Reads a key by any custom of naming that makes sense of it.
  * @example readKeyText("La mineur") // => "Am"
  */
-export function readKeyText(value: string): string | null {
+function readKeyText(value: string): string | null {
   const text = value.replaceAll("♭", "b").replaceAll("♯", "#").trim();
   for (const naming of ["letters", "syllables", "german"] satisfies Naming[]) {
     const letters =
@@ -116,7 +116,7 @@ const setTags: Setter = (meta, value) => {
 };
 
 /** Fields by name, in the languages our players write in. */
-export const FIELDS: ReadonlyMap<string, Setter> = new Map<string, Setter>([
+const FIELDS: ReadonlyMap<string, Setter> = new Map<string, Setter>([
   ...["title", "song", "titel", "titre", "titulo", "titolo"].map((name): [string, Setter] => [
     name,
     setText("title"),

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 
 /** What our own directive says of a chord's length. */

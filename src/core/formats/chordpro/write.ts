@@ -211,7 +211,7 @@ function extraText({ kind, text }: SheetExtra): string {
 }
 
 /** Words with their chords in brackets. @example inBrackets(…) // => "[G]Light on [C]water" */
-export function inBrackets({ words, chords }: SheetLine): string {
+function inBrackets({ words, chords }: SheetLine): string {
   let text = "";
   let from = 0;
   for (const { symbol, at } of chords) {

@@ -69,7 +69,7 @@ const isWhole = (event: MidiEvent): boolean =>
 const isSound = (value: unknown): boolean => typeof value !== "number" || Number.isFinite(value);
 
 /** Text is one byte a character in the file; most programs write UTF-8 into it. */
-export function midiText(text: string): string {
+function midiText(text: string): string {
   const bytes = Uint8Array.from(text, (sign) => sign.charCodeAt(0) & 0xff);
   try {
     return new TextDecoder("utf-8", { fatal: true }).decode(bytes);

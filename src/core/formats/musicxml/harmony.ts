@@ -3,7 +3,7 @@ import type { SheetFingering } from "../sheet";
 import { childOf, childrenOf, type Element, numberOf, textOf } from "./xml";
 
 /** Chord qualities by MusicXML's name for their kind (MusicXML 4.0, kind-value). */
-export const QUALITY_OF_KIND: Readonly<Record<string, string>> = Object.freeze({
+const QUALITY_OF_KIND: Readonly<Record<string, string>> = Object.freeze({
   major: "",
   minor: "m",
   augmented: "aug",

@@ -1,5 +1,5 @@
 import { XMLParser } from "fast-xml-parser";
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 
 /** An element in the order of the file; text stands in `text`. */
 export type Element = {

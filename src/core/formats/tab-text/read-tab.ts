@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../../base";
+import { fail, ok, type Result, type Ticks } from "../../../base";
 import { inOrder, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
 import { FEWEST_STRINGS, GUITAR_TUNING, MOST_STRINGS, parseTuning, type Tuning } from "../../pitch";
 import type { TabLine, TabProblem } from "./tab-line";

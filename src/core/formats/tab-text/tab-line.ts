@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { TabNote } from "../../fretboard";
 import type { Tuning } from "../../pitch";
 

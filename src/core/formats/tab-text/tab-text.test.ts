@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { inOrder, NOTE_ARTS, type TabNote } from "../../fretboard";
 import { sampleNote as note } from "../../fretboard/line/sample-note";
 import { readTab, sayTabLoss, sayTabProblem, type TabLine, writeTab } from ".";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { NoteArt, TabNote } from "../../fretboard";
 import { formatTuning, stringNames } from "../../pitch";
 import type { TabLine, TabLoss } from "./tab-line";

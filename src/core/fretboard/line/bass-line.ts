@@ -1,4 +1,4 @@
-import { type Midi, modulo, type Ticks } from "../../base";
+import { type Midi, modulo, type Ticks } from "../../../base";
 import { pitchClassesOf } from "../../chord";
 import { pitchClassOf, pitchFrom } from "../../pitch";
 import type { ChordUnder } from "./judge";

@@ -1,4 +1,4 @@
-import { modulo, type Semitones, type Ticks } from "../../base";
+import { modulo, type Semitones, type Ticks } from "../../../base";
 import type { Chord } from "../../chord";
 import { pitchClassOf } from "../../pitch";
 import type { ChordUnder } from "./judge";

@@ -1,10 +1,7 @@
 export { BASS_WAYS, type BassWay, bassLine } from "./bass-line";
 export {
-  type CellStroke,
   cellOverShapes,
-  type Followed,
   followChords,
-  type HeldShape,
 } from "./follow";
 export { type ChordUnder, fitsOf, type NoteFit } from "./judge";
 export {
@@ -21,10 +18,6 @@ export {
 } from "./note";
 export {
   measured,
-  type PlacedLine,
-  type PlaceOptions,
-  type PlaceProblem,
-  type Placing,
   pitchesOfLine,
   placeLine,
   placings,

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { type Chord, pitchClassesOf } from "../../chord";
 import { heardPitch, type LineNeck, type TabNote } from "./note";
 

@@ -1,4 +1,4 @@
-import type { Fret, Midi, Ticks } from "../../base";
+import type { Fret, Midi, Ticks } from "../../../base";
 import type { Tuning } from "../../pitch";
 
 /** How a note is begun: plucked, hammered on or pulled off from the one before, slid to, or damped dead. */

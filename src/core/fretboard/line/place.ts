@@ -1,4 +1,4 @@
-import type { Fret, Midi, Ticks } from "../../base";
+import type { Fret, Midi, Ticks } from "../../../base";
 import { type Tempo, tempoMs } from "../../rhythm";
 import { HAND_LIMITS, type Level } from "../level";
 import { betweenFretsMm, GUITAR_SCALE_MM, LAST_FRET } from "../neck";

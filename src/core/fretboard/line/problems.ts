@@ -1,4 +1,4 @@
-import type { Fret, Ticks } from "../../base";
+import type { Fret, Ticks } from "../../../base";
 import { LAST_FRET } from "../neck";
 import { inOrder, type LineNeck, notesOfRound, type TabNote } from "./note";
 

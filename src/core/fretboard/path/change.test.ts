@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import type { Hand } from "../hand";
 import { betweenFretsMm } from "../neck";

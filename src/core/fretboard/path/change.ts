@@ -1,4 +1,4 @@
-import { countBits, type Millimetres } from "../../base";
+import { countBits, type Millimetres } from "../../../base";
 import type { Finger, Hand } from "../hand";
 import { betweenFretsMm } from "../neck";
 

@@ -21,5 +21,5 @@ export type HandEvent =
       readonly fret: number;
       readonly beats: number;
       /** Whether the chord before stays held under the note. */
-      readonly over?: boolean;
+      readonly over?: boolean | undefined;
     };

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 import { formatPitch } from "../../pitch";
 import { costOf, reasonsOf, tellHand, tellShape } from "../difficulty";
 import {
@@ -180,7 +180,7 @@ function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, he
   };
 }
 
-export function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
+function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
   const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
   for (const hold of hand)
     for (let string = hold.from; string <= hold.to; string++)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import { type Fingering, fingerings } from "../fingerings";

@@ -1,4 +1,4 @@
-import { ok, type Result } from "../../base";
+import { ok, type Result } from "../../../base";
 import { sayFingers } from "../finger-words";
 import type { Fingering } from "../fingerings";
 import type { Finger } from "../hand";
@@ -12,12 +12,12 @@ export type PlantedOptions = Omit<LayerOptions, "capo"> & {
   readonly capos: readonly number[];
   readonly beatMs: number;
   /** Search steps at most; past them the best found is given, and `exact` is false. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
   /** Told as the work goes on: so much is done, of so much. */
   readonly onProgress?: (done: number, of: number) => void;
 };
 
-export type PlantedFinger = {
+type PlantedFinger = {
   readonly finger: Finger;
   readonly string: number;
   readonly fret: number;

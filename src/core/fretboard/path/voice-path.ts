@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
 import type { HandEvent } from "./events";
@@ -12,7 +12,7 @@ export type VoicePathOptions = LayerOptions & {
   /** Whether the last event leads back to the first, and that change is charged too. */
   readonly cyclic?: boolean;
   /** Search steps at most; past them a good path is given, `exact` is false and `bound` a cost no path is below. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
 };
 
 /** A change between two events: what the fingers do, what it costs, and how often that is counted. */

@@ -1,7 +1,7 @@
 import { afterPress, maskOf } from "../press";
 
 /** Something recorded on a track: which layer, and how long one pass is. */
-export type Recorded = { readonly layer: string; readonly seconds: number };
+type Recorded = { readonly layer: string; readonly seconds: number };
 
 export type TrackState = {
   readonly recorded: readonly Recorded[];
@@ -11,7 +11,7 @@ export type TrackState = {
 };
 
 /** What is being recorded now. */
-export type Recording = {
+type Recording = {
   readonly track: number;
   readonly since: number;
   readonly layer: string;
@@ -19,7 +19,7 @@ export type Recording = {
 };
 
 /** A press that waits for the loop point. */
-export type Waiting = { readonly act: BoxAct; readonly at: number };
+type Waiting = { readonly act: BoxAct; readonly at: number };
 
 /** A simulated looper. All times are seconds of one clock; it has none of its own. */
 export type BoxState = {
@@ -48,7 +48,7 @@ export type BoxSettings = {
 };
 
 /** A pass shorter than this is a slip of the foot, and nothing is kept of it. Seconds; ours, no source. */
-export const SHORTEST_PASS = 0.2;
+const SHORTEST_PASS = 0.2;
 
 export const emptyBox = (tracks: number): BoxState => ({
   tracks: Array.from({ length: tracks }, () => ({ recorded: [], runs: false, since: 0 })),

@@ -19,9 +19,8 @@ export {
   judgePresses,
   type MadePress,
   oddsOf,
-  placeOf,
   sayRun,
 } from "./judge";
-export { addUp, amplitudeOf, type Dbfs, HEADROOM, levelForLayers, peakOf } from "./levels";
-export { eventsOf, type HeardLayer, mixEvents, renderSound, type SoundEvent, wavOf } from "./sound";
-export { hitsOf, type LayerHit } from "./voices";
+export { addUp, amplitudeOf, HEADROOM, levelForLayers, peakOf } from "./levels";
+export { eventsOf, type HeardLayer, mixEvents, renderSound, wavOf } from "./sound";
+export { hitsOf } from "./voices";

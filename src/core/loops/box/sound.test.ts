@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { planLoops } from "../plan";
 import { caseOf, chordBeats, layerOf, sectionOf } from "../sample-case";
 import { eventsOf, mixEvents, renderSound, wavOf } from "./sound";

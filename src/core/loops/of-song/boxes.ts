@@ -81,7 +81,7 @@ export const BOX_PROFILES: readonly Profile[] = Object.freeze([
 ]);
 
 /** The box a version is played on when nobody has chosen one. */
-export const DEFAULT_BOX: LoopBox = Object.freeze({
+const DEFAULT_BOX: LoopBox = Object.freeze({
   id: "default",
   order: "V",
   playerId: null,

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { tempoMs } from "../../rhythm";
 import type { UseSpan } from "./song-loops";
 import { type SungWord, sungWords } from "./sung-words";

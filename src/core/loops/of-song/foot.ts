@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { actOf, type DuePress, FOOT_SECONDS, placeOf } from "../box/judge";
 import type { LoopPlan } from "../plan";
 import { sectionBeats } from "../spans";

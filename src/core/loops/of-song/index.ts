@@ -1,4 +1,4 @@
-export { BOX_PROFILES, boxOf } from "./boxes";
+export { BOX_PROFILES } from "./boxes";
 export { clockOf, type SongClock } from "./clock";
 export {
   duePresses,
@@ -13,23 +13,20 @@ export {
   followAgain,
   layerOfPart,
   removeLayer,
-  type Stroke,
   setBox,
   setLayer,
   strokeWants,
 } from "./loop-commands";
-export { type LoopFinding, type LoopFix, loopFindings } from "./loop-findings";
+export { type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";
 export {
   looperPlayer,
-  type Piece,
-  type SongLoopProblem,
   type SongLoops,
   songLoops,
   spansOfForm,
   type UseSpan,
 } from "./song-loops";
-export { paint, type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";
+export { type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";
 export { type SungWord, sungWords } from "./sung-words";

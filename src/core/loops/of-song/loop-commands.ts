@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { SheetPart, SheetRow } from "../../parts";
 import { isOnset } from "../../rhythm";
 import {

@@ -7,7 +7,7 @@ import { type FootPress, footPresses } from "./foot";
 import type { Piece, SongLoops } from "./song-loops";
 
 /** More presses than this in one sung bar are too many. Ours, no source. */
-export const MOST_SUNG_PRESSES = 1;
+const MOST_SUNG_PRESSES = 1;
 
 /** What could be done about a finding of the loops; wording and edits are made elsewhere. */
 export type LoopFix =

@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import type { HeardLayer } from "../box/sound";
 import { runsOf, sectionBeats } from "../spans";
 import type { LoopWay } from "../way";

@@ -1,4 +1,4 @@
-import { assertNever, capital } from "../../base";
+import { assertNever, capital } from "../../../base";
 import { sayList } from "../../fretboard";
 import { countBeats } from "../../rhythm";
 import {

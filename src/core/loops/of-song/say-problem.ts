@@ -1,4 +1,4 @@
-import { assertNever } from "../../base";
+import { assertNever } from "../../../base";
 import { countBeats } from "../../rhythm";
 import type { SongLoopProblem } from "./song-loops";
 

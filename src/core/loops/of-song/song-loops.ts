@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { type Chord, parseChord } from "../../chord";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import {

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { LoopWant, Outline, VersionBody } from "../../song";
 import type { Want } from "../loop-case";
 

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { Passage } from "../../song";
 
 /** A word as it is sung: when, and in which line of its passages, counted from 1. */

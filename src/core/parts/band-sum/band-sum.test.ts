@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";

@@ -1,4 +1,4 @@
-import type { Midi } from "../../base";
+import type { Midi } from "../../../base";
 import { hasForeignBass, identify, type SoundingChord, toneSemitones } from "../../chord";
 import { type Key, pitchClassOf } from "../../pitch";
 

@@ -1,4 +1,4 @@
-import { assertNever } from "../../base";
+import { assertNever } from "../../../base";
 import { formatNoteName, formatPitchIn, type Key, nameInKey } from "../../pitch";
 import type { SumProblem } from "./judge";
 

@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../../chord";
 import { type Frets, pitchesOfFrets, stoppedPitch } from "../../fretboard";
 import { pitchClassOf, pitchFrom } from "../../pitch";

@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import { type Fingering, type Frets, fingerings } from "../../fretboard";
 import type { Key } from "../../pitch";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";

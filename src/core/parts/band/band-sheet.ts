@@ -1,4 +1,4 @@
-import type { Midi } from "../../base";
+import type { Midi } from "../../../base";
 import type { Tempo } from "../../rhythm";
 import {
   byOrder,

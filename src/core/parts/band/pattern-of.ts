@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { type Meter, onsetsOf, type Pattern, readPattern, ticksOfBar, ticksOfPattern } from "../../rhythm";
 import type { StrumRow } from "../../song";
 

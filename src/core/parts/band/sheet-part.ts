@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
 import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
 import {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { applyEdit, type Body, type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song";
 import { sampleVersion } from "../../song/sample-version";
 import { bandSheet } from "../band";

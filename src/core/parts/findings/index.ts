@@ -1,4 +1,4 @@
-export type { CellFix, Finding, FindingKind, Fix } from "./finding";
+export type { Finding, FindingKind } from "./finding";
 export { findingsOf } from "./findings";
 export { changeMs } from "./hands";
 export { sayFinding, sayFix } from "./say-finding";

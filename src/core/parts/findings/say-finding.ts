@@ -1,4 +1,4 @@
-import { assertNever } from "../../base";
+import { assertNever } from "../../../base";
 import { sayList } from "../../fretboard";
 import { LIGHT_WORDS, type ROLES, techniqueOf } from "../../song";
 import type { Finding, Fix } from "./finding";

@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import type { Level } from "../../fretboard";
 import type { Meter } from "../../rhythm";
 import type { Instrument, Role, TechniqueId } from "../../song";
@@ -27,7 +27,6 @@ export const SPLIT_WEIGHTS: SplitWeights = Object.freeze({
   change: 0.5,
   idle: 0,
 });
-export const TERMS = Object.freeze(Object.keys(SPLIT_WEIGHTS) as (keyof SplitWeights)[]);
 
 export type SplitSection = {
   readonly id: string;

@@ -6,13 +6,9 @@ export {
   SPLIT_WEIGHTS,
   type SplitCase,
   type SplitCell,
-  type SplitGrid,
   type SplitPlayer,
   type SplitSection,
-  type SplitTerm,
-  type SplitViolation,
   type SplitWeights,
-  TERMS,
 } from "./case";
 export {
   cellFieldsOf,
@@ -25,10 +21,8 @@ export {
 export { optionsOf } from "./options";
 export { violationsOf } from "./rules";
 export {
-  changeBetween,
   lightOf,
   scoreOf,
-  sectionValues,
   sharedOnsets,
   sharedSemitones,
   termsOf,

@@ -38,7 +38,7 @@ const barsTogether = (section: SplitSection, a: SplitCell, b: SplitCell): number
   Math.max(0, section.bars - Math.max(a.entryBar, b.entryBar) + 1);
 
 /** What each counted thing amounts to in one section. */
-export function sectionValues(
+function sectionValues(
   split: SplitCase,
   section: SplitSection,
   cells: readonly SplitCell[],

@@ -5,7 +5,7 @@ import { isTwice, SPARSE_ENERGY, SPARSE_PLAYERS } from "./rules";
 import { changeBetween, sharedOnsets, sharedSemitones } from "./score";
 
 /** What breaking a rule costs a search: more than any plan that keeps them. */
-export const BREACH = 1e6;
+const BREACH = 1e6;
 /** Makes equal plans differ by what a school likes; too small to outweigh any term. */
 const LIKING = 1e-9;
 

@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../../base";
+import { fail, ok, type Result, type Ticks } from "../../../base";
 import { ticksOfBar } from "../meter";
 import { onsetsOf, type Pattern, ticksOfPattern } from "./pattern";
 
@@ -22,7 +22,7 @@ export type MeetingProblem =
 const MOST_BARS = 256;
 
 /** Compares sets of onsets that are already in one stretch. */
-export function meetOnsets(a: readonly Ticks[], b: readonly Ticks[], ticks: Ticks): RhythmMeeting {
+function meetOnsets(a: readonly Ticks[], b: readonly Ticks[], ticks: Ticks): RhythmMeeting {
   const [inA, inB] = [new Set(a), new Set(b)];
   const both = a.filter((tick) => inB.has(tick));
   const united = new Set([...a, ...b]).size;

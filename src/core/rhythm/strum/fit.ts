@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { beatUnitOf, ticksOfBeatUnit } from "../meter";
 import { isOnset, type Pattern, type Stroke, strokeTicks, ticksOfPattern } from "./pattern";
 

@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../../base";
+import { fail, ok, type Result, type Ticks } from "../../../base";
 import { type Pattern, strokeTicks, ticksOfPattern } from "./pattern";
 
 /** An on–off row over a pattern: sound is let through where it is on, cut where it is off (a stuttered sound). */

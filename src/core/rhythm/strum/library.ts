@@ -1,4 +1,4 @@
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import type { Meter } from "../meter";
 import { EVEN, type Pattern, type PatternKind, readPattern, type Subdivision } from "./pattern";
 

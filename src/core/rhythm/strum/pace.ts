@@ -1,13 +1,13 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { type Tempo, tempoMs } from "../tempo";
 import { onsetsOf, type Pattern, ticksOfPattern } from "./pattern";
 
 /** How single notes or strokes are struck: down and up by turns, or every one down. */
-export const STROKE_HABITS = ["alternate", "down"] as const;
+const STROKE_HABITS = ["alternate", "down"] as const;
 export type StrokeHabit = (typeof STROKE_HABITS)[number];
 
 /** How often a second a hand can go down and come back up, by level. Ours, common practice, no source. */
-export const MOST_SWINGS_A_SECOND = Object.freeze({ beginner: 2.5, steady: 4, fluent: 6 });
+const MOST_SWINGS_A_SECOND = Object.freeze({ beginner: 2.5, steady: 4, fluent: 6 });
 export type HandLevel = keyof typeof MOST_SWINGS_A_SECOND;
 
 export type Pace = {

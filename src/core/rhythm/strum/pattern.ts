@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type Ticks } from "../../base";
+import { fail, ok, type Result, type Ticks } from "../../../base";
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../meter";
 
 /** How hard a stroke is played: light, plain, accented. */
@@ -6,10 +6,10 @@ export type Weight = 1 | 2 | 3;
 export const PLAIN_WEIGHT: Weight = 2;
 
 /** The picking hand's fingers: thumb, index, middle, ring. */
-export const PICK_FINGERS = ["p", "i", "m", "a"] as const;
+const PICK_FINGERS = ["p", "i", "m", "a"] as const;
 export type PickFinger = (typeof PICK_FINGERS)[number];
 /** Strings by thirds of the neck's width: those nearest the face, the middle, those nearest the floor. */
-export const ZONES = ["L", "M", "H"] as const;
+const ZONES = ["L", "M", "H"] as const;
 export type Zone = (typeof ZONES)[number];
 
 /**
@@ -34,7 +34,7 @@ export type Subdivision = (typeof SUBDIVISIONS)[number];
 
 export const EVEN = 0.5;
 export const MOST_SWING = 0.75;
-export const MOST_STROKES = 4096;
+const MOST_STROKES = 4096;
 
 /** A strum or picking pattern: one stroke a subdivision of the metre's own beat. */
 export type Pattern = {
@@ -61,7 +61,7 @@ const STROKE: Readonly<Record<PatternKind, RegExp>> = Object.freeze({
 });
 
 /** Reads one sign. @example readStroke("D3", "strum") // => { kind: "down", weight: 3 } */
-export function readStroke(text: string, kind: PatternKind): Stroke | null {
+function readStroke(text: string, kind: PatternKind): Stroke | null {
   if (text === "x") return { kind: "dead" };
   if (text === ".") return { kind: "ring" };
   if (text === "-") return { kind: "choke" };
@@ -79,7 +79,7 @@ export function readStroke(text: string, kind: PatternKind): Stroke | null {
 const withWeight = (sign: string, weight: Weight): string =>
   weight === PLAIN_WEIGHT ? sign : `${sign}${weight}`;
 
-export function formatStroke(stroke: Stroke): string {
+function formatStroke(stroke: Stroke): string {
   switch (stroke.kind) {
     case "down":
       return withWeight("D", stroke.weight);

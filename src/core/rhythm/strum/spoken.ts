@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 import { beatsOfBar, type Meter } from "../meter";
 import { countsOf } from "./counts";
 import { PLAIN_WEIGHT, type Stroke, type Subdivision, type Weight } from "./pattern";

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 import { beatUnitOf, type Meter, ticksOfBeatUnit } from "../meter";
 import { type Tempo, tempoMs } from "../tempo";
 import type { Pattern, Stroke, Subdivision } from "./pattern";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { SoundBox, SoundMove } from "../../song";
 import { settingOf } from "../../song";
 import { programOf, type SongTones, slotOfProgram, type TonePress } from "../of-song";

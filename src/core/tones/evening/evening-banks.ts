@@ -12,7 +12,7 @@ export type EveningSong = {
 };
 
 /** A slot of the box for an evening. */
-export type EveningSlot = {
+type EveningSlot = {
   readonly slot: number;
   readonly program: number;
   /** Programs are counted in pages of 128; the page is told by a bank select. */
@@ -22,7 +22,7 @@ export type EveningSlot = {
   readonly doubles: readonly string[];
 };
 
-export type EveningBank = {
+type EveningBank = {
   /** In the box, counted from 0. */
   readonly bank: number;
   /** The songs that use it, in running order. */

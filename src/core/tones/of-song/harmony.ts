@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../base";
+import type { Midi, Ticks } from "../../../base";
 import { type Chord, clashesWith, type SoundingChord } from "../../chord";
 import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "../../fretboard";
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
@@ -13,7 +13,7 @@ import {
 import type { SongTones, ToneStretch } from "./song-tones";
 
 /** A note of the player, with what the harmony effect adds and the chord under it. */
-export type HarmonyNote = {
+type HarmonyNote = {
   readonly tick: Ticks;
   readonly bar: number;
   readonly beat: number;

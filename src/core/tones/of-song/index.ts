@@ -6,7 +6,7 @@ export {
   type ToneOffer,
 } from "./offers";
 export { playerTones } from "./player-tones";
-export { type Rest, sayRest } from "./rest";
+export { sayRest } from "./rest";
 export { saySlot, saySongToneProblem, sayToneCost, sayWayOut } from "./say-tones";
 export { type SlotState, slotStates } from "./slot-saves";
 export { songPedals } from "./song-pedals";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { beatsOfTicks, tempoMs } from "../../rhythm";
 import { compareCosts, planTones, type ToneCase, type TonePlan } from "../plan";
 import { bestInBanks } from "./best-in-banks";
@@ -17,7 +17,7 @@ export type ToneWayOut =
     };
 
 /** A last chord that ends sooner. */
-export type Early = {
+type Early = {
   readonly useId: string;
   readonly label: string;
   readonly ticks: Ticks;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { sure } from "../../../base";
 import { indexCells, outlineOf, set } from "../../song";
 import { costOfWay, planTones } from "../plan";
 import { madeUpTones, numbersFrom } from "../plan/sample-case";

@@ -1,11 +1,11 @@
-import { assertNever, type Ticks } from "../../base";
+import { assertNever, type Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import type { SongClock, UseSpan } from "../../loops";
 import type { SheetPart } from "../../parts";
 import type { Heard } from "./sounding";
 
 /** What makes a player silent before a section. */
-export type RestReason =
+type RestReason =
   | { readonly code: "out"; readonly label: string }
   | { readonly code: "leaves"; readonly bar: number }
   | { readonly code: "stop" }

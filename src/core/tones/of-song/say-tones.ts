@@ -1,4 +1,4 @@
-import { assertNever } from "../../base";
+import { assertNever } from "../../../base";
 import { countBeats } from "../../rhythm";
 import type { SoundBox } from "../../song";
 import type { ToneCost } from "../plan";

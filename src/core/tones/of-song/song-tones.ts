@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { clockOf, type SongClock, spansOfForm, type UseSpan } from "../../loops";
 import type { BandSheet, SheetPart } from "../../parts";
 import { ticksOfBeatUnit } from "../../rhythm";

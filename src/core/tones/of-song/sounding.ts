@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import { isOnlyLine, type SheetPart } from "../../parts";
 import { fitPattern } from "../../rhythm";

@@ -1,4 +1,4 @@
-import { assertNever, type Ticks } from "../../base";
+import { assertNever, type Ticks } from "../../../base";
 import {
   add,
   batch,

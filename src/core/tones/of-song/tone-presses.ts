@@ -1,4 +1,4 @@
-import type { Ticks } from "../../base";
+import type { Ticks } from "../../../base";
 import type { DuePress } from "../../loops";
 import type { SoundBox } from "../../song";
 import type { TonePlan, ToneStep } from "../plan";
@@ -64,7 +64,7 @@ export type TonePress = {
 };
 
 /** A bar in which a player has a foot free. */
-export type EasyBar = {
+type EasyBar = {
   readonly bar: number;
   readonly tick: Ticks;
   /** Whether the player is silent in it, and whether they sing. */

@@ -8,10 +8,9 @@ export {
   type ToneStep,
 } from "./plan-tones";
 export { sayToneProblem } from "./say-problem";
-export {
-  type ToneBoard,
-  type ToneCase,
-  type ToneCost,
-  type ToneProblem,
-  tonesOf,
+export type {
+  ToneBoard,
+  ToneCase,
+  ToneCost,
+  ToneProblem,
 } from "./tone-case";

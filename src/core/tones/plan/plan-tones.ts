@@ -1,8 +1,9 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result } from "../../../base";
 import { type Bank, Banks } from "./bank";
 import { packCost, radixOf, unpackCost } from "./cost";
 import { floorOf } from "./floor";
-import { type Found, type Step, searchTones } from "./search";
+import { type Found, searchTones } from "./search";
+import type { Step } from "./step";
 import {
   isCovered,
   pressesOfChange,

@@ -1,7 +1,7 @@
 import type { ToneBoard, ToneCase } from "./tone-case";
 
 /** A box for tests, with all that is not given left plain. */
-export const boardOf = (more: Partial<ToneBoard> = {}): ToneBoard => ({
+const boardOf = (more: Partial<ToneBoard> = {}): ToneBoard => ({
   slotsPerBank: 4,
   gapMs: 300,
   landing: "saved",

@@ -1,4 +1,4 @@
-import { assertNever } from "../../base";
+import { assertNever } from "../../../base";
 import type { ToneProblem } from "./tone-case";
 
 const slotsOf = (count: number): string => `${count} ${count === 1 ? "slot" : "slots"}`;

@@ -3,24 +3,8 @@ import type { Radix } from "./cost";
 import { type Floor, floorThrough } from "./floor";
 import { Heap } from "./heap";
 import { withSlots } from "./slots";
+import type { Step } from "./step";
 import type { ToneCase } from "./tone-case";
-
-/** A plan up to one section: the banks as far as they are filled, and the one in use. */
-export type Step = {
-  readonly at: number;
-  /** Index in `family` of the bank in use. */
-  readonly current: number;
-  /** Every bank in use so far, by the order they were begun. */
-  readonly family: readonly Bank[];
-  readonly cost: number;
-  /** How many of the song's tones no bank holds yet. */
-  readonly missing: number;
-  /** Slots filled in all banks. */
-  readonly filled: number;
-  /** Cost and the least the rest can cost. */
-  readonly total: number;
-  readonly before: Step | null;
-};
 
 export type Found = {
   readonly last: Step;
@@ -30,7 +14,7 @@ export type Found = {
 };
 
 /** Search steps where none are given: under two seconds. */
-export const USUAL_BUDGET = 25_000;
+const USUAL_BUDGET = 25_000;
 /** After so many steps a good plan is made by hand, so that what can't beat it is left out. */
 const PATIENCE = 1000;
 /** How many partial plans go on side by side in such a plan. */

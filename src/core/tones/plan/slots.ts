@@ -1,5 +1,5 @@
 import type { Bank, Banks } from "./bank";
-import type { Step } from "./search";
+import type { Step } from "./step";
 
 /** Tones of banks that must have one slot number between them, and those that may not. */
 type Group = { readonly banks: Set<number>; slot: number | null };

@@ -29,7 +29,7 @@ export type ToneCase = {
   readonly sections: readonly ToneSection[];
   readonly pins: readonly TonePin[];
   /** Search steps after which the best found so far is taken. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
 };
 
 /** The five figures of a plan, the weightiest first. */

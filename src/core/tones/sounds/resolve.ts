@@ -19,7 +19,7 @@ export const PLAIN_SETTINGS: Settings = Object.freeze(
 );
 
 /** The sounds a sound starts from, the nearest first; a circle is cut where it closes. */
-export function basesOf(sounds: VersionBody["sounds"], sound: Sound): Sound[] {
+function basesOf(sounds: VersionBody["sounds"], sound: Sound): Sound[] {
   const bases: Sound[] = [];
   let next = sound.fromId === null ? undefined : sounds[sound.fromId];
   while (next && next.id !== sound.id && !bases.includes(next)) {

@@ -6,7 +6,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useActOnBand, useBand, useCurrentVersion, useVersion } from "../../document";
+import { makeId, useAct, useActOnBand, useBand, useCurrentVersion, useVersion } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
 import { useLoops } from "../use-loops";

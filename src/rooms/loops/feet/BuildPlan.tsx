@@ -3,7 +3,7 @@
 import { buildOf, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loops";
 import { LOOP_SCHOOLS } from "@/core/song";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useCurrentVersion } from "../../document";
+import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
 import { saySeconds } from "../words";
 

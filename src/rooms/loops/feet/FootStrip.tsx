@@ -4,7 +4,7 @@ import Link from "next/link";
 import { type FootPress, pressesInAMinute, sayPress } from "@/core/loops";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
-import { useOpenSong } from "../../document";
+import { useOpenSong } from "../../open";
 import type { Loops, ShownPlan } from "../use-loops";
 
 /** When a press may be made. */

@@ -3,7 +3,7 @@
 import { type LoopWay, setLayer } from "@/core/loops";
 import { batch, type LoopLayerRow, set } from "@/core/song";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
-import { useAct } from "../../document";
+import { useAct } from "../../open";
 import type { Loops } from "../use-loops";
 import { sayWrong } from "../words";
 

@@ -12,13 +12,9 @@ import {
 } from "@/core/loops";
 import { pretty } from "@/ui/pretty";
 import { loopSound } from "@/workers";
-import { makeId, useAct, useCurrentVersion } from "../../document";
-import { Answer, RunLog } from "../../trainer/Answer";
-import type { Finished } from "../../trainer/finished";
-import { keepRun } from "../../trainer/keep-run";
-import { PedalRow } from "../../trainer/PedalRow";
-import { RunControls, type WayToRun } from "../../trainer/RunControls";
-import { usePedals } from "../../trainer/use-pedals";
+import { makeId, useAct, useCurrentVersion } from "../../open";
+import type { Finished } from "../../trainer";
+import { Answer, keepRun, PedalRow, RunControls, RunLog, usePedals, type WayToRun } from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
 import { pedalOf } from "./pedal-of";
 import { Rope, type RopeMark } from "./Rope";

@@ -17,8 +17,7 @@ import {
   soundingOf,
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song";
-import type { Finished } from "../../trainer/finished";
-import type { PedalAct } from "../../trainer/use-pedals";
+import type { Finished, PedalAct } from "../../trainer";
 import type { ShownPlan } from "../use-loops";
 import { LoopPlayer } from "./loop-player";
 

@@ -2,7 +2,7 @@
 
 import { type ReactNode, useState } from "react";
 import { addLayer, layerOfPart, type SongLoops, sayNeeds } from "@/core/loops";
-import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../../document";
+import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../../open";
 import type { Loops } from "../use-loops";
 import { SOUND_WORDS } from "../words";
 import { LayerPane } from "./LayerPane";

@@ -16,7 +16,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { useAct, useCurrentVersion, useVersion } from "../../document";
+import { useAct, useCurrentVersion, useVersion } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../words";
 import { formatChords, readChords } from "./layer-chords";
 

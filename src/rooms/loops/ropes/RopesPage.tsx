@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useOpenSong } from "../../document";
+import { useOpenSong } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
 import { useLoopFindings } from "../use-loops";

@@ -13,7 +13,7 @@ import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers
 import { namerByShift } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, makeId, useAct, useCurrentVersion } from "../../document";
+import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
 import { type Picked, type PlayedStretch, UseBlock } from "./UseBlock";
 import { rowsOf, STEPS, type Step, unitsOf } from "./units";

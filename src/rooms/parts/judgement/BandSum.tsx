@@ -7,8 +7,8 @@ import { chooseShape, type VersionBody, versionRow } from "@/core/song";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { type BandSumRequest, mendOf, useBandSum } from "@/workers";
-import { makeId, useAct, useCurrentVersion, useVersion } from "../../document";
-import type { ShownPlan } from "../../loops/use-loops";
+import type { ShownPlan } from "../../loops";
+import { makeId, useAct, useCurrentVersion, useVersion } from "../../open";
 
 type Props = {
   readonly sheet: BandSheet;

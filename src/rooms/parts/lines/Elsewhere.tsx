@@ -8,7 +8,7 @@ import { hasStrings, type Player, type Riff, type RiffNote, setRiffNotes } from 
 import { sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 
 type Props = {
   readonly riff: Riff;

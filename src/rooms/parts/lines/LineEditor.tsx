@@ -18,7 +18,7 @@ import { NumberField } from "@/ui/NumberField";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 import { Elsewhere } from "./Elsewhere";
 import { OneHandPlan } from "./OneHandPlan";
 import { TabGrid } from "./TabGrid";

@@ -13,7 +13,7 @@ import {
   versionRow,
 } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { LineEditor } from "./LineEditor";
 import { MakeLine } from "./MakeLine";

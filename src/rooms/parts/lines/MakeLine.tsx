@@ -27,7 +27,7 @@ import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { useShapePlan } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 import { plain } from "./Elsewhere";
 
 const BASS_WORDS: Readonly<Record<BassWay, string>> = {

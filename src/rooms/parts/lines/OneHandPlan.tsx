@@ -9,7 +9,7 @@ import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { useVersion } from "../../document";
+import { useVersion } from "../../open";
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   none: "no walking bass",

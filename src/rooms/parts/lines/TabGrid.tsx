@@ -11,7 +11,7 @@ import { SelectField } from "@/ui/SelectField";
 import { signOfNote } from "@/ui/TabLines";
 import { Tick } from "@/ui/Tick";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { makeId, useAct } from "../../document";
+import { makeId, useAct } from "../../open";
 
 const ART_WORDS: Readonly<Record<NoteArt, string>> = {
   plain: "plucked",

@@ -6,7 +6,7 @@ import type { SheetRow } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { ticksOfBar } from "@/core/rhythm";
 import { addRiff, neckOfRiff, notesOfRiff, type Player, type Riff } from "@/core/song";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 import { plain } from "./Elsewhere";
 
 type Props = {

@@ -14,7 +14,7 @@ import {
 import { versionRow } from "@/core/song";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useVersion } from "../../document";
+import { derive, useVersion } from "../../open";
 
 const MOST_SHOWN = 16;
 

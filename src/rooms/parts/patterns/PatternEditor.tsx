@@ -30,7 +30,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { TextField } from "@/ui/TextField";
-import { useAct, useVersion } from "../../document";
+import { useAct, useVersion } from "../../open";
 import { FittedChords } from "./FittedChords";
 import { TapPad } from "./TapPad";
 

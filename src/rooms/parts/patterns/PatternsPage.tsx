@@ -16,7 +16,7 @@ import {
 } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
-import { makeId, useAct, useVersion } from "../../document";
+import { makeId, useAct, useVersion } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { Compare } from "./Compare";
 import { PatternEditor } from "./PatternEditor";

@@ -14,7 +14,7 @@ import { cellKey, LIGHT_WORDS, setCells, techniqueOf } from "@/core/song";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useVersion } from "../../document";
+import { derive, makeId, useAct, useVersion } from "../../open";
 import { TERM_WORDS } from "./SchoolChoice";
 
 type Props = {

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { type Proposal, SONG_WEIGHTS, type SplitCase, splitCaseOf } from "@/core/parts";
 import { Tick } from "@/ui/Tick";
 import { useSplit } from "@/workers";
-import { derive, useOpenSong, useVersion } from "../../document";
+import { derive, useOpenSong, useVersion } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { ProposalSheet } from "./ProposalSheet";
 import { SchoolChoice } from "./SchoolChoice";

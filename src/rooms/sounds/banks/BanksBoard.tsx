@@ -2,11 +2,11 @@
 
 import { Pin } from "lucide-react";
 import { useMemo } from "react";
-import { capital } from "@/core/base";
+import { capital } from "@/base";
 import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/tones";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { useTonePlan } from "@/workers";
-import { makeId, useAct, useCurrentVersion } from "../../document";
+import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { ShownTones, Tones } from "../use-tones";
 
 type Place = { readonly bank: number; readonly slot: number };

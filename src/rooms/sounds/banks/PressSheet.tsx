@@ -4,7 +4,7 @@ import Link from "next/link";
 import { sayAct, sayRest, type TonePress } from "@/core/tones";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
-import { useOpenSong } from "../../document";
+import { useOpenSong } from "../../open";
 import type { Tones } from "../use-tones";
 
 /** When a press may be made. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { markSaved, PLAIN_SETTINGS, type SlotState, sayDifferences, saySlot, slotStates } from "@/core/tones";
-import { makeId, useAct, useCurrentVersion } from "../../document";
+import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-tones";
 
 function say({ state }: SlotState): string {

@@ -14,8 +14,7 @@ import {
   takeOffer,
 } from "@/core/tones";
 import { toneOffersOf } from "@/workers";
-import { derive, makeId, useAct, useCurrentVersion, useOpenSong } from "../../document";
-import { LetItStand } from "../../parts/LetItStand";
+import { derive, LetItStand, makeId, useAct, useCurrentVersion, useOpenSong } from "../../open";
 import type { Tones } from "../use-tones";
 import { useToneFindings } from "../use-tones";
 

@@ -18,7 +18,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useActOnBand, useBand, useCurrentVersion } from "../../document";
+import { makeId, useAct, useActOnBand, useBand, useCurrentVersion } from "../../open";
 import { Hearing } from "../Hearing";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";

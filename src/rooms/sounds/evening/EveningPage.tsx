@@ -5,7 +5,7 @@ import type { Player, VersionBody } from "@/core/song";
 import { type EveningBanks, setSoundBox } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { eveningBanksOf } from "@/workers";
-import { makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../../document";
+import { makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";
 import { type Tones, useTones } from "../use-tones";
 

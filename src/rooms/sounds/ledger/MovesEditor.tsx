@@ -5,9 +5,9 @@ import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/
 import { setMoves, type ToneStretch } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
-import { makeId, useAct, useCurrentVersion } from "../../document";
+import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-tones";
-import { sayMove } from "./ThroughSong";
+import { sayMove } from "./say-move";
 import { ValueField } from "./ValueField";
 
 type Draft = {

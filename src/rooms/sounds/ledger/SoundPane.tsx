@@ -28,7 +28,7 @@ import {
 } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { makeId, useAct, useCurrentVersion } from "../../document";
+import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-tones";
 import { RemoveSound } from "./RemoveSound";
 import { ValueField } from "./ValueField";

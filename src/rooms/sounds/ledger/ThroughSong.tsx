@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import type { SettingKey, SoundMove } from "@/core/song";
 import { batch } from "@/core/song";
 import {
   addSound,
@@ -16,10 +15,11 @@ import {
   type ToneStretch,
 } from "@/core/tones";
 import { SectionTag } from "@/ui/SectionTag";
-import { derive, makeId, useAct, useCurrentVersion } from "../../document";
+import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-tones";
 import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
+import { sayMove } from "./say-move";
 
 /** Chosen in the list of sounds to make a new one. */
 const NEW = " new";
@@ -208,17 +208,4 @@ function Changes({
       ))}
     </ul>
   );
-}
-
-/** A move in words. @example "from bar 7, guitar tone up to 10 of 10 by bar 9, by hand" */
-export function sayMove(move: SoundMove, stretch: ToneStretch, beatTicks: number): string {
-  const bar = (tick: number): string => {
-    const ticks = stretch.span.passages[0]!.bars.find(({ number }) => number > 0)?.ticks ?? 4 * beatTicks;
-    const beat = Math.floor((tick % ticks) / beatTicks);
-    return `bar ${Math.floor(tick / ticks) + 1}${beat === 0 ? "" : ` beat ${beat + 1}`}`;
-  };
-  const what = sayValue(move.setting as SettingKey, move.value);
-  return move.to === move.from
-    ? `at ${bar(move.from)}: ${what}, by ${move.by}`
-    : `${bar(move.from)} to the start of ${bar(move.to)}: ${what}, by ${move.by}`;
 }

@@ -2,8 +2,8 @@
 
 import { planMessages, sayMessage } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
-import { useOpenSong } from "../../document";
-import type { usePedals } from "../../trainer/use-pedals";
+import { useOpenSong } from "../../open";
+import type { usePedals } from "../../trainer";
 import type { ShownTones, Tones } from "../use-tones";
 import type { useMidiOut } from "./use-midi-out";
 

@@ -3,14 +3,19 @@
 import { useState } from "react";
 import { chanceOfDue, type DuePress, type JudgedPress, judgePresses, oddsOf } from "@/core/loops";
 import { dueTones, nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
-import { makeId, useAct, useCurrentVersion } from "../../document";
-import { sayChance } from "../../loops/words";
-import { Answer, RunLog } from "../../trainer/Answer";
-import type { Finished } from "../../trainer/finished";
-import { keepRun } from "../../trainer/keep-run";
-import { PedalRow } from "../../trainer/PedalRow";
-import { RunControls, type WayToRun } from "../../trainer/RunControls";
-import { type PedalAct, usePedals } from "../../trainer/use-pedals";
+import { sayChance } from "../../loops";
+import { makeId, useAct, useCurrentVersion } from "../../open";
+import type { Finished } from "../../trainer";
+import {
+  Answer,
+  keepRun,
+  type PedalAct,
+  PedalRow,
+  RunControls,
+  RunLog,
+  usePedals,
+  type WayToRun,
+} from "../../trainer";
 import type { ShownTones, Tones } from "../use-tones";
 import { BoxFace } from "./BoxFace";
 import { MidiPanel } from "./MidiPanel";

@@ -1,4 +1,4 @@
-import { capital } from "@/core/base";
+import { capital } from "@/base";
 import type { SoundBox } from "@/core/song";
 import { type BoxOrder, nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/tones";
 

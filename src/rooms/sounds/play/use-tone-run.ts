@@ -12,8 +12,7 @@ import {
   tellBox,
   toneBoxAt,
 } from "@/core/tones";
-import type { Finished } from "../../trainer/finished";
-import type { PedalAct } from "../../trainer/use-pedals";
+import type { Finished, PedalAct } from "../../trainer";
 import type { ShownTones } from "../use-tones";
 import { orderOfName } from "./orders";
 import { beatsOfSong } from "./song-beats";

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { tuningOf } from "@/core/song";
 import { type HarmonyView, handTab, harmonyViews } from "@/core/tones";
 import { pretty } from "@/ui/pretty";
-import { useOpenSong } from "../../document";
+import { useOpenSong } from "../../open";
 import type { Tones } from "../use-tones";
 
 /** What a harmony effect would sound against the chords, and the same by hand on two strings. */

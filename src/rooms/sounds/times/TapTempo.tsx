@@ -6,7 +6,7 @@ import { set, versionRow } from "@/core/song";
 import { DELAY_NOTES, delayMs, sayNote, tappedMs, tempoOfDelay } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
-import { useAct } from "../../document";
+import { useAct } from "../../open";
 import type { Tones } from "../use-tones";
 
 /** From tempo to ms and back: a time that was read off a box, or tapped, tells the tempo. */

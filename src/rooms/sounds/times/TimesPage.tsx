@@ -4,7 +4,7 @@ import Link from "next/link";
 import type { Player } from "@/core/song";
 import { versionRow } from "@/core/song";
 import { DELAY_NOTES, delayMs, sayNote, timedSettings } from "@/core/tones";
-import { useOpenSong } from "../../document";
+import { useOpenSong } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";
 import { type Tones, useTones } from "../use-tones";

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { useOpenSong } from "../document";
+import { useOpenSong } from "./open-song";
 
 /** The pages of a room, as links over it. */
 export function PageTabs({

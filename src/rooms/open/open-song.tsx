@@ -4,17 +4,17 @@ import { createContext, type ReactNode, useContext, useEffect, useState } from "
 import { type StoreApi, useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { BandBody, Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
+import { createHistory, type History } from "@/document/client/history";
+import { makeId } from "@/document/client/ids";
+import { browserQueue } from "@/document/client/queue";
+import { createDocumentStore, type DocumentState, type DocumentStore } from "@/document/client/store";
+import { httpTransport } from "@/document/client/transport";
 import { useAfterPaint } from "@/ui/use-after-paint";
-import { createDocumentStore, type DocumentState, type DocumentStore } from "./document-store";
-import { createHistory, type History } from "./history";
-import { makeId } from "./ids";
-import { browserQueue } from "./queue";
-import { httpTransport } from "./transport";
 
+export { makeId } from "@/document/client/ids";
+export type { DocumentStore, Saving } from "@/document/client/store";
 export type { FormRow } from "./derive";
 export * as derive from "./derive";
-export type { DocumentState, DocumentStore, Saving } from "./document-store";
-export { makeId } from "./ids";
 
 export type LoadedDocument = {
   readonly id: string;

@@ -2,7 +2,7 @@
 
 import { type Player, READS, set, WRITINGS } from "@/core/song";
 import { SelectField } from "@/ui/SelectField";
-import { useAct } from "../document";
+import { useAct } from "../open";
 
 const READ_WORDS: Readonly<Record<(typeof READS)[number], string>> = {
   shapes: "shapes behind the capo",

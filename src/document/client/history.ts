@@ -1,11 +1,11 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import type { Command } from "@/core/song";
-import type { DocumentStore } from "./document-store";
+import type { Command } from "../../core/song";
+import type { DocumentStore } from "./store";
 
 /** One step back or forward: the edit that makes it, and the document it is for. */
 type Step = { readonly documentId: string; readonly command: Command };
 
-export type HistoryState = { readonly undo: readonly Step[]; readonly redo: readonly Step[] };
+type HistoryState = { readonly undo: readonly Step[]; readonly redo: readonly Step[] };
 
 export type History = {
   readonly state: StoreApi<HistoryState>;

@@ -1,6 +1,6 @@
 import { type IDBPDatabase, openDB } from "idb";
 import { z } from "zod/mini";
-import type { PendingEdit } from "@/core/song";
+import type { PendingEdit } from "../../core/song";
 
 /** Where edits wait until the server has them on disk. */
 export type EditQueue = {

@@ -13,7 +13,7 @@ import {
   receive,
   resumePending,
   sayEditProblem,
-} from "@/core/song";
+} from "../../core/song";
 import type { EditQueue } from "./queue";
 import type { Transport } from "./transport";
 

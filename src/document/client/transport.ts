@@ -1,5 +1,5 @@
-import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "@/core/song";
-import { followDocument } from "./live";
+import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "../../core/song";
+import { followDocument } from "./feed";
 
 /**
  * What the server says to an edit. "away" when it cannot be reached, "storage" when it cannot write, "locked" when this

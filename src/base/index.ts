@@ -1,4 +1,5 @@
 export { countBits } from "./bits";
+export { defined } from "./defined";
 export { assertNever } from "./exhaust";
 export { fail, ok, type Result, sure } from "./result";
 export { capital } from "./text";

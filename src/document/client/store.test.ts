@@ -1,6 +1,6 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { sure } from "@/core/base";
+import { sure } from "../../base";
 import {
   type ArrivedEdit,
   applyEdit,
@@ -11,10 +11,10 @@ import {
   type PendingEdit,
   set,
   touches,
-} from "@/core/song";
-import { createDocumentStore, type DocumentStore } from "./document-store";
+} from "../../core/song";
 import { createHistory } from "./history";
 import { browserQueue, type EditQueue } from "./queue";
+import { createDocumentStore, type DocumentStore } from "./store";
 import type { Answer, Transport } from "./transport";
 
 const start: Body = {

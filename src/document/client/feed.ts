@@ -1,4 +1,4 @@
-import type { ArrivedEdit } from "@/core/song";
+import type { ArrivedEdit } from "../../core/song";
 
 type Follower = { revision: number; readonly take: (edit: ArrivedEdit) => void };
 

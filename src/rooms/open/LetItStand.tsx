@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { dismiss } from "@/core/song";
-import { makeId, useAct } from "../document";
+import { makeId, useAct } from "./open-song";
 
 /** Lets a finding stand, with a reason that is asked for first. */
 export function LetItStand({ finding }: { finding: string }) {

@@ -3,12 +3,12 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import type { Command, EveningBody } from "@/core/song";
-import { createDocumentStore, type DocumentStore } from "./document-store";
-import { createHistory, type History } from "./history";
-import { makeId } from "./ids";
-import type { LoadedDocument } from "./index";
-import { browserQueue } from "./queue";
-import { httpTransport } from "./transport";
+import { createHistory, type History } from "@/document/client/history";
+import { makeId } from "@/document/client/ids";
+import { browserQueue } from "@/document/client/queue";
+import { createDocumentStore, type DocumentStore } from "@/document/client/store";
+import { httpTransport } from "@/document/client/transport";
+import type { LoadedDocument } from "./open-song";
 
 type Open = { readonly evening: DocumentStore; readonly history: History };
 

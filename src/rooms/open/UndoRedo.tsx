@@ -2,8 +2,8 @@
 
 import { Redo2, Undo2 } from "lucide-react";
 import { useStore } from "zustand";
+import type { History } from "@/document/client/history";
 import { useReady } from "@/ui/use-ready";
-import type { History } from "../document/history";
 
 /** The two buttons that take a step back and do it again. */
 export function UndoRedo({ history }: { history: History }) {

@@ -1,0 +1,131 @@
+/**
+ * The law of the house as data: which folder may import which, and which packages each may use. A part of the house is
+ * the longest folder listed here that a file lies in.
+ */
+export type Part = {
+  readonly folder: string;
+  /** Parts it may import besides itself. */
+  readonly from: readonly string[];
+};
+
+const PURE = ["src/core", "src/document", "src/base"];
+const UNDER_ROOMS = ["src/ui", "src/workers", "src/document/client", ...PURE];
+
+export const HOUSE: readonly Part[] = [
+  { folder: "src/base", from: [] },
+  { folder: "src/document", from: ["src/base"] },
+  { folder: "src/document/client", from: ["src/document", "src/base", "src/core"] },
+  { folder: "src/core", from: ["src/document", "src/base"] },
+  { folder: "src/workers", from: PURE },
+  { folder: "src/ui", from: PURE },
+  { folder: "src/rooms", from: UNDER_ROOMS },
+  { folder: "src/server", from: PURE },
+  { folder: "src/app", from: ["src/rooms", "src/ui", "src/server", ...PURE] },
+  { folder: "src/instrumentation.ts", from: ["src/server"] },
+];
+
+/** Folders of the core, lowest first: each may import only those before it. */
+export const CORE = [
+  "pitch",
+  "chord",
+  "rhythm",
+  "fretboard",
+  "song",
+  "evidence",
+  "parts",
+  "loops",
+  "tones",
+  "cues",
+  "evenings",
+  "stage",
+  "practice",
+  "formats",
+  "plan",
+] as const;
+
+const SCREEN = ["next", "react", "lucide-react", "@dnd-kit", "zustand", "@tanstack/react-virtual"];
+
+/** Packages and modules of Node by the longest folder listed: nothing else may be imported below it. */
+export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
+  "src/base": [],
+  "src/document": ["zod"],
+  "src/document/client": ["idb", "zod", "zustand"],
+  "src/core": ["zod"],
+  "src/core/formats": ["zod", "fast-xml-parser", "fflate", "midi-file"],
+  "src/core/plan/cli.ts": ["node:fs"],
+  "src/workers": ["comlink", "react"],
+  "src/ui": SCREEN,
+  "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "pitchy", "idb", "zod/mini"],
+  "src/server": [
+    "@electric-sql/pglite",
+    "drizzle-orm",
+    "fflate",
+    "node:crypto",
+    "node:fs",
+    "node:path",
+    "node:util",
+    "node:worker_threads",
+    "react",
+    "tsx",
+    "zod",
+  ],
+  "src/app": [
+    "next",
+    "react",
+    "node:fs",
+    "node:path",
+    "qrcode",
+    "zod",
+    "@fontsource",
+    "@fontsource-variable",
+  ],
+  "src/instrumentation.ts": [],
+};
+
+/** Tests, benches, scripts and what starts the program may import whatever they try; only cycles and missing files are a breach. */
+export const FREE = ["checks", "e2e", "bench", "scripts", "testing", "demo", "public", "server.mjs"];
+
+/** Folders whose `index` is the only way in from outside, a level below these. */
+export const WITH_FRONT_DOORS = ["src/core", "src/rooms"] as const;
+
+/** Samples that tests share: they may reach inside as tests may, and nothing that ships may use them. */
+export const isForTests = (file: string): boolean =>
+  /\.test\.tsx?$/u.test(file) || /(?:^|\/)sample-[\w-]+\.ts$/u.test(file) || file.startsWith("testing/");
+
+/** What the core must not touch: clock, chance, timers, the process, the network, and everything of a browser. */
+export const BANNED_GLOBALS: ReadonlySet<string> = new Set([
+  "Date",
+  "performance",
+  "setTimeout",
+  "setInterval",
+  "setImmediate",
+  "queueMicrotask",
+  "requestAnimationFrame",
+  "requestIdleCallback",
+  "crypto",
+  "process",
+  "global",
+  "globalThis",
+  "self",
+  "window",
+  "document",
+  "navigator",
+  "location",
+  "history",
+  "localStorage",
+  "sessionStorage",
+  "indexedDB",
+  "caches",
+  "fetch",
+  "XMLHttpRequest",
+  "WebSocket",
+  "EventSource",
+  "Worker",
+  "postMessage",
+  "alert",
+  "console",
+  "Buffer",
+  "__dirname",
+  "__filename",
+]);
+export const BANNED_MEMBERS: ReadonlySet<string> = new Set(["Math.random", "import.meta"]);

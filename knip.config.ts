@@ -1,0 +1,23 @@
+import type { KnipConfig } from "knip";
+
+/** What nobody uses is a fault: files, exports, packages. Entries are what is started by name. */
+const config: KnipConfig = {
+  entry: [
+    "src/workers/*.worker.ts",
+    "src/server/plan/worker.mjs",
+    "server.mjs",
+    "scripts/*.{mjs,ts}",
+    "bench/*.{mjs,ts}",
+    "public/stage-worker.js",
+  ],
+  project: ["**/*.{ts,tsx,mjs,js,css}"],
+  ignoreBinaries: ["openssl"],
+  compilers: {
+    css: (text: string) =>
+      [...text.matchAll(/@(?:import|plugin)\s+"([^"]+)"/gu)]
+        .map(([, name]) => `import "${name}";`)
+        .join("\n"),
+  },
+};
+
+export default config;

@@ -1,0 +1,3 @@
+export { NamesChoice } from "./NamesChoice";
+export { checkTuning, splitTuning } from "./tuning-text";
+export { useSingerRange } from "./use-singer-range";

@@ -1,0 +1,2 @@
+export { soundingName } from "./SectionCard";
+export { keyChoices } from "./Settings";

@@ -1,0 +1,2 @@
+export { playersWithSounds } from "./SoundsPlayer";
+export { soundsLit } from "./use-tones";

@@ -1,0 +1,1 @@
+export { changeKept } from "./live/settings";
