@@ -5,16 +5,10 @@ import { parseChord } from "../src/core/chord";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { fingerings } from "../src/core/fretboard";
 import { GUITAR_TUNING, parseTuning } from "../src/core/pitch";
-import {
-  applyEdit,
-  type Body,
-  byOrder,
-  PLAIN_HAND,
-  type Player,
-  resolveCell,
-  set,
-  type VersionBody,
-} from "../src/core/song";
+import { set } from "../src/core/song/edit";
+import { resolveCell } from "../src/core/song/read";
+import { DOCUMENTS, PLAIN_HAND, type Player, type VersionBody } from "../src/core/song/schema";
+import { applyEdit, byOrder } from "../src/document";
 import * as derive from "../src/rooms/open/derive";
 import { QUALITIES, ROOTS } from "./chords";
 import { largeSheet, quantiles } from "./large-song.mjs";
@@ -76,7 +70,7 @@ function benchEdit(): void {
         ? set("words", words[(edit * 7) % words.length]!, { text: `word${edit}` })
         : set("chords", chords[(edit * 11) % chords.length]!, { ticks: 960 * (1 + (edit % 4)) });
     const began = performance.now();
-    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
     const outline = derive.outline(body);
     const timeline = derive.timeline(body);
     const sums = derive.sums(body);
@@ -119,7 +113,7 @@ function benchTyping(): void {
         ? set("words", words[(key * 7) % words.length]!, { text: `word${key}` })
         : set("chords", chords[(key * 11) % chords.length]!, { ticks: 960 * (1 + (key % 4)) });
     const began = performance.now();
-    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
     for (const view of views) view(body);
     times.push(performance.now() - began);
   }

@@ -11,15 +11,12 @@ import {
   setBox,
   songLoops,
 } from "../src/core/loops";
-import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../src/core/loops/sample-case";
-import {
-  applyEdit,
-  type Body,
-  type Command,
-  outlineOf,
-  timelineOf,
-  type VersionBody,
-} from "../src/core/song";
+import type { VersionCommand } from "../src/core/song/edit";
+import { outlineOf, timelineOf } from "../src/core/song/read";
+import type { VersionBody } from "../src/core/song/schema";
+import { DOCUMENTS } from "../src/core/song/schema";
+import { applyEdit } from "../src/document";
+import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../testing/loops/sample-case";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
 function measure(
@@ -127,8 +124,8 @@ function measureReading(): void {
   const base = versionOfSheet(readChordText(largeSheet(60)), { name: "Bench", kind: "sheet" }, makeId);
   const uses = Object.keys(base.uses);
   let body: VersionBody = base;
-  const act = (command: Command) => {
-    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+  const act = (command: VersionCommand) => {
+    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
   };
   act(setBox(body, { tracks: 5, allStart: true, allStop: true }, makeId));
   for (let layer = 0; layer < 8; layer++) {

@@ -12,18 +12,18 @@ import {
 } from "../src/core/parts";
 import { planRequest, planShapes } from "../src/core/parts/shape-plan";
 import { BASS_TUNING, GUITAR_TUNING } from "../src/core/pitch";
+import { set } from "../src/core/song/edit";
+import { techniquesFor } from "../src/core/song/read";
 import {
-  applyEdit,
-  type Body,
   type Cell,
+  DOCUMENTS,
   EMPTY_CELL,
   type Instrument,
   PLAIN_HAND,
   type Player,
-  set,
-  techniquesFor,
   type VersionBody,
-} from "../src/core/song";
+} from "../src/core/song/schema";
+import { applyEdit } from "../src/document";
 import * as derive from "../src/rooms/open/derive";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
@@ -95,12 +95,12 @@ function benchFindings(): void {
   const edit = (round: number): number => {
     const began = performance.now();
     const applied = applyEdit(
-      "version",
-      body as unknown as Body,
+      DOCUMENTS.version,
+      body,
       set("cells", cells[(round * 37) % cells.length]!, { light: round % 5 }),
     );
     if (!applied.ok) throw new Error("Expected an edit that fits.");
-    body = applied.value.body as unknown as VersionBody;
+    body = applied.value.body;
     found = findingsOf(derive.sheet(body), plans, 600).length;
     return performance.now() - began;
   };

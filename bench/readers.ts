@@ -1,7 +1,7 @@
 /** What it takes to read 100 kB in each format, and the worst we know to feed a reader. Printed by `npm run bench`. */
 import { evidenceOf, laySources, weighEvidence } from "../src/core/evidence";
 import { readChordPro, readChordText, readMidi, readMusicXml, versionOfSheet } from "../src/core/formats";
-import { timelineOf } from "../src/core/song";
+import { timelineOf } from "../src/core/song/read";
 import { quantiles } from "./large-song.mjs";
 
 const SIZE = 100_000;

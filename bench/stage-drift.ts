@@ -21,8 +21,8 @@ import {
   refuseLive,
   serverTime,
 } from "../src/core/stage";
-import { samplePassage } from "../src/core/stage/sample-live";
-import { numbersFrom } from "../src/core/tones/plan/sample-case";
+import { samplePassage } from "../testing/stage/sample-live";
+import { numbersFrom } from "../testing/tones/sample-case";
 import { quantiles } from "./large-song.mjs";
 
 const MINUTES = 10;

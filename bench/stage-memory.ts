@@ -11,7 +11,7 @@ import type { LeaderAct } from "../src/core/stage";
 import { openFolder } from "../src/server/db/open";
 import { createDocuments } from "../src/server/documents/store";
 import { LiveSession } from "../src/server/stage/hub";
-import { sampleEvening } from "../src/server/stage/sample-evening";
+import { sampleEvening } from "../testing/server/sample-evening";
 
 const HOURS = 6;
 const [PRESS_MS, BEAT_MS, LISTENERS] = [10_000, 2000, 50];

@@ -2,19 +2,13 @@
 import { sure } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { bandSheet } from "../src/core/parts";
-import {
-  add,
-  applyEdit,
-  type Body,
-  type Command,
-  EMPTY_CELL,
-  outlineOf,
-  timelineOf,
-  type VersionBody,
-} from "../src/core/song";
-import { sampleVersion } from "../src/core/song/sample-version";
+import { add, type VersionCommand } from "../src/core/song/edit";
+import { outlineOf, timelineOf } from "../src/core/song/read";
+import { DOCUMENTS, EMPTY_CELL, type VersionBody } from "../src/core/song/schema";
 import { planTones, songTones, toneFindings, tonePresses } from "../src/core/tones";
-import { madeUpTones, numbersFrom } from "../src/core/tones/plan/sample-case";
+import { applyEdit } from "../src/document";
+import { sampleVersion } from "../testing/song/sample-version";
+import { madeUpTones, numbersFrom } from "../testing/tones/sample-case";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
 const ms = (time: number): string => time.toFixed(1);
@@ -92,8 +86,8 @@ function measureReading(): void {
     makeId,
   );
   const [player] = Object.values(sampleVersion({}, [], [{}]).players);
-  const act = (command: Command) => {
-    body = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+  const act = (command: VersionCommand) => {
+    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
   };
   act(add("players", player!));
   for (let at = 0; at < 10; at++)

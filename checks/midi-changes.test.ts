@@ -4,10 +4,10 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import { writeChanges } from "@/core/formats";
-import { outlineOf, timelineOf } from "@/core/song";
-import { sampleVersion } from "@/core/song/sample-version";
+import { outlineOf, timelineOf } from "@/core/song/read";
 import { planMessages, type TimedMessage, tonePresses } from "@/core/tones";
-import { planOfSample, sampleTones, tonesOfSample } from "@/core/tones/sample-tones";
+import { sampleVersion } from "../testing/song/sample-version";
+import { planOfSample, sampleTones, tonesOfSample } from "../testing/tones/sample-tones";
 
 /**
  * References: the MIDI 1.0 specification for the bytes of a Standard MIDI File (header chunk, division, status bytes of

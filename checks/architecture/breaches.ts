@@ -4,11 +4,12 @@ import {
   BANNED_MEMBERS,
   CORE,
   FREE,
+  FRONT_DOORS,
   HOUSE,
+  INSIDE,
   isForTests,
   PACKAGES,
   type Part,
-  WITH_FRONT_DOORS,
 } from "./house";
 
 const isBelow = (file: string, folder: string): boolean => file === folder || file.startsWith(`${folder}/`);
@@ -26,11 +27,24 @@ const FOLDERS = HOUSE.map(({ folder }) => folder);
 
 const isFree = (file: string): boolean => FREE.some((place) => isBelow(file, place)) || !file.includes("/");
 
-/** The folder with a front door a file lies in. @example doorOf("src/core/song/edit.ts") // => "src/core/song" */
+/** The innermost folder with a front door a file lies in. @example doorOf("src/core/song/edit/makers.ts") // => "src/core/song/edit" */
 function doorOf(file: string): string | null {
-  const place = WITH_FRONT_DOORS.find((folder) => isBelow(file, folder));
-  const [name, ...rest] = place ? file.slice(place.length + 1).split("/") : [];
-  return place && name !== undefined && rest.length > 0 ? `${place}/${name}` : null;
+  const doors = FRONT_DOORS.flatMap((door) => {
+    if (!door.endsWith("/*")) return isBelow(file, door) ? [door] : [];
+    const place = door.slice(0, -2);
+    const [name, ...rest] = isBelow(file, place) ? file.slice(place.length + 1).split("/") : [];
+    return name !== undefined && rest.length > 0 ? [`${place}/${name}`] : [];
+  });
+  return doors.sort((a, b) => b.length - a.length)[0] ?? null;
+}
+
+/** Whether a file lies higher than another in the same folder of the core. */
+function isHigherInside(to: string, from: string): boolean {
+  return Object.entries(INSIDE).some(([folder, order]) => {
+    const rank = (file: string) =>
+      isBelow(file, folder) ? order.indexOf(file.slice(folder.length + 1).split("/")[0]!) : -1;
+    return rank(from) >= 0 && rank(to) > rank(from);
+  });
 }
 
 const isDoor = (file: string, folder: string): boolean =>
@@ -47,9 +61,12 @@ function wrongImport(from: string, to: string): string | null {
   const rank = (file: string) => CORE.indexOf(file.split("/")[2] as (typeof CORE)[number]);
   if (isBelow(from, "src/core") && isBelow(to, "src/core") && rank(to) > rank(from))
     return "lies higher in the core";
+  if (isHigherInside(to, from) && !isForTests(from)) return "lies higher in its folder of the core";
   const door = doorOf(to);
   const isThin = isBelow(from, "src/app") && isBelow(to, "src/rooms");
-  if (door && door !== doorOf(from) && !isDoor(to, door) && !isThin && !isForTests(from))
+  const isSibling =
+    door !== null && Object.keys(INSIDE).some((folder) => isBelow(from, folder) && isBelow(to, folder));
+  if (door && door !== doorOf(from) && !isSibling && !isDoor(to, door) && !isThin && !isForTests(from))
     return `is inside ${door}, whose front door is its index`;
   return null;
 }

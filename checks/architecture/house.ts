@@ -14,12 +14,13 @@ const UNDER_ROOMS = ["src/ui", "src/workers", "src/document/client", ...PURE];
 export const HOUSE: readonly Part[] = [
   { folder: "src/base", from: [] },
   { folder: "src/document", from: ["src/base"] },
-  { folder: "src/document/client", from: ["src/document", "src/base", "src/core"] },
+  { folder: "src/document/client", from: ["src/document", "src/base"] },
+  { folder: "src/document/log", from: ["src/document", "src/base"] },
   { folder: "src/core", from: ["src/document", "src/base"] },
   { folder: "src/workers", from: PURE },
   { folder: "src/ui", from: PURE },
   { folder: "src/rooms", from: UNDER_ROOMS },
-  { folder: "src/server", from: PURE },
+  { folder: "src/server", from: ["src/document/log", ...PURE] },
   { folder: "src/app", from: ["src/rooms", "src/ui", "src/server", ...PURE] },
   { folder: "src/instrumentation.ts", from: ["src/server"] },
 ];
@@ -49,7 +50,8 @@ const SCREEN = ["next", "react", "lucide-react", "@dnd-kit", "zustand", "@tansta
 export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/base": [],
   "src/document": ["zod"],
-  "src/document/client": ["idb", "zod", "zustand"],
+  "src/document/client": ["idb", "zod/mini", "zustand"],
+  "src/document/log": [],
   "src/core": ["zod"],
   "src/core/formats": ["zod", "fast-xml-parser", "fflate", "midi-file"],
   "src/core/plan/cli.ts": ["node:fs"],
@@ -85,12 +87,25 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
 /** Tests, benches, scripts and what starts the program may import whatever they try; only cycles and missing files are a breach. */
 export const FREE = ["checks", "e2e", "bench", "scripts", "testing", "demo", "public", "server.mjs"];
 
-/** Folders whose `index` is the only way in from outside, a level below these. */
-export const WITH_FRONT_DOORS = ["src/core", "src/rooms"] as const;
+/** Folders whose `index` is the only way in from outside: those listed, and every folder right below a starred one. */
+export const FRONT_DOORS = [
+  "src/base",
+  "src/document",
+  "src/document/client",
+  "src/document/log",
+  "src/core/*",
+  "src/core/song/*",
+  "src/rooms/*",
+] as const;
 
-/** Samples that tests share: they may reach inside as tests may, and nothing that ships may use them. */
+/** Folders inside a folder of the core, lowest first, where they stand on each other. */
+export const INSIDE: Readonly<Record<string, readonly string[]>> = {
+  "src/core/song": ["schema", "read", "edit", "compare"],
+};
+
+/** Tests, and what they share: they may reach inside, and nothing that ships may use them. */
 export const isForTests = (file: string): boolean =>
-  /\.test\.tsx?$/u.test(file) || /(?:^|\/)sample-[\w-]+\.ts$/u.test(file) || file.startsWith("testing/");
+  /\.test\.tsx?$/u.test(file) || file.startsWith("testing/");
 
 /** What the core must not touch: clock, chance, timers, the process, the network, and everything of a browser. */
 export const BANNED_GLOBALS: ReadonlySet<string> = new Set([

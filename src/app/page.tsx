@@ -1,5 +1,5 @@
 import { connection } from "next/server";
-import { byOrder, type EveningBody } from "@/core/song";
+import { byOrder } from "@/document";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
 import { openDatabase } from "@/server/db/open";
 import { searchShelf, shelfAsked, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
@@ -13,7 +13,7 @@ export default async function Page() {
     shelfFacets(database, false),
     listDocuments(database, "evening"),
   ]);
-  const bodies = evenings.map(({ id, body }) => ({ id, body: body as EveningBody }));
+  const bodies = evenings.map(({ id, body }) => ({ id, body: body }));
   const versionIds = bodies.flatMap(({ body }) =>
     Object.values(body.items).flatMap((item) => item.versionId ?? []),
   );

@@ -2,18 +2,12 @@ import { asc } from "drizzle-orm";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
 import { fail, ok, type Result } from "@/base";
-import {
-  applyEdit,
-  checkBody,
-  commandSchema,
-  idSchema,
-  isKind,
-  liftBody,
-  SCHEMA,
-  touches,
-} from "@/core/song";
+import { isKind, SCHEMA } from "@/core/song/schema";
+import { commandSchema, idSchema } from "@/document";
+import { restore } from "@/document/log";
 import type { Database } from "./db/open";
 import { documents, edits, stageNotes } from "./db/schema";
+import { definitionOf, fromRow } from "./documents/row";
 import { writeShelf } from "./documents/shelf";
 import { takenIds } from "./documents/store";
 import { LONGEST_NOTE } from "./stage/notes";
@@ -118,6 +112,7 @@ export async function restoreBackup(
     if (!row.ok) return row;
     rows.push(row.value);
   }
+  const now = new Date();
   await database.transaction(async (tx) => {
     for (const row of rows) {
       await tx.insert(documents).values(row.document);
@@ -128,7 +123,7 @@ export async function restoreBackup(
     if (notes.length > 0) await tx.insert(stageNotes).values(notes);
     await writeShelf(
       tx,
-      rows.map(({ document }) => document),
+      rows.map(({ document }) => fromRow({ ...document, createdAt: now, updatedAt: now })),
     );
   });
   return ok({ documents: rows.length });
@@ -167,43 +162,25 @@ type Prepared = {
 
 /** Plays a document's log from its beginning, checking each step. */
 function prepare(saved: z.output<typeof backupSchema>["documents"][number]): Result<Prepared, BackupProblem> {
-  if (!isKind(saved.kind))
-    return fail({ message: `The document ${saved.id} is of no kind known here. Nothing was changed.` });
-  const bad = (why: string) =>
-    fail({ message: `The document ${saved.id} can't be brought back: ${why}. Nothing was changed.` });
-  const origin = liftBody(saved.kind, { schema: saved.originSchema, body: saved.origin });
-  if (!origin.ok) return bad(`its ${origin.problem.table} ${origin.problem.field} ${origin.problem.message}`);
-  let body = origin.value;
-  const rows: Prepared["edits"] = [];
-  for (const [index, { editId, command, at }] of saved.edits.entries()) {
-    const applied = applyEdit(saved.kind, body, command);
-    if (!applied.ok) return bad(`its edit ${index + 1} does not apply`);
-    body = applied.value.body;
-    rows.push({
-      documentId: saved.id,
-      revision: index + 1,
-      editId,
-      command,
-      inverse: applied.value.inverse,
-      touches: touches(command),
-      at: new Date(at),
+  const { id, kind, parentId, originSchema } = saved;
+  if (!isKind(kind))
+    return fail({ message: `The document ${id} is of no kind known here. Nothing was changed.` });
+  const restored = restore(
+    definitionOf(kind),
+    { schema: originSchema, body: saved.origin },
+    saved.edits.map(({ command }) => command),
+  );
+  if (!restored.ok)
+    return fail({
+      message: `The document ${id} can't be brought back: ${restored.problem}. Nothing was changed.`,
     });
-  }
-  const checked = checkBody(saved.kind, body);
-  if (!checked.ok)
-    return bad(`its ${checked.problem.table} ${checked.problem.field} ${checked.problem.message}`);
-  const { id, kind, parentId } = saved;
+  const { body, origin, edits: played } = restored.value;
+  const stored = { revision: played.length, schema: SCHEMA, body, originSchema: SCHEMA, origin };
   return ok({
-    document: {
-      id,
-      kind,
-      parentId,
-      revision: rows.length,
-      schema: SCHEMA,
-      body,
-      originSchema: SCHEMA,
-      origin: origin.value,
-    },
-    edits: rows,
+    document: { id, kind, parentId, ...stored },
+    edits: played.map((edit, at) => {
+      const { editId, at: time } = saved.edits[at]!;
+      return { documentId: id, ...edit, editId, at: new Date(time) };
+    }),
   });
 }

@@ -1,4 +1,4 @@
-import type { SectionKind } from "@/core/song";
+import type { SectionKind } from "@/core/song/schema";
 import { CUT_OF_KIND } from "./pretty";
 
 /** A section's name on a tag whose cut tells its kind. */

@@ -1,6 +1,6 @@
 import type { TabNote } from "@/core/fretboard";
 import { type Meter, ticksOfBar } from "@/core/rhythm";
-import type { Riff } from "@/core/song";
+import type { Riff } from "@/core/song/schema";
 import { namesOfStrings } from "./voicing-words";
 
 const ROW = 18;

@@ -1,5 +1,5 @@
 import { beatsOfTicks, type LineSum } from "@/core/rhythm";
-import type { OutlineLine } from "@/core/song";
+import type { OutlineLine } from "@/core/song/read";
 import type { SungPiece } from "./SungLine";
 
 /** Cuts a line at its chords into what stands under each. `nameOf` gives a chord's name for the reader. */

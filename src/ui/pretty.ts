@@ -1,4 +1,4 @@
-import type { Role, SectionKind } from "@/core/song";
+import type { Role, SectionKind } from "@/core/song/schema";
 
 /** Note, key and chord names with real accidentals. @example pretty("Bb/D#") // => "B♭/D♯" */
 export const pretty = (symbol: string): string =>

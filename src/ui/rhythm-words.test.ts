@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "@/base";
-import { sampleNote } from "@/core/fretboard/line/sample-note";
 import { readPattern } from "@/core/rhythm";
+import { sampleNote } from "../../testing/fretboard/sample-note";
 import { sayPattern } from "./StrumRow";
 import { signOfNote } from "./TabLines";
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sumBars } from "@/core/rhythm";
-import { outlineOf, timedChords } from "@/core/song";
-import { sampleVersion } from "../core/song/sample-version";
+import { outlineOf, timedChords } from "@/core/song/read";
+import { sampleVersion } from "../../testing/song/sample-version";
 import { sayFrets, writeFrets } from "./ChordDiagram";
 import { piecesOf } from "./pieces";
 import { pretty, sayKey, sayTime } from "./pretty";

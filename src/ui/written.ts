@@ -1,6 +1,6 @@
 import { writeChord, writeNote } from "@/core/chord";
 import { parseNoteName } from "@/core/pitch";
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { pretty } from "./pretty";
 
 /** A chord or key in letter names as a player writes it, for the eye. @example written("Bm7", { writing: "german" }) // => "Hm7" */

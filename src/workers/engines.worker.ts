@@ -47,7 +47,8 @@ import {
   sumOfBand,
 } from "@/core/parts";
 import { formatKey, parseKey, parseTuning } from "@/core/pitch";
-import { namerByShift, type Player, type SoundBox, type VersionBody } from "@/core/song";
+import { namerByShift } from "@/core/song/read";
+import type { Player, SoundBox, VersionBody } from "@/core/song/schema";
 import {
   type EveningBanks,
   eveningBanks,

@@ -1,5 +1,5 @@
 import type { Ticks } from "../../base";
-import type { CueRow, SectionKind } from "../song";
+import type { CueRow, SectionKind } from "../song/schema";
 
 /** What a cue is about: who plays, how, when everybody stops, what a foot or a hand does, or one's own. */
 export type CueKind =

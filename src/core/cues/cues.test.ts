@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { edit, sampleTones } from "../../../testing/tones/sample-tones";
 import { bandSheet } from "../parts";
-import { addException, outlineOf, set, timelineOf, type VersionBody } from "../song";
+import { addException, set } from "../song/edit";
+import { outlineOf, timelineOf } from "../song/read";
+import type { VersionBody } from "../song/schema";
 import { playerTones } from "../tones";
-import { edit, sampleTones } from "../tones/sample-tones";
 import { addCue, cuesOf, leaderOf, type Planned, setCue } from ".";
 
 let made = 0;

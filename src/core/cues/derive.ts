@@ -1,4 +1,5 @@
 import type { Ticks } from "../../base";
+import { byOrder } from "../../document";
 import {
   clockOf,
   type FootPress,
@@ -11,16 +12,8 @@ import {
 import type { BandSheet, SheetPart } from "../parts";
 import { saySemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
-import {
-  byOrder,
-  LIGHT_WORDS,
-  namerByShift,
-  type Passage,
-  type Player,
-  type Timeline,
-  type VersionBody,
-  versionRow,
-} from "../song";
+import { namerByShift, type Passage, type Timeline, versionRow } from "../song/read";
+import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
 import { type SongTones, sayAct, sayValue, type TonePress } from "../tones";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";

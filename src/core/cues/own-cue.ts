@@ -1,6 +1,8 @@
 import type { Ticks } from "../../base";
+import type { MakeId } from "../../document";
 import type { UseSpan } from "../loops";
-import { add, type Command, type CueRow, type MakeId, set, type VersionBody } from "../song";
+import { add, set, type VersionCommand } from "../song/edit";
+import type { CueRow, VersionBody } from "../song/schema";
 
 /**
  * Where a cue of one's own falls: on its word, the first time that is sung in its use; else at its ticks, as far as the use
@@ -19,7 +21,7 @@ export function tickOfCue(cue: Pick<CueRow, "tick" | "wordId">, span: UseSpan): 
 export const addCue = (
   given: Pick<CueRow, "useId" | "tick" | "text"> & Partial<CueRow>,
   makeId: MakeId,
-): Command =>
+): VersionCommand =>
   add("cues", {
     playerId: null,
     giverId: null,
@@ -30,7 +32,8 @@ export const addCue = (
     id: makeId(),
   });
 
-export const setCue = (id: string, fields: Partial<Omit<CueRow, "id">>): Command => set("cues", id, fields);
+export const setCue = (id: string, fields: Partial<Omit<CueRow, "id">>): VersionCommand =>
+  set("cues", id, fields);
 
 /** Cues of one's own of a version, in no order. */
 export const ownCues = (body: Pick<VersionBody, "cues">): CueRow[] => Object.values(body.cues);

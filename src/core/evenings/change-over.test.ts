@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { set } from "../song";
-import { edit, sampleTones } from "../tones/sample-tones";
+import { edit, sampleTones } from "../../../testing/tones/sample-tones";
+import { set } from "../song/edit";
 import { changeOver, sayChange } from "./change-over";
 import { type PlayerState, songEdges } from "./player-states";
 

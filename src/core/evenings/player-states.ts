@@ -1,14 +1,5 @@
-import {
-  hasStrings,
-  type Instrument,
-  indexCells,
-  isOut,
-  outlineOf,
-  type Player,
-  resolveCell,
-  timelineOf,
-  type VersionBody,
-} from "../song";
+import { hasStrings, indexCells, isOut, outlineOf, resolveCell, timelineOf } from "../song/read";
+import type { Instrument, Player, VersionBody } from "../song/schema";
 import { bankNumber, playerTones } from "../tones";
 
 /** What one person has in hands and at their feet at a moment. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../../base";
-import { applyEdit, type EveningBody, type EveningItem, PLAIN_ITEM } from "../song";
+import { applyEdit } from "../../document";
+import { DOCUMENTS, type EveningBody, type EveningItem, PLAIN_ITEM } from "../song/schema";
 import { bestOrder } from "./best-order";
 import type { PlayerState, SongEdges } from "./player-states";
 import { itemsOf, orderCase, reorderSongs, runningOrder } from "./running-order";
@@ -78,7 +79,7 @@ describe("a running order", () => {
       evening: { e: { id: "e", name: "E", place: "", note: "", targetMinutes: null } },
       items: Object.fromEntries(items.map((item) => [item.id, item])),
     };
-    const taken = sure(applyEdit("evening", body as never, reorderSongs(items, best.order)))
+    const taken = sure(applyEdit(DOCUMENTS.evening, body as never, reorderSongs(items, best.order)))
       .body as unknown as EveningBody;
     expect(itemsOf(taken).map(({ id }) => id)).toEqual(["three", "talk", "one", "two"]);
     const before = orderCase([song("one", "a", { beforeId: "two" }), song("two", "b")], edgesOf);

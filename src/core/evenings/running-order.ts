@@ -1,4 +1,6 @@
-import { batch, byOrder, type Command, type EveningBody, type EveningItem, set } from "../song";
+import { byOrder } from "../../document";
+import { type EveningCommand, eveningEdits } from "../song/edit";
+import type { EveningBody, EveningItem } from "../song/schema";
 import type { OrderCase } from "./best-order";
 import { type Change, changeOver } from "./change-over";
 import type { PlayerState, SongEdges } from "./player-states";
@@ -114,13 +116,13 @@ export function orderCase(
 }
 
 /** Puts songs in another order; what is no song stays at its place. @param order songs by their place now */
-export function reorderSongs(items: readonly EveningItem[], order: readonly number[]): Command {
+export function reorderSongs(items: readonly EveningItem[], order: readonly number[]): EveningCommand {
   const songs = items.filter(({ kind }) => kind === "song");
-  return batch(
+  return eveningEdits.batch(
     "Take the best order",
     order.flatMap((song, place) => {
       const [moved, at] = [songs[song]!, songs[place]!];
-      return moved.id === at.id ? [] : [set("items", moved.id, { order: at.order })];
+      return moved.id === at.id ? [] : [eveningEdits.set("items", moved.id, { order: at.order })];
     }),
   );
 }

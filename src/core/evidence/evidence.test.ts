@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { sure } from "../../base";
 import { parseKey } from "../pitch";
-import { sampleVersion } from "../song/sample-version";
 import { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
 import { laySources } from "./lay";
 import { barUnlikeness, fitsTwoNames, unlikeness } from "./likeness";

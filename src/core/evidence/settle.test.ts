@@ -1,12 +1,15 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { sure } from "../../base";
-import { applyEdit, type Body, set, type VersionBody } from "../song";
-import { sampleVersion } from "../song/sample-version";
+import { applyEdit } from "../../document";
+import { set, type VersionCommand } from "../song/edit";
+import type { VersionBody } from "../song/schema";
+import { DOCUMENTS } from "../song/schema";
 import { evidenceOf } from "./bars";
 import { settleChords } from "./settle";
 
-const act = (body: VersionBody, command: Parameters<typeof applyEdit>[2]): VersionBody =>
-  sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+const act = (body: VersionBody, command: VersionCommand): VersionBody =>
+  sure(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /** Written in G, performed in A, the second time two semitones up, in B. */
 function raised(): VersionBody {

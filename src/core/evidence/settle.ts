@@ -1,6 +1,8 @@
 import { moveChord, parseChord } from "../chord";
 import { moveKey } from "../pitch";
-import { batch, type Command, keysOf, namerByShift, set, type VersionBody } from "../song";
+import { batch, set, type VersionCommand } from "../song/edit";
+import { keysOf, namerByShift } from "../song/read";
+import type { VersionBody } from "../song/schema";
 
 /**
  * Settles chords in doubt: each sounds as said from now on, written in the version's own key, and is sure. One that
@@ -13,7 +15,7 @@ export function settleChords(
   places: readonly { readonly chordId: string; readonly shift: number }[],
   symbol: string,
   sourceId: string | null,
-): Command {
+): VersionCommand {
   const { written, sounding } = keysOf(body);
   const chord = parseChord(symbol);
   const namerAt = namerByShift(body);

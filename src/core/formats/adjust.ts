@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { NAMINGS } from "../chord";
 import { beatUnitOf, METER_UNITS, type Meter, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
-import { keySchema, SECTION_KINDS } from "../song";
+import { keySchema, SECTION_KINDS } from "../song/schema";
 import type { ReadOptions } from "./chord-text";
 import type { ChordSheet, SheetSection } from "./sheet";
 

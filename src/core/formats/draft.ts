@@ -1,6 +1,6 @@
 import { guessKey, parseChord, type SoundingChord } from "../chord";
 import { formatKey } from "../pitch";
-import type { SectionKind } from "../song";
+import type { SectionKind } from "../song/schema";
 import type { ChordSheet, SheetExtra, SheetLine, SheetSection, SheetUse } from "./sheet";
 
 /** A section as a reader meets it, one for each time it is written. */

@@ -1,4 +1,4 @@
-import type { VersionBody } from "../song";
+import type { VersionBody } from "../song/schema";
 import { readDefine } from "./chordpro/define";
 import type { SheetFingering } from "./sheet";
 

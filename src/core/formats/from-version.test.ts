@@ -1,6 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { sure } from "../../base";
-import { addException, applyEdit, type Body, outlineOf, type SongBody, set, type VersionBody } from "../song";
+import { applyEdit } from "../../document";
+import { addException, set, type VersionCommand } from "../song/edit";
+import { outlineOf } from "../song/read";
+import type { SongBody, VersionBody } from "../song/schema";
+import { DOCUMENTS } from "../song/schema";
 import { readChordPro, writeChordPro } from "./chordpro";
 import { sheetOfVersion } from "./from-version";
 import { contentOf } from "./round-trip";
@@ -44,8 +48,8 @@ describe("sheetOfVersion", () => {
   it("plays exceptions out and names what is lost", () => {
     let count = 0;
     const makeId = () => `n${count++}`;
-    const act = (body: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
-      sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+    const act = (body: VersionBody, command: VersionCommand) =>
+      sure(applyEdit(DOCUMENTS.version, body, command)).body;
     let body = build();
     const [verse, chorus] = outlineOf(body).form;
     body = act(body, addException(outlineOf(body), verse!, "extra", {}, makeId));

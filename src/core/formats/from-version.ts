@@ -1,17 +1,8 @@
+import { byOrder } from "../../document";
 import { parseKey, semitonesUp } from "../pitch";
 import { beatUnitOf } from "../rhythm";
-import {
-  byOrder,
-  type Exception,
-  isPlayed,
-  linesPlayed,
-  type OutlineLine,
-  outlineOf,
-  playsOf,
-  type SongBody,
-  type VersionBody,
-  versionRow,
-} from "../song";
+import { isPlayed, linesPlayed, type OutlineLine, outlineOf, playsOf, versionRow } from "../song/read";
+import type { Exception, SongBody, VersionBody } from "../song/schema";
 import {
   type ChordSheet,
   EMPTY_SHEET,

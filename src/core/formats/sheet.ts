@@ -1,7 +1,7 @@
 import type { Ticks } from "../../base";
 import type { Naming } from "../chord";
 import type { Meter } from "../rhythm";
-import type { Extra, SectionKind } from "../song";
+import type { Extra, SectionKind } from "../song/schema";
 
 /** A song as a file or a text gives it, before it becomes a version: no ids, nothing about players. */
 export type ChordSheet = {

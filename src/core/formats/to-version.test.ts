@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { outlineOf } from "../song";
+import { outlineOf } from "../song/read";
 import { readChordText } from "./chord-text";
 import { syllableStart, versionOfSheet } from "./to-version";
 

@@ -1,15 +1,16 @@
 import { sure } from "../../base";
+import { bodyMaker, type MakeId, ordersFor } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
 import {
-  emptyBody,
-  type MakeId,
-  ordersFor,
+  DOCUMENTS,
   PLAIN_USE,
-  type Row,
   type SourceKind,
+  type Use,
   type VersionBody,
-} from "../song";
+  type VersionRow,
+  type VersionTables,
+} from "../song/schema";
 import type { ChordSheet, SheetLine } from "./sheet";
 
 const DEFAULT_TEMPO = 80;
@@ -23,19 +24,14 @@ export type SheetSource = {
   readonly text?: string;
 };
 
-type Put = (table: string, row: Row) => void;
+type Put = <Name extends keyof VersionTables>(table: Name, row: VersionTables[Name]) => void;
 
 /**
  * Makes a version's body of a sheet. Where the sheet names a capo its chords are shapes behind it: they are
  * kept as written and the version sounds that much higher.
  */
 export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: MakeId): VersionBody {
-  const tables = Object.fromEntries(
-    Object.keys(emptyBody("version")).map((table) => [table, {} as Record<string, Row>]),
-  );
-  const put: Put = (table, row) => {
-    tables[table]![row.id] = row;
-  };
+  const { put, body } = bodyMaker(DOCUMENTS.version);
   const meter = sheet.meter ?? { beats: 4, unit: 4 };
   const writtenKey = sheet.key ?? "C";
   const higher = sheet.capo + sheet.transpose;
@@ -48,7 +44,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
     bpm: sheet.tempo ?? DEFAULT_TEMPO,
     beatUnit: sheet.beatUnit ?? beatUnitOf(meter),
     meterBeats: meter.beats,
-    meterUnit: meter.unit,
+    meterUnit: meter.unit as VersionRow["meterUnit"],
     writtenCapo: sheet.capo,
   });
   const sourceId = makeId();
@@ -90,7 +86,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
       shift,
       bpm: tempo,
       meterBeats: own?.beats ?? null,
-      meterUnit: own?.unit ?? null,
+      meterUnit: (own?.unit ?? null) as Use["meterUnit"],
     });
   }
   const extraOrders = ordersFor(sheet.extras.length);
@@ -105,7 +101,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
       text: extra.text.slice(0, 8000),
     });
   }
-  return tables as unknown as VersionBody;
+  return body;
 }
 
 const LONGEST_SOURCE = 60_000;

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { canHold } from "../../../testing/fretboard/slow-search";
 import { sure } from "../../base";
 import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
 import { parseTuning, pitchClassOf, type Tuning } from "../pitch";
 import { fingerings } from "./fingerings";
-import { canHold } from "./slow-search";
 
 const ROOTS = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
 const QUALITIES = [

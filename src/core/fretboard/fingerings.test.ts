@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { slowShapes } from "../../../testing/fretboard/slow-search";
 import { sure } from "../../base";
 import { parseChord, type SoundingChord } from "../chord";
 import { BASS_TUNING, GUITAR_TUNING, parseTuning } from "../pitch";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 import { LEVELS } from "./level";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "./orderings";
-import { slowShapes } from "./slow-search";
 import { TERMS } from "./terms";
 import { WEIGHTS } from "./weights";
 

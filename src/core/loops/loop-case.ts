@@ -1,6 +1,6 @@
 import type { Chord } from "../chord";
 import type { Key } from "../pitch";
-import type { LOOP_SCHOOLS, LOOP_STARTS, WANTS } from "../song";
+import type { LOOP_SCHOOLS, LOOP_STARTS, WANTS } from "../song/schema";
 
 export type Want = (typeof WANTS)[number];
 

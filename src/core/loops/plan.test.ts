@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../../../testing/loops/sample-case";
+import { slowLoops, slowTrade } from "../../../testing/loops/slow-loops";
 import { sure } from "../../base";
 import type { LoopCase } from "./loop-case";
 import { wantOf } from "./loop-case";
 import { planLoops } from "./plan";
 import { afterPress, bitsOf, costOfPresses, maskOf } from "./press";
-import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "./sample-case";
-import { slowLoops, slowTrade } from "./slow-loops";
 import { type LoopWay, recordedTracks, soundingBefore } from "./way";
 
 /** Plays a plan's presses and counts both costs anew. */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { caseOf, chordBeats, layerOf, sectionOf } from "../../../testing/loops/sample-case";
 import { sure } from "../../base";
 import { parseChord } from "../chord";
 import { parseKey } from "../pitch";
@@ -8,7 +9,6 @@ import type { LoopCase } from "./loop-case";
 import { planLoops } from "./plan";
 import { costOfPresses, pressesBetween } from "./press";
 import { recover } from "./recover";
-import { caseOf, chordBeats, layerOf, sectionOf } from "./sample-case";
 import { runsOf } from "./spans";
 
 const chord = (symbol: string) => sure(parseChord(symbol));

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { sampleNote as note } from "../../../testing/fretboard/sample-note";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { sure } from "../../base";
 import { parseChord } from "../chord";
-import { sampleNote as note } from "../fretboard/line/sample-note";
 import { parseKey } from "../pitch";
-import { sampleVersion } from "../song/sample-version";
 import { bandSheet } from "./band";
 import { oneHand } from "./one-hand";
 import { chordsOfRow, scaleOfRow } from "./section-chords";

@@ -1,8 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { sure } from "../../base";
-import type { Body, VersionBody } from "../song";
-import { applyEdit, chooseShape, indexCells, outlineOf, set, setCell } from "../song";
-import { sampleVersion } from "../song/sample-version";
+import { applyEdit } from "../../document";
+import { chooseShape, set, setCell, type VersionCommand } from "../song/edit";
+import { indexCells, outlineOf } from "../song/read";
+import type { VersionBody } from "../song/schema";
+import { DOCUMENTS } from "../song/schema";
 import { playerPart } from "./player-part";
 
 const body = sampleVersion(
@@ -10,8 +13,8 @@ const body = sampleVersion(
   ["verse", "versex2"],
   [{ capo: 5 }, { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" }],
 );
-const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
-  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+const edit = (from: VersionBody, command: VersionCommand) =>
+  sure(applyEdit(DOCUMENTS.version, from, command)).body;
 const part = (from: VersionBody, player: string) => playerPart(from, from.players[player]!);
 
 describe("playerPart", () => {

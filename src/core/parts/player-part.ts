@@ -5,15 +5,14 @@ import {
   Namer,
   outlineOf,
   type Passage,
-  type Player,
   passageSum,
   type ResolvedCell,
   readerOf,
   resolveCell,
   type TimedLine,
   timelineOf,
-  type VersionBody,
-} from "../song";
+} from "../song/read";
+import type { Player, VersionBody } from "../song/schema";
 import { chosenAs, planRequest, planShapes, shapesOfPlan } from "./shape-plan";
 import { handOf, requestKey, type Shape, shapeAt } from "./shapes";
 

@@ -1,16 +1,8 @@
 import { parseChord } from "../chord";
 import { HIGHEST_CAPO } from "../fretboard";
 import { beatsOfTicks, tempoMs } from "../rhythm";
-import {
-  type CellIndex,
-  isOut,
-  type Passage,
-  type Player,
-  resolveCell,
-  type Timeline,
-  type VersionBody,
-  versionRow,
-} from "../song";
+import { type CellIndex, isOut, type Passage, resolveCell, type Timeline, versionRow } from "../song/read";
+import type { Player, VersionBody } from "../song/schema";
 
 /** What a use raised against the passage before it asks of a guitar with a capo. */
 export type Raised = {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { STRUM_LIBRARY } from "../rhythm";
-import { type Cell, EMPTY_CELL, strumRow } from "../song";
-import { sampleVersion } from "../song/sample-version";
+import { strumRow } from "../song/edit";
+import { type Cell, EMPTY_CELL } from "../song/schema";
 import { bandSheet } from "./band";
 import { sayPart } from "./say-part";
 

@@ -1,7 +1,8 @@
 import { parseChord } from "../chord";
 import type { ChordUnder } from "../fretboard";
 import { type Key, scaleClasses, scaleOfKey } from "../pitch";
-import { Namer, type VersionBody } from "../song";
+import { Namer } from "../song/read";
+import type { VersionBody } from "../song/schema";
 import type { SheetRow } from "./band";
 
 /** A chord of a section as it sounds, from where the section begins. */

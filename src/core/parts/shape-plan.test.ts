@@ -1,19 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { sure } from "../../base";
+import { applyEdit } from "../../document";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../chord";
 import { parseKey, parsePitch } from "../pitch";
-import {
-  applyEdit,
-  type Body,
-  chooseShape,
-  indexCells,
-  outlineOf,
-  set,
-  setCell,
-  timelineOf,
-  type VersionBody,
-} from "../song";
-import { sampleVersion } from "../song/sample-version";
+import { chooseShape, set, setCell, type VersionCommand } from "../song/edit";
+import { indexCells, outlineOf, timelineOf } from "../song/read";
+import type { VersionBody } from "../song/schema";
+import { DOCUMENTS } from "../song/schema";
 import { compareGuitars } from "./compare-guitars";
 import { boxFor, joinCold } from "./join-cold";
 import { raisedPassages } from "./raised";
@@ -29,8 +23,8 @@ const body = sampleVersion(
   ["verse", "chorus", "chorus"],
   [{ capo: 0 }, { capo: 5 }],
 );
-const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
-  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+const edit = (from: VersionBody, command: VersionCommand) =>
+  sure(applyEdit(DOCUMENTS.version, from, command)).body;
 const planOf = (from: VersionBody, player = "p0") => planShapes(planRequest(from, from.players[player]!));
 
 describe("a plan of a song's shapes", () => {

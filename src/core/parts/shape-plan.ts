@@ -10,15 +10,14 @@ import {
   Namer,
   type Outline,
   outlineOf,
-  type Player,
   readerOf,
   resolveCell,
   spotOf,
   type Timeline,
   timelineOf,
-  type VersionBody,
   versionRow,
-} from "../song";
+} from "../song/read";
+import type { Player, VersionBody } from "../song/schema";
 import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shapes";
 
 /** A chord of a player's song with where it stands. Neighbours alike are one. */

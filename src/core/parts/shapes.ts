@@ -7,14 +7,8 @@ import {
   GUITAR_SCALE_MM,
   type Style,
 } from "../fretboard";
-import {
-  findChoice,
-  type Player,
-  type ResolvedCell,
-  type ShapeSpot,
-  tuningOf,
-  type VersionBody,
-} from "../song";
+import { findChoice, type ResolvedCell, type ShapeSpot, tuningOf } from "../song/read";
+import type { Player, VersionBody } from "../song/schema";
 
 /** A shape as it is shown: what to hold, and whether somebody chose it. */
 export type Shape = {

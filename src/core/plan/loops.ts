@@ -9,7 +9,7 @@ import {
   sayLoopProblem,
 } from "../loops";
 import { MOST_BPM } from "../rhythm";
-import { LOOP_SCHOOLS, LOOP_STARTS, MOST_BOX_TRACKS, WANTS } from "../song";
+import { LOOP_SCHOOLS, LOOP_STARTS, MOST_BOX_TRACKS, WANTS } from "../song/schema";
 import { engine, FieldError, fields, readChord, readKey, refuseRepeats } from "./engine";
 
 export const MOST_LOOP_SECTIONS = 400;

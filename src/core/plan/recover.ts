@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { recordedTracks, recover as wayBack } from "../loops";
-import { MOST_BOX_TRACKS } from "../song";
+import { MOST_BOX_TRACKS } from "../song/schema";
 import { engine, FieldError, fields } from "./engine";
 import { loopsInput, MOST_LOOP_SECTIONS, readLoopCase } from "./loops";
 

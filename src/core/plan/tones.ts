@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { BOX_CHANGES, BOX_LANDINGS } from "../song";
+import { BOX_CHANGES, BOX_LANDINGS } from "../song/schema";
 import { planTones, sayToneProblem, type ToneProblem } from "../tones";
 import { engine, FieldError, fields, refuseRepeats } from "./engine";
 

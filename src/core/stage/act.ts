@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema } from "../song";
+import { idSchema } from "../../document";
 import type { LiveItem } from "./score";
 
 /** Slowest and fastest a leader may set, beats a minute. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { SAMPLE_ITEMS } from "../../../testing/stage/sample-live";
 import { ahead } from "./ahead";
 import { EMPTY_TRANSPORT, placeAt } from "./place";
-import { SAMPLE_ITEMS } from "./sample-live";
 
 const SONG = SAMPLE_ITEMS[0]!.passages;
 const placeAfter = (seconds: number, more = {}) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { samplePassage } from "../../../testing/stage/sample-live";
 import { barInUse } from "./bar-in-use";
-import { samplePassage } from "./sample-live";
 
 describe("barInUse", () => {
   const passages = [

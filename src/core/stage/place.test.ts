@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SAMPLE_ITEMS, samplePassage } from "../../../testing/stage/sample-live";
 import { barOf, EMPTY_TRANSPORT, nextBeat, type Place, placeAt, type Transport } from "./place";
-import { SAMPLE_ITEMS, samplePassage } from "./sample-live";
 import type { LivePassage } from "./score";
 
 const SONG = SAMPLE_ITEMS[0]!.passages;

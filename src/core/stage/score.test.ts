@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sampleVersion } from "../song/sample-version";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { passagesOf } from "./score";
 
 describe("passagesOf", () => {

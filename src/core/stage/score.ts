@@ -1,13 +1,7 @@
 import type { Ticks } from "../../base";
 import { tempoMs, ticksOfBar, ticksOfBeatUnit } from "../rhythm";
-import {
-  type EveningItem,
-  outlineOf,
-  type Passage,
-  type SectionKind,
-  timelineOf,
-  type VersionBody,
-} from "../song";
+import { outlineOf, type Passage, timelineOf } from "../song/read";
+import type { EveningItem, SectionKind, VersionBody } from "../song/schema";
 
 /** One time through a section, as a clock needs it. Ticks count from where the passage begins. */
 export type LivePassage = {

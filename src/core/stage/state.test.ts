@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { replayed, SAMPLE_ITEMS, sampleLog, samplePassage } from "../../../testing/stage/sample-live";
 import type { LeaderAct, LiveAct, LiveEvent } from "./act";
 import { liveActSchema } from "./act";
 import { followFrom, hear, type LiveMessage } from "./follower";
 import { placeAt } from "./place";
-import { replayed, SAMPLE_ITEMS, sampleLog, samplePassage } from "./sample-live";
 import { applyLive, EMPTY_STATE, itemOf, LEAD_MS, type LiveState, passagesNow, refuseLive } from "./state";
 
 const START: LiveAct = { type: "start", passage: null, countBars: 1 };

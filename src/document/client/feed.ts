@@ -1,12 +1,12 @@
-import type { ArrivedEdit } from "../../core/song";
+import type { ArrivedEdit, Tables } from "..";
 
-type Follower = { revision: number; readonly take: (edit: ArrivedEdit) => void };
+type Follower = { revision: number; take(edit: ArrivedEdit): void };
 
 /**
  * The one line of events a window holds, for all the documents open in it. A browser allows six connections to
  * a server, so a window that is hidden lets its line go, and takes up from its cursors when it is seen again.
  */
-class LiveLine {
+class Feed {
   private readonly followers = new Map<string, Follower>();
   private events: EventSource | null = null;
   private planned = false;
@@ -48,11 +48,11 @@ class LiveLine {
   }
 }
 
-const line = new LiveLine();
+const feed = new Feed();
 
 /** Calls `take` with each edit after a revision, whoever made it; returns what ends it. */
-export const followDocument = (
+export const followDocument = <T extends Tables>(
   documentId: string,
   revision: number,
-  take: (edit: ArrivedEdit) => void,
-): (() => void) => line.follow(documentId, { revision, take });
+  take: (edit: ArrivedEdit<T>) => void,
+): (() => void) => feed.follow(documentId, { revision, take: (edit) => take(edit as ArrivedEdit<T>) });

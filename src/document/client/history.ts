@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import type { Command } from "../../core/song";
-import type { DocumentStore } from "./store";
+import type { Command, Tables } from "..";
+import type { Acting } from "./store";
 
 /** One step back or forward: the edit that makes it, and the document it is for. */
 type Step = { readonly documentId: string; readonly command: Command };
@@ -9,7 +9,7 @@ type HistoryState = { readonly undo: readonly Step[]; readonly redo: readonly St
 
 export type History = {
   readonly state: StoreApi<HistoryState>;
-  readonly act: (store: DocumentStore, command: Command) => void;
+  readonly act: <T extends Tables>(store: Acting<T>, command: Command<T>) => void;
   readonly undo: () => void;
   readonly redo: () => void;
 };
@@ -20,7 +20,7 @@ const DEEPEST = 300;
  * Undo and redo of one window, over all its documents: a step back is a new edit made of the inverse.
  * Kept in session storage, so that it survives a reload.
  */
-export function createHistory(stores: readonly DocumentStore[], storageKey: string): History {
+export function createHistory(stores: readonly Acting[], storageKey: string): History {
   const state = createStore<HistoryState>(() => load(storageKey));
   const storeOf = (id: string) => stores.find((store) => store.id === id);
 
@@ -34,7 +34,7 @@ export function createHistory(stores: readonly DocumentStore[], storageKey: stri
     }
   };
 
-  const act = (store: DocumentStore, command: Command) => {
+  const act = <T extends Tables>(store: Acting<T>, command: Command<T>) => {
     const inverse = store.act(command);
     if (inverse)
       save({ undo: [...state.getState().undo, { documentId: store.id, command: inverse }], redo: [] });

@@ -1,11 +1,11 @@
 import { type IDBPDatabase, openDB } from "idb";
 import { z } from "zod/mini";
-import type { PendingEdit } from "../../core/song";
+import type { PendingEdit, Tables } from "..";
 
 /** Where edits wait until the server has them on disk. */
-export type EditQueue = {
-  readonly load: () => Promise<PendingEdit[]>;
-  readonly save: (pending: readonly PendingEdit[]) => Promise<void>;
+export type EditQueue<T extends Tables = Tables> = {
+  readonly load: () => Promise<PendingEdit<T>[]>;
+  readonly save: (pending: readonly PendingEdit<T>[]) => Promise<void>;
 };
 
 const STORE = "pending";
@@ -25,7 +25,7 @@ const open = (): Promise<IDBPDatabase> => {
  * it, an entry an edit; a window opened later may send what one that was closed had left, and the server
  * takes each edit once.
  */
-export function browserQueue(documentId: string): EditQueue {
+export function browserQueue<T extends Tables>(documentId: string): EditQueue<T> {
   const mine = new Set<string>();
   const keyOf = (editId: string, place: number) =>
     `${documentId} ${String(place).padStart(15, "0")} ${editId}`;
@@ -37,7 +37,8 @@ export function browserQueue(documentId: string): EditQueue {
       const entries = await (await open()).getAll(STORE, range);
       const saved = savedSchema.safeParse(entries);
       if (!saved.success) return [];
-      const pending = saved.data as unknown as PendingEdit[];
+      // What is no edit any more is lost when it is replayed, with its values shown.
+      const pending = saved.data as unknown as PendingEdit<T>[];
       const found = await (await open()).getAllKeys(STORE, range);
       for (const [index, edit] of pending.entries()) {
         mine.add(edit.editId);

@@ -1,24 +1,33 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { sure } from "../../base";
+import { songEdits } from "../../core/song/edit";
+import { DOCUMENTS, type SongBody, type SongTables } from "../../core/song/schema";
 import {
-  type ArrivedEdit,
+  type ArrivedEdit as AnyArrived,
+  type Command as AnyCommand,
+  type PendingEdit as AnyPending,
   applyEdit,
-  type Body,
-  type Command,
   emptyBody,
   overlap,
-  type PendingEdit,
-  set,
   touches,
-} from "../../core/song";
+} from "..";
 import { createHistory } from "./history";
-import { browserQueue, type EditQueue } from "./queue";
-import { createDocumentStore, type DocumentStore } from "./store";
-import type { Answer, Transport } from "./transport";
+import { type EditQueue as AnyQueue, browserQueue } from "./queue";
+import { type DocumentStore as AnyStore, createDocumentStore } from "./store";
+import type { Answer as AnyAnswer, Transport as AnyTransport } from "./transport";
 
-const start: Body = {
-  ...emptyBody("song"),
+type Command = AnyCommand<SongTables>;
+type ArrivedEdit = AnyArrived<SongTables>;
+type PendingEdit = AnyPending<SongTables>;
+type EditQueue = AnyQueue<SongTables>;
+type DocumentStore = AnyStore<SongTables>;
+type Answer = AnyAnswer<SongTables>;
+type Transport = AnyTransport<SongTables>;
+const { set } = songEdits;
+
+const start: SongBody = {
+  ...emptyBody(DOCUMENTS.song),
   song: {
     s: {
       id: "s",
@@ -34,7 +43,7 @@ const start: Body = {
 };
 const title = (text: string): Command => set("song", "s", { title: text });
 const by = (text: string): Command => set("song", "s", { by: text });
-const rowOf = (store: DocumentStore) => store.state.getState().replica.view.song!.s!;
+const rowOf = (store: DocumentStore) => store.state.getState().replica.view.song.s!;
 
 /** A server in memory that can be cut off, and several lines to it. */
 class FakeServer {
@@ -72,9 +81,13 @@ class FakeServer {
     if (met.length > 0)
       return {
         status: "conflict",
-        conflicts: met.map((at) => ({ ...at, theirs: this.body.song!.s![at.field], yours: "mine" })),
+        conflicts: met.map((at) => ({
+          ...at,
+          theirs: Object.entries(this.body.song.s!).find(([field]) => field === at.field)?.[1],
+          yours: "mine",
+        })),
       };
-    const applied = applyEdit("song", this.body, edit.command);
+    const applied = applyEdit(DOCUMENTS.song, this.body, edit.command);
     if (!applied.ok) return { status: "refused", problem: applied.problem };
     this.body = applied.value.body;
     const stored = { revision: this.log.length + 1, editId: edit.editId, command: edit.command };
@@ -99,12 +112,16 @@ function memoryQueue(): EditQueue & { saved: PendingEdit[] } {
 let server: FakeServer;
 let count = 0;
 const open = (queue: EditQueue = memoryQueue(), revision = 0, body = start) =>
-  createDocumentStore("s", "song", revision, body, {
-    queue,
-    transport: server.line(),
-    makeId: () => `edit${count++}`,
-    retryMs: 5,
-  });
+  createDocumentStore(
+    DOCUMENTS.song,
+    { id: "s", revision, body },
+    {
+      queue,
+      transport: server.line(),
+      makeId: () => `edit${count++}`,
+      retryMs: 5,
+    },
+  );
 const settled = (store: DocumentStore) =>
   vi.waitFor(() => expect(store.state.getState().saving).toBe("saved"));
 
@@ -258,7 +275,7 @@ describe("history", () => {
   it("survives a reload", () => {
     const store = open();
     createHistory([store], "h").act(store, title("A"));
-    const again = open(memoryQueue(), 1, sure(applyEdit("song", start, title("A"))).body);
+    const again = open(memoryQueue(), 1, sure(applyEdit(DOCUMENTS.song, start, title("A"))).body);
     const history = createHistory([again], "h");
     history.undo();
     expect(rowOf(again).title).toBe("Ferry");

@@ -5,15 +5,16 @@ import {
   applyEdit,
   type Body,
   type Command,
+  type Definition,
+  describeProblem,
   dropPending,
-  type Kind,
   type LostEdit,
   newReplica,
   type Replica,
   receive,
   resumePending,
-  sayEditProblem,
-} from "../../core/song";
+  type Tables,
+} from "..";
 import type { EditQueue } from "./queue";
 import type { Transport } from "./transport";
 
@@ -23,28 +24,40 @@ export type Saving = "saved" | "saving" | "away" | "storage" | "locked";
 const isWaiting = (status: string): status is "away" | "storage" | "locked" =>
   status === "away" || status === "storage" || status === "locked";
 
-export type DocumentState = {
-  readonly replica: Replica;
+export type DocumentState<T extends Tables = Tables> = {
+  readonly replica: Replica<T>;
   readonly saving: Saving;
   /** Edits that met another's on the same place, shown until the person decides. */
-  readonly lost: readonly LostEdit[];
+  readonly lost: readonly LostEdit<T>[];
   /** The last sentence to show, with a count so that the same one can come again. */
   readonly notice: { readonly text: string; readonly count: number } | null;
 };
 
-export type DocumentStore = {
+/** A document that takes edits. */
+export type Acting<T extends Tables = Tables> = {
   readonly id: string;
-  readonly state: StoreApi<DocumentState>;
   /** Makes an edit. @returns the edit that takes it back, or null when it cannot be made */
-  readonly act: (command: Command) => Command | null;
+  act(command: Command<T>): Command<T> | null;
+};
+
+export type DocumentStore<T extends Tables = Tables> = Acting<T> & {
+  readonly definition: Definition<T>;
+  readonly state: Pick<StoreApi<DocumentState<T>>, "getState" | "getInitialState" | "subscribe">;
   /** Puts away an edit that was lost to another, once the person has decided. */
-  readonly dismiss: (lost: LostEdit) => void;
+  dismiss(lost: LostEdit<T>): void;
   readonly start: () => () => void;
 };
 
-export type Parts = {
-  readonly queue: EditQueue;
-  readonly transport: Transport;
+/** A document as it came from the server. */
+export type Loaded<T extends Tables = Tables> = {
+  readonly id: string;
+  readonly revision: number;
+  readonly body: Body<T>;
+};
+
+export type Parts<T extends Tables = Tables> = {
+  readonly queue: EditQueue<T>;
+  readonly transport: Transport<T>;
   readonly makeId: () => string;
   /** Waits between tries while the server is away, ms. */
   readonly retryMs?: number;
@@ -54,28 +67,26 @@ export type Parts = {
  * One document in one window. An edit shows at once, waits in the queue, and is sent in order; what other
  * windows do comes in between. The reducer of the core does all the judging.
  */
-export function createDocumentStore(
-  id: string,
-  kind: Kind,
-  revision: number,
-  body: Body,
-  parts: Parts,
-): DocumentStore {
+export function createDocumentStore<T extends Tables>(
+  definition: Definition<T>,
+  { id, revision, body }: Loaded<T>,
+  parts: Parts<T>,
+): DocumentStore<T> {
   const { queue, transport, makeId, retryMs = 1500 } = parts;
-  const state = createStore<DocumentState>(() => ({
-    replica: newReplica(kind, revision, body),
+  const state = createStore<DocumentState<T>>(() => ({
+    replica: newReplica(definition, revision, body),
     saving: "saved",
     lost: [],
     notice: null,
   }));
   let flushing = false;
   let stopped = true;
-  const early = new Map<number, ArrivedEdit>();
+  const early = new Map<number, ArrivedEdit<T>>();
 
   const say = (text: string) =>
     state.setState(({ notice }) => ({ notice: { text, count: (notice?.count ?? 0) + 1 } }));
 
-  const update = (replica: Replica, lost: readonly LostEdit[] = []) => {
+  const update = (replica: Replica<T>, lost: readonly LostEdit<T>[] = []) => {
     state.setState((before) => ({
       replica,
       lost: lost.length > 0 ? [...before.lost, ...lost] : before.lost,
@@ -92,7 +103,7 @@ export function createDocumentStore(
     }
   };
 
-  const take = (arrived: ArrivedEdit) => {
+  const take = (arrived: ArrivedEdit<T>) => {
     const taken = receive(state.getState().replica, arrived);
     if (!taken) {
       early.set(arrived.revision, arrived);
@@ -137,9 +148,9 @@ export function createDocumentStore(
           const dropped = dropPending(replica, edit.editId);
           // What an event has shown to be lost already is not told twice.
           const met = answer.status === "conflict" && stays;
-          const conflict: LostEdit[] = met ? [{ edit, at: answer.conflicts }] : [];
+          const conflict: LostEdit<T>[] = met ? [{ edit, at: answer.conflicts }] : [];
           update(dropped.replica, [...conflict, ...dropped.lost]);
-          if (answer.status === "refused") say(sayEditProblem(answer.problem));
+          if (answer.status === "refused") say(describeProblem(definition, answer.problem));
           if (answer.status === "rejected") say(answer.message);
           await fillGap();
         }
@@ -151,11 +162,11 @@ export function createDocumentStore(
     }
   };
 
-  const act = (command: Command): Command | null => {
+  const act = (command: Command<T>): Command<T> | null => {
     const { replica } = state.getState();
-    const applied = applyEdit(replica.kind, replica.view, command);
+    const applied = applyEdit(definition, replica.view, command);
     if (!applied.ok) {
-      say(sayEditProblem(applied.problem));
+      say(describeProblem(definition, applied.problem));
       return null;
     }
     update(addPending(replica, { editId: makeId(), command }, applied.value.body));
@@ -189,9 +200,9 @@ export function createDocumentStore(
     };
   };
 
-  const dismiss = (lost: LostEdit) => {
+  const dismiss = (lost: LostEdit<T>) => {
     state.setState((before) => ({ lost: before.lost.filter((one) => one !== lost) }));
   };
 
-  return { id, state, act, dismiss, start };
+  return { id, definition, state, act, dismiss, start };
 }

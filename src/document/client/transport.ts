@@ -1,26 +1,26 @@
-import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit } from "../../core/song";
+import type { ArrivedEdit, EditProblem, LostEdit, PendingEdit, Tables } from "..";
 import { followDocument } from "./feed";
 
 /**
  * What the server says to an edit. "away" when it cannot be reached, "storage" when it cannot write, "locked" when this
  * window may not change anything now: the edit stays in the queue.
  */
-export type Answer =
-  | { readonly status: "done"; readonly edit: ArrivedEdit }
-  | { readonly status: "conflict"; readonly conflicts: LostEdit["at"] }
+export type Answer<T extends Tables = Tables> =
+  | { readonly status: "done"; readonly edit: ArrivedEdit<T> }
+  | { readonly status: "conflict"; readonly conflicts: LostEdit<T>["at"] }
   | { readonly status: "refused"; readonly problem: EditProblem }
   | { readonly status: "rejected"; readonly message: string }
   | { readonly status: "away" | "storage" | "locked" };
 
 /** The line to the server for one document. */
-export type Transport = {
-  readonly send: (edit: PendingEdit) => Promise<Answer>;
-  readonly since: (revision: number) => Promise<ArrivedEdit[]>;
+export type Transport<T extends Tables = Tables> = {
+  readonly send: (edit: PendingEdit<T>) => Promise<Answer<T>>;
+  readonly since: (revision: number) => Promise<ArrivedEdit<T>[]>;
   /** Calls `take` with each edit from another window or this one; returns what ends it. */
-  readonly follow: (revision: number, take: (edit: ArrivedEdit) => void) => () => void;
+  readonly follow: (revision: number, take: (edit: ArrivedEdit<T>) => void) => () => void;
 };
 
-export function httpTransport(documentId: string): Transport {
+export function httpTransport<T extends Tables>(documentId: string): Transport<T> {
   const address = `/api/documents/${documentId}`;
   return {
     send: async (edit) => {
@@ -44,7 +44,7 @@ export function httpTransport(documentId: string): Transport {
       }
     },
     since: async (revision) =>
-      (await getJson<{ edits: ArrivedEdit[] }>(`${address}/edits?since=${revision}`)).edits,
+      (await getJson<{ edits: ArrivedEdit<T>[] }>(`${address}/edits?since=${revision}`)).edits,
     follow: (revision, take) => followDocument(documentId, revision, take),
   };
 }

@@ -12,7 +12,7 @@ import {
   movesOfCue,
   planBody,
 } from "@/core/cues";
-import type { Player, VersionBody } from "@/core/song";
+import type { Player, VersionBody } from "@/core/song/schema";
 import { useShapePlan } from "@/workers";
 import { derive, useAct } from "../open";
 

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Cue } from "@/core/cues";
-import { byOrder } from "@/core/song";
+import { byOrder } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";

@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { setCue } from "@/core/cues";
-import { byOrder, CUE_SIGNS, type CueRow } from "@/core/song";
+import { CUE_SIGNS, type CueRow } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from "react";
 import { type Cue, cuesOf, type Planned } from "@/core/cues";
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import { type SongTones, songPedals, type ToneCase, type TonePlan, tonePresses } from "@/core/tones";
 import { tonePlanOf } from "@/workers";
 import { useLoops } from "../loops";

@@ -1,5 +1,5 @@
 import type { Cue } from "@/core/cues";
-import type { CueRow } from "@/core/song";
+import type { CueRow } from "@/core/song/schema";
 
 /** What each kind of cue is called over its filter. */
 export const CUE_WORDS: Readonly<Record<Cue["kind"], string>> = Object.freeze({

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { add, type EveningItem, ITEM_KINDS, orderAtEnd, PLAIN_ITEM } from "@/core/song";
+import { eveningEdits, orderAtEnd } from "@/core/song/edit";
+import { type EveningItem, ITEM_KINDS, PLAIN_ITEM } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { makeId, useActOnEvening, useCurrentEvening } from "../open";
 import type { ListedVersion } from "./listed-version";
@@ -44,7 +45,7 @@ export function AddToEvening({ onKnown }: { onKnown: (versions: readonly ListedV
   const put = (fields: Partial<EveningItem>) => {
     const order = orderAtEnd(Object.values(current().items));
     const row = { ...PLAIN_ITEM, songId: null, versionId: null, note: "", ...fields, id: makeId(), order };
-    act(add("items", row));
+    act(eveningEdits.add("items", row));
   };
   const addSong = async ({ songId, versionId }: Found) => {
     const answer = await fetch(`/api/evenings/edges?versions=${versionId}`).catch(() => null);

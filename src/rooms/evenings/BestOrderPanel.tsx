@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { bestOrder, orderCase, reorderSongs, type SongEdges, secondsOf } from "@/core/evenings";
-import type { EveningItem } from "@/core/song";
+import type { EveningItem } from "@/core/song/schema";
 import { useActOnEvening } from "../open";
 import type { ListedVersion } from "./listed-version";
 

@@ -4,14 +4,20 @@ import Link from "next/link";
 import { useCallback, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { itemsOf, runningOrder, type SongEdges } from "@/core/evenings";
-import { type EveningItem, type Evening as EveningRow, MOST_MINUTES, set } from "@/core/song";
+import { eveningEdits } from "@/core/song/edit";
+import {
+  type EveningItem,
+  type Evening as EveningRow,
+  type EveningTables,
+  MOST_MINUTES,
+} from "@/core/song/schema";
+import type { Loaded } from "@/document/client";
 import { Notice } from "@/ui/Notice";
 import { NumberField } from "@/ui/NumberField";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
-import type { LoadedDocument } from "../open";
 import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEvening } from "../open";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
@@ -24,7 +30,7 @@ export const EveningRoom = ({
   evening,
   versions,
 }: {
-  evening: LoadedDocument;
+  evening: Loaded<EveningTables>;
   versions: readonly ListedVersion[];
 }) => (
   <OpenEveningProvider evening={evening}>
@@ -99,7 +105,7 @@ function TopLine() {
 
 function Settings({ row }: { row: EveningRow }) {
   const act = useActOnEvening();
-  const change = (fields: Partial<EveningRow>) => act(set("evening", row.id, fields));
+  const change = (fields: Partial<EveningRow>) => act(eveningEdits.set("evening", row.id, fields));
   return (
     <div className="mb-3 flex flex-wrap items-end gap-4">
       <TextField

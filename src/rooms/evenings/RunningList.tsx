@@ -6,7 +6,10 @@ import { GripVertical, X } from "lucide-react";
 import Link from "next/link";
 import type { KeyboardEvent } from "react";
 import { type Gap, type RunningOrder, type RunningRow, sayChange } from "@/core/evenings";
-import { type Body, batch, type EveningItem, moveBefore, removalOf, set } from "@/core/song";
+import { eveningEdits, moveBefore } from "@/core/song/edit";
+import type { EveningItem } from "@/core/song/schema";
+import { DOCUMENTS } from "@/core/song/schema";
+import { removalOf } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -74,7 +77,7 @@ function Row({
   const version = known.get(item.versionId ?? "");
   const isSong = item.kind === "song";
   const name = isSong ? (version?.title ?? "A song that is gone") : item.title || KIND_WORDS[item.kind];
-  const change = (fields: Partial<EveningItem>) => act(set("items", item.id, fields));
+  const change = (fields: Partial<EveningItem>) => act(eveningEdits.set("items", item.id, fields));
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
     if (!event.altKey || by === 0) return;
@@ -122,7 +125,9 @@ function Row({
           type="button"
           className="btn btn-ghost btn-xs"
           aria-label={`Take ${name} out`}
-          onClick={() => act(batch("Take it out", removalOf(current() as unknown as Body, "items", item.id)))}
+          onClick={() =>
+            act(eveningEdits.batch("Take it out", removalOf(DOCUMENTS.evening, current(), "items", item.id)))
+          }
         >
           <X size={16} aria-hidden="true" />
         </button>

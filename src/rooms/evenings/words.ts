@@ -1,4 +1,4 @@
-import type { EveningItem } from "@/core/song";
+import type { EveningItem } from "@/core/song/schema";
 
 /** What people call what stands in a running order. */
 export const KIND_WORDS: Readonly<Record<EveningItem["kind"], string>> = Object.freeze({

@@ -1,8 +1,9 @@
 "use client";
 
 import { useStore } from "zustand";
-import { type LostEdit, sayPlace } from "@/core/song";
-import { type DocumentStore, useOpenSong } from "../open";
+import { describePlace, type LostEdit, type Tables } from "@/document";
+import type { DocumentStore } from "@/document/client";
+import { useOpenSong } from "../open";
 
 /** Two edits on the same place: both values, and the choice between them. */
 export function Conflicts() {
@@ -15,7 +16,7 @@ export function Conflicts() {
   );
 }
 
-function ConflictsOf({ store }: { store: DocumentStore }) {
+function ConflictsOf<T extends Tables>({ store }: { store: DocumentStore<T> }) {
   const lost = useStore(store.state, (state) => state.lost);
   return lost.map((one) => <Conflict key={one.edit.editId} lost={one} store={store} />);
 }
@@ -33,7 +34,7 @@ const sayValue = (value: unknown): string => {
   return `“${String(value)}”`;
 };
 
-function Conflict({ lost, store }: { lost: LostEdit; store: DocumentStore }) {
+function Conflict<T extends Tables>({ lost, store }: { lost: LostEdit<T>; store: DocumentStore<T> }) {
   const { history } = useOpenSong();
   const putMine = () => {
     store.dismiss(lost);
@@ -45,7 +46,8 @@ function Conflict({ lost, store }: { lost: LostEdit; store: DocumentStore }) {
       <h2>Changed in two windows at once</h2>
       {lost.at.slice(0, 4).map((place) => (
         <p key={`${place.table} ${place.id} ${place.field}`}>
-          {sayPlace(place)}: there it is now {sayValue(place.theirs)}; here you set {sayValue(place.yours)}.
+          {describePlace(store.definition, place)}: there it is now {sayValue(place.theirs)}; here you set{" "}
+          {sayValue(place.yours)}.
         </p>
       ))}
       {lost.at.length > 4 && <p>and {lost.at.length - 4} more places.</p>}

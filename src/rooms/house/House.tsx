@@ -4,7 +4,10 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ReactNode, useEffect } from "react";
 import { useStore } from "zustand";
-import { byOrder, versionRow } from "@/core/song";
+import { versionRow } from "@/core/song/read";
+import type { BandTables, SongTables, VersionTables } from "@/core/song/schema";
+import { byOrder } from "@/document";
+import type { Loaded, Saving } from "@/document/client";
 import { Lantern } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
@@ -12,9 +15,7 @@ import { useReady } from "@/ui/use-ready";
 import { useLoopFindings } from "../loops";
 import {
   derive,
-  type LoadedDocument,
   OpenSongProvider,
-  type Saving,
   UndoRedo,
   useCalmVersion,
   useOpenSong,
@@ -33,9 +34,9 @@ export function House({
   band,
   children,
 }: {
-  version: LoadedDocument;
-  song: LoadedDocument;
-  band: LoadedDocument | null;
+  version: Loaded<VersionTables>;
+  song: Loaded<SongTables>;
+  band: Loaded<BandTables> | null;
   children: ReactNode;
 }) {
   return (

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { bandSheet, findingsOf } from "@/core/parts";
-import { EMPTY_CELL, outlineOf, sectionSums, type VersionBody } from "@/core/song";
-import { sampleVersion } from "../../core/song/sample-version";
+import { outlineOf, sectionSums } from "@/core/song/read";
+import { EMPTY_CELL, type VersionBody } from "@/core/song/schema";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { lanterns } from "./rail";
 
 const lit = (body: VersionBody, loops = 0, sounds: "dark" | "half" | "lit" = "dark") => {

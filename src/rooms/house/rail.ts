@@ -1,7 +1,7 @@
 import { parseChord } from "@/core/chord";
 import type { BarSum } from "@/core/rhythm";
-import type { Outline, VersionBody } from "@/core/song";
-import { versionRow } from "@/core/song";
+import { type Outline, versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import type { Lit } from "@/ui/Lantern";
 
 /** The rooms that are built, in working order. */

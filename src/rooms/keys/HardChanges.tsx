@@ -1,7 +1,7 @@
 "use client";
 
 import type { ListedChange } from "@/core/parts";
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty } from "@/ui/pretty";

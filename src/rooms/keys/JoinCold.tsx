@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { boxFor, joinCold, type OneChord } from "@/core/parts";
-import { keysOf, type Player } from "@/core/song";
+import { keysOf } from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { Neck } from "@/ui/Neck";
 import { pretty } from "@/ui/pretty";

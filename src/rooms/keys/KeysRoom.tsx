@@ -1,7 +1,9 @@
 "use client";
 
 import Link from "next/link";
-import { byOrder, set, versionRow } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import { byOrder } from "@/document";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, useAct, useVersion } from "../open";

@@ -2,7 +2,9 @@
 
 import Link from "next/link";
 import { type ComponentType, useState } from "react";
-import { byOrder, hasStrings, type Player } from "@/core/song";
+import { hasStrings } from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong, useVersion } from "../open";
 import { KeysTabs } from "./KeysTabs";

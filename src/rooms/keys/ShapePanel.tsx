@@ -3,16 +3,9 @@
 import { useState } from "react";
 import { type Fingering, type Reason, sayFingering } from "@/core/fretboard";
 import { alsoCalled, type ListedShape, listChanges, requestKey, type ShapePlan } from "@/core/parts";
-import {
-  type Choice,
-  chooseShape,
-  findChoice,
-  keysOf,
-  type Player,
-  spotOf,
-  tuningOf,
-  versionRow,
-} from "@/core/song";
+import { chooseShape } from "@/core/song/edit";
+import { findChoice, keysOf, spotOf, tuningOf, versionRow } from "@/core/song/read";
+import type { Choice, Player } from "@/core/song/schema";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty } from "@/ui/pretty";

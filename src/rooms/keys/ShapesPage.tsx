@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { type ListedShape, listChanges, listShapes, type ShapePlan } from "@/core/parts";
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty, sayCapo } from "@/ui/pretty";

@@ -12,7 +12,8 @@ import {
   type TuningMove,
   tuningMoves,
 } from "@/core/pitch";
-import { set, tuningOf } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { tuningOf } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

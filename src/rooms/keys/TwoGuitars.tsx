@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
 import { saySemitones } from "@/core/pitch";
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useShapePlan } from "@/workers";

@@ -3,18 +3,18 @@
 import Link from "next/link";
 import { useState } from "react";
 import { formatPitchIn, moveKey, saySemitones } from "@/core/pitch";
+import { set } from "@/core/song/edit";
 import {
-  byOrder,
   keysOf,
   type PitchRange,
-  type Player,
   reachOf,
   type SungPlace,
-  set,
   sungPlaces,
   versionRow,
   writtenRange,
-} from "@/core/song";
+} from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { PitchField } from "@/ui/PitchField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

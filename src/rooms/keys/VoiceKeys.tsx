@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { set } from "@/core/song/edit";
 import {
   type KeyFit,
   keyFits,
@@ -9,9 +10,8 @@ import {
   type PitchRange,
   type SungPlace,
   sayKeyFit,
-  set,
   versionRow,
-} from "@/core/song";
+} from "@/core/song/read";
 import { pretty, sayKey } from "@/ui/pretty";
 import { useAct, useVersion } from "../open";
 

@@ -12,7 +12,7 @@ import {
   sayLoopProblem,
   saySongLoopProblem,
 } from "@/core/loops";
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import { useLoopPlan } from "@/workers";
 import { derive, useBand, useCalmVersion } from "../open";
 

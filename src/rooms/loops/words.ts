@@ -1,4 +1,4 @@
-import type { LayerSound, LoopLayerRow } from "@/core/song";
+import type { LayerSound, LoopLayerRow } from "@/core/song/schema";
 
 /** What people call the ways a layer is played. */
 export const SOUND_WORDS: Readonly<Record<LayerSound, string>> = Object.freeze({

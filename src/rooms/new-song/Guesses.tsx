@@ -9,7 +9,7 @@ import {
   MOST_BEATS_IN_A_BAR,
   MOST_BPM,
 } from "@/core/rhythm";
-import { SECTION_KINDS, type SectionKind } from "@/core/song";
+import { SECTION_KINDS, type SectionKind } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

@@ -10,7 +10,7 @@ import {
   versionOfSheet,
 } from "@/core/formats";
 import { beatsOfBar, beatUnitOf, countBeats, formatMeter } from "@/core/rhythm";
-import { outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song";
+import { outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song/read";
 import { piecesOf } from "@/ui/pieces";
 import { sayKey, sayTime } from "@/ui/pretty";
 import { SungLine } from "@/ui/SungLine";

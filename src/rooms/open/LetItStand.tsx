@@ -1,8 +1,9 @@
 "use client";
 
 import { useState } from "react";
-import { dismiss } from "@/core/song";
-import { makeId, useAct } from "./open-song";
+import { dismiss } from "@/core/song/edit";
+import { makeId } from "@/document/client";
+import { useAct } from "./open-song";
 
 /** Lets a finding stand, with a reason that is asked for first. */
 export function LetItStand({ finding }: { finding: string }) {

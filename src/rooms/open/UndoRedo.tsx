@@ -2,7 +2,7 @@
 
 import { Redo2, Undo2 } from "lucide-react";
 import { useStore } from "zustand";
-import type { History } from "@/document/client/history";
+import type { History } from "@/document/client";
 import { useReady } from "@/ui/use-ready";
 
 /** The two buttons that take a step back and do it again. */

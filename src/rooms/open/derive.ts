@@ -8,32 +8,25 @@ import {
   planRequest,
 } from "@/core/parts";
 import type { BarSum } from "@/core/rhythm";
+import { differencesFrom, likenesses } from "@/core/song/compare";
 import {
-  type BandBody,
-  type Cell,
   type CellIndex,
-  differencesFrom,
   indexCells,
-  likenesses,
   Namer,
   type Notes,
   notesOf,
   type Outline,
   type OutlineSection,
   outlineOf,
-  type Player,
-  type Section,
   sayException,
   sayUse,
   sectionSum,
   sectionSums,
   type Timeline,
   timelineOf,
-  type Use,
-  type VersionBody,
-  type VersionRow,
   versionRow,
-} from "@/core/song";
+} from "@/core/song/read";
+import type { BandBody, Cell, Player, Section, Use, VersionBody, VersionRow } from "@/core/song/schema";
 import { type SongTones, songTones } from "@/core/tones";
 import { pretty } from "@/ui/pretty";
 

@@ -1,3 +1,6 @@
+export { makeId } from "@/document/client";
+export type { FormRow } from "./derive";
+export * as derive from "./derive";
 export { LetItStand } from "./LetItStand";
 export {
   OpenEveningProvider,
@@ -7,13 +10,7 @@ export {
   useOpenEvening,
 } from "./open-evening";
 export {
-  type DocumentStore,
-  derive,
-  type FormRow,
-  type LoadedDocument,
-  makeId,
   OpenSongProvider,
-  type Saving,
   useAct,
   useActOnBand,
   useActOnSong,

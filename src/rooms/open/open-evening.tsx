@@ -2,25 +2,26 @@
 
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
-import type { Command, EveningBody } from "@/core/song";
-import { createHistory, type History } from "@/document/client/history";
-import { makeId } from "@/document/client/ids";
-import { browserQueue } from "@/document/client/queue";
-import { createDocumentStore, type DocumentStore } from "@/document/client/store";
-import { httpTransport } from "@/document/client/transport";
-import type { LoadedDocument } from "./open-song";
+import type { EveningCommand } from "@/core/song/edit";
+import { DOCUMENTS, type EveningBody, type EveningTables } from "@/core/song/schema";
+import { createHistory, type DocumentStore, type History, type Loaded } from "@/document/client";
+import { openStore } from "./open-store";
 
-type Open = { readonly evening: DocumentStore; readonly history: History };
+type Open = { readonly evening: DocumentStore<EveningTables>; readonly history: History };
 
 const OpenEvening = createContext<Open | null>(null);
 
 /** Opens an evening for all that is below. */
-export function OpenEveningProvider({ evening, children }: { evening: LoadedDocument; children: ReactNode }) {
+export function OpenEveningProvider({
+  evening,
+  children,
+}: {
+  evening: Loaded<EveningTables>;
+  children: ReactNode;
+}) {
   const [open] = useState<Open>(() => {
-    const { id, kind, revision, body } = evening;
-    const parts = { queue: browserQueue(id), transport: httpTransport(id), makeId };
-    const store = createDocumentStore(id, kind, revision, body, parts);
-    return { evening: store, history: createHistory([store], `history ${id}`) };
+    const store = openStore(DOCUMENTS.evening, evening);
+    return { evening: store, history: createHistory([store], `history ${evening.id}`) };
   });
   useEffect(() => open.evening.start(), [open]);
   return <OpenEvening.Provider value={open}>{children}</OpenEvening.Provider>;
@@ -34,16 +35,16 @@ export function useOpenEvening(): Open {
 
 /** The evening as this window shows it. */
 export const useEvening = (): EveningBody =>
-  useStore(useOpenEvening().evening.state, (state) => state.replica.view as unknown as EveningBody);
+  useStore(useOpenEvening().evening.state, (state) => state.replica.view);
 
 /** Asks for the evening at the moment of an act. */
 export function useCurrentEvening(): () => EveningBody {
   const { evening } = useOpenEvening();
-  return () => evening.state.getState().replica.view as unknown as EveningBody;
+  return () => evening.state.getState().replica.view;
 }
 
 /** Edits of the evening; each can be taken back. */
-export function useActOnEvening(): (command: Command) => void {
+export function useActOnEvening(): (command: EveningCommand) => void {
   const { history, evening } = useOpenEvening();
   return (command) => history.act(evening, command);
 }

@@ -3,43 +3,36 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { type StoreApi, useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
-import type { BandBody, Body, Command, Kind, SongBody, VersionBody } from "@/core/song";
-import { createHistory, type History } from "@/document/client/history";
-import { makeId } from "@/document/client/ids";
-import { browserQueue } from "@/document/client/queue";
-import { createDocumentStore, type DocumentState, type DocumentStore } from "@/document/client/store";
-import { httpTransport } from "@/document/client/transport";
+import type { BandCommand, SongCommand, VersionCommand } from "@/core/song/edit";
+import {
+  type BandBody,
+  type BandTables,
+  DOCUMENTS,
+  type SongBody,
+  type SongTables,
+  type VersionBody,
+  type VersionTables,
+} from "@/core/song/schema";
+import {
+  createHistory,
+  type DocumentState,
+  type DocumentStore,
+  type History,
+  type Loaded,
+} from "@/document/client";
 import { useAfterPaint } from "@/ui/use-after-paint";
-
-export { makeId } from "@/document/client/ids";
-export type { DocumentStore, Saving } from "@/document/client/store";
-export type { FormRow } from "./derive";
-export * as derive from "./derive";
-
-export type LoadedDocument = {
-  readonly id: string;
-  readonly kind: Kind;
-  readonly revision: number;
-  readonly body: Body;
-};
+import { openStore } from "./open-store";
 
 type Open = {
-  readonly version: DocumentStore;
-  readonly song: DocumentStore;
+  readonly version: DocumentStore<VersionTables>;
+  readonly song: DocumentStore<SongTables>;
   /** Null where no band has been made. */
-  readonly band: DocumentStore | null;
+  readonly band: DocumentStore<BandTables> | null;
   readonly history: History;
 };
 
 const OpenSong = createContext<Open | null>(null);
 const Calm = createContext<VersionBody | null>(null);
-
-const openStore = ({ id, kind, revision, body }: LoadedDocument): DocumentStore =>
-  createDocumentStore(id, kind, revision, body, {
-    queue: browserQueue(id),
-    transport: httpTransport(id),
-    makeId,
-  });
 
 /** Opens a version, its song and the band for all that is below. */
 export function OpenSongProvider({
@@ -48,14 +41,18 @@ export function OpenSongProvider({
   band,
   children,
 }: {
-  version: LoadedDocument;
-  song: LoadedDocument;
-  band: LoadedDocument | null;
+  version: Loaded<VersionTables>;
+  song: Loaded<SongTables>;
+  band: Loaded<BandTables> | null;
   children: ReactNode;
 }) {
   const [open] = useState<Open>(() => {
-    const stores = { version: openStore(version), song: openStore(song), band: band && openStore(band) };
-    const all = [stores.version, stores.song, stores.band].filter((store) => store !== null);
+    const stores = {
+      version: openStore(DOCUMENTS.version, version),
+      song: openStore(DOCUMENTS.song, song),
+      band: band && openStore(DOCUMENTS.band, band),
+    };
+    const all = [stores.version, stores.song, ...(stores.band ? [stores.band] : [])];
     return { ...stores, history: createHistory(all, `history ${version.id}`) };
   });
   useEffect(() => {
@@ -79,7 +76,7 @@ export function useOpenSong(): Open {
 
 /** The version as this window shows it. */
 export function useVersion(): VersionBody {
-  return useStore(useOpenSong().version.state, (state) => state.replica.view as unknown as VersionBody);
+  return useStore(useOpenSong().version.state, (state) => state.replica.view);
 }
 
 /**
@@ -100,26 +97,27 @@ function CalmProvider({ children }: { children: ReactNode }) {
 /** Asks for the version at the moment of an act, without drawing anew at each change. */
 export function useCurrentVersion(): () => VersionBody {
   const { version } = useOpenSong();
-  return () => version.state.getState().replica.view as unknown as VersionBody;
+  return () => version.state.getState().replica.view;
 }
 
 export function useSong(): SongBody {
-  return useStore(useOpenSong().song.state, (state) => state.replica.view as unknown as SongBody);
+  return useStore(useOpenSong().song.state, (state) => state.replica.view);
 }
 
-const NO_BAND = createStore(() => null);
+const NO_BAND = createStore<DocumentState<BandTables> | null>(() => null);
 
 /** The band as this window shows it, or null where there is none. */
 export function useBand(): BandBody | null {
   const { band } = useOpenSong();
-  const view = useStore<StoreApi<unknown>, Body | null>(band ? band.state : NO_BAND, (state) =>
-    state === null ? null : (state as DocumentState).replica.view,
-  );
-  return view as unknown as BandBody | null;
+  const state: Pick<
+    StoreApi<DocumentState<BandTables> | null>,
+    "getState" | "getInitialState" | "subscribe"
+  > = band?.state ?? NO_BAND;
+  return useStore(state, (now) => now?.replica.view ?? null);
 }
 
 /** Edits of the band; nothing where there is none. */
-export function useActOnBand(): (command: Command) => void {
+export function useActOnBand(): (command: BandCommand) => void {
   const { history, band } = useOpenSong();
   return (command) => {
     if (band) history.act(band, command);
@@ -127,12 +125,12 @@ export function useActOnBand(): (command: Command) => void {
 }
 
 /** Edits of the version; each can be taken back. */
-export function useAct(): (command: Command) => void {
+export function useAct(): (command: VersionCommand) => void {
   const { history, version } = useOpenSong();
   return (command) => history.act(version, command);
 }
 
-export function useActOnSong(): (command: Command) => void {
+export function useActOnSong(): (command: SongCommand) => void {
   const { history, song } = useOpenSong();
   return (command) => history.act(song, command);
 }

@@ -4,21 +4,18 @@ import { memo, type ReactNode } from "react";
 import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
+import { setCell } from "@/core/song/edit";
 import {
   formatBars,
   hasStrings,
-  LIGHT_WORDS,
   Namer,
-  ROLES,
-  type Role,
   readBars,
   readerOf,
   sayBarsProblem,
-  setCell,
-  type TechniqueId,
   techniqueOf,
   techniquesFor,
-} from "@/core/song";
+} from "@/core/song/read";
+import { LIGHT_WORDS, ROLES, type Role, type TechniqueId } from "@/core/song/schema";
 import { soundsOf } from "@/core/tones";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { type Finding, sayFinding, sayFix } from "@/core/parts";
-import { setCells } from "@/core/song";
+import { setCells } from "@/core/song/edit";
 import { pretty } from "@/ui/pretty";
 import { derive, LetItStand, makeId, useAct, useCurrentVersion, useOpenSong } from "../open";
 

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Inherited } from "@/core/song";
+import type { Inherited } from "@/core/song/read";
 
 const FROM_WORDS = {
   own: "",

@@ -2,7 +2,8 @@
 
 import Link from "next/link";
 import type { SheetPart, SheetRow } from "@/core/parts";
-import { byOrder, setCell } from "@/core/song";
+import { setCell } from "@/core/song/edit";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { TabLines } from "@/ui/TabLines";
 import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";

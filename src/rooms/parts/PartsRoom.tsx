@@ -5,16 +5,15 @@ import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useS
 import type { Finding, SheetPart, SheetRow } from "@/core/parts";
 import {
   type CopiedCell,
-  cellKey,
   clearCells,
   copyCell,
   fillDown,
   pasteCells,
-  type Role,
   type SheetPlace,
-  type StrumRow,
   setCells,
-} from "@/core/song";
+} from "@/core/song/edit";
+import { cellKey } from "@/core/song/read";
+import type { Role, StrumRow } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { useAfterPaint } from "@/ui/use-after-paint";
 import { derive, makeId, useAct, useVersion } from "../open";

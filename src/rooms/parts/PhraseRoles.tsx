@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import type { SheetPart } from "@/core/parts";
-import { type Cell, formatBars, ROLES, type Role, readBars, sayBarsProblem } from "@/core/song";
+import { formatBars, readBars, sayBarsProblem } from "@/core/song/read";
+import { type Cell, ROLES, type Role } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

@@ -4,17 +4,9 @@ import { useState } from "react";
 import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { handOf, requestKey, type ShapeRequest, shapeAt, shapesOfPlan } from "@/core/parts";
-import {
-  type Choice,
-  chooseShape,
-  findChoice,
-  type Namer,
-  type Player,
-  type ResolvedCell,
-  type ShapeSpot,
-  spotOf,
-  type Use,
-} from "@/core/song";
+import { chooseShape } from "@/core/song/edit";
+import { findChoice, type Namer, type ResolvedCell, type ShapeSpot, spotOf } from "@/core/song/read";
+import type { Choice, Player, Use } from "@/core/song/schema";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

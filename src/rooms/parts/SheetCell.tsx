@@ -2,8 +2,7 @@
 
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
-import type { StrumRow } from "@/core/song";
-import { LIGHT_WORDS } from "@/core/song";
+import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
 import { ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
 

@@ -3,7 +3,8 @@
 import Link from "next/link";
 import { patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
 import { paceOfPattern, STRUM_LIBRARY } from "@/core/rhythm";
-import { byOrder, setCell, strumLike, takePattern } from "@/core/song";
+import { setCell, strumLike, takePattern } from "@/core/song/edit";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
 import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";

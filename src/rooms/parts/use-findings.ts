@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { type Finding, findingsOf, type ShapePlan } from "@/core/parts";
-import { hasStrings, versionRow } from "@/core/song";
+import { hasStrings, versionRow } from "@/core/song/read";
 import { useShapePlans } from "@/workers";
 import { derive, useCalmVersion } from "../open";
 

@@ -1,6 +1,7 @@
 "use client";
 
-import { type Player, READS, set, WRITINGS } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { type Player, READS, WRITINGS } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../open";
 

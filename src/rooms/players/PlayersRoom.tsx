@@ -3,26 +3,19 @@
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
+import { add, batch, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
+import { hasStrings, usualTuning } from "@/core/song/read";
 import {
-  add,
   type BandPlayer,
-  batch,
-  byOrder,
-  type Command,
-  hasStrings,
   type Instrument,
   LIGHT_WORDS,
-  type MakeId,
-  orderAtEnd,
   PLAIN_HAND,
   type Player,
   ROLES,
   type Role,
-  removePlayer,
   type SoundBox,
-  set,
-  usualTuning,
-} from "@/core/song";
+} from "@/core/song/schema";
+import { byOrder, type MakeId } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { PitchField } from "@/ui/PitchField";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
@@ -94,7 +87,7 @@ const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: 
 });
 
 /** Takes a player of the band into the version, with a copy of the box the band keeps for them. */
-function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string): Command {
+function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string): VersionCommand {
   const row = copyOf(one, order, makeId);
   const box = boxes.find(({ playerId }) => playerId === one.id);
   return batch("Add a player", [

@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { formatPitch } from "@/core/pitch";
-import { type Player, set } from "@/core/song";
+import { set } from "@/core/song/edit";
+import type { Player } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { useAct } from "../open";
 
@@ -26,7 +27,7 @@ export function useSingerRange(singer: Player): Ends & {
       return;
     }
     setTyped(whole ? null : next);
-    const range = whole ? [next.low, next.high] : null;
+    const range: Player["range"] = whole ? [next.low!, next.high!] : null;
     if (JSON.stringify(range) !== JSON.stringify(singer.range)) act(set("players", singer.id, { range }));
   };
   const problem = isCrossed

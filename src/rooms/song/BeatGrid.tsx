@@ -10,16 +10,9 @@ import {
   ticksOfBar,
   ticksOfBeatUnit,
 } from "@/core/rhythm";
-import {
-  liftChord,
-  moveChordStart,
-  moveChordWord,
-  type OutlineLine,
-  placeChord,
-  spotAt,
-  stretchChord,
-  type VersionRow,
-} from "@/core/song";
+import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "@/core/song/edit";
+import type { OutlineLine } from "@/core/song/read";
+import type { VersionRow } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { makeId, useAct, useCurrentVersion } from "../open";
 import { checkSymbol } from "./check-symbol";

@@ -1,7 +1,9 @@
 "use client";
 
 import { useMemo } from "react";
-import { compareVersions, Namer, type OutlineLine, type VersionBody, versionRow } from "@/core/song";
+import { compareVersions } from "@/core/song/compare";
+import { Namer, type OutlineLine, versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";

@@ -10,7 +10,7 @@ import {
   type WeighedColumn,
   weighEvidence,
 } from "@/core/evidence";
-import { batch, set } from "@/core/song";
+import { batch, set } from "@/core/song/edit";
 import { pretty } from "@/ui/pretty";
 import { useAct, useCurrentVersion } from "../open";
 

@@ -3,16 +3,10 @@
 import { useMemo, useState } from "react";
 import { evidenceOf } from "@/core/evidence";
 import { readSheet, versionOfSheet } from "@/core/formats";
-import {
-  type Body,
-  batch,
-  byOrder,
-  keysOf,
-  removalOf,
-  type Source,
-  type VersionBody,
-  versionRow,
-} from "@/core/song";
+import { batch, removalIn } from "@/core/song/edit";
+import { keysOf, versionRow } from "@/core/song/read";
+import type { Source, VersionBody } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { useAct, useCurrentVersion, useOpenSong, useVersion } from "../open";
 import { EvidenceChart, type Reading } from "./EvidenceChart";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
@@ -150,9 +144,7 @@ function SourceRow({ source, used }: { source: Source; used: boolean }) {
         <button
           type="button"
           className="link"
-          onClick={() =>
-            act(batch("Remove a source", removalOf(current() as unknown as Body, "sources", source.id)))
-          }
+          onClick={() => act(batch("Remove a source", removalIn(current(), "sources", source.id)))}
         >
           Remove
         </button>

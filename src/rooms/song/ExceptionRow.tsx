@@ -2,21 +2,9 @@
 
 import { useMemo } from "react";
 import { beatsOfTicks, ticksOfBeats } from "@/core/rhythm";
-import {
-  type Body,
-  batch,
-  beatUnitOfUse,
-  type Exception,
-  type ExceptionKind,
-  Namer,
-  type Outline,
-  type OutlineException,
-  removalOf,
-  sayException,
-  set,
-  type Use,
-  type VersionRow,
-} from "@/core/song";
+import { batch, removalIn, set } from "@/core/song/edit";
+import { beatUnitOfUse, Namer, type Outline, type OutlineException, sayException } from "@/core/song/read";
+import type { Exception, ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -137,12 +125,7 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
           type="button"
           className="btn btn-sm"
           onClick={() =>
-            act(
-              batch(
-                "Take an exception away",
-                removalOf(current() as unknown as Body, "exceptions", exception.id),
-              ),
-            )
+            act(batch("Take an exception away", removalIn(current(), "exceptions", exception.id)))
           }
         >
           As it is written again

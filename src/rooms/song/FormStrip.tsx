@@ -1,7 +1,7 @@
 "use client";
 
 import { tempoMs } from "@/core/rhythm";
-import type { Timeline } from "@/core/song";
+import type { Timeline } from "@/core/song/read";
 import { CUT_OF_KIND, sayTime } from "@/ui/pretty";
 
 /** The song from left to right, every passage as long as it lasts; one is chosen by a click. */

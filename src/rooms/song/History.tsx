@@ -2,7 +2,8 @@
 
 import { useCallback, useEffect, useState } from "react";
 import { useStore } from "zustand";
-import { type Body, editBetween } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
+import { editBetween } from "@/document";
 import { useAct, useOpenSong } from "../open";
 
 type Step = {
@@ -39,7 +40,7 @@ export function History() {
     try {
       const response = await fetch(`/api/documents/${version.id}/history?at=${to}`, { cache: "no-store" });
       if (!response.ok) throw new Error(String(response.status));
-      const { body } = (await response.json()) as { body: Body };
+      const { body } = (await response.json()) as { body: VersionBody };
       const edit = editBetween(version.state.getState().replica.view, body, `Go back to step ${to}`);
       if (edit) act(edit);
     } catch {

@@ -1,7 +1,8 @@
 "use client";
 
 import { X } from "lucide-react";
-import { type Body, batch, type Note, removalOf } from "@/core/song";
+import { batch, removalIn } from "@/core/song/edit";
+import type { Note } from "@/core/song/read";
 import { useAct, useCurrentVersion } from "../open";
 
 /** Notes of the sheet at one place: comments as they are read, tab behind a fold. */
@@ -58,7 +59,7 @@ function RemoveNote({ note }: { note: Note }) {
       type="button"
       className="btn btn-ghost btn-xs px-1"
       aria-label={`Remove the note “${note.text.slice(0, 40)}”`}
-      onClick={() => act(batch("Remove a note", removalOf(current() as unknown as Body, "extras", note.id)))}
+      onClick={() => act(batch("Remove a note", removalIn(current(), "extras", note.id)))}
     >
       <X size={14} aria-hidden="true" />
     </button>

@@ -2,15 +2,9 @@
 
 import { useState } from "react";
 import { beatsOfTicks, type LineSum, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
-import {
-  addChord,
-  type OutlineLine,
-  removeChord,
-  removeLine,
-  set,
-  setWords,
-  type VersionRow,
-} from "@/core/song";
+import { addChord, removeChord, removeLine, set, setWords } from "@/core/song/edit";
+import type { OutlineLine } from "@/core/song/read";
+import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

@@ -10,7 +10,8 @@ import {
   titleOfFile,
   writeChordPro,
 } from "@/core/formats";
-import { add, orderAtEnd, SOURCE_KINDS, type SourceKind } from "@/core/song";
+import { add, orderAtEnd } from "@/core/song/edit";
+import { SOURCE_KINDS, type SourceKind } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../open";
 

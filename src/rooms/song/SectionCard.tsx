@@ -11,21 +11,10 @@ import {
   ticksOfBar,
   ticksOfBeats,
 } from "@/core/rhythm";
-import {
-  addLine,
-  batch,
-  type FoldProblem,
-  fold,
-  type Likeness,
-  type Note,
-  type OutlineSection,
-  removeSection,
-  SECTION_KINDS,
-  type SectionKind,
-  set,
-  timedChords,
-  type VersionRow,
-} from "@/core/song";
+import type { Likeness } from "@/core/song/compare";
+import { addLine, batch, type FoldProblem, fold, removeSection, set } from "@/core/song/edit";
+import { type Note, type OutlineSection, timedChords } from "@/core/song/read";
+import { SECTION_KINDS, type SectionKind, type VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";

@@ -2,7 +2,8 @@
 
 import { formatKey, moveKey, parseKey } from "@/core/pitch";
 import { beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/rhythm";
-import { set, type VersionRow } from "@/core/song";
+import { set } from "@/core/song/edit";
+import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

@@ -3,16 +3,9 @@
 import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats } from "@/core/rhythm";
-import {
-  addSection,
-  addUse,
-  meterOf,
-  type Note,
-  type Notes,
-  set,
-  type VersionBody,
-  versionRow,
-} from "@/core/song";
+import { addSection, addUse, songEdits } from "@/core/song/edit";
+import { meterOf, type Note, type Notes, versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../open";
@@ -112,21 +105,21 @@ function Title() {
         required
         longest={200}
         className="w-80"
-        onSet={(title) => actOnSong(set("song", song.id, { title }))}
+        onSet={(title) => actOnSong(songEdits.set("song", song.id, { title }))}
       />
       <TextField
         label="By"
         value={song.by}
         longest={200}
         className="w-56"
-        onSet={(by) => actOnSong(set("song", song.id, { by }))}
+        onSet={(by) => actOnSong(songEdits.set("song", song.id, { by }))}
       />
       <TextField
         label="Tags, with commas between"
         value={song.tags.join(", ")}
         longest={400}
         className="w-52"
-        onSet={(tags) => actOnSong(set("song", song.id, { tags: tagsOf(tags) }))}
+        onSet={(tags) => actOnSong(songEdits.set("song", song.id, { tags: tagsOf(tags) }))}
       />
       <p className="pb-1">{sayLength(body)}</p>
     </div>

@@ -9,20 +9,9 @@ import {
   ticksOfBar,
   ticksOfBeats,
 } from "@/core/rhythm";
-import {
-  addException,
-  beatUnitOfUse,
-  type ExceptionKind,
-  isPlainUse,
-  meterOfUse,
-  type Outline,
-  passageSum,
-  set,
-  timedChords,
-  type Use,
-  unfold,
-  type VersionRow,
-} from "@/core/song";
+import { addException, isPlainUse, set, unfold } from "@/core/song/edit";
+import { beatUnitOfUse, meterOfUse, type Outline, passageSum, timedChords } from "@/core/song/read";
+import type { ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

@@ -3,7 +3,9 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { set, type VersionBody, versionRow } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { useReady } from "@/ui/use-ready";

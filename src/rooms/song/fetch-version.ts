@@ -1,4 +1,4 @@
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 
 /** A version of a song in a list. */
 export type ListedVersion = {

@@ -3,7 +3,8 @@
 import Link from "next/link";
 import type { ComponentType } from "react";
 import { create } from "zustand";
-import { byOrder, type Player, type VersionBody } from "@/core/song";
+import type { Player, VersionBody } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useCalmVersion, useOpenSong } from "../open";
 import { SoundsTabs } from "./SoundsTabs";

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { capital } from "@/base";
-import type { Player, VersionBody } from "@/core/song";
+import type { Player, VersionBody } from "@/core/song/schema";
 import {
   type SongTones,
   saySongToneProblem,

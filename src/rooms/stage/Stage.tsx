@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { followDocument } from "@/document/client/feed";
+import { followDocument } from "@/document/client";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { useKeepLit } from "./keep-lit";

@@ -1,5 +1,5 @@
 import { personOf } from "@/core/evenings";
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import type { StagePart } from "./stage-sheets";
 
 /** A song of an evening as one person plays it; `part` is null where they do not play. */

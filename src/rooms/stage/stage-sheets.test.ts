@@ -2,22 +2,18 @@ import { describe, expect, it } from "vitest";
 import { sure } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
-import {
-  addException,
-  applyEdit,
-  type Body,
-  outlineOf,
-  set,
-  timelineOf,
-  type VersionBody,
-} from "@/core/song";
-import { sampleVersion } from "@/core/song/sample-version";
+import { addException, set, type VersionCommand } from "@/core/song/edit";
+import { outlineOf, timelineOf } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
+import { DOCUMENTS } from "@/core/song/schema";
+import { applyEdit } from "@/document";
+import { sampleVersion } from "../../../testing/song/sample-version";
 import { stagePart } from "./stage-sheets";
 
 let count = 0;
 const makeId = () => `s${count++}`;
-const edit = (from: VersionBody, command: Parameters<typeof applyEdit>[2]) =>
-  sure(applyEdit("version", from as unknown as Body, command)).body as unknown as VersionBody;
+const edit = (from: VersionBody, command: VersionCommand) =>
+  sure(applyEdit(DOCUMENTS.version, from, command)).body;
 
 describe("stagePart", () => {
   it("tells exceptions in the names of the player who reads them", () => {

@@ -11,14 +11,11 @@ import {
   notesOf,
   outlineOf,
   type Passage,
-  type Player,
-  type Riff,
-  type SectionKind,
   sayException,
   sayUse,
-  type VersionBody,
   versionRow,
-} from "@/core/song";
+} from "@/core/song/read";
+import type { Player, Riff, SectionKind, VersionBody } from "@/core/song/schema";
 import { passageId } from "@/core/stage";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { type DuePress, type JudgedPress, sayRun } from "@/core/loops";
-import type { LoopRun } from "@/core/song";
+import type { LoopRun } from "@/core/song/schema";
 
 const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
   ssr: false,

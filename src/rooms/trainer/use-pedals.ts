@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import type { LoopBox } from "@/core/song";
+import type { LoopBox } from "@/core/song/schema";
 import { isTyping } from "@/ui/is-typing";
 
 /** A second press within this is a double one; a pedal down for longer is held. Ours, no source. */

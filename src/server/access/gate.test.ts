@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
+import { sampleEvening } from "../../../testing/server/sample-evening";
 import { type Database, openFolder } from "../db/open";
 import { createDocuments } from "../documents/store";
-import { sampleEvening } from "../stage/sample-evening";
 import { admit } from "./gate";
 import {
   admitGuest,

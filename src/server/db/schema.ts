@@ -11,8 +11,9 @@ import {
   text,
   timestamp,
 } from "drizzle-orm/pg-core";
-import type { Body, Command, Kind, Touch } from "@/core/song";
+import type { Kind } from "@/core/song/schema";
 import type { LiveAct, LiveState } from "@/core/stage";
+import type { Body, Command, Touch } from "@/document";
 
 const tsvector = customType<{ data: string }>({ dataType: () => "tsvector" });
 

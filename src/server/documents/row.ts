@@ -1,23 +1,31 @@
-import { type Body, type Kind, liftBody } from "@/core/song";
+import { DOCUMENTS, type Kind, type TablesOf } from "@/core/song/schema";
+import { type Body, type Definition, openBody } from "@/document";
 import type { documents } from "../db/schema";
 
-/** A document with a checked body of the present form. */
-export type Document = {
+/** A document of one kind. */
+export type DocumentOf<K extends Kind> = {
   readonly id: string;
-  readonly kind: Kind;
+  readonly kind: K;
   readonly parentId: string | null;
   readonly revision: number;
-  readonly body: Body;
+  readonly body: Body<TablesOf[K]>;
 };
+
+/** A document with a body of the present form; its kind tells its tables. */
+export type Document = { [K in Kind]: DocumentOf<K> }[Kind];
+
+/** How a kind of document is judged, its tables not told apart. */
+export const definitionOf = (kind: Kind): Definition => DOCUMENTS[kind];
 
 type Row = typeof documents.$inferSelect;
 
 /** The one place where a stored row becomes a document. */
 export function fromRow(row: Row): Document {
-  const body = liftBody(row.kind, { schema: row.schema, body: row.body });
+  const body = openBody(definitionOf(row.kind), { schema: row.schema, body: row.body });
   if (!body.ok) {
     const { table, id, field, message } = body.problem;
     throw new Error(`Expected a sound ${row.kind} ${row.id}, got a bad ${table} ${id} ${field}: ${message}.`);
   }
-  return { id: row.id, kind: row.kind, parentId: row.parentId, revision: row.revision, body: body.value };
+  const { id, kind, parentId, revision } = row;
+  return { id, kind, parentId, revision, body: body.value } as Document;
 }

@@ -2,18 +2,17 @@ import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } 
 import { z } from "zod";
 import { formatMeter } from "@/core/rhythm";
 import {
-  byOrder,
   chordMarks,
   foldText,
   meterOf,
   namerByShift,
   parseShelfQuery,
-  type SongBody,
   timelineOf,
   titleKeyOf,
-  type VersionBody,
   versionRow,
-} from "@/core/song";
+} from "@/core/song/read";
+import type { SongBody, VersionBody } from "@/core/song/schema";
+import { byOrder, headOf, type Touch } from "@/document";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
 import { type Document, fromRow } from "./row";
@@ -30,33 +29,57 @@ const SHELF_FORM = 2;
 
 const LONGEST_SEARCHED = 200_000;
 
-/** Writes what the shelf shows of a version, or of every version of a song. */
-export async function rewriteShelf(writer: Writer, document: Document): Promise<void> {
+/** Tables of a version that the shelf reads: its name and numbers, its chords, its words and players. */
+const SHOWN_TABLES: ReadonlySet<string> = new Set([
+  "version",
+  "sections",
+  "lines",
+  "words",
+  "chords",
+  "uses",
+  "exceptions",
+  "players",
+]);
+
+/**
+ * Writes what the shelf shows of a version, or of every version of a song.
+ * @param touched what an edit has touched: where the shelf shows nothing of it, nothing is written
+ */
+export async function rewriteShelf(
+  writer: Writer,
+  document: Document,
+  touched: readonly Touch[] | null = null,
+): Promise<void> {
   if (document.kind === "song") {
-    const versions = await writer.select().from(documents).where(eq(documents.parentId, document.id));
-    for (const version of versions)
-      await writeRow(
-        writer,
-        version.id,
-        fromRow(version).body as VersionBody,
-        document.id,
-        document.body as SongBody,
-      );
+    const rows = await writer.select().from(documents).where(eq(documents.parentId, document.id));
+    for (const version of rows.map(fromRow))
+      if (version.kind === "version")
+        await writeRow(writer, version.id, version.body, document.id, document.body);
   }
   if (document.kind !== "version" || document.parentId === null) return;
-  const [song] = await writer.select().from(documents).where(eq(documents.id, document.parentId));
-  if (!song) throw new Error(`Expected the song ${document.parentId} of version ${document.id}.`);
-  await writeRow(writer, document.id, document.body as VersionBody, song.id, fromRow(song).body as SongBody);
+  if (touched && !touched.some(({ table }) => SHOWN_TABLES.has(table))) return touch(writer, document.id);
+  const [row] = await writer.select().from(documents).where(eq(documents.id, document.parentId));
+  const song = row ? fromRow(row) : null;
+  if (song?.kind !== "song")
+    throw new Error(`Expected the song ${document.parentId} of version ${document.id}.`);
+  await writeRow(writer, document.id, document.body, song.id, song.body);
+}
+
+/** Notes that a version has changed, where nothing else of its row has. */
+async function touch(writer: Writer, versionId: string): Promise<void> {
+  await writer.update(shelf).set({ updatedAt: new Date() }).where(eq(shelf.versionId, versionId));
 }
 
 /** Writes the shelf's rows of documents that were stored together, each version's once. */
 export async function writeShelf(writer: Writer, fresh: readonly Document[]): Promise<void> {
-  const songs = new Map(fresh.filter(({ kind }) => kind === "song").map((song) => [song.id, song]));
+  const songs = new Map(
+    fresh.flatMap((document) => (document.kind === "song" ? [[document.id, document] as const] : [])),
+  );
   for (const document of fresh) {
+    if (document.kind !== "version") continue;
     const song = songs.get(document.parentId ?? "");
-    if (document.kind === "version" && song)
-      await writeRow(writer, document.id, document.body as VersionBody, song.id, song.body as SongBody);
-    else if (document.kind === "version") await rewriteShelf(writer, document);
+    if (song) await writeRow(writer, document.id, document.body, song.id, song.body);
+    else await rewriteShelf(writer, document);
   }
 }
 
@@ -81,7 +104,7 @@ async function writeRow(
 }
 
 function songFacts(body: SongBody, version: VersionBody) {
-  const { title, by, composer, tags, rehearsed, archived } = Object.values(body.song)[0]!;
+  const { title, by, composer, tags, rehearsed, archived } = headOf(body, "song");
   const words = Object.values(version.words).map((word) => word.text);
   const text = foldText([title, by, composer, ...tags, versionRow(version).name, ...words].join(" "));
   const search = sql`to_tsvector('simple', ${text.slice(0, LONGEST_SEARCHED)})`;

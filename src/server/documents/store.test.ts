@@ -1,12 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { sure } from "@/base";
-import type { Body, Command, VersionBody } from "@/core/song";
-import { set, versionRow } from "@/core/song";
+import { add, type SongCommand, set, songEdits, type VersionCommand } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
 import { restoreBackup, saveBackup } from "../backup";
 import { type Database, openFolder } from "../db/open";
 import { createSong } from "../songs/create";
 import { demoDocuments } from "../songs/demo";
 import { copyVersion, duplicateSong, historyOf, versionsOf } from "../songs/versions";
+import type { DocumentOf } from "./row";
 import { findDoubles, searchShelf, shelfAsked, shelfFacets } from "./shelf";
 
 import { createDocuments, editsSince, findDocument, listDocuments, replayLog, takeEdit } from "./store";
@@ -28,10 +29,14 @@ const make = async (title: string, text = SHEET) => {
   return song;
 };
 const fresh = async () => (await make("Night <b>Ferry</b>")).versionId;
-const versionId = async (id: string) =>
-  versionRow((await findDocument(database, id))!.body as VersionBody).id;
+const versionOf = async (id: string): Promise<DocumentOf<"version">> => {
+  const found = await findDocument(database, id);
+  if (found?.kind !== "version") throw new Error(`Expected a version ${id}.`);
+  return found;
+};
+const versionId = async (id: string) => versionRow((await versionOf(id)).body).id;
 let count = 0;
-const send = (id: string, base: number, command: Command, editId = `edit${count++}`) =>
+const send = (id: string, base: number, command: VersionCommand | SongCommand, editId = `edit${count++}`) =>
   takeEdit(database, id, { editId, base, command });
 
 describe("takeEdit", () => {
@@ -61,7 +66,7 @@ describe("takeEdit", () => {
       revision: 2,
       conflicts: [{ table: "version", id: row, field: "bpm", theirs: 90, yours: 100 }],
     });
-    expect(versionRow((await findDocument(database, id))!.body as VersionBody)).toMatchObject({
+    expect(versionRow((await versionOf(id)).body)).toMatchObject({
       bpm: 90,
       key: "A",
     });
@@ -87,24 +92,24 @@ describe("takeEdit", () => {
           id,
           0,
           index % 2
-            ? { type: "add", table: "sources", row: { id: `s${index}`, order: "V", name: `S${index}` } }
+            ? add("sources", { id: `s${index}`, order: "V", name: `S${index}`, kind: "sheet", text: "" })
             : set("version", row, { bpm: 60 + index }),
         ),
       ),
     );
     const done = outcomes.filter((outcome) => outcome.status === "done");
     expect(done).toHaveLength(21);
-    const stored = (await findDocument(database, id))!;
+    const stored = await versionOf(id);
     expect(stored.revision).toBe(21);
     expect(await replayLog(database, id)).toEqual(stored.body);
     const [shelved] = (await listShelf(database)).filter((one) => one.versionId === id);
-    expect(shelved!.bpm).toBe(versionRow(stored.body as VersionBody).bpm);
+    expect(shelved!.bpm).toBe(versionRow(stored.body).bpm);
   });
 
   it("writes a new title through to the shelf", async () => {
     const id = await fresh();
     const songId = (await findDocument(database, id))!.parentId!;
-    await send(songId, 0, set("song", songId, { title: "Other" }));
+    await send(songId, 0, songEdits.set("song", songId, { title: "Other" }));
     expect((await listShelf(database)).find((one) => one.versionId === id)!.title).toBe("Other");
   });
 });
@@ -119,7 +124,7 @@ describe("the demo evening and the backup", () => {
     await takeEdit(first.database, version!.id, {
       editId: "change",
       base: 0,
-      command: set("version", versionRow(version!.body as VersionBody).id, { bpm: 71 }),
+      command: set("version", versionRow(version!.body).id, { bpm: 71 }),
     });
     const file = await saveBackup(first.database, new Date(0));
     expect(await restoreBackup(second.database, file)).toEqual({
@@ -211,7 +216,7 @@ describe("the shelf", () => {
 
   it("leaves out what is archived, until asked", async () => {
     const { songId } = await make("Put Away");
-    await send(songId, 0, set("song", songId, { archived: true }));
+    await send(songId, 0, songEdits.set("song", songId, { archived: true }));
     expect(await search({ q: "put away" })).toEqual([]);
     expect(await search({ q: "put away", archived: "true" })).toEqual(["Put Away"]);
   });
@@ -222,9 +227,9 @@ describe("versions", () => {
     const { versionId, songId } = await make("Versions");
     const copy = (await copyVersion(database, versionId, "Easy"))!;
     expect((await versionsOf(database, songId)).map((one) => one.name)).toEqual(["Full band", "Easy"]);
-    const [from, to] = [(await findDocument(database, versionId))!, (await findDocument(database, copy))!];
-    const chords = Object.values((to.body as VersionBody).chords);
-    expect(chords.map((chord) => chord.originId).sort()).toEqual(Object.keys(from.body.chords!).sort());
+    const [from, to] = [await versionOf(versionId), await versionOf(copy)];
+    const chords = Object.values(to.body.chords);
+    expect(chords.map((chord) => chord.originId).sort()).toEqual(Object.keys(from.body.chords).sort());
     expect(await copyVersion(database, "none", "Easy")).toBeNull();
   });
 
@@ -238,8 +243,8 @@ describe("versions", () => {
 
   it("tells its history with times, and what it was at any step", async () => {
     const { versionId, songId } = await make("History");
-    await send(songId, 0, set("song", songId, { title: "First" }));
-    await send(songId, 1, set("song", songId, { title: "Second" }));
+    await send(songId, 0, songEdits.set("song", songId, { title: "First" }));
+    await send(songId, 1, songEdits.set("song", songId, { title: "Second" }));
     const steps = (await historyOf(database, songId))!;
     expect(steps.map((step) => [step.revision, step.words])).toEqual([
       [2, "Song title: Second"],
@@ -247,7 +252,7 @@ describe("versions", () => {
     ]);
     expect(new Date(steps[0]!.at).getTime()).toBeGreaterThan(0);
     const titles = await Promise.all([0, 1, 2].map((revision) => replayLog(database, songId, revision)));
-    expect(titles.map((body) => Object.values((body as Body).song!)[0]!.title)).toEqual([
+    expect(titles.map((body) => Object.values(body!.song!)[0]!.title)).toEqual([
       "History",
       "First",
       "Second",

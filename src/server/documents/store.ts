@@ -1,33 +1,24 @@
 import { and, asc, eq, gt, inArray } from "drizzle-orm";
-import {
-  type ArrivedEdit,
-  applyEdit,
-  type Body,
-  checkBody,
-  type EditProblem,
-  type Kind,
-  type LostEdit,
-  liftBody,
-  overlap,
-  type PendingEdit,
-  placesOf,
-  SCHEMA,
-  touches,
-} from "@/core/song";
+import { type Kind, SCHEMA } from "@/core/song/schema";
+import { type ArrivedEdit, type Body, checkBody, type PendingEdit } from "@/document";
+import { takeEdit as judgeEdit, replay } from "@/document/log";
 import type { Database } from "../db/open";
 import { documents, edits } from "../db/schema";
-import { type Document, fromRow } from "./row";
+import { type Document, type DocumentOf, definitionOf, fromRow } from "./row";
 import { rewriteShelf, writeShelf } from "./shelf";
 
 export type { Document } from "./row";
 
-export type NewDocument = Omit<Document, "revision">;
+export type NewDocument = { [K in Kind]: Omit<DocumentOf<K>, "revision"> }[Kind];
 
 /** An edit as it stands in the log and goes out to other windows. */
 export type LoggedEdit = ArrivedEdit;
 
 export type SentEdit = PendingEdit;
 
+type Judged = ReturnType<typeof judgeEdit>;
+
+/** What became of a sent edit; "repeated" was written the first time it came. */
 export type EditOutcome =
   | {
       readonly status: "done";
@@ -35,9 +26,7 @@ export type EditOutcome =
       readonly repeated: boolean;
       readonly edit: LoggedEdit;
     }
-  | { readonly status: "conflict"; readonly revision: number; readonly conflicts: LostEdit["at"] }
-  | { readonly status: "refused"; readonly revision: number; readonly problem: EditProblem }
-  | { readonly status: "ahead"; readonly revision: number }
+  | Exclude<Judged, { readonly status: "done" }>
   | { readonly status: "unknown" };
 
 export async function findDocument(database: Database, id: string): Promise<Document | null> {
@@ -51,19 +40,22 @@ export async function isEmpty(database: Database): Promise<boolean> {
   return any === undefined;
 }
 
-export async function listDocuments(database: Database, kind: Kind): Promise<Document[]> {
+export async function listDocuments<K extends Kind>(database: Database, kind: K): Promise<DocumentOf<K>[]> {
   const rows = await database
     .select()
     .from(documents)
     .where(eq(documents.kind, kind))
     .orderBy(asc(documents.createdAt), asc(documents.id));
-  return rows.map(fromRow);
+  return rows.map(fromRow).filter((document) => isOfKind(document, kind));
 }
+
+const isOfKind = <K extends Kind>(document: Document, kind: K): document is Document & DocumentOf<K> =>
+  document.kind === kind;
 
 /** Stores new documents together; none on any failure. */
 export async function createDocuments(database: Database, fresh: readonly NewDocument[]): Promise<void> {
   for (const { kind, body } of fresh) {
-    const checked = checkBody(kind, body);
+    const checked = checkBody(definitionOf(kind), body);
     if (!checked.ok) throw new Error(`Expected a sound ${kind} to store.`, { cause: checked.problem });
   }
   const rows = fresh.map(({ id, kind, parentId, body }) => {
@@ -94,34 +86,25 @@ export async function takeEdit(database: Database, documentId: string, sent: Sen
       return { status: "done", revision, repeated: true, edit: { revision, editId, command } };
     }
     const document = fromRow(row);
-    if (sent.base > document.revision) return { status: "ahead", revision: document.revision };
     const since = await tx
       .select({ touches: edits.touches })
       .from(edits)
       .where(and(eq(edits.documentId, documentId), gt(edits.revision, sent.base)));
-    const wanted = touches(sent.command);
-    const met = overlap(
-      wanted,
-      since.flatMap((edit) => edit.touches),
+    const taken = judgeEdit(
+      definitionOf(document.kind),
+      document,
+      sent,
+      since.map((edit) => edit.touches),
     );
-    if (met.length > 0) {
-      return {
-        status: "conflict",
-        revision: document.revision,
-        conflicts: placesOf(met, sent.command, document.body),
-      };
-    }
-    const applied = applyEdit(document.kind, document.body, sent.command);
-    if (!applied.ok) return { status: "refused", revision: document.revision, problem: applied.problem };
-    const revision = document.revision + 1;
-    const { body, inverse } = applied.value;
-    const edit = { revision, editId: sent.editId, command: sent.command };
-    await tx.insert(edits).values({ documentId, ...edit, inverse, touches: wanted });
+    if (taken.status !== "done") return taken;
+    const { body, edit, inverse, touches } = taken;
+    const { revision } = edit;
+    await tx.insert(edits).values({ documentId, ...edit, inverse, touches });
     await tx
       .update(documents)
       .set({ body, revision, schema: SCHEMA, updatedAt: new Date() })
       .where(eq(documents.id, documentId));
-    await rewriteShelf(tx, { ...document, body, revision });
+    await rewriteShelf(tx, { ...document, body, revision } as Document, touches);
     return { status: "done", revision, repeated: false, edit };
   });
 }
@@ -151,19 +134,13 @@ export async function replayLog(
 ): Promise<Body | null> {
   const [row] = await database.select().from(documents).where(eq(documents.id, documentId));
   if (!row || (until ?? 0) > row.revision) return null;
-  const origin = liftBody(row.kind, { schema: row.originSchema, body: row.origin });
-  if (!origin.ok) throw new Error(`Expected a sound beginning of ${documentId}.`, { cause: origin.problem });
-  let body = origin.value;
-  for (const { command, revision } of await editsSince(database, documentId, 0)) {
-    if (until !== undefined && revision > until) break;
-    const applied = applyEdit(row.kind, body, command);
-    if (!applied.ok)
-      throw new Error(`Expected edit ${revision} of ${documentId} to apply again.`, {
-        cause: applied.problem,
-      });
-    body = applied.value.body;
-  }
-  return body;
+  const log = await editsSince(database, documentId, 0);
+  const played = log.filter(({ revision }) => until === undefined || revision <= until);
+  return replay(
+    definitionOf(row.kind),
+    { schema: row.originSchema, body: row.origin },
+    played.map(({ command }) => command),
+  );
 }
 
 /** Which of these ids are taken. */

@@ -12,7 +12,7 @@ import {
   titleOfFile,
   versionOfSheet,
 } from "@/core/formats";
-import type { BandBody, Body, SongBody, VersionBody } from "@/core/song";
+import type { BandBody, SongBody, VersionBody } from "@/core/song/schema";
 import type { Database } from "../db/open";
 import { findDoubles } from "../documents/shelf";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
@@ -47,8 +47,8 @@ export function songDocuments(
     songId,
     versionId,
     documents: [
-      { id: songId, kind: "song", parentId: null, body: song as Body },
-      { id: versionId, kind: "version", parentId: songId, body: version as unknown as Body },
+      { id: songId, kind: "song", parentId: null, body: song },
+      { id: versionId, kind: "version", parentId: songId, body: version },
     ],
   };
 }
@@ -116,5 +116,5 @@ export async function findBand(
   database: Database,
 ): Promise<{ id: string; revision: number; body: BandBody } | null> {
   const [band] = await listDocuments(database, "band");
-  return band ? { ...band, body: band.body as BandBody } : null;
+  return band ? { ...band, body: band.body } : null;
 }

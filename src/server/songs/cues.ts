@@ -1,7 +1,8 @@
 import { type Cue, cuesOf, type Planned } from "@/core/cues";
 import { footPresses, looperPlayer, planLoops, songLoops } from "@/core/loops";
 import { bandSheet } from "@/core/parts";
-import { outlineOf, timelineOf, type VersionBody } from "@/core/song";
+import { outlineOf, timelineOf } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import { playerTones } from "@/core/tones";
 import { openDatabase } from "../db/open";
 import { findBand } from "./create";

@@ -1,15 +1,15 @@
 import { z } from "zod";
 import { BOX_PROFILES } from "@/core/loops";
+import { outlineOf } from "@/core/song/read";
 import {
   BODY_PARTS,
   LAYER_PITCHES,
   LAYER_SOUNDS,
   type LoopLayerRow,
   type LoopWant,
-  ordersFor,
-  outlineOf,
   type VersionBody,
-} from "@/core/song";
+} from "@/core/song/schema";
+import { ordersFor } from "@/document";
 import { makeId } from "../ids";
 
 const BAR = 3840;

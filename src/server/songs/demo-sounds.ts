@@ -1,15 +1,15 @@
 import { z } from "zod";
+import { outlineOf } from "@/core/song/read";
 import {
   MOVED_SETTINGS,
-  ordersFor,
-  outlineOf,
   type SettingValue,
   type Sound,
   type SoundBox,
   type SoundMoves,
   type VersionBody,
-} from "@/core/song";
+} from "@/core/song/schema";
 import { SOUND_BOX_PROFILES } from "@/core/tones";
+import { ordersFor } from "@/document";
 import { makeId } from "../ids";
 
 const BAR = 3840;

@@ -6,24 +6,18 @@ import { readChordText, readTab } from "@/core/formats";
 import { STYLES } from "@/core/fretboard";
 import { formatTuning, parsePitch } from "@/core/pitch";
 import { STRUM_LIBRARY } from "@/core/rhythm";
+import { addException, copyVersion, orderAtEnd, set, strumRow, type VersionCommand } from "@/core/song/edit";
+import { outlineOf, usualTuning } from "@/core/song/read";
 import {
-  addException,
-  applyEdit,
   type BandBody,
   type BandPlayer,
-  type Body,
-  byOrder,
   type Cell,
-  type Command,
-  copyVersion,
+  DOCUMENTS,
   EMPTY_CELL,
   type EveningBody,
   EXCEPTION_KINDS,
   INSTRUMENTS,
   keySchema,
-  orderAtEnd,
-  ordersFor,
-  outlineOf,
   PLAIN_HAND,
   PLAIN_ITEM,
   type Player,
@@ -33,12 +27,10 @@ import {
   SOURCE_KINDS,
   type SourceKind,
   type StrumRow,
-  set,
-  strumRow,
   TECHNIQUE_IDS,
-  usualTuning,
   type VersionBody,
-} from "@/core/song";
+} from "@/core/song/schema";
+import { applyEdit, byOrder, ordersFor } from "@/document";
 import type { NewDocument } from "../documents/store";
 import { makeId } from "../ids";
 import { songDocuments } from "./create";
@@ -231,9 +223,9 @@ export async function demoDocuments(
     ),
   };
   return [
-    { id: bandId, kind: "band", parentId: null, body: band as Body },
+    { id: bandId, kind: "band", parentId: null, body: band },
     ...songs.flatMap((song) => song.documents),
-    { id: eveningId, kind: "evening", parentId: null, body: evening as Body },
+    { id: eveningId, kind: "evening", parentId: null, body: evening },
   ];
 }
 
@@ -262,13 +254,13 @@ function withSources(
 
 /** Lays on what is otherwise at places of the form, by the same edits a person makes. */
 function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
-  const edit = (body: VersionBody, command: Command): VersionBody =>
-    sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+  const edit = (body: VersionBody, command: VersionCommand): VersionBody =>
+    sure(applyEdit(DOCUMENTS.version, body, command)).body;
   const { form, byId } = outlineOf(version);
   let body = version;
   for (const { id, label } of Object.values(version.sections))
     if (song.melodies[label]) body = edit(body, set("sections", id, { melodyRange: song.melodies[label] }));
-  for (const { use, ...fields } of song.uses) body = edit(body, set("uses", form[use]!.id, fields));
+  for (const { use, ...fields } of song.uses) body = edit(body, set("uses", form[use]!.id, defined(fields)));
   for (const { use, kind, chord, symbols, ...fields } of song.exceptions) {
     const chords = byId.get(form[use]!.sectionId)!.lines.flatMap((line) => line.chords);
     const chordId = chords.find((one) => one.chord.symbol === chord)?.chord.id ?? null;
@@ -284,7 +276,9 @@ function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
 
 /** Further versions of a song: copies with some chords played otherwise. */
 function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSong): NewDocument[] {
-  const first = documents.find((document) => document.id === versionId)!.body as unknown as VersionBody;
+  const made = documents.find((document) => document.id === versionId);
+  if (made?.kind !== "version") throw new Error(`Expected the first version of the song ${songId}.`);
+  const first = made.body;
   return song.versions.map(({ name, key, bpm, symbols, lengths, loops }) => {
     const copy = copyVersion(first, name, makeId);
     const [row] = Object.values(copy.version);
@@ -303,7 +297,7 @@ function otherVersions({ songId, versionId, documents }: DemoMade, song: DemoSon
       chords: Object.fromEntries(chords),
     };
     const body = loops ? withLoops(played, loops) : played;
-    return { id: makeId(), kind: "version", parentId: songId, body: body as unknown as Body };
+    return { id: makeId(), kind: "version", parentId: songId, body: body };
   });
 }
 

@@ -1,5 +1,7 @@
 import { type SongEdges, songEdges } from "@/core/evenings";
-import { byOrder, type EveningBody, type SongBody, type VersionBody, versionRow } from "@/core/song";
+import { versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
+import { byOrder, headOf } from "@/document";
 import type { Database } from "../db/open";
 import { openDatabase } from "../db/open";
 import { findDocument, listDocuments } from "../documents/store";
@@ -31,20 +33,20 @@ export async function versionWithTitle(database: Database, versionId: string) {
   if (version?.kind !== "version" || version.parentId === null) return null;
   const song = await findDocument(database, version.parentId);
   if (song?.kind !== "song") return null;
-  const { title } = Object.values((song.body as unknown as SongBody).song)[0]!;
+  const { title } = headOf(song.body, "song");
   const { revision } = version;
-  return { versionId, songId: song.id, title, revision, body: version.body as unknown as VersionBody };
+  return { versionId, songId: song.id, title, revision, body: version.body };
 }
 
 /** The evenings in whose running order a version stands. */
 export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> {
   const database = await openDatabase();
   const evenings = (await listDocuments(database, "evening")).filter(({ body }) =>
-    Object.values((body as unknown as EveningBody).items).some((item) => item.versionId === versionId),
+    Object.values(body.items).some((item) => item.versionId === versionId),
   );
   return Promise.all(
     evenings.map(async ({ id, body }): Promise<OpenedEvening> => {
-      const { evening, items } = body as unknown as EveningBody;
+      const { evening, items } = body;
       const found = await Promise.all(
         Object.values(items)
           .sort(byOrder)

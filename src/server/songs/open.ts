@@ -1,8 +1,9 @@
 import { cache } from "react";
 import { openDatabase } from "../db/open";
-import { type Document, findDocument } from "../documents/store";
+import type { DocumentOf } from "../documents/row";
+import { findDocument } from "../documents/store";
 
-export type OpenedSong = { readonly version: Document; readonly song: Document };
+export type OpenedSong = { readonly version: DocumentOf<"version">; readonly song: DocumentOf<"song"> };
 
 /** A version with its song, once a request, or null when no version has this id. */
 export const openSong = cache(async (versionId: string): Promise<OpenedSong | null> => {
@@ -10,5 +11,5 @@ export const openSong = cache(async (versionId: string): Promise<OpenedSong | nu
   const version = await findDocument(database, versionId);
   if (version?.kind !== "version" || version.parentId === null) return null;
   const song = await findDocument(database, version.parentId);
-  return song ? { version, song } : null;
+  return song?.kind === "song" ? { version, song } : null;
 });

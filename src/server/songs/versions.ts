@@ -1,17 +1,11 @@
 import { and, asc, desc, eq } from "drizzle-orm";
-import {
-  type Body,
-  copyVersion as copyBody,
-  type SongBody,
-  sayCommand,
-  sizeOf,
-  type VersionBody,
-  versionRow,
-} from "@/core/song";
+import { copyVersion as copyBody } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import { describeCommand, headOf, sizeOf } from "@/document";
 import type { Database } from "../db/open";
 import { documents, edits } from "../db/schema";
-import { fromRow } from "../documents/row";
-import { createDocuments, type Document, findDocument } from "../documents/store";
+import { type DocumentOf, definitionOf, fromRow } from "../documents/row";
+import { createDocuments, findDocument } from "../documents/store";
 import { makeId } from "../ids";
 
 /** A version as a list of versions shows it. */
@@ -22,19 +16,19 @@ export type ListedVersion = {
   readonly bpm: number;
 };
 
-async function versionDocuments(database: Database, songId: string): Promise<Document[]> {
+async function versionDocuments(database: Database, songId: string): Promise<DocumentOf<"version">[]> {
   const rows = await database
     .select()
     .from(documents)
     .where(and(eq(documents.parentId, songId), eq(documents.kind, "version")))
     .orderBy(asc(documents.createdAt), asc(documents.id));
-  return rows.map(fromRow);
+  return rows.map(fromRow).filter((document) => document.kind === "version");
 }
 
 /** The versions of a song, oldest first. */
 export async function versionsOf(database: Database, songId: string): Promise<ListedVersion[]> {
   return (await versionDocuments(database, songId)).map(({ id, body }) => {
-    const { name, key, bpm } = versionRow(body as VersionBody);
+    const { name, key, bpm } = versionRow(body);
     return { id, name, key, bpm };
   });
 }
@@ -44,7 +38,7 @@ export async function copyVersion(database: Database, fromId: string, name: stri
   const from = await findDocument(database, fromId);
   if (from?.kind !== "version" || from.parentId === null) return null;
   const id = makeId();
-  const body = copyBody(from.body as VersionBody, name, makeId) as unknown as Body;
+  const body = copyBody(from.body, name, makeId);
   await createDocuments(database, [{ id, kind: "version", parentId: from.parentId, body }]);
   return id;
 }
@@ -57,16 +51,16 @@ export async function duplicateSong(
   const song = await findDocument(database, songId);
   if (song?.kind !== "song") return null;
   const versions = await versionDocuments(database, songId);
-  const row = Object.values((song.body as SongBody).song)[0]!;
+  const row = headOf(song.body, "song");
   const id = makeId();
   const title = `${row.title.slice(0, 190)} (copy)`;
   const copies = versions.map((version) => {
-    const body = version.body as VersionBody;
+    const body = version.body;
     return {
       id: makeId(),
       kind: "version" as const,
       parentId: id,
-      body: copyBody(body, versionRow(body).name, makeId) as unknown as Body,
+      body: copyBody(body, versionRow(body).name, makeId),
     };
   });
   const body = { song: { [id]: { ...row, id, title, archived: false } } };
@@ -97,7 +91,7 @@ export async function historyOf(database: Database, id: string): Promise<History
   return rows.map(({ revision, command, at }) => ({
     revision,
     at: at.toISOString(),
-    words: sayCommand(command, document.body),
+    words: describeCommand(definitionOf(document.kind), command, document.body),
     changes: sizeOf(command),
   }));
 }

@@ -1,6 +1,7 @@
 import { personOf } from "@/core/evenings";
-import { byOrder, type VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import type { LiveItem, StagePerson } from "@/core/stage";
+import { byOrder } from "@/document";
 import type { Database } from "../db/open";
 import { findDocument } from "../documents/store";
 
@@ -19,5 +20,5 @@ async function bodiesOf(database: Database, items: readonly LiveItem[]): Promise
   const versions = await Promise.all(
     [...new Set(items.flatMap(({ versionId }) => versionId ?? []))].map((id) => findDocument(database, id)),
   );
-  return versions.flatMap((version) => (version ? [version.body as unknown as VersionBody] : []));
+  return versions.flatMap((version) => (version?.kind === "version" ? [version.body] : []));
 }

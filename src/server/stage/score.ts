@@ -1,5 +1,5 @@
-import { byOrder, type EveningBody } from "@/core/song";
 import { type LiveItem, passagesOf } from "@/core/stage";
+import { byOrder } from "@/document";
 import type { Database } from "../db/open";
 import { findDocument } from "../documents/store";
 import { versionWithTitle } from "../songs/evenings";
@@ -11,7 +11,7 @@ export async function liveItems(
 ): Promise<{ readonly items: LiveItem[]; readonly documentIds: string[]; readonly songs: string } | null> {
   const found = await findDocument(database, eveningId);
   if (found?.kind !== "evening") return null;
-  const { items } = found.body as unknown as EveningBody;
+  const { items } = found.body;
   const documentIds = [eveningId];
   const revisions: string[] = [];
   const live: LiveItem[] = [];

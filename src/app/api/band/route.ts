@@ -1,4 +1,5 @@
-import { type Body, emptyBody } from "@/core/song";
+import { DOCUMENTS } from "@/core/song/schema";
+import { emptyBody } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { createDocuments } from "@/server/documents/store";
@@ -15,7 +16,7 @@ export async function POST(request: Request): Promise<Response> {
     const database = await openDatabase();
     if (await findBand(database)) return refuse(409, "band", "is there already");
     const id = makeId();
-    const body: Body = { ...emptyBody("band"), band: { [id]: { id, name: "Our band" } } };
+    const body = { ...emptyBody(DOCUMENTS.band), band: { [id]: { id, name: "Our band" } } };
     await createDocuments(database, [{ id, kind: "band", parentId: null, body }]);
     return Response.json({}, { status: 201 });
   });

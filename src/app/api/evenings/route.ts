@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { type Body, emptyBody } from "@/core/song";
+import { DOCUMENTS } from "@/core/song/schema";
+import { emptyBody } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { createDocuments } from "@/server/documents/store";
@@ -29,7 +30,7 @@ export async function POST(request: Request): Promise<Response> {
   return withStorage(async () => {
     const id = makeId();
     const row = { id, name: input.data.name, place: "", note: "", targetMinutes: null };
-    const body: Body = { ...emptyBody("evening"), evening: { [id]: row } };
+    const body = { ...emptyBody(DOCUMENTS.evening), evening: { [id]: row } };
     await createDocuments(await openDatabase(), [{ id, kind: "evening", parentId: null, body }]);
     return Response.json({ id }, { status: 201 });
   });

@@ -1,6 +1,6 @@
 import QRCode from "qrcode";
 import { z } from "zod";
-import { idSchema } from "@/core/song";
+import { idSchema } from "@/document";
 import type { NetworkStatus } from "@/rooms/evenings/OnStagePanel";
 import { principal } from "@/server/access";
 import { tokenCookie } from "@/server/access/gate";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { adjustmentsSchema, LARGEST_FILE, saySheetLoss, saySheetProblem } from "@/core/formats";
-import { isStorable } from "@/core/song";
+import { isStorable } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { readJson, refuse } from "@/server/http";

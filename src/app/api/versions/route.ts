@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema, isStorable } from "@/core/song";
+import { idSchema, isStorable } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { readJson, refuse } from "@/server/http";

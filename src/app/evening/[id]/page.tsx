@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import type { EveningBody } from "@/core/song";
 import { EveningRoom } from "@/rooms/evenings/EveningRoom";
 import { openDatabase } from "@/server/db/open";
 import { findDocument } from "@/server/documents/store";
@@ -13,8 +12,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   await connection();
   const found = await findDocument(await openDatabase(), (await params).id);
   if (found?.kind !== "evening") notFound();
-  const { items } = found.body as unknown as EveningBody;
+  const { items } = found.body;
   const versions = await listVersions(Object.values(items).flatMap((item) => item.versionId ?? []));
-  const { id, kind, revision, body } = found;
-  return <EveningRoom key={id} evening={{ id, kind, revision, body }} versions={versions} />;
+  const { id, revision, body } = found;
+  return <EveningRoom key={id} evening={{ id, revision, body }} versions={versions} />;
 }

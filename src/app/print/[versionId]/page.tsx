@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import { byOrder, type SongBody, type VersionBody } from "@/core/song";
+import { byOrder, headOf } from "@/document";
 import { PrintSheets } from "@/rooms/stage/PrintSheets";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { openSong } from "@/server/songs/open";
@@ -13,8 +13,8 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { versionId } = await params;
   const opened = await openSong(versionId);
   if (!opened) notFound();
-  const body = opened.version.body as VersionBody;
-  const { title, by } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const body = opened.version.body;
+  const { title, by } = headOf(opened.song.body, "song");
   const parts = Object.values(body.players)
     .sort(byOrder)
     .map((player) => ({ id: player.id, part: stagePart(body, player) }));

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { edit, sampleTones } from "../../../../testing/tones/sample-tones";
 import { bandSheet } from "../../parts";
-import { outlineOf, timelineOf, type VersionBody } from "../../song";
+import { outlineOf, timelineOf } from "../../song/read";
+import type { VersionBody } from "../../song/schema";
 import { playerTones } from "../../tones";
-import { edit, sampleTones } from "../../tones/sample-tones";
 import { cuesOf } from "../derive";
 import { addCue } from "../own-cue";
 import { bodyActs } from "./body-acts";

@@ -1,7 +1,7 @@
 import type { Ticks } from "../../../base";
 import type { Level } from "../../fretboard";
 import type { ShapePlan } from "../../parts";
-import type { Timeline } from "../../song";
+import type { Timeline } from "../../song/read";
 
 /** A left hand that goes from one shape to the next: when the next one sounds, and how long the hand takes. */
 export type ChordChange = {

@@ -1,5 +1,7 @@
 import type { Ticks } from "../../../base";
-import { type Command, set, type VersionBody } from "../../song";
+
+import { set, type VersionCommand } from "../../song/edit";
+import type { VersionBody } from "../../song/schema";
 import type { Cue } from "../cue";
 import { setCue } from "../own-cue";
 
@@ -25,7 +27,7 @@ export const movesOfCue = (
     : [];
 
 /** Moves a cue of one's own or a small move by so many ticks. What hung on a word is then at its beat. */
-export function moveCue(body: VersionBody, cue: Cue, useFrom: Ticks, by: Ticks): Command | null {
+export function moveCue(body: VersionBody, cue: Cue, useFrom: Ticks, by: Ticks): VersionCommand | null {
   if (cue.own) return setCue(cue.own.id, { tick: cue.tick - useFrom + by, wordId: null });
   const row = cue.move ? body.soundMoves[cue.move.rowId] : undefined;
   if (!cue.move || !row) return null;

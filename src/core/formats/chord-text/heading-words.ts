@@ -1,4 +1,4 @@
-import type { SectionKind } from "../../song";
+import type { SectionKind } from "../../song/schema";
 
 /** Words a heading begins with, in the languages our players write in; small letters, no marks above or below. */
 export const HEADING_WORDS = Object.freeze({

@@ -1,5 +1,5 @@
 import { parseChord } from "../../chord";
-import type { SectionKind } from "../../song";
+import type { SectionKind } from "../../song/schema";
 import { ALSO_SUNG, HEADING_WORDS } from "./heading-words";
 
 const KIND_OF_WORD: ReadonlyMap<string, SectionKind> = new Map(

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkBody, outlineOf, timelineOf } from "../../song";
+import { checkBody } from "../../../document";
+import { outlineOf, timelineOf } from "../../song/read";
+import { DOCUMENTS } from "../../song/schema";
 import { saySheetProblem } from "../say-problem";
 import type { SheetLine } from "../sheet";
 import { versionOfSheet } from "../to-version";
@@ -183,7 +185,7 @@ describe("readChordText", () => {
         const sheet = readChordText(text);
         let count = 0;
         const body = versionOfSheet(sheet, { name: "Test", kind: "sheet" }, () => `id${count++}`);
-        const checked = checkBody("version", body);
+        const checked = checkBody(DOCUMENTS.version, body);
         if (!checked.ok) throw new Error(JSON.stringify(checked.problem));
         timelineOf(body);
       }),

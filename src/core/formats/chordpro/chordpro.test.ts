@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkBody, timelineOf } from "../../song";
+import { checkBody } from "../../../document";
+import { timelineOf } from "../../song/read";
+import { DOCUMENTS } from "../../song/schema";
 import { roundTrip } from "../round-trip";
 import { saySheetLoss, saySheetProblem } from "../say-problem";
 import { versionOfSheet } from "../to-version";
@@ -294,7 +296,7 @@ describe("ChordPro", () => {
         if (text.trim() !== "" && written.trim() !== "") expect(second).toEqual(first);
         let count = 0;
         const body = versionOfSheet(readChordPro(text), { name: "T", kind: "file" }, () => `id${count++}`);
-        const checked = checkBody("version", body);
+        const checked = checkBody(DOCUMENTS.version, body);
         if (!checked.ok) throw new Error(JSON.stringify(checked.problem));
         timelineOf(body);
       }),

@@ -1,4 +1,4 @@
-import type { SectionKind } from "../../song";
+import type { SectionKind } from "../../song/schema";
 import { kindOfLabel } from "../chord-text/heading";
 import { type SheetText, sheetText } from "../chord-text/sheet-text";
 import type { ProLine } from "./lines";

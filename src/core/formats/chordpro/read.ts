@@ -1,6 +1,6 @@
 import { parseChord, toLetters } from "../../chord";
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
-import type { SectionKind } from "../../song";
+import type { SectionKind } from "../../song/schema";
 import { assemble } from "../chord-text/assemble";
 import { type ChordToken, offersFor, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
 import { findNaming } from "../chord-text/find-naming";

@@ -1,6 +1,6 @@
 import { parseChord } from "../../chord";
 import { beatsOfTicks, beatUnitOf, formatMeter, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
-import type { SectionKind } from "../../song";
+import type { SectionKind } from "../../song/schema";
 import type { ChordToken } from "../chord-text/chord-line";
 import { timeChords } from "../chord-text/lengths";
 import type { ChordSheet, SheetExtra, SheetLine, SheetLoss, SheetSection, SheetUse } from "../sheet";

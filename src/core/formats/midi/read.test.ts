@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { type MidiEvent, writeMidi } from "midi-file";
 import { describe, expect, it } from "vitest";
-import { checkBody, timelineOf } from "../../song";
+import { checkBody } from "../../../document";
+import { timelineOf } from "../../song/read";
+import { DOCUMENTS } from "../../song/schema";
 import { versionOfSheet } from "../to-version";
 import { readMidi } from "./read";
 
@@ -142,7 +144,7 @@ describe("MIDI", () => {
         const sheet = readMidi(bytes);
         let count = 0;
         const body = versionOfSheet(sheet, { name: "T", kind: "file" }, () => `id${count++}`);
-        const checked = checkBody("version", body);
+        const checked = checkBody(DOCUMENTS.version, body);
         if (!checked.ok) throw new Error(JSON.stringify(checked.problem));
         timelineOf(body);
       }),

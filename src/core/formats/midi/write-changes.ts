@@ -1,6 +1,6 @@
 import { type MidiEvent, writeMidi } from "midi-file";
 import { TICKS_PER_QUARTER, tempoMs } from "../../rhythm";
-import type { Timeline } from "../../song";
+import type { Timeline } from "../../song/read";
 import type { TimedMessage } from "../../tones";
 
 const utf8 = new TextEncoder();

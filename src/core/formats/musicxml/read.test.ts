@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { checkBody, timelineOf } from "../../song";
+import { checkBody } from "../../../document";
+import { timelineOf } from "../../song/read";
+import { DOCUMENTS } from "../../song/schema";
 import { versionOfSheet } from "../to-version";
 import { readMusicXml } from "./read";
 
@@ -162,7 +164,7 @@ describe("MusicXML", () => {
         const sheet = readMusicXml(data);
         let count = 0;
         const body = versionOfSheet(sheet, { name: "T", kind: "file" }, () => `id${count++}`);
-        const checked = checkBody("version", body);
+        const checked = checkBody(DOCUMENTS.version, body);
         if (!checked.ok) throw new Error(JSON.stringify(checked.problem));
         timelineOf(body);
       }),

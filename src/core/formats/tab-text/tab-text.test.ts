@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sampleNote as note } from "../../../../testing/fretboard/sample-note";
 import { sure } from "../../../base";
 import { inOrder, NOTE_ARTS, type TabNote } from "../../fretboard";
-import { sampleNote as note } from "../../fretboard/line/sample-note";
 import { readTab, sayTabLoss, sayTabProblem, type TabLine, writeTab } from ".";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sampleNote as note } from "../../../../testing/fretboard/sample-note";
 import { sure } from "../../../base";
 import { parseChord } from "../../chord";
 import {
@@ -24,7 +25,6 @@ import {
   stoppedPitch,
   type TabNote,
 } from ".";
-import { sampleNote as note } from "./sample-note";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];
 const BASS = [28, 33, 38, 43];

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { slowCost } from "../../../../testing/fretboard/slow-path";
 import { sure } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
@@ -6,7 +7,6 @@ import { type Fingering, fingerings } from "../fingerings";
 import type { HandEvent } from "./events";
 import { covers, Front, spread, type Worth } from "./front";
 import { planted } from "./planted";
-import { slowCost } from "./slow-path";
 import { voicePath } from "./voice-path";
 
 const tuning = sure(parseTuning(GUITAR_TUNING));

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { slowCost } from "../../../../testing/fretboard/slow-path";
 import { sure } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseKey, parseTuning } from "../../pitch";
@@ -7,7 +8,6 @@ import { type Fingering, type FingeringOptions, fingerings } from "../fingerings
 import { readFrets } from "../orderings";
 import type { HandEvent } from "./events";
 import { withPassing } from "./passing";
-import { slowCost } from "./slow-path";
 import { type VoicePathOptions, voicePath } from "./voice-path";
 
 const tuning = sure(parseTuning(GUITAR_TUNING));

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { madeUpCase, numbersFrom } from "../../../../testing/loops/sample-case";
 import { sure } from "../../../base";
 import { planLoops } from "../plan";
 import { bitsOf } from "../press";
-import { madeUpCase, numbersFrom } from "../sample-case";
 import { recordedTracks } from "../way";
 import {
   actOfPedal,

@@ -1,4 +1,4 @@
-import { type LoopRun, PRESS_PLACES } from "../../song";
+import { type LoopRun, PRESS_PLACES } from "../../song/schema";
 import type { Press } from "../press";
 
 /** A press that is due: when, s, and which pedal act. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { caseOf, chordBeats, layerOf, sectionOf } from "../../../../testing/loops/sample-case";
 import { sure } from "../../../base";
 import { planLoops } from "../plan";
-import { caseOf, chordBeats, layerOf, sectionOf } from "../sample-case";
 import { eventsOf, mixEvents, renderSound, wavOf } from "./sound";
 import { hitsOf } from "./voices";
 

@@ -1,4 +1,4 @@
-import type { LayerSound } from "../../song";
+import type { LayerSound } from "../../song/schema";
 import type { LoopCase } from "../loop-case";
 import { runsOf, sectionBeats } from "../spans";
 import type { LoopWay } from "../way";

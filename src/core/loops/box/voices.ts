@@ -1,6 +1,6 @@
 import { pitchClassesOf } from "../../chord";
 import { hzOf, pitchClassOf, pitchFrom } from "../../pitch";
-import type { LayerSound } from "../../song";
+import type { LayerSound } from "../../song/schema";
 import type { ChordBeats } from "../loop-case";
 
 /** One sound of a layer: when in its pass, in beats, how long at most, and its pitches. */

@@ -1,4 +1,5 @@
-import { byOrder, type LoopBox, type VersionBody } from "../../song";
+import { byOrder } from "../../../document";
+import type { LoopBox, VersionBody } from "../../song/schema";
 
 type Profile = Omit<LoopBox, "id" | "order" | "playerId">;
 

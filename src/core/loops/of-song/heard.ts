@@ -1,7 +1,8 @@
 import { pitchesOfLine } from "../../fretboard";
 import { patternOfRow } from "../../parts";
 import { onsetsOf, ticksOfPattern } from "../../rhythm";
-import { neckOfRiff, notesOfRiff, type VersionBody } from "../../song";
+import { neckOfRiff, notesOfRiff } from "../../song/read";
+import type { VersionBody } from "../../song/schema";
 import type { HeardLayer } from "../box/sound";
 import { hitsOf, type Played } from "../box/voices";
 import type { SongLoops } from "./song-loops";

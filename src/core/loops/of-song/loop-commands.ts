@@ -1,21 +1,10 @@
 import type { Ticks } from "../../../base";
+import type { MakeId } from "../../../document";
 import type { SheetPart, SheetRow } from "../../parts";
 import { isOnset } from "../../rhythm";
-import {
-  add,
-  type Body,
-  batch,
-  type Command,
-  type LoopBox,
-  type LoopLayerRow,
-  type MakeId,
-  MOST_LAYER_BARS,
-  type Outline,
-  orderAtEnd,
-  removalOf,
-  set,
-  type VersionBody,
-} from "../../song";
+import { add, batch, orderAtEnd, removalIn, set, type VersionCommand } from "../../song/edit";
+import type { Outline } from "../../song/read";
+import { type LoopBox, type LoopLayerRow, MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
 import { boxOf } from "./boxes";
 import { paint, wantsOf } from "./stretches";
@@ -53,7 +42,7 @@ export function addLayer(
   layer: Partial<NewLayer>,
   makeId: MakeId,
   wants: readonly { readonly useId: string; readonly from: Ticks; readonly to: Ticks | null }[] = [],
-): Command {
+): VersionCommand {
   const id = makeId();
   const name = freshName(body, layer.name ?? PLAIN_LAYER.name);
   const order = orderAtEnd(Object.values(body.loopLayers));
@@ -68,11 +57,12 @@ export function addLayer(
   ]);
 }
 
-export const setLayer = (id: string, fields: Partial<NewLayer>): Command => set("loopLayers", id, fields);
+export const setLayer = (id: string, fields: Partial<NewLayer>): VersionCommand =>
+  set("loopLayers", id, fields);
 
 /** Removes a layer with what is wanted of it. */
-export const removeLayer = (body: VersionBody, id: string): Command =>
-  batch("Remove a layer", removalOf(body as unknown as Body, "loopLayers", id));
+export const removeLayer = (body: VersionBody, id: string): VersionCommand =>
+  batch("Remove a layer", removalIn(body, "loopLayers", id));
 
 /** A stretch of a strand that is drawn, cut or loosened. */
 export type Stroke = {
@@ -90,7 +80,7 @@ export function strokeWants(
   outline: Pick<Outline, "form">,
   strokes: readonly Stroke[],
   makeId: MakeId,
-): Command {
+): VersionCommand {
   const wants = wantsOf(body, outline);
   const painted = new Map<
     string,
@@ -113,7 +103,7 @@ export function strokeWants(
 }
 
 /** Lets uses want again what their section's first use wants. */
-export const followAgain = (body: Pick<VersionBody, "loopWants">, useId: string): Command =>
+export const followAgain = (body: Pick<VersionBody, "loopWants">, useId: string): VersionCommand =>
   batch(
     "Let a place want what the first one wants",
     Object.values(body.loopWants)
@@ -126,7 +116,7 @@ export function setBox(
   body: Pick<VersionBody, "loopBoxes">,
   fields: Partial<Omit<LoopBox, "id">>,
   makeId: MakeId,
-): Command {
+): VersionCommand {
   const box = boxOf(body);
   return body.loopBoxes[box.id]
     ? set("loopBoxes", box.id, fields)

@@ -1,15 +1,10 @@
 import { assertNever, capital } from "../../../base";
+import { type MakeId, singles } from "../../../document";
 import { sayList } from "../../fretboard";
 import { countBeats } from "../../rhythm";
-import {
-  batch,
-  type Command,
-  type MakeId,
-  MOST_LAYER_BARS,
-  type Outline,
-  singles,
-  type VersionBody,
-} from "../../song";
+import { batch, type VersionCommand } from "../../song/edit";
+import type { Outline } from "../../song/read";
+import { MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
@@ -106,7 +101,7 @@ export function commandOfFix(
   song: SongLoops,
   fix: LoopFix,
   makeId: MakeId,
-): Command {
+): VersionCommand {
   const strokes = (want: "off" | "either") =>
     ("pieces" in fix ? fix.pieces : []).flatMap((id) => {
       const piece = song.pieces.find((one) => one.id === id);

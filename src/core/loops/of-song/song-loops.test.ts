@@ -1,16 +1,12 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
+import { applyEdit } from "../../../document";
 import { bandSheet, sumOfBand } from "../../parts";
-import {
-  applyEdit,
-  type Body,
-  type Command,
-  type LoopLayerRow,
-  outlineOf,
-  timelineOf,
-  type VersionBody,
-} from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import type { VersionCommand } from "../../song/edit";
+import { outlineOf, timelineOf } from "../../song/read";
+import type { LoopLayerRow, VersionBody } from "../../song/schema";
+import { DOCUMENTS } from "../../song/schema";
 import { planLoops } from "../plan";
 import { wrongLayers } from "../way";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
@@ -46,8 +42,8 @@ const song = () =>
     [{ sings: true, loops: true, role: "carry" }],
   );
 
-const act = (body: VersionBody, command: Command): VersionBody =>
-  sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+const act = (body: VersionBody, command: VersionCommand): VersionBody =>
+  sure(applyEdit(DOCUMENTS.version, body, command)).body;
 
 const layer = (id: string, more: Partial<LoopLayerRow> = {}): LoopLayerRow => ({
   ...PLAIN_LAYER,

@@ -1,24 +1,19 @@
 import type { Ticks } from "../../../base";
+import { byOrder } from "../../../document";
 import { type Chord, parseChord } from "../../chord";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import {
-  byOrder,
   indexCells,
   isOut,
-  type LoopBox,
-  type LoopHabit,
-  type LoopLayerRow,
   meterOf,
   namerByShift,
   type Outline,
   type Passage,
-  type Player,
   resolveCell,
   type Timeline,
-  type Use,
-  type VersionBody,
   versionRow,
-} from "../../song";
+} from "../../song/read";
+import type { LoopBox, LoopHabit, LoopLayerRow, Player, Use, VersionBody } from "../../song/schema";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
 import { boxOf } from "./boxes";

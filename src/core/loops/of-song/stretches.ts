@@ -1,5 +1,6 @@
 import type { Ticks } from "../../../base";
-import type { LoopWant, Outline, VersionBody } from "../../song";
+import type { Outline } from "../../song/read";
+import type { LoopWant, VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
 
 /** A stretch of a use in which one thing is wanted; `to` null is the end of the use. */

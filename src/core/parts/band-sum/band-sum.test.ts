@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
-import type { Player } from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import type { Player } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
 import { closeVoicing, judgeSum, LOWEST_OF_INTERVAL, mendSum, saySumProblem, sumOfBand } from ".";

@@ -2,7 +2,7 @@ import type { Midi, Ticks } from "../../../base";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../../chord";
 import { type Frets, pitchesOfFrets, stoppedPitch } from "../../fretboard";
 import { pitchClassOf, pitchFrom } from "../../pitch";
-import { hasStrings, neckOfRiff, tuningOf } from "../../song";
+import { hasStrings, neckOfRiff, tuningOf } from "../../song/read";
 import { playsInBar, type SheetPart } from "../band";
 
 /** A chord held by an instrument without strings: each tone once, as close as can be, from the low end of its register. */

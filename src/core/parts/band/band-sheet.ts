@@ -1,7 +1,7 @@
 import type { Midi } from "../../../base";
+import { byOrder } from "../../../document";
 import type { Tempo } from "../../rhythm";
 import {
-  byOrder,
   type CellIndex,
   cellKey,
   indexCells,
@@ -10,13 +10,10 @@ import {
   type Outline,
   outlineOf,
   type Passage,
-  type Player,
-  type Section,
   type Timeline,
   timelineOf,
-  type Use,
-  type VersionBody,
-} from "../../song";
+} from "../../song/read";
+import type { Player, Section, Use, VersionBody } from "../../song/schema";
 import { type PartSource, partSource, type SheetPart, sheetPart } from "./sheet-part";
 
 /** One use of a section with what everybody does there. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
 import { readPattern } from "../../rhythm";
-import { type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import { type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet, isOnlyLine, onsetsInBar, picks, playsInBar, roleInBar, sweeps } from ".";
 
 const FOUR = { beats: 4, unit: 4 };

@@ -1,6 +1,6 @@
 import type { Ticks } from "../../../base";
 import { type Meter, onsetsOf, type Pattern, readPattern, ticksOfBar, ticksOfPattern } from "../../rhythm";
-import type { StrumRow } from "../../song";
+import type { StrumRow } from "../../song/schema";
 
 type PatternRow = Pick<StrumRow, "meterBeats" | "meterUnit" | "subdivision" | "swing" | "pattern" | "kind">;
 

@@ -7,18 +7,14 @@ import {
   hasStrings,
   isOut,
   neckOfRiff,
-  type Player,
   type ResolvedCell,
-  type Riff,
-  type Role,
   resolveCell,
   stringsOfPart,
   type Technique,
   techniqueOf,
   tuningOf,
-  type Use,
-  type VersionBody,
-} from "../../song";
+} from "../../song/read";
+import type { Player, Riff, Role, Use, VersionBody } from "../../song/schema";
 import { onsetsInBar, patternOfRow } from "./pattern-of";
 
 /** What one player does at one use of a section, as far as it can be told without choosing shapes. */

@@ -1,5 +1,5 @@
 import type { Level } from "../../fretboard";
-import type { Cell, Role, TechniqueId } from "../../song";
+import type { Cell, Role, TechniqueId } from "../../song/schema";
 
 /** Fields of one cell that a fix would set. */
 export type CellFix = {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
-import { applyEdit, type Body, type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import { applyEdit } from "../../../document";
+import { type Cell, DOCUMENTS, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
 import { changeMs, type Finding, type FindingKind, findingsOf, sayFinding, sayFix } from ".";
@@ -300,7 +301,7 @@ describe("findings", () => {
                 table: "cells",
                 row: { ...EMPTY_CELL, ...fields, id: `fix-${useId}-${playerId}`, useId, playerId },
               } as const);
-          return sure(applyEdit("version", now as unknown as Body, command)).body as unknown as VersionBody;
+          return sure(applyEdit(DOCUMENTS.version, now, command)).body;
         }, body);
         const ids = findingsOf(bandSheet(after), new Map(), 60000 / (raised.bpm ?? 90)).map((one) => one.id);
         return { kind, still: kind !== "one-chord" && ids.includes(finding!.id) };

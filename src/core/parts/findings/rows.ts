@@ -1,14 +1,7 @@
 import { canDo } from "../../fretboard";
 import { paceOf, paceOfPattern, ticksOfBar } from "../../rhythm";
-import {
-  FULL_LIGHT,
-  gridOnsets,
-  type Role,
-  type TechniqueId,
-  techniqueOf,
-  techniquesFor,
-  techniquesOf,
-} from "../../song";
+import { gridOnsets, techniqueOf, techniquesFor, techniquesOf } from "../../song/read";
+import { FULL_LIGHT, type Role, type TechniqueId } from "../../song/schema";
 import { picks, playsInBar, roleInBar, type SheetPart, type SheetRow, sweeps } from "../band";
 import { sharedOnsets, sharedSemitones } from "../split";
 import type { CellFix, Finding, Fix } from "./finding";

@@ -1,6 +1,7 @@
 import { assertNever } from "../../../base";
 import { sayList } from "../../fretboard";
-import { LIGHT_WORDS, type ROLES, techniqueOf } from "../../song";
+import { techniqueOf } from "../../song/read";
+import { LIGHT_WORDS, type ROLES } from "../../song/schema";
 import type { Finding, Fix } from "./finding";
 
 const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({

@@ -1,4 +1,5 @@
-import { FULL_LIGHT, type Player, techniqueOf, techniquesFor } from "../../song";
+import { techniqueOf, techniquesFor } from "../../song/read";
+import { FULL_LIGHT, type Player } from "../../song/schema";
 import type { BandSheet, SheetRow } from "../band";
 import type { Finding, Fix } from "./finding";
 

@@ -1,7 +1,7 @@
 import type { Midi, Ticks } from "../../../base";
 import type { Level } from "../../fretboard";
 import type { Meter } from "../../rhythm";
-import type { Instrument, Role, TechniqueId } from "../../song";
+import type { Instrument, Role, TechniqueId } from "../../song/schema";
 
 /** Ways to spread a song over its players. */
 export const SCHOOLS = ["layered build", "carry and colour", "sparse"] as const;

@@ -1,15 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
-import {
-  applyEdit,
-  type Body,
-  indexCells,
-  outlineOf,
-  type Player,
-  setCells,
-  type VersionBody,
-} from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import { applyEdit } from "../../../document";
+import { setCells } from "../../song/edit";
+import { indexCells, outlineOf } from "../../song/read";
+import type { Player, VersionBody } from "../../song/schema";
+import { DOCUMENTS } from "../../song/schema";
 import { bandSheet } from "../band";
 import {
   cellFieldsOf,
@@ -97,7 +93,7 @@ describe("taking a proposal over", () => {
     const changes = proposalChanges(split, proposal, {});
     let made = 0;
     const command = setCells(indexCells(body, outlineOf(body)), "take", changes, () => `t${made++}`);
-    const after = sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+    const after = sure(applyEdit(DOCUMENTS.version, body, command)).body;
     for (const [at, row] of bandSheet(after).rows.entries())
       for (const [who, part] of row.parts.entries()) {
         const wanted = proposal.cells[at]![who]!;

@@ -1,7 +1,9 @@
 import { parseChord } from "../../chord";
 import { parsePitch } from "../../pitch";
 import { ticksOfBar } from "../../rhythm";
-import { type CellChange, type Player, techniqueOf, type VersionBody, versionRow } from "../../song";
+import type { CellChange } from "../../song/edit";
+import { techniqueOf, versionRow } from "../../song/read";
+import type { Player, VersionBody } from "../../song/schema";
 import type { BandSheet, SheetRow } from "../band";
 import {
   type Proposal,

@@ -1,4 +1,4 @@
-import { gridOnsets, stringsOfPart, type Technique, techniqueOf, techniquesOf } from "../../song";
+import { gridOnsets, stringsOfPart, type Technique, techniqueOf, techniquesOf } from "../../song/read";
 import { OUT_CELL, type SplitCase, type SplitCell, type SplitPlayer } from "./case";
 
 /** Frets above the capo a hand may stand at; the hand reaches three frets further. */

@@ -1,4 +1,5 @@
-import { ROLES, type Role, techniqueOf } from "../../song";
+import { techniqueOf } from "../../song/read";
+import { ROLES, type Role } from "../../song/schema";
 import { OUT_CELL, type School, type SplitCase, type SplitCell } from "./case";
 import { violationsOf } from "./rules";
 import { scoreOf, termsOf } from "./score";

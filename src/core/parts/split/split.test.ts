@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ROLES, techniqueOf } from "../../song";
+import { slowSplit } from "../../../../testing/parts/slow-split";
+import { techniqueOf } from "../../song/read";
+import { ROLES } from "../../song/schema";
 import {
   lightOf,
   OUT_CELL,
@@ -20,7 +22,6 @@ import {
   termsOf,
   violationsOf,
 } from ".";
-import { slowSplit } from "./slow-split";
 
 const FOUR = { beats: 4, unit: 4 };
 const guitar = (id: string, more: Partial<SplitPlayer> = {}): SplitPlayer => ({

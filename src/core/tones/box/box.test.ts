@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { add } from "../../song";
+import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/tones/sample-tones";
+import { add } from "../../song/edit";
 import { programOf, slotOfProgram, soundBoxOf, tonePresses } from "../of-song";
-import { edit, planOfSample, sampleTones, tonesOfSample } from "../sample-tones";
 import { orderOfMessage, planMessages, sayMessage } from "./messages";
 import { isSilentAt, pressesBack, soundOf, type ToneBoxState, tellBox, toneBoxAt } from "./tone-box";
 

@@ -1,6 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { SoundBox, SoundMove } from "../../song";
-import { settingOf } from "../../song";
+import { type SoundBox, type SoundMove, settingOf } from "../../song/schema";
 import { programOf, type SongTones, slotOfProgram, type TonePress } from "../of-song";
 import type { TonePlan } from "../plan";
 import { PLAIN_SETTINGS, type Settings } from "../sounds";

@@ -1,4 +1,4 @@
-import type { SoundBox } from "../../song";
+import type { SoundBox } from "../../song/schema";
 import type { ToneAct } from "../of-song";
 import type { ToneBank } from "../plan";
 

@@ -1,4 +1,4 @@
-import type { SoundBox } from "../../song";
+import type { SoundBox } from "../../song/schema";
 import { programOf, type SongTones } from "../of-song";
 import type { TonePlan } from "../plan";
 import { areAlike, type Settings } from "../sounds";

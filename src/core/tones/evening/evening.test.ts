@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { planOfSample, sampleTones, tonesOfSample } from "../../../../testing/tones/sample-tones";
 import { soundBoxOf } from "../of-song";
-import { planOfSample, sampleTones, tonesOfSample } from "../sample-tones";
 import { eveningBanks } from ".";
 
 function songOf(title: string, names: readonly string[], level = 0) {

@@ -2,14 +2,8 @@ import type { Midi, Ticks } from "../../../base";
 import { type Chord, clashesWith, type SoundingChord } from "../../chord";
 import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "../../fretboard";
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
-import {
-  HARMONY_INTERVALS,
-  type HarmonyChoice,
-  namerByShift,
-  neckOfRiff,
-  tuningOf,
-  type VersionBody,
-} from "../../song";
+import { namerByShift, neckOfRiff, tuningOf } from "../../song/read";
+import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
 import type { SongTones, ToneStretch } from "./song-tones";
 
 /** A note of the player, with what the harmony effect adds and the chord under it. */

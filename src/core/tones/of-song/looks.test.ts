@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { add, EMPTY_CELL, set } from "../../song";
-import { edit, planOfSample, sampleTones, tonesOfSample } from "../sample-tones";
+import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/tones/sample-tones";
+import { add, set } from "../../song/edit";
+import { EMPTY_CELL } from "../../song/schema";
 import { setSetting } from "../sounds";
 import { handTab, harmonyViews } from "./harmony";
 import { slotStates } from "./slot-saves";
@@ -153,7 +154,7 @@ describe("the harmony effect", () => {
       tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
       capo: 0,
       ticks: 3840,
-      way: "as written",
+      way: "as written" as const,
       home: null,
       approach: false,
     };
@@ -164,7 +165,7 @@ describe("the harmony effect", () => {
       ticks: 960,
       string,
       fret,
-      art: "plain",
+      art: "plain" as const,
       bend: 0,
       ring: false,
       short: false,

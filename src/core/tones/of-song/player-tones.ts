@@ -1,5 +1,6 @@
 import { bandSheet } from "../../parts";
-import { outlineOf, type Timeline, timelineOf, type VersionBody } from "../../song";
+import { outlineOf, type Timeline, timelineOf } from "../../song/read";
+import type { VersionBody } from "../../song/schema";
 import { planTones, type TonePlan, type ToneProblem } from "../plan";
 import { songPedals } from "./song-pedals";
 import { type SongTones, songTones } from "./song-tones";

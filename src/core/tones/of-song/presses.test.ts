@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { madeUpTones, numbersFrom } from "../../../../testing/tones/sample-case";
+import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/tones/sample-tones";
 import { sure } from "../../../base";
-import { indexCells, outlineOf, set } from "../../song";
+import { set } from "../../song/edit";
+import { indexCells, outlineOf } from "../../song/read";
 import { costOfWay, planTones } from "../plan";
-import { madeUpTones, numbersFrom } from "../plan/sample-case";
-import { edit, planOfSample, sampleTones, tonesOfSample } from "../sample-tones";
 import { bestInBanks } from "./best-in-banks";
 import { offerQuestions, priceOffers } from "./offers";
 import { sayToneCost, sayWayOut } from "./say-tones";

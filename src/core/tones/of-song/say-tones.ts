@@ -1,6 +1,6 @@
 import { assertNever } from "../../../base";
 import { countBeats } from "../../rhythm";
-import type { SoundBox } from "../../song";
+import type { SoundBox } from "../../song/schema";
 import type { ToneCost } from "../plan";
 import type { ToneWayOut } from "./offers";
 import type { SongToneProblem } from "./song-tones";

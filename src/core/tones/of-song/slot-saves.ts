@@ -1,4 +1,4 @@
-import type { VersionBody } from "../../song";
+import type { VersionBody } from "../../song/schema";
 import type { ToneBank } from "../plan";
 import { differencesOf, type LedgerLine, PLAIN_SETTINGS, type Settings } from "../sounds";
 import type { SongTones } from "./song-tones";

@@ -1,4 +1,4 @@
-import { EFFECT_IDS, type EffectId } from "../../song";
+import { EFFECT_IDS, type EffectId } from "../../song/schema";
 import { type PedalPlan, planPedals } from "../pedals";
 import { isOn, type Settings } from "../sounds";
 import type { SongTones } from "./song-tones";

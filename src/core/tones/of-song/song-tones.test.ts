@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { add, addException, outlineOf, set, type VersionBody } from "../../song";
-import { edit, planOfSample, sampleTones, tonesOfSample } from "../sample-tones";
+import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/tones/sample-tones";
+import { add, addException, set } from "../../song/edit";
+import { outlineOf } from "../../song/read";
+import type { StrumRow, VersionBody } from "../../song/schema";
 import { sayRest } from "./rest";
 import { saySongToneProblem } from "./say-tones";
 import { setMoves } from "./tone-commands";
@@ -69,8 +71,19 @@ describe("a song as a box of sounds sees it", () => {
   });
 
   it("hears a pattern that is choked before its section ends", () => {
-    const pattern = { kind: "strum", meterBeats: 4, meterUnit: 4, subdivision: 2, swing: 0.5, gate: "" };
-    const row = { ...pattern, id: "st", originId: null, order: "V", name: "Cut", anchor: "chord" };
+    const row: Omit<StrumRow, "pattern"> = {
+      id: "st",
+      originId: null,
+      order: "V",
+      name: "Cut",
+      anchor: "chord",
+      kind: "strum",
+      meterBeats: 4,
+      meterUnit: 4,
+      subdivision: 2,
+      swing: 0.5,
+      gate: "",
+    };
     const body = sampleTones(NAMED, SOUNDS);
     const strummed = edit(body, add("strums", { ...row, pattern: "D . D . D . - ." }));
     expect(rests(edit(strummed, set("cells", "c0", { strumId: "st" })))[1]).toBe(
@@ -86,7 +99,7 @@ describe("a song as a box of sounds sees it", () => {
       tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
       capo: 0,
     };
-    const rest = { art: "plain", bend: 0, ring: false, short: false, optional: false, round: null };
+    const rest = { art: "plain" as const, bend: 0, ring: false, short: false, optional: false, round: null };
     let body = sampleTones(NAMED, SOUNDS);
     body = edit(
       body,

@@ -2,16 +2,8 @@ import type { Ticks } from "../../../base";
 import { clockOf, type SongClock, spansOfForm, type UseSpan } from "../../loops";
 import type { BandSheet, SheetPart } from "../../parts";
 import { ticksOfBeatUnit } from "../../rhythm";
-import {
-  type Player,
-  type SlotPin,
-  type Sound,
-  type SoundBox,
-  type SoundMoves,
-  type Timeline,
-  type VersionBody,
-  versionRow,
-} from "../../song";
+import { type Timeline, versionRow } from "../../song/read";
+import type { Player, SlotPin, Sound, SoundBox, SoundMoves, VersionBody } from "../../song/schema";
 import type { ToneBoard, ToneCase } from "../plan";
 import { type Settings, settingsOf, soundsOf } from "../sounds";
 import { type Rest, restBetween } from "./rest";

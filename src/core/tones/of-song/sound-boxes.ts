@@ -1,4 +1,5 @@
-import { byOrder, EFFECT_IDS, type SoundBox, type VersionBody } from "../../song";
+import { byOrder } from "../../../document";
+import { EFFECT_IDS, type SoundBox, type VersionBody } from "../../song/schema";
 
 type Profile = Omit<SoundBox, "id" | "order" | "playerId">;
 

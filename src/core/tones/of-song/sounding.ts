@@ -2,7 +2,7 @@ import type { Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import { isOnlyLine, type SheetPart } from "../../parts";
 import { fitPattern } from "../../rhythm";
-import type { Passage } from "../../song";
+import type { Passage } from "../../song/read";
 
 /** A stretch in which a player is heard. */
 export type Heard = { readonly from: Ticks; readonly to: Ticks };

@@ -1,5 +1,5 @@
 import type { Tempo } from "../../rhythm";
-import type { SettingKey } from "../../song";
+import type { SettingKey } from "../../song/schema";
 import { delayMs, longestNote } from "../delay";
 import { isOn } from "../sounds";
 import type { SongTones, ToneStretch } from "./song-tones";

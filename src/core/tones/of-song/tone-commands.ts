@@ -1,18 +1,8 @@
 import { assertNever, type Ticks } from "../../../base";
-import {
-  add,
-  batch,
-  type CellIndex,
-  type Command,
-  cellKey,
-  type MakeId,
-  type SimpleCommand,
-  type SoundBox,
-  type SoundMove,
-  set,
-  setCells,
-  type VersionBody,
-} from "../../song";
+import type { MakeId } from "../../../document";
+import { add, batch, remove, set, setCells, type VersionCommand, type VersionStep } from "../../song/edit";
+import { type CellIndex, cellKey } from "../../song/read";
+import type { SoundBox, SoundMove, VersionBody } from "../../song/schema";
 import type { Settings } from "../sounds";
 import type { ToneOffer } from "./offers";
 import { soundBoxOf } from "./sound-boxes";
@@ -23,7 +13,7 @@ export function setSoundBox(
   playerId: string,
   fields: Partial<Omit<SoundBox, "id" | "playerId">>,
   makeId: MakeId,
-): Command {
+): VersionCommand {
   const box = soundBoxOf(body, playerId);
   return body.soundBoxes[box.id]
     ? set("soundBoxes", box.id, fields)
@@ -36,7 +26,7 @@ export const nameSound = (
   place: { readonly useId: string; readonly playerId: string },
   sound: string,
   makeId: MakeId,
-): Command =>
+): VersionCommand =>
   setCells(index, "Choose a sound", [{ ...place, fields: { sound: sound === "" ? null : sound } }], makeId);
 
 type SlotPlace = { readonly bank: number; readonly slot: number };
@@ -49,7 +39,7 @@ export function pinSlot(
   { bank, slot }: SlotPlace,
   makeId: MakeId,
   from: SlotPlace | null = null,
-): Command {
+): VersionCommand {
   const own = Object.values(body.slotPins).filter((pin) => pin.playerId === playerId);
   const gone = own.filter(
     (pin) =>
@@ -57,7 +47,7 @@ export function pinSlot(
       (from !== null && pin.bank === from.bank && pin.slot === from.slot),
   );
   return batch("Pin a sound", [
-    ...gone.map((pin): SimpleCommand => ({ type: "remove", table: "slotPins", id: pin.id })),
+    ...gone.map((pin) => remove("slotPins", pin)),
     add("slotPins", { id: makeId(), playerId, sound, bank, slot }),
   ]);
 }
@@ -67,7 +57,7 @@ export const unpin = (
   body: Pick<VersionBody, "slotPins">,
   playerId: string,
   place: SlotPlace | null = null,
-): Command =>
+): VersionCommand =>
   batch(
     "Take a pin out",
     Object.values(body.slotPins)
@@ -76,7 +66,7 @@ export const unpin = (
           pin.playerId === playerId &&
           (place === null || (pin.bank === place.bank && pin.slot === place.slot)),
       )
-      .map((pin): SimpleCommand => ({ type: "remove", table: "slotPins", id: pin.id })),
+      .map((pin) => remove("slotPins", pin)),
   );
 
 /** Notes that slots of the real box were saved as they are now. */
@@ -85,7 +75,7 @@ export function markSaved(
   playerId: string,
   slots: readonly (SlotPlace & { readonly sound: string; readonly settings: Settings })[],
   makeId: MakeId,
-): Command {
+): VersionCommand {
   const own = Object.values(body.slotSaves).filter((save) => save.playerId === playerId);
   return batch(
     "Note saved slots",
@@ -102,9 +92,9 @@ export function markSaved(
 export function setMoves(
   body: Pick<VersionBody, "soundMoves">,
   place: { readonly useId: string; readonly playerId: string },
-  fields: { readonly moves?: readonly SoundMove[]; readonly endsEarly?: Ticks },
+  fields: { readonly moves?: SoundMove[]; readonly endsEarly?: Ticks },
   makeId: MakeId,
-): SimpleCommand {
+): VersionStep {
   const row = Object.values(body.soundMoves).find(
     (one) => one.useId === place.useId && one.playerId === place.playerId,
   );
@@ -120,7 +110,7 @@ export function takeOffer(
   playerId: string,
   { out, plan }: ToneOffer,
   makeId: MakeId,
-): Command {
+): VersionCommand {
   switch (out.code) {
     case "swap": {
       const pins = plan.banks.flatMap(({ slots }, bank) =>
@@ -128,7 +118,7 @@ export function takeOffer(
       );
       const old = Object.values(body.slotPins).filter((pin) => pin.playerId === playerId);
       return batch("Swap two slots", [
-        ...old.map((pin): SimpleCommand => ({ type: "remove", table: "slotPins", id: pin.id })),
+        ...old.map((pin) => remove("slotPins", pin)),
         ...pins.map((pin) => add("slotPins", { id: makeId(), playerId, ...pin })),
       ]);
     }

@@ -1,6 +1,6 @@
 import type { Ticks } from "../../../base";
 import type { DuePress } from "../../loops";
-import type { SoundBox } from "../../song";
+import type { SoundBox } from "../../song/schema";
 import type { TonePlan, ToneStep } from "../plan";
 import type { SongTones, ToneStretch } from "./song-tones";
 import { bankNumber } from "./sound-boxes";

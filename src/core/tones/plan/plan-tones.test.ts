@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { madeUpTones, numbersFrom, toneCase } from "../../../../testing/tones/sample-case";
+import { slowTones } from "../../../../testing/tones/slow-tones";
 import { sure } from "../../../base";
 import { costOfWay, planTones, stepsThrough, type TonePlan } from "./plan-tones";
-import { madeUpTones, numbersFrom, toneCase } from "./sample-case";
-import { slowTones } from "./slow-tones";
 import type { ToneCost } from "./tone-case";
 
 const figures = ({ exposed, bankChanges, presses, bankCount, filled }: ToneCost): ToneCost => ({

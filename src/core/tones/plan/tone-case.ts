@@ -1,4 +1,4 @@
-import type { BOX_CHANGES, BOX_LANDINGS } from "../../song";
+import type { BOX_CHANGES, BOX_LANDINGS } from "../../song/schema";
 
 /** A box with memories, as far as the plan needs to know it. */
 export type ToneBoard = {

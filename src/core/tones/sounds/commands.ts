@@ -1,16 +1,6 @@
-import {
-  add,
-  batch,
-  type Command,
-  type MakeId,
-  orderAtEnd,
-  type SettingKey,
-  type SettingValue,
-  type SimpleCommand,
-  type Sound,
-  set,
-  type VersionBody,
-} from "../../song";
+import type { MakeId } from "../../../document";
+import { add, batch, orderAtEnd, remove, set, type VersionCommand } from "../../song/edit";
+import type { SettingKey, SettingValue, Sound, VersionBody } from "../../song/schema";
 import { settingsOf } from "./resolve";
 
 /** The sounds of a player in their order. */
@@ -39,7 +29,7 @@ export function addSound(
   body: Pick<VersionBody, "sounds">,
   playerId: string,
   given: { readonly id: string; readonly name: string; readonly fromId?: string | null },
-): Command {
+) {
   return add("sounds", {
     id: given.id,
     originId: null,
@@ -58,14 +48,18 @@ export function setSetting(
   sound: Sound,
   key: SettingKey,
   value: SettingValue,
-): Command {
+): VersionCommand {
   const { [key]: _old, ...rest } = sound.said as Record<string, SettingValue>;
   const inherited = settingsOf(sounds, { ...sound, said: rest })[key];
   return set("sounds", sound.id, { said: inherited === value ? rest : { ...rest, [key]: value } });
 }
 
 /** Lets a sound start from another, or from none; what it says itself stays. A circle is refused. */
-export function setBase(sounds: VersionBody["sounds"], sound: Sound, fromId: string | null): Command | null {
+export function setBase(
+  sounds: VersionBody["sounds"],
+  sound: Sound,
+  fromId: string | null,
+): VersionCommand | null {
   for (let next = fromId; next !== null; next = sounds[next]?.fromId ?? null)
     if (next === sound.id) return null;
   return set("sounds", sound.id, { fromId });
@@ -83,7 +77,7 @@ function namings(body: VersionBody, sound: Sound) {
 }
 
 /** Gives a sound another name, everywhere it is named. Null where another sound has that name, or it is empty. */
-export function renameSound(body: VersionBody, sound: Sound, name: string): Command | null {
+export function renameSound(body: VersionBody, sound: Sound, name: string): VersionCommand | null {
   const wanted = name.trim();
   if (wanted === "" || (wanted !== sound.name && soundNamed(body, sound.playerId, wanted))) return null;
   const { cells, pins, saves } = namings(body, sound);
@@ -102,7 +96,7 @@ export const usesOfSound = (body: VersionBody, sound: Sound): number => namings(
  * Removes a sound. Sounds that start from it keep all it gave them. Parts that name it take another one, or none.
  * @param insteadName the sound those parts take; null leaves them the name, which is then not described
  */
-export function removeSound(body: VersionBody, sound: Sound, insteadName: string | null): Command {
+export function removeSound(body: VersionBody, sound: Sound, insteadName: string | null): VersionCommand {
   const { cells, pins } = namings(body, sound);
   const heirs = Object.values(body.sounds).filter((one) => one.fromId === sound.id);
   return batch("Remove a sound", [
@@ -110,8 +104,8 @@ export function removeSound(body: VersionBody, sound: Sound, insteadName: string
       set("sounds", one.id, { fromId: sound.fromId, said: { ...sound.said, ...one.said } }),
     ),
     ...(insteadName === null ? [] : cells.map((cell) => set("cells", cell.id, { sound: insteadName }))),
-    ...pins.map((pin): SimpleCommand => ({ type: "remove", table: "slotPins", id: pin.id })),
-    { type: "remove", table: "sounds", id: sound.id },
+    ...pins.map((pin) => remove("slotPins", pin)),
+    remove("sounds", sound),
   ]);
 }
 
@@ -121,7 +115,7 @@ export function describeNamed(
   playerId: string,
   names: readonly string[],
   makeId: MakeId,
-): Command {
+): VersionCommand {
   let order = orderAtEnd(Object.values(body.sounds));
   const rows = names.map((name) => {
     const row = { id: makeId(), originId: null, order, playerId, name, fromId: null, said: {}, note: "" };

@@ -6,7 +6,7 @@ import {
   type SettingKey,
   type SettingValue,
   settingOf,
-} from "../../song";
+} from "../../song/schema";
 import { sayNote } from "../delay";
 import { isOn, PLAIN_SETTINGS, type Settings } from "./resolve";
 

@@ -5,7 +5,7 @@ import {
   type Sound,
   settingOf,
   type VersionBody,
-} from "../../song";
+} from "../../song/schema";
 
 /** A sound with nothing left open. */
 export type Settings = Readonly<Record<SettingKey, SettingValue>>;

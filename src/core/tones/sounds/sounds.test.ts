@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
-import { applyEdit, type Body, type Command, EMPTY_CELL, type Sound, type VersionBody } from "../../song";
-import { sampleVersion } from "../../song/sample-version";
+import { applyEdit } from "../../../document";
+import type { VersionCommand } from "../../song/edit";
+import { DOCUMENTS, EMPTY_CELL, type Sound, type VersionBody } from "../../song/schema";
 import {
   addSound,
   describeNamed,
@@ -21,8 +23,8 @@ import {
 
 let made = 0;
 const makeId = () => `n${made++}`;
-const edit = (body: VersionBody, command: Command): VersionBody =>
-  sure(applyEdit("version", body as unknown as Body, command)).body as unknown as VersionBody;
+const edit = (body: VersionBody, command: VersionCommand): VersionBody =>
+  sure(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /** A player with a verse sound and a solo that starts from it; the verse is named in one part. */
 function song(): { body: VersionBody; verse: Sound; solo: Sound } {
@@ -112,7 +114,7 @@ describe("sounds", () => {
     [{ cheese: 1 }, "is no setting of a sound"],
   ])("refuse %j with a sentence, and nothing is changed", (said, message) => {
     const { body } = song();
-    const tried = applyEdit("version", body as unknown as Body, {
+    const tried = applyEdit(DOCUMENTS.version, body, {
       type: "set",
       table: "sounds",
       id: "solo",

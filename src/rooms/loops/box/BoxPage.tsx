@@ -1,7 +1,8 @@
 "use client";
 
 import { BOX_PROFILES, looperPlayer, setBox } from "@/core/loops";
-import { byOrder, LAYER_SOUNDS, type LayerSound, type LoopBox, MOST_BOX_TRACKS } from "@/core/song";
+import { LAYER_SOUNDS, type LayerSound, type LoopBox, MOST_BOX_TRACKS } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

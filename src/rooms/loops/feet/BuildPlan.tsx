@@ -1,7 +1,7 @@
 "use client";
 
 import { buildOf, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loops";
-import { LOOP_SCHOOLS } from "@/core/song";
+import { LOOP_SCHOOLS } from "@/core/song/schema";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";

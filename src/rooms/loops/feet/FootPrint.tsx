@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { type FootPress, maskOf, pressesBetween, sayPress } from "@/core/loops";
-import type { LoopBox, SectionKind } from "@/core/song";
+import type { LoopBox, SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
 export type FootSheet = {

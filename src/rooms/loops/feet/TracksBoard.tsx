@@ -1,7 +1,8 @@
 "use client";
 
 import { type LoopWay, setLayer } from "@/core/loops";
-import { batch, type LoopLayerRow, set } from "@/core/song";
+import { batch, set } from "@/core/song/edit";
+import type { LoopLayerRow } from "@/core/song/schema";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { useAct } from "../../open";
 import type { Loops } from "../use-loops";

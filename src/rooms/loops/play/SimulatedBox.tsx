@@ -10,6 +10,7 @@ import {
   recover,
   sayPress,
 } from "@/core/loops";
+import { add, batch, remove } from "@/core/song/edit";
 import { pretty } from "@/ui/pretty";
 import { loopSound } from "@/workers";
 import { makeId, useAct, useCurrentVersion } from "../../open";
@@ -61,7 +62,8 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
     setJudged(found);
     setDue({ skipped, presses: asked });
     if (!isWhole) return;
-    act(keepRun("loopRuns", Object.values(current().loopRuns), found, makeId));
+    const { run, gone } = keepRun(Object.values(current().loopRuns), found, makeId);
+    act(batch("Keep a run", [...gone.map((old) => remove("loopRuns", old)), add("loopRuns", run)]));
   };
   const { view, running, start, stop, press, clicks, setClicks } = useRun(loops.body, shown, burn, onEnd);
   const pedals = usePedals(box.pedals, press);

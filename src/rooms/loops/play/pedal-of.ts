@@ -1,4 +1,4 @@
-import type { LoopBox } from "@/core/song";
+import type { LoopBox } from "@/core/song/schema";
 
 /** Which pedal does an act, and how: pressed, twice, or held. */
 export function pedalOf(box: LoopBox, act: string): { readonly at: number; readonly how: string } | null {

@@ -16,7 +16,7 @@ import {
   soundingBefore,
   soundingOf,
 } from "@/core/loops";
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import type { Finished, PedalAct } from "../../trainer";
 import type { ShownPlan } from "../use-loops";
 import { LoopPlayer } from "./loop-player";

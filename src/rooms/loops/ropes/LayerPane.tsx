@@ -1,17 +1,17 @@
 "use client";
 
 import { removeLayer, setLayer } from "@/core/loops";
+import { versionRow } from "@/core/song/read";
 import {
   type BodyPart,
-  byOrder,
   LAYER_PITCHES,
   LAYER_SOUNDS,
   type LayerSound,
   type LoopLayerRow,
   MOST_LAYER_BARS,
   QUIETEST_DBFS,
-  versionRow,
-} from "@/core/song";
+} from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";

@@ -2,7 +2,7 @@
 
 import { memo } from "react";
 import { type UseSpan, type UseWant, wantAt } from "@/core/loops";
-import type { LoopLayerRow } from "@/core/song";
+import type { LoopLayerRow } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { WANT_WORDS } from "../words";
 import { Strand } from "./Strand";

@@ -10,7 +10,7 @@ import {
   useSyncExternalStore,
 } from "react";
 import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
-import { namerByShift } from "@/core/song";
+import { namerByShift } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";

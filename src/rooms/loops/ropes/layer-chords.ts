@@ -1,6 +1,6 @@
 import { parseChord } from "@/core/chord";
 import { beatsOfTicks, formatBeats, ticksOfBeats } from "@/core/rhythm";
-import type { LoopLayerRow } from "@/core/song";
+import type { LoopLayerRow } from "@/core/song/schema";
 
 type Chords = LoopLayerRow["chords"];
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { spansOfForm } from "@/core/loops";
-import { timelineOf } from "@/core/song";
-import { sampleVersion } from "../../../core/song/sample-version";
+import { timelineOf } from "@/core/song/read";
+import { sampleVersion } from "../../../../testing/song/sample-version";
 import { rowsOf, unitsOf, wordsOfSpan } from "./units";
 
 const BAR = 3840;

@@ -3,7 +3,9 @@
 import { useMemo, useState } from "react";
 import { type BandSheet, type ChordSum, LOOPS, type Mend, type ShapePlan, saySumProblem } from "@/core/parts";
 import { formatPitchIn, parseKey } from "@/core/pitch";
-import { chooseShape, type VersionBody, versionRow } from "@/core/song";
+import { chooseShape } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import type { VersionBody } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { type BandSumRequest, mendOf, useBandSum } from "@/workers";

@@ -18,7 +18,7 @@ import { Bar, Line } from "react-chartjs-2";
 import { type BandSheet, lightOfRow, type SheetRow, sharedSemitones } from "@/core/parts";
 import { formatPitch, saySemitones } from "@/core/pitch";
 import { beatsOfBar } from "@/core/rhythm";
-import { LIGHT_WORDS } from "@/core/song";
+import { LIGHT_WORDS } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 

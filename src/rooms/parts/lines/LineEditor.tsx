@@ -13,7 +13,9 @@ import {
 import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
 import { formatPitchIn } from "@/core/pitch";
 import { beatsOfTicks, beatUnitOf, countBeats, paceOf, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { neckOfRiff, notesOfRiff, type Player, type Riff, type RiffNote, set, setCell } from "@/core/song";
+import { set, setCell } from "@/core/song/edit";
+import { neckOfRiff, notesOfRiff } from "@/core/song/read";
+import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

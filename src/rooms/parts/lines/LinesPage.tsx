@@ -3,15 +3,10 @@
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { ticksOfBar } from "@/core/rhythm";
-import {
-  addRiff,
-  byOrder,
-  hasStrings,
-  type Player,
-  type RiffNote,
-  removeRiff,
-  versionRow,
-} from "@/core/song";
+import { addRiff, removeRiff } from "@/core/song/edit";
+import { hasStrings, versionRow } from "@/core/song/read";
+import type { Player, RiffNote } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useVersion } from "../../open";
 import { PartsTabs } from "../PartsTabs";

@@ -21,7 +21,9 @@ import {
 } from "@/core/parts";
 import { parseTuning } from "@/core/pitch";
 import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
-import { addRiff, notesOfRiff, type Player, type Riff } from "@/core/song";
+import { addRiff } from "@/core/song/edit";
+import { notesOfRiff } from "@/core/song/read";
+import type { Player, Riff } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";

@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { FINGER_WORDS, GRADES, type Grade } from "@/core/fretboard";
 import { chordsOfRow, handOf, oneHand, type SheetRow, scaleOfRow } from "@/core/parts";
 import { beatsOfTicks, formatBeats, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
-import type { Player, Riff, RiffNote } from "@/core/song";
+import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";

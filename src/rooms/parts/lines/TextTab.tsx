@@ -5,7 +5,9 @@ import { readTab, sayTabLoss, sayTabProblem, writeTab } from "@/core/formats";
 import type { SheetRow } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { ticksOfBar } from "@/core/rhythm";
-import { addRiff, neckOfRiff, notesOfRiff, type Player, type Riff } from "@/core/song";
+import { addRiff } from "@/core/song/edit";
+import { neckOfRiff, notesOfRiff } from "@/core/song/read";
+import type { Player, Riff } from "@/core/song/schema";
 import { derive, makeId, useAct, useVersion } from "../../open";
 import { plain } from "./Elsewhere";
 

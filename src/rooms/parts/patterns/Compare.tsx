@@ -11,7 +11,7 @@ import {
   strokeTicks,
   ticksOfPattern,
 } from "@/core/rhythm";
-import type { StrumRow } from "@/core/song";
+import type { StrumRow } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 
 /** Two patterns laid over one another: where they meet, where only one fills. */

@@ -11,7 +11,7 @@ import {
   type Pattern,
   ticksOfPattern,
 } from "@/core/rhythm";
-import { versionRow } from "@/core/song";
+import { versionRow } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, useVersion } from "../../open";

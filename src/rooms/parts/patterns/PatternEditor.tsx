@@ -25,7 +25,9 @@ import {
   saySpokenProblem,
   ticksOfPattern,
 } from "@/core/rhythm";
-import { type StrumRow, set, versionRow } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import type { StrumRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";

@@ -4,16 +4,10 @@ import { useState } from "react";
 import { sayList } from "@/core/fretboard";
 import { patternOfRow } from "@/core/parts";
 import { formatMeter, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
-import {
-  add,
-  byOrder,
-  removeStrum,
-  type StrumRow,
-  strumLike,
-  strumRow,
-  type VersionBody,
-  versionRow,
-} from "@/core/song";
+import { add, removeStrum, strumLike, strumRow } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
+import type { StrumRow, VersionBody } from "@/core/song/schema";
+import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { makeId, useAct, useVersion } from "../../open";

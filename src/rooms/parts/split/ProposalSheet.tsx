@@ -10,7 +10,9 @@ import {
   type SplitCell,
   type Taken,
 } from "@/core/parts";
-import { cellKey, LIGHT_WORDS, setCells, techniqueOf } from "@/core/song";
+import { setCells } from "@/core/song/edit";
+import { cellKey, techniqueOf } from "@/core/song/read";
+import { LIGHT_WORDS } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";
 import { useTones } from "../use-tones";

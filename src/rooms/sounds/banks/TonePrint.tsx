@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import type { SectionKind } from "@/core/song";
+import type { SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
 export type ToneSheet = {

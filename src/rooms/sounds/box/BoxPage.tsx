@@ -1,5 +1,6 @@
 "use client";
 
+import { bandEdits } from "@/core/song/edit";
 import {
   type BandBody,
   BOX_CHANGES,
@@ -11,8 +12,7 @@ import {
   type Player,
   SOUND_BOX_KINDS,
   type SoundBox,
-  set,
-} from "@/core/song";
+} from "@/core/song/schema";
 import { programOf, SOUND_BOX_PROFILES, setSoundBox } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
@@ -289,19 +289,16 @@ function WithBand({
   const band = useBand();
   const act = useActOnBand();
   const { box, player } = tones.song;
-  if (!band || player.bandPlayerId === null || !band.players[player.bandPlayerId]) return null;
+  const { bandPlayerId } = player;
+  if (!band || bandPlayerId === null || !band.players[bandPlayerId]) return null;
   const kept = bandBox(band, player);
   const isSame = kept !== null && JSON.stringify(boxFields(kept)) === JSON.stringify(boxFields(box));
   const keep = () => {
     const fields = boxFields(box);
     act(
       kept
-        ? set("soundBoxes", kept.id, fields)
-        : {
-            type: "add",
-            table: "soundBoxes",
-            row: { ...fields, id: makeId(), order: "V", playerId: player.bandPlayerId },
-          },
+        ? bandEdits.set("soundBoxes", kept.id, fields)
+        : bandEdits.add("soundBoxes", { ...fields, id: makeId(), order: "V", playerId: bandPlayerId }),
     );
   };
   return (

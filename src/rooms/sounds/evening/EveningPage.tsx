@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Player, VersionBody } from "@/core/song";
+import type { Player, VersionBody } from "@/core/song/schema";
 import { type EveningBanks, setSoundBox } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { eveningBanksOf } from "@/workers";

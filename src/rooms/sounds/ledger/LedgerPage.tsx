@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Player } from "@/core/song";
+import type { Player } from "@/core/song/schema";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";
 import { useTones } from "../use-tones";

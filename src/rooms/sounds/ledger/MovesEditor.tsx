@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song";
+import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song/schema";
 import { setMoves, type ToneStretch } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
@@ -30,7 +30,7 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
   const bars = Math.max(1, Math.ceil((span.to - span.from) / bar));
   const [draft, setDraft] = useState<Draft>({ setting: "tone", value: 10, from: 1, to: 1, by: "hand" });
   const place = { useId: span.use.id, playerId: song.player.id };
-  const put = (next: readonly SoundMove[]) => act(setMoves(current(), place, { moves: next }, makeId));
+  const put = (next: SoundMove[]) => act(setMoves(current(), place, { moves: next }, makeId));
   const isGlide = settingOf(draft.setting).kind === "number";
   return (
     <fieldset className="mt-2 rounded-box bg-base-200 p-3">

@@ -1,5 +1,4 @@
-import type { SoundMove } from "@/core/song";
-import { settingOf } from "@/core/song";
+import { type SoundMove, settingOf } from "@/core/song/schema";
 import type { Settings, ToneStretch } from "@/core/tones";
 
 /** Moves drawn along a section: a line for each setting that rises or falls, a step where it changes at once. */

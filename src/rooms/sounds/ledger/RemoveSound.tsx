@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Sound } from "@/core/song";
+import type { Sound } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 
 /** Removes a sound; where sections use it, asks what they take instead. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { set } from "@/core/song/edit";
 import {
   EFFECT_IDS,
   EFFECTS,
@@ -9,8 +10,7 @@ import {
   type SettingKey,
   type SettingValue,
   type Sound,
-  set,
-} from "@/core/song";
+} from "@/core/song/schema";
 import {
   addSound,
   differencesOf,

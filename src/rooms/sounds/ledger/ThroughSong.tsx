@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { batch } from "@/core/song";
+import { batch } from "@/core/song/edit";
 import {
   addSound,
   differencesOf,
@@ -14,6 +14,7 @@ import {
   sayValue,
   type ToneStretch,
 } from "@/core/tones";
+import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-tones";
@@ -101,14 +102,9 @@ function Row({
     }
     const id = makeId();
     const added = addSound(body, song.player.id, { id, name: `Sound for ${span.label}` });
-    const name = added.type === "add" ? String(added.row.name) : "";
+    const { name } = added.row;
     const chosen = nameSound(index, place, name, makeId);
-    act(
-      batch("Add a sound", [
-        ...(added.type === "batch" ? added.commands : [added]),
-        ...(chosen.type === "batch" ? chosen.commands : [chosen]),
-      ]),
-    );
+    act(batch("Add a sound", [added, ...singles(chosen)]));
     onOpen(id);
   };
   return (

@@ -1,6 +1,6 @@
 "use client";
 
-import { type SettingKey, type SettingValue, settingOf } from "@/core/song";
+import { type SettingKey, type SettingValue, settingOf } from "@/core/song/schema";
 import { sayNote } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";

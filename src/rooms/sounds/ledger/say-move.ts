@@ -1,4 +1,4 @@
-import type { SettingKey, SoundMove } from "@/core/song";
+import type { SettingKey, SoundMove } from "@/core/song/schema";
 import { sayValue, type ToneStretch } from "@/core/tones";
 
 /** A move in words. @example "from bar 7, guitar tone up to 10 of 10 by bar 9, by hand" */

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { chanceOfDue, type DuePress, type JudgedPress, judgePresses, oddsOf } from "@/core/loops";
+import { add, batch, remove } from "@/core/song/edit";
 import { dueTones, nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
 import { sayChance } from "../../loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
@@ -52,7 +53,9 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
     setDue({ skipped, presses: asked });
     if (!isWhole || asked.length === 0) return;
     const kept = Object.values(current().soundRuns).filter(({ playerId }) => playerId === song.player.id);
-    act(keepRun("soundRuns", kept, found, makeId, { playerId: song.player.id }));
+    const { run, gone } = keepRun(kept, found, makeId);
+    const row = { ...run, playerId: song.player.id };
+    act(batch("Keep a run", [...gone.map((old) => remove("soundRuns", old)), add("soundRuns", row)]));
   };
   const { view, running, start, stop, press, arrived, clicks, setClicks } = useToneRun(
     shown,

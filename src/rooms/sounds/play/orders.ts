@@ -1,5 +1,5 @@
 import { capital } from "@/base";
-import type { SoundBox } from "@/core/song";
+import type { SoundBox } from "@/core/song/schema";
 import { type BoxOrder, nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/tones";
 
 /** An act from its one word; null for none of ours. @example orderOfName("slot-2") // => { do: "slot", slot: 2 } */

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { tuningOf } from "@/core/song";
+import { tuningOf } from "@/core/song/read";
 import { type HarmonyView, handTab, harmonyViews } from "@/core/tones";
 import { pretty } from "@/ui/pretty";
 import { useOpenSong } from "../../open";

@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { MOST_BPM } from "@/core/rhythm";
-import { set, versionRow } from "@/core/song";
+import { set } from "@/core/song/edit";
+import { versionRow } from "@/core/song/read";
 import { DELAY_NOTES, delayMs, sayNote, tappedMs, tempoOfDelay } from "@/core/tones";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";

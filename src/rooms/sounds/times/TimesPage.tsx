@@ -1,8 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import type { Player } from "@/core/song";
-import { versionRow } from "@/core/song";
+import { versionRow } from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
 import { DELAY_NOTES, delayMs, sayNote, timedSettings } from "@/core/tones";
 import { useOpenSong } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";

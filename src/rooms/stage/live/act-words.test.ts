@@ -8,7 +8,7 @@ import {
   passagesNow,
   placeAt,
 } from "@/core/stage";
-import { SAMPLE_ITEMS } from "@/core/stage/sample-live";
+import { SAMPLE_ITEMS } from "../../../../testing/stage/sample-live";
 import { mainAct, pedalAct, sayBarsLeft } from "./act-words";
 
 const having = (...acts: readonly LiveAct[]): LiveState =>

@@ -8,7 +8,7 @@ import {
   type LiveEvent,
   type LiveMessage,
 } from "@/core/stage";
-import { SAMPLE_ITEMS } from "@/core/stage/sample-live";
+import { SAMPLE_ITEMS } from "../../../../testing/stage/sample-live";
 import { loadKept } from "./keep";
 import { LiveLine } from "./live-line";
 

@@ -17,7 +17,7 @@ import {
   type StageNote,
   type StagePerson,
 } from "@/core/stage";
-import { makeId } from "@/document/client/ids";
+import { makeId } from "@/document/client";
 import type { StagePack } from "../pack";
 import { type Answered, askServer } from "./ask-server";
 import { type KeptEvening, loadKept, saveKept } from "./keep";

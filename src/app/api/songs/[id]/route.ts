@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { set } from "@/core/song";
+import { songEdits } from "@/core/song/edit";
+import { headOf } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { findDocument, takeEdit } from "@/server/documents/store";
@@ -34,11 +35,11 @@ export async function POST(request: Request, { params }: Params): Promise<Respon
       return copy ? Response.json(copy, { status: 201 }) : gone();
     }
     const song = await findDocument(database, id);
-    const row = song?.kind === "song" ? Object.keys(song.body.song ?? {})[0] : undefined;
-    if (!song || row === undefined) return gone();
+    if (song?.kind !== "song") return gone();
+    const row = headOf(song.body, "song").id;
     const fields =
       wanted.act === "rehearsed" ? { rehearsed: wanted.day } : { archived: wanted.act === "archive" };
-    const command = set("song", row, fields);
+    const command = songEdits.set("song", row, fields);
     const outcome = await takeEdit(database, id, { editId: makeId(), base: song.revision, command });
     if (outcome.status !== "done") return refuse(409, "song", "was changed at the same moment; try again");
     announce(id, outcome.edit);

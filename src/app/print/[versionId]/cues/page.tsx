@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import { byOrder, type SongBody, type VersionBody } from "@/core/song";
+import { byOrder, headOf } from "@/document";
 import { CuePrint } from "@/rooms/cues/CuePrint";
 import { cuesOfVersion } from "@/server/songs/cues";
 import { openSong } from "@/server/songs/open";
@@ -13,8 +13,8 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { versionId } = await params;
   const opened = await openSong(versionId);
   if (!opened) notFound();
-  const body = opened.version.body as VersionBody;
-  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const body = opened.version.body;
+  const { title } = headOf(opened.song.body, "song");
   return (
     <CuePrint
       title={title}

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { footPresses, planLoops, songLoops } from "@/core/loops";
-import { outlineOf, type SongBody, timelineOf, type VersionBody } from "@/core/song";
+import { outlineOf, timelineOf } from "@/core/song/read";
+import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
 import { openDatabase } from "@/server/db/open";
 import { findBand } from "@/server/songs/create";
@@ -18,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { versionId } = await params;
   const opened = await openSong(versionId);
   if (!opened) notFound();
-  const body = opened.version.body as VersionBody;
+  const body = opened.version.body;
   const band = await findBand(await openDatabase());
   const outline = outlineOf(body);
   const song = songLoops(
@@ -28,7 +29,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
     Object.values(band?.body.loopHabits ?? {}),
   );
   const planned = song.asked && planLoops({ ...song.asked, budget: BUDGET }, { trade: false });
-  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const { title } = headOf(opened.song.body, "song");
   if (!planned?.ok) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
   const plan = planned.value;
   const namesOf = (ids: readonly string[]) =>

@@ -2,7 +2,6 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { itemsOf, runningOrder, sayChange } from "@/core/evenings";
-import type { EveningBody } from "@/core/song";
 import { EveningPrint } from "@/rooms/evenings/EveningPrint";
 import { KIND_WORDS } from "@/rooms/evenings/words";
 import { openDatabase } from "@/server/db/open";
@@ -16,7 +15,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   await connection();
   const found = await findDocument(await openDatabase(), (await params).id);
   if (found?.kind !== "evening") notFound();
-  const body = found.body as unknown as EveningBody;
+  const body = found.body;
   const items = itemsOf(body);
   const versions = new Map(
     (await listVersions(items.flatMap((item) => item.versionId ?? []))).map((one) => [one.versionId, one]),

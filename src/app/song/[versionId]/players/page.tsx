@@ -1,5 +1,5 @@
 import { connection } from "next/server";
-import { byOrder } from "@/core/song";
+import { byOrder } from "@/document";
 import { PlayersRoom } from "@/rooms/players/PlayersRoom";
 import { openDatabase } from "@/server/db/open";
 import { findBand } from "@/server/songs/create";

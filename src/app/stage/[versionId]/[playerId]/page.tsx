@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import type { SongBody, VersionBody } from "@/core/song";
+import { headOf } from "@/document";
 import { Stage } from "@/rooms/stage/Stage";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { cuesOfVersion } from "@/server/songs/cues";
@@ -13,10 +13,10 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   await connection();
   const { versionId, playerId } = await params;
   const opened = await openSong(versionId);
-  const body = opened?.version.body as VersionBody | undefined;
+  const body = opened?.version.body;
   const player = body && Object.hasOwn(body.players, playerId) ? body.players[playerId] : undefined;
   if (!opened || !body || !player) notFound();
-  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const { title } = headOf(opened.song.body, "song");
   return (
     <Stage
       part={stagePart(body, player, await cuesOfVersion(body, playerId))}

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { commandSchema, idSchema } from "@/core/song";
+import { commandSchema, idSchema } from "@/document";
 import { refuseChange } from "@/server/access";
 import { openDatabase } from "@/server/db/open";
 import { type EditOutcome, editsSince, type SentEdit, takeEdit } from "@/server/documents/store";

@@ -1,5 +1,5 @@
 import { writeChanges } from "@/core/formats";
-import type { SongBody, VersionBody } from "@/core/song";
+import type { SongBody, VersionBody } from "@/core/song/schema";
 import { planMessages, playerTones } from "@/core/tones";
 
 /** Search steps the server spends on one plan: about a second. */

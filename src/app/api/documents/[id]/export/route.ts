@@ -1,5 +1,4 @@
 import { sheetOfVersion, titleOfFile, writeChordPro } from "@/core/formats";
-import type { SongBody, VersionBody } from "@/core/song";
 import { refuse } from "@/server/http";
 import { openSong } from "@/server/songs/open";
 import { changesOf } from "./changes-of";
@@ -13,17 +12,17 @@ type Params = { params: Promise<{ id: string }> };
 export async function GET(request: Request, { params }: Params): Promise<Response> {
   const found = await openSong((await params).id);
   if (!found) return refuse(404, "id", "names no version here");
-  const song = found.song.body as SongBody;
+  const song = found.song.body;
   const name =
     titleOfFile(`${Object.values(song.song)[0]!.title}.x`).replaceAll(/[^\p{L}\p{N} -]/gu, "") || "song";
   const asked = new URL(request.url).searchParams;
   const player = asked.get("changes");
   if (player !== null) {
-    const changes = changesOf(found.version.body as VersionBody, song, player);
+    const changes = changesOf(found.version.body, song, player);
     if (!changes) return refuse(404, "changes", "should name a player of this version who changes sounds");
     return asFile(changes.slice(), "audio/midi", `${name}.mid`);
   }
-  const sheet = sheetOfVersion(found.version.body as VersionBody, song);
+  const sheet = sheetOfVersion(found.version.body, song);
   const { text, losses } = writeChordPro(sheet);
   if (asked.has("losses"))
     return Response.json(

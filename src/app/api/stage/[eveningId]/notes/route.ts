@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema } from "@/core/song";
+import { idSchema } from "@/document";
 import { readJson, refuse } from "@/server/http";
 import { NO_STORE, personOfGuest, type StageParams, stageAsked } from "@/server/stage/asked";
 import { LONGEST_NOTE, notesOfPerson, writeNote } from "@/server/stage/notes";

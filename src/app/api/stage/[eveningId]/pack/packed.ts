@@ -1,4 +1,4 @@
-import type { VersionBody } from "@/core/song";
+import type { VersionBody } from "@/core/song/schema";
 import type { LiveItem } from "@/core/stage";
 import { type PackedSong, playerOf, type StagePack } from "@/rooms/stage/pack";
 import { type StagePart, stagePart } from "@/rooms/stage/stage-sheets";
@@ -29,7 +29,7 @@ export async function packOf(items: readonly LiveItem[], person: string): Promis
     const opened = versionId === null ? null : await openSong(versionId);
     if (!opened || versionId === null) continue;
     const { revision } = opened.version;
-    const body = opened.version.body as VersionBody;
+    const body = opened.version.body;
     const player = playerOf(body, person);
     const part = player ? await partOf(body, player.id, `${versionId} ${revision} ${player.id}`) : null;
     songs.push({ itemId: id, versionId, revision, part });

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { idSchema } from "@/core/song";
 import { liveActSchema } from "@/core/stage";
+import { idSchema } from "@/document";
 import { refuseChange } from "@/server/access";
 import { readJson, refuse } from "@/server/http";
 import { NO_STORE, type StageParams, stageAsked } from "@/server/stage/asked";

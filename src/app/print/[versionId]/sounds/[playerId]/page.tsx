@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import type { SongBody, VersionBody } from "@/core/song";
 import { bankNumber, playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/tones";
+import { headOf } from "@/document";
 import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
 import { openSong } from "@/server/songs/open";
 
@@ -15,10 +15,10 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   await connection();
   const { versionId, playerId } = await params;
   const opened = await openSong(versionId);
-  const tones = opened && playerTones(opened.version.body as VersionBody, playerId, BUDGET);
+  const tones = opened && playerTones(opened.version.body, playerId, BUDGET);
   if (!tones) notFound();
   const { song, plan, presses } = tones;
-  const { title } = Object.values((opened.song.body as SongBody).song)[0]!;
+  const { title } = headOf(opened.song.body, "song");
   const isBanks = song.box.kind === "banks";
   const sheet = {
     figures: plan && isBanks ? sayToneCost(plan) : `${presses.length} presses`,

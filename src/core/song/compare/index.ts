@@ -1,0 +1,2 @@
+export { differencesFrom, type Likeness, likenesses } from "./likeness";
+export { compareVersions } from "./versions";

@@ -1,0 +1,40 @@
+export {
+  addChord,
+  addLine,
+  addSection,
+  addUse,
+  chooseShape,
+  moveBefore,
+  orderAtEnd,
+  removalIn,
+  removeChord,
+  removeLine,
+  removePlayer,
+  removeSection,
+  removeUse,
+  setCell,
+  setWords,
+} from "./commands";
+export { copyVersion } from "./copy-version";
+export type { BandCommand, EveningCommand, SongCommand, VersionCommand, VersionStep } from "./edits";
+export { addException, type FoldProblem, fold, isPlainUse, unfold } from "./exceptions";
+export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";
+export {
+  addRiff,
+  type CellChange,
+  type CopiedCell,
+  clearCells,
+  copyCell,
+  dismiss,
+  fillDown,
+  pasteCells,
+  removeRiff,
+  removeStrum,
+  type SheetPlace,
+  setCells,
+  setRiffNotes,
+  strumLike,
+  strumRow,
+  takePattern,
+} from "./part-commands";
+export { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "./place-chord";

@@ -1,0 +1,60 @@
+export { formatBars, readBars, type Stretches, sayBarsProblem } from "./bars-text";
+export {
+  type CellIndex,
+  cellKey,
+  type Inherited,
+  indexCells,
+  isOut,
+  type ResolvedCell,
+  resolveCell,
+} from "./cells";
+export { findChoice, type ShapeSpot, spotOf } from "./choices";
+export { usualTuning } from "./instruments";
+export { isPlayed, linesPlayed } from "./layout";
+export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
+export { type Note, type Notes, notesOf } from "./notes";
+export {
+  type Outline,
+  type OutlineException,
+  type OutlineLine,
+  type OutlineSection,
+  outlineOf,
+} from "./outline";
+export { neckOfRiff, notesOfRiff } from "./riffs";
+export { sayException, sayUse } from "./say-exception";
+export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
+export {
+  gridOnsets,
+  stringsOfPart,
+  TECHNIQUES,
+  type Technique,
+  techniqueOf,
+  techniquesFor,
+  techniquesOf,
+} from "./techniques";
+export {
+  beatUnitOfUse,
+  meterOf,
+  meterOfUse,
+  type Passage,
+  passageSum,
+  playsOf,
+  sectionSum,
+  sectionSums,
+  type TimedLine,
+  type Timeline,
+  timedChords,
+  timelineOf,
+  versionRow,
+} from "./timeline";
+export {
+  type KeyFit,
+  keyFits,
+  melodyShift,
+  type PitchRange,
+  reachOf,
+  type SungPlace,
+  sayKeyFit,
+  sungPlaces,
+  writtenRange,
+} from "./vocal-range";

@@ -1,0 +1,89 @@
+export { CUE_SIGNS, type CueRow } from "./cues";
+export {
+  type BandBody,
+  type BandTables,
+  DOCUMENTS,
+  type EveningBody,
+  type EveningTables,
+  isKind,
+  type Kind,
+  SCHEMA,
+  type SongBody,
+  type SongTables,
+  type TablesOf,
+  type VersionBody,
+  type VersionTables,
+} from "./documents";
+export { type Evening, type EveningItem, ITEM_KINDS, MOST_MINUTES, PLAIN_ITEM } from "./evening";
+export { FULL_LIGHT, LIGHT_WORDS } from "./light";
+export {
+  BODY_PARTS,
+  type BodyPart,
+  LAYER_PITCHES,
+  LAYER_SOUNDS,
+  type LayerSound,
+  LOOP_SCHOOLS,
+  LOOP_STARTS,
+  type LoopBox,
+  type LoopHabit,
+  type LoopLayerRow,
+  type LoopRun,
+  type LoopWant,
+  MOST_BOX_TRACKS,
+  MOST_LAYER_BARS,
+  PRESS_PLACES,
+  QUIETEST_DBFS,
+  WANTS,
+} from "./loops";
+export { type Cell, type Choice, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "./parts";
+export {
+  type BandPlayer,
+  INSTRUMENTS,
+  type Instrument,
+  PLAIN_HAND,
+  type Player,
+  READS,
+  WRITINGS,
+} from "./players";
+export { ROLES, type Role } from "./roles";
+export { keySchema } from "./row-fields";
+export {
+  EXCEPTION_KINDS,
+  type Exception,
+  type ExceptionKind,
+  type Extra,
+  PLAIN_USE,
+  SECTION_KINDS,
+  type Section,
+  type SectionKind,
+  type Use,
+} from "./sections";
+export {
+  EFFECT_IDS,
+  EFFECTS,
+  type EffectId,
+  GUITAR_SETTINGS,
+  HAND_SETTINGS,
+  HARMONY_INTERVALS,
+  type HarmonyChoice,
+  MOVED_SETTINGS,
+  OVERALL_SETTINGS,
+  SETTING_KEYS,
+  type SettingKey,
+  type SettingValue,
+  settingOf,
+} from "./sound-settings";
+export {
+  BOX_CHANGES,
+  BOX_LANDINGS,
+  MOST_BOX_BANKS,
+  MOST_BOX_SLOTS,
+  type SlotPin,
+  SOUND_BOX_KINDS,
+  type Sound,
+  type SoundBox,
+  type SoundMove,
+  type SoundMoves,
+} from "./sounds";
+export { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
+export { SOURCE_KINDS, type Source, type SourceKind, type VersionRow } from "./version";

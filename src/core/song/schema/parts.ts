@@ -1,0 +1,235 @@
+import { z } from "zod";
+import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
+import { LAST_FRET, NOTE_ARTS, STYLES } from "../../fretboard";
+import { ANCHORS, EVEN, MOST_SWING, PATTERN_KINDS, SUBDIVISIONS } from "../../rhythm";
+import { ROLES } from "./roles";
+import {
+  capoSchema,
+  meterBeats,
+  meterUnit,
+  optionalId,
+  order,
+  symbolSchema,
+  tellBeats,
+  text,
+  ticks,
+} from "./row-fields";
+import { TECHNIQUE_IDS } from "./technique-ids";
+
+/** Whether a line is played as written, or one lick is set on the root of each chord. */
+const RIFF_WAYS = ["as written", "follows the chords"] as const;
+
+const barNumber = z.int().min(0).max(10_000);
+const stretch = z.tuple([barNumber, barNumber]);
+
+/** What cells of the sheet may say since form 4; nothing of it at first. */
+const SAID_SINCE_FORM_4 = Object.freeze({
+  technique: null,
+  strumId: null,
+  riffId: null,
+  sound: null,
+  bars: null,
+  phrases: null,
+  doubles: null,
+});
+
+/** A cell that says nothing of its own. */
+export const EMPTY_CELL = Object.freeze({
+  light: null,
+  role: null,
+  style: null,
+  strings: null,
+  capo: null,
+  note: null,
+  ...SAID_SINCE_FORM_4,
+});
+
+const cell = defineTable({
+  row: z.object({
+    id: idSchema,
+    useId: idSchema,
+    playerId: idSchema,
+    light: z.int().min(0).max(4).nullable(),
+    role: z.enum(ROLES).nullable(),
+    style: z.enum(STYLES).nullable(),
+    /** The strings voicings keep to, counted from the player's face; null is all. */
+    strings: z.array(z.int().min(0).max(7)).min(1).max(8).nullable(),
+    capo: capoSchema.nullable(),
+    note: text(400).nullable(),
+    technique: z.enum(TECHNIQUE_IDS).nullable(),
+    strumId: optionalId,
+    riffId: optionalId,
+    /** What the sound is called; the Sounds room says what it is. */
+    sound: text(80).nullable(),
+    /** The bars played, counted from 0 within the section, each stretch up to and without its second number. */
+    bars: z.array(stretch).max(32).nullable(),
+    /** Roles by phrase, where they differ from the cell's. */
+    phrases: z
+      .array(z.object({ from: barNumber, to: barNumber, role: z.enum(ROLES) }))
+      .max(32)
+      .nullable(),
+    /** The player this one doubles on purpose. */
+    doubles: optionalId,
+  }),
+  called: "part",
+  fields: {
+    light: "light",
+    strumId: "pattern",
+    riffId: "line",
+    doubles: "player doubled",
+  },
+  references: {
+    useId: goesWith("uses"),
+    playerId: goesWith("players"),
+    strumId: letsGo("strums"),
+    riffId: letsGo("riffs"),
+    doubles: letsGo("players"),
+  },
+  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4 },
+});
+
+/** A strum or picking pattern; see `readPattern`. */
+const strum = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    order,
+    name: text(80).min(1),
+    kind: z.enum(PATTERN_KINDS),
+    meterBeats,
+    meterUnit,
+    subdivision: z.union(SUBDIVISIONS.map((parts) => z.literal(parts))),
+    swing: z
+      .number()
+      .min(EVEN, { error: "should be at least 0.5" })
+      .max(MOST_SWING, { error: "should be at most 0.75" }),
+    pattern: text(20_000),
+    /** The on–off row, "" for none. */
+    gate: text(20_000),
+    anchor: z.enum(ANCHORS),
+  }),
+  called: "pattern",
+  fields: {
+    order: "place in the list",
+    meterBeats: "beats in a bar",
+    meterUnit: "beat value",
+  },
+  named: ["name"],
+  quiet: ["originId"],
+  since: 4,
+});
+
+/** A line in tab: frets from the capo it was written behind. */
+const riff = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    order,
+    name: text(80).min(1),
+    tuning: z
+      .array(z.string().regex(/^[A-G](#|b)?-?\d$/u))
+      .min(3)
+      .max(8),
+    capo: capoSchema,
+    ticks: ticks.min(1),
+    way: z.enum(RIFF_WAYS),
+    /** The sounding chord a lick that follows the chords is written over. */
+    home: symbolSchema.nullable(),
+    /** Whether a lick that follows the chords is led into from one fret below. */
+    approach: z.boolean(),
+  }),
+  called: "line",
+  fields: {
+    order: "place in the list",
+    ticks: "beats",
+    way: "way",
+  },
+  named: ["name"],
+  quiet: ["originId"],
+  tell: { ticks: tellBeats },
+  since: 4,
+});
+
+const riffNote = defineTable({
+  row: z.object({
+    id: idSchema,
+    riffId: idSchema,
+    tick: ticks,
+    ticks: ticks.min(1),
+    string: z.int().min(0).max(7),
+    fret: z.int().min(0).max(LAST_FRET),
+    art: z.enum(NOTE_ARTS),
+    /** Quarter tones it is bent up. */
+    bend: z.int().min(0).max(8),
+    ring: z.boolean(),
+    short: z.boolean(),
+    optional: z.boolean(),
+    /** The one time round it is for, counted from 1; null for every time. */
+    round: z.int().min(1).max(32).nullable(),
+  }),
+  called: "note of a line",
+  fields: {
+    riffId: "line",
+    tick: "place",
+    ticks: "beats",
+    art: "way of playing",
+  },
+  tell: { ticks: tellBeats },
+  references: {
+    riffId: goesWith("riffs"),
+  },
+  since: 4,
+});
+
+/** A finding somebody has looked at and lets stand. */
+const dismissal = defineTable({
+  row: z.object({ id: idSchema, finding: text(200).min(1), reason: text(400) }),
+  called: "finding let stand",
+  since: 4,
+});
+
+/** A fingering chosen by hand. It is kept, marked and not applied once its capo, tuning or symbol no longer fit. */
+const choice = defineTable({
+  row: z.object({
+    id: idSchema,
+    playerId: idSchema,
+    scope: z.enum(["symbol", "chord", "chord-in-use"]),
+    chordId: optionalId,
+    useId: optionalId,
+    symbol: symbolSchema,
+    frets: z.array(z.int().min(0).max(LAST_FRET).nullable()).min(3).max(8),
+    fingers: z
+      .array(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal("T")]).nullable())
+      .min(3)
+      .max(8),
+    capo: capoSchema,
+    tuning: z.array(text(6)).min(3).max(8),
+  }),
+  called: "chosen shape",
+  fields: {
+    chordId: "chord",
+    symbol: "name",
+  },
+  named: ["symbol"],
+  references: {
+    playerId: goesWith("players"),
+    chordId: goesWith("chords"),
+    useId: goesWith("uses"),
+  },
+});
+
+/** Tables of the parts of a song. */
+export const partTables = {
+  cells: cell,
+  choices: choice,
+  strums: strum,
+  riffs: riff,
+  riffNotes: riffNote,
+  dismissals: dismissal,
+};
+
+export type Cell = RowOf<typeof cell>;
+export type Choice = RowOf<typeof choice>;
+export type StrumRow = RowOf<typeof strum>;
+export type Riff = RowOf<typeof riff>;
+export type RiffNote = RowOf<typeof riffNote>;

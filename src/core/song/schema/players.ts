@@ -1,0 +1,81 @@
+import { z } from "zod";
+import { defineTable, idSchema, type RowOf } from "../../../document";
+import { LEVELS } from "../../fretboard";
+import { ROLES } from "./roles";
+import { capoSchema, optionalId, order, range, text } from "./row-fields";
+
+export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
+/** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
+export const READS = ["shapes", "sounding", "degrees"] as const;
+/** How letters are written for a player: as they are, with H for B, or as syllables. */
+export const WRITINGS = ["letters", "german", "syllables"] as const;
+
+/** How a player reads and plays before anything is said of it. */
+export const PLAIN_HAND = Object.freeze({
+  reads: null,
+  writing: "letters" as const,
+  leftHanded: false,
+  thumb: false,
+  scaleMm: null,
+  loops: false,
+});
+const { loops: _loops, ...HAND_IN_FORM_3 } = PLAIN_HAND;
+
+const playerRow = z.object({
+  id: idSchema,
+  bandPlayerId: optionalId,
+  order,
+  name: text(60).min(1),
+  instrument: z.enum(INSTRUMENTS),
+  /** Open strings from the player's face; none for an instrument without. */
+  tuning: z.array(z.string().regex(/^[A-G](#|b)?-?\d$/u)).max(8),
+  capo: capoSchema,
+  level: z.enum(LEVELS),
+  sings: z.boolean(),
+  /** Whether they have a looper at their feet. */
+  loops: z.boolean(),
+  /** What a singer can sing, lowest and highest, MIDI. */
+  range,
+  /** Null reads what the instrument usually does: a guitar its shapes, a bass what sounds. */
+  reads: z.enum(READS).nullable(),
+  writing: z.enum(WRITINGS),
+  leftHanded: z.boolean(),
+  /** Whether the thumb may play the string nearest the face. */
+  thumb: z.boolean(),
+  /** Scale length; null is the instrument's usual one. */
+  scaleMm: z
+    .number()
+    .min(200, { error: "should be at least 200 mm" })
+    .max(1200, { error: "should be at most 1200 mm" })
+    .nullable(),
+  light: z.int().min(0).max(4),
+  role: z.enum(ROLES),
+});
+
+/** What people call the fields of a player. */
+const PLAYER_WORDS = { order: "place in the list", level: "hand" };
+const ADDED_TO_PLAYERS = { 3: HAND_IN_FORM_3, 4: { loops: false } };
+
+const player = defineTable({
+  row: playerRow,
+  called: "player",
+  fields: PLAYER_WORDS,
+  named: ["name"],
+  added: ADDED_TO_PLAYERS,
+});
+
+/** A player of the band: what goes along into every version. */
+const bandPlayer = defineTable({
+  row: playerRow.omit({ bandPlayerId: true, light: true, role: true }),
+  called: player.called,
+  fields: PLAYER_WORDS,
+  named: ["name"],
+  added: ADDED_TO_PLAYERS,
+});
+
+export const playerTables = { players: player };
+export const bandPlayerTables = { players: bandPlayer };
+
+export type Player = RowOf<typeof player>;
+export type BandPlayer = RowOf<typeof bandPlayer>;
+export type Instrument = (typeof INSTRUMENTS)[number];

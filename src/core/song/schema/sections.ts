@@ -1,0 +1,282 @@
+import { z } from "zod";
+import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
+import {
+  bpm,
+  meterBeats,
+  meterUnit,
+  optionalId,
+  order,
+  range,
+  shiftSchema,
+  symbolSchema,
+  tellBeats,
+  text,
+  ticks,
+} from "./row-fields";
+
+export const SECTION_KINDS = [
+  "intro",
+  "verse",
+  "pre-chorus",
+  "chorus",
+  "bridge",
+  "instrumental",
+  "solo",
+  "tag",
+  "outro",
+  "other",
+] as const;
+export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
+const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
+
+/** A use of a section without any exception of its own. */
+export const PLAIN_USE = Object.freeze({
+  label: null,
+  vocals: true,
+  shift: 0,
+  bpm: null,
+  meterBeats: null,
+  meterUnit: null,
+  energy: null,
+  bass: null,
+  melodyRange: null,
+  octaveDown: false,
+});
+
+const {
+  energy: _energy,
+  bass: _bass,
+  melodyRange: _range,
+  octaveDown: _octave,
+  ...USE_IN_FORM_2
+} = PLAIN_USE;
+
+const section = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    order,
+    label: text(80),
+    kind: z.enum(SECTION_KINDS),
+    pickup: ticks,
+    energy: z.int().min(0).max(4).nullable(),
+    bass: z.enum(["needed", "free"]).nullable(),
+    melodyRange: range,
+  }),
+  called: "section",
+  fields: {
+    order: "place in the list",
+    label: "name",
+  },
+  named: ["label"],
+  quiet: ["originId"],
+  tell: { pickup: tellBeats },
+});
+
+/** A line of a section; with an exception, a line sung there only. */
+const line = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    sectionId: idSchema,
+    exceptionId: optionalId,
+    order,
+  }),
+  called: "line",
+  fields: {
+    sectionId: "section",
+    order: "place in the list",
+  },
+  quiet: ["originId"],
+  references: {
+    sectionId: goesWith("sections"),
+    exceptionId: goesWith("exceptions"),
+  },
+  added: { 2: { exceptionId: null } },
+});
+
+const word = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    lineId: idSchema,
+    order,
+    text: text(120).min(1),
+  }),
+  called: "word",
+  fields: {
+    lineId: "line",
+    order: "place in the list",
+  },
+  named: ["text"],
+  quiet: ["originId"],
+  references: {
+    lineId: goesWith("lines"),
+  },
+});
+
+const chord = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    lineId: idSchema,
+    order,
+    /** As written; a symbol that cannot be read is kept and marked. */
+    symbol: symbolSchema,
+    ticks,
+    /** The word it stands under, and how many characters into it; null where nothing is sung. */
+    wordId: optionalId,
+    offset: z.int().min(0).max(400),
+    sourceId: optionalId,
+    sure: z.boolean(),
+    /** Whether its beats were guessed by the program. */
+    guessed: z.boolean(),
+  }),
+  called: "chord",
+  fields: {
+    lineId: "line",
+    order: "place in the list",
+    symbol: "name",
+    ticks: "beats",
+    wordId: "word",
+    sourceId: "source",
+    sure: "is sure",
+    guessed: "beats are guessed",
+  },
+  named: ["symbol"],
+  quiet: ["guessed", "offset", "originId", "sourceId"],
+  tell: { ticks: tellBeats },
+  references: {
+    lineId: goesWith("lines"),
+    wordId: letsGo("words"),
+    sourceId: letsGo("sources"),
+  },
+});
+
+const use = defineTable({
+  row: z.object({
+    id: idSchema,
+    originId: optionalId,
+    sectionId: idSchema,
+    order,
+    repeat: z.int().min(1).max(32),
+    /** Its own name here ("Verse 2"); null takes the section's. */
+    label: text(80).nullable(),
+    vocals: z.boolean(),
+    /** Semitones above the version's key. */
+    shift: shiftSchema,
+    /** Its own tempo and metre; null takes the version's. */
+    bpm: bpm.nullable(),
+    meterBeats: meterBeats.nullable(),
+    meterUnit: meterUnit.nullable(),
+    energy: z.int().min(0).max(4).nullable(),
+    bass: z.enum(["needed", "free"]).nullable(),
+    /** What is sung here where it differs from the section's; null takes the section's. */
+    melodyRange: range,
+    /** Whether the melody is sung an octave lower here. */
+    octaveDown: z.boolean(),
+  }),
+  called: "place in the form",
+  fields: {
+    sectionId: "section",
+    order: "place in the list",
+    repeat: "times",
+    label: "name",
+    shift: "key shift in semitones",
+    bpm: "tempo",
+    meterBeats: "beats in a bar",
+    meterUnit: "beat value",
+  },
+  named: ["label"],
+  quiet: ["originId"],
+  references: {
+    sectionId: goesWith("sections"),
+  },
+  added: { 2: USE_IN_FORM_2, 3: { melodyRange: null, octaveDown: false } },
+});
+
+/**
+ * What is otherwise at one use of a section: a line sung differently, an ending when a named section follows, an
+ * extra last line, a hold, a push, a stop. Its own lines, where it has some, name it.
+ */
+const exception = defineTable({
+  row: z.object({
+    id: idSchema,
+    useId: idSchema,
+    order,
+    kind: z.enum(EXCEPTION_KINDS),
+    /** The one time round it is for, counted from 1; null for every time. */
+    round: z.int().min(1).max(32).nullable(),
+    /** The line that is replaced ("line"). */
+    lineId: optionalId,
+    /** The chord it happens at; null is the last chord of a hold or stop, the first of a push. */
+    chordId: optionalId,
+    /** The section that must follow for the ending to be played; null for any. */
+    followedBy: optionalId,
+    /** How much an ending replaces, a hold adds, a push comes early, a stop is silent. */
+    ticks,
+    /** A hold that lasts until somebody gives the sign; its ticks are what is expected. */
+    cued: z.boolean(),
+  }),
+  called: "exception",
+  fields: {
+    order: "place in the list",
+    lineId: "line",
+    chordId: "chord",
+    followedBy: "when it follows",
+    ticks: "beats",
+    cued: "until the sign",
+  },
+  tell: { ticks: tellBeats },
+  references: {
+    useId: goesWith("uses"),
+    lineId: goesWith("lines"),
+    chordId: goesWith("chords"),
+    followedBy: goesWith("sections"),
+  },
+  since: 2,
+});
+
+/** What a sheet says beside words and chords: comments, tab, unknown directives; it stands before a line or last in a section. */
+const extra = defineTable({
+  row: z.object({
+    id: idSchema,
+    order,
+    sectionId: optionalId,
+    lineId: optionalId,
+    kind: z.enum(EXTRA_KINDS),
+    text: text(8000),
+  }),
+  called: "note of the sheet",
+  fields: {
+    order: "place in the list",
+    sectionId: "section",
+    lineId: "line",
+  },
+  named: ["text"],
+  references: {
+    sectionId: goesWith("sections"),
+    lineId: letsGo("lines"),
+  },
+  since: 2,
+});
+
+export const sectionTables = {
+  sections: section,
+  lines: line,
+  words: word,
+  chords: chord,
+  uses: use,
+  exceptions: exception,
+  extras: extra,
+};
+
+export type Section = RowOf<typeof section>;
+export type SectionKind = Section["kind"];
+export type Line = RowOf<typeof line>;
+export type Word = RowOf<typeof word>;
+export type PlacedChord = RowOf<typeof chord>;
+export type Use = RowOf<typeof use>;
+export type Exception = RowOf<typeof exception>;
+export type ExceptionKind = Exception["kind"];
+export type Extra = RowOf<typeof extra>;

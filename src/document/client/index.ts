@@ -1,0 +1,12 @@
+export { followDocument } from "./feed";
+export { createHistory, type History } from "./history";
+export { makeId } from "./ids";
+export { browserQueue } from "./queue";
+export {
+  createDocumentStore,
+  type DocumentState,
+  type DocumentStore,
+  type Loaded,
+  type Saving,
+} from "./store";
+export { httpTransport } from "./transport";

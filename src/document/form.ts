@@ -1,0 +1,60 @@
+import { fail, ok, type Result } from "../base";
+import { type BodyProblem, checkBody, isRecord } from "./check";
+import type { Body, Tables } from "./command";
+import type { Definition } from "./definition";
+
+/** A body as it is stored, with the form it was stored in. */
+export type Stored = { readonly schema: number; readonly body: unknown };
+
+const fieldsOfAll = new WeakMap<object, Map<string, Readonly<Record<string, unknown>>>>();
+
+/** Fields a row of any earlier form may lack, with what it means without them: rows in edits of the log were written then. */
+export function fieldsAddedTo(definition: Definition, table: string): Readonly<Record<string, unknown>> {
+  const known = fieldsOfAll.get(definition) ?? new Map<string, Readonly<Record<string, unknown>>>();
+  fieldsOfAll.set(definition, known);
+  const found =
+    known.get(table) ?? Object.assign({}, ...Object.values(definition.tables[table]?.added ?? {}));
+  known.set(table, found);
+  return found;
+}
+
+/** Lifts a body to a form from the one before: rows get the fields that came with it. What is no table is left for the check. */
+function liftedTo(definition: Definition, body: unknown, form: number): unknown {
+  if (!isRecord(body)) return body;
+  const lifted: Record<string, unknown> = { ...body };
+  for (const [table, { since, added }] of Object.entries(definition.tables)) {
+    const fields = added[form];
+    if (since === form) lifted[table] ??= {};
+    const rows = lifted[table];
+    if (fields && isRecord(rows))
+      lifted[table] = Object.fromEntries(
+        Object.entries(rows).map(([id, row]) => [id, isRecord(row) ? { ...fields, ...row } : row]),
+      );
+  }
+  return lifted;
+}
+
+/**
+ * Reads a body of any form up to the present one, from wherever it comes.
+ * @returns the checked body, or what is wrong with it; a newer form is refused
+ */
+export function liftBody<T extends Tables>(
+  definition: Definition<T>,
+  stored: Stored,
+): Result<Body<T>, BodyProblem> {
+  const { schema } = stored;
+  if (!Number.isInteger(schema) || schema < 1 || schema > definition.form) {
+    const message = `is form ${schema}; this program reads forms 1 to ${definition.form}`;
+    return fail({ table: "", id: "", field: "schema", message });
+  }
+  let { body } = stored;
+  for (let form = schema + 1; form <= definition.form; form++) body = liftedTo(definition, body, form);
+  return checkBody(definition, body);
+}
+
+/** Reads a body this program has stored: one of the present form was checked when it was written, and is trusted. */
+export const openBody = <T extends Tables>(
+  definition: Definition<T>,
+  stored: Stored,
+): Result<Body<T>, BodyProblem> =>
+  stored.schema === definition.form ? ok(stored.body as Body<T>) : liftBody(definition, stored);

@@ -1,0 +1,36 @@
+export { alignLists, type Pair } from "./align";
+export { applyEdit, applyToOwned, commandSchema, type EditProblem } from "./apply";
+export { editBetween } from "./between";
+export { checkBody } from "./check";
+export {
+  type Body,
+  type Command,
+  type MakeId,
+  makersOf,
+  placeAt,
+  type SimpleCommand,
+  singles,
+  type Tables,
+} from "./command";
+export { copyBody } from "./copy";
+export { bodyMaker, type Definition, defineDocuments, emptyBody, headOf, type RowsIn } from "./definition";
+export { describeCommand, describePlace, describeProblem, sizeOf } from "./describe";
+export { liftBody, openBody, type Stored } from "./form";
+export { byOrder, orderBetween, ordersFor } from "./order";
+export { removalOf } from "./remove";
+export {
+  type ArrivedEdit,
+  addPending,
+  dropPending,
+  type LostEdit,
+  newReplica,
+  type PendingEdit,
+  placesOf,
+  type Replica,
+  receive,
+  resumePending,
+} from "./replica";
+export { idSchema } from "./rules";
+export { defineTable, goesWith, letsGo, type RowOf, type TellValue } from "./table";
+export { isStorable } from "./text";
+export { overlap, type Touch, touches } from "./touch";

@@ -1,0 +1,3 @@
+export { replay } from "./replay";
+export { restore } from "./restore";
+export { takeEdit } from "./take";
