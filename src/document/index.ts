@@ -5,6 +5,7 @@ export { checkBody } from "./check";
 export {
   type Body,
   type Command,
+  type FieldsOf,
   type MakeId,
   makersOf,
   placeAt,
@@ -12,6 +13,7 @@ export {
   singles,
   type Tables,
 } from "./command";
+export { copiedRow, differingFields, type Mates, pairRows } from "./compare";
 export { copyBody } from "./copy";
 export { bodyMaker, type Definition, defineDocuments, emptyBody, headOf, type RowsIn } from "./definition";
 export { describeCommand, describePlace, describeProblem, sizeOf } from "./describe";

@@ -12,21 +12,7 @@ import {
   type StandIn,
   standIns,
 } from "@/core/fretboard";
-import {
-  eventsOf,
-  type HeardLayer,
-  heardLayers,
-  type LoopCase,
-  type LoopPlan,
-  type LoopProblem,
-  type LoopWay,
-  loopPitches,
-  mixEvents,
-  planLoops,
-  type SongLoops,
-  sectionBeats,
-  wavOf,
-} from "@/core/loops";
+import { eventsOf, type HeardLayer, heardLayers, type LoopCase, type LoopPlan, type LoopProblem, type LoopWay, loopPitches, mixEvents, planLoops, type SongLoops, sectionBeats, wavOf } from "@/core/loops";
 import {
   bandSheet,
   behindCapo,

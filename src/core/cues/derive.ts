@@ -1,18 +1,19 @@
 import type { Ticks } from "../../base";
 import { byOrder } from "../../document";
-import {
-  clockOf,
-  type FootPress,
-  looperPlayer,
-  type SongClock,
-  sayPress,
-  spansOfForm,
-  type UseSpan,
-} from "../loops";
+import { type FootPress, looperPlayer, sayPress } from "../loops";
 import type { BandSheet, SheetPart } from "../parts";
 import { saySemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
-import { namerByShift, type Passage, type Timeline, versionRow } from "../song/read";
+import {
+  clockOf,
+  namerByShift,
+  type Passage,
+  type SongClock,
+  spansOfForm,
+  type Timeline,
+  type UseSpan,
+  versionRow,
+} from "../song/read";
 import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
 import { type SongTones, sayAct, sayValue, type TonePress } from "../tones";
 import type { Cue, CueKind } from "./cue";

@@ -1,7 +1,7 @@
 import type { Ticks } from "../../base";
 import type { MakeId } from "../../document";
-import type { UseSpan } from "../loops";
 import { add, set, type VersionCommand } from "../song/edit";
+import type { UseSpan } from "../song/read";
 import type { CueRow, VersionBody } from "../song/schema";
 
 /**

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import { addCue } from "@/core/cues";
-import { spansOfForm, sungWords } from "@/core/loops";
+
 import { ticksOfBeatUnit } from "@/core/rhythm";
-import { versionRow } from "@/core/song/read";
+import { spansOfForm, sungWords, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";

@@ -1,9 +1,10 @@
 import type { Ticks } from "../../../base";
+import { clockOf } from "../../song/read";
 import { actOf, type DuePress, FOOT_SECONDS, placeOf } from "../box/judge";
 import type { LoopPlan } from "../plan";
 import { sectionBeats } from "../spans";
 import type { LoopWay, PlacedPress } from "../way";
-import { clockOf } from "./clock";
+
 import type { Piece, SongLoops } from "./song-loops";
 
 /** A press in the song: its bar and beat, the words around it, and from when it may be made. */

@@ -1,5 +1,5 @@
 export { BOX_PROFILES } from "./boxes";
-export { clockOf, type SongClock } from "./clock";
+
 export {
   duePresses,
   type FootPress,
@@ -21,12 +21,5 @@ export { type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";
-export {
-  looperPlayer,
-  type SongLoops,
-  songLoops,
-  spansOfForm,
-  type UseSpan,
-} from "./song-loops";
+export { looperPlayer, type SongLoops, songLoops } from "./song-loops";
 export { type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";
-export { type SungWord, sungWords } from "./sung-words";

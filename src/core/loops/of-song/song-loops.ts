@@ -8,25 +8,17 @@ import {
   meterOf,
   namerByShift,
   type Outline,
-  type Passage,
   resolveCell,
+  spansOfForm,
   type Timeline,
+  type UseSpan,
   versionRow,
 } from "../../song/read";
-import type { LoopBox, LoopHabit, LoopLayerRow, Player, Use, VersionBody } from "../../song/schema";
+import type { LoopBox, LoopHabit, LoopLayerRow, Player, VersionBody } from "../../song/schema";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
 import { boxOf } from "./boxes";
 import { wantAt, wantsOf } from "./stretches";
-
-/** A use of a section in time: from its downbeat to that of the next one. A pickup belongs to what comes before. */
-export type UseSpan = {
-  readonly use: Use;
-  readonly label: string;
-  readonly from: Ticks;
-  readonly to: Ticks;
-  readonly passages: readonly Passage[];
-};
 
 /** A stretch of the song between two points where wants may change; `id` is made here and never stored. */
 export type Piece = {
@@ -73,23 +65,6 @@ export type SongLoops = {
   readonly beatTicks: Ticks;
   readonly barTicks: Ticks;
 };
-
-/** The uses of the form in time; one that takes no time is left out. */
-export function spansOfForm(timeline: Pick<Timeline, "passages" | "ticks">): UseSpan[] {
-  const groups: Passage[][] = [];
-  for (const passage of timeline.passages) {
-    const last = groups.at(-1);
-    if (last?.[0]?.use.id === passage.use.id) last.push(passage);
-    else groups.push([passage]);
-  }
-  const starts = groups.map(([first]) => first!.tick + first!.section.pickup);
-  return groups.map((passages, at) => {
-    const [first] = passages;
-    const from = starts[at]!;
-    const to = starts[at + 1] ?? timeline.ticks;
-    return { use: first!.use, label: first!.label, from, to, passages };
-  });
-}
 
 /** Whose feet the box stands at: the one named, else the first with a looper, else the first who sings. */
 export function looperPlayer(body: Pick<VersionBody, "players" | "loopBoxes">): Player | null {

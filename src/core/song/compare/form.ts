@@ -1,11 +1,13 @@
-import { alignLists, type MakeId, orderBetween, type Pair } from "../../../document";
+import { alignLists, differingFields, type MakeId, orderBetween, type Pair } from "../../../document";
 import { removalIn } from "../edit/commands";
 import type { VersionCommand, VersionStep } from "../edit/edits";
 import { copyLines, sameChords } from "../edit/exceptions";
 import { add, batch, set } from "../edit/makers";
 import type { OutlineSection } from "../read/outline";
 import { sayException } from "../read/say-exception";
+import { DOCUMENTS } from "../schema/documents";
 import type { Use } from "../schema/sections";
+import { comparedWords } from "./rows";
 import type { Difference, SectionPair, Side } from "./side";
 
 /** The same section of the other side, by id. */
@@ -21,44 +23,23 @@ export function pairUses(a: Side, b: Side, sections: readonly SectionPair[]): Pa
   );
 }
 
-const USE_FIELDS = [
-  "repeat",
-  "vocals",
-  "shift",
-  "bpm",
-  "meterBeats",
-  "meterUnit",
-  "label",
-  "octaveDown",
-] as const;
-const USE_WORDS: Readonly<Record<(typeof USE_FIELDS)[number], string>> = {
-  repeat: "times",
-  vocals: "voice",
-  shift: "key shift",
-  bpm: "tempo",
-  meterBeats: "metre",
-  meterUnit: "metre",
-  label: "name",
-  octaveDown: "octave of the voice",
-};
-
 /** What differs in the form: uses on one side only, and what a use has of its own. */
 export function formDifferences(
   a: Side,
   b: Side,
   sections: readonly SectionPair[],
+  pairs: readonly Pair<Use, Use>[],
   makeId: MakeId,
 ): Difference[] {
-  const pairs = pairUses(a, b, sections);
   return pairs.flatMap(({ a: mine, b: theirs }, index): Difference[] => {
     const labelOf = (side: Side, use: Use) =>
       use.label ?? side.outline.byId.get(use.sectionId)?.section.label ?? "";
     if (mine && theirs) {
-      const apart = USE_FIELDS.filter((field) => mine[field] !== theirs[field]);
+      const fields = differingFields(DOCUMENTS.version, "uses", mine, theirs, {});
+      const apart = comparedWords("uses", fields);
       const otherwise = differOtherwise(a, b, mine, theirs);
-      const words = [...new Set(apart.map((field) => `other ${USE_WORDS[field]}`)), ...otherwise];
+      const words = [...new Set(apart.map((word) => `other ${word}`)), ...otherwise];
       if (words.length === 0) return [];
-      const fields = Object.fromEntries(apart.map((field) => [field, theirs[field]]));
       const take = batch("Take a place in the form over", [
         ...(apart.length > 0 ? [set("uses", mine.id, fields)] : []),
         ...(otherwise.length > 0 ? takeExceptions(a, b, mine, theirs, sections, makeId) : []),

@@ -1,4 +1,4 @@
-import type { Pair } from "../../../document";
+import { type Mates, type Pair, pairRows } from "../../../document";
 import type { VersionCommand } from "../edit/edits";
 import type { Outline, OutlineLine, OutlineSection } from "../read/outline";
 import { outlineOf } from "../read/outline";
@@ -50,3 +50,31 @@ export const areKin = (
   b: { readonly id: string; readonly originId: string | null },
 ): boolean =>
   a.originId === b.id || b.originId === a.id || (a.originId !== null && a.originId === b.originId);
+
+const SAME_NAME = (a: { readonly name: string }, b: { readonly name: string }): boolean => a.name === b.name;
+
+/** Ids there to ids here, of rows that stand in pairs. */
+export const matesOf = (
+  pairs: readonly Pair<{ readonly id: string }, { readonly id: string }>[],
+): ReadonlyMap<string, string> => new Map(pairs.flatMap(({ a, b }) => (a && b ? [[b.id, a.id]] : [])));
+
+/** Players, patterns and lines are the same by name. */
+export const namedMates = (a: Side, b: Side): Mates => {
+  const named = (table: "players" | "strums" | "riffs") =>
+    matesOf(
+      pairRows<{ readonly id: string; readonly name: string }>(
+        Object.values(a.body[table]),
+        Object.values(b.body[table]),
+        [SAME_NAME],
+      ),
+    );
+  return { players: named("players"), strums: named("strums"), riffs: named("riffs") };
+};
+
+/** Pairs rows that began as one another, then those of equal names. */
+export const pairKin = <
+  Row extends { readonly id: string; readonly originId: string | null; readonly name: string },
+>(
+  mine: readonly Row[],
+  theirs: readonly Row[],
+): Pair<Row, Row>[] => pairRows(mine, theirs, [areKin, SAME_NAME]);

@@ -1,29 +1,10 @@
 import { byOrder, type MakeId } from "../../../document";
 import { orderAtEnd } from "../edit/commands";
-import { add, batch, set } from "../edit/makers";
+import { remove, set } from "../edit/makers";
 import type { Player } from "../schema/players";
 import type { Sound, SoundBox } from "../schema/sounds";
-
-import { areKin, type Difference, type Side } from "./side";
-
-const BOX_FIELDS = [
-  "name",
-  "kind",
-  "slots",
-  "banks",
-  "firstBank",
-  "gapMs",
-  "landing",
-  "change",
-  "twoSwitches",
-  "tails",
-  "longestDelayMs",
-  "channel",
-  "firstProgram",
-  "pedals",
-] as const satisfies readonly (keyof SoundBox)[];
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+import { rowDifferences, soleDifference } from "./rows";
+import { type Difference, pairKin, type Side } from "./side";
 
 const soundsIn = (side: Side, playerId: string): Sound[] =>
   Object.values(side.body.sounds)
@@ -49,72 +30,37 @@ const areKinPlayers = (a: Player, b: Player): boolean =>
 
 function ofPlayer(a: Side, b: Side, player: Player, other: Player, makeId: MakeId): Difference[] {
   const where = `Sounds, ${player.name}`;
-  const [mine, theirs] = [soundsIn(a, player.id), soundsIn(b, other.id)];
-  const partner = (sound: Sound, among: readonly Sound[]) =>
-    among.find((one) => areKin(sound, one)) ?? among.find((one) => one.name === sound.name);
-  const here = mine.flatMap((sound): Difference[] => {
-    const there = partner(sound, theirs);
-    if (!there)
-      return [
-        {
-          id: `sound ${sound.id}`,
-          where,
-          words: `sound “${sound.name}” only here`,
-          take: batch("Remove a sound", [
-            ...mine
-              .filter((one) => one.fromId === sound.id)
-              .map((one) => set("sounds", one.id, { fromId: null, said: { ...sound.said, ...one.said } })),
-            { type: "remove", table: "sounds", id: sound.id },
-          ]),
-        },
-      ];
-    if (same(sound.said, there.said) && sound.note === there.note) return [];
-    return [
+  const playerId = player.id;
+  const [mine, box] = [soundsIn(a, playerId), boxIn(b, other.id)];
+  const told = { id: `sound box ${playerId}`, where, words: `the box is “${box?.name}” there` };
+  return [
+    ...soleDifference("soundBoxes", boxIn(a, playerId), box, { playerId }, told, makeId),
+    ...rowDifferences(
+      a,
+      pairKin(mine, soundsIn(b, other.id)),
+      {},
       {
-        id: `sound ${sound.id}`,
-        where,
-        words: `“${sound.name}” is set otherwise there`,
-        take: set("sounds", sound.id, { said: there.said, note: there.note }),
+        table: "sounds",
+        noun: "sound",
+        label: "Take a sound over",
+        onlyHere: ({ name }) => ({ where, words: `sound “${name}” only here` }),
+        onlyThere: ({ name }) => ({ where, words: `sound “${name}” only there` }),
+        otherwise: ({ name }) => ({ where, words: `“${name}” is set otherwise there` }),
+        // Sounds that start from one that goes, or that stays there, keep all it gave them.
+        remove: (sound) => [
+          ...mine
+            .filter(({ fromId }) => fromId === sound.id)
+            .map((heir) => set("sounds", heir.id, { fromId: null, said: { ...sound.said, ...heir.said } })),
+          remove("sounds", sound),
+        ],
+        added: (sound) => ({
+          order: orderAtEnd(Object.values(a.body.sounds)),
+          playerId,
+          fromId: null,
+          said: { ...b.body.sounds[sound.fromId ?? ""]?.said, ...sound.said },
+        }),
       },
-    ];
-  });
-  const there = theirs
-    .filter((sound) => !partner(sound, mine))
-    .map((sound): Difference => {
-      const base = b.body.sounds[sound.fromId ?? ""];
-      const row = {
-        ...sound,
-        id: makeId(),
-        originId: sound.id,
-        order: orderAtEnd(Object.values(a.body.sounds)),
-        playerId: player.id,
-        fromId: null,
-        said: { ...base?.said, ...sound.said },
-      };
-      return {
-        id: `sound ${sound.id}`,
-        where,
-        words: `sound “${sound.name}” only there`,
-        take: batch("Take a sound over", [add("sounds", row)]),
-      };
-    });
-  return [...boxDifference(a, b, player, other, where, makeId), ...here, ...there];
-}
-
-function boxDifference(
-  a: Side,
-  b: Side,
-  player: Player,
-  other: Player,
-  where: string,
-  makeId: MakeId,
-): Difference[] {
-  const [mine, theirs] = [boxIn(a, player.id), boxIn(b, other.id)];
-  if (!theirs) return [];
-  const fields = BOX_FIELDS.filter((field) => !same(mine?.[field], theirs[field]));
-  if (fields.length === 0) return [];
-  const take = mine
-    ? set("soundBoxes", mine.id, Object.fromEntries(fields.map((field) => [field, theirs[field]])))
-    : add("soundBoxes", { ...theirs, id: makeId(), playerId: player.id });
-  return [{ id: `sound box ${player.id}`, where, words: `the box is “${theirs.name}” there`, take }];
+      makeId,
+    ),
+  ];
 }

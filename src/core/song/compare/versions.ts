@@ -1,5 +1,13 @@
 import { sure } from "../../../base";
-import { alignLists, type MakeId, orderBetween, ordersFor, type Pair } from "../../../document";
+import {
+  alignLists,
+  differingFields,
+  type MakeId,
+  orderBetween,
+  ordersFor,
+  type Pair,
+  pairRows,
+} from "../../../document";
 import { moveChord, parseChord } from "../../chord";
 import { parseKey } from "../../pitch";
 import { beatsOfTicks, countBeats } from "../../rhythm";
@@ -11,11 +19,13 @@ import type { OutlineLine, OutlineSection } from "../read/outline";
 import { titleKeyOf } from "../read/shelf-query";
 import { versionRow } from "../read/timeline";
 import type { VersionBody } from "../schema/documents";
+import { DOCUMENTS } from "../schema/documents";
 import type { VersionRow } from "../schema/version";
+import { cellDifferences } from "./cells";
 import { cueDifferences } from "./cues";
-import { formDifferences } from "./form";
+import { formDifferences, pairUses } from "./form";
 import { loopDifferences } from "./loops";
-import { cellDifferences, playerDifferences } from "./parts";
+import { playerDifferences } from "./players";
 import { sayLines } from "./say-lines";
 import {
   areKin,
@@ -71,40 +81,37 @@ export function compareVersions(
 ): Comparison {
   const [a, b] = [sideOf(mine, nameOf), sideOf(asTaken(theirs, versionRow(mine).writtenKey), nameOf)];
   const sections = pairSections(a, b).map((pair) => ({ ...pair, lines: pairLines(pair, a) }));
+  const uses = pairUses(a, b, sections);
   return {
     differences: [
       ...settingDifferences(a, b),
       ...sections.flatMap((pair) => sectionDifferences(pair, a, b, makeId)),
-      ...formDifferences(a, b, sections, makeId),
+      ...formDifferences(a, b, sections, uses, makeId),
       ...playerDifferences(a, b, makeId),
-      ...cellDifferences(a, b, sections, makeId),
-      ...loopDifferences(a, b, sections, makeId),
+      ...cellDifferences(a, b, uses, makeId),
+      ...loopDifferences(a, b, uses, makeId),
       ...soundDifferences(a, b, makeId),
-      ...cueDifferences(a, b, sections, makeId),
+      ...cueDifferences(a, b, uses, makeId),
     ],
     sections,
     theirs: b.body,
   };
 }
 
-const SETTINGS: readonly {
-  where: string;
-  fields: readonly (keyof VersionRow)[];
-  say: (row: VersionRow) => string;
-}[] = [
-  { where: "Key", fields: ["key"], say: (row) => row.key },
-  { where: "Tempo", fields: ["bpm", "beatUnit"], say: (row) => `${row.bpm} a minute` },
-  { where: "Metre", fields: ["meterBeats", "meterUnit"], say: (row) => `${row.meterBeats}/${row.meterUnit}` },
-];
+/** How a setting is told; its fields are those that its table compares under one word. */
+const SAY_SETTING: Readonly<Record<string, (row: VersionRow) => string>> = {
+  Key: (row) => row.key,
+  Tempo: (row) => `${row.bpm} a minute`,
+  Metre: (row) => `${row.meterBeats}/${row.meterUnit}`,
+};
 
 function settingDifferences(a: Side, b: Side): Difference[] {
-  return SETTINGS.flatMap(({ where, fields, say }) => {
-    if (fields.every((field) => a.version[field] === b.version[field])) return [];
-    const take = set(
-      "version",
-      a.version.id,
-      Object.fromEntries(fields.map((field) => [field, b.version[field]])),
-    );
+  const differing = Object.entries(differingFields(DOCUMENTS.version, "version", a.version, b.version, {}));
+  const { compared } = DOCUMENTS.version.tables.version;
+  return Object.entries(SAY_SETTING).flatMap(([where, say]) => {
+    const fields = differing.filter(([field]) => compared[field] === where);
+    if (fields.length === 0) return [];
+    const take = set("version", a.version.id, Object.fromEntries(fields));
     return [{ id: where, where, words: `${say(a.version)} here, ${say(b.version)} there`, take }];
   });
 }
@@ -114,30 +121,14 @@ function settingDifferences(a: Side, b: Side): Difference[] {
  * turn. What is only there comes after the section it follows there.
  */
 function pairSections(a: Side, b: Side): Pair<OutlineSection, OutlineSection>[] {
-  const partner = new Map<OutlineSection, OutlineSection>();
-  const taken = new Set<OutlineSection>();
-  const ways: ((one: OutlineSection, two: OutlineSection) => boolean)[] = [
+  const all = pairRows(a.outline.sections, b.outline.sections, [
     (one, two) => areKin(one.section, two.section),
     (one, two) => titleKeyOf(one.section.label) === titleKeyOf(two.section.label),
     (one, two) => one.section.kind === two.section.kind && one.section.kind !== "other",
-  ];
-  for (const fits of ways) {
-    for (const one of a.outline.sections) {
-      const two = partner.has(one)
-        ? undefined
-        : b.outline.sections.find((other) => !taken.has(other) && fits(one, other));
-      if (!two) continue;
-      partner.set(one, two);
-      taken.add(two);
-    }
-  }
-  const pairs: Pair<OutlineSection, OutlineSection>[] = a.outline.sections.map((one) => ({
-    a: one,
-    b: partner.get(one) ?? null,
-  }));
-  for (const [index, two] of b.outline.sections.entries()) {
-    if (taken.has(two)) continue;
-    const before = b.outline.sections[index - 1];
+  ]);
+  const pairs = all.filter((pair) => pair.a !== null);
+  for (const { b: two } of all.filter((pair) => pair.a === null)) {
+    const before = b.outline.sections[b.outline.sections.indexOf(two!) - 1];
     const at = pairs.findIndex((pair) => pair.b !== null && pair.b === before);
     pairs.splice(at + 1, 0, { a: null, b: two });
   }

@@ -23,6 +23,9 @@ export {
 export { neckOfRiff, notesOfRiff } from "./riffs";
 export { sayException, sayUse } from "./say-exception";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
+export { clockOf, type SongClock } from "./song-clock";
+export { spansOfForm, type UseSpan } from "./spans";
+export { type SungWord, sungWords } from "./sung-words";
 export {
   gridOnsets,
   stringsOfPart,

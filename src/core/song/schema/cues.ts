@@ -39,6 +39,13 @@ const cue = defineTable({
     wordId: letsGo("words"),
   },
   since: 7,
+  compared: {
+    tick: "place",
+    sign: "way it is given",
+    danger: "danger spot",
+    playerId: "whom it is for",
+    giverId: "who gives it",
+  },
 });
 
 export const cueTables = { cues: cue };

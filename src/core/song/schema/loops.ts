@@ -79,6 +79,19 @@ const loopBox = defineTable({
     playerId: letsGo("players"),
   },
   since: 5,
+  compared: {
+    name: "name",
+    tracks: "tracks",
+    allStart: "allStart",
+    allStop: "allStop",
+    quantised: "quantised",
+    sharedLength: "sharedLength",
+    undoLast: "undoLast",
+    pedals: "pedals",
+    school: "school",
+    startFrom: "startFrom",
+    listen: "listen",
+  },
 });
 
 /** Something that is recorded and goes round. */
@@ -133,6 +146,17 @@ const loopLayer = defineTable({
     doublesId: letsGo("loopLayers"),
   },
   since: 5,
+  compared: {
+    name: "name",
+    plays: "way of playing",
+    pitch: "pitch",
+    bars: "length",
+    chords: "chords",
+    needs: "what it takes",
+    steady: "pulse",
+    level: "level",
+    track: "track",
+  },
 });
 
 /** What a stretch of the song asks of a layer; "either" is free. */
@@ -158,6 +182,9 @@ const loopWant = defineTable({
     useId: goesWith("uses"),
   },
   since: 5,
+  compared: {
+    stretches: "wants",
+  },
 });
 
 const JUDGED = ["right", "early", "late", "wrong", "missed"] as const;

@@ -86,6 +86,20 @@ const cell = defineTable({
     doubles: letsGo("players"),
   },
   added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4 },
+  compared: {
+    light: "light",
+    role: "role",
+    style: "style",
+    strings: "strings",
+    capo: "capo",
+    note: "note",
+    technique: "technique",
+    sound: "sound",
+    bars: "bars",
+    phrases: "phrases",
+    strumId: "pattern",
+    riffId: "line",
+  },
 });
 
 /** A strum or picking pattern; see `readPattern`. */

@@ -62,6 +62,20 @@ const player = defineTable({
   fields: PLAYER_WORDS,
   named: ["name"],
   added: ADDED_TO_PLAYERS,
+  compared: {
+    capo: "capo",
+    tuning: "tuning",
+    level: "hand",
+    light: "light",
+    role: "role",
+    range: "range",
+    reads: "names",
+    writing: "spelling",
+    leftHanded: "left-handed",
+    thumb: "thumb",
+    scaleMm: "scale length",
+    loops: "loops",
+  },
 });
 
 /** A player of the band: what goes along into every version. */

@@ -71,6 +71,10 @@ const section = defineTable({
   named: ["label"],
   quiet: ["originId"],
   tell: { pickup: tellBeats },
+  compared: {
+    label: "name",
+    pickup: "pickup",
+  },
 });
 
 /** A line of a section; with an exception, a line sung there only. */
@@ -193,6 +197,16 @@ const use = defineTable({
     sectionId: goesWith("sections"),
   },
   added: { 2: USE_IN_FORM_2, 3: { melodyRange: null, octaveDown: false } },
+  compared: {
+    repeat: "times",
+    vocals: "voice",
+    shift: "key shift",
+    bpm: "tempo",
+    meterBeats: "metre",
+    meterUnit: "metre",
+    label: "name",
+    octaveDown: "octave of the voice",
+  },
 });
 
 /**

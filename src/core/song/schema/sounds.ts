@@ -50,6 +50,10 @@ const sound = defineTable({
     fromId: letsGo("sounds"),
   },
   since: 6,
+  compared: {
+    said: "settings",
+    note: "note",
+  },
 });
 
 /** Small moves inside one use of a section; ticks are counted from its start, all its rounds together. */
@@ -157,6 +161,22 @@ const soundBox = defineTable({
     playerId: goesWith("players"),
   },
   since: 6,
+  compared: {
+    name: "name",
+    kind: "kind",
+    slots: "slots",
+    banks: "banks",
+    firstBank: "firstBank",
+    gapMs: "gapMs",
+    landing: "landing",
+    change: "change",
+    twoSwitches: "twoSwitches",
+    tails: "tails",
+    longestDelayMs: "longestDelayMs",
+    channel: "channel",
+    firstProgram: "firstProgram",
+    pedals: "pedals",
+  },
 });
 
 /** A slot of a box: bank and slot, counted from 0. */

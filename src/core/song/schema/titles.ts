@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { defineTable, idSchema, type RowOf } from "../../../document";
+import { defineTable, idSchema } from "../../../document";
 import { text } from "./row-fields";
 
 /** A song on the shelf: what is the same in all its versions. */

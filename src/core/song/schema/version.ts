@@ -33,6 +33,13 @@ const version = defineTable({
   },
   named: ["name"],
   added: { 2: { writtenCapo: 0 } },
+  compared: {
+    key: "Key",
+    bpm: "Tempo",
+    beatUnit: "Tempo",
+    meterBeats: "Metre",
+    meterUnit: "Metre",
+  },
 });
 
 /** Where chords come from. One with a text of its own can be laid against the version in the evidence chart. */

@@ -1,7 +1,7 @@
 import { assertNever, type Ticks } from "../../../base";
 import { parseChord } from "../../chord";
-import type { SongClock, UseSpan } from "../../loops";
 import type { SheetPart } from "../../parts";
+import type { SongClock, UseSpan } from "../../song/read";
 import type { Heard } from "./sounding";
 
 /** What makes a player silent before a section. */

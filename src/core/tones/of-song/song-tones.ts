@@ -1,8 +1,15 @@
 import type { Ticks } from "../../../base";
-import { clockOf, type SongClock, spansOfForm, type UseSpan } from "../../loops";
+
 import type { BandSheet, SheetPart } from "../../parts";
 import { ticksOfBeatUnit } from "../../rhythm";
-import { type Timeline, versionRow } from "../../song/read";
+import {
+  clockOf,
+  type SongClock,
+  spansOfForm,
+  type Timeline,
+  type UseSpan,
+  versionRow,
+} from "../../song/read";
 import type { Player, SlotPin, Sound, SoundBox, SoundMoves, VersionBody } from "../../song/schema";
 import type { ToneBoard, ToneCase } from "../plan";
 import { type Settings, settingsOf, soundsOf } from "../sounds";

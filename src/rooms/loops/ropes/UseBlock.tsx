@@ -1,7 +1,8 @@
 "use client";
 
 import { memo } from "react";
-import { type UseSpan, type UseWant, wantAt } from "@/core/loops";
+import { type UseWant, wantAt } from "@/core/loops";
+import type { UseSpan } from "@/core/song/read";
 import type { LoopLayerRow } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { WANT_WORDS } from "../words";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { spansOfForm } from "@/core/loops";
-import { timelineOf } from "@/core/song/read";
+
+import { spansOfForm, timelineOf } from "@/core/song/read";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { rowsOf, unitsOf, wordsOfSpan } from "./units";
 

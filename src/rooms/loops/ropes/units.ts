@@ -1,4 +1,5 @@
-import { type SongLoops, type SungWord, sungWords, type UseSpan } from "@/core/loops";
+import type { SongLoops } from "@/core/loops";
+import { type SungWord, sungWords, type UseSpan } from "@/core/song/read";
 
 export const STEPS = ["section", "bar", "beat", "word"] as const;
 export type Step = (typeof STEPS)[number];

@@ -1,4 +1,5 @@
-import { sungWords } from "@/core/loops";
+import { sungWords } from "@/core/song/read";
+
 import type { SongTones } from "@/core/tones";
 import type { ToneRunView } from "./use-tone-run";
 

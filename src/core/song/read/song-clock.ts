@@ -1,6 +1,6 @@
 import type { Ticks } from "../../../base";
 import { tempoMs } from "../../rhythm";
-import type { UseSpan } from "./song-loops";
+import type { UseSpan } from "./spans";
 import { type SungWord, sungWords } from "./sung-words";
 
 /** Bars, seconds and words of a song by tick, read once. */

@@ -1,0 +1,105 @@
+import {
+  copiedRow,
+  differingFields,
+  type FieldsOf,
+  type MakeId,
+  type Mates,
+  type Pair,
+} from "../../../document";
+import { removalIn } from "../edit/commands";
+import type { VersionStep } from "../edit/edits";
+import { batch } from "../edit/makers";
+import { DOCUMENTS, type VersionTables } from "../schema/documents";
+import type { Difference, Side } from "./side";
+
+type Table = keyof VersionTables;
+
+/** Where a difference stands, and its words. */
+type Told = { readonly where: string; readonly words: string };
+
+/** How rows of a table are told and taken over, where their table alone does not say. */
+export type RowManner<Name extends Table> = {
+  readonly table: Name;
+  /** What a difference is called before the row's id. */
+  readonly noun: string;
+  /** What taking one over is called in the history. */
+  readonly label: string;
+  readonly onlyHere: (row: VersionTables[Name]) => Told;
+  readonly onlyThere: (row: VersionTables[Name]) => Told;
+  /** @param fields what is said of the fields that differ @param inside how many edits what hangs on the row takes */
+  readonly otherwise: (
+    mine: VersionTables[Name],
+    theirs: VersionTables[Name],
+    fields: FieldsOf<VersionTables[Name]>,
+    inside: number,
+  ) => Told;
+  /** How a row that is only here is taken out; with all that hangs on it, where nothing is said. */
+  readonly remove?: (row: VersionTables[Name]) => readonly VersionStep[] | null;
+  /** What a row has otherwise when it is added here. */
+  readonly added?: (row: VersionTables[Name]) => FieldsOf<VersionTables[Name]>;
+  /** Further fields that go along with those that differ. */
+  readonly along?: (fields: FieldsOf<VersionTables[Name]>) => FieldsOf<VersionTables[Name]>;
+  /** Edits that make what hangs on a row here as it is on one there. */
+  readonly inside?: (hereId: string, theirs: VersionTables[Name]) => readonly VersionStep[];
+};
+
+/** Words of the fields that differ, as their table has them. */
+export const comparedWords = (table: Table, fields: object): string[] =>
+  Object.keys(fields).map((field) => DOCUMENTS.version.tables[table].compared[field] ?? field);
+
+/** What differs between pairs of rows of one table, each with what takes it over. */
+export function rowDifferences<Name extends Table>(
+  a: Side,
+  pairs: readonly Pair<VersionTables[Name], VersionTables[Name]>[],
+  mates: Mates,
+  manner: RowManner<Name>,
+  makeId: MakeId,
+): Difference[] {
+  const { table, noun, label, inside = () => [] } = manner;
+  // One table's step is one of the steps of all tables; its type can't be told for a table that is not known yet.
+  const step = (one: object): VersionStep => ({ table, ...one }) as VersionStep;
+  return pairs.flatMap(({ a: mine, b: theirs }): Difference[] => {
+    if (mine && theirs) {
+      const differing = differingFields(DOCUMENTS.version, table, mine, theirs, mates);
+      const within = inside(mine.id, theirs);
+      const count = Object.keys(differing).length;
+      if (count + within.length === 0) return [];
+      const fields = { ...differing, ...manner.along?.(differing) };
+      const set = count === 0 ? [] : [step({ type: "set", id: mine.id, fields })];
+      return [
+        {
+          id: `${noun} ${mine.id}`,
+          ...manner.otherwise(mine, theirs, differing, within.length),
+          take: batch(label, [...set, ...within]),
+        },
+      ];
+    }
+    if (mine) {
+      const removal = manner.remove ? manner.remove(mine) : removalIn(a.body, table, mine.id);
+      const take = removal && batch(label, removal);
+      return [{ id: `${noun} ${mine.id}`, ...manner.onlyHere(mine), take }];
+    }
+    if (!theirs) return [];
+    const id = makeId();
+    const row = { ...copiedRow(DOCUMENTS.version, table, theirs, id, mates), ...manner.added?.(theirs) };
+    const take = batch(label, [step({ type: "add", row }), ...inside(id, theirs)]);
+    return [{ id: `${noun} ${theirs.id}`, ...manner.onlyThere(theirs), take }];
+  });
+}
+
+/** The one difference of a row that stands once on each side, such as a box. */
+export function soleDifference<Name extends Table>(
+  table: Name,
+  mine: VersionTables[Name] | null,
+  theirs: VersionTables[Name] | null,
+  added: FieldsOf<VersionTables[Name]>,
+  told: Told & { readonly id: string },
+  makeId: MakeId,
+): Difference[] {
+  const fields = theirs ? differingFields(DOCUMENTS.version, table, mine, theirs, {}) : {};
+  if (!theirs || Object.keys(fields).length === 0) return [];
+  const take = mine
+    ? { type: "set", table, id: mine.id, fields }
+    : { type: "add", table, row: { ...theirs, id: makeId(), ...added } };
+  return [{ ...told, take: take as VersionStep }];
+}
