@@ -9,7 +9,7 @@ import { set } from "../src/core/song/edit";
 import { resolveCell } from "../src/core/song/read";
 import { DOCUMENTS, PLAIN_HAND, type Player, type VersionBody } from "../src/core/song/schema";
 import { applyEdit, byOrder } from "../src/document";
-import * as derive from "../src/rooms/open/derive";
+import { derive } from "../src/rooms/open/derived";
 import { QUALITIES, ROOTS } from "./chords";
 import { largeSheet, quantiles } from "./large-song.mjs";
 

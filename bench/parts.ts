@@ -24,7 +24,7 @@ import {
   type VersionBody,
 } from "../src/core/song/schema";
 import { applyEdit } from "../src/document";
-import * as derive from "../src/rooms/open/derive";
+import { derive } from "../src/rooms/open/derived";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
 const BAND: readonly Instrument[] = ["guitar", "guitar", "bass", "keys", "drums", "guitar"];

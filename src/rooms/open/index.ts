@@ -1,6 +1,5 @@
 export { makeId } from "@/document/client";
-export type { FormRow } from "./derive";
-export * as derive from "./derive";
+export { derive, type FormRow } from "./derived";
 export { LetItStand } from "./LetItStand";
 export {
   OpenEveningProvider,

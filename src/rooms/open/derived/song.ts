@@ -1,0 +1,180 @@
+import type { BarSum } from "@/core/rhythm";
+import { differencesFrom, likenesses } from "@/core/song/compare";
+import {
+  type CellIndex,
+  indexCells,
+  Namer,
+  type Notes,
+  notesOf,
+  type Outline,
+  type OutlineSection,
+  outlineOf,
+  sayException,
+  sayUse,
+  sectionSum,
+  sectionSums,
+  type Timeline,
+  timelineOf,
+  versionRow,
+} from "@/core/song/read";
+import type { Section, Use, VersionBody, VersionRow } from "@/core/song/schema";
+import { pretty } from "@/ui/pretty";
+import { remembered } from "./remembered";
+import { SONG, SOUNDING, tablesIn } from "./tables";
+
+/** A place in the form as its list shows it. */
+export type FormRow = {
+  readonly use: Use;
+  readonly section: Section;
+  readonly bars: number;
+  /** What is otherwise here, in words. */
+  readonly otherwise: string;
+};
+
+/** Whether two sections hold the very same rows. */
+const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
+  a.section === b.section &&
+  a.lines.length === b.lines.length &&
+  a.lines.every((line, index) => {
+    const other = b.lines[index]!;
+    return (
+      line.line === other.line &&
+      line.words.length === other.words.length &&
+      line.chords.length === other.chords.length &&
+      line.words.every(({ word }, at) => word === other.words[at]!.word) &&
+      line.chords.every(({ chord }, at) => chord === other.chords[at]!.chord)
+    );
+  });
+
+/** What a song says: its outline, time, sums of bars, form in words. */
+export function songDerived() {
+  /** Sections in order; one that an edit has not touched stays the same object, so that its card need not be drawn again. */
+  const outline = remembered<[VersionBody], Outline>({
+    from: (body) => tablesIn(body, SONG),
+    make: (last, body) => {
+      const fresh = outlineOf(body);
+      const sections = fresh.sections.map((section) => {
+        const before = last?.byId.get(section.section.id);
+        return before && sameSection(before, section) ? before : section;
+      });
+      return { ...fresh, sections, byId: new Map(sections.map((section) => [section.section.id, section])) };
+    },
+  });
+
+  const timeline = remembered<[VersionBody], Timeline>({
+    from: (body) => tablesIn(body, SOUNDING),
+    make: (_, body) => timelineOf(body, outline(body)),
+  });
+
+  const sumOf = remembered<Parameters<typeof sectionSum>, BarSum>({
+    key: (section) => section,
+    from: (_, next, bar) => [next, bar],
+    make: (_, ...asked) => sectionSum(...asked),
+  });
+
+  const sums = remembered<[VersionBody], ReadonlyMap<string, BarSum>>({
+    from: (body) => tablesIn(body, SOUNDING),
+    make: (_, body) => sectionSums(body, outline(body), sumOf),
+  });
+
+  const cellIndex = remembered<[VersionBody], CellIndex>({
+    from: (body) => tablesIn(body, [...SONG, "cells"]),
+    make: (_, body) => indexCells(body, outline(body)),
+  });
+
+  /** What the sheet said beside words and chords; a section's notes stay the same object while nothing in it changes. */
+  const notes = remembered<[VersionBody], Notes>({
+    from: (body) => [body.extras],
+    make: (last, body) =>
+      new Map(
+        [...notesOf(body)].map(([section, own]) => {
+          const before = last?.get(section);
+          const isSame = before && JSON.stringify([...before]) === JSON.stringify([...own]);
+          return [section, isSame ? before : own] as const;
+        }),
+      ),
+  });
+
+  /** What a version's written chords sound like in its performing key, each symbol read once. */
+  const sounding = remembered<[VersionRow], Namer>({
+    key: (version) => version,
+    from: () => [],
+    make: (_, version) => new Namer({ version: { [version.id]: version } }, null),
+  });
+
+  /** The form's rows; the same list as before when nothing in it has changed. */
+  const formRows = remembered<[VersionBody], readonly FormRow[]>({
+    from: (body) => tablesIn(body, SOUNDING),
+    make: (last, body) => {
+      const bars = new Map<string, number>();
+      for (const passage of timeline(body).passages)
+        bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
+      const read = outline(body);
+      const version = versionRow(body);
+      const rows = read.form.flatMap((use): FormRow[] => {
+        const section = read.byId.get(use.sectionId)?.section;
+        const exceptions = read.exceptions.get(use.id) ?? [];
+        const namer = use.shift === 0 ? sounding(version) : new Namer(body, null, use.shift);
+        const said = exceptions.map((one) =>
+          sayException(one, use, read, version, (symbol) => pretty(namer.name(symbol).sounding)),
+        );
+        const otherwise = [...sayUse(use), ...said].join("; ");
+        return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
+      });
+      const isSame = (row: FormRow, index: number) => {
+        const before = last?.[index];
+        return (
+          before?.use === row.use &&
+          before.section === row.section &&
+          before.bars === row.bars &&
+          before.otherwise === row.otherwise
+        );
+      };
+      return last && last.length === rows.length && rows.every(isSame) ? last : rows;
+    },
+  });
+
+  /** The chords of a section with their lengths, line by line, as one text. */
+  const chordsOf = remembered<[OutlineSection], string>({
+    key: (section) => section,
+    from: () => [],
+    make: (_, section) =>
+      section.lines
+        .map((line) => line.chords.map(({ chord }) => `${chord.symbol} ${chord.ticks}`).join("|"))
+        .join("\n"),
+  });
+
+  /** {@link differencesFrom}, by the chords of both: words typed change nothing of it. */
+  const differences = remembered<[OutlineSection, OutlineSection, VersionRow], readonly string[] | null>({
+    key: (earlier, section, { key, writtenKey, beatUnit }) =>
+      [key, writtenKey, beatUnit, chordsOf(earlier), chordsOf(section)].join("\n\n"),
+    from: () => [],
+    make: (_, earlier, section, version) =>
+      differencesFrom(earlier, section, version.beatUnit, (symbol) =>
+        pretty(sounding(version).name(symbol).sounding),
+      ),
+  });
+
+  /** Sections told as an earlier one of their kind; said as before, it is the same object. */
+  const alike = remembered<[VersionBody], ReturnType<typeof likenesses>>({
+    from: (body) => tablesIn(body, SOUNDING),
+    make: (last, body) => {
+      const version = versionRow(body);
+      const fresh = likenesses(outline(body), (a, b) => differences(a, b, version));
+      return new Map(
+        [...fresh].map(([id, likeness]) => {
+          const before = last?.get(id);
+          const isSame =
+            before?.like === likeness.like &&
+            before.label === likeness.label &&
+            before.differences === likeness.differences;
+          return [id, isSame ? before : likeness];
+        }),
+      );
+    },
+  });
+
+  return { outline, timeline, sums, cellIndex, notes, sounding, formRows, alike };
+}
+
+export type SongDerived = ReturnType<typeof songDerived>;

@@ -1,0 +1,257 @@
+import { addLayer } from "../../src/core/loops";
+import { STRUM_LIBRARY } from "../../src/core/rhythm";
+import {
+  add,
+  addChord,
+  addException,
+  addRiff,
+  addSection,
+  addUse,
+  batch,
+  chooseShape,
+  copyCell,
+  dismiss,
+  moveBefore,
+  pasteCells,
+  removalIn,
+  removeChord,
+  removeLine,
+  removeRiff,
+  removeSection,
+  removeStrum,
+  removeUse,
+  set,
+  setCell,
+  setCells,
+  setRiffNotes,
+  setWords,
+  takePattern,
+  type VersionCommand,
+} from "../../src/core/song/edit";
+import { indexCells, outlineOf } from "../../src/core/song/read";
+import type { VersionBody } from "../../src/core/song/schema";
+import { addSound, nameSound, removeSound } from "../../src/core/tones";
+
+const ids = () => {
+  let count = 0;
+  return () => `new${count++}`;
+};
+
+const noteAt = (tick: number, fret: number) => ({
+  tick,
+  ticks: 480,
+  string: 2,
+  fret: fret % 20,
+  art: "plain" as const,
+  bend: 0,
+  ring: false,
+  short: false,
+  optional: false,
+  round: null,
+});
+
+/** Any of the commands the interface makes, by two numbers; null where the body has nothing for it. */
+export function anyCommand(body: VersionBody, choice: number, pick: number): VersionCommand | null {
+  const makeId = ids();
+  const outline = outlineOf(body);
+  const section = outline.sections[pick % Math.max(1, outline.sections.length)];
+  const line = section?.lines[0];
+  const chord = line?.chords[0]?.chord;
+  const use = outline.form[pick % Math.max(1, outline.form.length)];
+  const player = Object.values(body.players)[0];
+  switch (choice % 32) {
+    case 0:
+      return set("version", "v", { bpm: 60 + pick });
+    case 1:
+      return section ? set("sections", section.section.id, { label: `L${pick}` }) : null;
+    case 2:
+      return addSection(body, "New", "bridge", () => `s${choice}-${pick}-${makeId()}`);
+    case 3:
+      return section ? removeSection(body, section.section.id) : null;
+    case 4:
+      return section ? addUse(body, section.section.id, () => `use-${choice}-${pick}`) : null;
+    case 5:
+      return use ? removeUse(body, use.id) : null;
+    case 6:
+      return use
+        ? moveBefore("uses", outline.form, use.id, outline.form.find((one) => one.id !== use.id)?.id ?? null)
+        : null;
+    case 7:
+      return line
+        ? setWords(line, `words ${pick} anew and longer`, () => `w-${choice}-${pick}-${makeId()}`)
+        : null;
+    case 8:
+      return line
+        ? addChord(line, "Am7", 960, line.words[0]?.word.id ?? null, () => `c-${choice}-${pick}`)
+        : null;
+    case 9:
+      return chord ? removeChord(body, chord.id) : null;
+    case 10:
+      return use && player
+        ? setCell(
+            indexCells(body, outline),
+            use.id,
+            player.id,
+            { light: pick % 5, note: "n" },
+            () => `cell-${choice}-${pick}`,
+          )
+        : null;
+    case 11:
+      return line ? removeLine(body, line.line.id) : null;
+    case 12:
+      return use && player
+        ? setCells(
+            indexCells(body, outline),
+            "several",
+            outline.form.map((one) => ({
+              useId: one.id,
+              playerId: player.id,
+              fields: { technique: "picking", bars: [[0, 2]] },
+            })),
+            () => `cells-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 13:
+      return use && player
+        ? takePattern(
+            body,
+            indexCells(body, outline),
+            STRUM_LIBRARY[pick % STRUM_LIBRARY.length]!,
+            [{ useId: use.id, playerId: player.id }],
+            () => `strum-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 14: {
+      const strum = Object.values(body.strums)[0];
+      return strum ? removeStrum(body, strum.id) : null;
+    }
+    case 15:
+      return use && player
+        ? addRiff(
+            body,
+            indexCells(body, outline),
+            {
+              id: `riff-${choice}-${pick}`,
+              name: "r",
+              tuning: player.tuning,
+              capo: 0,
+              ticks: 3840,
+              way: "as written",
+              home: null,
+              approach: false,
+            },
+            [noteAt(0, pick), noteAt(480, 3)],
+            [{ useId: use.id, playerId: player.id }],
+            () => `riff-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 16: {
+      const riff = Object.values(body.riffs)[0];
+      return riff
+        ? setRiffNotes(
+            body,
+            riff.id,
+            [noteAt(480, 3), noteAt(960, 5)],
+            () => `note-${choice}-${pick}-${makeId()}`,
+            { name: `r${pick}` },
+          )
+        : null;
+    }
+    case 17: {
+      const riff = Object.values(body.riffs)[0];
+      return riff ? removeRiff(body, riff.id) : null;
+    }
+    case 18:
+      return use && player
+        ? pasteCells(
+            indexCells(body, outline),
+            [[copyCell(indexCells(body, outline), use.id, player.id)]],
+            { row: 0, column: 0, rows: 2, columns: 1 },
+            outline.form.map((one) => [{ useId: one.id, playerId: player.id }]),
+            () => `paste-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 19:
+      return dismiss(`finding ${pick}`, "so be it", () => `dismiss-${choice}-${pick}`);
+    case 20:
+      return use ? set("uses", use.id, { shift: pick % 5, vocals: pick % 2 === 0 }) : null;
+    case 21:
+      return player ? set("players", player.id, { capo: pick % 8, light: pick % 5 }) : null;
+    case 22:
+      return use
+        ? addException(
+            outline,
+            use,
+            (["line", "ending", "extra", "hold", "push", "stop"] as const)[pick % 6]!,
+            { ticks: 960, lineId: pick % 6 === 0 ? (line?.line.id ?? null) : null },
+            () => `exception-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 23: {
+      const exception = Object.values(body.exceptions)[0];
+      return exception ? batch("Remove", removalIn(body, "exceptions", exception.id)) : null;
+    }
+    case 24:
+      return section
+        ? add("extras", {
+            id: `extra-${choice}-${pick}`,
+            order: `V${pick}`,
+            sectionId: section.section.id,
+            lineId: line?.line.id ?? null,
+            kind: "comment",
+            text: `said ${pick}`,
+          })
+        : null;
+    case 25:
+      return addLayer(body, { name: `Layer ${pick}` }, () => `layer-${choice}-${pick}-${makeId()}`);
+    case 26: {
+      const layer = Object.values(body.loopLayers)[0];
+      return layer && use
+        ? add("loopWants", {
+            id: `want-${choice}-${pick}`,
+            layerId: layer.id,
+            useId: use.id,
+            stretches: [{ from: 0, to: null, want: pick % 2 ? "on" : "either" }],
+          })
+        : null;
+    }
+    case 27:
+      return player
+        ? addSound(body, player.id, { id: `sound-${choice}-${pick}`, name: `Sound ${pick}` })
+        : null;
+    case 28: {
+      const sound = Object.values(body.sounds)[0];
+      return sound ? removeSound(body, sound, null) : null;
+    }
+    case 29:
+      return use && player
+        ? nameSound(
+            indexCells(body, outline),
+            { useId: use.id, playerId: player.id },
+            Object.values(body.sounds)[0]?.name ?? "plain",
+            () => `named-${choice}-${pick}`,
+          )
+        : null;
+    case 30:
+      return chord
+        ? set("chords", chord.id, { symbol: pick % 2 ? "Am7" : "D/F#", ticks: 960 * (1 + (pick % 4)) })
+        : null;
+    default:
+      return use && chord && player
+        ? chooseShape(
+            body,
+            {
+              playerId: player.id,
+              useId: use.id,
+              chordId: chord.id,
+              symbol: "G",
+              capo: 0,
+              tuning: player.tuning,
+            },
+            "chord",
+            { frets: [3, 2, 0, 0, 0, 3], fingers: [2, 1, null, null, null, 3] },
+            () => `choice-${choice}-${pick}`,
+          )
+        : null;
+  }
+}
