@@ -12,7 +12,21 @@ import {
   type StandIn,
   standIns,
 } from "@/core/fretboard";
-import { eventsOf, type HeardLayer, heardLayers, type LoopCase, type LoopPlan, type LoopProblem, type LoopWay, loopPitches, mixEvents, planLoops, type SongLoops, sectionBeats, wavOf } from "@/core/loops";
+import {
+  eventsOf,
+  type HeardLayer,
+  heardLayers,
+  type LoopCase,
+  type LoopPlan,
+  type LoopProblem,
+  type LoopWay,
+  loopPitches,
+  mixEvents,
+  planLoops,
+  type SongLoops,
+  sectionBeats,
+  wavOf,
+} from "@/core/loops";
 import {
   bandSheet,
   behindCapo,

@@ -19,7 +19,7 @@ export type Raised = {
 
 /** Every place where the song is raised or lowered, for one player. */
 export function raisedPassages(
-  body: VersionBody,
+  body: Pick<VersionBody, "version">,
   timeline: Timeline,
   index: CellIndex,
   player: Player,

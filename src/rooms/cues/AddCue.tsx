@@ -8,14 +8,14 @@ import { spansOfForm, sungWords, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";
-import { derive, makeId, useAct, useCalmVersion } from "../open";
+import { derive, makeId, useAct, useDerivedLater, useRowsLater } from "../open";
 
 /** A form for a cue of one's own: at a bar and beat of a section, or on a word. */
 export function AddCue() {
   const act = useAct();
   const ready = useReady();
-  const body = useCalmVersion();
-  const spans = spansOfForm(derive.timeline(body));
+  const body = useRowsLater("version", "players");
+  const spans = spansOfForm(useDerivedLater(derive.timeline));
   const [useId, setUseId] = useState("");
   const [place, setPlace] = useState("0");
   const [playerId, setPlayerId] = useState("");

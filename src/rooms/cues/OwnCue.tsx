@@ -7,13 +7,13 @@ import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { useAct, useVersion } from "../open";
+import { useAct, useRows } from "../open";
 import { SIGN_WORDS } from "./words";
 
 /** A cue of one's own: what it says, and opened all that can be said of it. */
 export function OwnCue({ cue }: { cue: CueRow }) {
   const act = useAct();
-  const body = useVersion();
+  const body = useRows("players");
   const [isOpen, setOpen] = useState(false);
   const players = Object.values(body.players).sort(byOrder);
   const giver = body.players[cue.giverId ?? ""];

@@ -6,7 +6,7 @@ import type { VersionBody } from "@/core/song/schema";
 import { type SongTones, songPedals, type ToneCase, type TonePlan, tonePresses } from "@/core/tones";
 import { tonePlanOf } from "@/workers";
 import { useLoops } from "../loops";
-import { derive, useCalmVersion } from "../open";
+import { derive, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "../sounds";
 
 /** Plans of everybody's sounds, as they become known. */
@@ -30,7 +30,7 @@ function useTonePlans(songs: readonly SongTones[]): ReadonlyMap<ToneCase, TonePl
 
 /** Every cue of the open version, with what the plans of loops and sounds add as they become known. */
 export function useCues(): { readonly body: VersionBody; readonly cues: readonly Cue[] } {
-  const body = useCalmVersion();
+  const body = useWholeVersionLater();
   const { shown: loops } = useLoops();
   const songs = useMemo(
     () =>

@@ -17,10 +17,10 @@ import {
   derive,
   OpenSongProvider,
   UndoRedo,
-  useCalmVersion,
   useOpenSong,
+  useRows,
   useSong,
-  useVersion,
+  useWholeVersionLater,
 } from "../open";
 import { soundsLit } from "../sounds";
 import { Conflicts } from "./Conflicts";
@@ -55,7 +55,7 @@ export function House({
 }
 
 function Rail({ versionId }: { versionId: string }) {
-  const body = useCalmVersion();
+  const body = useWholeVersionLater();
   const path = usePathname();
   const { open, loops } = useLoopFindings();
   const lit = lanterns(body, derive.outline(body), derive.sums(body), {
@@ -140,7 +140,7 @@ function TopLine() {
   const songSaving = useStore(songStore.state, (state) => state.saving);
   const saving = versionSaving === "saved" ? songSaving : versionSaving;
   const { title } = Object.values(useSong().song)[0]!;
-  const version = versionRow(useVersion());
+  const version = versionRow(useRows("version"));
   const ready = useReady();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -9,7 +9,7 @@ import type { Player } from "@/core/song/schema";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
 import { type CapoRow, type HardestChange, useCapoTable, useHardestChanges } from "@/workers";
-import { derive, useAct, useVersion } from "../open";
+import { derive, useAct, useDerived } from "../open";
 import { NamesChoice } from "../players";
 
 const CAPOS = Object.freeze([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
@@ -24,12 +24,14 @@ export function CapoTable({
   soundingKey: string;
   chords: readonly { symbol: string; beats: number }[];
 }) {
-  const body = useVersion();
   const act = useAct();
   const table = useRef<HTMLTableElement>(null);
   const { tuning, level } = player;
   const rows = useCapoTable({ key: soundingKey, chords, tuning, level, scaleMm: scaleMmOf(player) });
-  const hardest = useHardestChanges(derive.planOf(body, player), CAPOS);
+  const hardest = useHardestChanges(
+    useDerived((body) => derive.planOf(body, player)),
+    CAPOS,
+  );
   const choose = (capo: number) => {
     if (capo !== player.capo) act(set("players", player.id, { capo }));
   };

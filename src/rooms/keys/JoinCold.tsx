@@ -11,13 +11,12 @@ import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { writtenNote } from "@/ui/written";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../open";
+import { derive, useDerived, useRows } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
 export function JoinCold({ player }: { player: Player }) {
-  const body = useVersion();
   const [symbol, setSymbol] = useState("");
-  const { plan } = useShapePlan(derive.planOf(body, player));
+  const { plan } = useShapePlan(useDerived((body) => derive.planOf(body, player)));
   const chords = plan ? joinCold(plan) : [];
   const one = chords.find((chord) => chord.symbol === symbol) ?? chords[0];
   return (
@@ -47,7 +46,7 @@ export function JoinCold({ player }: { player: Player }) {
 }
 
 function Card({ one, player }: { one: OneChord; player: Player }) {
-  const body = useVersion();
+  const body = useRows("version");
   const { sounding } = keysOf(body);
   const box = boxFor(sounding, player);
   return (

@@ -6,7 +6,7 @@ import { versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useAct, useVersion } from "../open";
+import { derive, useAct, useDerived, useRows } from "../open";
 import { keyChoices } from "../song";
 import { CapoTable } from "./CapoTable";
 import { KeysTabs } from "./KeysTabs";
@@ -17,14 +17,15 @@ import { Voice } from "./Voice";
 
 /** The Keys room: the key for the voice, for each guitar what every capo asks of the hand, two guitars compared. */
 export function KeysRoom() {
-  const body = useVersion();
+  const body = useRows("version", "players");
+  const { passages } = useDerived(derive.timeline);
   const act = useAct();
   const version = versionRow(body);
   const guitars = Object.values(body.players)
     .sort(byOrder)
     .filter((player) => player.instrument === "guitar");
-  const unraised = derive.timeline(body).passages.filter((passage) => passage.shift === 0);
-  const chords = playedChords(body, unraised.length > 0 ? unraised : undefined);
+  const unraised = passages.filter((passage) => passage.shift === 0);
+  const chords = playedChords(body, unraised.length > 0 ? unraised : passages);
   return (
     <>
       <h1 className="mb-1">Keys</h1>

@@ -4,14 +4,14 @@ import { useState } from "react";
 import { parseChord } from "@/core/chord";
 import { type NeckPlace, neckPlaces, notesOfChord, notesOfScale, type WantedNote } from "@/core/fretboard";
 import { formatKey, type Key, moveKey, SCALE_NAMES, type ScaleName, scaleOfKey } from "@/core/pitch";
-import { keysOf, Namer, readerOf, resolveCell, tuningOf } from "@/core/song/read";
-import type { Player, Use } from "@/core/song/schema";
+import { keysOf, Namer, readerOf, resolveCell, type Timeline, tuningOf } from "@/core/song/read";
+import type { Player, Use, VersionBody } from "@/core/song/schema";
 import { Neck } from "@/ui/Neck";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written, writtenNote } from "@/ui/written";
-import { derive, useVersion } from "../open";
+import { derive, useDerived, useRows } from "../open";
 import { JoinCold } from "./JoinCold";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
@@ -25,15 +25,17 @@ const FRETS = 15;
 export const NeckPage = () => <PlayerPage below={JoinCold}>{SectionNeck}</PlayerPage>;
 
 function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
-  const body = useVersion();
-  const outline = derive.outline(body);
+  const body = useRows("version");
+  const timeline = useDerived(derive.timeline);
+  const index = useDerived(derive.cellIndex);
+  const outline = useDerived(derive.outline);
   const [useId, setUseId] = useState("");
   const [what, setWhat] = useState("scale");
   const [labels, setLabels] = useState<"notes" | "degrees">("notes");
   const use = outline.form.find((one) => one.id === useId) ?? outline.form[0];
   const key = moveKey(keysOf(body).sounding, use?.shift ?? 0);
-  const capo = use ? resolveCell(derive.cellIndex(body), use, player).capo.value : player.capo;
-  const chords = use ? chordsAt(body, use, player, capo) : [];
+  const capo = use ? resolveCell(index, use, player).capo.value : player.capo;
+  const chords = use ? chordsAt(body, timeline, use, player, capo) : [];
   const shown = whatIsShown(what, key, chords);
   const places = neckPlaces(shown.notes, { tuning: tuningOf(player), capo, frets: FRETS });
   const strings = namesOfStrings(player.tuning);
@@ -112,14 +114,15 @@ const tonicOf = (key: Key): string => formatKey({ ...key, mode: "major" });
 
 /** The chords a section plays this time, in the player's names. */
 function chordsAt(
-  body: ReturnType<typeof useVersion>,
+  body: Pick<VersionBody, "version">,
+  timeline: Timeline,
   use: Use,
   player: Player,
   capo: number,
 ): { symbol: string; name: string }[] {
   const namer = new Namer(body, readerOf(player, capo), use.shift);
   const found = new Map<string, string>();
-  for (const passage of derive.timeline(body).passages.filter((one) => one.use.id === use.id))
+  for (const passage of timeline.passages.filter((one) => one.use.id === use.id))
     for (const line of passage.lines)
       for (const { chord } of line.outline.chords) {
         const named = namer.name(chord.symbol);

@@ -13,7 +13,7 @@ import { sayCapo, sayPercent } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
 import { usePlanted } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const CAPOS = [0, 1, 2, 3, 4, 5, 6, 7] as const;
@@ -39,18 +39,18 @@ const changesOf = (request: PlanRequest) =>
     .slice(0, MOST_CHANGES);
 
 function Search({ players, player, onPlayer }: PlayerPageProps) {
-  const body = useVersion();
+  const index = useDerived(derive.cellIndex);
   const [capos, setCapos] = useState<readonly number[]>([...new Set([0, 2, player.capo])].sort());
   const [allow, setAllow] = useState<readonly Colour[]>(["add9", "sus4", "7"]);
   const { work, start, stop } = usePlanted();
-  const request = derive.planOf(body, player);
+  const request = useDerived((body) => derive.planOf(body, player));
   const changes = changesOf(request);
-  const use = derive.outline(body).form[0];
+  const use = useDerived(derive.outline).form[0];
   const flip = <Item,>(list: readonly Item[], item: Item): Item[] =>
     list.includes(item) ? list.filter((one) => one !== item) : [...list, item];
   const search = () => {
     if (!use) return;
-    const hand = handOf(player, resolveCell(derive.cellIndex(body), use, player));
+    const hand = handOf(player, resolveCell(index, use, player));
     start({
       hand: { ...hand, style: "full", strings: null },
       capos: [...capos].sort((a, b) => a - b),
@@ -163,7 +163,7 @@ function Point({
   player: Player;
   changes: readonly { symbol: string }[];
 }) {
-  const body = useVersion();
+  const current = useCurrentVersion();
   const act = useAct();
   const strings = namesOfStrings(player.tuning);
   const shapes = new Map<string, { symbol: string; index: number }>();
@@ -179,7 +179,7 @@ function Point({
       chosen.add(symbol);
       const spot = spotOf(player, point.capo, { useId: "", chordId: "", symbol });
       const command = chooseShape(
-        body,
+        current(),
         spot,
         "symbol",
         { frets: [...shape.frets], fingers: [...shape.fingers] },

@@ -6,12 +6,12 @@ import { hasStrings } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
-import { useOpenSong, useVersion } from "../open";
+import { useOpenSong, useRows } from "../open";
 import { KeysTabs } from "./KeysTabs";
 
 /** Players in their order, and which one a page is about. */
 function usePlayer(fits: (player: Player) => boolean) {
-  const body = useVersion();
+  const body = useRows("players");
   const [id, setId] = useState("");
   const players = Object.values(body.players)
     .sort(byOrder)

@@ -12,7 +12,7 @@ import { NumberField } from "@/ui/NumberField";
 import { sayCapo } from "@/ui/pretty";
 import { written } from "@/ui/written";
 import { type CapoRow, useCapoTable } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../open";
+import { derive, makeId, useAct, useDerived, useRows } from "../open";
 import { playedChords } from "./played-chords";
 
 /** How long a practised hand takes to move a capo and find the neck again. Ours, no source. */
@@ -20,10 +20,10 @@ const USUAL_SECONDS = 4;
 
 /** Where the song is raised: each guitar stays and barres, or moves its capo, if there is a rest to do it in. */
 export function RaisedUses({ guitars }: { guitars: readonly Player[] }) {
-  const body = useVersion();
+  const body = useRows("version");
   const [seconds, setSeconds] = useState(USUAL_SECONDS);
-  const timeline = derive.timeline(body);
-  const index = derive.cellIndex(body);
+  const timeline = useDerived(derive.timeline);
+  const index = useDerived(derive.cellIndex);
   const rows = guitars.flatMap((player) =>
     raisedPassages(body, timeline, index, player).map((raised) => ({ player, raised })),
   );
@@ -57,9 +57,9 @@ export function RaisedUses({ guitars }: { guitars: readonly Player[] }) {
 }
 
 function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised; seconds: number }) {
-  const body = useVersion();
+  const body = useRows("version");
   const act = useAct();
-  const index = derive.cellIndex(body);
+  const index = useDerived(derive.cellIndex);
   const { passage, by, capoNow, capoMoved, restBeats, restMs } = raised;
   const { use } = passage;
   const capoThere = index.cells.get(cellKey(use.id, player.id))?.capo ?? null;

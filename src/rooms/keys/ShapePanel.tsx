@@ -12,7 +12,7 @@ import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useFingerings, useStandIns } from "@/workers";
-import { makeId, useAct, useVersion } from "../open";
+import { makeId, useAct, useCurrentVersion, useRows } from "../open";
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "symbol", label: "everywhere in this song" },
@@ -29,7 +29,8 @@ type Props = {
 
 /** One shape opened: how to hold it, the changes around it, and what could be held instead. */
 export function ShapePanel({ shape, plan, player, dots }: Props) {
-  const body = useVersion();
+  const body = useRows("version", "choices");
+  const current = useCurrentVersion();
   const act = useAct();
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { name, symbol, hand, fingering, event } = shape;
@@ -40,7 +41,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
   const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   const { choice } = findChoice(body, spot);
   const choose = (one: Pick<Fingering, "frets" | "fingers">) =>
-    act(chooseShape(body, spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
+    act(chooseShape(current(), spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
   const around = listChanges(plan).filter(
     (change) => change.from.symbol === symbol || change.to.symbol === symbol,
   );

@@ -9,7 +9,7 @@ import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../open";
+import { derive, useDerived } from "../open";
 import { HardChanges } from "./HardChanges";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 import { ShapePanel } from "./ShapePanel";
@@ -24,10 +24,9 @@ const DOT_WORDS: Readonly<Record<Dots, string>> = {
 export const ShapesPage = () => <PlayerPage>{Shapes}</PlayerPage>;
 
 function Shapes({ players, player, onPlayer }: PlayerPageProps) {
-  const body = useVersion();
   const [dots, setDots] = useState<Dots>("fingers");
   const [vary, setVary] = useState(false);
-  const request = derive.planOf(body, player);
+  const request = useDerived((body) => derive.planOf(body, player));
   const { plan, isOld } = useShapePlan(vary ? { ...request, vary } : request);
   return (
     <>

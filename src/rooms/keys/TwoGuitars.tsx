@@ -7,17 +7,16 @@ import type { Player } from "@/core/song/schema";
 import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useShapePlan } from "@/workers";
-import { derive, useVersion } from "../open";
+import { derive, useDerived } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
 export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
-  const body = useVersion();
   const [picked, setPicked] = useState<readonly [string, string]>(["", ""]);
   const first = guitars.find((one) => one.id === picked[0]) ?? guitars[0]!;
   const second =
     guitars.find((one) => one.id === picked[1] && one !== first) ?? guitars.find((one) => one !== first)!;
-  const a = useShapePlan(derive.planOf(body, first)).plan;
-  const b = useShapePlan(derive.planOf(body, second)).plan;
+  const a = useShapePlan(useDerived((body) => derive.planOf(body, first))).plan;
+  const b = useShapePlan(useDerived((body) => derive.planOf(body, second))).plan;
   const options = guitars.map((one) => ({ value: one.id, label: one.name }));
   return (
     <section aria-label="Two guitars" className="mt-8">

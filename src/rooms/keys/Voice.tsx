@@ -18,20 +18,20 @@ import { byOrder } from "@/document";
 import { PitchField } from "@/ui/PitchField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useAct, useVersion } from "../open";
+import { derive, useAct, useDerived, useRows } from "../open";
 import { useSingerRange } from "../players";
 import { SungNote } from "./SungNote";
 import { VoiceKeys } from "./VoiceKeys";
 
 /** The voice: who sings, how high and low they can, what each section asks, and the keys that fit. */
 export function Voice() {
-  const body = useVersion();
+  const body = useRows("players");
   const [chosen, setChosen] = useState("");
   const singers = Object.values(body.players)
     .sort(byOrder)
     .filter((player) => player.sings);
   const singer = singers.find((one) => one.id === chosen) ?? singers[0];
-  const places = sungPlaces(derive.outline(body));
+  const places = sungPlaces(useDerived(derive.outline));
   return (
     <section aria-label="The voice" className="mb-8 rounded-box bg-base-200 p-4">
       <h2 className="mb-2">The voice</h2>
@@ -92,9 +92,9 @@ function SingerRange({ singer }: { singer: Player }) {
 
 /** What each section asks of the voice, in the key it is played in; places out of reach can be sung lower. */
 function SectionRanges({ singer, places }: { singer: PitchRange | null; places: readonly SungPlace[] }) {
-  const body = useVersion();
+  const body = useRows("version");
   const act = useAct();
-  const outline = derive.outline(body);
+  const outline = useDerived(derive.outline);
   const sung = outline.sections.filter(
     ({ section, lines }) =>
       (section.melodyRange !== null || lines.some((line) => line.text !== "")) &&
@@ -135,7 +135,7 @@ function SectionRange({
   places: readonly SungPlace[];
   onSet: (range: PitchRange | null) => void;
 }) {
-  const body = useVersion();
+  const body = useRows("version", "sections");
   const act = useAct();
   const stored = body.sections[sectionId]?.melodyRange ?? null;
   const place = places[0];
@@ -215,7 +215,7 @@ function Reach({
   singer: PitchRange | null;
   onLower: (octaveDown: boolean) => void;
 }) {
-  const body = useVersion();
+  const body = useRows("version");
   const { range, above, below, fitsLower } = reachOf(body, place, singer);
   const key = moveKey(keysOf(body).sounding, place.use.shift);
   const isOut = above > 0 || below > 0;

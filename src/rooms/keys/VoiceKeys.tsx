@@ -13,7 +13,7 @@ import {
   versionRow,
 } from "@/core/song/read";
 import { pretty, sayKey } from "@/ui/pretty";
-import { useAct, useVersion } from "../open";
+import { useAct, useRows } from "../open";
 
 const SHOWN = 5;
 const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
@@ -24,7 +24,7 @@ const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
 
 /** The keys for this voice, best first, with the reason. */
 export function VoiceKeys({ singer, places }: { singer: PitchRange; places: readonly SungPlace[] }) {
-  const body = useVersion();
+  const body = useRows("version");
   const act = useAct();
   const [all, setAll] = useState(false);
   const version = versionRow(body);

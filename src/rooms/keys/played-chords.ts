@@ -1,12 +1,11 @@
 import { beatsOfTicks } from "@/core/rhythm";
 import { namerByShift, type Passage, versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
-import { derive } from "../open";
 
 /** Every chord that is played in some passages, as it sounds, with the beats it lasts. */
 export function playedChords(
-  body: VersionBody,
-  passages: readonly Passage[] = derive.timeline(body).passages,
+  body: Pick<VersionBody, "version">,
+  passages: readonly Passage[],
 ): { symbol: string; beats: number }[] {
   const version = versionRow(body);
   const ticks = new Map<string, number>();

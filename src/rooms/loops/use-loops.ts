@@ -14,7 +14,7 @@ import {
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song/schema";
 import { useLoopPlan } from "@/workers";
-import { derive, useBand, useCalmVersion } from "../open";
+import { derive, useBand, useWholeVersionLater } from "../open";
 
 /** Which reading of the song a case was made from: a plan is shown with the song it was made for. */
 const songOf = new WeakMap<LoopCase, SongLoops>();
@@ -41,7 +41,7 @@ export type Loops = {
 
 /** The looper of the open version, planned. @param trade whether the price of less footwork is asked as well */
 export function useLoops(trade = false): Loops {
-  const body = useCalmVersion();
+  const body = useWholeVersionLater();
   const song = derive.loops(body, useBand());
   if (song.asked) songOf.set(song.asked, song);
   const { known, problem, isOld } = useLoopPlan(song.asked, trade);

@@ -14,11 +14,15 @@ export {
   useActOnBand,
   useActOnSong,
   useBand,
-  useCalmVersion,
   useCurrentVersion,
+  useDerived,
+  useDerivedLater,
   useOpenSong,
+  useRows,
+  useRowsLater,
   useSong,
-  useVersion,
+  useWholeVersion,
+  useWholeVersionLater,
 } from "./open-song";
 export { PageTabs } from "./PageTabs";
 export { UndoRedo } from "./UndoRedo";

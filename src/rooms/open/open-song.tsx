@@ -2,6 +2,7 @@
 
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { type StoreApi, useStore } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 import { createStore } from "zustand/vanilla";
 import type { BandCommand, SongCommand, VersionCommand } from "@/core/song/edit";
 import {
@@ -32,7 +33,7 @@ type Open = {
 };
 
 const OpenSong = createContext<Open | null>(null);
-const Calm = createContext<VersionBody | null>(null);
+const AfterPaint = createContext<VersionBody | null>(null);
 
 /** Opens a version, its song and the band for all that is below. */
 export function OpenSongProvider({
@@ -63,7 +64,7 @@ export function OpenSongProvider({
   }, [open]);
   return (
     <OpenSong.Provider value={open}>
-      <CalmProvider>{children}</CalmProvider>
+      <AfterPaintProvider>{children}</AfterPaintProvider>
     </OpenSong.Provider>
   );
 }
@@ -74,24 +75,49 @@ export function useOpenSong(): Open {
   return open;
 }
 
-/** The version as this window shows it. */
-export function useVersion(): VersionBody {
-  return useStore(useOpenSong().version.state, (state) => state.replica.view);
+/** What a window asks of the version: the same answer while the tables it comes from are the same. */
+type Select<Value> = (body: VersionBody) => Value;
+
+/** Something worked out of the version; drawn anew only when it has become another. */
+export function useDerived<Value>(select: Select<Value>): Value {
+  return useStore(useOpenSong().version.state, (state) => select(state.replica.view));
 }
 
+/** Rows of some tables of the version; the same object while none of these tables has changed. */
+export function useRows<Name extends keyof VersionBody>(...tables: readonly Name[]): Pick<VersionBody, Name> {
+  return useDerived(useShallow((body) => pick(body, tables)));
+}
+
+/** The whole version, for what compares it as a whole. */
+export const useWholeVersion = (): VersionBody => useDerived((body) => body);
+
 /**
- * The version a moment later, where a key must be painted first: what is shown from it follows when there is time.
+ * The same a moment later, where a key must be painted first: what is shown from it follows when there is time.
  * Acts must ask {@link useCurrentVersion}.
  */
-export function useCalmVersion(): VersionBody {
-  const body = useContext(Calm);
+export function useDerivedLater<Value>(select: Select<Value>): Value {
+  return select(useWholeVersionLater());
+}
+
+export function useRowsLater<Name extends keyof VersionBody>(
+  ...tables: readonly Name[]
+): Pick<VersionBody, Name> {
+  return useDerivedLater(useShallow((body) => pick(body, tables)));
+}
+
+/** The whole version a moment later, for plans that depend on nearly all of it. */
+export function useWholeVersionLater(): VersionBody {
+  const body = useContext(AfterPaint);
   if (!body) throw new Error("Expected an OpenSongProvider above this component.");
   return body;
 }
 
+const pick = <Name extends keyof VersionBody>(body: VersionBody, tables: readonly Name[]) =>
+  Object.fromEntries(tables.map((table) => [table, body[table]])) as Pick<VersionBody, Name>;
+
 /** One clock for all that may wait: nothing below it is drawn anew before the paint. */
-function CalmProvider({ children }: { children: ReactNode }) {
-  return <Calm.Provider value={useAfterPaint(useVersion())}>{children}</Calm.Provider>;
+function AfterPaintProvider({ children }: { children: ReactNode }) {
+  return <AfterPaint.Provider value={useAfterPaint(useWholeVersion())}>{children}</AfterPaint.Provider>;
 }
 
 /** Asks for the version at the moment of an act, without drawing anew at each change. */

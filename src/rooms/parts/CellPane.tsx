@@ -23,7 +23,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRowsLater } from "../open";
 import { From } from "./From";
 import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";
@@ -33,7 +33,7 @@ import { StrumField } from "./StrumField";
 
 /** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
 export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useCalmVersion();
+  const body = useRowsLater("version", "sounds");
   const current = useCurrentVersion();
   const act = useAct();
   const { use, player, cell, out } = part;
@@ -41,7 +41,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
     act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
   const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
   const strings = hasStrings(player);
-  const others = derive.sheet(body).players.filter((one) => one.id !== player.id);
+  const others = useDerivedLater(derive.sheet).players.filter((one) => one.id !== player.id);
   return (
     <div className="flex flex-col gap-4">
       <h2 className="flex flex-wrap items-center gap-2">

@@ -6,12 +6,12 @@ import { setCell } from "@/core/song/edit";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { TabLines } from "@/ui/TabLines";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
 
 /** The line of a part, in tab; written in the Lines page. */
 export function LineField({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useCalmVersion();
+  const body = useRowsLater("riffs");
   const current = useCurrentVersion();
   const act = useAct();
   const { version } = useOpenSong();

@@ -16,7 +16,7 @@ import { cellKey } from "@/core/song/read";
 import type { Role, StrumRow } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { useAfterPaint } from "@/ui/use-after-paint";
-import { derive, makeId, useAct, useVersion } from "../open";
+import { derive, makeId, useAct, useDerived, useRows } from "../open";
 import { CellPane } from "./CellPane";
 import { FindingsList } from "./FindingsList";
 import { PartsTabs } from "./PartsTabs";
@@ -40,8 +40,7 @@ const ROLE_KEYS: Readonly<Record<string, Role>> = {
 
 /** The Parts room: the sheet. Sections run down as they are played, players stand across. */
 export function PartsRoom() {
-  const body = useVersion();
-  const { players, rows } = derive.sheet(body);
+  const { players, rows } = useDerived(derive.sheet);
   if (players.length === 0 || rows.length === 0) {
     return (
       <>
@@ -65,10 +64,10 @@ export function PartsRoom() {
 }
 
 function Sheet() {
-  const body = useVersion();
+  const { strums } = useRows("strums");
   const act = useAct();
-  const { players, rows } = derive.sheet(body);
-  const index = derive.cellIndex(body);
+  const { players, rows } = useDerived(derive.sheet);
+  const index = useDerived(derive.cellIndex);
   const { selection, block, go } = useSelection(rows.length, players.length);
   const { open } = useFindings();
   const table = useRef<HTMLTableElement>(null);
@@ -162,7 +161,7 @@ function Sheet() {
     else return;
     event.preventDefault();
   };
-  const outline = derive.outline(body);
+  const outline = useDerived(derive.outline);
   const openings = useMemo(
     () =>
       new Map(
@@ -223,7 +222,7 @@ function Sheet() {
                     row={one}
                     opening={openings.get(one.section.id) ?? ""}
                     at={at}
-                    strums={body.strums}
+                    strums={strums}
                     counts={counts}
                     focusColumn={at === row ? column : null}
                     from={at >= block.row && at < block.row + block.rows ? block.column : null}

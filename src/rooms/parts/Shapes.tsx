@@ -12,7 +12,7 @@ import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
 import { useFingerings, useShapePlan } from "@/workers";
-import { derive, makeId, useAct, useCalmVersion, useVersion } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRows, useRowsLater } from "../open";
 
 type Props = {
   readonly use: Use;
@@ -38,13 +38,14 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
 
 /** The shapes of a part, each once; any can be swapped for another the engine found. */
 export function Shapes({ use, player, cell, namer }: Props) {
-  const body = useCalmVersion();
+  const { choices } = useRowsLater("choices");
+  const timeline = useDerivedLater(derive.timeline);
+  const plans = useDerivedLater((body) => derive.planOf(body, player));
   const [opened, setOpened] = useState<string | null>(null);
   const places = new Map<string, Place>();
   // What is played at this place, changed lines and endings too.
-  const lines = derive
-    .timeline(body)
-    .passages.filter((passage) => passage.use.id === use.id)
+  const lines = timeline.passages
+    .filter((passage) => passage.use.id === use.id)
     .flatMap((passage) => passage.lines.map((line) => line.outline));
   for (const line of lines) {
     for (const { chord } of line.chords) {
@@ -61,7 +62,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
     }
   }
   const answers = useFingerings([...places.values()].map((place) => place.request));
-  const { plan } = useShapePlan(derive.planOf(body, player));
+  const { plan } = useShapePlan(plans);
   const planned = plan && shapesOfPlan(plan);
   if (places.size === 0) return <p className="text-sm">No chords here.</p>;
   return (
@@ -72,7 +73,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
           const found = answers.get(requestKey(place.request));
           const spot = spotAt(place, use, player);
           const { shape, unfit } = shapeAt(
-            body,
+            { choices },
             spot,
             () => planned?.get(requestKey(place.request)) ?? (planned && found?.fingerings[0]) ?? null,
           );
@@ -136,7 +137,8 @@ type SwapProps = {
 };
 
 function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
-  const body = useVersion();
+  const body = useRows("choices", "extras");
+  const currentVersion = useCurrentVersion();
   const act = useAct();
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { choice } = findChoice(body, spot);
@@ -188,7 +190,7 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
                   onClick={() =>
                     act(
                       chooseShape(
-                        body,
+                        currentVersion(),
                         spot,
                         scope,
                         { frets: [...fingering.frets], fingers: [...fingering.fingers] },

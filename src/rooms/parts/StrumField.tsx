@@ -7,12 +7,12 @@ import { setCell, strumLike, takePattern } from "@/core/song/edit";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
-import { derive, makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
 
 /** The pattern of a part: one of the song's, or one of the library, which the song then has its own copy of. */
 export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useCalmVersion();
+  const body = useRowsLater("strums");
   const current = useCurrentVersion();
   const act = useAct();
   const { version } = useOpenSong();

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { type Finding, findingsOf, type ShapePlan } from "@/core/parts";
 import { hasStrings, versionRow } from "@/core/song/read";
 import { useShapePlans } from "@/workers";
-import { derive, useCalmVersion } from "../open";
+import { derive, useWholeVersionLater } from "../open";
 
 export type Judged = {
   /** Nobody has let these stand. */
@@ -19,7 +19,7 @@ export type Judged = {
 /** Everything found on the sheet, live; what depends on shapes follows from the worker. */
 export function useFindings(): Judged {
   // A key is painted first; judging follows when there is time.
-  const body = useCalmVersion();
+  const body = useWholeVersionLater();
   const sheet = derive.sheet(body);
   // biome-ignore lint/correctness/useExhaustiveDependencies: plans of players are the same while their parts are
   const requests = useMemo(

@@ -22,7 +22,7 @@ import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useBand, useVersion } from "../open";
+import { makeId, useAct, useBand, useCurrentVersion, useRows } from "../open";
 import { NamesChoice } from "./NamesChoice";
 import { checkTuning, splitTuning } from "./tuning-text";
 import { useSingerRange } from "./use-singer-range";
@@ -98,10 +98,11 @@ function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string)
 
 /** The Players room: who plays this version, on what, tuned how, with which capo. */
 export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
-  const body = useVersion();
+  const { players: rows } = useRows("players");
+  const current = useCurrentVersion();
   const act = useAct();
   const boxes = Object.values(useBand()?.soundBoxes ?? {});
-  const players = Object.values(body.players).sort(byOrder);
+  const players = Object.values(rows).sort(byOrder);
   const absent = band.filter((one) => !players.some((player) => player.bandPlayerId === one.id));
   return (
     <>
@@ -116,7 +117,11 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
       )}
       <ol className="flex flex-col gap-4">
         {players.map((player) => (
-          <PlayerRow key={player.id} player={player} onRemove={() => act(removePlayer(body, player.id))} />
+          <PlayerRow
+            key={player.id}
+            player={player}
+            onRemove={() => act(removePlayer(current(), player.id))}
+          />
         ))}
       </ol>
       <p className="mt-4 flex flex-wrap gap-2">

@@ -8,7 +8,7 @@ import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
-import { makeId, useAct, useVersion } from "../open";
+import { makeId, useAct, useWholeVersion } from "../open";
 
 /** This version and another side by side: what differs in words, each to be taken over on its own. */
 export function Compare({
@@ -20,7 +20,7 @@ export function Compare({
   theirs: VersionBody;
   onClose: () => void;
 }) {
-  const mine = useVersion();
+  const mine = useWholeVersion();
   const act = useAct();
   const found = useMemo(() => compareVersions(mine, theirs, makeId, pretty), [mine, theirs]);
   return (

@@ -7,7 +7,7 @@ import { batch, removalIn } from "@/core/song/edit";
 import { keysOf, versionRow } from "@/core/song/read";
 import type { Source, VersionBody } from "@/core/song/schema";
 import { byOrder } from "@/document";
-import { useAct, useCurrentVersion, useOpenSong, useVersion } from "../open";
+import { useAct, useCurrentVersion, useOpenSong, useRows, useWholeVersion } from "../open";
 import { EvidenceChart, type Reading } from "./EvidenceChart";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { KIND_WORDS, NewSource } from "./NewSource";
@@ -17,7 +17,7 @@ const MOST_SOURCES = 4;
 
 /** Several sources of the song laid against each other, what is in doubt, and what to listen to. */
 export function EvidencePage({ versions }: { versions: readonly ListedVersion[] }) {
-  const body = useVersion();
+  const body = useWholeVersion();
   const { version } = useOpenSong();
   const [others, setOthers] = useState<readonly { id: string; name: string; body: VersionBody }[]>([]);
   const [problem, setProblem] = useState("");
@@ -130,7 +130,9 @@ function useReadings(
 function SourceRow({ source, used }: { source: Source; used: boolean }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const count = Object.values(useVersion().chords).filter((chord) => chord.sourceId === source.id).length;
+  const count = Object.values(useRows("chords").chords).filter(
+    (chord) => chord.sourceId === source.id,
+  ).length;
   return (
     <li>
       <strong>{source.name}</strong>, {KIND_WORDS[source.kind]}

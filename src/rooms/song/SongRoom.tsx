@@ -2,13 +2,21 @@
 
 import { useRef, useState } from "react";
 
-import { beatsOfBar, beatUnitOf, formatBeats } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
-import { meterOf, type Note, type Notes, versionRow } from "@/core/song/read";
-import type { VersionBody } from "@/core/song/schema";
+import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
 import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useActOnSong, useSong, useVersion } from "../open";
+import {
+  derive,
+  makeId,
+  useAct,
+  useActOnSong,
+  useCurrentVersion,
+  useDerived,
+  useRows,
+  useSong,
+} from "../open";
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
 import { HeadNotes } from "./KeptNotes";
@@ -19,24 +27,27 @@ import { UsePanel } from "./UsePanel";
 
 /** The Song room: what is sung and played, in bars, and the order it comes in. */
 export function SongRoom() {
-  const body = useVersion();
+  const version = versionRow(useRows("version"));
+  const current = useCurrentVersion();
   const act = useAct();
-  const outline = derive.outline(body);
-  const sums = derive.sums(body);
+  const outline = useDerived(derive.outline);
+  const sums = useDerived(derive.sums);
   const unplayed = outline.sections.filter(
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );
   const [chosen, setChosen] = useState<string | null>(null);
-  const alike = derive.alike(body);
-  const notes = derive.notes(body);
+  const formRows = useDerived(derive.formRows);
+  const timeline = useDerived(derive.timeline);
+  const alike = useDerived(derive.alike);
+  const notes = useDerived(derive.notes);
   const use = outline.form.find((one) => one.id === chosen);
   const choose = (useId: string) => setChosen((before) => (before === useId ? null : useId));
   return (
     <>
       <Title />
       <SongTabs />
-      <FormStrip timeline={derive.timeline(body)} chosen={chosen} onChoose={choose} />
-      {use && <UsePanel use={use} version={versionRow(body)} onClose={() => setChosen(null)} />}
+      <FormStrip timeline={timeline} chosen={chosen} onChoose={choose} />
+      {use && <UsePanel use={use} version={version} onClose={() => setChosen(null)} />}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="order-2 flex flex-col gap-5 xl:order-1">
           {outline.sections.length === 0 && (
@@ -49,7 +60,7 @@ export function SongRoom() {
               key={section.section.id}
               outline={section}
               sum={sums.get(section.section.id)}
-              version={versionRow(body)}
+              version={version}
               alike={alike.get(section.section.id)}
               notes={notes.get(section.section.id)}
             />
@@ -57,15 +68,17 @@ export function SongRoom() {
           <button
             type="button"
             className="btn self-start"
-            onClick={() => act(addSection(body, `Section ${outline.sections.length + 1}`, "other", makeId))}
+            onClick={() =>
+              act(addSection(current(), `Section ${outline.sections.length + 1}`, "other", makeId))
+            }
           >
             Add a section
           </button>
         </div>
         <aside className="order-1 flex flex-col gap-5 xl:order-2">
-          <Settings version={versionRow(body)} />
+          <Settings version={version} />
           <Form
-            rows={derive.formRows(body)}
+            rows={formRows}
             sections={useSame(outline.sections.map(({ section }) => section))}
             chosen={chosen}
             onChoose={choose}
@@ -78,7 +91,7 @@ export function SongRoom() {
                   key={section.id}
                   type="button"
                   className="btn btn-sm mt-1 mr-1"
-                  onClick={() => act(addUse(body, section.id, makeId))}
+                  onClick={() => act(addUse(current(), section.id, makeId))}
                 >
                   Play {section.label} at the end
                 </button>
@@ -95,7 +108,8 @@ export function SongRoom() {
 function Title() {
   const song = Object.values(useSong().song)[0]!;
   const actOnSong = useActOnSong();
-  const body = useVersion();
+  const timeline = useDerived(derive.timeline);
+  const meter = meterOf(useRows("version"));
   return (
     <div className="mb-4 flex flex-wrap items-end gap-4">
       <h1 className="sr-only">{song.title}: Song</h1>
@@ -121,7 +135,7 @@ function Title() {
         className="w-52"
         onSet={(tags) => actOnSong(songEdits.set("song", song.id, { tags: tagsOf(tags) }))}
       />
-      <p className="pb-1">{sayLength(body)}</p>
+      <p className="pb-1">{sayLength(timeline, meter)}</p>
     </div>
   );
 }
@@ -139,9 +153,7 @@ const keptApart = (notes: Notes): Note[] =>
   );
 
 /** "46 bars of 4 beats, 2:25". */
-function sayLength(body: VersionBody): string {
-  const timeline = derive.timeline(body);
-  const meter = meterOf(body);
+function sayLength(timeline: Timeline, meter: Meter): string {
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
   return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${sayTime(timeline.seconds)}`;
 }

@@ -15,15 +15,14 @@ import type { ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { ExceptionRow } from "./ExceptionRow";
 
 /** One place in the form opened: what is otherwise there than where the section is written. */
 export function UsePanel({ use, version, onClose }: { use: Use; version: VersionRow; onClose: () => void }) {
-  const body = useVersion();
   const act = useAct();
   const current = useCurrentVersion();
-  const outline = derive.outline(body);
+  const outline = useDerived(derive.outline);
   const section = outline.byId.get(use.sectionId);
   const panel = useRef<HTMLElement>(null);
   // It opens above the sheet, while the form may have been scrolled far down.
@@ -134,8 +133,7 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
 
 /** Bars that do not close with what is otherwise here. */
 function OpenHere({ use, version }: { use: Use; version: VersionRow }) {
-  const body = useVersion();
-  const { passages } = derive.timeline(body);
+  const { passages } = useDerived(derive.timeline);
   const at = passages.findIndex((passage) => passage.use.id === use.id);
   const passage = passages[at];
   const sum = passage && passageSum(passage, passages[at + 1]);

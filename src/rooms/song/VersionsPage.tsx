@@ -9,7 +9,7 @@ import type { VersionBody } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { useReady } from "@/ui/use-ready";
-import { useAct, useOpenSong, useVersion } from "../open";
+import { useAct, useOpenSong, useRows } from "../open";
 import { Compare } from "./Compare";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { History } from "./History";
@@ -18,9 +18,8 @@ import { SongTabs } from "./SongTabs";
 /** The versions of a song: start one from another, lay two side by side, go back in time. */
 export function VersionsPage({ versions }: { versions: readonly ListedVersion[] }) {
   const { version } = useOpenSong();
-  const body = useVersion();
+  const row = versionRow(useRows("version"));
   const act = useAct();
-  const row = versionRow(body);
   const [other, setOther] = useState<{ listed: ListedVersion; body: VersionBody } | null>(null);
   const [problem, setProblem] = useState("");
   const compare = async (listed: ListedVersion) => {

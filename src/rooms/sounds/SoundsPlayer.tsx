@@ -6,7 +6,7 @@ import { create } from "zustand";
 import type { Player, VersionBody } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
-import { useCalmVersion, useOpenSong } from "../open";
+import { useOpenSong, useRowsLater } from "../open";
 import { SoundsTabs } from "./SoundsTabs";
 
 /** Whose sounds the room is about: kept while one goes from page to page. */
@@ -16,14 +16,14 @@ const useChosen = create<{ readonly id: string; readonly choose: (id: string) =>
 }));
 
 /** Who has sounds, or a part that names one. */
-export const playersWithSounds = (body: VersionBody): ReadonlySet<string> =>
+export const playersWithSounds = (body: Pick<VersionBody, "sounds" | "cells">): ReadonlySet<string> =>
   new Set([
     ...Object.values(body.sounds).map(({ playerId }) => playerId),
     ...Object.values(body.cells).flatMap(({ playerId, sound }) => (sound ? [playerId] : [])),
   ]);
 
 /** Whoever has sounds to change comes first; singers and drums last. */
-function soundPlayers(body: VersionBody): Player[] {
+function soundPlayers(body: Pick<VersionBody, "players" | "sounds" | "cells">): Player[] {
   const has = playersWithSounds(body);
   const rank = (player: Player): number =>
     has.has(player.id) ? 0 : player.instrument === "guitar" || player.instrument === "bass" ? 1 : 2;
@@ -34,7 +34,7 @@ function soundPlayers(body: VersionBody): Player[] {
 
 /** A page of the Sounds room: it is about one player. */
 export function SoundsPage({ children: Page }: { children: ComponentType<{ readonly player: Player }> }) {
-  const body = useCalmVersion();
+  const body = useRowsLater("players", "sounds", "cells");
   const { id, choose } = useChosen();
   const { version } = useOpenSong();
   const players = soundPlayers(body);

@@ -16,7 +16,7 @@ import {
   tonePresses,
 } from "@/core/tones";
 import { useTonePlan } from "@/workers";
-import { derive, useCalmVersion } from "../open";
+import { derive, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "./SoundsPlayer";
 
 /**
@@ -46,7 +46,7 @@ export type Tones = {
 
 /** One player's sounds through the open version, planned in the worker. */
 export function useTones(player: Player): Tones {
-  const body = useCalmVersion();
+  const body = useWholeVersionLater();
   const song = derive.tones(body, player);
   if (song.asked) songOf.set(song.asked, song);
   const { known, problem, isOld } = useTonePlan(song.asked);

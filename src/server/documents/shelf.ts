@@ -1,7 +1,16 @@
 import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
 import { z } from "zod";
 import { formatMeter } from "@/core/rhythm";
-import { chordMarks, foldText, meterOf, namerByShift, parseShelfQuery, timelineOf, titleKeyOf, versionRow } from "@/core/song/read";
+import {
+  chordMarks,
+  foldText,
+  meterOf,
+  namerByShift,
+  parseShelfQuery,
+  timelineOf,
+  titleKeyOf,
+  versionRow,
+} from "@/core/song/read";
 import type { SongBody, VersionBody } from "@/core/song/schema";
 import { byOrder, headOf, type Touch } from "@/document";
 import type { Database } from "../db/open";

@@ -7,7 +7,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useActOnBand, useBand, useCurrentVersion, useVersion } from "../../open";
+import { makeId, useAct, useActOnBand, useBand, useCurrentVersion, useRows } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
 import { useLoops } from "../use-loops";
@@ -30,7 +30,7 @@ function pedalActs(tracks: number, box: LoopBox): { value: string; label: string
 /** The box on the floor: what it can do, what its pedals do, what this band always does, and the levels. */
 export function BoxPage() {
   const loops = useLoops();
-  const body = useVersion();
+  const body = useRows("players", "loopBoxes");
   const act = useAct();
   const current = useCurrentVersion();
   const { box } = loops.song;

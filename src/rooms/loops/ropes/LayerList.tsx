@@ -2,7 +2,7 @@
 
 import { type ReactNode, useState } from "react";
 import { addLayer, layerOfPart, type SongLoops, sayNeeds } from "@/core/loops";
-import { derive, makeId, useAct, useCurrentVersion, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
 import type { Loops } from "../use-loops";
 import { SOUND_WORDS } from "../words";
 import { LayerPane } from "./LayerPane";
@@ -111,10 +111,9 @@ export function LayerList({ loops }: { loops: Loops }) {
 
 /** Takes a part of the sheet as a layer, with one act. */
 function FromSheet({ song }: { song: SongLoops }): ReactNode {
-  const body = useVersion();
   const act = useAct();
   const current = useCurrentVersion();
-  const sheet = derive.sheet(body);
+  const sheet = useDerived(derive.sheet);
   const first = sheet.rows.filter(
     (row, at) => sheet.rows.findIndex((other) => other.use.sectionId === row.use.sectionId) === at,
   );

@@ -16,7 +16,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { useAct, useCurrentVersion, useVersion } from "../../open";
+import { useAct, useCurrentVersion, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../words";
 import { formatChords, readChords } from "./layer-chords";
 
@@ -30,7 +30,7 @@ export function LayerPane({
   barTicks: number;
   onGone: () => void;
 }) {
-  const body = useVersion();
+  const body = useRows("version", "loopLayers", "riffs", "strums");
   const act = useAct();
   const current = useCurrentVersion();
   const { beatUnit } = versionRow(body);

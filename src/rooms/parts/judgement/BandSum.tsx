@@ -10,7 +10,7 @@ import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { type BandSumRequest, mendOf, useBandSum } from "@/workers";
 import type { ShownPlan } from "../../loops";
-import { makeId, useAct, useCurrentVersion, useVersion } from "../../open";
+import { makeId, useAct, useCurrentVersion, useWholeVersion } from "../../open";
 
 type Props = {
   readonly sheet: BandSheet;
@@ -22,7 +22,7 @@ type Props = {
 
 /** The sum of the band: what all sound together at each chord, against the chart, and the smallest change that mends it. */
 export function BandSum({ sheet, plans, isOld, loops }: Props) {
-  const body = useVersion();
+  const body = useWholeVersion();
   const request = useMemo<BandSumRequest | null>(
     () => (isOld ? null : { body, plans, loops: loops && { song: loops.song, way: loops.plan } }),
     [body, plans, isOld, loops],

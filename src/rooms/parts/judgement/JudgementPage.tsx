@@ -6,7 +6,7 @@ import { sayLoopFinding } from "@/core/loops";
 import { sayFinding } from "@/core/parts";
 import { pretty } from "@/ui/pretty";
 import { LoopFindingsList, useLoopFindings } from "../../loops";
-import { derive, useAct, useVersion } from "../../open";
+import { derive, useAct, useDerived } from "../../open";
 import { FindingsList } from "../FindingsList";
 import { PartsTabs } from "../PartsTabs";
 import { useFindings } from "../use-findings";
@@ -20,8 +20,7 @@ const Charts = dynamic(() => import("./Charts").then((own) => own.Charts), {
 
 /** Judgement: everything found on the sheet, the charts behind it, and what the whole band sounds like. */
 export function JudgementPage() {
-  const body = useVersion();
-  const sheet = derive.sheet(body);
+  const sheet = useDerived(derive.sheet);
   const { open, stand, plans, isOld } = useFindings();
   const looped = useLoopFindings();
   const all = open.length + looped.open.length;

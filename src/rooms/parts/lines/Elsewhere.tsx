@@ -10,7 +10,7 @@ import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
 
 type Props = {
   readonly riff: Riff;
@@ -22,9 +22,9 @@ type Props = {
 
 /** Other ways to play a line at the same pitch: elsewhere on the neck, or on another player's. */
 export function Elsewhere({ riff, notes, neck, player, row }: Props) {
-  const body = useVersion();
+  const current = useCurrentVersion();
   const act = useAct();
-  const players = derive.sheet(body).players.filter(hasStrings);
+  const players = useDerived(derive.sheet).players.filter(hasStrings);
   const [toId, setTo] = useState(player.id);
   const to = players.find((one) => one.id === toId) ?? player;
   const capo = row.parts.find((part) => part.player.id === to.id)?.cell.capo.value ?? to.capo;
@@ -70,7 +70,7 @@ export function Elsewhere({ riff, notes, neck, player, row }: Props) {
                   disabled={now}
                   onClick={() =>
                     act(
-                      setRiffNotes(body, riff.id, offer.notes.map(plain), makeId, {
+                      setRiffNotes(current(), riff.id, offer.notes.map(plain), makeId, {
                         tuning: [...to.tuning],
                         capo,
                       }),

@@ -20,7 +20,7 @@ import { NumberField } from "@/ui/NumberField";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { Elsewhere } from "./Elsewhere";
 import { OneHandPlan } from "./OneHandPlan";
 import { TabGrid } from "./TabGrid";
@@ -34,7 +34,8 @@ const STEPS = [
 
 /** One line opened: the grid, what it amounts to, what can't be, and where else it could be played. */
 export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; player: Player }) {
-  const body = useVersion();
+  const body = useRows("version", "riffNotes");
+  const current = useCurrentVersion();
   const act = useAct();
   const { meter } = row.passage;
   const [parts, setParts] = useState(meter.unit === 8 ? 3 : 2);
@@ -95,7 +96,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
             type="button"
             className="btn btn-sm"
             onClick={() =>
-              act(setCell(derive.cellIndex(body), row.use.id, player.id, { riffId: riff.id }, makeId))
+              act(setCell(derive.cellIndex(current()), row.use.id, player.id, { riffId: riff.id }, makeId))
             }
           >
             Give it to {player.name} in {row.label}

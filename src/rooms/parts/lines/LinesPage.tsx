@@ -8,7 +8,7 @@ import { hasStrings, versionRow } from "@/core/song/read";
 import type { Player, RiffNote } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { LineEditor } from "./LineEditor";
 import { MakeLine } from "./MakeLine";
@@ -19,11 +19,12 @@ const NO_NOTES: readonly RiffNote[] = [];
 
 /** Lines in tab: riffs, fills, solos and bass lines, written, laid over their chords, moved about the neck. */
 export function LinesPage() {
-  const body = useVersion();
+  const body = useRows("version", "riffs", "cells");
+  const current = useCurrentVersion();
   const act = useAct();
   const asked = useSearchParams();
   const version = versionRow(body);
-  const { rows, players } = derive.sheet(body);
+  const { rows, players } = useDerived(derive.sheet);
   const stringed = players.filter(hasStrings);
   const riffs = Object.values(body.riffs).sort(byOrder);
   const [opened, setOpened] = useState(asked.get("line") ?? riffs[0]?.id ?? "");
@@ -47,8 +48,8 @@ export function LinesPage() {
     const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
     act(
       addRiff(
-        body,
-        derive.cellIndex(body),
+        current(),
+        derive.cellIndex(current()),
         {
           id,
           name: `Line ${riffs.length + 1}`,
@@ -114,7 +115,7 @@ export function LinesPage() {
             type="button"
             className="btn btn-sm"
             onClick={() => {
-              act(removeRiff(body, riff.id));
+              act(removeRiff(current(), riff.id));
               setOpened("");
             }}
           >

@@ -29,7 +29,7 @@ import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { useShapePlan } from "@/workers";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 
 const BASS_WORDS: Readonly<Record<BassWay, string>> = {
@@ -48,7 +48,8 @@ type Props = {
 
 /** Lines drawn up from the chords of a section: a bass line, a lick set on each root, a picking cell on moving shapes. */
 export function MakeLine({ row, player, riff, onMade }: Props) {
-  const body = useVersion();
+  const body = useRows("version", "riffNotes");
+  const current = useCurrentVersion();
   const act = useAct();
   const [way, setWay] = useState<BassWay>("roots");
   const [approach, setApproach] = useState(false);
@@ -60,7 +61,7 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
   const capo = part.cell.capo.value;
   const beat = ticksOfBeatUnit(beatUnitOf(row.passage.meter))!;
   const tuning = parseTuning(player.tuning);
-  const { plan } = useShapePlan(derive.planOf(body, player));
+  const { plan } = useShapePlan(useDerived((song) => derive.planOf(song, player)));
   if (!tuning.ok || chords.length === 0) return null;
   const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
   const symbols = [...new Set(chords.map((chord) => chord.symbol))];
@@ -74,8 +75,8 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
     const id = makeId();
     act(
       addRiff(
-        body,
-        derive.cellIndex(body),
+        current(),
+        derive.cellIndex(current()),
         {
           id,
           name,

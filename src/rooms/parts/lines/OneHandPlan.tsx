@@ -9,7 +9,7 @@ import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { useVersion } from "../../open";
+import { useRows } from "../../open";
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   none: "no walking bass",
@@ -27,7 +27,7 @@ type Props = {
 
 /** The line and the chords in one hand, planned together: what is held, which finger plays each note, what stays. */
 export function OneHandPlan({ riff, notes, row, player }: Props) {
-  const body = useVersion();
+  const body = useRows("version");
   const [shown, setShown] = useState(false);
   const [grade, setGrade] = useState<Grade>("none");
   const part = row.parts.find((one) => one.player.id === player.id);

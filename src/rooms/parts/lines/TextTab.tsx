@@ -8,7 +8,7 @@ import { ticksOfBar } from "@/core/rhythm";
 import { addRiff } from "@/core/song/edit";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 
 type Props = {
@@ -20,11 +20,11 @@ type Props = {
 
 /** A line as plain text tab, out and in. */
 export function TextTab({ riff, row, player, onMade }: Props) {
-  const body = useVersion();
+  const { riffNotes } = useRows("riffNotes");
+  const current = useCurrentVersion();
   const act = useAct();
   const [text, setText] = useState("");
   const bar = ticksOfBar(row.passage.meter);
-  const { riffNotes } = body;
   const written = useMemo(() => {
     if (!riff) return null;
     const { tuning, capo } = neckOfRiff(riff);
@@ -46,11 +46,11 @@ export function TextTab({ riff, row, player, onMade }: Props) {
     const { tuning, capo, ticks, notes } = read.value;
     act(
       addRiff(
-        body,
-        derive.cellIndex(body),
+        current(),
+        derive.cellIndex(current()),
         {
           id,
-          name: `Line ${Object.keys(body.riffs).length + 1}`,
+          name: `Line ${Object.keys(current().riffs).length + 1}`,
           tuning: formatTuning(tuning),
           capo,
           ticks: Math.max(1, ticks),

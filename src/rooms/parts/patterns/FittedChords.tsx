@@ -14,7 +14,7 @@ import {
 import { versionRow } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useVersion } from "../../open";
+import { derive, useDerived, useRows } from "../../open";
 
 const MOST_SHOWN = 16;
 
@@ -33,9 +33,9 @@ function strokesUnder(
 
 /** How a pattern lies under the chords of a section: cut, or repeated, at beats. */
 export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: Anchor }) {
-  const body = useVersion();
+  const body = useRows("version");
   const version = versionRow(body);
-  const { rows } = derive.sheet(body);
+  const { rows } = useDerived(derive.sheet);
   const [useId, setUse] = useState("");
   const row = rows.find((one) => one.use.id === useId) ?? rows[0];
   if (!row) return null;

@@ -32,7 +32,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { TextField } from "@/ui/TextField";
-import { useAct, useVersion } from "../../open";
+import { useAct, useRows } from "../../open";
 import { FittedChords } from "./FittedChords";
 import { TapPad } from "./TapPad";
 
@@ -54,13 +54,12 @@ const PARTS_WORDS: Readonly<Record<Subdivision, string>> = {
 
 /** One pattern of the song: typed, spoken, counted or tapped, and how it lies under the chords. */
 export function PatternEditor({ row }: { row: StrumRow }) {
-  const body = useVersion();
   const act = useAct();
   const change = (fields: Partial<StrumRow>) => act(set("strums", row.id, fields));
   const [way, setWay] = useState<"type" | "speak" | "count" | "tap">("type");
   const meter = { beats: row.meterBeats, unit: row.meterUnit };
   const pattern = patternOfRow(row);
-  const { bpm, beatUnit } = versionRow(body);
+  const { bpm, beatUnit } = versionRow(useRows("version"));
   const tempo = { bpm, beatUnit };
   const readAs = (fields: Partial<StrumRow>) => {
     const next = { ...row, ...fields };

@@ -10,14 +10,15 @@ import type { StrumRow, VersionBody } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
-import { makeId, useAct, useVersion } from "../../open";
+import { makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { Compare } from "./Compare";
 import { PatternEditor } from "./PatternEditor";
 
 /** Patterns: the song's own, the library to start from, and two of them laid over one another. */
 export function PatternsPage() {
-  const body = useVersion();
+  const body = useRows("version", "strums", "cells", "players");
+  const current = useCurrentVersion();
   const act = useAct();
   const version = versionRow(body);
   const own = Object.values(body.strums).sort(byOrder);
@@ -65,7 +66,7 @@ export function PatternsPage() {
               open={opened === row.id}
               players={playedBy(body, row.id)}
               onOpen={() => setOpened(opened === row.id ? null : row.id)}
-              onRemove={() => act(removeStrum(body, row.id))}
+              onRemove={() => act(removeStrum(current(), row.id))}
             />
           ))}
         </ul>
@@ -81,7 +82,7 @@ export function PatternsPage() {
 }
 
 /** Who plays a pattern anywhere. */
-const playedBy = (body: VersionBody, strumId: string): string[] => [
+const playedBy = (body: Pick<VersionBody, "cells" | "players">, strumId: string): string[] => [
   ...new Set(
     Object.values(body.cells)
       .filter((cell) => cell.strumId === strumId)
@@ -140,7 +141,7 @@ function OwnPattern({
 const METERS = [...new Set(STRUM_LIBRARY.map((one) => formatMeter(one.meter)))];
 
 function Library() {
-  const body = useVersion();
+  const body = useRows("version", "strums", "cells", "players");
   const act = useAct();
   const version = versionRow(body);
   const usual = formatMeter({ beats: version.meterBeats, unit: version.meterUnit });

@@ -16,7 +16,7 @@ import { LIGHT_WORDS } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useVersion } from "../../open";
+import { derive, makeId, useAct, useDerived, useRows } from "../../open";
 import { TERM_WORDS } from "./SchoolChoice";
 
 type Props = {
@@ -34,10 +34,10 @@ const howOf = (cell: SplitCell): string => {
 
 /** A proposal laid over the sheet: what it says for each cell, and acts that take it over, whole or in part. */
 export function ProposalSheet({ split, proposal, other }: Props) {
-  const body = useVersion();
+  const body = useRows("uses", "players");
   const act = useAct();
-  const { rows, players } = derive.sheet(body);
-  const index = derive.cellIndex(body);
+  const { rows, players } = useDerived(derive.sheet);
+  const index = useDerived(derive.cellIndex);
   const [said, setSaid] = useState("");
   const nameOf = (id: string) => players.find((one) => one.id === id)?.name ?? "a player who is gone";
   const take = (taken: Taken, words: string) => {

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { type Proposal, SONG_WEIGHTS, type SplitCase, splitCaseOf } from "@/core/parts";
 import { Tick } from "@/ui/Tick";
 import { useSplit } from "@/workers";
-import { derive, useOpenSong, useVersion } from "../../open";
+import { derive, useCurrentVersion, useDerived, useOpenSong } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { ProposalSheet } from "./ProposalSheet";
 import { SchoolChoice } from "./SchoolChoice";
@@ -15,9 +15,9 @@ type Asked = { readonly split: SplitCase; readonly proposals: readonly Proposal[
 
 /** Split for me: three proposals by named school, laid over the sheet, to be taken whole or in part. */
 export function SplitPage() {
-  const body = useVersion();
+  const current = useCurrentVersion();
   const { version } = useOpenSong();
-  const sheet = derive.sheet(body);
+  const sheet = useDerived(derive.sheet);
   const [away, setAway] = useState<ReadonlySet<string>>(new Set());
   const [weights, setWeights] = useState(SONG_WEIGHTS);
   const [school, setSchool] = useState(0);
@@ -31,7 +31,7 @@ export function SplitPage() {
   );
   const there = sheet.players.filter((one) => one.instrument !== "voice" && !away.has(one.id));
   const ask = () => {
-    const split = splitCaseOf(body, sheet, away, weights);
+    const split = splitCaseOf(current(), sheet, away, weights);
     setQuestion(split);
     start(split);
   };

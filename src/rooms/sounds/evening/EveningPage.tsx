@@ -5,7 +5,7 @@ import type { Player, VersionBody } from "@/core/song/schema";
 import { type EveningBanks, setSoundBox } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { eveningBanksOf } from "@/workers";
-import { makeId, useAct, useCalmVersion, useCurrentVersion, useOpenSong } from "../../open";
+import { makeId, useAct, useCurrentVersion, useOpenSong, useWholeVersionLater } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";
 import { type Tones, useTones } from "../use-tones";
 
@@ -78,7 +78,7 @@ function firstOf(banks: readonly number[]): number | null {
 
 function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
   const { player, box } = tones.song;
-  const own = useCalmVersion();
+  const own = useWholeVersionLater();
   const { version } = useOpenSong();
   const act = useAct();
   const current = useCurrentVersion();
