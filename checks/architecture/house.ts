@@ -9,7 +9,7 @@ export type Part = {
 };
 
 const PURE = ["src/core", "src/document", "src/base"];
-const UNDER_ROOMS = ["src/ui", "src/workers", "src/document/client", ...PURE];
+const UNDER_ROOMS = ["src/ui", "src/api", "src/workers", "src/document/client", ...PURE];
 
 export const HOUSE: readonly Part[] = [
   { folder: "src/base", from: [] },
@@ -17,11 +17,12 @@ export const HOUSE: readonly Part[] = [
   { folder: "src/document/client", from: ["src/document", "src/base"] },
   { folder: "src/document/log", from: ["src/document", "src/base"] },
   { folder: "src/core", from: ["src/document", "src/base"] },
+  { folder: "src/api", from: PURE },
   { folder: "src/workers", from: PURE },
   { folder: "src/ui", from: PURE },
   { folder: "src/rooms", from: UNDER_ROOMS },
-  { folder: "src/server", from: ["src/document/log", ...PURE] },
-  { folder: "src/app", from: ["src/rooms", "src/ui", "src/server", ...PURE] },
+  { folder: "src/server", from: ["src/api", "src/document/log", ...PURE] },
+  { folder: "src/app", from: ["src/rooms", "src/ui", "src/server", "src/api", ...PURE] },
   { folder: "src/instrumentation.ts", from: ["src/server"] },
 ];
 
@@ -55,6 +56,7 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/core": ["zod"],
   "src/core/formats": ["zod", "fast-xml-parser", "fflate", "midi-file"],
   "src/core/plan/cli.ts": ["node:fs"],
+  "src/api": ["zod"],
   "src/workers": ["comlink", "react"],
   "src/ui": SCREEN,
   "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "pitchy", "idb", "zod/mini"],
@@ -89,6 +91,7 @@ export const FREE = ["checks", "e2e", "bench", "scripts", "testing", "demo", "pu
 
 /** Folders whose `index` is the only way in from outside: those listed, and every folder right below a starred one. */
 export const FRONT_DOORS = [
+  "src/api",
   "src/base",
   "src/document",
   "src/document/client",

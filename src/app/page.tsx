@@ -1,15 +1,16 @@
 import { connection } from "next/server";
+import { WHOLE_SHELF } from "@/api";
 import { byOrder } from "@/document";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
 import { openDatabase } from "@/server/db/open";
-import { searchShelf, shelfAsked, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
+import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
 import { listDocuments } from "@/server/documents/store";
 
 export default async function Page() {
   await connection();
   const database = await openDatabase();
   const [first, facets, evenings] = await Promise.all([
-    searchShelf(database, shelfAsked.parse({})),
+    searchShelf(database, WHOLE_SHELF),
     shelfFacets(database, false),
     listDocuments(database, "evening"),
   ]);

@@ -52,7 +52,7 @@ const simpleCommand = z.discriminatedUnion("type", [
 ]);
 
 /** The shape of an edit at the border; rows and values are checked against their table when it is applied. */
-export const commandSchema: z.ZodType<Command> = z.union([
+export const commandSchema: z.ZodType<Command, Command> = z.union([
   simpleCommand,
   z.object({
     type: z.literal("batch"),

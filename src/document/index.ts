@@ -36,3 +36,4 @@ export { idSchema } from "./rules";
 export { defineTable, goesWith, letsGo, type RowOf, type TellValue } from "./table";
 export { isStorable } from "./text";
 export { overlap, type Touch, touches } from "./touch";
+export { EVENTS_PATH } from "./wire";

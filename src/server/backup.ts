@@ -3,6 +3,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
 import { fail, ok, type Result } from "@/base";
 import { isKind, SCHEMA } from "@/core/song/schema";
+import { LONGEST_NOTE } from "@/core/stage";
 import { commandSchema, idSchema } from "@/document";
 import { restore } from "@/document/log";
 import type { Database } from "./db/open";
@@ -10,7 +11,6 @@ import { documents, edits, stageNotes } from "./db/schema";
 import { definitionOf, fromRow } from "./documents/row";
 import { writeShelf } from "./documents/shelf";
 import { takenIds } from "./documents/store";
-import { LONGEST_NOTE } from "./stage/notes";
 
 /** The form of the backup file itself. */
 const BACKUP_FORM = 1;

@@ -1,6 +1,5 @@
 import { beatsOfTicks, type LineSum } from "@/core/rhythm";
-import type { OutlineLine } from "@/core/song/read";
-import type { SungPiece } from "./SungLine";
+import type { OutlineLine, SungPiece } from "@/core/song/read";
 
 /** Cuts a line at its chords into what stands under each. `nameOf` gives a chord's name for the reader. */
 export function piecesOf(

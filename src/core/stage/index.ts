@@ -12,9 +12,19 @@ export {
   serverTime,
 } from "./clock-offset";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
-export type { StageNote, StagePerson } from "./people";
+export { LONGEST_NOTE, type StageNote, type StagePerson } from "./people";
 export { type Place, placeAt } from "./place";
 export { idOfUse, type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
+export type {
+  PackedSong,
+  StageCue,
+  StageLine,
+  StagePack,
+  StagePart,
+  StagePress,
+  StageShape,
+  StageSheet,
+} from "./stage-sheet";
 export {
   applyLive,
   EMPTY_STATE,

@@ -1,4 +1,4 @@
-import type { ArrivedEdit, Tables } from "..";
+import { type ArrivedEdit, EVENTS_PATH, type Tables } from "..";
 
 type Follower = { revision: number; take(edit: ArrivedEdit): void };
 
@@ -37,7 +37,7 @@ class Feed {
 
   private open(): void {
     const cursors = [...this.followers].map(([id, { revision }]) => `${id}:${revision}`).join(",");
-    this.events = new EventSource(`/api/events?follow=${cursors}`);
+    this.events = new EventSource(`${EVENTS_PATH}?follow=${cursors}`);
     this.events.onmessage = (message) => {
       const { documentId, ...edit } = JSON.parse(message.data) as ArrivedEdit & { documentId: string };
       const follower = this.followers.get(documentId);

@@ -9,4 +9,4 @@ export {
   type Loaded,
   type Saving,
 } from "./store";
-export { httpTransport } from "./transport";
+export type { Answer, Transport } from "./transport";

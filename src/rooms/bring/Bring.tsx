@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { type DragEvent, useRef, useState } from "react";
+import { call, makeSong } from "@/api";
 import { toBase64 } from "@/ui/base64";
 import { useReady } from "@/ui/use-ready";
 import { droppedFiles, gather, type Waiting } from "./gather";
@@ -27,26 +28,26 @@ type Entry = { readonly name: string; readonly outcome: Outcome; readonly file: 
 const AT_ONCE = 4;
 
 async function send(file: Waiting, double: boolean): Promise<Outcome> {
-  try {
-    const response = await fetch("/api/songs", {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ name: file.name, base64: toBase64(file.bytes), double }),
-    });
-    const answer = await response.json();
-    if (response.status === 409) return { kind: "double", title: answer.title, of: answer.doubles };
-    if (!response.ok) return { kind: "not", why: answer.error.message };
-    const unsure = answer.guesses.key ? ["The key is a guess from the chords."] : [];
-    return {
-      kind: "in",
-      title: answer.title,
-      versionId: answer.versionId,
-      looks: [...answer.looks, ...unsure],
-      notes: answer.guesses.beats ? ["Beats are guessed."] : [],
-    };
-  } catch {
-    return { kind: "not", why: "The server can’t be reached. Try this file again when it answers." };
+  const made = await call(makeSong, {
+    sent: { name: file.name, base64: toBase64(file.bytes), double },
+  });
+  if (!made.ok) {
+    if (made.status === "away")
+      return { kind: "not", why: "The server can’t be reached. Try this file again when it answers." };
+    const { refusal, message } = made;
+    return refusal
+      ? { kind: "double", title: refusal.title, of: refusal.doubles }
+      : { kind: "not", why: message };
   }
+  const { title, versionId, looks, guesses } = made.answer;
+  const unsure = guesses.key ? ["The key is a guess from the chords."] : [];
+  return {
+    kind: "in",
+    title,
+    versionId,
+    looks: [...looks, ...unsure],
+    notes: guesses.beats ? ["Beats are guessed."] : [],
+  };
 }
 
 /** Many files at once: chosen, a folder, or a zip. Nothing that stands on the shelf is changed. */

@@ -1,20 +1,12 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { call, edgesOf, type ListedVersion, type ShelfSong, searchShelf } from "@/api";
 import { eveningEdits, orderAtEnd } from "@/core/song/edit";
 import { type EveningItem, ITEM_KINDS, PLAIN_ITEM } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { makeId, useActOnEvening, useCurrentEvening } from "../open";
-import type { ListedVersion } from "./listed-version";
 import { KIND_WORDS } from "./words";
-
-type Found = {
-  readonly songId: string;
-  readonly versionId: string;
-  readonly title: string;
-  readonly versionName: string;
-  readonly key: string;
-};
 
 /** How long something that is no song takes to begin with, minutes. */
 const USUAL_MINUTES = 3;
@@ -24,20 +16,15 @@ export function AddToEvening({ onKnown }: { onKnown: (versions: readonly ListedV
   const act = useActOnEvening();
   const current = useCurrentEvening();
   const [q, setQ] = useState("");
-  const [found, setFound] = useState<readonly Found[]>([]);
+  const [found, setFound] = useState<readonly ShelfSong[]>([]);
   const [problem, setProblem] = useState("");
   useEffect(() => {
     let isCurrent = true;
-    fetch(`/api/shelf?${new URLSearchParams({ q, limit: "8" })}`)
-      .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error(String(answer.status)))))
-      .then(
-        ({ rows }: { rows: readonly Found[] }) => {
-          if (!isCurrent) return;
-          setFound(rows);
-          setProblem("");
-        },
-        () => isCurrent && setProblem("The shelf can’t be searched now: the server did not answer."),
-      );
+    void call(searchShelf, { sent: { q, limit: 8 } }).then((asked) => {
+      if (!isCurrent) return;
+      if (asked.ok) setFound(asked.answer.rows);
+      setProblem(asked.ok ? "" : "The shelf can’t be searched now: the server did not answer.");
+    });
     return () => {
       isCurrent = false;
     };
@@ -47,9 +34,9 @@ export function AddToEvening({ onKnown }: { onKnown: (versions: readonly ListedV
     const row = { ...PLAIN_ITEM, songId: null, versionId: null, note: "", ...fields, id: makeId(), order };
     act(eveningEdits.add("items", row));
   };
-  const addSong = async ({ songId, versionId }: Found) => {
-    const answer = await fetch(`/api/evenings/edges?versions=${versionId}`).catch(() => null);
-    if (answer?.ok) onKnown(((await answer.json()) as { versions: ListedVersion[] }).versions);
+  const addSong = async ({ songId, versionId }: ShelfSong) => {
+    const known = await call(edgesOf, { sent: { versions: versionId } });
+    if (known.ok) onKnown(known.answer.versions);
     put({ songId, versionId });
   };
   return (

@@ -1,10 +1,10 @@
 "use client";
 
 import { useMemo } from "react";
+import type { ListedVersion } from "@/api";
 import { bestOrder, orderCase, reorderSongs, type SongEdges, secondsOf } from "@/core/evenings";
 import type { EveningItem } from "@/core/song/schema";
 import { useActOnEvening } from "../open";
-import type { ListedVersion } from "./listed-version";
 
 /** The order with the least change-over, and what the present one costs against it. */
 export function BestOrderPanel({

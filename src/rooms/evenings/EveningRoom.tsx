@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useCallback, useMemo, useState } from "react";
 import { useStore } from "zustand";
+import type { ListedVersion } from "@/api";
 import { itemsOf, runningOrder, type SongEdges } from "@/core/evenings";
 import { eveningEdits } from "@/core/song/edit";
 import {
@@ -21,7 +22,6 @@ import { useReady } from "@/ui/use-ready";
 import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEvening } from "../open";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
-import type { ListedVersion } from "./listed-version";
 import { OnStagePanel } from "./OnStagePanel";
 import { RunningList } from "./RunningList";
 

@@ -1,28 +1,17 @@
 import { useCallback, useEffect, useState } from "react";
-import { QrCode, type QrSquares } from "@/ui/QrCode";
+import {
+  type Called,
+  call,
+  changeNetwork,
+  type Joining,
+  type NetworkAct,
+  type NetworkStatus,
+  readNetwork,
+  stagePeople,
+} from "@/api";
+import { QrCode } from "@/ui/QrCode";
 import { useOpenEvening } from "../open";
 import { changeKept } from "../stage";
-
-type Joining = { readonly code: string; readonly qr: QrSquares | null };
-
-/** What the server tells the leader of the open evening. */
-export type NetworkStatus =
-  | { readonly open: false; readonly secure: boolean }
-  | {
-      readonly open: true;
-      readonly eveningId: string;
-      readonly listening: boolean;
-      readonly secure: boolean;
-      readonly addresses: readonly string[];
-      readonly player: Joining | null;
-      readonly viewer: Joining | null;
-      readonly guests: readonly {
-        readonly id: string;
-        readonly role: "leader" | "player" | "viewer";
-        readonly person: string | null;
-        readonly joinedAt: string;
-      }[];
-    };
 
 type Person = { readonly person: string; readonly name: string };
 
@@ -34,34 +23,23 @@ function useNetwork() {
   const [status, setStatus] = useState<NetworkStatus | null>(null);
   const [said, setSaid] = useState("");
   const [isLeader, setLeader] = useState(true);
-  const take = useCallback(async (response: Response) => {
-    const body = (await response.json()) as NetworkStatus & { error?: { message: string } };
-    setLeader(response.status !== 403);
-    if (response.ok) setStatus(body);
-    else setSaid(body.error?.message ?? "");
+  const take = useCallback((called: Called<NetworkStatus, unknown>) => {
+    if (!called.ok && called.status === "away") return false;
+    setLeader(called.status !== 403);
+    if (called.ok) setStatus(called.answer);
+    else setSaid(called.message);
+    return true;
   }, []);
   useEffect(() => {
-    const ask = () =>
-      fetch("/api/network", { cache: "no-store" })
-        .then(take)
-        .catch(() => {});
-    void ask();
+    const ask = () => void call(readNetwork).then(take);
+    ask();
     const timer = setInterval(() => document.visibilityState === "visible" && ask(), REFRESH_MS);
     return () => clearInterval(timer);
   }, [take]);
-  const tell = async (body: object) => {
+  const tell = async (wanted: NetworkAct) => {
     setSaid("");
-    try {
-      await take(
-        await fetch("/api/network", {
-          method: "POST",
-          headers: { "content-type": "application/json" },
-          body: JSON.stringify(body),
-        }),
-      );
-    } catch {
+    if (!take(await call(changeNetwork, { sent: wanted })))
       setSaid("The server does not answer. Nothing was changed.");
-    }
   };
   return { status, said, isLeader, tell };
 }
@@ -161,14 +139,13 @@ function OpenEvening({
 }: {
   status: Extract<NetworkStatus, { open: true }>;
   eveningId: string;
-  tell: (body: object) => void;
+  tell: (wanted: NetworkAct) => void;
 }) {
   const [people, setPeople] = useState<readonly Person[]>([]);
   useEffect(() => {
-    void fetch(`/api/stage/${eveningId}/people`)
-      .then((response) => response.json())
-      .then((body: { people?: Person[] }) => setPeople(body.people ?? []))
-      .catch(() => {});
+    void call(stagePeople, { params: { eveningId } }).then(
+      (found) => found.ok && setPeople(found.answer.people),
+    );
   }, [eveningId]);
   const nameOf = (person: string | null) =>
     people.find((one) => one.person === person)?.name ?? "has not said who";
@@ -233,7 +210,7 @@ function CodeCard({
   of: "player" | "viewer";
   words: string;
   joining: Joining | null;
-  tell: (body: object) => void;
+  tell: (wanted: NetworkAct) => void;
 }) {
   return (
     <div className="rounded-box border border-base-300 bg-base-100 p-3">

@@ -5,6 +5,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import Link from "next/link";
 import type { KeyboardEvent } from "react";
+import type { ListedVersion } from "@/api";
 import { type Gap, type RunningOrder, type RunningRow, sayChange } from "@/core/evenings";
 import { eveningEdits, moveBefore } from "@/core/song/edit";
 import type { EveningItem } from "@/core/song/schema";
@@ -16,7 +17,6 @@ import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
 import { useActOnEvening, useCurrentEvening } from "../open";
-import type { ListedVersion } from "./listed-version";
 import { KIND_WORDS } from "./words";
 
 /** The running order: moved by dragging or by keys, with what changes between songs. */

@@ -1,6 +1,7 @@
 "use client";
 
 import { type FormEvent, useCallback, useEffect, useState } from "react";
+import { call, joinEvening } from "@/api";
 import { deviceMeans } from "./device-means";
 
 /** Joins an evening: by the code the leader shows, or as the leader by the passphrase. */
@@ -12,19 +13,14 @@ export function JoinPage() {
   const join = useCallback(async (secret: { code: string } | { passphrase: string }) => {
     setBusy(true);
     setSaid("");
-    try {
-      const response = await fetch("/api/join", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(secret),
-      });
-      const body = (await response.json()) as { eveningId?: string; error?: { message: string } };
-      if (response.ok)
-        return location.replace(("passphrase" in secret && cameFrom()) || `/live/${body.eveningId}`);
-      setSaid(body.error?.message ?? "It could not be done.");
-    } catch {
-      setSaid("The leader’s machine does not answer. Are you on the same network?");
-    }
+    const joined = await call(joinEvening, { sent: secret });
+    if (joined.ok)
+      return location.replace(("passphrase" in secret && cameFrom()) || `/live/${joined.answer.eveningId}`);
+    setSaid(
+      joined.status === "away"
+        ? "The leader’s machine does not answer. Are you on the same network?"
+        : joined.message,
+    );
     setBusy(false);
   }, []);
   useEffect(() => {

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type DragEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { type Called, call, makeSong } from "@/api";
 import {
   type Adjustments,
   adjustSheet,
@@ -113,25 +114,12 @@ export function NewSong() {
     if (now.problem || fatal) return setProblem(now.problem || saySheetProblem(fatal!));
     setBusy(true);
     setProblem("");
-    try {
-      const content = source.file
-        ? { name: source.file.name, base64: toBase64(source.file.bytes) }
-        : { text: source.text };
-      const response = await fetch("/api/songs", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ ...content, title, adjustments }),
-      });
-      const answer = await response.json();
-      if (response.ok) return router.push(`/song/${answer.versionId}`);
-      setProblem(
-        response.status === 507
-          ? "The song can’t be written: the disk may be full, or the data folder read-only. It stays here; make room and try again."
-          : answer.error.message,
-      );
-    } catch {
-      setProblem("The server can’t be reached. The text stays here; try again when it answers.");
-    }
+    const content = source.file
+      ? { name: source.file.name, base64: toBase64(source.file.bytes) }
+      : { text: source.text };
+    const made = await call(makeSong, { sent: { ...content, title, adjustments } });
+    if (made.ok) return router.push(`/song/${made.answer.versionId}`);
+    setProblem(whyNotMade(made));
     setBusy(false);
   };
   return (
@@ -313,4 +301,13 @@ function SourceView({
       <p className="text-sm">A sheet may have {LONGEST_SHEET.toLocaleString("en")} characters.</p>
     </div>
   );
+}
+
+/** Why no song was made, for who typed it: it all stays on the screen. */
+function whyNotMade(made: Extract<Called<unknown, unknown>, { ok: false }>): string {
+  if (made.status === "away")
+    return "The server can’t be reached. The text stays here; try again when it answers.";
+  return made.status === 507
+    ? "The song can’t be written: the disk may be full, or the data folder read-only. It stays here; make room and try again."
+    : made.message;
 }

@@ -3,10 +3,10 @@ import {
   browserQueue,
   createDocumentStore,
   type DocumentStore,
-  httpTransport,
   type Loaded,
   makeId,
 } from "@/document/client";
+import { httpTransport } from "./http-transport";
 
 /** Opens a document in this window: its queue in the browser, its line to the server. */
 export const openStore = <T extends Tables>(definition: Definition<T>, loaded: Loaded<T>): DocumentStore<T> =>

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { bringBackup, call, placeOf, saveBackup } from "@/api";
 
 /** Everything as one file, out and in. */
 export function Backup() {
@@ -9,20 +10,18 @@ export function Backup() {
   const [said, setSaid] = useState("");
   const restore = async (file: File) => {
     setSaid("Bringing it back…");
-    try {
-      const response = await fetch("/api/backup", { method: "POST", body: file });
-      const answer = await response.json();
-      setSaid(response.ok ? `${answer.documents} documents are back.` : answer.error.message);
-      if (response.ok) router.refresh();
-    } catch {
-      setSaid("The server can’t be reached. Nothing was changed.");
-    }
+    const brought = await call(bringBackup, { sent: file });
+    if (brought.ok) {
+      setSaid(`${brought.answer.documents} documents are back.`);
+      router.refresh();
+    } else if (brought.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
+    else setSaid(brought.message);
   };
   return (
     <section aria-label="Backup" className="mt-10 border-t border-base-300 pt-4">
       <h2>Backup</h2>
       <p className="mt-1 flex flex-wrap items-center gap-4">
-        <a className="btn btn-sm" href="/api/backup" download>
+        <a className="btn btn-sm" href={placeOf(saveBackup)} download>
           Save everything as one file
         </a>
         <label className="flex items-center gap-2 text-sm">

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { call, makeEvening } from "@/api";
 import { useReady } from "@/ui/use-ready";
 
 /** Makes an evening and goes to its running order. */
@@ -10,12 +11,8 @@ export function NewEvening() {
   const ready = useReady();
   const [problem, setProblem] = useState("");
   const make = async () => {
-    const answer = await fetch("/api/evenings", {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: "{}",
-    }).catch(() => null);
-    if (answer?.status === 201) router.push(`/evening/${((await answer.json()) as { id: string }).id}`);
+    const made = await call(makeEvening, { sent: {} });
+    if (made.ok) router.push(`/evening/${made.answer.id}`);
     else setProblem("No evening was made: the server did not answer as it should. Try again.");
   };
   return (

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useRef } from "react";
-import type { Act, ShelfSong } from "./shelf-song";
+import type { ShelfSong, SongAct } from "@/api";
+import type { Act } from "./shelf-song";
 
 const today = (): string => {
   const now = new Date();
@@ -9,7 +10,7 @@ const today = (): string => {
   return day.toISOString().slice(0, 10);
 };
 
-function actsOf(song: ShelfSong): [string, object, string][] {
+function actsOf(song: ShelfSong): [label: string, wanted: SongAct, words: string][] {
   if (song.archived)
     return [["Bring it back to the shelf", { act: "restore" }, `“${song.title}” is back on the shelf.`]];
   return [

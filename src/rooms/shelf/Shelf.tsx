@@ -1,9 +1,9 @@
 import Link from "next/link";
+import type { ShelfPage, ShelfSong } from "@/api";
 import { pretty, sayTime } from "@/ui/pretty";
 import { Backup } from "./Backup";
 import { NewEvening } from "./NewEvening";
 import { type Facets, SongList } from "./SongList";
-import type { ShelfPage, ShelfSong } from "./shelf-song";
 
 export type ShelfEvening = {
   readonly id: string;

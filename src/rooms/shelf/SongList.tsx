@@ -3,10 +3,19 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import {
+  call,
+  changeSong,
+  lightDemo,
+  type ShelfAsked,
+  type ShelfPage,
+  searchShelf,
+  WHOLE_SHELF,
+} from "@/api";
 import { sayKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { PAGE, pageOf, SongRows } from "./SongRows";
-import type { Act, ShelfPage } from "./shelf-song";
+import type { Act } from "./shelf-song";
 
 type Facet = { readonly value: string; readonly count: number };
 export type Facets = {
@@ -16,25 +25,9 @@ export type Facets = {
   readonly archived: number;
 };
 
-type Asked = {
-  readonly q: string;
-  readonly sort: string;
-  readonly down: boolean;
-  readonly tag: string;
-  readonly key: string;
-  readonly meter: string;
-  readonly archived: boolean;
-};
+type Asked = Omit<ShelfAsked, "offset" | "limit">;
 
-const NOTHING_ASKED: Asked = {
-  q: "",
-  sort: "title",
-  down: false,
-  tag: "",
-  key: "",
-  meter: "",
-  archived: false,
-};
+const { offset: _offset, limit: _limit, ...NOTHING_ASKED } = WHOLE_SHELF;
 const SORTS = [
   ["title", "title"],
   ["key", "key"],
@@ -46,7 +39,7 @@ const SORTS = [
 /** Every song: searched, filtered and sorted on the server, a page at a time as one scrolls. */
 export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }) {
   const ready = useReady();
-  const [asked, setAsked] = useState(NOTHING_ASKED);
+  const [asked, setAsked] = useState<Asked>(NOTHING_ASKED);
   const [found, setFound] = useState(() => pageOf(first));
   const [problem, setProblem] = useState("");
   const [said, setSaid] = useState("");
@@ -56,28 +49,18 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
   const load = useCallback(async (question: Asked, page: number, mine: number) => {
     if (page > 0 && loading.current.has(page)) return;
     loading.current.add(page);
-    try {
-      const address = new URLSearchParams(
-        Object.entries({ ...question, offset: page * PAGE, limit: PAGE }).map(([name, value]) => [
-          name,
-          String(value),
-        ]),
-      );
-      const response = await fetch(`/api/shelf?${address}`);
-      if (!response.ok) throw new Error(String(response.status));
-      const answer: ShelfPage = await response.json();
-      if (turn.current !== mine) return;
-      setProblem("");
-      setFound((before) =>
-        page === 0
-          ? pageOf(answer)
-          : { total: answer.total, songs: answer.songs, pages: new Map(before.pages).set(page, answer.rows) },
-      );
-    } catch {
-      setProblem("The shelf can’t be searched: the server doesn’t answer. What is shown may be old.");
-    } finally {
-      loading.current.delete(page);
-    }
+    const asked = await call(searchShelf, { sent: { ...question, offset: page * PAGE, limit: PAGE } });
+    loading.current.delete(page);
+    if (!asked.ok)
+      return setProblem("The shelf can’t be searched: the server doesn’t answer. What is shown may be old.");
+    if (turn.current !== mine) return;
+    const { answer } = asked;
+    setProblem("");
+    setFound((before) =>
+      page === 0
+        ? pageOf(answer)
+        : { total: answer.total, songs: answer.songs, pages: new Map(before.pages).set(page, answer.rows) },
+    );
   }, []);
 
   // The page was drawn anew, with the demo or a backup in it.
@@ -93,20 +76,13 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
   };
   const missing = useCallback((page: number) => void load(asked, page, turn.current), [asked, load]);
 
-  const act: Act = async (song, body, words) => {
+  const act: Act = async (song, wanted, words) => {
     setSaid("");
-    try {
-      const response = await fetch(`/api/songs/${song.songId}`, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(body),
-      });
-      const answer = await response.json();
-      setSaid(response.ok ? words : `The song ${answer.error.message}.`);
-      await load(asked, 0, ++turn.current);
-    } catch {
-      setSaid("The server can’t be reached. Nothing was changed.");
-    }
+    const changed = await call(changeSong, { params: { id: song.songId }, sent: wanted });
+    if (!changed.ok && changed.status === "away")
+      return setSaid("The server can’t be reached. Nothing was changed.");
+    setSaid(changed.ok ? words : `The song ${changed.message}.`);
+    await load(asked, 0, ++turn.current);
   };
 
   const nothing = first.total === 0 && facets.archived === 0 && found.total === 0;
@@ -157,13 +133,10 @@ function EmptyShelf() {
   const [said, setSaid] = useState("");
   const light = async () => {
     setSaid("Lighting the demo evening…");
-    try {
-      const response = await fetch("/api/demo", { method: "POST" });
-      if (!response.ok) return setSaid(`The demo ${(await response.json()).error.message}.`);
-      router.refresh();
-    } catch {
-      setSaid("The server can’t be reached. Nothing was changed.");
-    }
+    const lit = await call(lightDemo);
+    if (lit.ok) router.refresh();
+    else if (lit.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
+    else setSaid(`The demo ${lit.message}.`);
   };
   return (
     <section aria-label="Shelf" className="rounded-box bg-base-200 p-6">
@@ -236,7 +209,10 @@ function Filters({
           <select
             className="select w-36"
             value={asked.sort}
-            onChange={(event) => onAsk({ sort: event.target.value, down: event.target.value === "changed" })}
+            onChange={({ target }) => {
+              const [sort] = SORTS.find(([value]) => value === target.value) ?? SORTS[0];
+              onAsk({ sort, down: sort === "changed" });
+            }}
           >
             {SORTS.map(([value, label]) => (
               <option key={value} value={value}>

@@ -3,9 +3,10 @@
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
+import type { ShelfPage, ShelfSong } from "@/api";
 import { pretty, sayTime } from "@/ui/pretty";
 import { RowMenu } from "./RowMenu";
-import type { Act, ShelfPage, ShelfSong } from "./shelf-song";
+import type { Act } from "./shelf-song";
 
 export const PAGE = 60;
 const ROW = 64;

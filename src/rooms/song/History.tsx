@@ -2,16 +2,10 @@
 
 import { useCallback, useEffect, useState } from "react";
 import { useStore } from "zustand";
+import { call, type HistoryStep, readHistory } from "@/api";
 import type { VersionBody } from "@/core/song/schema";
 import { editBetween } from "@/document";
 import { useAct, useOpenSong } from "../open";
-
-type Step = {
-  readonly revision: number;
-  readonly at: string;
-  readonly words: string;
-  readonly changes: number;
-};
 
 const sayWhen = (at: string): string =>
   new Date(at).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
@@ -21,31 +15,26 @@ export function History() {
   const { version } = useOpenSong();
   const act = useAct();
   const revision = useStore(version.state, (state) => state.replica.revision);
-  const [steps, setSteps] = useState<readonly Step[]>([]);
+  const [steps, setSteps] = useState<readonly HistoryStep[]>([]);
   const [problem, setProblem] = useState("");
   const fetchSteps = useCallback(async () => {
-    try {
-      const response = await fetch(`/api/documents/${version.id}/history`, { cache: "no-store" });
-      if (!response.ok) throw new Error(String(response.status));
-      setSteps(((await response.json()) as { steps: Step[] }).steps);
-      setProblem("");
-    } catch {
-      setProblem("The history can’t be fetched: the server doesn’t answer.");
-    }
+    const read = await call(readHistory, { params: { id: version.id } });
+    if (!read.ok || !("steps" in read.answer))
+      return setProblem("The history can’t be fetched: the server doesn’t answer.");
+    setSteps(read.answer.steps);
+    setProblem("");
   }, [version.id]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision is a new step
   useEffect(() => void fetchSteps(), [fetchSteps, revision]);
   const goBack = async (to: number) => {
     setProblem("");
-    try {
-      const response = await fetch(`/api/documents/${version.id}/history?at=${to}`, { cache: "no-store" });
-      if (!response.ok) throw new Error(String(response.status));
-      const { body } = (await response.json()) as { body: VersionBody };
-      const edit = editBetween(version.state.getState().replica.view, body, `Go back to step ${to}`);
-      if (edit) act(edit);
-    } catch {
-      setProblem("That step can’t be fetched: the server doesn’t answer. Nothing was changed.");
-    }
+    const read = await call(readHistory, { params: { id: version.id }, sent: { at: to } });
+    if (!read.ok || !("body" in read.answer))
+      return setProblem("That step can’t be fetched: the server doesn’t answer. Nothing was changed.");
+    const { view } = version.state.getState().replica;
+    // The log of a version gives a version.
+    const edit = editBetween(view, read.answer.body as VersionBody, `Go back to step ${to}`);
+    if (edit) act(edit);
   };
   return (
     <section aria-label="History" className="rounded-box bg-base-200 p-4">

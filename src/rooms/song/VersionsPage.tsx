@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { call, exportVersion, placeOf, startVersion } from "@/api";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
@@ -103,18 +104,10 @@ function NewVersion({ from, name }: { from: string; name: string }) {
   const [problem, setProblem] = useState("");
   const make = async () => {
     setProblem("");
-    try {
-      const response = await fetch("/api/versions", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ from, name: text }),
-      });
-      const answer = await response.json();
-      if (response.ok) router.push(`/song/${answer.versionId}`);
-      else setProblem(`The ${answer.error.path} ${answer.error.message}.`);
-    } catch {
-      setProblem("The server can’t be reached. Nothing was changed.");
-    }
+    const made = await call(startVersion, { sent: { from, name: text } });
+    if (made.ok) router.push(`/song/${made.answer.versionId}`);
+    else if (made.status === "away") setProblem("The server can’t be reached. Nothing was changed.");
+    else setProblem(`The ${made.path} ${made.message}.`);
   };
   return (
     <form
@@ -150,16 +143,14 @@ function NewVersion({ from, name }: { from: string; name: string }) {
 function Export({ versionId }: { versionId: string }) {
   const [losses, setLosses] = useState<readonly { what: string; text: string }[] | null>(null);
   const look = async () => {
-    const response = await fetch(`/api/documents/${versionId}/export?losses`).catch(() => null);
-    setLosses(
-      response?.ok ? ((await response.json()) as { losses: { what: string; text: string }[] }).losses : null,
-    );
+    const written = await call(exportVersion, { params: { id: versionId }, sent: { losses: "" } });
+    setLosses(written.ok ? written.answer.losses : null);
   };
   return (
     <section aria-label="Write it out">
       <h2 className="mb-1">Write it out as ChordPro</h2>
       <p className="flex flex-wrap items-center gap-4">
-        <a className="btn btn-sm" href={`/api/documents/${versionId}/export`} download>
+        <a className="btn btn-sm" href={placeOf(exportVersion, { params: { id: versionId } })} download>
           Save as a ChordPro file
         </a>
         <button type="button" className="link text-sm" onClick={look}>

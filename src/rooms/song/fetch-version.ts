@@ -1,3 +1,4 @@
+import { call, readDocument } from "@/api";
 import type { VersionBody } from "@/core/song/schema";
 
 /** A version of a song in a list. */
@@ -8,9 +9,9 @@ export type ListedVersion = {
   readonly bpm: number;
 };
 
-/** Another version's body, as it stands on the server now. */
+/** Another version's body, as it stands on the server now. @throws when it can't be had */
 export async function fetchVersion(id: string): Promise<VersionBody> {
-  const response = await fetch(`/api/documents/${id}`, { cache: "no-store" });
-  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
-  return ((await response.json()) as { body: VersionBody }).body;
+  const read = await call(readDocument, { params: { id } });
+  if (read.ok && read.answer.kind === "version") return read.answer.body;
+  throw new Error(`Expected the version ${id}, got ${read.status}.`);
 }

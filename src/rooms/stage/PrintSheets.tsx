@@ -3,12 +3,12 @@
 import Link from "next/link";
 import { useState } from "react";
 import { capital } from "@/base";
+import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
-import type { StagePart, StageSheet } from "./stage-sheets";
 
 type Props = {
   readonly title: string;

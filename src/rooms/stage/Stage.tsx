@@ -3,13 +3,13 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { StagePart } from "@/core/stage";
 import { followDocument } from "@/document/client";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
 import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";
-import type { StagePart } from "./stage-sheets";
 
 type Props = {
   readonly part: StagePart;

@@ -1,11 +1,12 @@
 import { memo } from "react";
+import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
-import { pieceAt, type StageSheet } from "./stage-sheets";
+import { pieceAt } from "./stage-sheets";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);

@@ -1,8 +1,7 @@
 import { writeChord } from "@/core/chord";
-import type { Cue, CueKind } from "@/core/cues";
-import type { TabNote } from "@/core/fretboard";
+import type { Cue } from "@/core/cues";
 import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
-import { beatsOfBar, type Meter, tempoMs } from "@/core/rhythm";
+import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import {
   beatUnitOfUse,
   isOut,
@@ -15,82 +14,18 @@ import {
   sayUse,
   versionRow,
 } from "@/core/song/read";
-import type { Player, Riff, SectionKind, VersionBody } from "@/core/song/schema";
-import { passageId } from "@/core/stage";
+import type { Player, VersionBody } from "@/core/song/schema";
+import {
+  passageId,
+  type StageCue,
+  type StageLine,
+  type StagePart,
+  type StagePress,
+  type StageShape,
+  type StageSheet,
+} from "@/core/stage";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
-import type { SungPiece } from "@/ui/SungLine";
-
-type StageShape = {
-  readonly name: string;
-  /** The other chord a chosen shape really makes, or null. */
-  readonly really: string | null;
-  readonly frets: readonly (number | null)[];
-  readonly fingers: readonly (number | "T" | null)[];
-};
-
-/** One time through a section as a player sees it on stage or on paper: plain data, names already theirs. */
-export type StageSheet = {
-  readonly id: string;
-  readonly label: string;
-  readonly kind: SectionKind;
-  readonly round: string;
-  readonly bars: number;
-  readonly firstBar: number;
-  readonly light: number;
-  readonly role: Player["role"];
-  readonly note: string;
-  /** The line of the part in tab, or null. */
-  readonly line: { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter } | null;
-  /** How it is played: pattern or technique, line, sound, bars. */
-  readonly how: readonly string[];
-  /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
-  readonly otherwise: readonly string[];
-  readonly beatsInBar: number;
-  readonly capo: number;
-  readonly key: string;
-  readonly lines: readonly StageLine[];
-  readonly shapes: readonly StageShape[];
-  /** What this player's feet press in it, and cues of the band's own. */
-  readonly feet: readonly StagePress[];
-  /** Everything that happens in it for this player or for all, with its tick from where the passage begins. */
-  readonly cues: readonly StageCue[];
-};
-
-type StageLine = {
-  readonly id: string;
-  readonly pieces: readonly SungPiece[];
-  /** Where each piece begins, in ticks from where the passage begins. */
-  readonly starts: readonly number[];
-};
-
-type StageCue = {
-  readonly id: string;
-  readonly kind: CueKind;
-  readonly text: string;
-  /** The passage it falls in. */
-  readonly passage: string;
-  readonly tick: number;
-};
-
-/** A press, or a cue of one's own, with its bar and the word it falls on. */
-type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
-
-export type StagePart = {
-  readonly player: string;
-  readonly playerId: string;
-  readonly instrument: Player["instrument"];
-  readonly capo: number;
-  readonly leftHanded: boolean;
-  /** Keys as this player writes them. */
-  readonly key: string;
-  readonly sounding: string;
-  readonly bpm: number;
-  readonly meter: string;
-  readonly beatsInBar: number;
-  readonly seconds: number;
-  readonly sheets: readonly StageSheet[];
-};
 
 /**
  * Everything a player's stage and print show, worked out once.

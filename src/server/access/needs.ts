@@ -1,3 +1,4 @@
+import { ENDPOINTS } from "@/api";
 import type { Role } from "./index";
 
 /** What a request needs: `anyone` on the network, a role in the evening that is open, or to be at this machine or leader. */
@@ -17,23 +18,27 @@ const FOR_ANYONE = [
   /^\/lantern-ca\.crt$/u,
 ];
 
-/** What those who have joined get of their evening, by method and path. */
-const OF_AN_EVENING: readonly (readonly [method: string, path: RegExp, least: Role])[] = [
-  ["GET", /^\/live\/([\w-]{1,40})$/u, "viewer"],
-  ["GET", /^\/api\/stage\/([\w-]{1,40})\/(?:live|events|clock|pack|people|me|notes)$/u, "viewer"],
-  ["POST", /^\/api\/stage\/([\w-]{1,40})\/me$/u, "viewer"],
-  ["PUT", /^\/api\/stage\/([\w-]{1,40})\/notes$/u, "player"],
-  ["POST", /^\/api\/stage\/([\w-]{1,40})\/press$/u, "leader"],
+/** A path as a pattern: what stands in brackets is an id, and the first is kept. */
+const patternOf = (path: string): RegExp =>
+  new RegExp(`^${path.replaceAll(/\[\w+\]/gu, "([\\w-]{1,40})")}$`, "u");
+
+type Rule = { readonly method: string; readonly path: RegExp; readonly least: "anyone" | Role };
+
+/** What others than the leader get: of pages the stage, of endpoints what these say of themselves. */
+const RULES: readonly Rule[] = [
+  { method: "GET", path: patternOf("/live/[eveningId]"), least: "viewer" },
+  ...ENDPOINTS.filter(({ who, path }) => who !== "leader" || path.includes("[eveningId]")).map(
+    ({ method, path, who }): Rule => ({ method, path: patternOf(path), least: who }),
+  ),
 ];
 
 /** What a request needs. Whatever is not named is the leader's alone. @example needs("GET", "/join") // => { least: "anyone" } */
 export function needs(method: string, path: string): Need {
   const read = method === "HEAD" ? "GET" : method;
   if (read === "GET" && FOR_ANYONE.some((known) => known.test(path))) return ANYONE;
-  if (path === "/api/join" && (read === "GET" || read === "POST")) return ANYONE;
-  for (const [wanted, known, least] of OF_AN_EVENING) {
-    const found = wanted === read ? known.exec(path) : null;
-    if (found) return { least, eveningId: found[1]! };
+  for (const rule of RULES) {
+    const found = rule.method === read ? rule.path.exec(path) : null;
+    if (found) return rule.least === "anyone" ? ANYONE : { least: rule.least, eveningId: found[1]! };
   }
   return LEADER;
 }

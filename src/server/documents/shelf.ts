@@ -1,5 +1,5 @@
 import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
-import { z } from "zod";
+import type { ShelfAsked } from "@/api";
 import { formatMeter } from "@/core/rhythm";
 import {
   chordMarks,
@@ -155,22 +155,6 @@ export async function renewShelf(
     if (document) await rewriteShelf(database, document);
   }
 }
-
-const SORTS = ["title", "key", "tempo", "length", "rehearsed", "changed"] as const;
-
-/** What a page of the shelf is asked by, as it comes in an address. */
-export const shelfAsked = z.object({
-  q: z.string().max(400).default(""),
-  sort: z.enum(SORTS).default("title"),
-  down: z.stringbool().default(false),
-  tag: z.string().max(40).default(""),
-  key: z.string().max(4).default(""),
-  meter: z.string().max(6).default(""),
-  archived: z.stringbool().default(false),
-  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
-  limit: z.coerce.number().int().min(1).max(200).default(60),
-});
-export type ShelfAsked = z.infer<typeof shelfAsked>;
 
 const SHOWN = {
   versionId: shelf.versionId,

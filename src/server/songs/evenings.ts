@@ -1,31 +1,10 @@
-import { type SongEdges, songEdges } from "@/core/evenings";
+import type { ListedVersion, OpenedEvening } from "@/api";
+import { songEdges } from "@/core/evenings";
 import { versionRow } from "@/core/song/read";
-import type { VersionBody } from "@/core/song/schema";
 import { byOrder, headOf } from "@/document";
 import type { Database } from "../db/open";
 import { openDatabase } from "../db/open";
 import { findDocument, listDocuments } from "../documents/store";
-
-/** An evening with the songs of its running order; a song that is gone is left out. */
-export type OpenedEvening = {
-  readonly id: string;
-  readonly name: string;
-  readonly items: readonly {
-    readonly title: string;
-    readonly versionId: string;
-    readonly body: VersionBody;
-  }[];
-};
-
-/** A version as a running order needs it: what it is called, and how everybody goes into it and comes out. */
-export type ListedVersion = {
-  readonly versionId: string;
-  readonly songId: string;
-  readonly title: string;
-  readonly versionName: string;
-  readonly key: string;
-  readonly edges: SongEdges;
-};
 
 /** A version with its song's title, or null where there is none. */
 export async function versionWithTitle(database: Database, versionId: string) {

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq } from "drizzle-orm";
+import type { HistoryStep } from "@/api";
 import { copyVersion as copyBody } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import { describeCommand, headOf, sizeOf } from "@/document";
@@ -67,14 +68,6 @@ export async function duplicateSong(
   await createDocuments(database, [{ id, kind: "song", parentId: null, body }, ...copies]);
   return { songId: id, versionId: copies[0]?.id ?? "", title };
 }
-
-/** One step of a document's history, in words. */
-export type HistoryStep = {
-  readonly revision: number;
-  readonly at: string;
-  readonly words: string;
-  readonly changes: number;
-};
 
 const MOST_STEPS = 400;
 

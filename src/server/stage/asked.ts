@@ -1,31 +1,29 @@
-import { type Principal, principal } from "../access";
+import type { Endpoint } from "@/api";
+import type { Principal } from "../access";
 import { findGuestById } from "../access/openings";
 import type { Database } from "../db/open";
 import { openDatabase } from "../db/open";
 import { refuse } from "../http";
+import { type Asked, type Refuse, type Reply, serve } from "../serve";
 import { type LiveSession, liveSession } from "./hub";
 
-export type StageParams = { params: Promise<{ eveningId: string }> };
+/** What every route of a stage is asked with: the session of the evening besides. */
+export type StageAsked<Output> = Asked<Output> & {
+  readonly session: LiveSession;
+  readonly database: Database;
+};
 
-/** What every route of a stage needs: who asks, and the session of the evening; or the answer that there is none. */
-export async function stageAsked(
-  request: Request,
-  { params }: StageParams,
-): Promise<
-  | { readonly ok: true; readonly session: LiveSession; readonly database: Database; readonly who: Principal }
-  | { readonly ok: false; readonly response: Response }
-> {
-  const session = await liveSession((await params).eveningId);
-  if (!session)
-    return {
-      ok: false,
-      response: refuse(404, "eveningId", "names no evening here; it may have been removed"),
-    };
-  return { ok: true, session, database: await openDatabase(), who: principal(request) };
-}
+/** Answers an endpoint of a stage; one that names no evening is refused. */
+export const serveStage = <Output, Input, Answer, Refusal>(
+  endpoint: Endpoint<Output, Input, Answer, Refusal>,
+  answer: (asked: StageAsked<Output>) => Promise<Answer | Reply<Answer> | Refuse<Refusal> | Response>,
+) =>
+  serve(endpoint, async (asked) => {
+    const session = await liveSession(asked.params.eveningId!);
+    if (!session) return refuse(404, "eveningId", "names no evening here; it may have been removed");
+    return answer({ ...asked, session, database: await openDatabase() });
+  });
 
 /** Whose part a guest has said to play; null for whoever sits at this machine. */
 export const personOfGuest = async (database: Database, who: Principal): Promise<string | null> =>
   who.guestId === null ? null : ((await findGuestById(database, who.guestId))?.person ?? null);
-
-export const NO_STORE = { headers: { "cache-control": "no-store" } };

@@ -3,8 +3,6 @@ import type { StageNote } from "@/core/stage";
 import type { Database } from "../db/open";
 import { stageNotes } from "../db/schema";
 
-export const LONGEST_NOTE = 200;
-
 /** A person's own notes in some songs. */
 export const notesOfPerson = (
   database: Database,

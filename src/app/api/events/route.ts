@@ -1,7 +1,9 @@
+import { followEdits } from "@/api";
 import { openDatabase } from "@/server/db/open";
 import { editsSince, type LoggedEdit } from "@/server/documents/store";
 import { eventStream, refuse } from "@/server/http";
 import { watch } from "@/server/live";
+import { serve } from "@/server/serve";
 
 const HEARTBEAT_MS = 25_000;
 const MOST_FOLLOWED = 20;
@@ -25,7 +27,7 @@ const writeCursors = (cursors: ReadonlyMap<string, number>): string =>
  * or the browser's Last-Event-ID when it comes back), then each new one as it reaches the disk. The id of an
  * event is all the cursors. One line a window: a browser opens only six to one server.
  */
-export async function GET(request: Request): Promise<Response> {
+export const GET = serve(followEdits, async ({ request }) => {
   const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("follow") ?? "";
   const cursors = readCursors(asked);
   if (!cursors)
@@ -73,4 +75,4 @@ export async function GET(request: Request): Promise<Response> {
     cancel: () => stop(),
   });
   return eventStream(body);
-}
+});

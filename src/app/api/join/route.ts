@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { isOpen, joinEvening } from "@/api";
 import { tokenCookie } from "@/server/access/gate";
 import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
 import { SlowDown } from "@/server/access/slow-down";
 import { openDatabase } from "@/server/db/open";
-import { readJson, refuse } from "@/server/http";
-import { withStorage } from "@/server/storage";
+import { refuse } from "@/server/http";
+import { Reply, serve } from "@/server/serve";
 
 /** Kept on the global object: a reload of this file must not forget who has guessed. */
 const shared = globalThis as { lanternGuesses?: SlowDown };
@@ -13,23 +13,14 @@ shared.lanternGuesses ??= new SlowDown();
 const guesses = shared.lanternGuesses;
 
 /** Whether an evening is open here. */
-export async function GET(): Promise<Response> {
-  const opening = await findOpening(await openDatabase());
-  return Response.json({ open: opening !== null }, { headers: { "cache-control": "no-store" } });
-}
-
-const asked = z.union([
-  z.object({ code: z.string().max(40).transform(readCode) }),
-  z.object({ passphrase: z.string().min(1).max(200) }),
-]);
+export const GET = serve(isOpen, async () => ({ open: (await findOpening(await openDatabase())) !== null }));
 
 /**
  * Joins by a code, or as the leader by the passphrase. The answer sets a cookie that scripts can't read; nothing secret
  * stands in an address after this.
  */
-export async function POST(request: Request): Promise<Response> {
-  const input = await readJson(request, 2000, asked);
-  if (!input.ok) return input.response;
+export const POST = serve(joinEvening, async ({ sent, request }) => {
+  const secret = "code" in sent ? { code: readCode(sent.code) } : sent;
   const address = request.headers.get("x-lantern-address") ?? "";
   const wait = guesses.wait(address, Date.now());
   if (wait > 0) {
@@ -42,27 +33,25 @@ export async function POST(request: Request): Promise<Response> {
     response.headers.set("retry-after", String(seconds));
     return response;
   }
-  return withStorage(async () => {
-    const database = await openDatabase();
-    const opening = await findOpening(database);
-    if (!opening) return refuse(404, "code", "No evening is open here. Ask the leader to open it.");
-    const role = await roleOf(opening, input.value);
-    if (!role) {
-      guesses.wrong(address, Date.now());
-      return "code" in input.value
-        ? refuse(
-            403,
-            "code",
-            `That is not the code. It has ${CODE_LENGTH} signs; the leader's screen shows it.`,
-          )
-        : refuse(403, "passphrase", "That is not the leader's passphrase.");
-    }
-    guesses.right(address);
-    const { token } = await admitGuest(database, role);
-    const isSecure = new URL(request.url).protocol === "https:" || opening.secure;
-    const isHere = address === "127.0.0.1" || address === "::1" || address === "::ffff:127.0.0.1";
-    const response = Response.json({ role, eveningId: opening.eveningId }, { status: 201 });
-    response.headers.append("set-cookie", tokenCookie(token, isSecure && !isHere));
-    return response;
+  const database = await openDatabase();
+  const opening = await findOpening(database);
+  if (!opening) return refuse(404, "code", "No evening is open here. Ask the leader to open it.");
+  const role = await roleOf(opening, secret);
+  if (!role) {
+    guesses.wrong(address, Date.now());
+    return "code" in secret
+      ? refuse(
+          403,
+          "code",
+          `That is not the code. It has ${CODE_LENGTH} signs; the leader's screen shows it.`,
+        )
+      : refuse(403, "passphrase", "That is not the leader's passphrase.");
+  }
+  guesses.right(address);
+  const { token } = await admitGuest(database, role);
+  const isSecure = new URL(request.url).protocol === "https:" || opening.secure;
+  const isHere = address === "127.0.0.1" || address === "::1" || address === "::ffff:127.0.0.1";
+  return new Reply({ role, eveningId: opening.eveningId }, 201, {
+    "set-cookie": tokenCookie(token, isSecure && !isHere),
   });
-}
+});

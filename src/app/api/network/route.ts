@@ -1,8 +1,5 @@
 import QRCode from "qrcode";
-import { z } from "zod";
-import { idSchema } from "@/document";
-import type { NetworkStatus } from "@/rooms/evenings/OnStagePanel";
-import { principal } from "@/server/access";
+import { changeNetwork, type NetworkStatus, readNetwork } from "@/api";
 import { tokenCookie } from "@/server/access/gate";
 import {
   admitGuest,
@@ -16,11 +13,10 @@ import {
 import { network } from "@/server/access/reopen";
 import { type Database, openDatabase } from "@/server/db/open";
 import { findDocument } from "@/server/documents/store";
-import { readJson, refuse } from "@/server/http";
+import { refuse } from "@/server/http";
+import { Reply, serve } from "@/server/serve";
 import { dismissGuests } from "@/server/stage/hub";
-import { withStorage } from "@/server/storage";
 
-const LEAST_PASSPHRASE = 6;
 const notLeader = () => refuse(403, "who", "is not the leader: give the passphrase first");
 
 /** A QR code as rows of dark and light, to be drawn by whoever shows it. */
@@ -55,55 +51,35 @@ async function statusOf(database: Database): Promise<NetworkStatus> {
   };
 }
 
-const answer = async (database: Database) =>
-  Response.json(await statusOf(database), { headers: { "cache-control": "no-store" } });
-
 /** Whether and how the evening is open; the leader's alone, for it holds the codes. */
-export async function GET(request: Request): Promise<Response> {
-  return principal(request).role === "leader" ? answer(await openDatabase()) : notLeader();
-}
-
-const asked = z.discriminatedUnion("act", [
-  z.object({
-    act: z.literal("open"),
-    eveningId: idSchema,
-    passphrase: z
-      .string()
-      .min(LEAST_PASSPHRASE, { error: `should have at least ${LEAST_PASSPHRASE} signs` })
-      .max(200),
-  }),
-  z.object({ act: z.literal("close") }),
-  z.object({ act: z.literal("withdraw"), role: z.enum(["player", "viewer"]) }),
-  z.object({ act: z.literal("renew"), role: z.enum(["player", "viewer"]) }),
-  z.object({ act: z.literal("remove"), guestId: idSchema }),
-]);
+export const GET = serve(readNetwork, async ({ who }) =>
+  who.role === "leader" ? statusOf(await openDatabase()) : notLeader(),
+);
 
 /** Opens an evening to the network, closes it, withdraws or renews a code, puts someone out. */
-export async function POST(request: Request): Promise<Response> {
-  if (principal(request).role !== "leader") return notLeader();
-  const input = await readJson(request, 4000, asked);
-  if (!input.ok) return input.response;
-  const wanted = input.value;
-  return withStorage(async () => {
-    const database = await openDatabase();
-    if (wanted.act === "open") return open(database, wanted.eveningId, wanted.passphrase);
-    if (wanted.act === "close") {
-      const out = (await listGuests(database)).map(({ id }) => id);
-      await endOpening(database);
-      await dismissGuests(out);
-      await network()?.close();
-      return answer(database);
-    }
-    const { removed } =
-      wanted.act === "remove"
-        ? await removeGuests(database, [{ id: wanted.guestId }])
-        : await changeCode(database, wanted.role, wanted.act === "renew");
-    await dismissGuests(removed);
-    return answer(database);
-  });
-}
+export const POST = serve(changeNetwork, async ({ sent: wanted }) => {
+  const database = await openDatabase();
+  if (wanted.act === "open") return open(database, wanted.eveningId, wanted.passphrase);
+  if (wanted.act === "close") {
+    const out = (await listGuests(database)).map(({ id }) => id);
+    await endOpening(database);
+    await dismissGuests(out);
+    await network()?.close();
+    return statusOf(database);
+  }
+  const { removed } =
+    wanted.act === "remove"
+      ? await removeGuests(database, [{ id: wanted.guestId }])
+      : await changeCode(database, wanted.role, wanted.act === "renew");
+  await dismissGuests(removed);
+  return statusOf(database);
+});
 
-async function open(database: Database, eveningId: string, passphrase: string): Promise<Response> {
+async function open(
+  database: Database,
+  eveningId: string,
+  passphrase: string,
+): Promise<Response | Reply<NetworkStatus>> {
   if ((await findDocument(database, eveningId))?.kind !== "evening")
     return refuse(404, "eveningId", "names no evening here");
   const listener = network();
@@ -119,7 +95,5 @@ async function open(database: Database, eveningId: string, passphrase: string): 
   await beginOpening(database, { eveningId, passphrase, port: where.port, secure: where.secure });
   // Whoever opens it leads it: this window need not type the passphrase it has just made up.
   const { token } = await admitGuest(database, "leader");
-  const response = await answer(database);
-  response.headers.append("set-cookie", tokenCookie(token, false));
-  return response;
+  return new Reply(await statusOf(database), 200, { "set-cookie": tokenCookie(token, false) });
 }

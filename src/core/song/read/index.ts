@@ -25,6 +25,7 @@ export { sayException, sayUse } from "./say-exception";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
 export { clockOf, type SongClock } from "./song-clock";
 export { spansOfForm, type UseSpan } from "./spans";
+export type { SungPiece } from "./sung-piece";
 export { type SungWord, sungWords } from "./sung-words";
 export {
   gridOnsets,

@@ -1,5 +1,6 @@
 "use client";
 
+import { call, startBand } from "@/api";
 import { BOX_PROFILES, looperPlayer, setBox } from "@/core/loops";
 import { LAYER_SOUNDS, type LayerSound, type LoopBox, MOST_BOX_TRACKS } from "@/core/song/schema";
 import { byOrder } from "@/document";
@@ -214,7 +215,7 @@ function Habits({ tracks }: { tracks: number }) {
           type="button"
           className="btn btn-sm"
           onClick={() =>
-            void fetch("/api/band", { method: "POST" }).then((answer) => {
+            void call(startBand).then((answer) => {
               if (answer.ok || answer.status === 409) location.reload();
             })
           }

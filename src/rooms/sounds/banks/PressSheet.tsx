@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { exportVersion, placeOf } from "@/api";
 import { sayAct, sayRest, type TonePress } from "@/core/tones";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
@@ -41,7 +42,10 @@ export function PressSheet({ tones }: { tones: Tones }) {
         <Link className="link" href={`/print/${version.id}/sounds/${song.player.id}`}>
           Large print for the floor
         </Link>{" "}
-        <a className="link ml-3" href={`/api/documents/${version.id}/export?changes=${song.player.id}`}>
+        <a
+          className="link ml-3"
+          href={placeOf(exportVersion, { params: { id: version.id }, sent: { changes: song.player.id } })}
+        >
           Save as a MIDI file
         </a>
       </p>

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Player, VersionBody } from "@/core/song/schema";
+import { call, eveningsWith, type OpenedEvening } from "@/api";
+import type { Player } from "@/core/song/schema";
 import { type EveningBanks, setSoundBox } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { eveningBanksOf } from "@/workers";
@@ -9,33 +10,19 @@ import { makeId, useAct, useCurrentVersion, useOpenSong, useWholeVersionLater } 
 import { SoundsPage } from "../SoundsPlayer";
 import { type Tones, useTones } from "../use-tones";
 
-/** An evening with a version in it, as the server tells it. */
-type Evening = {
-  readonly id: string;
-  readonly name: string;
-  readonly items: readonly {
-    readonly title: string;
-    readonly versionId: string;
-    readonly body: VersionBody;
-  }[];
-};
-
 /** The banks of one player's box for a whole evening. */
 export const EveningPage = () => <SoundsPage>{ForEvening}</SoundsPage>;
 
 function ForEvening({ player }: { player: Player }) {
   const tones = useTones(player);
   const { version } = useOpenSong();
-  const [evenings, setEvenings] = useState<readonly Evening[] | "failed" | null>(null);
+  const [evenings, setEvenings] = useState<readonly OpenedEvening[] | "failed" | null>(null);
   const [chosen, setChosen] = useState("");
   useEffect(() => {
     let isCurrent = true;
-    fetch(`/api/evenings?version=${version.id}`, { cache: "no-store" })
-      .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error(String(answer.status)))))
-      .then(
-        (found: { evenings: readonly Evening[] }) => isCurrent && setEvenings(found.evenings),
-        () => isCurrent && setEvenings("failed"),
-      );
+    void call(eveningsWith, { sent: { version: version.id } }).then((found) => {
+      if (isCurrent) setEvenings(found.ok ? found.answer.evenings : "failed");
+    });
     return () => {
       isCurrent = false;
     };
@@ -76,7 +63,7 @@ function firstOf(banks: readonly number[]): number | null {
   return first !== undefined && banks.every((bank, at) => bank === first + at) ? first : null;
 }
 
-function Laid({ evening, tones }: { evening: Evening; tones: Tones }) {
+function Laid({ evening, tones }: { evening: OpenedEvening; tones: Tones }) {
   const { player, box } = tones.song;
   const own = useWholeVersionLater();
   const { version } = useOpenSong();

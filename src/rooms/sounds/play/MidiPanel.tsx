@@ -1,5 +1,6 @@
 "use client";
 
+import { exportVersion, placeOf } from "@/api";
 import { planMessages, sayMessage } from "@/core/tones";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong } from "../../open";
@@ -50,7 +51,10 @@ export function MidiPanel({
         )}
         <a
           className="btn btn-sm"
-          href={`/api/documents/${version.id}/export?changes=${tones.song.player.id}`}
+          href={placeOf(exportVersion, {
+            params: { id: version.id },
+            sent: { changes: tones.song.player.id },
+          })}
         >
           Save the changes as a MIDI file
         </a>

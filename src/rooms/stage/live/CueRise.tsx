@@ -1,5 +1,4 @@
-import { ahead, BARS_AHEAD, type LivePassage, type Place } from "@/core/stage";
-import type { StageSheet } from "../stage-sheets";
+import { ahead, BARS_AHEAD, type LivePassage, type Place, type StageSheet } from "@/core/stage";
 
 const MOST_SHOWN = 4;
 const EVERY_BAR = 1000;

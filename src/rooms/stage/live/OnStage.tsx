@@ -7,10 +7,12 @@ import {
   type LivePassage,
   type LiveState,
   type Place,
+  type StagePart,
+  type StageSheet,
 } from "@/core/stage";
 import { pretty, sayCapo } from "@/ui/pretty";
 import { FeetStrip, NextStrip } from "../StagePieces";
-import type { StagePart, StageSheet } from "../stage-sheets";
+
 import { KIND_WORDS, pedalAct } from "./act-words";
 import { BetweenSongs } from "./BetweenSongs";
 import { useClick } from "./click";

@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from "react";
-import type { LivePassage, Place } from "@/core/stage";
+import type { LivePassage, Place, StagePart, StageSheet } from "@/core/stage";
 import { AsideOf, NowHead, SheetLines } from "../StagePieces";
-import type { StagePart, StageSheet } from "../stage-sheets";
+
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
 

@@ -1,7 +1,8 @@
 import { useEffect, useRef } from "react";
+import type { StageRole } from "@/api";
 import type { StagePerson } from "@/core/stage";
 import type { Lit } from "../keep-lit";
-import type { StageRole } from "./live-line";
+
 import { SIZES, type StageSettings } from "./settings";
 
 const LIT_WORDS: Readonly<Record<Lit, string>> = {

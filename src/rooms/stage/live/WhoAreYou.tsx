@@ -1,5 +1,5 @@
+import type { StageRole } from "@/api";
 import type { StagePerson } from "@/core/stage";
-import type { StageRole } from "./live-line";
 
 /** The first thing on a stage: whose part this screen shows. */
 export function WhoAreYou({

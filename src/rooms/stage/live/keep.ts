@@ -1,6 +1,5 @@
 import { type IDBPDatabase, openDB } from "idb";
-import type { LiveState, StageNote, StagePerson } from "@/core/stage";
-import type { StagePack } from "../pack";
+import type { LiveState, StageNote, StagePack, StagePerson } from "@/core/stage";
 
 /** What a device keeps of an evening, so that its page goes on with no network. */
 export type KeptEvening = {

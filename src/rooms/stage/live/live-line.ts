@@ -1,5 +1,24 @@
 import { createStore } from "zustand";
 import {
+  type Called,
+  call,
+  choosePerson,
+  type Endpoint,
+  fillPath,
+  followStage,
+  pressStage,
+  type StageRole,
+  sendEdit,
+  stageClock,
+  stageEvents,
+  stageMe,
+  stageNotes,
+  stagePack,
+  stagePeople,
+  writeNote,
+} from "@/api";
+import { add } from "@/core/song/edit";
+import {
   applyLive,
   barInUse,
   EMPTY_STATE,
@@ -8,23 +27,19 @@ import {
   hear,
   itemOf,
   type LeaderAct,
-  type LiveEvent,
   type LiveMessage,
   type LiveState,
   nextAskIn,
   placeAt,
   refuseLive,
   type StageNote,
+  type StagePack,
   type StagePerson,
 } from "@/core/stage";
 import { makeId } from "@/document/client";
-import type { StagePack } from "../pack";
-import { type Answered, askServer } from "./ask-server";
+
 import { type KeptEvening, loadKept, saveKept } from "./keep";
 import { localNow, StageClock } from "./stage-clock";
-
-/** As what somebody is here. Somebody at this machine while it is closed is the leader. */
-export type StageRole = "leader" | "player" | "viewer" | "nobody";
 
 export type Live = {
   readonly follower: Follower;
@@ -50,6 +65,12 @@ const RETRY_MS = 400;
 /** A line that does not open in so long is tried anew. */
 const OPENING_MS = 4000;
 const SAVE_MS = 400;
+/** A server that has said nothing for so long is away, ms. */
+const LONGEST_MS = 8000;
+
+const isAway = <Answer, Refusal>(
+  called: Called<Answer, Refusal>,
+): called is Extract<Called<Answer, Refusal>, { readonly status: "away" }> => called.status === "away";
 
 /**
  * One screen's line to an evening on stage. It hears the log, measures the clock, keeps a copy on the device, goes on alone
@@ -134,10 +155,9 @@ export class LiveLine {
     const pressedAt = this.clockWithin === null ? null : this.now();
     const live = this.store.getState();
     if (live.line === "alone") return this.moveAlone(act);
-    const answer = await this.send("POST", "press", { act, pressId: makeId(), pressedAt });
-    if (answer === null) this.say("The press did not reach the server.");
-    else if (answer.ok) this.hear({ type: "event", event: (answer.body as { event: LiveEvent }).event });
-    else this.say(answer.message);
+    const pressed = await this.ask(pressStage, { act, pressId: makeId(), pressedAt });
+    if (pressed.ok) this.hear({ type: "event", event: pressed.answer.event });
+    else this.say(isAway(pressed) ? "The press did not reach the server." : pressed.message);
   }
 
   /** Moves this screen's own copy: an act on it, as the leader's would be. */
@@ -156,32 +176,22 @@ export class LiveLine {
     const place = item && placeAt(item.passages, follower.state.transport, this.now());
     const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
     if (!item || !place || !song) return this.say("There is no bar to mark here.");
-    // A cue as `addCue` makes it, written out: that would bring all of the document's rules to a phone, a quarter more script.
-    const row = { playerId: null, giverId: null, wordId: null, sign: "none", danger: true };
-    const at = barInUse(item.passages, place);
-    const command = {
-      type: "add",
-      table: "cues",
-      row: { ...row, ...at, id: makeId(), text: "went wrong here" },
-    };
-    const answer = await askServer("POST", `/api/documents/${song.versionId}/edits`, {
-      editId: makeId(),
-      base: song.revision,
-      command,
+    const mark = { text: "went wrong here", sign: "none", danger: true } as const;
+    const nobody = { playerId: null, giverId: null, wordId: null };
+    const command = add("cues", { ...mark, ...nobody, ...barInUse(item.passages, place), id: makeId() });
+    const taken = await call(sendEdit, {
+      params: { id: song.versionId },
+      sent: { editId: makeId(), base: song.revision, command },
+      signal: AbortSignal.timeout(LONGEST_MS),
     });
-    this.say(
-      answer === null
-        ? "The mark did not reach the server."
-        : answer.ok
-          ? `Bar ${place.bar} is kept as a danger spot in Cues.`
-          : answer.message,
-    );
+    if (taken.ok) this.say(`Bar ${place.bar} is kept as a danger spot in Cues.`);
+    else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
   }
 
   async choose(person: string): Promise<void> {
     this.store.setState({ person });
     this.save();
-    await this.send("POST", "me", { person });
+    await this.ask(choosePerson, { person });
     await this.fetchPack();
     await this.fetchNotes();
   }
@@ -203,9 +213,9 @@ export class LiveLine {
     const { unsent, person } = this.store.getState();
     if (person === null) return;
     for (const note of unsent) {
-      const answer = await this.send("PUT", "notes", { person, ...note });
-      if (answer === null) return;
-      if (!answer.ok) this.say(`The note was not kept by the server: ${answer.message}`);
+      const kept = await this.ask(writeNote, { person, ...note });
+      if (isAway(kept)) return;
+      if (!kept.ok) this.say(`The note was not kept by the server: ${kept.message}`);
       this.store.setState({ unsent: this.store.getState().unsent.filter((one) => one !== note) });
     }
     this.save();
@@ -216,7 +226,9 @@ export class LiveLine {
     this.feed?.close();
     this.feedFrom = localNow();
     const since = this.store.getState().follower.state.lastId;
-    const events = new EventSource(`/api/stage/${this.eveningId}/live?since=${since}`);
+    const events = new EventSource(
+      `${fillPath(followStage.path, { eveningId: this.eveningId })}?since=${since}`,
+    );
     let isFirst = true;
     events.onmessage = ({ data }) => {
       const { now, ...message } = JSON.parse(data as string) as LiveMessage & { now: number };
@@ -273,7 +285,7 @@ export class LiveLine {
     if (line === "step") return;
     this.store.setState({ line: "step", own: null });
     // What a song has become meanwhile is told by the beat: after the first time all is not asked for again.
-    void this.ask(!this.hasAsked);
+    void this.askAll(!this.hasAsked);
     this.hasAsked = true;
     void this.sendNotes();
     this.ping();
@@ -293,19 +305,18 @@ export class LiveLine {
     if (this.asking) return;
     this.asking = true;
     const { lastId } = this.store.getState().follower.state;
-    const answer = await this.send("GET", `events?since=${lastId}`);
+    const missed = await this.ask(stageEvents, { since: lastId });
     this.asking = false;
-    if (!answer?.ok) return;
-    const { events, state } = answer.body as { events?: LiveEvent[]; state?: LiveState };
-    if (state) this.hear({ type: "whole", state });
-    for (const event of events ?? []) this.hear({ type: "event", event });
+    if (!missed.ok) return;
+    if ("state" in missed.answer) this.hear({ type: "whole", state: missed.answer.state });
+    else for (const event of missed.answer.events) this.hear({ type: "event", event });
   }
 
   private ping(): void {
     if (this.ended) return;
     const asked = localNow();
-    void this.send("GET", "clock").then((answer) => {
-      if (answer?.ok) this.clock.answered(asked, (answer.body as { now: number }).now, localNow());
+    void this.ask(stageClock).then((told) => {
+      if (told.ok) this.clock.answered(asked, told.answer.now, localNow());
     });
     this.pings++;
     clearTimeout(this.pingTimer);
@@ -313,15 +324,15 @@ export class LiveLine {
   }
 
   /** Who one is here; and, when all is asked for, who plays and what. */
-  private async ask(isAll: boolean): Promise<void> {
-    const me = await this.send("GET", "me");
-    if (me?.ok) {
-      const { role, person } = me.body as { role: StageRole; person: string | null };
+  private async askAll(isAll: boolean): Promise<void> {
+    const me = await this.ask(stageMe);
+    if (me.ok) {
+      const { role, person } = me.answer;
       this.store.setState({ role, person: person ?? this.store.getState().person, out: null });
     }
     if (!isAll) return;
-    const people = await this.send("GET", "people");
-    if (people?.ok) this.store.setState({ people: (people.body as { people: StagePerson[] }).people });
+    const found = await this.ask(stagePeople);
+    if (found.ok) this.store.setState({ people: found.answer.people });
     await this.fetchPack();
     await this.fetchNotes();
   }
@@ -329,29 +340,37 @@ export class LiveLine {
   private async fetchPack(): Promise<void> {
     const { person } = this.store.getState();
     if (person === null) return;
-    const answer = await this.send("GET", `pack?person=${encodeURIComponent(person)}`);
-    if (!answer?.ok || this.store.getState().person !== person) return;
-    this.store.setState({ pack: answer.body as StagePack });
+    const packed = await this.ask(stagePack, { person });
+    if (!packed.ok || this.store.getState().person !== person) return;
+    this.store.setState({ pack: packed.answer });
     this.save();
   }
 
   private async fetchNotes(): Promise<void> {
     const { person, unsent } = this.store.getState();
     if (person === null || unsent.length > 0) return;
-    const answer = await this.send("GET", `notes?person=${encodeURIComponent(person)}`);
-    if (answer?.ok) this.store.setState({ notes: (answer.body as { notes: StageNote[] }).notes });
+    const found = await this.ask(stageNotes, { person });
+    if (found.ok) this.store.setState({ notes: found.answer.notes });
   }
 
   private async askWhetherOut(): Promise<void> {
-    const answer = await this.send("GET", "me");
-    if (!answer || answer.ok || (answer.status !== 401 && answer.status !== 404)) return;
+    const me = await this.ask(stageMe);
+    if (me.ok || isAway(me) || (me.status !== 401 && me.status !== 404)) return;
     const gone = "There is no such evening here; it may have been removed.";
-    this.store.setState({ out: answer.status === 404 ? gone : answer.message });
+    this.store.setState({ out: me.status === 404 ? gone : me.message });
     this.feed?.close();
   }
 
-  private send(method: string, place: string, body?: unknown): Promise<Answered | null> {
-    return askServer(method, `/api/stage/${this.eveningId}/${place}`, body);
+  /** Asks a route of this evening; a server that has said nothing for long is away. */
+  private ask<Output, Input, Answer, Refusal>(
+    endpoint: Endpoint<Output, Input, Answer, Refusal>,
+    sent?: Input,
+  ): Promise<Called<Answer, Refusal>> {
+    return call(endpoint, {
+      params: { eveningId: this.eveningId },
+      ...(sent === undefined ? {} : { sent }),
+      signal: AbortSignal.timeout(LONGEST_MS),
+    });
   }
 
   private say(text: string): void {

@@ -1,15 +1,13 @@
+import { readDocument } from "@/api";
 import { openDatabase } from "@/server/db/open";
 import { findDocument } from "@/server/documents/store";
 import { refuse } from "@/server/http";
+import { serve } from "@/server/serve";
 
 /** A document as it stands: kind, revision, body. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
-  const { id } = await params;
-  const document = await findDocument(await openDatabase(), id);
+export const GET = serve(readDocument, async ({ params }) => {
+  const document = await findDocument(await openDatabase(), params.id!);
   if (!document) return refuse(404, "id", "names no document here; it may have been removed");
-  const { kind, revision, body } = document;
-  return Response.json({ id, kind, revision, body }, { headers: { "cache-control": "no-store" } });
-}
+  const { parentId: _parent, ...read } = document;
+  return read;
+});

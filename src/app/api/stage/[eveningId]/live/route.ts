@@ -1,5 +1,6 @@
+import { followStage } from "@/api";
 import { eventStream, refuse } from "@/server/http";
-import { type StageParams, stageAsked } from "@/server/stage/asked";
+import { serveStage } from "@/server/stage/asked";
 
 /** So many messages wait for a listener at most. */
 const MOST_WAITING = 400;
@@ -8,12 +9,9 @@ const MOST_WAITING = 400;
  * Everything that happens on an evening's stage, as server-sent events: what has been missed since an event (`?since=`, or the
  * browser's Last-Event-ID), or the whole state, then each press as it reaches the disk, and every two seconds how far it is.
  */
-export async function GET(request: Request, params: StageParams): Promise<Response> {
+export const GET = serveStage(followStage, async ({ request, session, who }) => {
   const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("since") ?? "0";
   if (!/^\d{1,9}$/u.test(asked)) return refuse(400, "since", "should be the id of an event, 0 or more");
-  const stage = await stageAsked(request, params);
-  if (!stage.ok) return stage.response;
-  const { session, who } = stage;
   let stop = () => {};
   let leave = () => {};
   const body = new ReadableStream<Uint8Array>({
@@ -45,4 +43,4 @@ export async function GET(request: Request, params: StageParams): Promise<Respon
     cancel: () => leave(),
   });
   return eventStream(body);
-}
+});

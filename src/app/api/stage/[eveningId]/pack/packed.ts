@@ -1,7 +1,7 @@
 import type { VersionBody } from "@/core/song/schema";
-import type { LiveItem } from "@/core/stage";
-import { type PackedSong, playerOf, type StagePack } from "@/rooms/stage/pack";
-import { type StagePart, stagePart } from "@/rooms/stage/stage-sheets";
+import type { LiveItem, PackedSong, StagePack, StagePart } from "@/core/stage";
+import { playerOf } from "@/rooms/stage/pack";
+import { stagePart } from "@/rooms/stage/stage-sheets";
 import { cuesOfVersion } from "@/server/songs/cues";
 import { openSong } from "@/server/songs/open";
 

@@ -1,9 +1,8 @@
-import { NO_STORE, type StageParams, stageAsked } from "@/server/stage/asked";
+import { stagePeople } from "@/api";
+import { serveStage } from "@/server/stage/asked";
 import { peopleOf } from "@/server/stage/pack";
 
 /** Who plays in the evening. */
-export async function GET(request: Request, params: StageParams): Promise<Response> {
-  const stage = await stageAsked(request, params);
-  if (!stage.ok) return stage.response;
-  return Response.json({ people: await peopleOf(stage.database, stage.session.state.items) }, NO_STORE);
-}
+export const GET = serveStage(stagePeople, async ({ database, session }) => ({
+  people: await peopleOf(database, session.state.items),
+}));

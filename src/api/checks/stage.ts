@@ -1,0 +1,33 @@
+import { z } from "zod";
+import { LONGEST_NOTE, liveActSchema } from "@/core/stage";
+import { idSchema } from "@/document";
+
+const EVENT = { error: "should be the id of an event, 0 or more" };
+const PERSON = { error: "should be someone who plays in this evening" };
+const person = z.string(PERSON).min(1, PERSON).max(130, PERSON);
+
+export const since = z.object({
+  since: z
+    .union([z.string().regex(/^\d{1,9}$/u, EVENT), z.int(EVENT).min(0, EVENT)], EVENT)
+    .default("0")
+    .transform(Number),
+});
+
+export const packOf = z.object({ person });
+export const notesOf = z.object({ person: z.string().max(130).optional() });
+export const me = z.object({ person: z.string().min(1).max(130) });
+
+export const note = z.object({
+  person: z.string().min(1).max(130),
+  versionId: idSchema,
+  useId: idSchema,
+  text: z.string().trim().max(LONGEST_NOTE),
+});
+
+export const press = z.object({
+  act: liveActSchema,
+  /** Made by the leader's screen: the same press sent again stands once. */
+  pressId: idSchema,
+  /** When it was pressed by the server's clock, as far as the screen knows it, ms. */
+  pressedAt: z.number().nullable().default(null),
+});

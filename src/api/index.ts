@@ -1,0 +1,10 @@
+export { ENDPOINTS } from "./all";
+export { type Called, call, placeOf } from "./call";
+export * from "./documents";
+export { type Endpoint, fillPath } from "./endpoint";
+export * from "./engines";
+export * from "./evenings";
+export * from "./network";
+export * from "./shelf";
+export * from "./songs";
+export * from "./stage";

@@ -1,0 +1,48 @@
+import type { z } from "zod";
+import { answers, endpoint, sent } from "./endpoint";
+
+/** A version as the shelf lists it. */
+export type ShelfSong = {
+  readonly versionId: string;
+  readonly songId: string;
+  readonly title: string;
+  readonly by: string;
+  readonly versionName: string;
+  readonly key: string;
+  readonly bpm: number;
+  readonly meter: string;
+  readonly bars: number;
+  readonly seconds: number;
+  readonly players: readonly string[];
+  readonly tags: readonly string[];
+  readonly rehearsed: string | null;
+  readonly archived: boolean;
+};
+
+/** A page of the shelf, how many rows there are in all, and of how many songs they are versions. */
+export type ShelfPage = {
+  readonly rows: readonly ShelfSong[];
+  readonly total: number;
+  readonly songs: number;
+};
+
+/** What the shelf is asked by. */
+export type ShelfAsked = z.output<typeof import("./checks/shelf").shelfAsked>;
+
+/** The first page of the whole shelf. */
+export const WHOLE_SHELF: ShelfAsked = Object.freeze({
+  q: "",
+  sort: "title",
+  down: false,
+  tag: "",
+  key: "",
+  meter: "",
+  archived: false,
+  offset: 0,
+  limit: 60,
+});
+
+export const searchShelf = endpoint("GET", "/api/shelf", "leader", {
+  request: sent(async () => (await import("./checks/shelf")).shelfAsked),
+  answer: answers<ShelfPage>(),
+});

@@ -1,0 +1,56 @@
+import type { z } from "zod";
+import { answers, endpoint, sent } from "./endpoint";
+
+/** A song of that title that is there already. */
+export type Double = { readonly versionId: string; readonly title: string; readonly by: string };
+
+/** Makes a song of a text or a file. */
+export const makeSong = endpoint("POST", "/api/songs", "leader", {
+  request: sent(async () => (await import("./checks/songs")).newSong, 8_400_000),
+  answer: answers<{
+    readonly songId: string;
+    readonly versionId: string;
+    readonly title: string;
+    /** What should be looked at, in sentences. */
+    readonly looks: readonly string[];
+    readonly problems: number;
+    /** What was only guessed. */
+    readonly guesses: { readonly key: boolean; readonly beats: boolean };
+  }>(),
+  refusal: answers<{ readonly made: false; readonly title: string; readonly doubles: readonly Double[] }>(),
+});
+
+/** What can be done with a song from the shelf. */
+export type SongAct = z.input<typeof import("./checks/songs").songAct>;
+
+/** What the shelf does with a song: duplicate it, put it away, bring it back, note a rehearsal. */
+export const changeSong = endpoint("POST", "/api/songs/[id]", "leader", {
+  request: sent(async () => (await import("./checks/songs")).songAct, 10_000),
+  answer: answers<
+    | { readonly songId: string; readonly versionId: string; readonly title: string }
+    | { readonly revision: number }
+  >(),
+});
+
+/** Starts a version from another. */
+export const startVersion = endpoint("POST", "/api/versions", "leader", {
+  request: sent(async () => (await import("./checks/songs")).newVersion, 10_000),
+  answer: answers<{ readonly versionId: string }>(),
+});
+
+/** Starts a band where there is none. */
+export const startBand = endpoint("POST", "/api/band", "leader");
+
+/** Lights the demo evening in an empty folder. */
+export const lightDemo = endpoint("POST", "/api/demo", "leader");
+
+/** Everything in one file. */
+export const saveBackup = endpoint("GET", "/api/backup", "leader");
+
+/** Brings a backup file back: the file itself is sent. */
+export const bringBackup = endpoint<Blob, Blob, { readonly documents: number }>(
+  "POST",
+  "/api/backup",
+  "leader",
+  { answer: answers() },
+);

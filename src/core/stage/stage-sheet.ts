@@ -1,0 +1,87 @@
+import type { CueKind } from "../cues";
+import type { TabNote } from "../fretboard";
+import type { Meter } from "../rhythm";
+import type { SungPiece } from "../song/read";
+import type { Player, Riff, SectionKind } from "../song/schema";
+
+export type StageShape = {
+  readonly name: string;
+  /** The other chord a chosen shape really makes, or null. */
+  readonly really: string | null;
+  readonly frets: readonly (number | null)[];
+  readonly fingers: readonly (number | "T" | null)[];
+};
+
+/** One time through a section as a player sees it on stage or on paper: plain data, names already theirs. */
+export type StageSheet = {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: SectionKind;
+  readonly round: string;
+  readonly bars: number;
+  readonly firstBar: number;
+  readonly light: number;
+  readonly role: Player["role"];
+  readonly note: string;
+  /** The line of the part in tab, or null. */
+  readonly line: { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter } | null;
+  /** How it is played: pattern or technique, line, sound, bars. */
+  readonly how: readonly string[];
+  /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
+  readonly otherwise: readonly string[];
+  readonly beatsInBar: number;
+  readonly capo: number;
+  readonly key: string;
+  readonly lines: readonly StageLine[];
+  readonly shapes: readonly StageShape[];
+  /** What this player's feet press in it, and cues of the band's own. */
+  readonly feet: readonly StagePress[];
+  /** Everything that happens in it for this player or for all, with its tick from where the passage begins. */
+  readonly cues: readonly StageCue[];
+};
+
+export type StageLine = {
+  readonly id: string;
+  readonly pieces: readonly SungPiece[];
+  /** Where each piece begins, in ticks from where the passage begins. */
+  readonly starts: readonly number[];
+};
+
+export type StageCue = {
+  readonly id: string;
+  readonly kind: CueKind;
+  readonly text: string;
+  /** The passage it falls in. */
+  readonly passage: string;
+  readonly tick: number;
+};
+
+/** A press, or a cue of one's own, with its bar and the word it falls on. */
+export type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
+
+export type StagePart = {
+  readonly player: string;
+  readonly playerId: string;
+  readonly instrument: Player["instrument"];
+  readonly capo: number;
+  readonly leftHanded: boolean;
+  /** Keys as this player writes them. */
+  readonly key: string;
+  readonly sounding: string;
+  readonly bpm: number;
+  readonly meter: string;
+  readonly beatsInBar: number;
+  readonly seconds: number;
+  readonly sheets: readonly StageSheet[];
+};
+
+/** A song of an evening as one person plays it; `part` is null where they do not play. */
+export type PackedSong = {
+  readonly itemId: string;
+  readonly versionId: string;
+  readonly revision: number;
+  readonly part: StagePart | null;
+};
+
+/** Everything one person needs for an evening, to be kept on their own device. */
+export type StagePack = { readonly person: string; readonly songs: readonly PackedSong[] };
