@@ -5,7 +5,7 @@ const config: KnipConfig = {
   entry: [
     "src/workers/*.worker.ts",
     "src/server/plan/worker.mjs",
-    "server.mjs",
+    "src/server/host/main.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
     "public/stage-worker.js",

@@ -6,8 +6,8 @@ import path from "node:path";
 import jsQR from "jsqr";
 import QRCode from "qrcode";
 import { afterAll, describe, expect, it } from "vitest";
-import { makeAuthority, makeServerCertificate } from "../scripts/lib/certificate.mjs";
 import { startServer } from "../scripts/lib/server.mjs";
+import { makeAuthority, makeServerCertificate } from "../src/server/host/certificate";
 
 /**
  * What a phone meets at the door, against programs from outside: the certificate by OpenSSL and by Node's own TLS, the QR code

@@ -5,6 +5,7 @@ import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { HOST } from "../scripts/lib/ready.mjs";
 import { startServer } from "../scripts/lib/server.mjs";
 
 /** The real program on loopback, from outside: engines, edits, Host and Origin, port and lock. */
@@ -225,7 +226,7 @@ describe("port and lock", () => {
     await new Promise<void>((resolve) => holder.listen(0, "127.0.0.1", resolve));
     const { port } = holder.address() as { port: number };
     const other = mkdtempSync(path.join(tmpdir(), "lantern-check-"));
-    const refused = await run([process.execPath, "server.mjs"], "", {
+    const refused = await run([process.execPath, HOST], "", {
       PORT: String(port),
       LANTERN_DATA: other,
       NODE_ENV: "production",
@@ -236,7 +237,7 @@ describe("port and lock", () => {
   });
 
   it("says that a data folder is in use", async () => {
-    const refused = await run([process.execPath, "server.mjs"], "", {
+    const refused = await run([process.execPath, HOST], "", {
       PORT: String(server.port + 1),
       LANTERN_DATA: data,
       NODE_ENV: "production",
@@ -248,7 +249,7 @@ describe("port and lock", () => {
   });
 
   it("says that a port is no port", async () => {
-    const refused = await run([process.execPath, "server.mjs"], "", {
+    const refused = await run([process.execPath, HOST], "", {
       PORT: "lamp",
       LANTERN_DATA: data,
       NODE_ENV: "production",

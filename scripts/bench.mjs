@@ -9,7 +9,7 @@ import { benchFanout } from "../bench/stage-fanout.mjs";
 import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
 
 ensureInstalled();
-if (ensureBuilt() !== 0 || !ensureChromium()) process.exit(1);
+if ((await ensureBuilt()) !== 0 || !ensureChromium()) process.exit(1);
 const { chromium } = await import("@playwright/test");
 const { CHROMIUM, CHROMIUM_ARGS } = await import("./lib/browser.mjs");
 const { crashOnce } = await import("./lib/crash.mjs");

@@ -5,7 +5,7 @@ import path from "node:path";
 import { ensureBuilt, ensureChromium, ensureInstalled, ROOT } from "./lib/ready.mjs";
 
 ensureInstalled();
-if (ensureBuilt() !== 0 || !ensureChromium()) process.exit(1);
+if ((await ensureBuilt()) !== 0 || !ensureChromium()) process.exit(1);
 const { chromium } = await import("@playwright/test");
 const { CHROMIUM, CHROMIUM_ARGS } = await import("./lib/browser.mjs");
 const { startServer } = await import("./lib/server.mjs");

@@ -46,10 +46,10 @@ const readPlaywright = ({ stats }) => ({
 });
 
 let began = Date.now();
-const stage = (name, work) => {
+const stage = async (name, work) => {
   began = Date.now();
   process.stdout.write(`— ${name}\n`);
-  add(name, work());
+  add(name, await work());
 };
 
 const vitest = (project) => {
@@ -68,14 +68,14 @@ const vitest = (project) => {
 };
 
 ensureInstalled();
-stage("lint", () => one(run("npx", ["--no-install", "biome", "check", "--error-on-warnings", "."])));
-stage("architecture", () => vitest("arch"));
-stage("dead code", () => one(run("npx", ["--no-install", "knip"])));
-stage("unit", () => vitest("unit"));
-stage("build", () => one(ensureBuilt()));
+await stage("lint", () => one(run("npx", ["--no-install", "biome", "check", "--error-on-warnings", "."])));
+await stage("architecture", () => vitest("arch"));
+await stage("dead code", () => one(run("npx", ["--no-install", "knip"])));
+await stage("unit", () => vitest("unit"));
+await stage("build", async () => one(await ensureBuilt()));
 // After the build, which writes the types of the routes.
-stage("types", () => one(run("npx", ["--no-install", "tsc", "--noEmit"])));
-stage("checks", () => {
+await stage("types", () => one(run("npx", ["--no-install", "tsc", "--noEmit"])));
+await stage("checks", () => {
   if (!ensureMidicsv())
     process.stderr.write(
       "midicsv is not on this machine and could not be installed from Debian's packages (midicsv). Install it and run npm test again.\n",
@@ -86,7 +86,7 @@ stage("checks", () => {
     );
   return vitest("checks");
 });
-stage("browser", () => {
+await stage("browser", () => {
   if (!ensureChromium()) {
     process.stderr.write(
       "Chromium is not on this machine and could not be installed from Debian's packages (chromium). Install it and run npm test again.\n",

@@ -27,7 +27,16 @@ export type GraphModule = {
   }[];
 };
 
-const LEFT_OUT = new Set(["node_modules", ".next", ".git", "data", "docs", "test-results", "migrations"]);
+const LEFT_OUT = new Set([
+  "node_modules",
+  ".next",
+  ".git",
+  "build",
+  "data",
+  "docs",
+  "test-results",
+  "migrations",
+]);
 const CODE = /\.(?:ts|tsx|mts|mjs|cjs|js)$/u;
 
 /** Every file of the project below a root, from there. */

@@ -59,8 +59,43 @@ function sourceHash() {
   return hashOf(files.sort().flatMap((name) => [name, readFileSync(path.join(ROOT, name))]));
 }
 
+/** The program's own server, as it is compiled. */
+export const HOST = path.join(ROOT, "build", "host.mjs");
+
+/** Compiles the program's own server; what it imports stays in node_modules. */
+async function buildHost() {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [path.join(ROOT, "src", "server", "host", "main.ts")],
+    outdir: path.dirname(HOST),
+    outExtension: { ".js": ".mjs" },
+    entryNames: "host",
+    bundle: true,
+    splitting: true,
+    format: "esm",
+    platform: "node",
+    target: "node20",
+    packages: "external",
+    logLevel: "warning",
+  });
+}
+
+/** Compiles the server when there is none of the present source. */
+export async function ensureHost() {
+  const folder = path.join(ROOT, "src", "server", "host");
+  const source = hashOf(
+    readdirSync(folder)
+      .sort()
+      .map((name) => readFileSync(path.join(folder, name))),
+  );
+  if (existsSync(HOST) && readStamp("host") === source) return;
+  await buildHost();
+  writeStamp("host", source);
+}
+
 /** Builds when there is no build of the present source. @returns the exit code */
-export function ensureBuilt() {
+export async function ensureBuilt() {
+  await ensureHost();
   const source = sourceHash();
   const built = path.join(ROOT, ".next", "BUILD_ID");
   if (existsSync(built) && statSync(built).size > 0 && readStamp("build") === source) return 0;

@@ -1,6 +1,7 @@
 import { spawn } from "node:child_process";
 import { createServer } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
+import { HOST } from "./ready.mjs";
 
 /** A port of the loopback that is free now. */
 const freePort = () =>
@@ -21,7 +22,7 @@ const freePort = () =>
 export async function startServer({ data, port, env = {}, args = [], page = "/", longestMs = 60_000 }) {
   const chosen = port ?? (await freePort());
   const began = performance.now();
-  const child = spawn(process.execPath, ["server.mjs", ...args], {
+  const child = spawn(process.execPath, [HOST, ...args], {
     env: { ...process.env, NODE_ENV: "production", LANTERN_DATA: data, PORT: String(chosen), ...env },
     stdio: ["ignore", "pipe", "pipe"],
   });

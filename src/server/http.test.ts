@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { judge, loopbackHosts } from "../../scripts/lib/origin.mjs";
+import { judge, loopbackHosts } from "./host/origin";
 import { readBytes, readJson } from "./http";
 
 const request = (body: BodyInit, headers: Record<string, string> = {}) =>
@@ -63,7 +63,7 @@ describe("Host and Origin", () => {
   );
 
   it("holds a listener on the network to its own addresses and scheme", () => {
-    const at = (headers: Record<string, string>, scheme: string) =>
+    const at = (headers: Record<string, string>, scheme: "http" | "https") =>
       judge({ method: "POST", headers } as never, ["10.0.0.7:3211"], scheme)?.path ?? null;
     const host = "10.0.0.7:3211";
     expect(at({ host, origin: "http://10.0.0.7:3211" }, "http")).toBeNull();

@@ -1,17 +1,14 @@
 import { setUpGate } from "./access/reopen";
-import { closeDatabase, openDatabase } from "./db/open";
+import { openDatabase } from "./db/open";
 import { renewShelf } from "./documents/shelf";
 import { createDocuments, findDocument, isEmpty } from "./documents/store";
 import { demoDocuments } from "./songs/demo";
-
-const shared = globalThis as { lanternClose?: () => Promise<void> };
 
 /**
  * Opens the database before the first request, and fills an empty one with the demo evening once (unless
  * `LANTERN_DEMO` is "off"). A failure ends the process with a sentence: half a server helps nobody.
  */
 export async function start(): Promise<void> {
-  shared.lanternClose = closeDatabase;
   setUpGate();
   try {
     const database = await openDatabase();

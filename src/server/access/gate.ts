@@ -1,4 +1,5 @@
 import type { Database } from "../db/open";
+import type { Admission, AtTheGate } from "../host";
 import { GUEST_HEADER, ROLE_HEADER } from "./index";
 import { isEnough, needs } from "./needs";
 import { findGuest, findOpening } from "./openings";
@@ -12,24 +13,6 @@ const COOKIE_SECONDS = 3 * 86_400;
 /** The cookie that lets a guest in: scripts can't read it, and other sites' pages don't send it along. */
 export const tokenCookie = (token: string, secure: boolean): string =>
   `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${COOKIE_SECONDS}${secure ? "; Secure" : ""}`;
-
-/** A request as the gate sees it. `from` is the listener it came in by. */
-export type AtTheGate = {
-  readonly method: string;
-  readonly path: string;
-  readonly cookie: string;
-  readonly from: "here" | "network";
-};
-
-/** What the gate says: in, with what it found written on the request, or out. */
-export type Admission =
-  | { readonly ok: true; readonly headers: Readonly<Record<string, string>> }
-  | {
-      readonly ok: false;
-      readonly status: 401 | 403;
-      readonly message: string;
-      readonly location: string | null;
-    };
 
 const tokenIn = (cookie: string): string | null =>
   cookie

@@ -1,6 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
 import type { Database } from "../db/open";
 import { guests, openings } from "../db/schema";
+import { heldOnHost } from "../host";
 import { makeId } from "../ids";
 import type { Role } from "./index";
 import { hashOfPassphrase, hashOfToken, isSame, makeCode, makeSalt, makeToken } from "./secrets";
@@ -11,8 +12,7 @@ export type Guest = typeof guests.$inferSelect;
 /** The evening that is open and who has joined it, in memory as on disk. */
 type Door = { readonly opening: Opening; readonly byToken: Map<string, Guest> };
 
-/** Kept on the global object: the gate and the routes may load this file apart. */
-const shared = globalThis as { lanternDoor?: Promise<Door | null> };
+const kept = heldOnHost<Promise<Door | null>>("opening");
 
 const read = async (database: Database): Promise<Door | null> => {
   const [opening] = await database.select().from(openings).where(isNull(openings.endedAt));
@@ -29,8 +29,8 @@ export const LONGEST_OPEN_MS = 24 * 3_600_000;
 
 /** The open evening, or null; read from the disk once. */
 async function door(database: Database): Promise<Door | null> {
-  shared.lanternDoor ??= read(database);
-  const open = await shared.lanternDoor;
+  kept.now ??= read(database);
+  const open = await kept.now;
   if (!open || Date.now() - +open.opening.openedAt < LONGEST_OPEN_MS) return open;
   await endOpening(database);
   whenOver();
@@ -74,14 +74,14 @@ export async function beginOpening(
       viewerCode: makeCode(),
     })
     .returning();
-  shared.lanternDoor = Promise.resolve({ opening: made!, byToken: new Map() });
+  kept.now = Promise.resolve({ opening: made!, byToken: new Map() });
   return made!;
 }
 
 /** Ends what is open: codes and tokens are worth nothing from now on. */
 export async function endOpening(database: Database): Promise<void> {
   await database.update(openings).set({ endedAt: new Date() }).where(isNull(openings.endedAt));
-  shared.lanternDoor = Promise.resolve(null);
+  kept.now = Promise.resolve(null);
 }
 
 export type Withdrawn = { readonly removed: readonly string[] };
@@ -100,7 +100,7 @@ export async function changeCode(
     .set(role === "player" ? { playerCode: code } : { viewerCode: code })
     .where(eq(openings.id, open.opening.id))
     .returning();
-  shared.lanternDoor = Promise.resolve({ ...open, opening: opening! });
+  kept.now = Promise.resolve({ ...open, opening: opening! });
   const out = [...open.byToken.values()].filter((guest) => guest.role === role);
   return removeGuests(database, out);
 }

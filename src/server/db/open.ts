@@ -4,6 +4,7 @@ import { PGlite } from "@electric-sql/pglite";
 import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
+import { heldOnHost, host } from "../host";
 import * as schema from "./schema";
 
 /** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
@@ -17,20 +18,15 @@ const MIGRATIONS = path.join("src", "server", "db", "migrations");
 export const dataFolder = (): string =>
   path.resolve(/* turbopackIgnore: true */ process.env.LANTERN_DATA ?? "data");
 
-/**
- * One open database a process: bundles may load this file twice, the promise is kept on the global object. server.mjs may
- * have begun to open it already.
- */
-const shared = globalThis as {
-  lanternDatabase?: Promise<Open>;
-  lanternClient?: { readonly folder: string; readonly client: PGlite };
-};
+/** The one open database of this process. */
+const opened = heldOnHost<Promise<Open>>("database");
 
 /** Opens a database folder (or, without one, a database in memory for tests) with the newest migrations. */
 export async function openFolder(folder: string | null): Promise<Open> {
   if (folder !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
-  const begun =
-    folder !== null && shared.lanternClient?.folder === folder ? shared.lanternClient.client : null;
+  // The host may have begun to open it already.
+  const { begun: hosted } = host();
+  const begun = folder !== null && hosted?.folder === folder ? hosted.client : null;
   const client =
     begun ??
     (folder === null ? new PGlite() : new PGlite(path.join(/* turbopackIgnore: true */ folder, "postgres")));
@@ -43,10 +39,10 @@ export async function openDatabase(): Promise<Database> {
   if (process.env.NEXT_PHASE === "phase-production-build") {
     throw new Error("Expected no database while building, but a page asked for one.");
   }
-  shared.lanternDatabase ??= openFolder(dataFolder());
-  return (await shared.lanternDatabase).database;
+  opened.now ??= openFolder(dataFolder());
+  return (await opened.now).database;
 }
 
 export async function closeDatabase(): Promise<void> {
-  await (await shared.lanternDatabase)?.close();
+  await (await opened.now)?.close();
 }

@@ -15,12 +15,13 @@ import type { SongBody, VersionBody } from "@/core/song/schema";
 import { byOrder, headOf, type Touch } from "@/document";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
+import { onHost } from "../host";
 import { type Document, fromRow } from "./row";
 
 export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
 
-/** How many rows each question found, until a row is written; on the global object, as bundles load this file apart. */
-const shared = globalThis as { lanternShelfCounts?: Map<string, Counted> };
+/** How many rows each question found, until a row is written. */
+const counts = onHost("shelf counts", () => new Map<string, Counted>());
 
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
@@ -90,7 +91,7 @@ async function writeRow(
   songId: string,
   song: SongBody,
 ): Promise<void> {
-  shared.lanternShelfCounts = new Map();
+  counts().clear();
   const row = {
     ...versionFacts(version),
     ...songFacts(song, version),
@@ -216,11 +217,9 @@ export async function searchShelf(
   const where = whereOf(asked);
   const direction = (place: SQL.Aliased<unknown>) =>
     asked.down ? sql`${place} desc nulls last` : sql`${place} asc nulls last`;
-  shared.lanternShelfCounts ??= new Map();
-  const counts = shared.lanternShelfCounts;
   const { sort, down: _down, offset: _offset, limit: _limit, ...kind } = asked;
   const question = JSON.stringify(kind);
-  const known = counts.get(question);
+  const known = counts().get(question);
   const column = (name: string, from: SQL | AnyColumn) => sql<string>`${from}`.as(name);
   // Narrow rows are found, counted and sorted; only those of the page are fetched whole.
   const hit = database.$with("hit").as(
@@ -262,7 +261,7 @@ export async function searchShelf(
     .innerJoin(shelf, eq(shelf.versionId, page.id))
     .orderBy(direction(page.place), asc(page.titled), asc(page.song), asc(page.id));
   const { total, songs } = rows[0] ?? known ?? (await countShelf(database, where));
-  counts.set(question, { total, songs });
+  counts().set(question, { total, songs });
   return { rows: rows.map(({ total: _total, songs: _songs, ...row }) => row), total, songs };
 }
 

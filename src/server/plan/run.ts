@@ -1,6 +1,7 @@
 import path from "node:path";
 import { Worker } from "node:worker_threads";
 import type { Outcome } from "@/core/plan";
+import { onHost } from "../host";
 
 /** The longest an engine may take over HTTP before it is ended, ms. */
 const LONGEST_MS = 20_000;
@@ -84,10 +85,9 @@ class EngineThread {
   }
 }
 
-const shared = globalThis as { lanternEngines?: EngineThread };
+const thread = onHost("engine thread", () => new EngineThread());
 
 /** Runs an engine in the worker thread. */
 export function runEngineApart(name: string, input: unknown): Promise<Outcome> {
-  shared.lanternEngines ??= new EngineThread();
-  return shared.lanternEngines.run(name, input);
+  return thread().run(name, input);
 }

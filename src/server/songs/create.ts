@@ -16,6 +16,7 @@ import type { BandBody, SongBody, VersionBody } from "@/core/song/schema";
 import type { Database } from "../db/open";
 import { findDoubles } from "../documents/shelf";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
+import { heldOnHost } from "../host";
 import { makeId } from "../ids";
 
 export type CreatedSong = { readonly songId: string; readonly versionId: string };
@@ -95,13 +96,12 @@ export async function createSong(
   });
 }
 
-/** On the global object, as bundles load this file apart. */
-const shared = globalThis as { lanternMaking?: Promise<unknown> };
+const making = heldOnHost<Promise<unknown>>("song being made");
 
 /** Looks for a double and makes the song before the next one is looked for: two files of one title may come at once. */
 function oneByOne<Value>(work: () => Promise<Value>): Promise<Value> {
-  const made = (shared.lanternMaking ?? Promise.resolve()).then(work, work);
-  shared.lanternMaking = made.catch(() => undefined);
+  const made = (making.now ?? Promise.resolve()).then(work, work);
+  making.now = made.catch(() => undefined);
   return made;
 }
 

@@ -10,6 +10,7 @@ import {
 } from "@/core/stage";
 import type { Database } from "../db/open";
 import { openDatabase } from "../db/open";
+import { onHost } from "../host";
 import { makeId } from "../ids";
 import { watch } from "../live";
 import { eventOfPress, eventsSince, KEEP_EVERY, readState, writeEvent } from "./log";
@@ -214,26 +215,24 @@ export class LiveSession {
   }
 }
 
-/** Sessions by evening, kept on the global object: routes may load this file apart. */
-const shared = globalThis as { lanternSessions?: Map<string, Promise<LiveSession | null>> };
-shared.lanternSessions ??= new Map();
-const sessions = shared.lanternSessions;
+/** Sessions by evening. */
+const sessions = onHost("sessions", () => new Map<string, Promise<LiveSession | null>>());
 
 /** The live session of an evening, read from the disk once. */
 export async function liveSession(eveningId: string): Promise<LiveSession | null> {
-  const known = sessions.get(eveningId);
+  const known = sessions().get(eveningId);
   if (known) return known;
   const opening = openDatabase().then((database) => LiveSession.open(database, eveningId));
-  sessions.set(eveningId, opening);
+  sessions().set(eveningId, opening);
   const found = await opening.catch((error) => {
-    sessions.delete(eveningId);
+    sessions().delete(eveningId);
     throw error;
   });
-  if (!found) sessions.delete(eveningId);
+  if (!found) sessions().delete(eveningId);
   return found;
 }
 
 /** Ends the lines of guests who are out, wherever they listen. */
 export async function dismissGuests(guestIds: readonly string[]): Promise<void> {
-  for (const session of sessions.values()) (await session)?.dismiss(guestIds);
+  for (const session of sessions().values()) (await session)?.dismiss(guestIds);
 }

@@ -4,13 +4,12 @@ import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
 import { SlowDown } from "@/server/access/slow-down";
 import { openDatabase } from "@/server/db/open";
+import { onHost } from "@/server/host";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";
 
-/** Kept on the global object: a reload of this file must not forget who has guessed. */
-const shared = globalThis as { lanternGuesses?: SlowDown };
-shared.lanternGuesses ??= new SlowDown();
-const guesses = shared.lanternGuesses;
+/** A reload of this file must not forget who has guessed. */
+const slowDown = onHost("wrong guesses", () => new SlowDown());
 
 /** Whether an evening is open here. */
 export const GET = serve(isOpen, async () => ({ open: (await findOpening(await openDatabase())) !== null }));
@@ -22,6 +21,7 @@ export const GET = serve(isOpen, async () => ({ open: (await findOpening(await o
 export const POST = serve(joinEvening, async ({ sent, request }) => {
   const secret = "code" in sent ? { code: readCode(sent.code) } : sent;
   const address = request.headers.get("x-lantern-address") ?? "";
+  const guesses = slowDown();
   const wait = guesses.wait(address, Date.now());
   if (wait > 0) {
     const seconds = Math.ceil(wait / 1000);

@@ -10,9 +10,9 @@ import {
   listGuests,
   removeGuests,
 } from "@/server/access/openings";
-import { network } from "@/server/access/reopen";
 import { type Database, openDatabase } from "@/server/db/open";
 import { findDocument } from "@/server/documents/store";
+import { host } from "@/server/host";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";
 import { dismissGuests } from "@/server/stage/hub";
@@ -28,8 +28,8 @@ const qrOf = (text: string) => {
 /** What the leader's screen shows of the open evening. */
 async function statusOf(database: Database): Promise<NetworkStatus> {
   const opening = await findOpening(database);
-  const where = network()?.where() ?? null;
-  if (!opening) return { open: false as const, secure: network()?.secure ?? false };
+  const where = host().network?.where() ?? null;
+  if (!opening) return { open: false as const, secure: host().network?.secure ?? false };
   const scheme = where?.secure ? "https" : "http";
   const addresses = (where?.addresses ?? []).map((address) => `${scheme}://${address}:${where!.port}`);
   const joinBy = (code: string | null) =>
@@ -64,7 +64,7 @@ export const POST = serve(changeNetwork, async ({ sent: wanted }) => {
     const out = (await listGuests(database)).map(({ id }) => id);
     await endOpening(database);
     await dismissGuests(out);
-    await network()?.close();
+    await host().network?.close();
     return statusOf(database);
   }
   const { removed } =
@@ -82,7 +82,7 @@ async function open(
 ): Promise<Response | Reply<NetworkStatus>> {
   if ((await findDocument(database, eveningId))?.kind !== "evening")
     return refuse(404, "eveningId", "names no evening here");
-  const listener = network();
+  const listener = host().network;
   if (!listener)
     return refuse(503, "network", "can't be opened: the program was started without its own server");
   let where: Awaited<ReturnType<typeof listener.openAt>>;

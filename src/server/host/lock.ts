@@ -9,7 +9,7 @@ import path from "node:path";
  * a socket file in the folder, taken over when nobody answers on it.
  * @returns a promise of true when the lock is ours
  */
-export async function lockFolder(realPath) {
+export async function lockFolder(realPath: string): Promise<boolean> {
   if (process.platform === "linux") {
     const name = createHash("sha256").update(realPath).digest("hex").slice(0, 40);
     return listen(`\0shared-lantern-${name}`);
@@ -21,7 +21,7 @@ export async function lockFolder(realPath) {
   return listen(file);
 }
 
-const listen = (address) =>
+const listen = (address: string): Promise<boolean> =>
   new Promise((resolve) => {
     const server = createServer((socket) => socket.end());
     server.unref();
@@ -29,7 +29,7 @@ const listen = (address) =>
     server.listen(address, () => resolve(true));
   });
 
-const answers = (file) =>
+const answers = (file: string): Promise<boolean> =>
   new Promise((resolve) => {
     const socket = connect(file, () => {
       socket.destroy();

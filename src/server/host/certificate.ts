@@ -4,13 +4,16 @@ import path from "node:path";
 import forge from "node-forge";
 
 const { asn1, pki } = forge;
+/** A private key and its certificate, as PEM. */
+export type Certificate = { readonly key: string; readonly cert: string };
+
 const DAY_MS = 86_400_000;
 /** Phones take no server's certificate that lasts longer than 398 days; common practice, no source. */
 const SERVER_DAYS = 390;
 const AUTHORITY_DAYS = 3650;
 
 /** Private address ranges (RFC 1918), loopback and link-local: the authority may speak for these and this machine's own. */
-const PRIVATE_RANGES = [
+const PRIVATE_RANGES: readonly (readonly [address: string, mask: string])[] = [
   ["10.0.0.0", "255.0.0.0"],
   ["172.16.0.0", "255.240.0.0"],
   ["192.168.0.0", "255.255.0.0"],
@@ -18,11 +21,11 @@ const PRIVATE_RANGES = [
   ["127.0.0.0", "255.0.0.0"],
 ];
 
-const numbersOf = (address) => address.split(".").map(Number);
-const bytesOf = (address) => String.fromCharCode(...numbersOf(address));
-const isPrivate = (address) =>
+const numbersOf = (address: string): number[] => address.split(".").map(Number);
+const bytesOf = (address: string): string => String.fromCharCode(...numbersOf(address));
+const isPrivate = (address: string): boolean =>
   PRIVATE_RANGES.some(([range, mask]) =>
-    numbersOf(mask).every((bits, at) => (numbersOf(address)[at] & bits) === numbersOf(range)[at]),
+    numbersOf(mask).every((bits, at) => ((numbersOf(address)[at] ?? 0) & bits) === numbersOf(range)[at]),
   );
 
 /** Keys as PEM; Node makes them, the certificates are written with node-forge. */
@@ -33,7 +36,7 @@ const newKeys = () =>
     privateKeyEncoding: { type: "pkcs8", format: "pem" },
   });
 
-function begun(publicKey, days, now) {
+function begun(publicKey: string, days: number, now: number): forge.pki.Certificate {
   const made = pki.createCertificate();
   made.publicKey = pki.publicKeyFromPem(publicKey);
   // Positive, and never twice.
@@ -44,10 +47,10 @@ function begun(publicKey, days, now) {
 }
 
 /** What the authority may speak for (RFC 5280, 4.2.1.10): private addresses, this machine's own, and its names. */
-function constraints(names, own) {
-  const context = (tag, constructed, value) =>
+function constraints(names: readonly string[], own: readonly string[]): string {
+  const context = (tag: number, constructed: boolean, value: string | forge.asn1.Asn1[]) =>
     asn1.create(asn1.Class.CONTEXT_SPECIFIC, tag, constructed, value);
-  const subtree = (tag, value) =>
+  const subtree = (tag: number, value: string) =>
     asn1.create(asn1.Class.UNIVERSAL, asn1.Type.SEQUENCE, true, [context(tag, false, value)]);
   const permitted = [
     ...PRIVATE_RANGES.map(([address, mask]) => subtree(7, bytesOf(address) + bytesOf(mask))),
@@ -60,7 +63,11 @@ function constraints(names, own) {
 }
 
 /** A certificate authority for this machine alone. @param own addresses of it that lie in no private range */
-export function makeAuthority(names, own = [], now = Date.now()) {
+export function makeAuthority(
+  names: readonly string[],
+  own: readonly string[] = [],
+  now = Date.now(),
+): Certificate {
   const { publicKey, privateKey } = newKeys();
   const made = begun(publicKey, AUTHORITY_DAYS, now);
   const subject = [{ name: "commonName", value: `Shared Lantern on ${names[0]}` }];
@@ -77,7 +84,12 @@ export function makeAuthority(names, own = [], now = Date.now()) {
 }
 
 /** A certificate for the server's names and addresses, signed by the authority. */
-export function makeServerCertificate(authority, names, addresses, now = Date.now()) {
+export function makeServerCertificate(
+  authority: Certificate,
+  names: readonly string[],
+  addresses: readonly string[],
+  now = Date.now(),
+): Certificate {
   const issuer = pki.certificateFromPem(authority.cert);
   const { publicKey, privateKey } = newKeys();
   const made = begun(publicKey, SERVER_DAYS, now);
@@ -101,9 +113,13 @@ export function makeServerCertificate(authority, names, addresses, now = Date.no
 /**
  * The authority of a data folder, made once and readable by its owner alone. When the machine's name has changed, or it has
  * an address in no private range, it may not speak for that: another is made then, and phones must trust that one.
- * @returns { key, cert, file } `file` is the certificate phones are given
+ * @returns the authority, and in `file` the certificate phones are given
  */
-export function authorityIn(folder, names, addresses) {
+export function authorityIn(
+  folder: string,
+  names: readonly string[],
+  addresses: readonly string[],
+): Certificate & { readonly file: string } {
   const place = path.join(folder, "authority");
   const files = {
     key: path.join(place, "key.pem"),

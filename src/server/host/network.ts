@@ -1,36 +1,68 @@
-import { createServer as createPlain } from "node:http";
+import {
+  createServer as createPlain,
+  type IncomingMessage,
+  type Server,
+  type ServerResponse,
+} from "node:http";
 import { createServer as createTls } from "node:https";
-import { createServer as createSocket } from "node:net";
+import { createServer as createSocket, type Socket, type Server as SocketServer } from "node:net";
 import { hostname, networkInterfaces } from "node:os";
+import type { Where } from "./gate";
+import type { Network } from "./host";
+import type { Scheme } from "./origin";
 
 const SILENT_MS = 10_000;
 /** The first byte of a TLS greeting. */
 const TLS_GREETING = 22;
 
 /** This machine's addresses on its networks, IPv4 first: what a phone types. */
-function networkAddresses() {
+function networkAddresses(): string[] {
   const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
   return all.filter(({ internal, family }) => !internal && family === "IPv4").map(({ address }) => address);
 }
 
 /** Names and ports a listener on the network answers to. */
-const networkHosts = (port) => {
+const networkHosts = (port: number): string[] => {
   const name = hostname().toLowerCase();
   return [...networkAddresses(), name, `${name}.local`, "127.0.0.1", "localhost"].map(
     (one) => `${one}:${port}`,
   );
 };
 
+/** By which listener a request came in, and what it is held to. */
+type Listener = {
+  readonly from: "here" | "network" | "network-plain";
+  readonly scheme: Scheme;
+  readonly hosts: readonly string[];
+};
+
+export type Answer = (request: IncomingMessage, response: ServerResponse, about: Listener) => unknown;
+
+/** Gives a key and a certificate for names and addresses, or null for plain HTTP. */
+type CertificateFor = (
+  names: readonly string[],
+  addresses: readonly string[],
+) => Promise<{ readonly key: string; readonly cert: string } | null>;
+
+type Open = {
+  readonly front: SocketServer;
+  readonly sockets: ReadonlySet<Socket>;
+  readonly servers: readonly Server[];
+  readonly port: number;
+  readonly scheme: Scheme;
+};
+
 /**
  * The listener for the network, opened and closed at run time. With a certificate it speaks TLS; plain HTTP then still
  * comes in at the same port, marked as such, for those who have yet to trust the certificate.
- * @param answer called with (request, response, { from, hosts, scheme })
- * @param certificateFor gives { key, cert } for names and addresses, or null for plain HTTP
  */
-export function makeNetwork(answer, certificateFor) {
-  let open = null;
+export function makeNetwork(
+  answer: Answer,
+  certificateFor: CertificateFor,
+): Pick<Network, "openAt" | "close" | "where"> {
+  let open: Open | null = null;
 
-  const listen = (socketServer, port) =>
+  const listen = (socketServer: SocketServer, port: number): Promise<void> =>
     new Promise((resolve, reject) => {
       socketServer.once("error", reject);
       socketServer.listen(port, "0.0.0.0", () => {
@@ -48,23 +80,26 @@ export function makeNetwork(answer, certificateFor) {
     for (const socket of sockets) socket.destroy();
   };
 
-  /** Listens at a port, or the first free one after it. @returns { port, secure, addresses } */
-  const openAt = async (wanted, tries = 10) => {
+  const openAt = async (wanted: number, tries = 10): Promise<Where> => {
     await close();
     for (let port = wanted; ; port++) {
       const certificate = await certificateFor(
         [hostname(), `${hostname()}.local`, "localhost"],
         [...networkAddresses(), "127.0.0.1"],
       );
-      const scheme = certificate ? "https" : "http";
-      const about = (from, how) => ({ from, scheme: how, hosts: networkHosts(port) });
+      const scheme: Scheme = certificate ? "https" : "http";
+      const about = (from: Listener["from"], how: Scheme): Listener => ({
+        from,
+        scheme: how,
+        hosts: networkHosts(port),
+      });
       const plain = createPlain((request, response) =>
         answer(request, response, about(certificate ? "network-plain" : "network", "http")),
       );
       const secure = certificate
         ? createTls(certificate, (request, response) => answer(request, response, about("network", "https")))
         : null;
-      const sockets = new Set();
+      const sockets = new Set<Socket>();
       const front = createSocket((socket) => {
         sockets.add(socket);
         socket.on("close", () => sockets.delete(socket));
@@ -83,15 +118,15 @@ export function makeNetwork(answer, certificateFor) {
       try {
         await listen(front, port);
       } catch (error) {
-        if (error.code === "EADDRINUSE" && port < wanted + tries) continue;
+        if ((error as NodeJS.ErrnoException).code === "EADDRINUSE" && port < wanted + tries) continue;
         throw error;
       }
       open = { front, sockets, servers: secure ? [plain, secure] : [plain], port, scheme };
-      return where();
+      return { port, secure: scheme === "https", addresses: networkAddresses() };
     }
   };
 
-  const where = () =>
+  const where = (): Where | null =>
     open && { port: open.port, secure: open.scheme === "https", addresses: networkAddresses() };
 
   return { openAt, close, where };

@@ -1,0 +1,59 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
+import type { Gate } from "./gate";
+import type { Answer } from "./network";
+import { judge } from "./origin";
+
+type Handle = (request: IncomingMessage, response: ServerResponse) => unknown;
+
+/** What may be had over plain HTTP where the line is encrypted: how one comes to trust the certificate. */
+const PLAIN_WHERE_SECURE = /^\/(?:join\/trust|lantern-ca\.crt|_next\/static\/.*|icon\.svg)$/u;
+
+const refuse = (response: ServerResponse, status: number, error: object) => {
+  response.writeHead(status, { "content-type": "application/json" });
+  response.end(JSON.stringify({ error }));
+};
+
+const goTo = (response: ServerResponse, location: string) => {
+  response.writeHead(303, { location });
+  response.end();
+};
+
+/**
+ * The way every request comes in: Host and Origin are judged, then the gate is asked who it comes from, then Next answers.
+ * @param gate the gate, once it is there
+ * @param handle what answers, once it is ready
+ */
+export const makeDoor =
+  (gate: Promise<Gate>, handle: Promise<Handle>, say: (sentence: string) => void): Answer =>
+  async (request, response, { from, hosts, scheme }) => {
+    // What only the gate may say is thrown away when it comes from outside.
+    for (const name of Object.keys(request.headers))
+      if (name.startsWith("x-lantern-")) delete request.headers[name];
+    const verdict = judge(request, hosts, scheme);
+    if (verdict) return refuse(response, 403, verdict);
+    response.setHeader("x-content-type-options", "nosniff");
+    response.setHeader("referrer-policy", "same-origin");
+    response.setHeader("x-frame-options", "DENY");
+    const answer = await handle;
+    const { pathname } = new URL(request.url ?? "/", "http://lantern");
+    if (from === "network-plain" && !PLAIN_WHERE_SECURE.test((request.url ?? "").split("?")[0]!))
+      return goTo(response, "/join/trust");
+    try {
+      const admission = await (await gate).admit({
+        method: request.method ?? "GET",
+        path: pathname,
+        cookie: request.headers.cookie ?? "",
+        from: from === "here" ? "here" : "network",
+      });
+      if (!admission.ok && admission.location) return goTo(response, admission.location);
+      if (!admission.ok)
+        return refuse(response, admission.status, { path: "who", message: admission.message });
+      Object.assign(request.headers, admission.headers, {
+        "x-lantern-address": request.socket.remoteAddress ?? "",
+      });
+    } catch (error) {
+      say(`The gate could not look at a request: ${error instanceof Error ? error.message : error}`);
+      return refuse(response, 503, { path: "who", message: "could not be looked up; try again" });
+    }
+    return answer(request, response);
+  };
