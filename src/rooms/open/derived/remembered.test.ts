@@ -29,6 +29,21 @@ describe("remembered", () => {
     expect(lasts).toEqual([null, null, "a1"]);
   });
 
+  it("keeps the answers of two bodies that are looked at in turn, so that each stays the same object", () => {
+    const list = remembered<[{ readonly rows: object }], readonly object[]>({
+      from: ({ rows }) => [rows],
+      make: (_, { rows }) => [rows],
+    });
+    const [painted, newest] = [{ rows: {} }, { rows: {} }];
+    const first = [list(painted), list(newest)];
+    for (let turn = 0; turn < 5; turn++) {
+      expect(list(painted)).toBe(first[0]);
+      expect(list(newest)).toBe(first[1]);
+    }
+    for (let more = 0; more < 3; more++) list({ rows: {} });
+    expect(list(painted)).not.toBe(first[0]);
+  });
+
   it("does not mistake fewer parts for the same ones", () => {
     const count = remembered<[readonly unknown[]], number>({
       from: (parts) => parts,
