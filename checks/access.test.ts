@@ -89,7 +89,7 @@ const routes = readdirSync(path.resolve("src", "app"), { recursive: true, encodi
   .flatMap((file) => {
     const source = readFileSync(path.resolve("src", "app", file), "utf8");
     const place = `/${path.dirname(file)}`;
-    return [...source.matchAll(/export async function (GET|POST|PUT|PATCH|DELETE)/gu)].map(
+    return [...source.matchAll(/export (?:async function|const) (GET|POST|PUT|PATCH|DELETE)\b/gu)].map(
       ([, method]) => [method!, place] as const,
     );
   });

@@ -1,22 +1,13 @@
 import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
 import type { ShelfAsked } from "@/api";
-import { formatMeter } from "@/core/rhythm";
-import {
-  chordMarks,
-  foldText,
-  meterOf,
-  namerByShift,
-  parseShelfQuery,
-  timelineOf,
-  titleKeyOf,
-  versionRow,
-} from "@/core/song/read";
+import { parseShelfQuery, titleKeyOf } from "@/core/song/read";
 import type { SongBody, VersionBody } from "@/core/song/schema";
-import { byOrder, headOf, type Touch } from "@/document";
+import type { Touch } from "@/document";
 import type { Database } from "../db/open";
 import { documents, shelf } from "../db/schema";
 import { onHost } from "../host";
-import { type Document, fromRow } from "./row";
+import { type Document, type DocumentOf, fromRow } from "./row";
+import { allFacts, groupsTouched, searchedText, songFacts, versionFacts } from "./shelf-facts";
 
 export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
 
@@ -28,23 +19,9 @@ type Writer = Pick<Database, "select" | "insert" | "update">;
 /** The form rows are written in now; rows of an older one are written anew at the start. */
 const SHELF_FORM = 2;
 
-const LONGEST_SEARCHED = 200_000;
-
-/** Tables of a version that the shelf reads: its name and numbers, its chords, its words and players. */
-const SHOWN_TABLES: ReadonlySet<string> = new Set([
-  "version",
-  "sections",
-  "lines",
-  "words",
-  "chords",
-  "uses",
-  "exceptions",
-  "players",
-]);
-
 /**
  * Writes what the shelf shows of a version, or of every version of a song.
- * @param touched what an edit has touched: where the shelf shows nothing of it, nothing is written
+ * @param touched what an edit has touched: only what the shelf reads from there is worked out and written
  */
 export async function rewriteShelf(
   writer: Writer,
@@ -58,18 +35,35 @@ export async function rewriteShelf(
         await writeRow(writer, version.id, version.body, document.id, document.body);
   }
   if (document.kind !== "version" || document.parentId === null) return;
-  if (touched && !touched.some(({ table }) => SHOWN_TABLES.has(table))) return touch(writer, document.id);
-  const [row] = await writer.select().from(documents).where(eq(documents.id, document.parentId));
-  const song = row ? fromRow(row) : null;
-  if (song?.kind !== "song")
-    throw new Error(`Expected the song ${document.parentId} of version ${document.id}.`);
-  await writeRow(writer, document.id, document.body, song.id, song.body);
+  const groups = groupsTouched(touched);
+  const song = touched && !groups.has("search") ? null : await songOf(writer, document.parentId);
+  if (touched) await changeRow(writer, document, groups, song);
+  else await writeRow(writer, document.id, document.body, document.parentId, song!);
 }
 
-/** Notes that a version has changed, where nothing else of its row has. */
-async function touch(writer: Writer, versionId: string): Promise<void> {
-  await writer.update(shelf).set({ updatedAt: new Date() }).where(eq(shelf.versionId, versionId));
+async function songOf(writer: Writer, id: string): Promise<SongBody> {
+  const [row] = await writer.select().from(documents).where(eq(documents.id, id));
+  const song = row ? fromRow(row) : null;
+  if (song?.kind !== "song") throw new Error(`Expected the song ${id}.`);
+  return song.body;
 }
+
+/** Writes only what may have changed of a version's row. */
+async function changeRow(
+  writer: Writer,
+  { id, body }: DocumentOf<"version">,
+  groups: ReturnType<typeof groupsTouched>,
+  song: SongBody | null,
+): Promise<void> {
+  counts().clear();
+  const search = song ? { search: asSearched(searchedText(song, body)) } : {};
+  await writer
+    .update(shelf)
+    .set({ ...versionFacts(body, groups), ...search, updatedAt: new Date() })
+    .where(eq(shelf.versionId, id));
+}
+
+const asSearched = (text: string) => sql`to_tsvector('simple', ${text})` as SQL & string;
 
 /** Writes the shelf's rows of documents that were stored together, each version's once. */
 export async function writeShelf(writer: Writer, fresh: readonly Document[]): Promise<void> {
@@ -93,8 +87,9 @@ async function writeRow(
 ): Promise<void> {
   counts().clear();
   const row = {
-    ...versionFacts(version),
-    ...songFacts(song, version),
+    ...allFacts(version),
+    ...songFacts(song),
+    search: asSearched(searchedText(song, version)),
     form: SHELF_FORM,
     updatedAt: new Date(),
   };
@@ -102,47 +97,6 @@ async function writeRow(
     .insert(shelf)
     .values({ versionId, songId, ...row })
     .onConflictDoUpdate({ target: shelf.versionId, set: row });
-}
-
-function songFacts(body: SongBody, version: VersionBody) {
-  const { title, by, composer, tags, rehearsed, archived } = headOf(body, "song");
-  const words = Object.values(version.words).map((word) => word.text);
-  const text = foldText([title, by, composer, ...tags, versionRow(version).name, ...words].join(" "));
-  const search = sql`to_tsvector('simple', ${text.slice(0, LONGEST_SEARCHED)})`;
-  return {
-    title,
-    by,
-    titleKey: titleKeyOf(title),
-    tags,
-    rehearsed,
-    archived,
-    search: search as SQL & string,
-  };
-}
-
-function versionFacts(body: VersionBody) {
-  const { name, key, bpm } = versionRow(body);
-  const timeline = timelineOf(body);
-  const namerAt = namerByShift(body);
-  const chords = new Set<string>();
-  for (const { lines, shift } of timeline.passages) {
-    const namer = namerAt(shift);
-    for (const { outline } of lines)
-      for (const { chord } of outline.chords)
-        for (const mark of chordMarks(namer.name(chord.symbol).sounding)) chords.add(mark);
-  }
-  return {
-    versionName: name,
-    key,
-    bpm,
-    meter: formatMeter(meterOf(body)),
-    bars: timeline.bars,
-    seconds: timeline.seconds,
-    players: Object.values(body.players)
-      .sort(byOrder)
-      .map((player) => player.name),
-    chords: [...chords],
-  };
 }
 
 /** Rows written by an older program, written anew. */

@@ -24,6 +24,7 @@ export { neckOfRiff, notesOfRiff } from "./riffs";
 export { sayException, sayUse } from "./say-exception";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
 export { clockOf, type SongClock } from "./song-clock";
+export { playedSymbols, songLength } from "./song-length";
 export { spansOfForm, type UseSpan } from "./spans";
 export type { SungPiece } from "./sung-piece";
 export { type SungWord, sungWords } from "./sung-words";

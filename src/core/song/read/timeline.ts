@@ -79,7 +79,7 @@ export const meterOfUse = (version: VersionRow, use: Use): Meter => ({
 });
 
 /** The tempo of a use; one of its own counts the beats of its metre. */
-function tempoOfUse(version: VersionRow, use: Use): Tempo {
+export function tempoOfUse(version: VersionRow, use: Use): Tempo {
   if (use.bpm === null) return { bpm: version.bpm, beatUnit: version.beatUnit };
   const own = use.meterBeats !== null || use.meterUnit !== null;
   return { bpm: use.bpm, beatUnit: own ? beatUnitOf(meterOfUse(version, use)) : version.beatUnit };
@@ -104,11 +104,17 @@ export function playsOf(outline: Outline): Play[] {
   }));
 }
 
+/** The tables a song is played out from. */
+export type TimelineTables = Pick<
+  VersionBody,
+  "version" | "sections" | "lines" | "words" | "chords" | "uses" | "exceptions"
+>;
+
 /**
  * Expands the form. Bars are counted through the song from 1; a pickup belongs to the bar before it, and
  * at the very start to a bar 0. A hold makes its bar longer; a push takes its time from the chord before.
  */
-export function timelineOf(body: VersionBody, outline: Outline = outlineOf(body)): Timeline {
+export function timelineOf(body: TimelineTables, outline: Outline = outlineOf(body)): Timeline {
   const version = versionRow(body);
   const plays = playsOf(outline);
   let tick = 0;
