@@ -1,0 +1,164 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import type { IncomingMessage, ServerResponse } from "node:http";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { afterEach, describe, expect, it } from "vitest";
+import { makeDoor } from "./door";
+import type { Admission, AtTheGate, Gate } from "./gate";
+import { heldOnHost, host, onHost, setHost } from "./host";
+import { lockFolder } from "./lock";
+import { readOptions } from "./options";
+
+describe("options", () => {
+  it("are read off flags and environment", () => {
+    expect(readOptions(["--https"], { PORT: "4000", LANTERN_DATA: "/tmp/lamp" })).toEqual({
+      dev: false,
+      secure: true,
+      closed: false,
+      port: 4000,
+      folder: "/tmp/lamp",
+    });
+    expect(readOptions([], {})).toMatchObject({ port: 3210, folder: path.resolve("data") });
+  });
+
+  it.each(["0", "65535", "-1", "12.5", "lamp", ""])("refuse the port %j with a sentence", (PORT) => {
+    expect(readOptions([], { PORT })).toBe(
+      `PORT is ${JSON.stringify(PORT)}; it should be a number from 1 to 65534.`,
+    );
+  });
+});
+
+describe("the lock on a folder", () => {
+  it("is held by one process at a time", async () => {
+    const folder = mkdtempSync(path.join(tmpdir(), "lantern-lock-"));
+    expect(await lockFolder(folder)).toBe(true);
+    expect(await lockFolder(folder)).toBe(false);
+    rmSync(folder, { recursive: true });
+  });
+});
+
+describe("the host", () => {
+  const before = host();
+  afterEach(() => setHost(before));
+
+  it("keeps a value once a process, whoever asks first", () => {
+    setHost({ network: null, begun: null, takeGate: () => {}, kept: new Map() });
+    let made = 0;
+    const ask = () => onHost("lamps", () => new Set([made++]));
+    expect(ask()()).toBe(ask()());
+    expect(made).toBe(1);
+    const [here, there] = [heldOnHost<string>("wick"), heldOnHost<string>("wick")];
+    expect(there.now).toBeNull();
+    here.now = "lit";
+    expect(there.now).toBe("lit");
+    setHost({ network: null, begun: null, takeGate: () => {}, kept: new Map() });
+    expect(here.now).toBeNull();
+  });
+});
+
+describe("the door", () => {
+  const HOSTS = ["127.0.0.1:3210"];
+  type Come = {
+    readonly url?: string;
+    readonly method?: string;
+    readonly headers?: Record<string, string>;
+    readonly from?: "here" | "network" | "network-plain";
+  };
+  /** Lets a request in by a door with a gate that says `admission`, and tells what came of it. */
+  async function come(
+    admission: Admission | Error,
+    { url = "/", method = "GET", headers = {}, from = "here" }: Come = {},
+  ) {
+    const asked: AtTheGate[] = [];
+    const said: string[] = [];
+    const gate: Gate = {
+      admit: async (request) => {
+        asked.push(request);
+        if (admission instanceof Error) throw admission;
+        return admission;
+      },
+      reopen: async () => null,
+      close: async () => {},
+    };
+    const out = { status: 200, headers: {} as Record<string, string>, body: "", answered: false };
+    const request = {
+      url,
+      method,
+      headers: { host: HOSTS[0]!, ...headers } as Record<string, string>,
+      socket: { remoteAddress: "10.0.0.9" },
+    };
+    const response = {
+      setHeader: (name: string, value: string) => {
+        out.headers[name] = value;
+      },
+      writeHead: (status: number, more: Record<string, string>) => {
+        out.status = status;
+        Object.assign(out.headers, more);
+      },
+      end: (text = "") => {
+        out.body = text;
+      },
+    };
+    const handle = Promise.resolve(() => {
+      out.answered = true;
+    });
+    const door = makeDoor(Promise.resolve(gate), handle, (sentence) => said.push(sentence));
+    await door(request as unknown as IncomingMessage, response as unknown as ServerResponse, {
+      from,
+      hosts: HOSTS,
+      scheme: "http",
+    });
+    return { ...out, asked, said, passed: request.headers };
+  }
+  const leader: Admission = { ok: true, headers: { "x-lantern-role": "leader" } };
+
+  it("writes on a request what the gate found, and throws away what came from outside by these names", async () => {
+    const { answered, passed, headers } = await come(leader, {
+      headers: { "x-lantern-role": "viewer", "x-lantern-guest": "g", cookie: "lantern=t" },
+    });
+    expect(answered).toBe(true);
+    expect(passed).toMatchObject({ "x-lantern-role": "leader", "x-lantern-address": "10.0.0.9" });
+    expect(passed["x-lantern-guest"]).toBeUndefined();
+    expect(headers).toMatchObject({ "x-frame-options": "DENY", "x-content-type-options": "nosniff" });
+  });
+
+  it("tells the gate the path without its question, and where the request came from", async () => {
+    const { asked } = await come(leader, {
+      url: "/api/shelf?q=x",
+      from: "network",
+      headers: { cookie: "c" },
+    });
+    expect(asked).toEqual([{ method: "GET", path: "/api/shelf", cookie: "c", from: "network" }]);
+  });
+
+  it("asks nobody about a request for another host, or one that another site's page makes", async () => {
+    const other = await come(leader, { headers: { host: "evil.example" } });
+    expect([other.status, other.answered, other.asked]).toEqual([403, false, []]);
+    const page = await come(leader, { method: "POST", headers: { origin: "http://evil.example" } });
+    expect([page.status, JSON.parse(page.body).error.path]).toEqual([403, "Origin"]);
+  });
+
+  it("sends away with a sentence, or to where one joins", async () => {
+    const out = await come({ ok: false, status: 401, message: "Join first.", location: null });
+    expect([out.status, JSON.parse(out.body)]).toEqual([
+      401,
+      { error: { path: "who", message: "Join first." } },
+    ]);
+    const page = await come({ ok: false, status: 401, message: "", location: "/join" });
+    expect([page.status, page.headers.location]).toEqual([303, "/join"]);
+  });
+
+  it("lets nothing in while the gate can't look, and says so", async () => {
+    const { status, answered, said } = await come(new Error("database gone"));
+    expect([status, answered]).toEqual([503, false]);
+    expect(said).toEqual(["The gate could not look at a request: database gone"]);
+  });
+
+  it("gives over plain HTTP, where the line is encrypted, only how one comes to trust it", async () => {
+    expect((await come(leader, { from: "network-plain", url: "/live/e" })).headers.location).toBe(
+      "/join/trust",
+    );
+    for (const url of ["/join/trust", "/lantern-ca.crt", "/_next/static/a.js?x", "/icon.svg"])
+      expect((await come(leader, { from: "network-plain", url })).answered, url).toBe(true);
+  });
+});
