@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ANY_LIST, anyListCommand, LISTS, type ListTables, threeItems } from "../../testing/document/lists";
+import { anyListCommand, LISTS, type ListTables, threeItems } from "../../testing/document/lists";
 import { sure } from "../base";
 import {
   applyEdit,
@@ -11,6 +11,7 @@ import {
   commandSchema,
   copiedRow,
   copyBody,
+  type Definition,
   describeCommand,
   describePlace,
   describeProblem,
@@ -26,6 +27,8 @@ import {
   touches,
 } from ".";
 
+/** The same kind, for commands no maker makes. */
+const ANY_LIST: Definition = LISTS;
 const { add, batch, remove, set } = makersOf<ListTables>();
 const commands = fc.array(anyListCommand, { maxLength: 8 });
 const problemOf = (body: Body, command: Command) => {

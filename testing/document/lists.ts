@@ -4,7 +4,6 @@ import {
   type Body,
   bodyMaker,
   type Command,
-  type Definition,
   defineDocuments,
   defineTable,
   goesWith,
@@ -49,9 +48,6 @@ const mark = defineTable({
 const tables = { list, items: item, marks: mark };
 export type ListTables = RowsIn<typeof tables>;
 export const LISTS = defineDocuments({ list: tables }).list;
-/** The same kind, for commands no maker makes. */
-export const ANY_LIST: Definition = LISTS;
-
 /** A list of three items, the second after the first, with a mark on each of them. */
 export function threeItems(): Body<ListTables> {
   const { put, body } = bodyMaker(LISTS);

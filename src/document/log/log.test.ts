@@ -1,15 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import {
-  ANY_LIST,
-  anyListCommand,
-  LISTS,
-  type ListTables,
-  threeItems,
-} from "../../../testing/document/lists";
-import { applyEdit, type Body, type Command, makersOf, touches } from "..";
+import { anyListCommand, LISTS, type ListTables, threeItems } from "../../../testing/document/lists";
+import { applyEdit, type Body, type Command, type Definition, makersOf, touches } from "..";
 import { replay, restore, takeEdit } from ".";
 
+/** The same kind, for commands no maker makes. */
+const ANY_LIST: Definition = LISTS;
 const { remove, set } = makersOf<ListTables>();
 const take = (base: number, command: Command, since: Command[] = [], revision = since.length) =>
   takeEdit(ANY_LIST, { revision, body: threeItems() }, { editId: "e", base, command }, since.map(touches));
