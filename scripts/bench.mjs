@@ -468,6 +468,8 @@ const PARTS = {
     run("node", ["bench/bundled.mjs", "bench/tones.ts"]);
     await benchSounds();
   },
+  document: () => run("node", ["bench/bundled.mjs", "bench/document.ts"]),
+  engines: () => run("node", ["bench/bundled.mjs", "bench/engine-hashes.ts"]),
   evenings: () => run("node", ["bench/bundled.mjs", "bench/evenings.ts"]),
   stage: async () => {
     run("node", ["bench/bundled.mjs", "bench/stage-drift.ts"]);
