@@ -49,10 +49,14 @@ export function playedSymbols(body: TimelineTables): PlayedSymbol[] {
       for (const { outline } of lines) for (const { chord } of outline.chords) put(chord.symbol, shift);
     return [...found.values()];
   }
-  const shifts = new Map<string, Set<number>>();
+  const symbols = new Map<string, Set<string>>();
+  for (const { lineId, symbol } of Object.values(body.chords)) {
+    const sectionId = body.lines[lineId]?.sectionId ?? "";
+    const inSection = symbols.get(sectionId);
+    if (inSection) inSection.add(symbol);
+    else symbols.set(sectionId, new Set([symbol]));
+  }
   for (const { sectionId, shift } of Object.values(body.uses))
-    shifts.set(sectionId, (shifts.get(sectionId) ?? new Set()).add(shift));
-  for (const { lineId, symbol } of Object.values(body.chords))
-    for (const shift of shifts.get(body.lines[lineId]?.sectionId ?? "") ?? []) put(symbol, shift);
+    for (const symbol of symbols.get(sectionId) ?? []) put(symbol, shift);
   return [...found.values()];
 }
