@@ -13,12 +13,12 @@ export type ReadDocument = {
   };
 }[Kind];
 
-export const readDocument = endpoint("GET", "/api/documents/[id]", "leader", {
+export const readDocument = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]", "leader", {
   answer: answers<ReadDocument>(),
 });
 
 /** The log after a revision, oldest first. */
-export const editsSince = endpoint("GET", "/api/documents/[id]/edits", "leader", {
+export const editsSince = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]/edits", "leader", {
   request: sent(async () => (await import("./checks/documents")).since),
   answer: answers<{ readonly edits: readonly ArrivedEdit[] }>(),
 });
@@ -30,7 +30,7 @@ export type EditRefusal =
   | { readonly status: "ahead"; readonly revision: number };
 
 /** Takes one edit; answered once it is on disk. */
-export const sendEdit = endpoint("POST", "/api/documents/[id]/edits", "leader", {
+export const sendEdit = /* @__PURE__ */ endpoint("POST", "/api/documents/[id]/edits", "leader", {
   request: sent(async () => (await import("./checks/documents")).edit, 2_000_000),
   answer: answers<{
     readonly status: "done";
@@ -50,13 +50,13 @@ export type HistoryStep = {
 };
 
 /** What has happened, newest first; with `at` the document as it stood at that revision. */
-export const readHistory = endpoint("GET", "/api/documents/[id]/history", "leader", {
+export const readHistory = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]/history", "leader", {
   request: sent(async () => (await import("./checks/documents")).at),
   answer: answers<{ readonly steps: readonly HistoryStep[] } | { readonly body: Body }>(),
 });
 
 /** A version as a file; with `losses` what a ChordPro file can't hold, with `changes` a player's changes as MIDI. */
-export const exportVersion = endpoint("GET", "/api/documents/[id]/export", "leader", {
+export const exportVersion = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]/export", "leader", {
   request: sent(async () => (await import("./checks/documents")).exported),
   answer: answers<{
     readonly text: string;
@@ -65,4 +65,4 @@ export const exportVersion = endpoint("GET", "/api/documents/[id]/export", "lead
 });
 
 /** Edits of several documents as they reach the disk: a line of events. */
-export const followEdits = endpoint("GET", EVENTS_PATH, "leader");
+export const followEdits = /* @__PURE__ */ endpoint("GET", EVENTS_PATH, "leader");

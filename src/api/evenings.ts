@@ -24,18 +24,18 @@ export type ListedVersion = {
 };
 
 /** Evenings in whose running order a version stands. */
-export const eveningsWith = endpoint("GET", "/api/evenings", "leader", {
+export const eveningsWith = /* @__PURE__ */ endpoint("GET", "/api/evenings", "leader", {
   request: sent(async () => (await import("./checks/evenings")).withVersion),
   answer: answers<{ readonly evenings: readonly OpenedEvening[] }>(),
 });
 
-export const makeEvening = endpoint("POST", "/api/evenings", "leader", {
+export const makeEvening = /* @__PURE__ */ endpoint("POST", "/api/evenings", "leader", {
   request: sent(async () => (await import("./checks/evenings")).newEvening),
   answer: answers<{ readonly id: string }>(),
 });
 
 /** How versions begin and end, for a running order. */
-export const edgesOf = endpoint("GET", "/api/evenings/edges", "leader", {
+export const edgesOf = /* @__PURE__ */ endpoint("GET", "/api/evenings/edges", "leader", {
   request: sent(async () => (await import("./checks/evenings")).versions),
   answer: answers<{ readonly versions: readonly ListedVersion[] }>(),
 });

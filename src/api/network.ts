@@ -25,24 +25,26 @@ export type NetworkStatus =
     };
 
 /** Whether and how the evening is open; the leader's alone, for it holds the codes. */
-export const readNetwork = endpoint("GET", "/api/network", "leader", { answer: answers<NetworkStatus>() });
+export const readNetwork = /* @__PURE__ */ endpoint("GET", "/api/network", "leader", {
+  answer: answers<NetworkStatus>(),
+});
 
 /** What the leader does with the network. */
 export type NetworkAct = z.input<typeof import("./checks/network").networkAct>;
 
 /** Opens an evening to the network, closes it, withdraws or renews a code, puts someone out. */
-export const changeNetwork = endpoint("POST", "/api/network", "leader", {
+export const changeNetwork = /* @__PURE__ */ endpoint("POST", "/api/network", "leader", {
   request: sent(async () => (await import("./checks/network")).networkAct),
   answer: answers<NetworkStatus>(),
 });
 
 /** Whether an evening is open here. */
-export const isOpen = endpoint("GET", "/api/join", "anyone", {
+export const isOpen = /* @__PURE__ */ endpoint("GET", "/api/join", "anyone", {
   answer: answers<{ readonly open: boolean }>(),
 });
 
 /** Joins by a code, or as the leader by the passphrase; the answer sets a cookie that scripts can't read. */
-export const joinEvening = endpoint("POST", "/api/join", "anyone", {
+export const joinEvening = /* @__PURE__ */ endpoint("POST", "/api/join", "anyone", {
   request: sent(async () => (await import("./checks/network")).secret, 2000),
   answer: answers<{ readonly role: "leader" | "player" | "viewer"; readonly eveningId: string }>(),
 });

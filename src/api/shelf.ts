@@ -42,7 +42,7 @@ export const WHOLE_SHELF: ShelfAsked = Object.freeze({
   limit: 60,
 });
 
-export const searchShelf = endpoint("GET", "/api/shelf", "leader", {
+export const searchShelf = /* @__PURE__ */ endpoint("GET", "/api/shelf", "leader", {
   request: sent(async () => (await import("./checks/shelf")).shelfAsked),
   answer: answers<ShelfPage>(),
 });

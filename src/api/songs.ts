@@ -5,7 +5,7 @@ import { answers, endpoint, sent } from "./endpoint";
 export type Double = { readonly versionId: string; readonly title: string; readonly by: string };
 
 /** Makes a song of a text or a file. */
-export const makeSong = endpoint("POST", "/api/songs", "leader", {
+export const makeSong = /* @__PURE__ */ endpoint("POST", "/api/songs", "leader", {
   request: sent(async () => (await import("./checks/songs")).newSong, 8_400_000),
   answer: answers<{
     readonly songId: string;
@@ -24,7 +24,7 @@ export const makeSong = endpoint("POST", "/api/songs", "leader", {
 export type SongAct = z.input<typeof import("./checks/songs").songAct>;
 
 /** What the shelf does with a song: duplicate it, put it away, bring it back, note a rehearsal. */
-export const changeSong = endpoint("POST", "/api/songs/[id]", "leader", {
+export const changeSong = /* @__PURE__ */ endpoint("POST", "/api/songs/[id]", "leader", {
   request: sent(async () => (await import("./checks/songs")).songAct, 10_000),
   answer: answers<
     | { readonly songId: string; readonly versionId: string; readonly title: string }
@@ -33,22 +33,22 @@ export const changeSong = endpoint("POST", "/api/songs/[id]", "leader", {
 });
 
 /** Starts a version from another. */
-export const startVersion = endpoint("POST", "/api/versions", "leader", {
+export const startVersion = /* @__PURE__ */ endpoint("POST", "/api/versions", "leader", {
   request: sent(async () => (await import("./checks/songs")).newVersion, 10_000),
   answer: answers<{ readonly versionId: string }>(),
 });
 
 /** Starts a band where there is none. */
-export const startBand = endpoint("POST", "/api/band", "leader");
+export const startBand = /* @__PURE__ */ endpoint("POST", "/api/band", "leader");
 
 /** Lights the demo evening in an empty folder. */
-export const lightDemo = endpoint("POST", "/api/demo", "leader");
+export const lightDemo = /* @__PURE__ */ endpoint("POST", "/api/demo", "leader");
 
 /** Everything in one file. */
-export const saveBackup = endpoint("GET", "/api/backup", "leader");
+export const saveBackup = /* @__PURE__ */ endpoint("GET", "/api/backup", "leader");
 
 /** Brings a backup file back: the file itself is sent. */
-export const bringBackup = endpoint<Blob, Blob, { readonly documents: number }>(
+export const bringBackup = /* @__PURE__ */ endpoint<Blob, Blob, { readonly documents: number }>(
   "POST",
   "/api/backup",
   "leader",

@@ -5,53 +5,53 @@ import { answers, endpoint, sent } from "./endpoint";
 export type StageRole = "leader" | "player" | "viewer" | "nobody";
 
 /** Everything that happens on an evening's stage: a line of events. */
-export const followStage = endpoint("GET", "/api/stage/[eveningId]/live", "viewer");
+export const followStage = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/live", "viewer");
 
 /** The log after an event, or the whole state where that event is no longer kept. */
-export const stageEvents = endpoint("GET", "/api/stage/[eveningId]/events", "viewer", {
+export const stageEvents = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/events", "viewer", {
   request: sent(async () => (await import("./checks/stage")).since),
   answer: answers<{ readonly events: readonly LiveEvent[] } | { readonly state: LiveState }>(),
 });
 
 /** The server's clock, ms since 1970. */
-export const stageClock = endpoint("GET", "/api/stage/[eveningId]/clock", "viewer", {
+export const stageClock = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/clock", "viewer", {
   answer: answers<{ readonly now: number }>(),
 });
 
 /** An evening as one person plays it. */
-export const stagePack = endpoint("GET", "/api/stage/[eveningId]/pack", "viewer", {
+export const stagePack = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/pack", "viewer", {
   request: sent(async () => (await import("./checks/stage")).packOf),
   answer: answers<StagePack>(),
 });
 
-export const stagePeople = endpoint("GET", "/api/stage/[eveningId]/people", "viewer", {
+export const stagePeople = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/people", "viewer", {
   answer: answers<{ readonly people: readonly StagePerson[] }>(),
 });
 
 /** Who asks, as what, and whose part they see. */
-export const stageMe = endpoint("GET", "/api/stage/[eveningId]/me", "viewer", {
+export const stageMe = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/me", "viewer", {
   answer: answers<{ readonly role: StageRole; readonly person: string | null }>(),
 });
 
 /** Says whose part one sees. */
-export const choosePerson = endpoint("POST", "/api/stage/[eveningId]/me", "viewer", {
+export const choosePerson = /* @__PURE__ */ endpoint("POST", "/api/stage/[eveningId]/me", "viewer", {
   request: sent(async () => (await import("./checks/stage")).me, 2000),
   answer: answers<{ readonly role: StageRole; readonly person: string }>(),
 });
 
 /** A person's own notes. */
-export const stageNotes = endpoint("GET", "/api/stage/[eveningId]/notes", "viewer", {
+export const stageNotes = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/notes", "viewer", {
   request: sent(async () => (await import("./checks/stage")).notesOf),
   answer: answers<{ readonly notes: readonly StageNote[] }>(),
 });
 
 /** Writes a note at a section. A player writes only their own. */
-export const writeNote = endpoint("PUT", "/api/stage/[eveningId]/notes", "player", {
+export const writeNote = /* @__PURE__ */ endpoint("PUT", "/api/stage/[eveningId]/notes", "player", {
   request: sent(async () => (await import("./checks/stage")).note),
 });
 
 /** The leader moves everybody; answered once it is on disk. */
-export const pressStage = endpoint("POST", "/api/stage/[eveningId]/press", "leader", {
+export const pressStage = /* @__PURE__ */ endpoint("POST", "/api/stage/[eveningId]/press", "leader", {
   request: sent(async () => (await import("./checks/stage")).press),
   answer: answers<{ readonly event: LiveEvent }>(),
 });

@@ -1,4 +1,3 @@
-import Link from "next/link";
 import type { CSSProperties, ReactNode } from "react";
 import {
   idOfUse,
@@ -179,9 +178,9 @@ function TopLine({
           This screen
         </button>
         {live.role === "leader" && (
-          <Link className="link" href="/" prefetch={false}>
+          <a className="link" href="/">
             Leave
-          </Link>
+          </a>
         )}
       </span>
     </header>
