@@ -9,8 +9,7 @@ import {
   singles,
   type Tables,
 } from "./command";
-import type { Definition } from "./definition";
-import { fieldsAddedTo } from "./form";
+import { type Definition, fieldsAddedTo } from "./definition";
 import { danglingOf, hasOneHead, idSchema, type Rules, rulesOf, stillUsed } from "./rules";
 import { isStorable } from "./text";
 

@@ -4,6 +4,19 @@
  */
 export type AnyRow = { readonly id: string; readonly [field: string]: unknown };
 
+/** Only a type, on rows: the names of fields that came with a later form of their table. */
+declare const cameLater: unique symbol;
+export type CameLater<Field> = { readonly [cameLater]?: Field };
+
+/**
+ * A row as it is added: what came with a later form may be left out, as it is in edits written before, and then means what
+ * its table says.
+ */
+export type NewRow<Row extends AnyRow> =
+  Row extends CameLater<infer Field>
+    ? Omit<Row, Field & keyof Row> & Partial<Pick<Row, Field & keyof Row>>
+    : Row;
+
 /** The rows of each table of a kind of document. */
 export type Tables = { readonly [table: string]: AnyRow };
 
@@ -20,7 +33,7 @@ export type FieldsOf<Row extends AnyRow> = Readonly<Partial<Omit<Row, "id">>>;
 export type AddCommand<T extends Tables = Tables, Name extends NameOf<T> = NameOf<T>> = {
   readonly type: "add";
   readonly table: Name;
-  readonly row: T[Name];
+  readonly row: NewRow<T[Name]>;
 };
 export type RemoveCommand<Name extends string = string> = {
   readonly type: "remove";
@@ -52,7 +65,7 @@ export type MakeId = () => string;
  * @example makersOf<{ notes: { id: string; text: string } }>().set("notes", "n1", { text: "soft" })
  */
 export function makersOf<T extends Tables>() {
-  const add = <Name extends NameOf<T>>(table: Name, row: T[Name]): AddCommand<T, Name> => ({
+  const add = <Name extends NameOf<T>>(table: Name, row: NewRow<T[Name]>): AddCommand<T, Name> => ({
     type: "add",
     table,
     row,

@@ -1,4 +1,4 @@
-import type { AnyRow, Body, Tables } from "./command";
+import type { AnyRow, Body, NewRow, Tables } from "./command";
 import type { RowOf, Table } from "./table";
 
 /** A kind of document: its tables by name. The head table has exactly one row. */
@@ -46,27 +46,42 @@ export function defineDocuments<K extends { readonly [kind: string]: object }>(
 export const emptyBody = <T extends Tables>(definition: Definition<T>): Body<T> =>
   Object.fromEntries(Object.keys(definition.tables).map((table) => [table, {}])) as Body<T>;
 
+const fieldsOfAll = new WeakMap<object, Map<string, Readonly<Record<string, unknown>>>>();
+
+/** Fields a row of any earlier form may lack, with what it means without them: rows in edits of the log were written then. */
+export function fieldsAddedTo(definition: Definition, table: string): Readonly<Record<string, unknown>> {
+  const known = fieldsOfAll.get(definition) ?? new Map<string, Readonly<Record<string, unknown>>>();
+  fieldsOfAll.set(definition, known);
+  const found =
+    known.get(table) ?? Object.assign({}, ...Object.values(definition.tables[table]?.added ?? {}));
+  known.set(table, found);
+  return found;
+}
+
 /** The one row of a document's head. */
 export const headOf = <T extends Tables, Name extends keyof T>(
   body: Pick<Body<T>, Name>,
   head: Name,
 ): T[Name] => Object.values<T[Name]>(body[head])[0]!;
 
+/** Puts a row into a body that is being made. */
+export type Put<T extends Tables> = <Name extends keyof T & string>(
+  table: Name,
+  row: NewRow<T[Name]>,
+) => void;
+
 /**
- * Fills a body row by row, where it is made and nobody holds it yet.
+ * Fills a body row by row, where it is made and nobody holds it yet; as in an edit, a row may leave out what came later.
  * @example const { put, body } = bodyMaker(DOCUMENTS.song); put("song", row); body
  */
 export function bodyMaker<T extends Tables>(
   definition: Definition<T>,
-): {
-  readonly put: <Name extends keyof T & string>(table: Name, row: T[Name]) => void;
-  readonly body: Body<T>;
-} {
+): { readonly put: Put<T>; readonly body: Body<T> } {
   const tables: Record<string, Record<string, AnyRow>> = {};
   for (const table of Object.keys(definition.tables)) tables[table] = {};
   return {
     put: (table, row) => {
-      tables[table]![row.id] = row;
+      tables[table]![row.id] = { ...fieldsAddedTo(definition, table), ...row };
     },
     body: tables as Body<T>,
   };

@@ -6,18 +6,6 @@ import type { Definition } from "./definition";
 /** A body as it is stored, with the form it was stored in. */
 export type Stored = { readonly schema: number; readonly body: unknown };
 
-const fieldsOfAll = new WeakMap<object, Map<string, Readonly<Record<string, unknown>>>>();
-
-/** Fields a row of any earlier form may lack, with what it means without them: rows in edits of the log were written then. */
-export function fieldsAddedTo(definition: Definition, table: string): Readonly<Record<string, unknown>> {
-  const known = fieldsOfAll.get(definition) ?? new Map<string, Readonly<Record<string, unknown>>>();
-  fieldsOfAll.set(definition, known);
-  const found =
-    known.get(table) ?? Object.assign({}, ...Object.values(definition.tables[table]?.added ?? {}));
-  known.set(table, found);
-  return found;
-}
-
 /** Lifts a body to a form from the one before: rows get the fields that came with it. What is no table is left for the check. */
 function liftedTo(definition: Definition, body: unknown, form: number): unknown {
   if (!isRecord(body)) return body;

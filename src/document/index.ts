@@ -15,7 +15,15 @@ export {
 } from "./command";
 export { copiedRow, differingFields, type Mates, pairRows } from "./compare";
 export { copyBody } from "./copy";
-export { bodyMaker, type Definition, defineDocuments, emptyBody, headOf, type RowsIn } from "./definition";
+export {
+  bodyMaker,
+  type Definition,
+  defineDocuments,
+  emptyBody,
+  headOf,
+  type Put,
+  type RowsIn,
+} from "./definition";
 export { describeCommand, describePlace, describeProblem, sizeOf } from "./describe";
 export { liftBody, openBody, type Stored } from "./form";
 export { byOrder, orderBetween, ordersFor } from "./order";

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import type { AnyRow } from "./command";
+import type { AnyRow, CameLater } from "./command";
 
 /** What becomes of a row when the row one of its fields names is removed: it goes too, or lets the field go (null). */
 export type WhenGone = "goes too" | "lets go";
@@ -46,7 +46,10 @@ export type TellValue = (
 type Shape = { readonly [field: string]: z.core.$ZodType };
 
 /** What a table says of itself, its fields named as its rows have them. */
-export type TableSpec<Row extends z.ZodObject<Shape>> = {
+export type TableSpec<
+  Row extends z.ZodObject<Shape>,
+  Added = Readonly<Record<number, Readonly<Partial<z.infer<Row>>>>>,
+> = {
   readonly row: Row;
   readonly called: string;
   readonly fields?: Readonly<Partial<Record<keyof z.infer<Row>, string>>>;
@@ -56,9 +59,12 @@ export type TableSpec<Row extends z.ZodObject<Shape>> = {
   readonly tell?: Readonly<Partial<Record<keyof z.infer<Row>, TellValue>>>;
   readonly references?: Readonly<Partial<Record<keyof z.infer<Row>, Reference>>>;
   readonly since?: number;
-  readonly added?: Readonly<Record<number, Readonly<Partial<z.infer<Row>>>>>;
+  readonly added?: Added;
   readonly compared?: Readonly<Partial<Record<keyof z.infer<Row>, string>>>;
 };
+
+type FieldsAdded<Added> = { [Form in keyof Added]: keyof Added[Form] }[keyof Added];
+type RowWith<Row extends z.ZodObject<Shape>, Added> = Readonly<z.infer<Row>> & CameLater<FieldsAdded<Added>>;
 
 /** The type of a table's rows. */
 export type RowOf<T> = T extends { readonly rows?: infer Row } ? Exclude<Row, undefined> : never;
@@ -67,9 +73,12 @@ export type RowOf<T> = T extends { readonly rows?: infer Row } ? Exclude<Row, un
  * Describes a table.
  * @example defineTable({ row: z.object({ id: idSchema, text: text(80) }), called: "note", named: ["text"] })
  */
-export function defineTable<Row extends z.ZodObject<Shape>>(
-  spec: TableSpec<Row>,
-): Table<Readonly<z.infer<Row>>> {
+export function defineTable<
+  Row extends z.ZodObject<Shape>,
+  const Added extends Readonly<Record<number, Readonly<Partial<z.infer<Row>>>>> = Readonly<
+    Record<never, never>
+  >,
+>(spec: TableSpec<Row, Added>): Table<RowWith<Row, Added>> {
   const { row, called, alone = false, named = [], quiet = [], since = 1 } = spec;
   const { fields = {}, tell = {}, references = {}, added = {}, compared = {} } = spec;
   return Object.freeze({
@@ -84,7 +93,7 @@ export function defineTable<Row extends z.ZodObject<Shape>>(
     since,
     added,
     compared,
-  }) as Table<Readonly<z.infer<Row>>>;
+  }) as Table<RowWith<Row, Added>>;
 }
 
 /** A reference whose row goes with the one it names. */

@@ -28,6 +28,23 @@ describe("commands are typed by table", () => {
     expect(bandEdits.set("players", "p", { capo: 2 }).table).toBe("players");
   });
 
+  it("what came with a later form may be left out where a row is added, and what was always there may not", () => {
+    const step = add("sources", { id: "s", order: "a", name: "By ear" });
+    expect(act(step)).toBe("add");
+    const applied = applyEdit(DOCUMENTS.version, sampleVersion({}, []), step);
+    expect(applied.ok && applied.value.body.sources.s).toEqual({
+      id: "s",
+      order: "a",
+      name: "By ear",
+      kind: "sheet",
+      text: "",
+    });
+    // @ts-expect-error a source always had a name
+    add("sources", { id: "s", order: "a" });
+    // @ts-expect-error and its kind is one of a few
+    add("sources", { id: "s", order: "a", name: "By ear", kind: "rumour" });
+  });
+
   it("a table that is not there does not", () => {
     // @ts-expect-error no such table
     act(set("chordz", "c", { ticks: 960 }));

@@ -1,5 +1,5 @@
 import { sure } from "../../base";
-import { bodyMaker, type MakeId, ordersFor } from "../../document";
+import { bodyMaker, type MakeId, ordersFor, type Put } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
 import {
@@ -23,8 +23,6 @@ export type SheetSource = {
   /** The text itself, so that it can be laid against others later. */
   readonly text?: string;
 };
-
-type Put = <Name extends keyof VersionTables>(table: Name, row: VersionTables[Name]) => void;
 
 /**
  * Makes a version's body of a sheet. Where the sheet names a capo its chords are shapes behind it: they are
@@ -120,7 +118,7 @@ function putLine(
   sourceId: string,
   exact: boolean,
   makeId: MakeId,
-  put: Put,
+  put: Put<VersionTables>,
 ): void {
   const words = [...line.words.matchAll(/\S+/gu)].flatMap((match) => pieces(match[0], match.index));
   const wordOrders = ordersFor(words.length);
