@@ -65,7 +65,7 @@ export type Parts<T extends Tables = Tables> = {
 
 /**
  * One document in one window. An edit shows at once, waits in the queue, and is sent in order; what other
- * windows do comes in between. The reducer of the core does all the judging.
+ * windows do comes in between. `applyEdit` does all the judging.
  */
 export function createDocumentStore<T extends Tables>(
   definition: Definition<T>,
