@@ -101,7 +101,10 @@ export async function addThreePlayers(page: Page): Promise<void> {
   await saved(page);
 }
 
-/** Presses keys at seconds of the song, by the clock the screen shows: each is timed from the last reading before it. */
+/**
+ * Presses keys at seconds of the song, by the clock the screen shows: each is timed from the last reading before it, and says
+ * when it was due, as a real key does that a busy page hears late.
+ */
 export async function pressAt(
   page: Page,
   presses: readonly (readonly [seconds: number, key: string])[],
@@ -109,14 +112,19 @@ export async function pressAt(
   await page.evaluate((list) => {
     const soon = 0.25;
     let pending = [...list];
-    const press = (key: string) => {
-      window.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
-      window.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true }));
+    const press = (key: string, due: number) => {
+      for (const type of ["keydown", "keyup"]) {
+        const event = new KeyboardEvent(type, { key, bubbles: true });
+        Object.defineProperty(event, "timeStamp", { value: due });
+        window.dispatchEvent(event);
+      }
     };
     new MutationObserver((_, observer) => {
       const seconds = Number(document.querySelector("[data-seconds]")?.getAttribute("data-seconds") ?? "");
-      for (const [at, key] of pending)
-        if (at - seconds < soon) setTimeout(press, Math.max(0, (at - seconds) * 1000), key);
+      for (const [at, key] of pending) {
+        const wait = Math.max(0, (at - seconds) * 1000);
+        if (at - seconds < soon) setTimeout(press, wait, key, performance.now() + wait);
+      }
       pending = pending.filter(([at]) => at - seconds >= soon);
       if (pending.length === 0) observer.disconnect();
     }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
