@@ -277,6 +277,27 @@ test("joining: a code from the leader’s screen, no secret in the address, out 
   }
 });
 
+test("what is typed on a phone before the script is there is not lost", async ({ page }) => {
+  let arrive = () => {};
+  const arrived = new Promise<void>((resolve) => {
+    arrive = resolve;
+  });
+  await page.route(/_next\/static\/.*\.js/u, async (route) => {
+    await arrived;
+    await route.continue();
+  });
+  await page.goto("/join", { waitUntil: "commit" });
+  const code = page.getByLabel("The code on the leader’s screen");
+  await code.fill("AAA AAA");
+  arrive();
+  await expect(page.getByText("Follow the leader, beat by beat")).toBeVisible();
+  await expect(code).toHaveValue("AAA AAA");
+  await button(page, "Join").click();
+  // The server read what was typed: it says what it says of a code, and the code still stands there.
+  await expect(page.getByRole("alert").filter({ hasText: /\S/u })).toContainText(/code|open/u);
+  await expect(code).toHaveValue("AAA AAA");
+});
+
 test("the server is killed mid-song and started again: everybody is where they would have been", async ({
   browser,
 }) => {

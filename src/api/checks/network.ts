@@ -22,5 +22,7 @@ export const networkAct = z.discriminatedUnion("act", [
 /** A code as it was typed, or the leader's passphrase. */
 export const secret = z.union([
   z.object({ code: z.string().max(40) }),
-  z.object({ passphrase: z.string().min(1).max(200) }),
+  z.object({
+    passphrase: z.string().min(1, { error: "should be the passphrase the evening was opened with" }).max(200),
+  }),
 ]);

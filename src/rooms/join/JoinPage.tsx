@@ -1,13 +1,17 @@
 "use client";
 
-import { type FormEvent, useCallback, useEffect, useState } from "react";
+import { type FormEvent, type RefObject, useCallback, useEffect, useRef, useState } from "react";
 import { call, joinEvening } from "@/api";
 import { deviceMeans } from "./device-means";
 
-/** Joins an evening: by the code the leader shows, or as the leader by the passphrase. */
+/**
+ * Joins an evening: by the code the leader shows, or as the leader by the passphrase. The fields hold what is typed by
+ * themselves: on a slow phone somebody types before the script is there, and none of it may be lost. They have no names, so
+ * that no secret gets into an address.
+ */
 export function JoinPage() {
-  const [code, setCode] = useState("");
-  const [passphrase, setPassphrase] = useState("");
+  const code = useRef<HTMLInputElement>(null);
+  const passphrase = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState("");
   const [busy, setBusy] = useState(false);
   const join = useCallback(async (secret: { code: string } | { passphrase: string }) => {
@@ -28,17 +32,19 @@ export function JoinPage() {
     const brought = location.hash.slice(1);
     if (brought === "") return;
     history.replaceState(null, "", location.pathname);
-    setCode(brought);
+    if (code.current) code.current.value = brought;
     void join({ code: brought });
   }, [join]);
-  const onSubmit = (secret: { code: string } | { passphrase: string }) => (event: FormEvent) => {
-    event.preventDefault();
-    void join(secret);
-  };
+  const onSubmit =
+    (name: "code" | "passphrase", field: RefObject<HTMLInputElement | null>) => (event: FormEvent) => {
+      event.preventDefault();
+      const typed = field.current?.value ?? "";
+      void join(name === "code" ? { code: typed } : { passphrase: typed });
+    };
   return (
     <main className="mx-auto max-w-xl px-4 py-8">
       <h1 className="mb-4">Join the evening</h1>
-      <form className="mb-4 flex flex-wrap items-end gap-3" onSubmit={onSubmit({ code })}>
+      <form className="mb-4 flex flex-wrap items-end gap-3" onSubmit={onSubmit("code", code)}>
         <label className="flex flex-col">
           The code on the leader’s screen
           <input
@@ -48,8 +54,7 @@ export function JoinPage() {
             spellCheck={false}
             maxLength={12}
             required
-            value={code}
-            onChange={(event) => setCode(event.target.value)}
+            ref={code}
           />
         </label>
         <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
@@ -61,7 +66,7 @@ export function JoinPage() {
       </p>
       <details className="mb-6">
         <summary className="cursor-pointer">I lead this evening</summary>
-        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={onSubmit({ passphrase })}>
+        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={onSubmit("passphrase", passphrase)}>
           <label className="flex flex-col">
             The leader’s passphrase
             <input
@@ -69,8 +74,7 @@ export function JoinPage() {
               className="input w-64"
               autoComplete="current-password"
               required
-              value={passphrase}
-              onChange={(event) => setPassphrase(event.target.value)}
+              ref={passphrase}
             />
           </label>
           <button type="submit" className="btn" disabled={busy}>
