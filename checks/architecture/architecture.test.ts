@@ -24,6 +24,7 @@ describe("the law of the house", () => {
     try {
       for (const name of ["src", "scripts", "bench", "testing", "package.json"])
         cpSync(path.join(ROOT, name), path.join(copy, name), { recursive: true });
+      writeFileSync(path.join(copy, "next-env.d.ts"), GENERATED);
       for (const [file, text] of Object.entries(BROKEN)) writeFileSync(path.join(copy, file), text);
       const found = breachesOf(await readGraph(copy));
       expect(found.sort()).toEqual(SAID.sort());
@@ -32,6 +33,9 @@ describe("the law of the house", () => {
     }
   });
 });
+
+/** As the framework leaves it when its other way of starting was the last: what it names is no longer there. */
+const GENERATED = `import "./.next/dev/types/routes.d.ts";\n`;
 
 /** Files that break the law, each in one way. */
 const BROKEN: Readonly<Record<string, string>> = {

@@ -27,13 +27,17 @@ export type GraphModule = {
   }[];
 };
 
+/** What is installed, generated or kept, and no code of the house; `next dev` rewrites `next-env.d.ts` for its own build. */
 const LEFT_OUT = new Set([
   "node_modules",
+  "next-env.d.ts",
   ".next",
   ".git",
+  ".demo",
   "build",
   "data",
   "docs",
+  "playwright-report",
   "test-results",
   "migrations",
 ]);
