@@ -1,4 +1,5 @@
-import type { AnyRow, Body, MakeId, Tables } from "./command";
+import type { Body, MakeId, Tables } from "./command";
+import { copiedRow } from "./compare";
 import type { Definition } from "./definition";
 
 /**
@@ -10,19 +11,14 @@ export function copyBody<T extends Tables>(
   body: Body<T>,
   makeId: MakeId,
 ): Body<T> {
-  const tables: Body = body;
-  const fresh = new Map<string, string>();
-  for (const [table, rows] of Object.entries(tables))
-    for (const id of Object.keys(rows)) fresh.set(`${table} ${id}`, makeId());
-  const copied = Object.entries(tables).map(([table, rows]) => {
-    const references = Object.entries(definition.tables[table]?.references ?? {});
-    const copies = Object.values(rows).map((row): [string, AnyRow] => {
-      const id = fresh.get(`${table} ${row.id}`)!;
-      const named = references.flatMap(([field, { to }]) =>
-        typeof row[field] === "string" ? [[field, fresh.get(`${to} ${row[field]}`) ?? null]] : [],
-      );
-      const origin = "originId" in row ? { originId: row.id } : {};
-      return [id, { ...row, ...Object.fromEntries(named), ...origin, id }];
+  const tables = Object.entries<Body[string]>(body);
+  const fresh = Object.fromEntries(
+    tables.map(([table, rows]) => [table, new Map(Object.keys(rows).map((id) => [id, makeId()]))]),
+  );
+  const copied = tables.map(([table, rows]) => {
+    const copies = Object.values(rows).map((row) => {
+      const copy = copiedRow<Tables, string>(definition, table, row, fresh[table]!.get(row.id)!, fresh);
+      return [copy.id, copy];
     });
     return [table, Object.fromEntries(copies)];
   });
