@@ -3,8 +3,8 @@ import type { KnipConfig } from "knip";
 /** What nobody uses is a fault: files, exports, packages. Entries are what is started by name. */
 const config: KnipConfig = {
   entry: [
-    "src/workers/*.worker.ts",
-    "src/server/plan/worker.mjs",
+    "src/engines/window/engines.worker.ts",
+    "src/server/engines/thread.ts",
     "src/server/host/main.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",

@@ -3,7 +3,7 @@
  * to change an answer runs it before and after. It asks nothing of the core but its engines.
  */
 import { createHash } from "node:crypto";
-import { ENGINES, runEngine } from "../src/core/plan";
+import { CONTRACTS, runEngine } from "../src/engines";
 
 /** Whole numbers below a bound, the same each time. */
 function numbersFrom(seed: number): (below: number) => number {
@@ -154,7 +154,7 @@ const INPUTS: Readonly<Record<string, readonly unknown[]>> = {
   read: SHEETS.map((text) => ({ text })),
 };
 
-for (const { name } of ENGINES) {
+for (const { name } of CONTRACTS) {
   const outcomes = (INPUTS[name] ?? []).map((input) => runEngine(name, input));
   const hash = createHash("sha256").update(JSON.stringify(outcomes)).digest("hex").slice(0, 16);
   const answered = outcomes.filter(({ ok }) => ok).length;

@@ -114,6 +114,57 @@ describe("engines from outside", () => {
   });
 });
 
+describe("engines under load", () => {
+  const chords = ["G", "Em", "C", "D", "Am", "Bm", "F", "E"];
+  /** Some seconds of search: a whole song over every capo and colour. */
+  const heavy = {
+    changes: Array.from({ length: 120 }, (_, at) => ({ symbol: chords[(at * 7) % 8], beats: 4 })),
+    tempo: 90,
+    capos: [0, 1, 2, 3, 4, 5, 6, 7],
+    allow: ["add9", "sus2", "sus4", "7", "6", "maj7"],
+  };
+
+  it("answer a light request beside six heavy ones, and go on when those are given up", async () => {
+    const given = new AbortController();
+    let settled = 0;
+    const asked = Array.from({ length: 6 }, () =>
+      fetch(`${server.address}/api/plan/planted`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(heavy),
+        signal: given.signal,
+      })
+        .catch(() => null)
+        .then(() => settled++),
+    );
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    const light = await post("/api/plan/delay", { tempo: 120, note: "1/4" });
+    expect([light.status, await light.json()]).toEqual([200, { ms: 500 }]);
+    expect(settled).toBeLessThan(6);
+    given.abort();
+    await Promise.all(asked);
+    for (let again = 0; again < 3; again++)
+      expect((await post("/api/plan/delay", { tempo: 120, note: "1/4" })).status).toBe(200);
+  });
+
+  it("refuse what is nested too deep, and answer on", async () => {
+    const deep = `{"key":"D","chords":${"[".repeat(20_000)}${"]".repeat(20_000)}}`;
+    const refused = await post("/api/plan/capo", deep);
+    expect([refused.status, (await refused.json()).error]).toEqual([
+      400,
+      { path: "body", message: "should be nested at most 64 deep" },
+    ]);
+    expect((await post("/api/plan/capo", { key: "D", chords: [] })).status).toBe(200);
+  });
+
+  it("bound a budget that asks for too much, instead of hanging", async () => {
+    const shape = { symbol: "G", limit: 1, budget: 1e15 };
+    const response = await post("/api/plan/fingerings", shape);
+    expect([response.status, (await response.json()).fingerings.length]).toEqual([200, 1]);
+    expect((await post("/api/plan/fingerings", { symbol: "G", budget: "all" })).status).toBe(400);
+  });
+});
+
 describe("edits from outside", () => {
   it("are stored once, refused with both values, and refused with a reason", async () => {
     const { versionId } = await newSong();

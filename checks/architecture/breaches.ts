@@ -103,7 +103,6 @@ export function breachesOf(modules: readonly GraphModule[]): string[] {
 /** Whether a file must have no clock, no chance and no surroundings. */
 const isPure = (file: string): boolean =>
   !isForTests(file) &&
-  file !== "src/core/plan/cli.ts" &&
   (isBelow(file, "src/core") ||
     isBelow(file, "src/base") ||
     (isBelow(file, "src/document") && partOf(file)?.folder === "src/document"));

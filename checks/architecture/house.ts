@@ -9,7 +9,14 @@ export type Part = {
 };
 
 const PURE = ["src/core", "src/document", "src/base"];
-const UNDER_ROOMS = ["src/ui", "src/api", "src/workers", "src/document/client", ...PURE];
+const UNDER_ROOMS = [
+  "src/ui",
+  "src/api",
+  "src/performance",
+  "src/engines/window",
+  "src/document/client",
+  ...PURE,
+];
 
 export const HOUSE: readonly Part[] = [
   { folder: "src/base", from: [] },
@@ -18,12 +25,21 @@ export const HOUSE: readonly Part[] = [
   { folder: "src/document/log", from: ["src/document", "src/base"] },
   { folder: "src/core", from: ["src/document", "src/base"] },
   { folder: "src/api", from: PURE },
-  { folder: "src/workers", from: PURE },
+  { folder: "src/performance", from: PURE },
+  { folder: "src/engines", from: PURE },
+  { folder: "src/engines/threads", from: [] },
+  { folder: "src/engines/window", from: ["src/engines", "src/engines/threads", ...PURE] },
   { folder: "src/ui", from: PURE },
   { folder: "src/rooms", from: UNDER_ROOMS },
   { folder: "src/server/host", from: [] },
-  { folder: "src/server", from: ["src/server/host", "src/api", "src/document/log", ...PURE] },
-  { folder: "src/app", from: ["src/rooms", "src/ui", "src/server", "src/server/host", "src/api", ...PURE] },
+  {
+    folder: "src/server",
+    from: ["src/server/host", "src/api", "src/engines", "src/engines/threads", "src/document/log", ...PURE],
+  },
+  {
+    folder: "src/app",
+    from: ["src/rooms", "src/ui", "src/server", "src/server/host", "src/api", "src/engines", ...PURE],
+  },
   { folder: "src/instrumentation.ts", from: ["src/server"] },
 ];
 
@@ -34,6 +50,7 @@ export const CORE = [
   "rhythm",
   "fretboard",
   "song",
+  "findings",
   "evidence",
   "parts",
   "loops",
@@ -43,7 +60,6 @@ export const CORE = [
   "stage",
   "practice",
   "formats",
-  "plan",
 ] as const;
 
 const SCREEN = ["next", "react", "lucide-react", "@dnd-kit", "zustand", "@tanstack/react-virtual"];
@@ -56,9 +72,12 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/document/log": [],
   "src/core": ["zod"],
   "src/core/formats": ["zod", "fast-xml-parser", "fflate", "midi-file"],
-  "src/core/plan/cli.ts": ["node:fs"],
+  "src/engines/cli.ts": ["node:fs"],
   "src/api": ["zod"],
-  "src/workers": ["comlink", "react"],
+  "src/performance": [],
+  "src/engines": ["zod"],
+  "src/engines/threads": [],
+  "src/engines/window": ["comlink", "react", "@tanstack/react-query", "zustand"],
   "src/ui": SCREEN,
   "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "pitchy", "idb", "zod/mini"],
   "src/server/host": [
@@ -75,6 +94,7 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   ],
   "src/server": [
     "@electric-sql/pglite",
+    "comlink",
     "drizzle-orm",
     "fflate",
     "node:crypto",
@@ -83,7 +103,6 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     "node:util",
     "node:worker_threads",
     "react",
-    "tsx",
     "zod",
   ],
   "src/app": [
@@ -109,7 +128,11 @@ export const FRONT_DOORS = [
   "src/document",
   "src/document/client",
   "src/document/log",
+  "src/engines",
+  "src/engines/threads",
+  "src/engines/window",
   "src/core/*",
+  "src/performance/*",
   "src/server/host",
   "src/core/song/*",
   "src/rooms/*",

@@ -45,31 +45,47 @@ export function ensureInstalled() {
   writeStamp("lock", lock);
 }
 
+/** The names and texts of a folder's files, tests left out. */
+function sourcesIn(folder) {
+  return readdirSync(path.join(ROOT, folder), { withFileTypes: true })
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .flatMap((entry) => {
+      const name = path.join(folder, entry.name);
+      if (entry.isDirectory()) return sourcesIn(name);
+      return /\.test\.tsx?$/u.test(name) ? [] : [name, readFileSync(path.join(ROOT, name))];
+    });
+}
+
 /** Everything a build is made of, as one hash. */
 function sourceHash() {
   const files = ["package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json"];
-  const walk = (folder) => {
-    for (const entry of readdirSync(path.join(ROOT, folder), { withFileTypes: true })) {
-      const name = path.join(folder, entry.name);
-      if (entry.isDirectory()) walk(name);
-      else if (!/\.test\.tsx?$/u.test(entry.name)) files.push(name);
-    }
-  };
-  walk("src");
-  return hashOf(files.sort().flatMap((name) => [name, readFileSync(path.join(ROOT, name))]));
+  return hashOf([
+    ...files.flatMap((name) => [name, readFileSync(path.join(ROOT, name))]),
+    ...sourcesIn("src"),
+  ]);
 }
 
 /** The program's own server, as it is compiled. */
 export const HOST = path.join(ROOT, "build", "host.mjs");
 
-/** Compiles the program's own server; what it imports stays in node_modules. */
-async function buildHost() {
+/** What is compiled beside Next, and the folders it is made of. */
+const COMPILED = {
+  host: { entry: "src/server/host/main.ts", from: ["src/server/host"] },
+  "engine-thread": {
+    entry: "src/server/engines/thread.ts",
+    from: ["src/server/engines", "src/engines", "src/core", "src/document", "src/base"],
+  },
+};
+
+/** Compiles a part of the server; what it imports from packages stays in node_modules. */
+async function compile(name, entry) {
   const { build } = await import("esbuild");
   await build({
-    entryPoints: [path.join(ROOT, "src", "server", "host", "main.ts")],
+    entryPoints: [path.join(ROOT, entry)],
     outdir: path.dirname(HOST),
     outExtension: { ".js": ".mjs" },
-    entryNames: "host",
+    entryNames: name,
+    chunkNames: `${name}-[hash]`,
     bundle: true,
     splitting: true,
     format: "esm",
@@ -80,17 +96,14 @@ async function buildHost() {
   });
 }
 
-/** Compiles the server when there is none of the present source. */
+/** Compiles the server, and the thread of its engines, where there is none of the present source. */
 export async function ensureHost() {
-  const folder = path.join(ROOT, "src", "server", "host");
-  const source = hashOf(
-    readdirSync(folder)
-      .sort()
-      .map((name) => readFileSync(path.join(folder, name))),
-  );
-  if (existsSync(HOST) && readStamp("host") === source) return;
-  await buildHost();
-  writeStamp("host", source);
+  for (const [name, { entry, from }] of Object.entries(COMPILED)) {
+    const source = hashOf(from.flatMap(sourcesIn));
+    if (existsSync(path.join(path.dirname(HOST), `${name}.mjs`)) && readStamp(name) === source) continue;
+    await compile(name, entry);
+    writeStamp(name, source);
+  }
 }
 
 /** Builds when there is no build of the present source. @returns the exit code */

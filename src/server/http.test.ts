@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { judge, loopbackHosts } from "./host/origin";
-import { readBytes, readJson } from "./http";
+import { isTooDeep, readBytes, readJson } from "./http";
 
 const request = (body: BodyInit, headers: Record<string, string> = {}) =>
   new Request("http://127.0.0.1/x", { method: "POST", body, headers });
@@ -22,6 +22,16 @@ describe("reading a body", () => {
       "body",
     ]);
     expect(await problem(await readJson(request('{"name":1}'), 100, schema))).toEqual([400, "name"]);
+  });
+
+  it("refuses what is nested too deep, whatever stands in its texts", async () => {
+    const nested = (depth: number) => `${"[".repeat(depth)}${"]".repeat(depth)}`;
+    expect([isTooDeep(nested(64)), isTooDeep(nested(65))]).toEqual([false, true]);
+    expect(isTooDeep(JSON.stringify({ a: "[".repeat(100), b: '"[[\\', c: [] }), 2)).toBe(false);
+    expect(isTooDeep(`[${"[],".repeat(100)}[]]`, 2)).toBe(false);
+    expect(isTooDeep(`"${"[".repeat(100)}`, 2)).toBe(false);
+    const deep = `{"name":${nested(100_000)}}`;
+    expect(await problem(await readJson(request(deep), 1_000_000, schema))).toEqual([400, "body"]);
   });
 
   it("does not trust a stated length", async () => {

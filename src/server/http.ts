@@ -32,6 +32,20 @@ export async function readBytes(request: Request, limit: number): Promise<Read<U
   return { ok: true, value: Buffer.concat(chunks) };
 }
 
+/** The deepest JSON may be nested; our own goes some ten deep. */
+const DEEPEST = 64;
+
+/** Whether a JSON text opens more brackets than may be open at once: looked at before anything is made of it. */
+export function isTooDeep(json: string, deepest = DEEPEST): boolean {
+  let depth = 0;
+  for (const [mark] of json.matchAll(/"(?:[^"\\]|\\.)*"?|[[{\]}]/gsu)) {
+    if (mark === "[" || mark === "{") {
+      if (++depth > deepest) return true;
+    } else if (mark === "]" || mark === "}") depth--;
+  }
+  return false;
+}
+
 /** Reads and checks a JSON body. */
 export async function readJson<Value>(
   request: Request,
@@ -42,7 +56,10 @@ export async function readJson<Value>(
   if (!bytes.ok) return bytes;
   let json: unknown;
   try {
-    json = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes.value));
+    const text = new TextDecoder("utf-8", { fatal: true }).decode(bytes.value);
+    if (isTooDeep(text))
+      return { ok: false, response: refuse(400, "body", `should be nested at most ${DEEPEST} deep`) };
+    json = JSON.parse(text);
   } catch (error) {
     return {
       ok: false,

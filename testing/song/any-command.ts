@@ -172,7 +172,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
           )
         : null;
     case 19:
-      return dismiss(`finding ${pick}`, "so be it", () => `dismiss-${choice}-${pick}`);
+      return dismiss([`finding ${pick}`], "so be it", () => `dismiss-${choice}-${pick}`);
     case 20:
       return use ? set("uses", use.id, { shift: pick % 5, vocals: pick % 2 === 0 }) : null;
     case 21:

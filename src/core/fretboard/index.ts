@@ -1,8 +1,8 @@
-export { type CapoOption, capoTable, shapeKeyAt } from "./capo-table";
+export { type CapoTableOptions, capoTable, shapeKeyAt } from "./capo-table";
 export { degreeLine } from "./degree-line";
 export type { Reason } from "./difficulty";
 export { FINGER_WORDS, sayFingers, sayList } from "./finger-words";
-export { type Fingering, type FingeringOptions, type Fingerings, fingerings } from "./fingerings";
+export { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 export { type Finger, type Frets, pitchesOfFrets } from "./hand";
 export {
   type Harmonised,
@@ -27,14 +27,14 @@ export {
   type HandEvent,
   type LayerProblem,
   type Move,
-  type Planted,
+  type PlantedOptions,
   type PlantedPoint,
   planted,
   voicePath,
   withPassing,
 } from "./path";
 export { sayFingering } from "./say-fingering";
-export { type StandIn, standIns } from "./stand-ins";
+export { standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";
 export { WEIGHTS } from "./weights";

@@ -19,13 +19,13 @@ export {
   shapesOfPlan,
 } from "./shape-plan";
 export {
-  type HandRequest,
   handOf,
   optionsOf,
   requestKey,
   type ShapeRequest,
   scaleMmOf,
   shapeAt,
+  shapeQuestion,
 } from "./shapes";
 export {
   cellFieldsOf,
@@ -44,6 +44,5 @@ export {
   sharedSemitones,
   splitBy,
   splitCaseOf,
-  splitSong,
   type Taken,
 } from "./split";

@@ -1,3 +1,4 @@
+import { type Chord, parseChord } from "../chord";
 import {
   BASS_SCALE_MM,
   type Finger,
@@ -60,6 +61,22 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
     thumb: hand.thumb,
     scaleMm: hand.scaleMm,
     ...(strings && strings.length > 0 ? { strings } : {}),
+  };
+}
+
+/**
+ * What the engine of fingerings is asked for a shape; null where the symbol can't be read.
+ * @param limit how many are wanted, easiest first
+ */
+export function shapeQuestion(
+  request: ShapeRequest,
+  limit?: number,
+): { readonly chord: Chord; readonly options: FingeringOptions } | null {
+  const chord = parseChord(request.symbol);
+  if (!chord.ok) return null;
+  return {
+    chord: chord.value,
+    options: { ...optionsOf(request), ...(limit === undefined ? {} : { limit }) },
   };
 }
 

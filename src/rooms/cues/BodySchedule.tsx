@@ -2,8 +2,10 @@
 
 import { useMemo, useState } from "react";
 import {
+  BODY_FIXING,
   type BodyAct,
   bodyActs,
+  bodyFindings,
   type Cue,
   chordChanges,
   isLate,
@@ -11,10 +13,11 @@ import {
   moveOffers,
   movesOfCue,
   planBody,
+  sayBodyFinding,
 } from "@/core/cues";
 import type { Player, VersionBody } from "@/core/song/schema";
-import { useShapePlan } from "@/workers";
-import { derive, useAct } from "../open";
+import { useEngine } from "@/engines/window";
+import { derive, FindingItem, StandingList, useAct, useFindings } from "../open";
 
 /** Acts so near a late one, ms, are looked at for what could move. */
 const NEAR_MS = 5000;
@@ -35,13 +38,17 @@ export function BodySchedule({
 }) {
   const act = useAct();
   const [all, setAll] = useState(false);
-  const { plan: shapes } = useShapePlan(derive.planOf(body, player));
+  const { data: shapes } = useEngine("shape-plan", derive.planOf(body, player));
   const { acts, plan, song } = useMemo(() => {
     const tones = derive.tones(body, player);
     const changes = shapes ? chordChanges(derive.timeline(body), shapes, player.level) : [];
     const found = bodyActs(tones, cues, changes);
     return { acts: found, plan: planBody(found), song: tones };
   }, [body, player, cues, shapes]);
+  const { open, stand } = useFindings(
+    useMemo(() => bodyFindings(player.id, acts, plan), [player.id, acts, plan]),
+    BODY_FIXING,
+  );
   const byId = useMemo(() => new Map(acts.map((one) => [one.id, one])), [acts]);
   const late = plan.acts.filter(isLate);
   const timed = plan.acts
@@ -100,6 +107,22 @@ export function BodySchedule({
           </>
         )}
       </p>
+      {open.length > 0 && (
+        <ul className="mt-2 flex flex-col gap-2">
+          {open.slice(0, MOST_SHOWN).map((finding) => (
+            <FindingItem key={finding.id} finding={finding} what={sayBodyFinding(finding)} />
+          ))}
+        </ul>
+      )}
+      {open.length > MOST_SHOWN && (
+        <p className="mt-1 text-sm">and {open.length - MOST_SHOWN} more, in the table below.</p>
+      )}
+      <StandingList
+        standing={stand.map(({ finding, ...row }) => ({
+          ...row,
+          what: `${finding.label}: ${sayBodyFinding(finding)}`,
+        }))}
+      />
       {offers.length > 0 && (
         <ul className="mt-1 text-sm">
           {offers.map((offer) => (

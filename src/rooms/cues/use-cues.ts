@@ -1,32 +1,13 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { type Cue, cuesOf, type Planned } from "@/core/cues";
 import type { VersionBody } from "@/core/song/schema";
-import { type SongTones, songPedals, type ToneCase, type TonePlan, tonePresses } from "@/core/tones";
-import { tonePlanOf } from "@/workers";
+import { songPedals, tonePresses } from "@/core/tones";
+import { useEngines } from "@/engines/window";
 import { useLoops } from "../loops";
 import { derive, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "../sounds";
-
-/** Plans of everybody's sounds, as they become known. */
-function useTonePlans(songs: readonly SongTones[]): ReadonlyMap<ToneCase, TonePlan> {
-  const [plans, setPlans] = useState<ReadonlyMap<ToneCase, TonePlan>>(new Map());
-  useEffect(() => {
-    let isCurrent = true;
-    const asked = songs.flatMap((song) => (song.asked && song.box.kind === "banks" ? [song.asked] : []));
-    void Promise.all(asked.map(tonePlanOf)).then((found) => {
-      if (!isCurrent) return;
-      setPlans(
-        new Map(asked.flatMap((one, at) => (found[at]!.ok ? [[one, found[at]!.value] as const] : []))),
-      );
-    });
-    return () => {
-      isCurrent = false;
-    };
-  }, [songs]);
-  return plans;
-}
 
 /** Every cue of the open version, with what the plans of loops and sounds add as they become known. */
 export function useCues(): { readonly body: VersionBody; readonly cues: readonly Cue[] } {
@@ -39,17 +20,28 @@ export function useCues(): { readonly body: VersionBody; readonly cues: readonly
         .map((one) => derive.tones(body, one)),
     [body],
   );
-  const plans = useTonePlans(songs);
+  const banked = songs.filter(({ box }) => box.kind === "banks");
+  const { known } = useEngines(
+    "tones",
+    new Map(banked.flatMap(({ player, asked }) => (asked ? [[player.id, asked] as const] : []))),
+    new Map(banked.map((song) => [song.player.id, song])),
+  );
   return useMemo(() => {
     const tones: Planned["tones"] = new Map(
       songs.map((song) => {
-        const plan = song.asked ? plans.get(song.asked) : undefined;
+        const plan = known.get(song.player.id);
+        // A plan of the song as it was says nothing of it now.
+        const isCurrent = plan !== undefined && plan.beside === song;
         const presses =
-          song.box.kind === "pedals" ? songPedals(song).presses : plan ? tonePresses(song, plan) : [];
+          song.box.kind === "pedals"
+            ? songPedals(song).presses
+            : isCurrent
+              ? tonePresses(song, plan.answer)
+              : [];
         return [song.player.id, { song, presses }];
       }),
     );
     const planned: Planned = { loops: loops?.presses ?? [], tones };
     return { body, cues: cuesOf(body, derive.sheet(body), derive.timeline(body), planned) };
-  }, [body, songs, plans, loops]);
+  }, [body, songs, known, loops]);
 }

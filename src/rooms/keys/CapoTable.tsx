@@ -1,16 +1,18 @@
 "use client";
 
-import { type KeyboardEvent, useRef } from "react";
+import { type KeyboardEvent, useMemo, useRef } from "react";
 import { moveChord, parseChord } from "@/core/chord";
-import { scaleMmOf } from "@/core/parts";
-import { parseKey } from "@/core/pitch";
+import { formatKey, type Key } from "@/core/pitch";
 import { set } from "@/core/song/edit";
 import type { Player } from "@/core/song/schema";
+import type { AnswerOf } from "@/engines/window";
+import { useEngine, useEngines } from "@/engines/window";
 import { sayCapo } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { written } from "@/ui/written";
-import { type CapoRow, type HardestChange, useCapoTable, useHardestChanges } from "@/workers";
 import { derive, useAct, useDerived } from "../open";
 import { NamesChoice } from "../players";
+import { capoQuestion } from "./capo-question";
 
 const CAPOS = Object.freeze([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
 
@@ -21,16 +23,20 @@ export function CapoTable({
   chords,
 }: {
   player: Player;
-  soundingKey: string;
+  soundingKey: Key;
   chords: readonly { symbol: string; beats: number }[];
 }) {
   const act = useAct();
   const table = useRef<HTMLTableElement>(null);
-  const { tuning, level } = player;
-  const rows = useCapoTable({ key: soundingKey, chords, tuning, level, scaleMm: scaleMmOf(player) });
-  const hardest = useHardestChanges(
-    useDerived((body) => derive.planOf(body, player)),
-    CAPOS,
+  const search = useEngine(
+    "capo",
+    useMemo(() => capoQuestion(player, soundingKey, chords), [player, soundingKey, chords]),
+  );
+  const rows = search.data;
+  const request = useDerived((body) => derive.planOf(body, player));
+  const hardest = useEngines(
+    "hardest-change",
+    useMemo(() => new Map(CAPOS.map((capo) => [String(capo), { request, capo }])), [request]),
   );
   const choose = (capo: number) => {
     if (capo !== player.capo) act(set("players", player.id, { capo }));
@@ -51,10 +57,18 @@ export function CapoTable({
         <h2 className="mr-auto">
           {player.name}: {sayCapo(player.capo)} now
         </h2>
+        <SearchNote
+          search={
+            search.error || !hardest.error ? { ...search, isOld: search.isOld || hardest.isOld } : hardest
+          }
+          doing="being worked out…"
+        />
         <NamesChoice player={player} />
       </div>
       {rows === null ? (
-        <p className="py-3">Working out ten capos…</p>
+        <p className="py-3">
+          <SearchNote search={search} doing="Working out ten capos…" />
+        </p>
       ) : (
         <div className="overflow-x-auto">
           <table ref={table} className="table table-sm mt-1 w-auto" onKeyDown={onKeyDown}>
@@ -81,7 +95,7 @@ export function CapoTable({
                   row={row}
                   player={player}
                   soundingKey={soundingKey}
-                  change={hardest.get(row.capo)}
+                  change={hardest.data.get(String(row.capo))}
                   chosen={row.capo === player.capo}
                   most={Math.max(...rows.map((one) => one.effort ?? 0))}
                   onChoose={() => choose(row.capo)}
@@ -96,9 +110,9 @@ export function CapoTable({
 }
 
 /** A sounding chord as the shape behind the capo, also one of a raised section. */
-function shapeName(symbol: string, sounding: string, shapes: string): string {
-  const [chord, from, to] = [parseChord(symbol), parseKey(sounding), parseKey(shapes)];
-  return chord.ok && from.ok && to.ok ? moveChord(chord.value, from.value, to.value) : symbol;
+function shapeName(symbol: string, sounding: Key, shapes: Key): string {
+  const chord = parseChord(symbol);
+  return chord.ok ? moveChord(chord.value, sounding, shapes) : symbol;
 }
 
 function CapoLine({
@@ -110,11 +124,11 @@ function CapoLine({
   most,
   onChoose,
 }: {
-  row: CapoRow;
+  row: AnswerOf<"capo">[number];
   player: Player;
-  soundingKey: string;
+  soundingKey: Key;
   /** Undefined while it is worked out. */
-  change: HardestChange | null | undefined;
+  change: AnswerOf<"hardest-change"> | undefined;
   chosen: boolean;
   most: number;
   onChoose: () => void;
@@ -127,7 +141,7 @@ function CapoLine({
       aria-current={chosen ? "true" : undefined}
     >
       <th scope="row">{row.capo}</th>
-      <td>{written(row.shapeKey, player)}</td>
+      <td>{written(formatKey(row.shapeKey), player)}</td>
       <td className="font-mono text-sm">{shapes.map((shape) => written(shape, player)).join("  ")}</td>
       <td className="whitespace-nowrap">
         {row.effort === null ? (

@@ -4,19 +4,24 @@ import { useState } from "react";
 import { boxFor, joinCold, type OneChord } from "@/core/parts";
 import { keysOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { Neck } from "@/ui/Neck";
 import { pretty } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { writtenNote } from "@/ui/written";
-import { useShapePlan } from "@/workers";
 import { derive, useDerived, useRows } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
 export function JoinCold({ player }: { player: Player }) {
   const [symbol, setSymbol] = useState("");
-  const { plan } = useShapePlan(useDerived((body) => derive.planOf(body, player)));
+  const search = useEngine(
+    "shape-plan",
+    useDerived((body) => derive.planOf(body, player)),
+  );
+  const plan = search.data;
   const chords = plan ? joinCold(plan) : [];
   const one = chords.find((chord) => chord.symbol === symbol) ?? chords[0];
   return (
@@ -39,7 +44,10 @@ export function JoinCold({ player }: { player: Player }) {
       {one ? (
         <Card one={one} player={player} />
       ) : (
-        <p>{plan ? "No chord is played here." : "Looking for a chord…"}</p>
+        <p>
+          {plan && !search.isOld && "No chord is played here."}
+          <SearchNote search={search} doing="Looking for a chord…" />
+        </p>
       )}
     </section>
   );

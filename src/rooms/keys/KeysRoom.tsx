@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { set } from "@/core/song/edit";
-import { versionRow } from "@/core/song/read";
+import { keysOf, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -62,7 +62,12 @@ export function KeysRoom() {
         <>
           <div className="flex flex-col gap-8">
             {guitars.map((player) => (
-              <CapoTable key={player.id} player={player} soundingKey={version.key} chords={chords} />
+              <CapoTable
+                key={player.id}
+                player={player}
+                soundingKey={keysOf(body).sounding}
+                chords={chords}
+              />
             ))}
           </div>
           <p className="mt-4 max-w-3xl text-sm">

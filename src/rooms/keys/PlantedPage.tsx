@@ -2,17 +2,19 @@
 
 import { useState } from "react";
 import { capital } from "@/base";
-import type { Colour } from "@/core/chord";
+import { type Colour, parseChord } from "@/core/chord";
 import { type PlantedPoint, sayFingers } from "@/core/fretboard";
-import { handOf, type PlanRequest } from "@/core/parts";
+import { handOf, optionsOf, type PlanRequest } from "@/core/parts";
 import { batch, chooseShape, set } from "@/core/song/edit";
 import { resolveCell, spotOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
+import type { QuestionOf } from "@/engines/window";
+import { useEngine, useProgress } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { sayCapo, sayPercent } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
-import { usePlanted } from "@/workers";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
@@ -38,25 +40,49 @@ const changesOf = (request: PlanRequest) =>
     .flatMap((run) => run.events.map(({ symbol, beats }) => ({ symbol, beats })))
     .slice(0, MOST_CHANGES);
 
+type Asked = {
+  readonly playerId: string;
+  readonly changes: readonly { readonly symbol: string; readonly beats: number }[];
+  readonly question: QuestionOf<"planted">;
+};
+
 function Search({ players, player, onPlayer }: PlayerPageProps) {
   const index = useDerived(derive.cellIndex);
   const [capos, setCapos] = useState<readonly number[]>([...new Set([0, 2, player.capo])].sort());
   const [allow, setAllow] = useState<readonly Colour[]>(["add9", "sus4", "7"]);
-  const { work, start, stop } = usePlanted();
   const request = useDerived((body) => derive.planOf(body, player));
   const changes = changesOf(request);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const search = useEngine("planted", asked?.question ?? null, asked);
+  const share = useProgress("planted", asked?.question ?? null);
+  // What was found for one player's chords is not shown for another's.
+  const shown = search.beside?.playerId === player.id ? search.beside : null;
+  const front = shown && search.data?.front;
+  // The last arrangements stand again; the search for newer ones ends with its question.
+  const stop = () => setAsked(search.beside);
   const use = useDerived(derive.outline).form[0];
   const flip = <Item,>(list: readonly Item[], item: Item): Item[] =>
     list.includes(item) ? list.filter((one) => one !== item) : [...list, item];
-  const search = () => {
+  const find = () => {
     if (!use) return;
     const hand = handOf(player, resolveCell(index, use, player));
-    start({
-      hand: { ...hand, style: "full", strings: null },
-      capos: [...capos].sort((a, b) => a - b),
-      allow,
+    const { capo: _capo, ...options } = optionsOf({ ...hand, style: "full", strings: null });
+    setAsked({
+      playerId: player.id,
       changes,
-      beatMs: request.beatMs,
+      question: {
+        changes: changes.flatMap(({ symbol, beats }) => {
+          const chord = parseChord(symbol);
+          return chord.ok ? [{ kind: "chord", chord: chord.value, beats } as const] : [];
+        }),
+        options: {
+          ...options,
+          capos: [...capos].sort((a, b) => a - b),
+          allow,
+          beatMs: request.beatMs,
+          gaps: "skip",
+        },
+      },
     });
   };
   return (
@@ -99,9 +125,9 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
             ))}
           </div>
         </fieldset>
-        {work.state === "working" ? (
+        {search.isWorking ? (
           <span className="flex items-center gap-3">
-            <progress className="progress w-40" max={1} value={work.share} aria-label="Searching" />
+            <progress className="progress w-40" max={1} value={share} aria-label="Searching" />
             <button type="button" className="btn btn-sm" onClick={stop}>
               Stop
             </button>
@@ -111,7 +137,7 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
             type="button"
             className="btn btn-primary btn-sm"
             disabled={capos.length === 0 || changes.length < 2}
-            onClick={search}
+            onClick={find}
           >
             Find fingers to plant
           </button>
@@ -119,37 +145,31 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
       </div>
       {capos.length === 0 && <p>Tick at least one capo.</p>}
       {changes.length < 2 && <p>{player.name} plays fewer than two chords: there is no change to plan.</p>}
-      {work.state === "failed" && (
-        <p role="alert" className="text-error">
-          The search stopped by itself. Try fewer capos or colours; nothing in the song was changed.
-        </p>
-      )}
-      {work.state === "done" && work.answer && (
+      {search.error && <SearchNote search={search} doing="" />}
+      {shown && front && (
         <>
-          <h2 className="mb-1">
-            {work.answer.front.length} arrangements, from the most held to the most faithful
-          </h2>
+          <h2 className="mb-1">{front.length} arrangements, from the most held to the most faithful</h2>
           <p className="mb-3 text-sm">
-            {work.answer.exact
+            {search.data?.exact
               ? "None with these capos and colours is better in one respect without being worse in another."
               : "The best found in the time given; there may be better ones."}{" "}
             Chords are named as they sound; frets count from the capo.
           </p>
           <ol className="flex flex-col gap-4">
-            {[...work.answer.front]
+            {[...front]
               .sort((a, b) => b.held - a.held || b.faithfulness - a.faithfulness)
               .map((point) => (
                 <Point
                   key={`${point.capo} ${point.held} ${point.effort}`}
                   point={point}
                   player={player}
-                  changes={changes}
+                  changes={shown.changes}
                 />
               ))}
           </ol>
         </>
       )}
-      {work.state === "done" && !work.answer && <p>No way through these chords was found for this hand.</p>}
+      {search.problem && <p>No way through these chords was found for this hand.</p>}
     </>
   );
 }

@@ -1,18 +1,21 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { HIGHEST_CAPO } from "@/core/fretboard";
-import { type Raised, raisedPassages, scaleMmOf } from "@/core/parts";
+import { type Raised, raisedPassages } from "@/core/parts";
 import { formatKey, moveKey, saySemitones } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
 import { setCell } from "@/core/song/edit";
 import { cellKey, keysOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
+import type { AnswerOf } from "@/engines/window";
+import { useEngine } from "@/engines/window";
 import { NumberField } from "@/ui/NumberField";
 import { sayCapo } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { written } from "@/ui/written";
-import { type CapoRow, useCapoTable } from "@/workers";
 import { derive, makeId, useAct, useDerived, useRows } from "../open";
+import { capoQuestion } from "./capo-question";
 import { playedChords } from "./played-chords";
 
 /** How long a practised hand takes to move a capo and find the neck again. Ours, no source. */
@@ -63,15 +66,14 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   const { passage, by, capoNow, capoMoved, restBeats, restMs } = raised;
   const { use } = passage;
   const capoThere = index.cells.get(cellKey(use.id, player.id))?.capo ?? null;
-  const rows = useCapoTable({
-    key: formatKey(moveKey(keysOf(body).sounding, passage.shift)),
-    chords: playedChords(body, [passage]),
-    tuning: player.tuning,
-    level: player.level,
-    scaleMm: scaleMmOf(player),
-    maxCapo: HIGHEST_CAPO,
-  });
-  const rowAt = (capo: number) => rows?.find((row) => row.capo === capo);
+  const search = useEngine(
+    "capo",
+    useMemo(() => {
+      const key = moveKey(keysOf(body).sounding, passage.shift);
+      return capoQuestion(player, key, playedChords(body, [passage]), HIGHEST_CAPO);
+    }, [body, passage, player]),
+  );
+  const rowAt = (capo: number) => search.data?.find((row) => row.capo === capo);
   const beatMs = 60000 / passage.tempo.bpm;
   const needed = Math.ceil((seconds * 1000) / beatMs);
   const enough = restMs >= seconds * 1000;
@@ -83,6 +85,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
         {passage.label}, {player.name}: {saySemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, played with{" "}
         {sayCapo(playsAt)} now
       </h3>
+      <SearchNote search={search} doing="Both ways are being worked out…" />
       <ul className="mt-2 flex flex-col gap-2">
         <Way
           title={`Stay with ${sayCapo(capoNow)}`}
@@ -121,7 +124,7 @@ function Way({
   onChoose,
 }: {
   title: string;
-  row: CapoRow | undefined;
+  row: AnswerOf<"capo">[number] | undefined;
   player: Player;
   note: string;
   chosen: boolean;
@@ -136,7 +139,7 @@ function Way({
       <span>
         {row ? (
           <>
-            shapes of {written(row.shapeKey, player)}:{" "}
+            shapes of {written(formatKey(row.shapeKey), player)}:{" "}
             <span className="font-mono">
               {[...new Set(row.chords.map((one) => written(one.shape, player)))].join("  ")}
             </span>

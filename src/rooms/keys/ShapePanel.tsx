@@ -2,16 +2,24 @@
 
 import { useState } from "react";
 import { type Fingering, type Reason, sayFingering } from "@/core/fretboard";
-import { alsoCalled, type ListedShape, listChanges, requestKey, type ShapePlan } from "@/core/parts";
+import {
+  alsoCalled,
+  type ListedShape,
+  listChanges,
+  optionsOf,
+  type ShapePlan,
+  shapeQuestion,
+} from "@/core/parts";
 import { chooseShape } from "@/core/song/edit";
-import { findChoice, keysOf, spotOf, tuningOf, versionRow } from "@/core/song/read";
+import { findChoice, keysOf, spotOf, tuningOf } from "@/core/song/read";
 import type { Choice, Player } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
-import { useFingerings, useStandIns } from "@/workers";
 import { makeId, useAct, useCurrentVersion, useRows } from "../open";
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
@@ -19,6 +27,9 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "chord", label: "at this place, each time" },
   { value: "chord-in-use", label: "at this place, this time only" },
 ];
+
+/** How many shapes a swap offers. */
+const OFFERED = 24;
 
 type Props = {
   readonly shape: ListedShape;
@@ -35,8 +46,15 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { name, symbol, hand, fingering, event } = shape;
   const request = { ...hand, symbol };
-  const offers = useFingerings([request]).get(requestKey(request));
-  const standIns = useStandIns({ ...request, key: versionRow(body).key });
+  const question = shapeQuestion(request, OFFERED);
+  const search = useEngine("fingerings", question);
+  // The offers of another shape would be held for this one.
+  const offers = search.isOld ? null : search.data;
+  const easier = useEngine(
+    "stand-ins",
+    question && { chord: question.chord, key: keysOf(body).sounding, options: optionsOf(request) },
+  );
+  const standIns = easier.isOld ? null : easier.data;
   const spot = spotOf(player, hand.capo, { ...event, symbol });
   const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   const { choice } = findChoice(body, spot);
@@ -118,9 +136,8 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
         </>
       )}
       <h4 className="mt-2 text-sm font-bold">
-        {offers
-          ? `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${pretty(name)}`
-          : "Searching…"}
+        {offers && `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${pretty(name)}`}
+        <SearchNote search={search} doing="Searching…" />
       </h4>
       <ul className="mt-1 grid grid-cols-3 gap-2">
         {offers?.fingerings.map((one) =>

@@ -3,12 +3,13 @@
 import { useState } from "react";
 import { type ListedShape, listChanges, listShapes, type ShapePlan } from "@/core/parts";
 import type { Player } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty, sayCapo } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
-import { useShapePlan } from "@/workers";
 import { derive, useDerived } from "../open";
 import { HardChanges } from "./HardChanges";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
@@ -27,7 +28,8 @@ function Shapes({ players, player, onPlayer }: PlayerPageProps) {
   const [dots, setDots] = useState<Dots>("fingers");
   const [vary, setVary] = useState(false);
   const request = useDerived((body) => derive.planOf(body, player));
-  const { plan, isOld } = useShapePlan(vary ? { ...request, vary } : request);
+  const search = useEngine("shape-plan", vary ? { ...request, vary } : request);
+  const plan = search.data;
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-4">
@@ -48,9 +50,7 @@ function Shapes({ players, player, onPlayer }: PlayerPageProps) {
           />
           try several shapes for a chord where that is shorter
         </label>
-        <span role="status" className="pb-1 text-sm">
-          {plan === null || isOld ? "planning the hand’s way…" : ""}
-        </span>
+        <SearchNote search={search} doing="planning the hand’s way…" />
       </div>
       {plan && <Planned plan={plan} player={player} dots={dots} />}
     </>

@@ -4,9 +4,10 @@ import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
 import { saySemitones } from "@/core/pitch";
 import type { Player } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
 import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { useShapePlan } from "@/workers";
 import { derive, useDerived } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
@@ -15,8 +16,15 @@ export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
   const first = guitars.find((one) => one.id === picked[0]) ?? guitars[0]!;
   const second =
     guitars.find((one) => one.id === picked[1] && one !== first) ?? guitars.find((one) => one !== first)!;
-  const a = useShapePlan(useDerived((body) => derive.planOf(body, first))).plan;
-  const b = useShapePlan(useDerived((body) => derive.planOf(body, second))).plan;
+  const ofFirst = useEngine(
+    "shape-plan",
+    useDerived((body) => derive.planOf(body, first)),
+  );
+  const ofSecond = useEngine(
+    "shape-plan",
+    useDerived((body) => derive.planOf(body, second)),
+  );
+  const [a, b] = [ofFirst.data, ofSecond.data];
   const options = guitars.map((one) => ({ value: one.id, label: one.name }));
   return (
     <section aria-label="Two guitars" className="mt-8">
@@ -42,7 +50,12 @@ export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
       {a && b ? (
         <Compared first={first} second={second} compared={compareGuitars(a, b)} />
       ) : (
-        <p className="py-2">Laying the two side by side…</p>
+        <p className="py-2">
+          <SearchNote
+            search={ofFirst.error ? ofFirst : ofSecond.error ? ofSecond : { ...ofFirst, isOld: true }}
+            doing="Laying the two side by side…"
+          />
+        </p>
       )}
     </section>
   );

@@ -1,10 +1,11 @@
 "use client";
 
 import { useMemo } from "react";
+import type { Judged } from "@/core/findings";
 import {
   type FootPress,
   footPresses,
-  type LoopCase,
+  LOOP_FIXING,
   type LoopFinding,
   type LoopPlan,
   loopFindings,
@@ -13,11 +14,8 @@ import {
   saySongLoopProblem,
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song/schema";
-import { useLoopPlan } from "@/workers";
-import { derive, useBand, useWholeVersionLater } from "../open";
-
-/** Which reading of the song a case was made from: a plan is shown with the song it was made for. */
-const songOf = new WeakMap<LoopCase, SongLoops>();
+import { type Answered, useEngine } from "@/engines/window";
+import { derive, useBand, useFindings, useWholeVersionLater } from "../open";
 
 /** A plan with the song it was made for. */
 export type ShownPlan = {
@@ -36,19 +34,23 @@ export type Loops = {
   readonly problem: string | null;
   /** What is left out of the plan or may go wrong with it, in sentences. */
   readonly notes: readonly string[];
-  readonly isOld: boolean;
+  /** Whether the plan is of the song as it was, or could not be worked out. */
+  readonly search: Pick<Answered<"loops">, "isOld" | "error" | "retry">;
 };
 
 /** The looper of the open version, planned. @param trade whether the price of less footwork is asked as well */
 export function useLoops(trade = false): Loops {
   const body = useWholeVersionLater();
   const song = derive.loops(body, useBand());
-  if (song.asked) songOf.set(song.asked, song);
-  const { known, problem, isOld } = useLoopPlan(song.asked, trade);
-  const shown = useMemo(() => {
-    const own = known && songOf.get(known.asked);
-    return own ? { song: own, plan: known.plan, presses: footPresses(own, known.plan) } : null;
-  }, [known]);
+  const { data, beside, problem, ...search } = useEngine(
+    "loops",
+    song.asked && { looped: song.asked, trade },
+    song,
+  );
+  const shown = useMemo(
+    () => data && beside && { song: beside, plan: data, presses: footPresses(beside, data) },
+    [data, beside],
+  );
   const nameOf = (id: string) => body.loopLayers[id]?.name ?? "a layer that is gone";
   return {
     body,
@@ -56,30 +58,16 @@ export function useLoops(trade = false): Loops {
     shown,
     problem: problem && sayLoopProblem(problem, nameOf),
     notes: song.problems.map((one) => saySongLoopProblem(one, nameOf)),
-    isOld,
+    search,
   };
 }
 
-export type JudgedLoops = {
-  readonly open: readonly LoopFinding[];
-  readonly stand: readonly { readonly finding: LoopFinding; readonly id: string; readonly reason: string }[];
-  readonly loops: Loops;
-};
+const NOTHING: readonly LoopFinding[] = [];
 
 /** What the plan asks a second look at; what was let stand apart. */
-export function useLoopFindings(): JudgedLoops {
+export function useLoopFindings(): Judged<LoopFinding> & { readonly loops: Loops } {
   const loops = useLoops();
-  const { shown, body } = loops;
-  return useMemo(() => {
-    const all = shown ? loopFindings(shown.song, shown.plan) : [];
-    const stand = new Map(Object.values(body.dismissals).map((one) => [one.finding, one]));
-    return {
-      loops,
-      open: all.filter(({ id }) => !stand.has(id)),
-      stand: all.flatMap((finding) => {
-        const row = stand.get(finding.id);
-        return row ? [{ finding, id: row.id, reason: row.reason }] : [];
-      }),
-    };
-  }, [shown, body.dismissals, loops]);
+  const { shown } = loops;
+  const findings = useMemo(() => (shown ? loopFindings(shown.song, shown.plan) : NOTHING), [shown]);
+  return { ...useFindings(findings, LOOP_FIXING), loops };
 }

@@ -1,6 +1,6 @@
 export { makeId } from "@/document/client";
 export { derive, type FormRow } from "./derived";
-export { LetItStand } from "./LetItStand";
+export { FindingItem, StandingList, useFindings } from "./findings";
 export {
   OpenEveningProvider,
   useActOnEvening,

@@ -2,7 +2,8 @@
 
 import Link from "next/link";
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { Finding, SheetPart, SheetRow } from "@/core/parts";
+import type { Place as FoundAt } from "@/core/findings";
+import type { SheetFinding, SheetPart, SheetRow } from "@/core/parts";
 import {
   type CopiedCell,
   clearCells,
@@ -21,8 +22,8 @@ import { CellPane } from "./CellPane";
 import { FindingsList } from "./FindingsList";
 import { PartsTabs } from "./PartsTabs";
 import { SheetCell } from "./SheetCell";
-import { useFindings } from "./use-findings";
 import { type Block, type Place, useSelection } from "./use-selection";
+import { useSheetFindings } from "./use-sheet-findings";
 
 const STEPS: Readonly<Record<string, readonly [rows: number, columns: number]>> = {
   ArrowUp: [-1, 0],
@@ -69,7 +70,7 @@ function Sheet() {
   const { players, rows } = useDerived(derive.sheet);
   const index = useDerived(derive.cellIndex);
   const { selection, block, go } = useSelection(rows.length, players.length);
-  const { open } = useFindings();
+  const { open } = useSheetFindings();
   const table = useRef<HTMLTableElement>(null);
   const pane = useRef<HTMLElement>(null);
   const copied = useRef<CopiedCell[][]>([]);
@@ -174,18 +175,19 @@ function Sheet() {
   );
   const counts = useMemo(() => {
     const found = new Map<string, number>();
-    for (const { useId, playerIds } of open)
-      for (const playerId of playerIds) {
-        if (useId === null) continue;
-        const key = cellKey(useId, playerId);
-        found.set(key, (found.get(key) ?? 0) + 1);
-      }
+    for (const { places, playerIds } of open)
+      for (const { useId } of places)
+        for (const playerId of playerIds) {
+          if (useId === null) continue;
+          const key = cellKey(useId, playerId);
+          found.set(key, (found.get(key) ?? 0) + 1);
+        }
     return found;
   }, [open]);
-  const here = open.filter(({ useId }) => useId === part.use.id);
+  const here = open.filter(({ places }) => places.some(({ useId }) => useId === part.use.id));
   const ofSong = open.filter(({ useId }) => useId === null);
-  const goTo = (finding: Finding) => {
-    const at = rows.findIndex((one) => one.use.id === finding.useId);
+  const goTo = (finding: SheetFinding, place: FoundAt) => {
+    const at = rows.findIndex((one) => one.use.id === place.useId);
     const who = players.findIndex((player) => player.id === finding.playerIds[0]);
     if (at >= 0) show({ row: at, column: Math.max(0, who) }, false);
   };

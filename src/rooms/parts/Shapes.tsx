@@ -3,15 +3,16 @@
 import { useState } from "react";
 import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
-import { handOf, requestKey, type ShapeRequest, shapeAt, shapesOfPlan } from "@/core/parts";
+import { handOf, requestKey, type ShapeRequest, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
 import { chooseShape } from "@/core/song/edit";
 import { findChoice, type Namer, type ResolvedCell, type ShapeSpot, spotOf } from "@/core/song/read";
 import type { Choice, Player, Use } from "@/core/song/schema";
+import { useEngine, useEngines } from "@/engines/window";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
-import { useFingerings, useShapePlan } from "@/workers";
 import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRows, useRowsLater } from "../open";
 
 type Props = {
@@ -35,6 +36,9 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "chord", label: "for this chord each time" },
   { value: "chord-in-use", label: "for this chord, this time only" },
 ];
+
+/** How many shapes a swap offers. */
+const OFFERED = 24;
 
 /** The shapes of a part, each once; any can be swapped for another the engine found. */
 export function Shapes({ use, player, cell, namer }: Props) {
@@ -61,13 +65,23 @@ export function Shapes({ use, player, cell, namer }: Props) {
       });
     }
   }
-  const answers = useFingerings([...places.values()].map((place) => place.request));
-  const { plan } = useShapePlan(plans);
-  const planned = plan && shapesOfPlan(plan);
+  const search = useEngines(
+    "fingerings",
+    new Map(
+      [...places.values()].flatMap(({ request }) => {
+        const question = shapeQuestion(request, OFFERED);
+        return question ? [[requestKey(request), question] as const] : [];
+      }),
+    ),
+  );
+  const answers = search.data;
+  const way = useEngine("shape-plan", plans);
+  const planned = way.data && shapesOfPlan(way.data);
   if (places.size === 0) return <p className="text-sm">No chords here.</p>;
   return (
     <section aria-label="Shapes">
       <h3 className="font-bold">Shapes</h3>
+      {(way.error || search.error) && <SearchNote search={way.error ? way : search} doing="" />}
       <ul className="mt-1 grid grid-cols-3 gap-2">
         {[...places.values()].map((place) => {
           const found = answers.get(requestKey(place.request));

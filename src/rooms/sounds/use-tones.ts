@@ -2,28 +2,23 @@
 
 import { useMemo } from "react";
 import { capital } from "@/base";
+import type { Judged } from "@/core/findings";
 import type { Player, VersionBody } from "@/core/song/schema";
 import {
   type SongTones,
   saySongToneProblem,
   sayToneProblem,
   songPedals,
-  type ToneCase,
+  TONE_FIXING,
   type ToneFinding,
   type TonePlan,
   type TonePress,
   toneFindings,
   tonePresses,
 } from "@/core/tones";
-import { useTonePlan } from "@/workers";
-import { derive, useWholeVersionLater } from "../open";
+import { type Answered, useEngine } from "@/engines/window";
+import { derive, useFindings, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "./SoundsPlayer";
-
-/**
- * Which reading of the song a case was made from, the last one of those that ask the same: a plan is shown with the song
- * it was made for.
- */
-const songOf = new WeakMap<ToneCase, SongTones>();
 
 /** A plan with the song it was made for. */
 export type ShownTones = {
@@ -41,48 +36,34 @@ export type Tones = {
   /** Why there is no plan for what is asked now, with the way out. */
   readonly problem: string | null;
   readonly notes: readonly string[];
-  readonly isOld: boolean;
+  /** Whether the plan is of the song as it was, or could not be worked out. */
+  readonly search: Pick<Answered<"tones">, "isOld" | "error" | "retry">;
 };
 
 /** One player's sounds through the open version, planned in the worker. */
 export function useTones(player: Player): Tones {
   const body = useWholeVersionLater();
   const song = derive.tones(body, player);
-  if (song.asked) songOf.set(song.asked, song);
-  const { known, problem, isOld } = useTonePlan(song.asked);
-  const own = known ? songOf.get(known.asked) : undefined;
+  const { data, beside, problem, ...search } = useEngine("tones", song.asked, song);
   const shown = useMemo((): ShownTones | null => {
-    if (!own || !known) return null;
-    const presses = own.box.kind === "pedals" ? songPedals(own).presses : tonePresses(own, known.plan);
-    return { song: own, plan: known.plan, presses };
-  }, [known, own]);
+    if (!beside || !data) return null;
+    const presses = beside.box.kind === "pedals" ? songPedals(beside).presses : tonePresses(beside, data);
+    return { song: beside, plan: data, presses };
+  }, [data, beside]);
   return {
     body,
     song,
     shown,
     problem: problem && `${capital(sayToneProblem(problem))}.`,
     notes: song.problems.map((one) => saySongToneProblem(one, song.box)),
-    isOld,
+    search,
   };
 }
 
 /** What is found in a player's sounds; what was let stand apart. */
-export function useToneFindings(tones: Tones): {
-  readonly open: readonly ToneFinding[];
-  readonly stand: readonly { readonly finding: ToneFinding; readonly id: string; readonly reason: string }[];
-} {
-  const { shown, song, body } = tones;
-  return useMemo(() => {
-    const all = toneFindings(shown?.song ?? song, shown?.plan ?? null);
-    const stand = new Map(Object.values(body.dismissals).map((one) => [one.finding, one]));
-    return {
-      open: all.filter(({ id }) => !stand.has(id)),
-      stand: all.flatMap((finding) => {
-        const row = stand.get(finding.id);
-        return row ? [{ finding, id: row.id, reason: row.reason }] : [];
-      }),
-    };
-  }, [shown, song, body.dismissals]);
+export function useToneFindings({ shown, song }: Tones): Judged<ToneFinding> {
+  const findings = useMemo(() => toneFindings(shown?.song ?? song, shown?.plan ?? null), [shown, song]);
+  return useFindings(findings, TONE_FIXING);
 }
 
 /**

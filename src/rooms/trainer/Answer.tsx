@@ -1,8 +1,9 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { type DuePress, type JudgedPress, sayRun } from "@/core/loops";
 import type { LoopRun } from "@/core/song/schema";
+import { sayRun } from "@/performance/judged";
+import type { RunAnswer } from "./use-answer";
 
 const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
   ssr: false,
@@ -11,12 +12,10 @@ const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogra
 
 /** The answer to one's feet: one sentence, a histogram, and every press. */
 export function Answer({
-  judged,
-  due,
+  answer: { judged, due },
   nameOf,
 }: {
-  judged: readonly JudgedPress[];
-  due: readonly DuePress[];
+  answer: RunAnswer;
   /** What a due press is called, by its index. */
   nameOf: (due: number) => string;
 }) {

@@ -2,7 +2,7 @@
 
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { Bar } from "react-chartjs-2";
-import type { JudgedPress } from "@/core/loops";
+import type { JudgedPress } from "@/performance/judged";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 

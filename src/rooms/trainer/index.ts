@@ -1,6 +1,7 @@
 export { Answer, RunLog } from "./Answer";
-export type { Finished } from "./finished";
 export { keepRun } from "./keep-run";
 export { PedalRow } from "./PedalRow";
 export { RunControls, type WayToRun } from "./RunControls";
-export { type PedalAct, usePedals } from "./use-pedals";
+export { useAnswer } from "./use-answer";
+export { usePedals } from "./use-pedals";
+export { type RunView, useRunner } from "./use-runner";

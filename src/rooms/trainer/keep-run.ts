@@ -1,7 +1,7 @@
-import type { JudgedPress } from "@/core/loops";
 import { orderAtEnd } from "@/core/song/edit";
 import type { LoopRun } from "@/core/song/schema";
 import type { MakeId } from "@/document";
+import type { JudgedPress } from "@/performance/judged";
 
 /** Runs kept in a log. */
 const MOST_RUNS = 60;

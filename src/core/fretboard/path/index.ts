@@ -2,7 +2,7 @@ export type { HandEvent } from "./events";
 export type { LayerProblem } from "./layers";
 export { GRADES, type Grade, withPassing } from "./passing";
 export {
-  type Planted,
+  type PlantedOptions,
   type PlantedPoint,
   planted,
 } from "./planted";

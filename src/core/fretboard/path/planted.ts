@@ -14,7 +14,7 @@ export type PlantedOptions = Omit<LayerOptions, "capo"> & {
   /** Search steps at most; past them the best found is given, and `exact` is false. */
   readonly budget?: number | undefined;
   /** Told as the work goes on: so much is done, of so much. */
-  readonly onProgress?: (done: number, of: number) => void;
+  readonly onProgress?: ((done: number, of: number) => void) | undefined;
 };
 
 type PlantedFinger = {

@@ -10,17 +10,6 @@ export {
   shareOf,
   soundingOf,
 } from "./box";
-export {
-  actOf,
-  chanceOf,
-  chanceOfDue,
-  type DuePress,
-  type JudgedPress,
-  judgePresses,
-  type MadePress,
-  oddsOf,
-  sayRun,
-} from "./judge";
 export { addUp, amplitudeOf, HEADROOM, levelForLayers, peakOf } from "./levels";
 export { eventsOf, type HeardLayer, mixEvents, renderSound, wavOf } from "./sound";
 export { hitsOf } from "./voices";

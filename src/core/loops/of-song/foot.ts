@@ -1,8 +1,6 @@
 import type { Ticks } from "../../../base";
 import { clockOf } from "../../song/read";
-import { actOf, type DuePress, FOOT_SECONDS, placeOf } from "../box/judge";
 import type { LoopPlan } from "../plan";
-import { sectionBeats } from "../spans";
 import type { LoopWay, PlacedPress } from "../way";
 
 import type { Piece, SongLoops } from "./song-loops";
@@ -64,28 +62,4 @@ export function pressesInAMinute(presses: readonly Pick<FootPress, "seconds">[])
 export function secondsToFirstWord(song: SongLoops, plan: Pick<LoopPlan, "build">): number | null {
   const { words, secondsAt } = clockOf(song.spans, song.beatTicks);
   return words[0] ? plan.build.seconds + secondsAt(words[0].tick) : null;
-}
-
-/**
- * The presses of a way as they are due on the loops' own clock: constant tempo from the first downbeat on. Presses after
- * the first of a boundary are due as soon as the foot can be there.
- */
-export function duePresses(song: SongLoops, way: LoopWay): DuePress[] {
-  const asked = song.asked!;
-  const starts = sectionBeats(asked).map((beat) => (beat * 60) / asked.tempo);
-  const at = new Map<string | null, number>(asked.sections.map(({ id }, index) => [id, index]));
-  const beat = 60 / asked.tempo / song.beatTicks;
-  let [before, count]: [string | null | undefined, number] = [undefined, 0];
-  return footPresses(song, way).map((press): DuePress => {
-    count = press.before === before ? count + 1 : 0;
-    before = press.before;
-    const boundary = starts[press.before === null ? starts.length - 1 : at.get(press.before)!]!;
-    return {
-      seconds: boundary + (press.late ? count * FOOT_SECONDS : 0),
-      earliest: boundary - (press.tick - press.from) * beat,
-      act: actOf(press),
-      place: placeOf(press),
-      sung: press.sung,
-    };
-  });
 }

@@ -1,12 +1,6 @@
 export { BOX_PROFILES } from "./boxes";
 
-export {
-  duePresses,
-  type FootPress,
-  footPresses,
-  pressesInAMinute,
-  secondsToFirstWord,
-} from "./foot";
+export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers } from "./heard";
 export {
   addLayer,
@@ -17,7 +11,7 @@ export {
   setLayer,
   strokeWants,
 } from "./loop-commands";
-export { type LoopFinding, loopFindings } from "./loop-findings";
+export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
 export { saySongLoopProblem } from "./say-problem";

@@ -1,4 +1,4 @@
-import { sayList } from "../../fretboard";
+import type { Finding, Fixing } from "../../findings";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { LoopPlan } from "../plan";
 import { runsOf, sectionBeats } from "../spans";
@@ -33,16 +33,16 @@ type Facts =
   | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
   | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
 
-/** Something about the loops that may go wrong, told like a finding of the sheet. */
-export type LoopFinding = Facts & {
-  readonly id: string;
-  readonly useId: string | null;
-  /** Where, by name; the same thing in several places is told once. */
-  readonly label: string;
-  readonly fixes: readonly LoopFix[];
+/** Something about the loops that may go wrong. Wording lives in `say-loops.ts`. */
+export type LoopFinding = Finding<Facts, LoopFix>;
+
+/** The same change of the loops in two places is one. */
+export const LOOP_FIXING: Fixing<LoopFix> = {
+  code: (fix) => [fix.do, fix.layerId],
+  join: (a, b) => ("pieces" in a && "pieces" in b ? { ...a, pieces: [...a.pieces, ...b.pieces] } : a),
 };
 
-/** Everything about a plan that asks for a second look, in the order of the song; the same in several places once. */
+/** Everything about a plan that asks for a second look, in the order of the song. */
 export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const presses = footPresses(song, plan);
   const pressesAt = groupBy(presses, ({ before }) => before ?? "");
@@ -56,7 +56,7 @@ export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
     ...clashFindings(song, clashesAt.get(piece.id) ?? [], piece),
     ...cutFindings(song, cutsAt.get(piece.id) ?? [], piece),
   ]);
-  return [...buildFindings(song, plan), ...together(placed), ...pressFindings(song, presses)];
+  return [...buildFindings(song, plan), ...placed, ...pressFindings(song, presses)];
 }
 
 function groupBy<One>(
@@ -72,35 +72,13 @@ function groupBy<One>(
   return groups;
 }
 
-/** Tells findings that say the same of several places once: their places joined, their fixes for all of them. */
-function together(findings: readonly LoopFinding[]): LoopFinding[] {
-  const groups = new Map<string, LoopFinding[]>();
-  for (const finding of findings) {
-    const { id: _id, useId: _use, label: _label, fixes: _fixes, ...facts } = finding;
-    const key = JSON.stringify(facts);
-    groups.set(key, [...(groups.get(key) ?? []), finding]);
-  }
-  return [...groups.values()].map((group) => {
-    const [first] = group;
-    if (group.length === 1) return first!;
-    const labels = [...new Set(group.map(({ label }) => label))];
-    const fixes = first!.fixes.map(
-      (fix, at): LoopFix =>
-        "pieces" in fix
-          ? { ...fix, pieces: group.flatMap((one) => (one.fixes[at] as typeof fix).pieces) }
-          : fix,
-    );
-    return { ...first!, label: sayList(labels), fixes };
-  });
-}
-
 const nameOf = (song: SongLoops, id: string): string =>
   song.layers.find((layer) => layer.id === id)?.name ?? id;
-const placed = ({ span }: Piece) => ({ useId: span.use.id, label: span.label });
+const placed = ({ span }: Piece) => ({ useId: span.use.id, label: span.label, playerIds: [] });
 
 function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
   const found: LoopFinding[] = [];
-  const whole = { useId: null, label: "The build" };
+  const whole = { useId: null, label: "The build", playerIds: [] };
   const { seconds, order } = plan.build;
   if (seconds > LONGEST_BUILD_SECONDS) {
     const saves = plan.later.reduce((sum, one) => sum + one.savesSeconds, 0);
@@ -243,6 +221,7 @@ function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFind
         id: `loops many-presses ${own[0]!.before ?? "end"}`,
         useId: piece?.span.use.id ?? null,
         label: piece?.span.label ?? "The end",
+        playerIds: [],
         kind: "many-presses",
         bar,
         presses: own.length,

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { sure } from "../../../base";
 import { applyEdit } from "../../../document";
+import { gather } from "../../findings";
 import { bandSheet, sumOfBand } from "../../parts";
 import type { VersionCommand } from "../../song/edit";
 import { outlineOf, timelineOf } from "../../song/read";
@@ -21,7 +22,7 @@ import {
   setLayer,
   strokeWants,
 } from "./loop-commands";
-import { loopFindings } from "./loop-findings";
+import { LOOP_FIXING, loopFindings } from "./loop-findings";
 import { loopPitches } from "./loop-pitches";
 import { commandOfFix, sayLoopFinding, sayPress } from "./say-loops";
 import { saySongLoopProblem } from "./say-problem";
@@ -283,7 +284,7 @@ describe("findings of the loops", () => {
     const told = (body: VersionBody) =>
       loopFindings(planned(body).own, planned(body).plan).filter(({ kind }) => kind === "waits-past");
     // Three bars into a loop of four, in both verses; then one bar into a loop of two.
-    expect(told(waiting)).toMatchObject([
+    expect(gather(told(waiting), LOOP_FIXING)).toMatchObject([
       { beats: 4, track: 0, label: "verse" },
       { beats: 4, track: 1, label: "chorus" },
     ]);

@@ -1,3 +1,4 @@
+import type { Finding, Fixing } from "../../findings";
 import type { Level } from "../../fretboard";
 import type { Cell, Role, TechniqueId } from "../../song/schema";
 
@@ -49,17 +50,11 @@ type Facts =
 
 export type FindingKind = Facts["kind"];
 
-/**
- * Something on the sheet that may go wrong: what, where, for whom, and what could be done. Wording lives in
- * `say-finding.ts`. `id` stays the same while the place and the players do, so that it can be let stand.
- */
-export type Finding = Facts & {
-  readonly id: string;
-  /** Null is the whole song. */
-  readonly useId: string | null;
-  /** The place by its name. */
-  readonly label: string;
-  readonly players: readonly string[];
-  readonly playerIds: readonly string[];
-  readonly fixes: readonly Fix[];
+/** Something on the sheet that may go wrong. Wording lives in `say-finding.ts`. */
+export type SheetFinding = Finding<Facts & { /** By name. */ readonly players: readonly string[] }, Fix>;
+
+/** The same change of the sheet in two places is one. */
+export const SHEET_FIXING: Fixing<Fix> = {
+  code: ({ code }) => code,
+  join: ({ code, cells }, other) => ({ code, cells: [...cells, ...other.cells] }),
 };

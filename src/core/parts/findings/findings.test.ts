@@ -5,7 +5,7 @@ import { applyEdit } from "../../../document";
 import { type Cell, DOCUMENTS, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
-import { changeMs, type Finding, type FindingKind, findingsOf, sayFinding, sayFix } from ".";
+import { changeMs, type FindingKind, findingsOf, type SheetFinding, sayFinding, sayFix } from ".";
 
 type Given = {
   readonly players?: Partial<Player>[];
@@ -70,7 +70,7 @@ function songOf({
   };
 }
 
-const found = (given: Given, planned = false): Finding[] => {
+const found = (given: Given, planned = false): SheetFinding[] => {
   const body = songOf(given);
   const plans = planned
     ? new Map(Object.values(body.players).map((player) => [player.id, planShapes(planRequest(body, player))]))

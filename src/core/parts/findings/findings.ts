@@ -1,6 +1,6 @@
 import type { BandSheet, SheetRow } from "../band";
 import type { ShapePlan } from "../shape-plan";
-import type { Finding } from "./finding";
+import type { SheetFinding } from "./finding";
 import { changeFindings, oneChordFindings } from "./hands";
 import {
   bassFindings,
@@ -13,9 +13,9 @@ import {
 import { idleFindings, lightFindings } from "./song";
 
 /** Findings of rows that have not changed: a row is the same object only while nothing in it has. */
-const known = new WeakMap<SheetRow, readonly Finding[]>();
+const known = new WeakMap<SheetRow, readonly SheetFinding[]>();
 
-function rowFindings(row: SheetRow): readonly Finding[] {
+function rowFindings(row: SheetRow): readonly SheetFinding[] {
   const before = known.get(row);
   if (before) return before;
   const found = [
@@ -39,7 +39,7 @@ export function findingsOf(
   sheet: BandSheet,
   plans: ReadonlyMap<string, ShapePlan>,
   beatMs: number,
-): Finding[] {
+): SheetFinding[] {
   const idle = idleFindings(sheet);
   const quick = changeFindings(sheet, plans, beatMs);
   const rows = sheet.rows.flatMap((row) => [

@@ -2,7 +2,7 @@ import type { Level } from "../../fretboard";
 import type { BandSheet } from "../band";
 import { joinCold } from "../join-cold";
 import type { ShapePlan } from "../shape-plan";
-import type { Finding } from "./finding";
+import type { SheetFinding } from "./finding";
 
 /** What a change asks of a hand in ms: so much to begin with, and so much for what the fingers pay. Ours, no source. */
 const TO_BEGIN_MS = 80;
@@ -18,21 +18,21 @@ export const changeMs = (cost: number, level: Level): number =>
   (TO_BEGIN_MS + PER_COST_MS * cost) * SLOWER[level];
 
 /** What a plan's changes were judged to be: a plan stays the same object while nothing in it has changed. */
-const judged = new WeakMap<ShapePlan, { readonly key: string; readonly findings: readonly Finding[] }>();
+const judged = new WeakMap<ShapePlan, { readonly key: string; readonly findings: readonly SheetFinding[] }>();
 
 /** Changes that come too quick for the hand, each pair of chords once a place; from the plan of a player's shapes. */
 export function changeFindings(
   sheet: BandSheet,
   plans: ReadonlyMap<string, ShapePlan>,
   beatMs: number,
-): Finding[] {
-  return sheet.players.flatMap((player): Finding[] => {
+): SheetFinding[] {
+  return sheet.players.flatMap((player): SheetFinding[] => {
     const plan = plans.get(player.id);
     if (!plan) return [];
     const key = `${player.name} ${player.level} ${beatMs}`;
     const before = judged.get(plan);
     if (before?.key === key) return [...before.findings];
-    const found = new Map<string, Finding>();
+    const found = new Map<string, SheetFinding>();
     for (const { run, moves } of plan.runs)
       for (const [at, move] of moves.entries()) {
         // A move leads from the event before to the one it stands at.
@@ -66,8 +66,8 @@ export function oneChordFindings(
   sheet: BandSheet,
   plans: ReadonlyMap<string, ShapePlan>,
   trouble: ReadonlySet<string>,
-): Finding[] {
-  return sheet.players.flatMap((player, at): Finding[] => {
+): SheetFinding[] {
+  return sheet.players.flatMap((player, at): SheetFinding[] => {
     const plan = plans.get(player.id);
     if (!plan || player.level !== "beginner" || !trouble.has(player.id)) return [];
     const [best] = joinCold(plan);

@@ -1,4 +1,4 @@
-export type { Finding, FindingKind } from "./finding";
+export { type FindingKind, SHEET_FIXING, type SheetFinding } from "./finding";
 export { findingsOf } from "./findings";
 export { changeMs } from "./hands";
 export { sayFinding, sayFix } from "./say-finding";

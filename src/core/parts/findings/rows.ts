@@ -4,7 +4,7 @@ import { gridOnsets, techniqueOf, techniquesFor, techniquesOf } from "../../song
 import { FULL_LIGHT, type Role, type TechniqueId } from "../../song/schema";
 import { picks, playsInBar, roleInBar, type SheetPart, type SheetRow, sweeps } from "../band";
 import { sharedOnsets, sharedSemitones } from "../split";
-import type { CellFix, Finding, Fix } from "./finding";
+import type { CellFix, Fix, SheetFinding } from "./finding";
 
 /** From so many shared semitones and such a share of strokes on, two parts are one part twice. Ours, no source. */
 const SAME_SEMITONES = 7;
@@ -50,7 +50,7 @@ const idOf = (kind: string, row: SheetRow, parts: readonly SheetPart[] = []): st
   [kind, row.use.id, ...parts.map((part) => part.player.id)].join(" ");
 
 /** Nobody has the bass where it is needed, or it comes in late. */
-export function bassFindings(row: SheetRow): Finding[] {
+export function bassFindings(row: SheetRow): SheetFinding[] {
   if (row.bass !== "needed") return [];
   const has = (bar: number) =>
     row.parts.some((part) => playsInBar(part, bar) && roleInBar(part, bar) === "bass");
@@ -90,8 +90,8 @@ export function bassFindings(row: SheetRow): Finding[] {
 }
 
 /** Two players in one register with one rhythm, not meant to double. */
-export function twiceFindings(row: SheetRow): Finding[] {
-  const found: Finding[] = [];
+export function twiceFindings(row: SheetRow): SheetFinding[] {
+  const found: SheetFinding[] = [];
   const parts = row.parts.filter((part) => isIn(part) && part.isSaid && part.player.instrument !== "voice");
   for (const [index, a] of parts.entries())
     for (const b of parts.slice(index + 1)) {
@@ -131,9 +131,9 @@ export function twiceFindings(row: SheetRow): Finding[] {
 }
 
 /** Fingers beside a plectrum that is as bright. */
-export function pickedFindings(row: SheetRow): Finding[] {
+export function pickedFindings(row: SheetRow): SheetFinding[] {
   const strummed = row.parts.filter((part) => isIn(part) && sweeps(part) && part.cell.role.value !== "bass");
-  return row.parts.flatMap((part): Finding[] => {
+  return row.parts.flatMap((part): SheetFinding[] => {
     if (!picks(part)) return [];
     const over = strummed.find(
       (one) =>
@@ -170,10 +170,10 @@ export function pickedFindings(row: SheetRow): Finding[] {
 }
 
 /** Full light in the voice's register while it sings. */
-export function voiceFindings(row: SheetRow): Finding[] {
+export function voiceFindings(row: SheetRow): SheetFinding[] {
   const { sung } = row;
   if (!sung || !row.vocals) return [];
-  return row.parts.flatMap((part): Finding[] => {
+  return row.parts.flatMap((part): SheetFinding[] => {
     if (part.out || part.player.instrument === "voice" || part.cell.light.value < FULL_LIGHT) return [];
     const semitones = sharedSemitones(part, { low: sung[0], high: sung[1] });
     if (semitones < IN_VOICE || part.cell.role.value === "bass") return [];
@@ -190,7 +190,7 @@ export function voiceFindings(row: SheetRow): Finding[] {
 }
 
 /** Nobody or two carrying, bar by bar. A song sung by somebody without a part of their own is carried by the voice. */
-export function carryFindings(row: SheetRow): Finding[] {
+export function carryFindings(row: SheetRow): SheetFinding[] {
   const playing = row.parts.filter(isIn);
   if (playing.length === 0) return [];
   const nobody: number[] = [];
@@ -206,7 +206,7 @@ export function carryFindings(row: SheetRow): Finding[] {
     if (known) known.bars.push(bar);
     else twos.set(key, { parts: leads, bars: [bar] });
   }
-  const found: Finding[] = [...twos.values()].map(({ parts, bars }) => ({
+  const found: SheetFinding[] = [...twos.values()].map(({ parts, bars }) => ({
     kind: "two-carry",
     id: idOf("two-carry", row, parts),
     ...at(row, parts),
@@ -241,11 +241,11 @@ function carryFixes(row: SheetRow, leader: SheetPart, bars: readonly number[]): 
 }
 
 /** Parts above a level, strokes too fast for a hand, a line and chords at once. */
-export function handFindings(row: SheetRow): Finding[] {
-  return row.parts.flatMap((part): Finding[] => {
+export function handFindings(row: SheetRow): SheetFinding[] {
+  return row.parts.flatMap((part): SheetFinding[] => {
     if (part.out) return [];
     const { player, technique, pattern, notes, riff } = part;
-    const found: Finding[] = [];
+    const found: SheetFinding[] = [];
     if (technique && !canDo(player.level, technique.needs)) {
       const easier = techniquesOf({ ...player, loops: false }).find((id) =>
         techniqueOf(id).roles.some((role) => role === part.cell.role.value),

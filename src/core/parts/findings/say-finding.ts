@@ -2,7 +2,7 @@ import { assertNever } from "../../../base";
 import { sayList } from "../../fretboard";
 import { techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
-import type { Finding, Fix } from "./finding";
+import type { Fix, SheetFinding } from "./finding";
 
 const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({
   carry: "carry",
@@ -26,7 +26,7 @@ const asItIs: Write = (symbol) => symbol;
 
 /** What a finding says, and why it matters. */
 export function sayFinding(
-  finding: Finding,
+  finding: SheetFinding,
   write: Write = asItIs,
 ): { readonly what: string; readonly why: string } {
   const names = sayList(finding.players);

@@ -1,7 +1,7 @@
 import { techniqueOf, techniquesFor } from "../../song/read";
 import { FULL_LIGHT, type Player } from "../../song/schema";
 import type { BandSheet, SheetRow } from "../band";
-import type { Finding, Fix } from "./finding";
+import type { Fix, SheetFinding } from "./finding";
 
 /** Fewer uses than this have no course of light to speak of. */
 const FEWEST_USES = 3;
@@ -18,8 +18,8 @@ const song = (players: BandSheet["players"] = []) => ({
 });
 
 /** Light that never changes, and light that drops at the last chorus. */
-export function lightFindings({ rows }: BandSheet): Finding[] {
-  const found: Finding[] = [];
+export function lightFindings({ rows }: BandSheet): SheetFinding[] {
+  const found: SheetFinding[] = [];
   const lights = rows.map((row) => row.parts.map((part) => (part.out ? 0 : part.cell.light.value)).join());
   const sounding = rows.some((row) => lightOfRow(row) > 0);
   if (rows.length >= FEWEST_USES && sounding && new Set(lights).size === 1)
@@ -54,9 +54,9 @@ export function lightFindings({ rows }: BandSheet): Finding[] {
 }
 
 /** Players who never play. */
-export function idleFindings({ players, rows }: BandSheet): Finding[] {
+export function idleFindings({ players, rows }: BandSheet): SheetFinding[] {
   if (rows.length === 0) return [];
-  return players.flatMap((player, at): Finding[] => {
+  return players.flatMap((player, at): SheetFinding[] => {
     if (rows.some((row) => !row.parts[at]!.out)) return [];
     return [{ kind: "idle", id: `idle ${player.id}`, ...song([player]), fixes: letIn(player, rows) }];
   });

@@ -221,6 +221,9 @@ export function setRiffNotes(
   return batch("Change a line", [...told, ...gone, ...fresh]);
 }
 
-/** Lets a finding stand, with a reason. */
-export const dismiss = (finding: string, reason: string, makeId: MakeId): VersionCommand =>
-  add("dismissals", { id: makeId(), finding, reason });
+/** Lets a finding stand, with a reason, at each of its places. */
+export const dismiss = (findings: readonly string[], reason: string, makeId: MakeId): VersionCommand =>
+  batch(
+    "Let it stand",
+    findings.map((finding) => add("dismissals", { id: makeId(), finding, reason })),
+  );

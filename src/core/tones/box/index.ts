@@ -2,6 +2,7 @@ export { orderOfMessage, planMessages, sayMessage, slotMessages, type TimedMessa
 export {
   type BoxOrder,
   isSilentAt,
+  orderOfName,
   pressesBack,
   soundOf,
   type ToneBoxState,

@@ -20,6 +20,17 @@ export type BoxOrder =
   | { readonly do: "program"; readonly bank: number; readonly slot: number }
   | { readonly do: "switch"; readonly effect: string; readonly on: boolean };
 
+/** An act from its one word; null for none of ours. @example orderOfName("slot-2") // => { do: "slot", slot: 2 } */
+export function orderOfName(name: string): BoxOrder | null {
+  if (name === "go") return { do: "go" };
+  const [kind, what = ""] = name.split(/-(.*)/u);
+  const number = Number(what);
+  if (kind === "pedal") return { do: "pedal", effect: what };
+  if (!Number.isInteger(number)) return null;
+  if (kind === "slot") return { do: "slot", slot: number };
+  return kind === "arm" || kind === "bank" ? { do: kind, bank: number } : null;
+}
+
 export const toneBoxAt = (bank: number, slot: number): ToneBoxState => ({
   bank,
   slot,

@@ -22,5 +22,5 @@ export {
   takeOffer,
   unpin,
 } from "./tone-commands";
-export { sayToneFinding, type ToneFinding, toneFindings } from "./tone-findings";
-export { dueTones, nameOfAct, sayAct, type ToneAct, type TonePress, tonePresses } from "./tone-presses";
+export { sayToneFinding, TONE_FIXING, type ToneFinding, toneFindings } from "./tone-findings";
+export { changeTick, nameOfAct, sayAct, type ToneAct, type TonePress, tonePresses } from "./tone-presses";

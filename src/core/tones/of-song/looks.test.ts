@@ -35,7 +35,7 @@ describe("times that follow the song", () => {
     const at = (bpm: number) => toneFindings(tonesOfSample(edit(body, set("version", "v", { bpm }))), null);
     expect(at(60)).toEqual([]);
     const [finding] = at(50);
-    expect(finding).toMatchObject({ code: "delay-too-long", timed: { tooLong: { instead: "1/8." } } });
+    expect(finding).toMatchObject({ kind: "delay-too-long", timed: { tooLong: { instead: "1/8." } } });
     expect(sayToneFinding(finding!, 250)).toBe(
       "The delay of “Low” is a 1/4 (1200 ms at 50), and the box gives at most 1000 ms: the longest it can give here is a dotted 1/8.",
     );
@@ -53,7 +53,7 @@ describe("a second look", () => {
     });
     const song = tonesOfSample(body);
     const found = toneFindings(song, planOfSample(song));
-    expect(found.map(({ code }) => code)).toEqual([
+    expect(found.map(({ kind }) => kind)).toEqual([
       "exposed",
       "exposed",
       "exposed",

@@ -10,7 +10,7 @@ import { offerQuestions, priceOffers } from "./offers";
 import { sayToneCost, sayWayOut } from "./say-tones";
 import { songPedals } from "./song-pedals";
 import { takeOffer } from "./tone-commands";
-import { dueTones, sayAct, tonePresses } from "./tone-presses";
+import { sayAct, tonePresses } from "./tone-presses";
 
 const THREE = { 0: { sound: "A" }, 1: { sound: "B" }, 2: { sound: "C" } };
 const SOUNDS = { A: {}, B: { drive: 1 }, C: { delay: "1/4", drive: 1 } };
@@ -32,16 +32,6 @@ describe("presses in a song", () => {
     ]);
     expect(presses[1]!.window).toMatchObject({ bar: 5, easiest: { bar: 7, isSilent: false } });
     expect(presses[2]!.into.rest.ms).toBe(4000);
-  });
-
-  it("are waited for: a bank any time in its window, the change as long as the gap still fits the rest", () => {
-    const song = tonesOfSample(
-      sampleTones({ ...THREE, 1: { sound: "B", bars: [[0, 3]] } }, SOUNDS, { slots: 2, gapMs: 500 }),
-    );
-    const due = dueTones(song, tonePresses(song, planOfSample(song)));
-    // Bar 8 is silent, from second 28 to 32; the first section of b begins at second 16.
-    expect(due[1]).toMatchObject({ act: "arm-1", earliest: 16 });
-    expect(due[2]).toMatchObject({ act: "go", earliest: 28, seconds: 31.5 });
   });
 
   it("number banks as the real box does", () => {

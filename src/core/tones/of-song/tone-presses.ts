@@ -1,5 +1,4 @@
 import type { Ticks } from "../../../base";
-import type { DuePress } from "../../loops";
 import type { SoundBox } from "../../song/schema";
 import type { TonePlan, ToneStep } from "../plan";
 import type { SongTones, ToneStretch } from "./song-tones";
@@ -135,7 +134,7 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
 }
 
 /** When a change is made: in the rest as late as it covers, else on the section's first note. */
-const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
+export const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
   rest.to > rest.from ? rest.from : heard[0]!.from;
 
 type JudgedBar = EasyBar & { readonly end: Ticks; readonly load: number };
@@ -172,36 +171,4 @@ function easiestBar(song: SongTones, bars: readonly JudgedBar[], from: Ticks, to
   if (!found) return { bar: song.clock.barAt(from).bar, tick: from, isSilent: false, sings: false };
   const { bar, tick, isSilent, sings } = found;
   return { bar, tick, isSilent, sings };
-}
-
-/** How soon after one press a foot is on another pedal, s. Ours, no source. */
-const NEXT_PEDAL_SECONDS = 0.35;
-
-/** Presses as the trainer waits for them: an armed bank any time in its window, those after the first a foot later. */
-export function dueTones(song: SongTones, presses: readonly TonePress[]): DuePress[] {
-  let [tick, count] = [-1, 0];
-  return presses.map((press): DuePress => {
-    if (press.act.do === "arm") {
-      const end = changeTick(press.into);
-      return {
-        seconds: song.clock.secondsAt(end) - NEXT_PEDAL_SECONDS,
-        earliest: song.clock.secondsAt(press.window!.from),
-        act: nameOfAct(press.act),
-        place: "first",
-        sung: press.sung,
-      };
-    }
-    count = press.tick === tick ? count + 1 : 0;
-    tick = press.tick;
-    const changesBank = press.act.do === "go" || press.act.do === "bank";
-    const { rest } = press.into;
-    const latest = song.clock.secondsAt(rest.to) - (changesBank ? song.box.gapMs / 1000 : 0);
-    return {
-      seconds: Math.max(press.seconds, rest.to > rest.from ? latest : 0) + count * NEXT_PEDAL_SECONDS,
-      earliest: press.seconds,
-      act: nameOfAct(press.act),
-      place: count > 0 ? "late-start" : "first",
-      sung: press.sung,
-    };
-  });
 }

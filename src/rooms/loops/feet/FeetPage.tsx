@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { useLoopPlan } from "@/workers";
+import { useEngine } from "@/engines/window";
 import { LoopFindingsList } from "../LoopFindingsList";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
@@ -18,9 +18,9 @@ export function FeetPage() {
   const { song, shown } = loops;
   const freely = useMemo(() => song.asked && { ...song.asked, pins: {} }, [song.asked]);
   const hasPins = Object.keys(song.asked?.pins ?? {}).length > 0;
-  const free = useLoopPlan(hasPins ? freely : null).known;
-  const traded = useLoopPlan(song.asked, true);
-  const trade = traded.isOld ? null : (traded.known?.plan.trade ?? null);
+  const free = useEngine("loops", hasPins && freely ? { looped: freely, trade: false } : null);
+  const traded = useEngine("loops", song.asked && { looped: song.asked, trade: true });
+  const trade = traded.isOld ? null : (traded.data?.trade ?? null);
   return (
     <>
       <h1 className="mb-1">Loops</h1>
@@ -32,7 +32,7 @@ export function FeetPage() {
           page “The ropes”.
         </p>
       )}
-      <TracksBoard loops={loops} free={free?.plan ?? null} />
+      <TracksBoard loops={loops} free={free.data} />
       <FootStrip loops={loops} />
       <WayBack loops={loops} />
       <BuildPlan loops={loops} />

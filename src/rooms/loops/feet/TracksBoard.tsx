@@ -4,6 +4,7 @@ import { type LoopWay, setLayer } from "@/core/loops";
 import { batch, set } from "@/core/song/edit";
 import type { LoopLayerRow } from "@/core/song/schema";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
+import { SearchNote } from "@/ui/SearchNote";
 import { useAct } from "../../open";
 import type { Loops } from "../use-loops";
 import { sayWrong } from "../words";
@@ -85,7 +86,7 @@ export function TracksBoard({
           </>
         )}
         {!plan.exact && " This is the best plan found; there may be a better one."}
-        {loops.isOld && " Being worked out anew…"}
+        <SearchNote search={loops.search} doing="Being worked out anew…" />
       </p>
     </section>
   );

@@ -1,6 +1,8 @@
 "use client";
 
-import { chanceOf, footPresses, type LoopWay, oddsOf, sayPress } from "@/core/loops";
+import { footPresses, type LoopWay, sayPress } from "@/core/loops";
+import { chanceOf, oddsOf } from "@/performance/judged";
+import { placeOf } from "@/performance/loops";
 import type { Loops } from "../use-loops";
 import { sayChance, sayWrong } from "../words";
 
@@ -12,7 +14,14 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
   const odds = oddsOf(runs);
   const ways = [shown.plan, ...(trade ?? [])].map((way) => {
     const presses = footPresses(shown.song, way);
-    return { way, presses, chance: chanceOf(presses, odds) };
+    return {
+      way,
+      presses,
+      chance: chanceOf(
+        presses.map((press) => ({ place: placeOf(press), sung: press.sung })),
+        odds,
+      ),
+    };
   });
   const [own] = ways;
   const better =

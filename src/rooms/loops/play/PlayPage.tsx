@@ -8,7 +8,7 @@ import { SimulatedBox } from "./SimulatedBox";
 /** The simulated looper: shown, or played by one's own feet and judged. */
 export function PlayPage() {
   const loops = useLoops();
-  const { shown, isOld } = loops;
+  const { shown, search } = loops;
   return (
     <>
       <h1 className="mb-1">Loops</h1>
@@ -18,7 +18,7 @@ export function PlayPage() {
         <SimulatedBox loops={loops} shown={shown} />
       ) : (
         <p className="max-w-2xl rounded-box bg-base-200 p-4">
-          {isOld
+          {search.isOld
             ? "The plan is being worked out…"
             : "There is nothing to play yet: add layers and draw where they are wanted, on the page “The ropes”."}
         </p>

@@ -1,28 +1,30 @@
 "use client";
 
 import { useMemo, useRef, useState } from "react";
-import {
-  actOf,
-  type DuePress,
-  heardLayers,
-  type JudgedPress,
-  judgePresses,
-  recover,
-  sayPress,
-} from "@/core/loops";
+import { heardLayers, recover, sayPress } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
-import { pretty } from "@/ui/pretty";
-import { loopSound } from "@/workers";
+import { askEngine } from "@/engines/window";
+import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
+import type { Way } from "@/performance/runner";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Finished } from "../../trainer";
-import { Answer, keepRun, PedalRow, RunControls, RunLog, usePedals, type WayToRun } from "../../trainer";
+import {
+  Answer,
+  keepRun,
+  PedalRow,
+  RunControls,
+  RunLog,
+  useAnswer,
+  usePedals,
+  useRunner,
+  type WayToRun,
+} from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
 import { pedalOf } from "./pedal-of";
-import { Rope, type RopeMark } from "./Rope";
+import { Rope } from "./Rope";
+import { marksOf } from "./rope-marks";
 import { SongLine } from "./SongLine";
-import { type RunWay, useRun } from "./use-run";
 
-const WAYS: readonly WayToRun<RunWay>[] = [
+const WAYS: readonly WayToRun<Way>[] = [
   { way: "show", label: "Show me", said: "The plan runs by itself: watch which pedal goes when." },
   {
     way: "feet",
@@ -42,30 +44,40 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const current = useCurrentVersion();
   const [from, setFrom] = useState(0);
   const [hints, setHints] = useState(true);
-  const [judged, setJudged] = useState<readonly JudgedPress[] | null>(null);
-  const [due, setDue] = useState<{ readonly skipped: number; readonly presses: readonly DuePress[] }>({
-    skipped: 0,
-    presses: [],
-  });
   const ropes = useRef<(HTMLDivElement | null)[]>([]);
+  const [isUnsaved, setIsUnsaved] = useState(false);
   const { song, plan } = shown;
   const { box } = song;
 
-  const burn = (track: number, share: number | null) => {
-    const rope = ropes.current[track];
-    if (!rope) return;
-    rope.dataset.runs = String(share !== null);
-    rope.style.setProperty("--burnt", String(share ?? 0));
+  const burn = (view: LooperView | null) => {
+    for (const [track, rope] of ropes.current.entries()) {
+      if (!rope) continue;
+      const share = view?.shares[track] ?? null;
+      rope.dataset.runs = String(share !== null);
+      rope.style.setProperty("--burnt", String(share ?? 0));
+    }
   };
-  const onEnd = ({ skipped, due: asked, made, isWhole }: Finished) => {
-    const found = judgePresses(asked, made);
-    setJudged(found);
-    setDue({ skipped, presses: asked });
-    if (!isWhole) return;
-    const { run, gone } = keepRun(Object.values(current().loopRuns), found, makeId);
+  const { answer, onEnd, clear } = useAnswer((judged) => {
+    const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId);
     act(batch("Keep a run", [...gone.map((old) => remove("loopRuns", old)), add("loopRuns", run)]));
-  };
-  const { view, running, start, stop, press, clicks, setClicks } = useRun(loops.body, shown, burn, onEnd);
+  });
+  const { view, running, start, stop, press, clicks, setClicks } = useRunner<LooperView, Looper>({
+    score: (way, place) => scoreOfLoops(shown, way, place),
+    device: (context, way, place, songStart) =>
+      new Looper(
+        context,
+        shown,
+        way,
+        place,
+        songStart + scoreOfLoops(shown, way, place).begin,
+        heardLayers(loops.body, song),
+      ),
+    onEnd,
+    onFrame: burn,
+  });
+  const times = useMemo(() => pieceTimes(shown), [shown]);
+  const at = view ? times.findLastIndex((end) => end <= view.place + 1e-6) : 0;
+  const piece = Math.max(0, Math.min(song.asked!.sections.length - 1, at));
   const pedals = usePedals(box.pedals, press);
   const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   const marks = useMemo(() => plan.tracks.map((ids) => marksOf(shown, ids)), [plan, shown]);
@@ -80,14 +92,17 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       ? recover(
           song.asked!,
           plan,
-          view.piece,
+          piece,
           view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
         )
       : null;
   const save = async () => {
-    const bytes = await loopSound({ asked: song.asked!, way: plan, layers: heardLayers(loops.body, song) });
+    const layers = heardLayers(loops.body, song);
+    const sound = await askEngine("loop-sound", { asked: song.asked!, way: plan, layers }).catch(() => null);
+    setIsUnsaved(!sound?.ok);
+    if (!sound?.ok) return;
     const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([bytes.slice()], { type: "audio/wav" }));
+    link.href = URL.createObjectURL(new Blob([sound.value.slice()], { type: "audio/wav" }));
     link.download = "loops.wav";
     link.click();
     setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
@@ -98,7 +113,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         ways={WAYS}
         running={running}
         onStart={(way) => {
-          setJudged(null);
+          clear();
           void start(way, way === "free" ? 0 : from);
         }}
         onStop={stop}
@@ -111,7 +126,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         onHints={setHints}
         idle="A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."
       />
-      <SongLine shown={shown} seconds={view?.seconds ?? null} piece={view?.piece ?? 0} />
+      <SongLine shown={shown} seconds={view?.seconds ?? null} piece={piece} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (
           <>
@@ -163,17 +178,16 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         </p>
       )}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
-      {judged && (
-        <Answer
-          judged={judged}
-          due={due.presses}
-          nameOf={(at) => sayPress(shown.presses[due.skipped + at]!)}
-        />
-      )}
+      {answer && <Answer answer={answer} nameOf={(due) => sayPress(shown.presses[answer.skipped + due]!)} />}
       <div className="mt-6 flex flex-wrap gap-3">
         <button type="button" className="btn btn-sm" onClick={() => void save()}>
           Save the loops as a sound file (WAV)
         </button>
+        {isUnsaved && (
+          <span role="alert" className="self-center text-sm text-error">
+            The sound could not be worked out: no file was saved. Try again.
+          </span>
+        )}
         <button
           type="button"
           className="btn btn-sm"
@@ -200,24 +214,3 @@ const secondsOf = (shown: ShownPlan, tick: number): number =>
 
 const nextPress = (shown: ShownPlan, seconds: number): number =>
   shown.presses.findIndex(({ tick }) => secondsOf(shown, tick) > seconds - 0.3);
-
-/** Chords along a rope, or counts where it has none. */
-function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
-  const asked = shown.song.asked!;
-  const layers = ids.map((id) => asked.layers.find((layer) => layer.id === id)!);
-  const longest = Math.max(1, ...layers.map(({ bars }) => bars));
-  const chords = layers.find(({ kind, progression }) => kind === "pitched" && progression.length > 0);
-  if (!chords)
-    return ids.length === 0
-      ? []
-      : Array.from({ length: longest }, (_, bar) => ({ at: bar / longest, text: `bar ${bar + 1}` }));
-  const length = longest * asked.beatsPerBar;
-  const marks: RopeMark[] = [];
-  let beat = 0;
-  while (beat < length && marks.length < 64)
-    for (const { chord, beats } of chords.progression) {
-      if (beat < length) marks.push({ at: beat / length, text: pretty(chord.symbol) });
-      beat += beats;
-    }
-  return marks;
-}

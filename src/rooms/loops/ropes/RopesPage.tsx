@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { SearchNote } from "@/ui/SearchNote";
 import { useOpenSong } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
@@ -28,7 +29,7 @@ export function RopesPage() {
           <Link className="link" href={`/song/${version.id}/loops/feet`} prefetch={false}>
             Tracks and feet
           </Link>
-          {loops.isOld && " Being worked out anew…"}
+          <SearchNote search={loops.search} doing="Being worked out anew…" />
         </p>
       )}
       <LayerList loops={loops} />

@@ -1,10 +1,10 @@
 import {
   type BandSheet,
   bandSheet,
-  type Finding,
   findingsOf,
   type PlanRequest,
   planRequest,
+  type SheetFinding,
 } from "@/core/parts";
 import { versionRow } from "@/core/song/read";
 import type { Cell, Player, VersionBody } from "@/core/song/schema";
@@ -27,7 +27,7 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
   });
 
   /** What the sheet alone shows to be wrong, let-stand findings left out: the lantern of the Parts room. */
-  const openFindings = remembered<[VersionBody], readonly Finding[]>({
+  const openFindings = remembered<[VersionBody], readonly SheetFinding[]>({
     from: (body) => tablesIn(body, [...PARTS, "dismissals"]),
     make: (_, body) => {
       const stand = new Set(Object.values(body.dismissals).map((one) => one.finding));

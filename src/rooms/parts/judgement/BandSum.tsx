@@ -1,14 +1,16 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type BandSheet, type ChordSum, LOOPS, type Mend, type ShapePlan, saySumProblem } from "@/core/parts";
+import { type BandSheet, type ChordSum, LOOPS, type ShapePlan, saySumProblem } from "@/core/parts";
 import { formatPitchIn, parseKey } from "@/core/pitch";
 import { chooseShape } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
+import type { QuestionOf } from "@/engines/window";
+import { useEngine } from "@/engines/window";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
-import { type BandSumRequest, mendOf, useBandSum } from "@/workers";
+import { SearchNote } from "@/ui/SearchNote";
 import type { ShownPlan } from "../../loops";
 import { makeId, useAct, useCurrentVersion, useWholeVersion } from "../../open";
 
@@ -23,11 +25,15 @@ type Props = {
 /** The sum of the band: what all sound together at each chord, against the chart, and the smallest change that mends it. */
 export function BandSum({ sheet, plans, isOld, loops }: Props) {
   const body = useWholeVersion();
-  const request = useMemo<BandSumRequest | null>(
+  const request = useMemo<QuestionOf<"band-sum"> | null>(
     () => (isOld ? null : { body, plans, loops: loops && { song: loops.song, way: loops.plan } }),
     [body, plans, isOld, loops],
   );
-  const { sums, isOld: working } = useBandSum(request);
+  const search = useEngine("band-sum", request);
+  const [last, setLast] = useState<readonly ChordSum[] | null>(null);
+  if (search.data && search.data !== last) setLast(search.data);
+  // While hands are planned there is nothing to ask, and the last sum stands.
+  const sums = search.data ?? last;
   const [all, setAll] = useState(false);
   const troubled = sums?.filter((sum) => sum.problems.length > 0) ?? [];
   const alike = gathered(troubled);
@@ -39,11 +45,12 @@ export function BandSum({ sheet, plans, isOld, loops }: Props) {
         Everything that sounds at each beat (shapes behind their capos, lines, bass, keys, loops) against the
         chart. Voices and drums are not counted. How close low notes may lie is common practice.
       </p>
-      {sums === null || working ? (
-        <p role="status" className="text-sm">
-          {sums === null ? "Being added up…" : "Being added up anew…"}
-        </p>
-      ) : null}
+      <p className="min-h-6">
+        <SearchNote
+          search={{ ...search, isOld: search.isOld || isOld }}
+          doing={sums === null ? "Being added up…" : "Being added up anew…"}
+        />
+      </p>
       {sums !== null && (
         <p className="mb-2">
           {troubled.length === 0
@@ -96,16 +103,14 @@ function SumItem({
 }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const [mend, setMend] = useState<Mend | "none" | "looking" | null>(null);
+  const [isAsked, setIsAsked] = useState(false);
+  const search = useEngine("mend", isAsked ? { body, sum } : null);
+  const mend = search.isOld ? null : search.data;
   const parsed = parseKey(versionRow(body).key);
   const nameOf = (id: string) =>
     id === LOOPS ? "a loop" : (sheet.players.find((player) => player.id === id)?.name ?? "somebody");
   if (!parsed.ok) return null;
   const key = parsed.value;
-  const look = () => {
-    setMend("looking");
-    void mendOf({ body, sum }).then((found) => setMend(found ?? "none"));
-  };
   return (
     <li className="rounded-box border border-base-300 p-3">
       <p>
@@ -132,22 +137,22 @@ function SumItem({
           </span>
         ))}
       </p>
-      {mend === null && (
-        <button type="button" className="btn btn-sm mt-2" onClick={look}>
+      {!isAsked && (
+        <button type="button" className="btn btn-sm mt-2" onClick={() => setIsAsked(true)}>
           Find the smallest change
         </button>
       )}
-      {mend === "looking" && (
-        <p role="status" className="mt-2 text-sm">
-          Looking…
+      {isAsked && (search.isOld || search.error) && (
+        <p className="mt-2">
+          <SearchNote search={search} doing="Looking…" />
         </p>
       )}
-      {mend === "none" && (
+      {isAsked && !search.isOld && mend === null && (
         <p role="status" className="mt-2 text-sm">
           No other shape of one player mends it: another role, or somebody more, is needed.
         </p>
       )}
-      {mend !== null && typeof mend === "object" && (
+      {mend !== null && (
         <p className="mt-2 flex flex-wrap items-center gap-2 text-sm">
           {nameOf(mend.playerId)}: <span className="font-mono font-bold">{writeFrets(mend.shape.frets)}</span>
           , {mend.strings} {mend.strings === 1 ? "string" : "strings"} otherwise

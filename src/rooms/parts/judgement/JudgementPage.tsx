@@ -1,15 +1,15 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { useState } from "react";
 import { sayLoopFinding } from "@/core/loops";
 import { sayFinding } from "@/core/parts";
 import { pretty } from "@/ui/pretty";
+import { SearchNote } from "@/ui/SearchNote";
 import { LoopFindingsList, useLoopFindings } from "../../loops";
-import { derive, useAct, useDerived } from "../../open";
+import { derive, StandingList, useDerived } from "../../open";
 import { FindingsList } from "../FindingsList";
 import { PartsTabs } from "../PartsTabs";
-import { useFindings } from "../use-findings";
+import { useSheetFindings } from "../use-sheet-findings";
 import { BandSum } from "./BandSum";
 
 /** Charts are loaded when this page is looked at, not before. */
@@ -21,15 +21,13 @@ const Charts = dynamic(() => import("./Charts").then((own) => own.Charts), {
 /** Judgement: everything found on the sheet, the charts behind it, and what the whole band sounds like. */
 export function JudgementPage() {
   const sheet = useDerived(derive.sheet);
-  const { open, stand, plans, isOld } = useFindings();
+  const { open, stand, plans, search } = useSheetFindings();
   const looped = useLoopFindings();
   const all = open.length + looped.open.length;
   const standing = [
     ...stand.map(({ finding, ...row }) => ({ ...row, what: sayFinding(finding, pretty).what })),
     ...looped.stand.map(({ finding, ...row }) => ({ ...row, what: sayLoopFinding(finding, pretty).what })),
   ];
-  const [showStand, setShowStand] = useState(false);
-  const act = useAct();
   return (
     <>
       <h1 className="mb-1">Parts</h1>
@@ -39,8 +37,8 @@ export function JudgementPage() {
         <p className="mb-3 text-sm">
           {all === 0
             ? "Nothing on the sheet asks for a second look."
-            : `${all} open. Each can be mended, or let stand with a reason.`}
-          {isOld && " Changes of the hands are still being worked out."}
+            : `${all} open. Each can be mended, or let stand with a reason.`}{" "}
+          <SearchNote search={search} doing="Changes of the hands are still being worked out." />
         </p>
         <FindingsList findings={open} />
         {looped.open.length > 0 && (
@@ -49,38 +47,11 @@ export function JudgementPage() {
             <LoopFindingsList findings={looped.open} />
           </>
         )}
-        {standing.length > 0 && (
-          <>
-            <button
-              type="button"
-              className="btn btn-sm mt-3"
-              aria-expanded={showStand}
-              onClick={() => setShowStand(!showStand)}
-            >
-              {standing.length} let stand
-            </button>
-            {showStand && (
-              <ul className="mt-2 flex flex-col gap-2">
-                {standing.map(({ what, id, reason }) => (
-                  <li key={id} className="rounded-box bg-base-200 p-3">
-                    {what} <em>{reason}</em>{" "}
-                    <button
-                      type="button"
-                      className="link text-sm"
-                      onClick={() => act({ type: "remove", table: "dismissals", id })}
-                    >
-                      raise it again
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            )}
-          </>
-        )}
+        <StandingList standing={standing} />
       </section>
       {sheet.players.length > 0 && sheet.rows.length > 0 && (
         <>
-          <BandSum sheet={sheet} plans={plans} isOld={isOld} loops={looped.loops.shown} />
+          <BandSum sheet={sheet} plans={plans} isOld={search.isOld} loops={looped.loops.shown} />
           <Charts sheet={sheet} />
         </>
       )}

@@ -24,11 +24,11 @@ import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
 import { addRiff } from "@/core/song/edit";
 import { notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { namesOfStrings } from "@/ui/voicing-words";
-import { useShapePlan } from "@/workers";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 
@@ -61,7 +61,10 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
   const capo = part.cell.capo.value;
   const beat = ticksOfBeatUnit(beatUnitOf(row.passage.meter))!;
   const tuning = parseTuning(player.tuning);
-  const { plan } = useShapePlan(useDerived((song) => derive.planOf(song, player)));
+  const { data: plan } = useEngine(
+    "shape-plan",
+    useDerived((song) => derive.planOf(song, player)),
+  );
   if (!tuning.ok || chords.length === 0) return null;
   const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
   const symbols = [...new Set(chords.map((chord) => chord.symbol))];

@@ -3,8 +3,9 @@
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import { type Proposal, SONG_WEIGHTS, type SplitCase, splitCaseOf } from "@/core/parts";
+import { useEngine, useProgress } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
 import { Tick } from "@/ui/Tick";
-import { useSplit } from "@/workers";
 import { derive, useCurrentVersion, useDerived, useOpenSong } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { ProposalSheet } from "./ProposalSheet";
@@ -23,18 +24,17 @@ export function SplitPage() {
   const [school, setSchool] = useState(0);
   const [against, setAgainst] = useState<number | null>(null);
   const [question, setQuestion] = useState<SplitCase | null>(null);
-  const { work, start, stop } = useSplit();
-  const answer = work.state === "done" ? work.answer : null;
+  const search = useEngine("split", question, question);
+  const share = useProgress("split", question);
+  const { data, beside } = search;
   const asked = useMemo<Asked | null>(
-    () => (question && answer ? { split: question, proposals: answer } : null),
-    [question, answer],
+    () => (beside && data ? { split: beside, proposals: data } : null),
+    [beside, data],
   );
   const there = sheet.players.filter((one) => one.instrument !== "voice" && !away.has(one.id));
-  const ask = () => {
-    const split = splitCaseOf(current(), sheet, away, weights);
-    setQuestion(split);
-    start(split);
-  };
+  const ask = () => setQuestion(splitCaseOf(current(), sheet, away, weights));
+  // The last proposals stand again; the search for newer ones ends with its question.
+  const stop = () => setQuestion(beside);
   return (
     <>
       <h1 className="mb-1">Parts</h1>
@@ -74,14 +74,9 @@ export function SplitPage() {
           </fieldset>
           <WeightsFold weights={weights} onSet={setWeights} />
           <div className="my-4 flex flex-wrap items-center gap-3">
-            {work.state === "working" ? (
+            {search.isWorking ? (
               <>
-                <progress
-                  className="progress w-56"
-                  aria-label="Proposals worked out"
-                  value={work.share}
-                  max={1}
-                />
+                <progress className="progress w-56" aria-label="Proposals worked out" value={share} max={1} />
                 <button type="button" className="btn btn-sm" onClick={stop}>
                   Stop
                 </button>
@@ -92,11 +87,7 @@ export function SplitPage() {
               </button>
             )}
             {there.length === 0 && <span className="text-sm">Somebody has to be there.</span>}
-            {work.state === "failed" && (
-              <span role="alert" className="text-sm text-error">
-                The search was ended. Nothing was changed; try with fewer players.
-              </span>
-            )}
+            {search.error && <SearchNote search={search} doing="" />}
           </div>
           {asked && (
             <>

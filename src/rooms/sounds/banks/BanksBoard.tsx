@@ -4,8 +4,9 @@ import { Pin } from "lucide-react";
 import { useMemo } from "react";
 import { capital } from "@/base";
 import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/tones";
+import { useEngine } from "@/engines/window";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
-import { useTonePlan } from "@/workers";
+import { SearchNote } from "@/ui/SearchNote";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { ShownTones, Tones } from "../use-tones";
 
@@ -91,7 +92,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
         )}
         {!shown.plan.exact &&
           ` This is the best plan found; none has less than ${sayToneCost(shown.plan.bound ?? shown.plan)}.`}
-        {tones.isOld && " Being worked out anew…"}
+        <SearchNote search={tones.search} doing="Being worked out anew…" />
       </p>
     </section>
   );
@@ -103,7 +104,7 @@ function useFreePlan({ song }: Tones) {
     () => (song.asked && song.pins.length > 0 ? { ...song.asked, pins: [] } : null),
     [song.asked, song.pins.length],
   );
-  return useTonePlan(asked).known?.plan ?? null;
+  return useEngine("tones", asked).data;
 }
 
 function Slot({

@@ -1,39 +1,30 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import { sayToneProblem, songPedals, type ToneCase, type TonePlan } from "@/core/tones";
-import { tonePlanOf } from "@/workers";
+import { useMemo } from "react";
+import { sayToneProblem, songPedals } from "@/core/tones";
+import { useEngines } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
 import type { Tones } from "../use-tones";
 
 const SIZES = [3, 4, 8] as const;
-
-type Answer = { readonly plan: TonePlan } | { readonly problem: string };
 
 /** The same song on other boxes: single pedals, and banks of three, four and eight slots. */
 export function Compared({ tones }: { tones: Tones }) {
   const { song } = tones;
   const { asked } = song;
-  const [answers, setAnswers] = useState<readonly (readonly [ToneCase, ...Answer[]])[]>([]);
-  useEffect(() => {
-    if (!asked) return;
-    let isCurrent = true;
-    const cases = SIZES.map(
-      (slotsPerBank): ToneCase => ({ ...asked, board: { ...asked.board, slotsPerBank }, pins: [] }),
-    );
-    void Promise.all(cases.map(tonePlanOf)).then((found) => {
-      if (!isCurrent) return;
-      const told = found.map(
-        (one): Answer => (one.ok ? { plan: one.value } : { problem: sayToneProblem(one.problem) }),
-      );
-      setAnswers([[asked, ...told]]);
-    });
-    return () => {
-      isCurrent = false;
-    };
-  }, [asked]);
+  const cases = useMemo(
+    () =>
+      new Map(
+        (asked ? SIZES : []).map((slotsPerBank) => [
+          String(slotsPerBank),
+          { ...asked!, board: { ...asked!.board, slotsPerBank }, pins: [] },
+        ]),
+      ),
+    [asked],
+  );
+  const search = useEngines("tones", cases);
   if (!asked) return null;
   const pedals = songPedals({ ...song, box: { ...song.box, kind: "banks", pedals: [] } });
-  const [known] = answers;
   return (
     <section aria-labelledby="compared-title" className="mb-8">
       <h2 id="compared-title" className="mb-1">
@@ -41,7 +32,7 @@ export function Compared({ tones }: { tones: Tones }) {
       </h2>
       <p className="mb-2 max-w-3xl text-sm">
         With the gap, landing and number of banks of this box, and no pins. Single pedals have no gap and no
-        memory.
+        memory. <SearchNote search={search} doing="Being worked out…" />
       </p>
       <div className="overflow-x-auto">
         <table className="table table-sm w-auto">
@@ -71,23 +62,24 @@ export function Compared({ tones }: { tones: Tones }) {
                 {pedals.turned.length > 0 && `; ${pedals.turned.length} times a setting turned by hand`}
               </td>
             </tr>
-            {SIZES.map((size, at) => {
-              const answer = known?.[0] === asked ? (known[at + 1] as Answer | undefined) : undefined;
+            {SIZES.map((size) => {
+              const plan = search.data.get(String(size));
+              const problem = search.problems.get(String(size));
               return (
                 <tr key={size}>
                   <th scope="row">banks of {size}</th>
-                  {answer === undefined ? (
-                    <td colSpan={5}>being worked out…</td>
-                  ) : "problem" in answer ? (
-                    <td colSpan={5}>{answer.problem}</td>
+                  {problem ? (
+                    <td colSpan={5}>{sayToneProblem(problem)}</td>
+                  ) : !plan ? (
+                    <td colSpan={5}>{search.error ? "not known" : "being worked out…"}</td>
                   ) : (
                     <>
-                      <td>{answer.plan.exposed}</td>
-                      <td>{answer.plan.bankChanges}</td>
-                      <td>{answer.plan.presses}</td>
-                      <td>{answer.plan.bankCount}</td>
+                      <td>{plan.exposed}</td>
+                      <td>{plan.bankChanges}</td>
+                      <td>{plan.presses}</td>
+                      <td>{plan.bankCount}</td>
                       <td>
-                        {answer.plan.filled} slots filled{answer.plan.exact ? "" : ", the best plan found"}
+                        {plan.filled} slots filled{plan.exact ? "" : ", the best plan found"}
                       </td>
                     </>
                   )}

@@ -1,7 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import { useMemo } from "react";
+import { namesOfPlaces } from "@/core/findings";
 import {
   offerQuestions,
   sayNote,
@@ -10,17 +11,24 @@ import {
   sayWayOut,
   setSetting,
   type ToneFinding,
-  type ToneOffer,
   takeOffer,
 } from "@/core/tones";
-import { toneOffersOf } from "@/workers";
-import { derive, LetItStand, makeId, useAct, useCurrentVersion, useOpenSong } from "../../open";
+import { useEngine } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
+import {
+  derive,
+  FindingItem,
+  makeId,
+  StandingList,
+  useAct,
+  useCurrentVersion,
+  useOpenSong,
+} from "../../open";
 import type { Tones } from "../use-tones";
 import { useToneFindings } from "../use-tones";
 
 /** What the plan asks a second look at, each with its ways out and what they cost. */
 export function ToneFindings({ tones }: { tones: Tones }) {
-  const act = useAct();
   const { open, stand } = useToneFindings(tones);
   const { song } = tones;
   if (open.length + stand.length === 0) return null;
@@ -31,35 +39,23 @@ export function ToneFindings({ tones }: { tones: Tones }) {
       </h2>
       <ul className="flex max-w-4xl flex-col gap-3">
         {open.map((finding) => (
-          <li key={finding.id} className="rounded-box border border-base-300 bg-base-100 p-3">
-            <p>{sayToneFinding(finding, song.box.gapMs)}</p>
-            <div className="mt-2 flex flex-wrap gap-2">
-              {finding.code === "exposed" && <Offers tones={tones} section={finding.into.span.use.id} />}
-              <Act tones={tones} finding={finding} />
-              <LetItStand finding={finding.id} />
-            </div>
-          </li>
+          <FindingItem
+            key={finding.id}
+            finding={{ ids: finding.ids, places: [] }}
+            what={sayToneFinding(finding, song.box.gapMs, namesOfPlaces(finding.places))}
+            whole=""
+          >
+            {finding.kind === "exposed" && <Offers tones={tones} section={finding.section} />}
+            <Act tones={tones} finding={finding} />
+          </FindingItem>
         ))}
       </ul>
-      {stand.length > 0 && (
-        <details className="mt-3">
-          <summary className="cursor-pointer text-sm">{stand.length} let stand</summary>
-          <ul className="mt-1 text-sm">
-            {stand.map(({ finding, id, reason }) => (
-              <li key={id}>
-                {sayToneFinding(finding, song.box.gapMs)} Let stand: {reason}.{" "}
-                <button
-                  type="button"
-                  className="link"
-                  onClick={() => act({ type: "remove", table: "dismissals", id })}
-                >
-                  Look at it again
-                </button>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <StandingList
+        standing={stand.map(({ finding, ...row }) => ({
+          ...row,
+          what: sayToneFinding(finding, song.box.gapMs),
+        }))}
+      />
     </section>
   );
 }
@@ -70,7 +66,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
   const current = useCurrentVersion();
   const { version } = useOpenSong();
   const { song } = tones;
-  if (finding.code === "delay-too-long") {
+  if (finding.kind === "delay-too-long") {
     const { sound, tooLong } = finding.timed;
     const row = song.sounds.find(({ name }) => name === sound);
     if (!row || !tooLong?.instead) return null;
@@ -85,13 +81,13 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
       </button>
     );
   }
-  if (finding.code === "no-pedal" || finding.code === "tails")
+  if (finding.kind === "no-pedal" || finding.kind === "tails")
     return (
       <Link className="btn btn-sm" prefetch={false} href={`/song/${version.id}/sounds/box`}>
         Look at the box
       </Link>
     );
-  if (finding.code === "exposed") return null;
+  if (finding.kind === "exposed") return null;
   return (
     <Link className="btn btn-sm" prefetch={false} href={`/song/${version.id}/sounds`}>
       Look at it in the ledger
@@ -104,24 +100,15 @@ function Offers({ tones, section }: { tones: Tones; section: string }) {
   const act = useAct();
   const current = useCurrentVersion();
   const { shown } = tones;
-  const [offers, setOffers] = useState<readonly ToneOffer[] | null>(null);
-  useEffect(() => {
-    if (!shown?.song.asked) return;
-    let isCurrent = true;
+  const question = useMemo(() => {
+    if (!shown?.song.asked) return null;
     const { song, plan } = shown;
-    void toneOffersOf({
-      asked: song.asked!,
-      plan,
-      section,
-      questions: offerQuestions(song, section),
-    }).then((found) => {
-      if (isCurrent) setOffers(found);
-    });
-    return () => {
-      isCurrent = false;
-    };
+    return { asked: song.asked!, plan, section, questions: offerQuestions(song, section) };
   }, [shown, section]);
-  if (offers === null) return <span className="text-sm">Ways out are being looked for…</span>;
+  const search = useEngine("tone-offers", question);
+  const offers = search.data;
+  if (offers === null || search.error)
+    return <SearchNote search={{ ...search, isOld: true }} doing="Ways out are being looked for…" />;
   if (offers.length === 0) return <span className="text-sm">No small change hides it.</span>;
   return (
     <ul className="flex w-full flex-col gap-1">

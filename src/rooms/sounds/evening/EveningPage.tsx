@@ -1,11 +1,12 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { call, eveningsWith, type OpenedEvening } from "@/api";
 import type { Player } from "@/core/song/schema";
-import { type EveningBanks, setSoundBox } from "@/core/tones";
+import { setSoundBox } from "@/core/tones";
+import { useEngine } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { eveningBanksOf } from "@/workers";
 import { makeId, useAct, useCurrentVersion, useOpenSong, useWholeVersionLater } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";
 import { type Tones, useTones } from "../use-tones";
@@ -69,24 +70,26 @@ function Laid({ evening, tones }: { evening: OpenedEvening; tones: Tones }) {
   const { version } = useOpenSong();
   const act = useAct();
   const current = useCurrentVersion();
-  const [banks, setBanks] = useState<EveningBanks | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    const songs = evening.items.map(({ title, versionId, body }) => ({
-      title,
-      versionId,
-      body: versionId === version.id ? own : body,
-    }));
-    void eveningBanksOf({
-      songs,
+  const question = useMemo(
+    () => ({
+      songs: evening.items.map(({ title, versionId, body }) => ({
+        title,
+        versionId,
+        body: versionId === version.id ? own : body,
+      })),
       player: { name: player.name, bandPlayerId: player.bandPlayerId },
       box,
-    }).then((found) => isCurrent && setBanks(found));
-    return () => {
-      isCurrent = false;
-    };
-  }, [evening, own, version.id, player.name, player.bandPlayerId, box]);
-  if (!banks) return <p>The banks are being laid…</p>;
+    }),
+    [evening, own, version.id, player.name, player.bandPlayerId, box],
+  );
+  const search = useEngine("evening-banks", question);
+  const banks = search.data;
+  if (!banks)
+    return (
+      <p>
+        <SearchNote search={search} doing="The banks are being laid…" />
+      </p>
+    );
   const here = banks.places.find(({ versionId }) => versionId === version.id);
   const first = here ? firstOf(here.banks) : null;
   if (box.kind === "pedals")
@@ -118,7 +121,8 @@ function Laid({ evening, tones }: { evening: OpenedEvening; tones: Tones }) {
         )}
       </p>
       <p className="mb-3 text-sm">
-        In running order. A bank that is the same as one of an earlier song is saved once.
+        <SearchNote search={search} doing="Being laid anew…" /> In running order. A bank that is the same as
+        one of an earlier song is saved once.
       </p>
       <div className="overflow-x-auto">
         <table className="table table-sm w-auto">

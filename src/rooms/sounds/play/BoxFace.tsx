@@ -8,7 +8,8 @@ import {
   soundOf,
   type TonePlan,
 } from "@/core/tones";
-import type { ToneRunView, ToneRunWay } from "./use-tone-run";
+import type { Way } from "@/performance/runner";
+import type { ToneRunView } from "./run-view";
 
 /** What the simulated box shows: the sound it stands on and what of it is on, the armed bank, the gap. */
 export function BoxFace({
@@ -20,7 +21,7 @@ export function BoxFace({
   song: SongTones;
   plan: TonePlan;
   view: ToneRunView | null;
-  running: ToneRunWay | null;
+  running: Way | null;
 }) {
   const { box } = song;
   const state = view?.box ?? null;

@@ -1,31 +1,33 @@
 "use client";
 
 import { useState } from "react";
-import { chanceOfDue, type DuePress, type JudgedPress, judgePresses, oddsOf } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
-import { dueTones, nameOfAct, orderOfMessage, sayAct, slotMessages, soundOf } from "@/core/tones";
+import { nameOfAct, orderOfMessage, sayAct, soundOf } from "@/core/tones";
+import { chanceOf, oddsOf } from "@/performance/judged";
+import type { Way } from "@/performance/runner";
+import { dueTones, scoreOfTones, type ToneBoxView, ToneDevice } from "@/performance/tones";
 import { sayChance } from "../../loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Finished } from "../../trainer";
 import {
   Answer,
   keepRun,
-  type PedalAct,
   PedalRow,
   RunControls,
   RunLog,
+  useAnswer,
   usePedals,
+  useRunner,
   type WayToRun,
 } from "../../trainer";
 import type { ShownTones, Tones } from "../use-tones";
 import { BoxFace } from "./BoxFace";
 import { MidiPanel } from "./MidiPanel";
 import { pedalsOf, switchesOf } from "./orders";
+import { type ToneRunView, viewOfRun } from "./run-view";
 import { TonesLine } from "./TonesLine";
 import { useMidiOut } from "./use-midi-out";
-import { type ToneRunView, type ToneRunWay, useToneRun } from "./use-tone-run";
 
-const WAYS: readonly WayToRun<ToneRunWay>[] = [
+const WAYS: readonly WayToRun<Way>[] = [
   { way: "show", label: "Show me", said: "The plan runs by itself: watch which switch goes when." },
   { way: "feet", label: "My own feet", said: "Press when it is due; each press is judged." },
   { way: "free", label: "The box alone", said: "No song: press what you like and see where the box goes." },
@@ -37,46 +39,38 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
   const current = useCurrentVersion();
   const [from, setFrom] = useState(0);
   const [hints, setHints] = useState(true);
-  const [judged, setJudged] = useState<readonly JudgedPress[] | null>(null);
-  const [due, setDue] = useState<{ readonly skipped: number; readonly presses: readonly DuePress[] }>({
-    skipped: 0,
-    presses: [],
-  });
   const { song, plan, presses } = shown;
   const { box } = song;
   const out = useMidiOut();
   const runs = Object.values(tones.body.soundRuns).filter(({ playerId }) => playerId === song.player.id);
 
-  const onEnd = ({ skipped, due: asked, made, isWhole }: Finished) => {
-    const found = judgePresses(asked, made);
-    setJudged(found);
-    setDue({ skipped, presses: asked });
-    if (!isWhole || asked.length === 0) return;
+  const { answer, onEnd, clear } = useAnswer((judged) => {
     const kept = Object.values(current().soundRuns).filter(({ playerId }) => playerId === song.player.id);
-    const { run, gone } = keepRun(kept, found, makeId);
+    const { run, gone } = keepRun(kept, judged, makeId);
     const row = { ...run, playerId: song.player.id };
     act(batch("Keep a run", [...gone.map((old) => remove("soundRuns", old)), add("soundRuns", row)]));
-  };
-  const { view, running, start, stop, press, arrived, clicks, setClicks } = useToneRun(
-    shown,
+  });
+  const run = useRunner<ToneBoxView, ToneDevice>({
+    score: (way, place) => scoreOfTones(shown, way, place),
+    device: (context, way, place, songStart) =>
+      new ToneDevice(context, shown, way, place, songStart, out.send),
     onEnd,
-    out.send,
-  );
-  /** A press goes out to real gear as the program the box then stands on. */
-  const onPress = (pedal: PedalAct) => {
-    const told = press(pedal);
-    if (!told) return;
-    const { before, after } = told;
-    if (before.bank !== after.bank || before.slot !== after.slot)
-      for (const bytes of slotMessages(box, after.bank, after.slot, false)) out.send(bytes, 0);
-  };
+  });
+  const { running, start, stop, clicks, setClicks } = run;
+  const view = run.view && viewOfRun(song, run.view);
+  /** In a judged run a slot that is called up by MIDI counts as its press. */
   const onMessage = (bytes: readonly number[], stamp: number): boolean => {
     const order = orderOfMessage(bytes, box);
-    if (order) arrived(order, stamp);
+    const runner = run.current();
+    if (order && runner && runner.way !== "show") {
+      const at = runner.momentOf(stamp, performance.now());
+      const pressed = runner.device.tell(order, at);
+      if (pressed) runner.note(pressed, at);
+    }
     return order !== null;
   };
   const switches = switchesOf(box, plan.banks);
-  const pedals = usePedals(pedalsOf(switches), onPress, onMessage);
+  const pedals = usePedals(pedalsOf(switches), run.press, onMessage);
   const next = view && running !== "free" ? nextPress(shown, view) : null;
   const nextAt = next ? switches.findIndex((one) => nameOfAct(one.act) === nameOfAct(next.act)) : -1;
   const isSoon = next !== null && view !== null && next.seconds - view.seconds < 1;
@@ -86,7 +80,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         ways={WAYS}
         running={running}
         onStart={(way) => {
-          setJudged(null);
+          clear();
           void start(way, way === "free" ? 0 : from);
         }}
         onStop={stop}
@@ -119,19 +113,13 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         pedals={pedals}
         due={isSoon && hints && nextAt >= 0 ? nextAt : null}
       />
-      {judged && (
-        <Answer
-          judged={judged}
-          due={due.presses}
-          nameOf={(at) => sayAct(presses[due.skipped + at]!.act, box)}
-        />
-      )}
+      {answer && <Answer answer={answer} nameOf={(due) => sayAct(presses[answer.skipped + due]!.act, box)} />}
       <MidiPanel tones={tones} shown={shown} pedals={pedals} out={out} />
       <RunLog runs={runs} />
       {runs.length > 0 && presses.length > 0 && (
         <p className="mt-1 text-sm">
           By these runs, every press of the plan is right with a chance of{" "}
-          <strong>{sayChance(chanceOfDue(dueTones(song, presses), oddsOf(runs)))}</strong>.
+          <strong>{sayChance(chanceOf(dueTones(song, presses), oddsOf(runs)))}</strong>.
         </p>
       )}
       <p className="sr-only" aria-live="polite">

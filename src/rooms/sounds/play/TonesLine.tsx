@@ -1,7 +1,7 @@
 import { sungWords } from "@/core/song/read";
 
 import type { SongTones } from "@/core/tones";
-import type { ToneRunView } from "./use-tone-run";
+import type { ToneRunView } from "./run-view";
 
 /** Where in the song we are: the section, its sound, the line that is sung, and the word sung now. */
 export function TonesLine({ song, view }: { song: SongTones; view: ToneRunView | null }) {

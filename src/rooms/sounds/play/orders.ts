@@ -1,17 +1,6 @@
 import { capital } from "@/base";
 import type { SoundBox } from "@/core/song/schema";
-import { type BoxOrder, nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/tones";
-
-/** An act from its one word; null for none of ours. @example orderOfName("slot-2") // => { do: "slot", slot: 2 } */
-export function orderOfName(name: string): BoxOrder | null {
-  if (name === "go") return { do: "go" };
-  const [kind, what = ""] = name.split(/-(.*)/u);
-  const number = Number(what);
-  if (kind === "pedal") return { do: "pedal", effect: what };
-  if (!Number.isInteger(number)) return null;
-  if (kind === "slot") return { do: "slot", slot: number };
-  return kind === "arm" || kind === "bank" ? { do: kind, bank: number } : null;
-}
+import { nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/tones";
 
 /** The switches of a box, in the order of their keys: slots, go, banks; or single pedals. */
 export function switchesOf(box: SoundBox, banks: readonly ToneBank[]): { act: ToneAct; name: string }[] {

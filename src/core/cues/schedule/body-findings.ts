@@ -1,0 +1,45 @@
+import { capital } from "../../../base";
+import type { Finding, Fixing } from "../../findings";
+import { sayList } from "../../fretboard";
+import type { BodyAct } from "./body-acts";
+import { type BodyPartUsed, type BodyPlan, isLate } from "./body-plan";
+
+/** Something one body can't do in time. What mends it is asked for apart: moving an act moves others. */
+export type BodyFinding = Finding<
+  { readonly kind: "too-late"; readonly text: string; readonly takes: readonly BodyPartUsed[] },
+  never
+>;
+
+export const BODY_FIXING: Fixing<never> = { code: () => null, join: (fix) => fix };
+
+/** What of a person's acts comes too late even on the best plan, the soonest first. */
+export function bodyFindings(playerId: string, acts: readonly BodyAct[], plan: BodyPlan): BodyFinding[] {
+  const byId = new Map(acts.map((act) => [act.id, act]));
+  return plan.acts.filter(isLate).flatMap(({ id }): BodyFinding[] => {
+    const act = byId.get(id);
+    if (!act) return [];
+    const { text, takes, cue, label, bar, tick } = act;
+    return [
+      {
+        kind: "too-late",
+        id: `body ${playerId} ${cue?.id ?? tick} ${text}`,
+        useId: cue?.useId ?? null,
+        label: label === "" ? `Bar ${bar}` : label,
+        playerIds: [playerId],
+        text,
+        takes,
+        fixes: [],
+      },
+    ];
+  });
+}
+
+/** Parts of a body that are several. */
+const SEVERAL: readonly BodyPartUsed[] = ["feet", "eyes"];
+
+/** @example sayBodyFinding(finding) // => "Slot 2 comes too late: the feet are still busy." */
+export function sayBodyFinding({ text, takes }: BodyFinding): string {
+  const [part] = takes;
+  const are = takes.length > 1 || (part !== undefined && SEVERAL.includes(part)) ? "are" : "is";
+  return `${capital(text)} comes too late: ${sayList(takes.map((one) => `the ${one}`))} ${are} still busy.`;
+}

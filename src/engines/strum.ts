@@ -1,0 +1,92 @@
+import { z } from "zod";
+import {
+  barsOfPattern,
+  comparePatterns,
+  countsOf,
+  isOnset,
+  onsetsOf,
+  PATTERN_KINDS,
+  type Pattern,
+  readPattern,
+  weightOf,
+} from "@/core/rhythm";
+import { FieldError, plainEngine } from "./engine";
+import { meterField, readMeterAt } from "./meter-field";
+
+const number = (what: string) => z.number({ error: `should be ${what}` });
+
+const strokes = z.string({ error: 'should be strokes such as "D . D U . U D U"' });
+const own = {
+  meter: meterField,
+  subdivision: number("2, 3 or 4"),
+  swing: number("a share from 0.5 to 0.75").default(0.5),
+  kind: z.enum(PATTERN_KINDS, { error: `should be one of ${PATTERN_KINDS.join(", ")}` }).default("strum"),
+};
+const one = z.object({ ...own, pattern: strokes });
+const two = z.object({ a: one, b: one });
+
+type One = z.output<typeof one>;
+
+/** A pair is told from a single pattern by its fields, so that an error names the field and not the whole. */
+const input = z.unknown().transform((value, context): One | z.output<typeof two> => {
+  const isPair = typeof value === "object" && value !== null && ("a" in value || "b" in value);
+  const parsed = isPair ? two.safeParse(value) : one.safeParse(value);
+  if (parsed.success) return parsed.data;
+  for (const issue of parsed.error.issues)
+    context.addIssue({ code: "custom", message: issue.message, path: issue.path });
+  return z.NEVER;
+});
+
+function read({ meter: metre, pattern: text, ...rest }: One, place: readonly string[]): Pattern {
+  readMeterAt(metre, [...place, "meter"]);
+  const found = readPattern({ ...rest, meter: metre, text });
+  if (found.ok) return found.value;
+  const { problem } = found;
+  switch (problem.code) {
+    case "subdivision":
+      throw new FieldError([...place, "subdivision"], "should be 2, 3 or 4 (6 in 6/8, 9/8 and 12/8)");
+    case "swing":
+      throw new FieldError([...place, "swing"], "should be a share from 0.5 (even) to 0.75");
+    case "no-pairs":
+      throw new FieldError([...place, "swing"], "should be 0.5 where a beat is cut into 3: it has no pairs");
+    case "empty":
+      throw new FieldError([...place, "pattern"], "should have at least one beat of strokes");
+    case "too-long":
+      throw new FieldError([...place, "pattern"], `should have at most 4096 strokes, not ${problem.strokes}`);
+    case "stroke":
+      throw new FieldError(
+        [...place, "pattern"],
+        `should be strokes D, U (with a weight 1 to 3), x, . or -: stroke ${problem.at + 1} is ${JSON.stringify(problem.text.slice(0, 20))}`,
+      );
+    case "beats-open":
+      throw new FieldError(
+        [...place, "pattern"],
+        `should fill whole beats of ${problem.subdivision} strokes, and has ${problem.strokes}`,
+      );
+  }
+}
+
+export const strum = plainEngine({
+  name: "strum",
+  summary: "Reads a strum or picking pattern: counts, onsets and weights; or where two patterns meet.",
+  input,
+  compute: (given) => {
+    if (!("a" in given)) {
+      const pattern = read(given, []);
+      return {
+        bars: barsOfPattern(pattern),
+        counts: countsOf(pattern),
+        onsets: onsetsOf(pattern),
+        weights: pattern.strokes.filter(isOnset).map(weightOf),
+      };
+    }
+    const met = comparePatterns(read(given.a, ["a"]), read(given.b, ["b"]));
+    if (met.ok) {
+      const { shared, united, onlyA, onlyB, overlap } = met.value;
+      return { shared, united, onlyA, onlyB, overlap };
+    }
+    if (met.problem.code === "meters")
+      throw new FieldError(["b", "meter"], "should have bars as long as those of a");
+    throw new FieldError(["b", "pattern"], "should come round together with a within 256 bars");
+  },
+});

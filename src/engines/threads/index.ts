@@ -1,0 +1,2 @@
+export { type Job, Pool, type Thread, ThreadDied } from "./pool";
+export { TIMERS } from "./timers";

@@ -1,0 +1,3 @@
+export type { AnswerOf, QuestionOf } from "..";
+export { askEngine } from "./ask";
+export { type Answered, type AnsweredAll, useEngine, useEngines, useProgress } from "./use-engine";

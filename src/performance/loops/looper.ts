@@ -1,0 +1,147 @@
+import {
+  actOfPedal,
+  type BoxSettings,
+  type BoxState,
+  bitsOf,
+  emptyBox,
+  type HeardLayer,
+  type LoopPlan,
+  maskOf,
+  type SongLoops,
+  sectionBeats,
+  shareOf,
+  soundingBefore,
+  soundingOf,
+} from "@/core/loops";
+import type { Device, Score, Way } from "../runner";
+import { duePresses } from "./due";
+import { LoopPlayer } from "./loop-player";
+
+/** What a simulated looper shows. */
+export type LooperView = {
+  readonly sounding: readonly number[];
+  readonly recording: { readonly track: number; readonly layer: string } | null;
+  /** Presses that wait for the loop point. */
+  readonly waiting: number;
+  /** The layers each track holds. */
+  readonly holds: readonly (readonly string[])[];
+  /** How far each track is through its pass, 0 to 1; null while it is silent. */
+  readonly shares: readonly (number | null)[];
+};
+
+/** A looper's song and its plan. */
+export type PlannedLoops = { readonly song: SongLoops; readonly plan: LoopPlan };
+
+/** Planned presses are told a little before their time, so that they sound at it, s. */
+const AHEAD_SECONDS = 0.1;
+/** How long the last loop may ring after the end, s. */
+const RING_SECONDS = 1.5;
+
+const beatSecondsOf = ({ song }: PlannedLoops): number => 60 / song.asked!.tempo;
+
+/** Where each piece ends, and the first begins, s of the loops' own clock. */
+export const pieceTimes = (planned: PlannedLoops): number[] =>
+  sectionBeats(planned.song.asked!).map((beat) => beat * beatSecondsOf(planned));
+
+/** The song as it is run. @param from the piece to begin at */
+export function scoreOfLoops(planned: PlannedLoops, way: Way, from: number): Score {
+  const { beatsPerBar } = planned.song.asked!;
+  const beat = beatSecondsOf(planned);
+  const times = pieceTimes(planned);
+  const last = Math.round(times.at(-1)! / beat);
+  return {
+    due: duePresses(planned.song, planned.plan),
+    begin: times[from] ?? 0,
+    countIn: beatsPerBar * beat,
+    end: way === "free" ? Number.POSITIVE_INFINITY : times.at(-1)! + RING_SECONDS,
+    beats: (start, to) => {
+      const first = Math.ceil(start / beat - 1e-9);
+      const most = way === "free" ? Number.POSITIVE_INFINITY : last;
+      const count = Math.max(0, Math.min(most, Math.ceil(to / beat - 1e-9)) - first);
+      return Array.from({ length: count }, (_, at) => ({
+        seconds: (first + at) * beat,
+        isFirst: (((first + at) % beatsPerBar) + beatsPerBar) % beatsPerBar === 0,
+      }));
+    },
+  };
+}
+
+/** The box as it stands where a run begins: every layer recorded, and what the plan has sounding there. */
+function loadedBox(planned: PlannedLoops, from: number, at: number): BoxState {
+  const { song, plan } = planned;
+  const asked = song.asked!;
+  const beat = beatSecondsOf(planned);
+  const lengths = new Map(asked.layers.map(({ id, bars }) => [id, bars * asked.beatsPerBar * beat]));
+  const recorded = maskOf(plan.tracks.flatMap((ids, track) => (ids.length > 0 ? [track] : [])));
+  const sounding = from > 0 ? maskOf(plan.states[from - 1] ?? []) : soundingBefore(asked, recorded);
+  return {
+    ...emptyBox(asked.looper.tracks),
+    tracks: plan.tracks.map((ids, track) => ({
+      recorded: ids.map((layer) => ({ layer, seconds: lengths.get(layer)! })),
+      runs: (sounding & (1 << track)) !== 0,
+      since: at,
+    })),
+    order: plan.build.order.flat().flatMap((layer) => {
+      const track = plan.tracks.findIndex((ids) => ids.includes(layer));
+      return track < 0 ? [] : [{ track, layer }];
+    }),
+  };
+}
+
+/** A simulated looper on an audio clock, as a device that feet press. */
+export class Looper implements Device<LooperView> {
+  readonly aheadSeconds = AHEAD_SECONDS;
+  private readonly player: LoopPlayer;
+  /** The box before the last press: it comes back when that press was the beginning of another. */
+  private before: BoxState;
+
+  /** @param begin when what it begins at begins, on the audio clock, s */
+  constructor(
+    context: AudioContext,
+    private readonly planned: PlannedLoops,
+    private readonly way: Way,
+    from: number,
+    begin: number,
+    layers: readonly HeardLayer[],
+  ) {
+    const { song } = planned;
+    const box = way === "free" ? emptyBox(song.asked!.looper.tracks) : loadedBox(planned, from, begin);
+    const settings: BoxSettings = { ...song.box, ...(way === "show" ? { quantised: false } : {}) };
+    const beatSeconds = beatSecondsOf(planned);
+    const heard = new Map(layers.map((layer) => [layer.id, { ...layer, beatSeconds }] as const));
+    this.player = new LoopPlayer(context, settings, heard, box);
+    this.before = box;
+  }
+
+  readonly press = (act: string, at: number, instead: boolean): void => {
+    if (instead) this.player.restore(this.before, at);
+    else this.before = this.player.state;
+    const doing = actOfPedal(act, this.way === "show" ? () => null : this.nextLayer);
+    if (doing) this.player.press(doing, at);
+  };
+
+  /** What a recording on a track would hold: the next layer of the build that the plan has there, else the next one. */
+  private readonly nextLayer = (track: number): string | null => {
+    const { plan } = this.planned;
+    const held = new Set(
+      this.player.state.tracks.flatMap(({ recorded }) => recorded.map(({ layer }) => layer)),
+    );
+    const order = plan.build.order.flat().filter((layer) => !held.has(layer));
+    return order.find((layer) => plan.tracks[track]?.includes(layer)) ?? order[0] ?? null;
+  };
+
+  readonly tick = (until: number): void => this.player.tick(until);
+
+  readonly view = (now: number): LooperView => {
+    const { tracks, recording, waiting } = this.player.state;
+    return {
+      sounding: bitsOf(soundingOf(this.player.state)),
+      recording,
+      waiting: waiting.length,
+      holds: tracks.map(({ recorded }) => recorded.map(({ layer }) => layer)),
+      shares: tracks.map((track) => (now < track.since ? null : shareOf(track, now))),
+    };
+  };
+
+  readonly end = (): void => this.player.silence();
+}

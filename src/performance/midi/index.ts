@@ -1,0 +1,1 @@
+export { hear, midiInputs, midiOutputs } from "./midi";

@@ -1,0 +1,3 @@
+export { countOn } from "./count";
+export type { Beat, Device, Finished, Score, Way } from "./device";
+export { Runner } from "./runner";

@@ -1,0 +1,3 @@
+export { FindingItem } from "./FindingItem";
+export { StandingList } from "./StandingList";
+export { useFindings } from "./use-findings";

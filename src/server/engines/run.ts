@@ -1,0 +1,56 @@
+import path from "node:path";
+import { Worker } from "node:worker_threads";
+import { wrap } from "comlink";
+import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
+import type { Outcome } from "@/engines";
+import { Pool, type Thread, TIMERS } from "@/engines/threads";
+import { onHost } from "../host";
+import type { EngineThread } from "./thread";
+
+const THREADS = 2;
+/** What each request may have of a thread at first while others wait, ms. */
+const SHARE_MS = 1000;
+/** The longest an engine may work over HTTP before it is ended, ms. */
+const LONGEST_MS = 20_000;
+const MOST_WAITING = 64;
+/** The most memory a thread may fill, MB; past it the thread ends, and the program goes on. */
+const MOST_MEMORY_MB = 1024;
+
+/** Where the build puts `thread.ts`. */
+const file = () => path.join(process.cwd(), "build", "engine-thread.mjs");
+
+function startThread(): Thread {
+  const worker = new Worker(/* turbopackIgnore: true */ file(), {
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+  });
+  worker.unref();
+  const remote = wrap<EngineThread>(nodeEndpoint(worker));
+  const died = new Promise<Error>((resolve) => {
+    worker.on("error", (error: Error & { readonly code?: string }) =>
+      resolve(
+        error.code === "ERR_WORKER_OUT_OF_MEMORY"
+          ? new Error("The search grew too large and was ended. Ask for fewer strings, frets or colours.")
+          : error,
+      ),
+    );
+    worker.on("exit", () => resolve(new Error("The search ended without an answer. Ask again.")));
+  });
+  return { ask: (job) => remote.ask(job), died, end: () => void worker.terminate() };
+}
+
+const pool = onHost(
+  "engine threads",
+  () =>
+    new Pool({
+      start: startThread,
+      timers: TIMERS,
+      threads: THREADS,
+      shareMs: SHARE_MS,
+      longestMs: LONGEST_MS,
+      mostWaiting: MOST_WAITING,
+    }),
+);
+
+/** Runs an engine off the main thread. Rejects, with a sentence, when it can't be worked out here. */
+export const runEngineApart = async (name: string, input: unknown, signal?: AbortSignal): Promise<Outcome> =>
+  (await pool().ask({ engine: name, question: input }, { signal })) as Outcome;
