@@ -62,7 +62,16 @@ export const CORE = [
   "formats",
 ] as const;
 
-const SCREEN = ["next", "react", "lucide-react", "@dnd-kit", "zustand", "@tanstack/react-virtual"];
+const SCREEN = [
+  "next",
+  "react",
+  "lucide-react",
+  "@dnd-kit",
+  "zustand",
+  "@tanstack/react-virtual",
+  "cmdk",
+  "sonner",
+];
 
 /** Packages and modules of Node by the longest folder listed: nothing else may be imported below it. */
 export const PACKAGES: Readonly<Record<string, readonly string[]>> = {

@@ -29,6 +29,11 @@ export const eveningsWith = /* @__PURE__ */ endpoint("GET", "/api/evenings", "le
   answer: answers<{ readonly evenings: readonly OpenedEvening[] }>(),
 });
 
+/** Every evening by name. */
+export const namesOfEvenings = /* @__PURE__ */ endpoint("GET", "/api/evenings/names", "leader", {
+  answer: answers<{ readonly evenings: readonly { readonly id: string; readonly name: string }[] }>(),
+});
+
 export const makeEvening = /* @__PURE__ */ endpoint("POST", "/api/evenings", "leader", {
   request: sent(async () => (await import("./checks/evenings")).newEvening),
   answer: answers<{ readonly id: string }>(),

@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
+import { Frame } from "@/rooms/frame/Frame";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -12,7 +13,10 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" data-theme="lamplight">
-      <body>{children}</body>
+      <body>
+        {children}
+        <Frame />
+      </body>
     </html>
   );
 }

@@ -1,11 +1,23 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
-import type { Command, Tables } from "..";
+import { type Command, singles, type Tables } from "..";
 import type { Acting } from "./store";
 
 /** One step back or forward: the edit that makes it, and the document it is for. */
 type Step = { readonly documentId: string; readonly command: Command };
 
-type HistoryState = { readonly undo: readonly Step[]; readonly redo: readonly Step[] };
+/** What has just happened, for whoever does not see it: something was taken out, a step was taken back or done again. */
+type Happened = {
+  readonly what: "taken out" | "taken back" | "done again";
+  readonly words: string;
+  /** Counts up, so that the same can happen again. */
+  readonly count: number;
+};
+
+type HistoryState = {
+  readonly undo: readonly Step[];
+  readonly redo: readonly Step[];
+  readonly happened: Happened | null;
+};
 
 export type History = {
   readonly state: StoreApi<HistoryState>;
@@ -21,10 +33,10 @@ const DEEPEST = 300;
  * Kept in session storage, so that it survives a reload.
  */
 export function createHistory(stores: readonly Acting[], storageKey: string): History {
-  const state = createStore<HistoryState>(() => load(storageKey));
+  const state = createStore<HistoryState>(() => ({ ...load(storageKey), happened: null }));
   const storeOf = (id: string) => stores.find((store) => store.id === id);
 
-  const save = (next: HistoryState) => {
+  const save = (next: Pick<HistoryState, "undo" | "redo">) => {
     const bounded = { undo: next.undo.slice(-DEEPEST), redo: next.redo.slice(-DEEPEST) };
     state.setState(bounded);
     try {
@@ -34,17 +46,25 @@ export function createHistory(stores: readonly Acting[], storageKey: string): Hi
     }
   };
 
+  const tellOf = (what: Happened["what"], words: string) =>
+    state.setState(({ happened }) => ({ happened: { what, words, count: (happened?.count ?? 0) + 1 } }));
+
   const act = <T extends Tables>(store: Acting<T>, command: Command<T>) => {
+    const words = takesOut(command) ? describeRemoval(store, command) : null;
     const inverse = store.act(command);
-    if (inverse)
-      save({ undo: [...state.getState().undo, { documentId: store.id, command: inverse }], redo: [] });
+    if (!inverse) return;
+    if (words !== null) tellOf("taken out", words);
+    save({ undo: [...state.getState().undo, { documentId: store.id, command: inverse }], redo: [] });
   };
 
   const step = (from: "undo" | "redo", to: "undo" | "redo") => {
     const last = state.getState()[from].at(-1);
     if (!last) return;
     const rest = state.getState()[from].slice(0, -1);
-    const inverse = storeOf(last.documentId)?.act(last.command) ?? null;
+    const store = storeOf(last.documentId);
+    const words = store?.describe(last.command) ?? "";
+    const inverse = store?.act(last.command) ?? null;
+    if (inverse) tellOf(from === "undo" ? "taken back" : "done again", words);
     const other = state.getState()[to];
     save({
       ...state.getState(),
@@ -56,7 +76,22 @@ export function createHistory(stores: readonly Acting[], storageKey: string): Hi
   return { state, act, undo: () => step("undo", "redo"), redo: () => step("redo", "undo") };
 }
 
-function load(storageKey: string): HistoryState {
+/** Whether an edit takes something out and puts nothing in its place. */
+const takesOut = (command: Command): boolean => {
+  const all = singles(command);
+  return all.some(({ type }) => type === "remove") && !all.some(({ type }) => type === "add");
+};
+
+/** What was taken out by its name, where one thing with a name was and all else went with it. */
+function describeRemoval<T extends Tables>(store: Acting<T>, command: Command<T>): string {
+  const named = singles(command)
+    .filter(({ type }) => type === "remove")
+    .map((single) => store.describe(single))
+    .filter((words) => words.includes("“"));
+  return named.length === 1 ? named[0]! : store.describe(command);
+}
+
+function load(storageKey: string): Pick<HistoryState, "undo" | "redo"> {
   try {
     const saved = JSON.parse(sessionStorage.getItem(storageKey) ?? "null");
     if (Array.isArray(saved?.undo) && Array.isArray(saved?.redo)) return saved;

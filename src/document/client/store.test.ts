@@ -7,6 +7,7 @@ import {
   type ArrivedEdit as AnyArrived,
   type Command as AnyCommand,
   type PendingEdit as AnyPending,
+  type SimpleCommand as AnySimple,
   applyEdit,
   emptyBody,
   overlap,
@@ -14,7 +15,7 @@ import {
 } from "..";
 import { createHistory } from "./history";
 import { type EditQueue as AnyQueue, browserQueue } from "./queue";
-import { type DocumentStore as AnyStore, createDocumentStore } from "./store";
+import { type Acting as AnyActing, type DocumentStore as AnyStore, createDocumentStore } from "./store";
 import type { Answer as AnyAnswer, Transport as AnyTransport } from "./transport";
 
 type Command = AnyCommand<SongTables>;
@@ -280,7 +281,7 @@ describe("history", () => {
     history.undo();
     expect(rowOf(again).title).toBe("Ferry");
     storage.set("h", "{damaged");
-    expect(createHistory([again], "h").state.getState()).toEqual({ undo: [], redo: [] });
+    expect(createHistory([again], "h").state.getState()).toMatchObject({ undo: [], redo: [] });
   });
 });
 
@@ -298,5 +299,35 @@ describe("the queue in the browser", () => {
     await reloaded.save([]);
     expect(await browserQueue("doc1").load()).toEqual([]);
     expect(await browserQueue("doc2").load()).toHaveLength(1);
+  });
+
+  it("tells what was taken out, by its name, and steps back and forward", () => {
+    const remove = (table: string, id: string) => ({ type: "remove" as const, table, id });
+    const add = (table: string, id: string) => ({ type: "add" as const, table, row: { id } });
+    const store: AnyActing = {
+      id: "d",
+      act: (command) => command,
+      describe: (command) =>
+        command.type === "batch"
+          ? command.label
+          : `${command.type} ${command.table}${command.table === "players" ? " “Ann”" : ""}`,
+    };
+    const history = createHistory([store], "h");
+    const told = (command: AnyCommand) => {
+      history.act(store, command);
+      return history.state.getState().happened;
+    };
+    const batch = (label: string, ...commands: AnySimple[]) => ({ type: "batch" as const, label, commands });
+    expect(told(add("players", "a"))).toBe(null);
+    expect(told(batch("Change", remove("notes", "n"), add("notes", "m")))).toBe(null);
+    expect(told(remove("notes", "n"))).toEqual({ what: "taken out", words: "remove notes", count: 1 });
+    const whole = batch("Remove a player", remove("cells", "c"), remove("players", "a"));
+    expect(told(whole)).toMatchObject({ words: "remove players “Ann”", count: 2 });
+    const two = batch("Remove two", remove("players", "a"), remove("players", "b"));
+    expect(told(two)).toMatchObject({ words: "Remove two", count: 3 });
+    history.undo();
+    expect(history.state.getState().happened).toEqual({ what: "taken back", words: "Remove two", count: 4 });
+    history.redo();
+    expect(history.state.getState().happened).toMatchObject({ what: "done again", count: 5 });
   });
 });

@@ -6,6 +6,7 @@ import {
   type Body,
   type Command,
   type Definition,
+  describeCommand,
   describeProblem,
   dropPending,
   type LostEdit,
@@ -38,6 +39,8 @@ export type Acting<T extends Tables = Tables> = {
   readonly id: string;
   /** Makes an edit. @returns the edit that takes it back, or null when it cannot be made */
   act(command: Command<T>): Command<T> | null;
+  /** What an edit does, in a few words, with the names of what is there now. */
+  describe(command: Command<T>): string;
 };
 
 export type DocumentStore<T extends Tables = Tables> = Acting<T> & {
@@ -204,5 +207,7 @@ export function createDocumentStore<T extends Tables>(
     state.setState((before) => ({ lost: before.lost.filter((one) => one !== lost) }));
   };
 
-  return { id, definition, state, act, dismiss, start };
+  const describe = (command: Command<T>): string =>
+    describeCommand(definition, command, state.getState().replica.view);
+  return { id, definition, state, act, describe, dismiss, start };
 }

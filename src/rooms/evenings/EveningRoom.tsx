@@ -19,6 +19,7 @@ import { sayTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
+import { HelpButtons } from "../frame";
 import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEvening } from "../open";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
@@ -99,6 +100,7 @@ function TopLine() {
               : "The server does not take it now. What you change is kept here and sent when it does."}
       </span>
       <UndoRedo history={history} />
+      <HelpButtons />
     </header>
   );
 }

@@ -11,6 +11,7 @@ import { eveningEdits, moveBefore } from "@/core/song/edit";
 import type { EveningItem } from "@/core/song/schema";
 import { DOCUMENTS } from "@/core/song/schema";
 import { removalOf } from "@/document";
+import { keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
 import { pretty, sayTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -79,10 +80,10 @@ function Row({
   const name = isSong ? (version?.title ?? "A song that is gone") : item.title || KIND_WORDS[item.kind];
   const change = (fields: Partial<EveningItem>) => act(eveningEdits.set("items", item.id, fields));
   const onKeyDown = (event: KeyboardEvent) => {
-    const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
-    if (!event.altKey || by === 0) return;
+    const pressed = keyAct("running order", event);
+    if (!pressed) return;
     event.preventDefault();
-    onMove(by);
+    onMove(pressed === "earlier" ? -1 : 1);
   };
   const nameOf = (other: EveningItem) => known.get(other.versionId ?? "")?.title ?? "a song that is gone";
   return (

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ReactNode, useEffect } from "react";
+import type { ReactNode } from "react";
 import { useStore } from "zustand";
 import { versionRow } from "@/core/song/read";
 import type { BandTables, SongTables, VersionTables } from "@/core/song/schema";
@@ -12,6 +12,7 @@ import { Lantern } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
+import { HelpButtons } from "../frame";
 import { useLoopFindings } from "../loops";
 import {
   derive,
@@ -24,8 +25,8 @@ import {
 } from "../open";
 import { soundsLit } from "../sounds";
 import { Conflicts } from "./Conflicts";
-import { KeysHelp } from "./KeysHelp";
 import { lanterns, ROOMS } from "./rail";
+import { SongInPalette } from "./SongInPalette";
 
 /** The house of one open song: the rail of rooms at left, the room beside it. */
 export function House({
@@ -50,6 +51,7 @@ export function House({
         </div>
       </div>
       <Sentences />
+      <SongInPalette />
     </OpenSongProvider>
   );
 }
@@ -142,18 +144,6 @@ function TopLine() {
   const { title } = Object.values(useSong().song)[0]!;
   const version = versionRow(useRows("version"));
   const ready = useReady();
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const step = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === "z";
-      const again = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "y";
-      if (!step && !again) return;
-      event.preventDefault();
-      if (again || event.shiftKey) history.redo();
-      else history.undo();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [history]);
   return (
     <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2 md:px-6">
       <p className="mr-auto min-w-0 break-words">
@@ -172,7 +162,7 @@ function TopLine() {
         )}
       </span>
       <UndoRedo history={history} />
-      <KeysHelp />
+      <HelpButtons />
     </header>
   );
 }

@@ -7,6 +7,7 @@ import { set } from "@/core/song/edit";
 import type { Player } from "@/core/song/schema";
 import type { AnswerOf } from "@/engines/window";
 import { useEngine, useEngines } from "@/engines/window";
+import { keyAct } from "@/ui/keys";
 import { sayCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { written } from "@/ui/written";
@@ -42,11 +43,11 @@ export function CapoTable({
     if (capo !== player.capo) act(set("players", player.id, { capo }));
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.altKey || event.ctrlKey || event.metaKey) return;
-    if (/^\d$/u.test(event.key)) choose(Number(event.key));
-    const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
-    if (step === 0) return;
+    const pressed = keyAct("capo table", event);
+    if (!pressed) return;
     event.preventDefault();
+    if (pressed === "capo") return choose(Number(event.key));
+    const step = pressed === "down" ? 1 : -1;
     const buttons = [...(table.current?.querySelectorAll<HTMLElement>("tbody button") ?? [])];
     const at = buttons.indexOf(document.activeElement as HTMLElement);
     buttons[Math.max(0, Math.min(buttons.length - 1, at + step))]?.focus();

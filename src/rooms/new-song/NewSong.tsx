@@ -19,6 +19,7 @@ import {
   titleOfFile,
 } from "@/core/formats";
 import { toBase64 } from "@/ui/base64";
+import { keyAct } from "@/ui/keys";
 import { useReady } from "@/ui/use-ready";
 import { Guesses } from "./Guesses";
 import { Understood } from "./Understood";
@@ -65,7 +66,7 @@ export function NewSong() {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key !== "F2") return;
+      if (keyAct("new song", event) !== "switch") return;
       event.preventDefault();
       setView((now) => (now === "source" ? "sheet" : "source"));
     };

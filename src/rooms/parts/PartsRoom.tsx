@@ -14,7 +14,9 @@ import {
   setCells,
 } from "@/core/song/edit";
 import { cellKey } from "@/core/song/read";
-import type { Role, StrumRow } from "@/core/song/schema";
+import type { StrumRow } from "@/core/song/schema";
+import { type KeyAct, keyAct } from "@/ui/keys";
+import { onEscape } from "@/ui/on-escape";
 import { SectionTag } from "@/ui/SectionTag";
 import { useAfterPaint } from "@/ui/use-after-paint";
 import { derive, makeId, useAct, useDerived, useRows } from "../open";
@@ -30,13 +32,6 @@ const STEPS: Readonly<Record<string, readonly [rows: number, columns: number]>> 
   ArrowDown: [1, 0],
   ArrowLeft: [0, -1],
   ArrowRight: [0, 1],
-};
-const ROLE_KEYS: Readonly<Record<string, Role>> = {
-  c: "carry",
-  s: "support",
-  l: "line",
-  b: "bass",
-  o: "out",
 };
 
 /** The Parts room: the sheet. Sections run down as they are played, players stand across. */
@@ -127,40 +122,52 @@ function Sheet() {
     );
   const count = block.rows * block.columns;
   const sayCells = `${count} ${count === 1 ? "part" : "parts"}`;
+  const acts: Readonly<Record<KeyAct<"sheet">, (event: KeyboardEvent) => void>> = {
+    left: () => show({ row, column: column - 1 }, false),
+    right: () => show({ row, column: column + 1 }, false),
+    up: () => show({ row: row - 1, column }, false),
+    down: () => show({ row: row + 1, column }, false),
+    first: () => show({ row, column: 0 }, false),
+    last: () => show({ row, column: players.length - 1 }, false),
+    more: ({ key }) => {
+      const step = STEPS[key];
+      if (step) show({ row: row + step[0], column: column + step[1] }, true);
+      else show({ row, column: key === "Home" ? 0 : players.length - 1 }, true);
+    },
+    all: () => {
+      go({ row: 0, column: 0 }, false);
+      go({ row: rows.length - 1, column: players.length - 1 }, true);
+    },
+    light: ({ key }) => setAll("Set light", { light: Number(key) }),
+    carry: () => setAll("Set role", { role: "carry" }),
+    support: () => setAll("Set role", { role: "support" }),
+    line: () => setAll("Set role", { role: "line" }),
+    bass: () => setAll("Set role", { role: "bass" }),
+    out: () => setAll("Set role", { role: "out" }),
+    copy: () => {
+      copied.current = places(block).map((those) =>
+        those.map(({ useId, playerId }) => copyCell(index, useId, playerId)),
+      );
+      setSaid(`Copied ${sayCells}.`);
+    },
+    paste: () => {
+      if (copied.current.length === 0) return;
+      act(pasteCells(index, copied.current, block, all, makeId));
+      setSaid("Pasted.");
+    },
+    fill: () => {
+      if (block.rows <= 1) return;
+      act(fillDown(index, places(block), makeId));
+      setSaid(`Filled down over ${block.rows} sections.`);
+    },
+    clear: () => act(clearCells(index, places(block).flat())),
+    open: () => setEntering(true),
+  };
   const onKeyDown = (event: KeyboardEvent) => {
-    const { key, shiftKey } = event;
-    const control = event.ctrlKey || event.metaKey;
-    const step = STEPS[key];
-    if (event.altKey) return;
-    if (control) {
-      const letter = key.toLowerCase();
-      if (letter === "c") {
-        copied.current = places(block).map((own) =>
-          own.map(({ useId, playerId }) => copyCell(index, useId, playerId)),
-        );
-        setSaid(`Copied ${sayCells}.`);
-      } else if (letter === "v" && copied.current.length > 0) {
-        act(pasteCells(index, copied.current, block, all, makeId));
-        setSaid("Pasted.");
-      } else if (letter === "d" && block.rows > 1) {
-        act(fillDown(index, places(block), makeId));
-        setSaid(`Filled down over ${block.rows} sections.`);
-      } else if (letter === "a") {
-        go({ row: 0, column: 0 }, false);
-        go({ row: rows.length - 1, column: players.length - 1 }, true);
-      } else return;
-      event.preventDefault();
-      return;
-    }
-    if (step) show({ row: row + step[0], column: column + step[1] }, shiftKey);
-    else if (key === "Home") show({ row, column: 0 }, shiftKey);
-    else if (key === "End") show({ row, column: players.length - 1 }, shiftKey);
-    else if (/^[0-4]$/u.test(key)) setAll("Set light", { light: Number(key) });
-    else if (ROLE_KEYS[key]) setAll("Set role", { role: ROLE_KEYS[key] });
-    else if (key === "Delete" || key === "Backspace") act(clearCells(index, places(block).flat()));
-    else if (key === "Enter") setEntering(true);
-    else return;
+    const pressed = keyAct("sheet", event);
+    if (!pressed) return;
     event.preventDefault();
+    acts[pressed](event);
   };
   const outline = useDerived(derive.outline);
   const openings = useMemo(
@@ -257,6 +264,7 @@ function Sheet() {
           id="opened-part"
           ref={pane}
           aria-label={`${opened.player.name}’s part in ${openedRow.label}`}
+          onKeyDown={onEscape(() => show({ row, column }, false))}
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
         >
           {count > 1 && (

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import type { ShelfPage, ShelfSong } from "@/api";
 import { pretty, sayTime } from "@/ui/pretty";
+import { HelpButtons } from "../frame";
 import { Backup } from "./Backup";
 import { NewEvening } from "./NewEvening";
 import { type Facets, SongList } from "./SongList";
@@ -36,6 +37,7 @@ export function Shelf({
         <Link className="btn btn-primary" href="/new">
           Make a song
         </Link>
+        <HelpButtons />
       </header>
       {evenings.map((evening) => (
         <Evening key={evening.id} evening={evening} />

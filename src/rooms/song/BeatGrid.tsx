@@ -13,6 +13,7 @@ import {
 import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "@/core/song/edit";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
+import { type KeyAct, keyAct } from "@/ui/keys";
 import { pretty } from "@/ui/pretty";
 import { makeId, useAct, useCurrentVersion } from "../open";
 import { checkSymbol } from "./check-symbol";
@@ -56,29 +57,37 @@ export function BeatGrid({ line, version, sum, label }: Props) {
   const run = (command: ReturnType<typeof stretchChord>) => {
     if (command) act(command);
   };
-  const onKey = (event: KeyboardEvent) => {
-    if (typing !== null || event.ctrlKey || event.metaKey) return;
-    const { key, shiftKey, altKey } = event;
-    const index = spot?.index ?? -1;
-    const step = key === "ArrowRight" ? 1 : key === "ArrowLeft" ? -1 : 0;
-    if (step !== 0 && altKey) run(moveChordWord(line, index, step as 1 | -1));
-    else if (step !== 0 && shiftKey) {
-      const moved = moveChordStart(line, index, step * beat, beat);
-      run(moved);
-      if (moved) setAt(Math.max(0, mark + step));
-    } else if (step !== 0) setAt(Math.min(cells - 1, Math.max(0, mark + step)));
-    else if (key === "Home") setAt(0);
-    else if (key === "End") setAt(cells - 1);
-    else if (key === "]") run(stretchChord(line, index, beat, beat));
-    else if (key === "[") run(stretchChord(line, index, -beat, beat));
-    else if (key === "}") run(stretchChord(line, index, beat / 2, beat / 2));
-    else if (key === "{") run(stretchChord(line, index, -beat / 2, beat / 2));
-    else if ((key === "Delete" || key === "Backspace") && spot) act(liftChord(current(), line, spot.index));
-    else if (/^[A-GN]$/iu.test(key) && !altKey) {
+  const index = spot?.index ?? -1;
+  const goTo = (to: number) => setAt(Math.min(cells - 1, Math.max(0, to)));
+  const moveStart = (by: number) => {
+    const moved = moveChordStart(line, index, by * beat, beat);
+    run(moved);
+    if (moved) setAt(Math.max(0, mark + by));
+  };
+  const acts: Readonly<Record<KeyAct<"beats">, (key: string) => void>> = {
+    left: () => goTo(mark - 1),
+    right: () => goTo(mark + 1),
+    first: () => goTo(0),
+    last: () => goTo(cells - 1),
+    earlier: () => moveStart(-1),
+    later: () => moveStart(1),
+    "word-before": () => run(moveChordWord(line, index, -1)),
+    "word-after": () => run(moveChordWord(line, index, 1)),
+    longer: () => run(stretchChord(line, index, beat, beat)),
+    shorter: () => run(stretchChord(line, index, -beat, beat)),
+    "half-longer": () => run(stretchChord(line, index, beat / 2, beat / 2)),
+    "half-shorter": () => run(stretchChord(line, index, -beat / 2, beat / 2)),
+    lift: () => spot && act(liftChord(current(), line, spot.index)),
+    type: (key) => {
       setProblem("");
       setTyping(key.toUpperCase());
-    } else return;
+    },
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const pressed = typing === null ? keyAct("beats", event) : null;
+    if (!pressed) return;
     event.preventDefault();
+    acts[pressed](event.key);
   };
   const sayMark = `${label}, beat ${mark + 1} of ${cells - 1}: ${
     chord ? `${chord.symbol}, ${countBeats(beatsOfTicks(chord.ticks, unit))}` : "past the end"

@@ -6,6 +6,7 @@ import { GripVertical, X } from "lucide-react";
 import { type KeyboardEvent, memo } from "react";
 import { addUse, moveBefore, removeUse, set } from "@/core/song/edit";
 import type { Section, Use } from "@/core/song/schema";
+import { keyAct } from "@/ui/keys";
 import { SectionTag } from "@/ui/SectionTag";
 import { SortableList } from "@/ui/SortableList";
 import { type FormRow, makeId, useAct, useCurrentVersion } from "../open";
@@ -86,9 +87,10 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
   const label = use.label ?? section.label;
   const sortable = useSortable({ id: use.id });
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
+    const pressed = keyAct("form", event);
+    if (!pressed) return;
     event.preventDefault();
-    onMove(event.key === "ArrowUp" ? -1 : 1);
+    onMove(pressed === "earlier" ? -1 : 1);
   };
   return (
     <li

@@ -60,7 +60,11 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
       ),
     );
   return (
-    <section aria-label={section.label} className="border-l-4 border-base-300 pl-4">
+    <section
+      id={`section-${section.id}`}
+      aria-label={section.label}
+      className="border-l-4 border-base-300 pl-4"
+    >
       <header className="mb-2 flex flex-wrap items-center gap-3">
         <h2>
           <SectionTag label={section.label} kind={section.kind} />

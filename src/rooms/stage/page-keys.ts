@@ -1,8 +1,5 @@
 import { useLayoutEffect } from "react";
-
-/** Page-turn pedals send these. */
-const ON = new Set(["ArrowRight", " ", "PageDown"]);
-const BACK = new Set(["ArrowLeft", "PageUp"]);
+import { keyAct } from "@/ui/keys";
 
 /** Whether a key is meant for a field, a dialog, or the button that has the focus. */
 export const isTyping = ({ target, key }: KeyboardEvent): boolean =>
@@ -15,9 +12,9 @@ export function usePageKeys(goOn: () => void, goBack: () => void): void {
   // With the drawing, not after it: a press that comes as soon as the sheet is seen must not be lost.
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
-      if (ON.has(event.key)) goOn();
-      else if (BACK.has(event.key)) goBack();
+      const pressed = isTyping(event) ? null : keyAct("stage", event);
+      if (pressed === "on") goOn();
+      else if (pressed === "back") goBack();
       else return;
       event.preventDefault();
     };

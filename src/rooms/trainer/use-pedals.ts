@@ -12,6 +12,7 @@ import {
   type PedalsState,
 } from "@/performance/pedals";
 import { isTyping } from "@/ui/is-typing";
+import { keyAct } from "@/ui/keys";
 
 export type Pedals = {
   readonly down: (pedal: number, stamp: number) => void;
@@ -23,7 +24,8 @@ export type Pedals = {
   };
 };
 
-const pedalOfKey = ({ key }: KeyboardEvent): number | null => (/^[1-9]$/u.test(key) ? Number(key) - 1 : null);
+const pedalOfKey = (event: KeyboardEvent): number | null =>
+  keyAct("pedals", event) === "pedal" ? Number(event.key) - 1 : null;
 
 /**
  * Pedals by keys (digits), by screen and by MIDI where it is present.

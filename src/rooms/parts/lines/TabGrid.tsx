@@ -4,8 +4,9 @@ import { type KeyboardEvent, memo, useCallback, useRef, useState } from "react";
 import { LAST_FRET, NOTE_ARTS, type NoteArt, type NoteFit, PLAIN_NOTE } from "@/core/fretboard";
 import type { SectionChord } from "@/core/parts";
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { add, set } from "@/core/song/edit";
+import { add, remove, set } from "@/core/song/edit";
 import type { Riff, RiffNote } from "@/core/song/schema";
+import { type KeyAct, keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -20,13 +21,6 @@ const ART_WORDS: Readonly<Record<NoteArt, string>> = {
   pull: "pulled off",
   slide: "slid to",
   dead: "dead",
-};
-const ART_KEYS: Readonly<Record<string, NoteArt>> = {
-  h: "hammer",
-  p: "pull",
-  "/": "slide",
-  x: "dead",
-  n: "plain",
 };
 const BEND_WORDS = [
   "none",
@@ -107,30 +101,34 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Prop
     putFret(two <= LAST_FRET ? two : digit);
     typed.current = { at, digit, when: performance.now() };
   };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const { key } = event;
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (key === "ArrowLeft") go({ ...cursor, column: cursor.column - 1 });
-    else if (key === "ArrowRight") go({ ...cursor, column: cursor.column + 1 });
+  const art = (wanted: NoteArt) => () => here && change({ art: wanted });
+  const acts: Readonly<Record<KeyAct<"lines">, (key: string) => void>> = {
+    left: () => go({ ...cursor, column: cursor.column - 1 }),
+    right: () => go({ ...cursor, column: cursor.column + 1 }),
     // The string nearest the floor stands on top.
-    else if (key === "ArrowUp") go({ ...cursor, string: cursor.string + 1 });
-    else if (key === "ArrowDown") go({ ...cursor, string: cursor.string - 1 });
-    else if (key === "Home") go({ ...cursor, column: 0 });
-    else if (key === "End") go({ ...cursor, column: columns - 1 });
-    else if (/^\d$/u.test(key)) onDigit(Number(key));
-    else if ((key === "Delete" || key === "Backspace") && here)
-      act({ type: "remove", table: "riffNotes", id: here.id });
-    else if (ART_KEYS[key] && here) change({ art: ART_KEYS[key] });
-    else if (key === "x") putNew({ art: "dead" });
-    else if (key === "b" && here) change({ bend: (here.bend + 1) % (MOST_BEND + 1) });
-    else if (key === "r" && here) change({ ring: !here.ring });
-    else if (key === "s" && here) change({ short: !here.short });
-    else if (key === "o" && here) change({ optional: !here.optional });
-    else if (key === "+" && here) change({ ticks: here.ticks + Math.round(step) });
-    else if (key === "-" && here)
-      change({ ticks: Math.max(Math.round(step), here.ticks - Math.round(step)) });
-    else return;
+    up: () => go({ ...cursor, string: cursor.string + 1 }),
+    down: () => go({ ...cursor, string: cursor.string - 1 }),
+    first: () => go({ ...cursor, column: 0 }),
+    last: () => go({ ...cursor, column: columns - 1 }),
+    fret: (key) => onDigit(Number(key)),
+    hammer: art("hammer"),
+    pull: art("pull"),
+    slide: art("slide"),
+    plain: art("plain"),
+    dead: () => (here ? change({ art: "dead" }) : putNew({ art: "dead" })),
+    bend: () => here && change({ bend: (here.bend + 1) % (MOST_BEND + 1) }),
+    ring: () => here && change({ ring: !here.ring }),
+    short: () => here && change({ short: !here.short }),
+    optional: () => here && change({ optional: !here.optional }),
+    longer: () => here && change({ ticks: here.ticks + Math.round(step) }),
+    shorter: () => here && change({ ticks: Math.max(Math.round(step), here.ticks - Math.round(step)) }),
+    take: () => here && act(remove("riffNotes", here)),
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const pressed = keyAct("lines", event);
+    if (!pressed) return;
     event.preventDefault();
+    acts[pressed](event.key);
   };
   const pick = useCallback((string: number, column: number) => setCursor({ string, column }), []);
   const chordAt = (from: number) => chords.find((chord) => chord.tick >= from && chord.tick < from + step);

@@ -13,15 +13,16 @@ import {
   tempoMs,
   ticksOfBar,
 } from "@/core/rhythm";
+import { type KeyAct, keyAct } from "@/ui/keys";
 import { SelectField } from "@/ui/SelectField";
 
-const STROKES: Readonly<Record<string, Stroke>> = {
-  j: { kind: "down", weight: 2 },
-  J: { kind: "down", weight: 3 },
-  k: { kind: "up", weight: 2 },
-  K: { kind: "up", weight: 3 },
-  x: { kind: "dead" },
-  " ": { kind: "choke" },
+const STROKES: Readonly<Record<KeyAct<"tapping">, Stroke>> = {
+  down: { kind: "down", weight: 2 },
+  "down-strong": { kind: "down", weight: 3 },
+  up: { kind: "up", weight: 2 },
+  "up-strong": { kind: "up", weight: 3 },
+  dead: { kind: "dead" },
+  choke: { kind: "choke" },
 };
 
 type Props = {
@@ -66,11 +67,11 @@ export function TapPad({ meter, subdivision, tempo, onTapped }: Props) {
     return () => clearInterval(timer);
   }, [start, bars, barMs, beatMs, meter, subdivision, tempo, onTapped]);
   const onKeyDown = (event: KeyboardEvent) => {
-    const stroke = STROKES[event.key];
-    if (start === null || !stroke || event.repeat) return;
+    const pressed = keyAct("tapping", event);
+    if (start === null || !pressed || event.repeat) return;
     event.preventDefault();
     const ms = performance.now() - start;
-    if (ms > -beatMs / 2) taps.current.push({ ms: Math.max(ms, 0), stroke });
+    if (ms > -beatMs / 2) taps.current.push({ ms: Math.max(ms, 0), stroke: STROKES[pressed] });
   };
   const counting = start !== null && beat < 0;
   const inBar = beatsOfBar(meter);

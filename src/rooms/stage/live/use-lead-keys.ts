@@ -1,32 +1,21 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent } from "react";
 import type { LeaderAct } from "@/core/stage";
+import { keyAct } from "@/ui/keys";
 import { isTyping } from "../page-keys";
 
-const LEAD_KEYS: Readonly<Record<string, LeaderAct["type"]>> = {
-  h: "hold",
-  g: "goOn",
-  m: "repeat",
-  l: "skip",
-  s: "stop",
-  u: "undo",
-  n: "next",
-};
-
-/** The leader's letters: the same acts as the buttons; `c` counts a bar in, `d` marks a danger spot. */
+/** The leader's letters: the same acts as the buttons. */
 export function useLeadKeys(leads: boolean, press: (act: LeaderAct) => void, onMark: () => void): void {
-  const mark = useRef(onMark);
-  mark.current = onMark;
+  const onPressed = useEffectEvent((event: KeyboardEvent) => {
+    const pressed = isTyping(event) || event.repeat ? null : keyAct("leading", event);
+    if (pressed === null) return;
+    if (pressed === "mark") onMark();
+    else if (pressed === "start") press({ type: "start", passage: null, countBars: 1 });
+    else press({ type: pressed });
+  });
   useEffect(() => {
     if (!leads) return;
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      const key = event.key.toLowerCase();
-      if (key === "c") return press({ type: "start", passage: null, countBars: 1 });
-      if (key === "d") return mark.current();
-      const type = LEAD_KEYS[key];
-      if (type) press({ type } as LeaderAct);
-    };
+    const onKey = (event: KeyboardEvent) => onPressed(event);
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [leads, press]);
+  }, [leads]);
 }

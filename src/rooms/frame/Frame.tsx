@@ -1,0 +1,37 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useEffect } from "react";
+import { useStore } from "zustand";
+import { isTyping } from "@/ui/is-typing";
+import { keyAct } from "@/ui/keys";
+import { frame, showFrame } from "./frame-store";
+import { toasts } from "./toasts";
+
+const Palette = dynamic(() => import("./Palette").then((own) => own.Palette), { ssr: false });
+const KeysAndHelp = dynamic(() => import("./KeysAndHelp").then((own) => own.KeysAndHelp), { ssr: false });
+const Toasts = dynamic(() => import("./Toasts").then((own) => own.Toasts), { ssr: false });
+
+/** What stands around every page: the palette, the list of keys, and sentences that come and go. Each is loaded when it is needed. */
+export function Frame() {
+  const shown = useStore(frame, (state) => state.shown);
+  const hasToasts = useStore(toasts, (state) => state.last !== null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const act = keyAct("everywhere", event);
+      if (act === "palette") showFrame("palette");
+      else if (act === "help" && !isTyping(event.target)) showFrame("help");
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <>
+      {shown === "palette" && <Palette />}
+      {shown === "help" && <KeysAndHelp />}
+      {hasToasts && <Toasts />}
+    </>
+  );
+}

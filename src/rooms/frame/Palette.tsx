@@ -1,0 +1,156 @@
+"use client";
+
+import { Command } from "cmdk";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import { useStore } from "zustand";
+import { call, namesOfEvenings, type ShelfSong, searchShelf, WHOLE_SHELF } from "@/api";
+import { showKeys } from "@/ui/keys";
+import { frame, type PaletteAct, type PaletteGroup, showFrame } from "./frame-store";
+import { isMac } from "./is-mac";
+
+/** So many songs of the shelf are offered at once; more letters find the others. */
+const MOST_SONGS = 12;
+
+/** Everything the program can do or go to from here, found by typing. */
+export function Palette() {
+  const router = useRouter();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [query, setQuery] = useState("");
+  const groups = useStore(frame, (state) => state.groups);
+  const songs = useSongs(query);
+  const evenings = useEvenings();
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    dialog.current?.showModal();
+    input.current?.focus();
+  }, []);
+  const close = () => dialog.current?.close();
+  const go = (href: string) => () => router.push(href);
+  const pages: PaletteGroup = {
+    heading: "Pages",
+    acts: [
+      { name: "First page and shelf", words: ["home"], run: go("/") },
+      { name: "Make a new song", words: ["paste", "sheet"], run: go("/new") },
+      { name: "Bring many songs", words: ["files", "folder"], run: go("/bring") },
+      { name: "Keys and help", keys: "?", run: () => showFrame("help") },
+    ],
+  };
+  const all: readonly PaletteGroup[] = [
+    ...[...groups.values()].flat(),
+    {
+      heading: "Songs",
+      acts: songs.map(({ versionId, title, versionName, key }) => ({
+        name: `${title}, ${versionName}, in ${key}`,
+        words: [versionId],
+        run: go(`/song/${versionId}`),
+      })),
+    },
+    {
+      heading: "Evenings",
+      acts: evenings.map(({ id, name }) => ({ name, words: [id], run: go(`/evening/${id}`) })),
+    },
+    pages,
+  ];
+  return (
+    <dialog
+      ref={dialog}
+      className="modal items-start !transition-none"
+      aria-label="Find anything"
+      onClose={() => leave()}
+    >
+      <div className="modal-box mt-[10dvh] flex max-h-[75dvh] max-w-xl flex-col p-0">
+        <Command label="Find anything" className="flex min-h-0 flex-col" loop>
+          <Command.Input
+            ref={input}
+            value={query}
+            onValueChange={setQuery}
+            placeholder="A room, song, evening, section, player, act"
+            className="input input-lg w-full shrink-0 rounded-b-none border-0 border-b border-base-300"
+          />
+          <Command.List className="min-h-0 overflow-y-auto p-2">
+            <Command.Empty className="p-3">Nothing is called so.</Command.Empty>
+            {all
+              .filter(({ acts }) => acts.length > 0)
+              .map(({ heading, acts }) => (
+                <Command.Group
+                  key={heading}
+                  heading={heading}
+                  className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:font-bold"
+                >
+                  {acts.map((act) => (
+                    <Item
+                      key={`${act.name} ${act.words?.[0] ?? ""}`}
+                      heading={heading}
+                      act={act}
+                      onDone={close}
+                    />
+                  ))}
+                </Command.Group>
+              ))}
+          </Command.List>
+        </Command>
+      </div>
+      <form method="dialog" className="modal-backdrop">
+        <button type="submit">Close</button>
+      </form>
+    </dialog>
+  );
+}
+
+/** The list of keys may have been asked for meanwhile. */
+const leave = () => {
+  if (frame.getState().shown === "palette") showFrame(null);
+};
+
+function Item({ heading, act, onDone }: { heading: string; act: PaletteAct; onDone: () => void }) {
+  return (
+    <Command.Item
+      value={`${heading} ${act.name} ${act.words?.join(" ") ?? ""}`}
+      onSelect={() => {
+        onDone();
+        act.run();
+      }}
+      className="flex cursor-pointer items-center gap-3 rounded-field px-3 py-2 data-[selected=true]:bg-base-300"
+    >
+      <span className="mr-auto">{act.name}</span>
+      {act.keys && <kbd className="font-mono text-sm">{showKeys(act.keys, isMac())}</kbd>}
+    </Command.Item>
+  );
+}
+
+/** Songs whose title or words hold what is typed, from the server. */
+function useSongs(query: string): readonly ShelfSong[] {
+  const [songs, setSongs] = useState<readonly ShelfSong[]>([]);
+  useEffect(() => {
+    let isCurrent = true;
+    const timer = setTimeout(
+      async () => {
+        const found = await call(searchShelf, {
+          sent: { ...WHOLE_SHELF, q: query.trim().slice(0, 100), limit: MOST_SONGS },
+        });
+        if (isCurrent && found.ok) setSongs(found.answer.rows);
+      },
+      query === "" ? 0 : 120,
+    );
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [query]);
+  return songs;
+}
+
+function useEvenings(): readonly { readonly id: string; readonly name: string }[] {
+  const [evenings, setEvenings] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
+  useEffect(() => {
+    let isCurrent = true;
+    void call(namesOfEvenings, {}).then((found) => {
+      if (isCurrent && found.ok) setEvenings(found.answer.evenings);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, []);
+  return evenings;
+}

@@ -1,0 +1,3 @@
+export { type PaletteGroup, usePaletteGroups } from "./frame-store";
+export { HelpButtons } from "./HelpButtons";
+export { tell } from "./toasts";

@@ -1,0 +1,71 @@
+import { KEYS, type KeyAct, type KeyPlace } from "./table";
+
+/** What of a key press matters: React's events and the browser's. */
+export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey">;
+
+/**
+ * A key press as the table writes it: "Mod" is Ctrl or ⌘. With one sign alone Shift is told by the sign itself.
+ * @example comboOf({ key: "Z", ctrlKey: true, shiftKey: true, … }) // => "Mod+Shift+z"
+ */
+export function comboOf({ key, ctrlKey, metaKey, altKey, shiftKey }: KeyPress): string {
+  const isSign = key.length === 1 && key !== " ";
+  const isMod = ctrlKey || metaKey;
+  const name = key === " " ? "Space" : isSign && isMod ? key.toLowerCase() : key;
+  return [
+    ...(isMod ? ["Mod"] : []),
+    ...(altKey ? ["Alt"] : []),
+    ...(shiftKey && (!isSign || isMod) ? ["Shift"] : []),
+    name,
+  ].join("+");
+}
+
+/** A key that is one sign and nothing held with it: what speech input and slips type. */
+export const isSingle = (combo: string): boolean => combo.length === 1;
+
+const BY_PLACE = new Map<string, Map<string, string>>();
+for (const { place, act, keys } of KEYS) {
+  const acts = BY_PLACE.get(place) ?? new Map<string, string>();
+  for (const key of keys) acts.set(key, act);
+  BY_PLACE.set(place, acts);
+}
+
+/**
+ * What a key press does in a place, or null. Letters count large and small alike, unless the table tells them apart.
+ * @param singles whether keys of one sign act at all
+ * @example actOf("sheet", event) // => "carry"
+ */
+export function actOf<Place extends KeyPlace>(
+  place: Place,
+  press: KeyPress,
+  singles = true,
+): KeyAct<Place> | null {
+  const combo = comboOf(press);
+  if (!singles && isSingle(combo)) return null;
+  const acts = BY_PLACE.get(place);
+  const act = acts?.get(combo) ?? (isSingle(combo) ? acts?.get(combo.toLowerCase()) : undefined);
+  return (act as KeyAct<Place> | undefined) ?? null;
+}
+
+const NAMES: Readonly<Record<string, string>> = Object.freeze({
+  Mod: "Ctrl",
+  ArrowUp: "↑",
+  ArrowDown: "↓",
+  ArrowLeft: "←",
+  ArrowRight: "→",
+  PageDown: "Page Down",
+  PageUp: "Page Up",
+});
+
+/** A letter that the table tells from its small one. */
+const isCapital = (sign: string): boolean => sign !== sign.toLowerCase();
+
+/** A combination as people read it. @param isMac whether ⌘ stands for Ctrl. @example showKeys("Mod+Shift+z") // => "Ctrl Shift Z" */
+export const showKeys = (combo: string, isMac = false): string =>
+  combo
+    .split(/\+(?=.)/u)
+    .map((part) =>
+      part === "Mod" && isMac
+        ? "⌘"
+        : (NAMES[part] ?? (part.length > 1 ? part : isCapital(part) ? `Shift ${part}` : part.toUpperCase())),
+    )
+    .join(" ");

@@ -1,0 +1,3 @@
+export { showKeys } from "./combo";
+export { keyAct, setSingleKeys, singleKeys } from "./singles";
+export { KEYS, type KeyAct, type KeyPlace, PLACE_WORDS } from "./table";
