@@ -2,16 +2,24 @@
 
 import { useId } from "react";
 
-type Props = {
+type Props<Value extends string> = {
   readonly label: string;
-  readonly value: string;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly value: Value;
+  readonly options: readonly { readonly value: Value; readonly label: string }[];
   readonly hideLabel?: boolean;
   readonly className?: string;
-  readonly onSet: (value: string) => void;
+  readonly onSet: (value: Value) => void;
 };
 
-export function SelectField({ label, value, options, hideLabel = false, className = "", onSet }: Props) {
+/** One of several, by its value. */
+export function SelectField<Value extends string>({
+  label,
+  value,
+  options,
+  hideLabel = false,
+  className = "",
+  onSet,
+}: Props<Value>) {
   const id = useId();
   return (
     <span className={`flex flex-col gap-1 ${className}`}>
@@ -22,7 +30,10 @@ export function SelectField({ label, value, options, hideLabel = false, classNam
         id={id}
         className="select select-sm w-full"
         value={value}
-        onChange={(event) => onSet(event.target.value)}
+        onChange={(event) => {
+          const chosen = options[event.target.selectedIndex];
+          if (chosen) onSet(chosen.value);
+        }}
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

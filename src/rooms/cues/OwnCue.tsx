@@ -51,7 +51,7 @@ export function OwnCue({ cue }: { cue: CueRow }) {
             className="w-36"
             value={cue.sign}
             options={CUE_SIGNS.map((sign) => ({ value: sign, label: SIGN_WORDS[sign] }))}
-            onSet={(sign) => change({ sign: sign as CueRow["sign"] })}
+            onSet={(sign) => change({ sign })}
           />
           <SelectField
             label="By"

@@ -73,6 +73,11 @@ export function OnStagePanel() {
           to change anything.
         </p>
       )}
+      {isLeader && !status && (
+        <p role="status" className="mt-3 min-h-30">
+          Asking whether it is open to the network…
+        </p>
+      )}
       {isLeader && status && !isThis && (
         <OpenForm
           secure={status.secure}

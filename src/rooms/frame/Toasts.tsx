@@ -40,7 +40,7 @@ export function Toasts() {
           unstyled: true,
           classNames: {
             toast:
-              "no-print flex w-full items-center gap-3 rounded-box bg-neutral px-4 py-3 text-neutral-content shadow-lg",
+              "no-print flex w-full items-center gap-3 !opacity-100 rounded-box bg-neutral px-4 py-3 text-neutral-content shadow-lg",
             title: "text-base",
             actionButton: "btn btn-xs btn-outline ml-auto",
           },

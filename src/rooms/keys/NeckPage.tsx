@@ -73,13 +73,7 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
           ]}
           onSet={setWhat}
         />
-        <SelectField
-          label="Named by"
-          className="w-36"
-          value={labels}
-          options={LABELS}
-          onSet={(value) => setLabels(value as typeof labels)}
-        />
+        <SelectField label="Named by" className="w-36" value={labels} options={LABELS} onSet={setLabels} />
       </div>
       <h2 className="mb-1">
         {pretty(shown.title)}, {player.name}, {sayCapo(capo)}

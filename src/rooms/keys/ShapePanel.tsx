@@ -115,7 +115,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
           className="w-52"
           value={scope}
           options={SCOPES}
-          onSet={(value) => setScope(value as Choice["scope"])}
+          onSet={(value) => setScope(value)}
         />
         {choice && (
           <button

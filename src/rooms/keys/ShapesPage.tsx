@@ -39,7 +39,7 @@ function Shapes({ players, player, onPlayer }: PlayerPageProps) {
           className="w-48"
           value={dots}
           options={DOTS.map((value) => ({ value, label: DOT_WORDS[value] }))}
-          onSet={(value) => setDots(value as Dots)}
+          onSet={(value) => setDots(value)}
         />
         <label className="flex h-8 items-center gap-2">
           <input

@@ -11,6 +11,7 @@ import {
 } from "@/core/rhythm";
 import { SECTION_KINDS, type SectionKind } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
+import { optionsOf } from "@/ui/options";
 import { pretty, sayKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
@@ -100,8 +101,8 @@ export function Guesses({
           label="Chords are written"
           className="w-48"
           value={adjustments.naming ?? sheet.naming}
-          options={Object.entries(NAMING_WORDS).map(([value, label]) => ({ value, label }))}
-          onSet={(naming) => onChange({ naming: naming as NonNullable<Adjustments["naming"]> })}
+          options={optionsOf(NAMING_WORDS)}
+          onSet={(naming) => onChange({ naming })}
         />
       </div>
       {sheet.capo > 0 && (
@@ -152,7 +153,7 @@ export function SectionGuess({
         className="w-36"
         value={own?.kind ?? section.kind}
         options={SECTION_KINDS.map((kind) => ({ value: kind, label: kind }))}
-        onSet={(kind) => change({ kind: kind as SectionKind })}
+        onSet={(kind) => change({ kind })}
       />
       {(own?.join || canJoin(sheet, index)) && (
         <label className="flex items-center gap-2 pb-1 text-sm">

@@ -20,6 +20,7 @@ import {
 } from "@/core/formats";
 import { toBase64 } from "@/ui/base64";
 import { keyAct } from "@/ui/keys";
+import { Toggles } from "@/ui/Toggles";
 import { useReady } from "@/ui/use-ready";
 import { Guesses } from "./Guesses";
 import { Understood } from "./Understood";
@@ -151,25 +152,17 @@ export function NewSong() {
             onChange={(event) => setTitle(event.target.value)}
           />
         </label>
-        <span className="join">
-          <button
-            type="button"
-            className={`btn join-item ${view === "source" ? "btn-active" : ""}`}
-            aria-pressed={view === "source"}
-            onClick={() => setView("source")}
-          >
-            Its text
-          </button>
-          <button
-            type="button"
-            className={`btn join-item ${view === "sheet" ? "btn-active" : ""}`}
-            aria-pressed={view === "sheet"}
-            disabled={empty}
-            onClick={() => setView("sheet")}
-          >
-            What was understood
-          </button>
-        </span>
+        <Toggles
+          label="What is shown"
+          hideLabel
+          size="md"
+          value={view}
+          options={[
+            { value: "source", label: "Its text" },
+            { value: "sheet", label: "What was understood", disabled: empty },
+          ]}
+          onSet={setView}
+        />
         <span className="pb-2 text-sm max-md:hidden">
           <kbd className="kbd kbd-sm">F2</kbd> changes over
         </span>

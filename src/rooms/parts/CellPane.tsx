@@ -1,7 +1,7 @@
 "use client";
 
 import { memo, type ReactNode } from "react";
-import { HIGHEST_CAPO, STYLES, type Style } from "@/core/fretboard";
+import { HIGHEST_CAPO, STYLES } from "@/core/fretboard";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
 import { setCell } from "@/core/song/edit";
@@ -15,12 +15,13 @@ import {
   techniqueOf,
   techniquesFor,
 } from "@/core/song/read";
-import { LIGHT_WORDS, ROLES, type Role, type TechniqueId } from "@/core/song/schema";
+import { LIGHT_WORDS, ROLES } from "@/core/song/schema";
 import { soundsOf } from "@/core/tones";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { Toggles } from "@/ui/Toggles";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRowsLater } from "../open";
@@ -47,36 +48,31 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
       <h2 className="flex flex-wrap items-center gap-2">
         {player.name} <SectionTag label={row.label} kind={row.section.kind} />
       </h2>
-      <fieldset>
-        <legend className="text-sm">
-          Light <From what="light" value={cell.light} onClear={() => change({ light: null })} />
-        </legend>
-        <div className="join mt-1">
-          {LIGHT_WORDS.map((word, light) => (
-            <button
-              key={word}
-              type="button"
-              className={`btn btn-sm join-item px-2 ${cell.light.value === light ? "btn-primary" : ""}`}
-              aria-pressed={cell.light.value === light}
-              onClick={() => change({ light })}
-            >
-              {light} {word}
-            </button>
-          ))}
-        </div>
+      <div>
+        <Toggles
+          label={
+            <>
+              Light <From what="light" value={cell.light} onClear={() => change({ light: null })} />
+            </>
+          }
+          value={cell.light.value}
+          options={LIGHT_WORDS.map((word, light) => ({ value: light, label: `${light} ${word}` }))}
+          className="px-2"
+          onSet={(light) => change({ light })}
+        />
         <Wick
           light={out ? 0 : cell.light.value}
           carries={cell.role.value === "carry" && !out}
           stretches={stretchesOf(part, row.bars)}
         />
-      </fieldset>
+      </div>
       <div className="grid grid-cols-2 gap-3">
         <Slot>
           <SelectField
             label="Role"
             value={cell.role.value}
             options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
-            onSet={(role) => change({ role: role as Role })}
+            onSet={(role) => change({ role })}
           />
           <From what="role" value={cell.role} onClear={() => change({ role: null })} />
         </Slot>
@@ -101,10 +97,10 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
             label="Technique"
             value={cell.technique.value ?? ""}
             options={[
-              ...(cell.technique.value === null ? [{ value: "", label: "not said" }] : []),
+              ...(cell.technique.value === null ? [{ value: "" as const, label: "not said" }] : []),
               ...techniquesFor(player.instrument).map((id) => ({ value: id, label: techniqueOf(id).words })),
             ]}
-            onSet={(technique) => change({ technique: technique as TechniqueId })}
+            onSet={(technique) => technique !== "" && change({ technique })}
           />
           <From what="technique" value={cell.technique} onClear={() => change({ technique: null })} />
         </Slot>
@@ -125,7 +121,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
                 label="Voicing"
                 value={cell.style.value}
                 options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
-                onSet={(style) => change({ style: style as Style })}
+                onSet={(style) => change({ style })}
               />
               <From what="voicing" value={cell.style} onClear={() => change({ style: null })} />
             </Slot>

@@ -211,7 +211,12 @@ function Sheet() {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
           <div className="overflow-x-auto">
-            <table ref={table} className="w-full border-separate border-spacing-y-1" onKeyDown={onKeyDown}>
+            <table
+              ref={table}
+              className="w-full table-fixed border-separate border-spacing-y-1"
+              style={{ minWidth: `${8 + 6.5 * players.length}rem` }}
+              onKeyDown={onKeyDown}
+            >
               <thead>
                 <tr>
                   <th scope="col" className="w-32 text-left text-sm">

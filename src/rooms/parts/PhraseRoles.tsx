@@ -54,7 +54,7 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
               className="w-36"
               value={phrase.role}
               options={ROLES.map((value) => ({ value, label: ROLE_WORDS[value] }))}
-              onSet={(value) => change(at, { role: value as Role })}
+              onSet={(value) => change(at, { role: value })}
             />
             <button
               type="button"

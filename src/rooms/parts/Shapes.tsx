@@ -176,7 +176,7 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
           className="w-52"
           value={scope}
           options={SCOPES}
-          onSet={(value) => setScope(value as Choice["scope"])}
+          onSet={(value) => setScope(value)}
         />
         {choice && (
           <button

@@ -38,7 +38,7 @@ export function NamesChoice({ player }: { player: Player }) {
           className="w-40"
           value={player.writing}
           options={WRITINGS.map((value) => ({ value, label: WRITING_WORDS[value] }))}
-          onSet={(value) => act(set("players", player.id, { writing: value as Player["writing"] }))}
+          onSet={(value) => act(set("players", player.id, { writing: value }))}
         />
       )}
     </>

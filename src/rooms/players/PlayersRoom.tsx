@@ -201,14 +201,14 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         className="w-28"
         value={player.level}
         options={LEVELS.map((level) => ({ value: level, label: level }))}
-        onSet={(level) => change({ level: level as Player["level"] })}
+        onSet={(level) => change({ level })}
       />
       <SelectField
         label="Usual role"
         className="w-36"
         value={player.role}
         options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
-        onSet={(role) => change({ role: role as Role })}
+        onSet={(role) => change({ role })}
       />
       <SelectField
         label="Usual light"

@@ -83,7 +83,7 @@ export function NewSource() {
         label="What it is"
         value={kind}
         options={SOURCE_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
-        onSet={(value) => setKind(value as SourceKind)}
+        onSet={(value) => setKind(value)}
       />
       <label className="flex flex-col gap-1 text-sm">
         Its chords, pasted or typed

@@ -14,7 +14,7 @@ import {
 import type { Likeness } from "@/core/song/compare";
 import { addLine, batch, type FoldProblem, fold, removeSection, set } from "@/core/song/edit";
 import { type Note, type OutlineSection, timedChords } from "@/core/song/read";
-import { SECTION_KINDS, type SectionKind, type VersionRow } from "@/core/song/schema";
+import { SECTION_KINDS, type VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { piecesOf } from "@/ui/pieces";
 import { pretty } from "@/ui/pretty";
@@ -257,7 +257,7 @@ function SectionSettings({ outline, version }: Omit<Props, "sum">) {
         className="w-36"
         value={section.kind}
         options={SECTION_KINDS.map((kind) => ({ value: kind, label: kind }))}
-        onSet={(kind) => act(set("sections", section.id, { kind: kind as SectionKind }))}
+        onSet={(kind) => act(set("sections", section.id, { kind: kind }))}
       />
       <NumberField
         label="Pickup"

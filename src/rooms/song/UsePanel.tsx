@@ -182,7 +182,7 @@ function NewException({ use, outline, version }: { use: Use; outline: Outline; v
         className="w-60"
         value={kind}
         options={KINDS}
-        onSet={(value) => setKind(value as ExceptionKind)}
+        onSet={(value) => setKind(value)}
       />
       <button
         type="button"

@@ -2,6 +2,8 @@
 
 import { useMemo } from "react";
 import { useEngine } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
+import { Waiting } from "@/ui/Waiting";
 import { LoopFindingsList } from "../LoopFindingsList";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
@@ -26,7 +28,12 @@ export function FeetPage() {
       <h1 className="mb-1">Loops</h1>
       <LoopsTabs />
       <Notes loops={loops} />
-      {!shown && (
+      {!shown && loops.search.isOld && (
+        <Waiting>
+          <SearchNote search={loops.search} doing="The plan is being worked out…" />
+        </Waiting>
+      )}
+      {!shown && !loops.search.isOld && (
         <p className="max-w-2xl rounded-box bg-base-200 p-4">
           There is no plan yet: it follows from layers and from where along the words they are wanted, on the
           page “The ropes”.

@@ -1,5 +1,7 @@
 "use client";
 
+import { SearchNote } from "@/ui/SearchNote";
+import { Waiting } from "@/ui/Waiting";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
 import { useLoops } from "../use-loops";
@@ -16,11 +18,13 @@ export function PlayPage() {
       <Notes loops={loops} />
       {shown ? (
         <SimulatedBox loops={loops} shown={shown} />
+      ) : search.isOld ? (
+        <Waiting>
+          <SearchNote search={search} doing="The plan is being worked out…" />
+        </Waiting>
       ) : (
         <p className="max-w-2xl rounded-box bg-base-200 p-4">
-          {search.isOld
-            ? "The plan is being worked out…"
-            : "There is nothing to play yet: add layers and draw where they are wanted, on the page “The ropes”."}
+          There is nothing to play yet: add layers and draw where they are wanted, on the page “The ropes”.
         </p>
       )}
     </>

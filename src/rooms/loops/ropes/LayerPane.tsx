@@ -63,7 +63,7 @@ export function LayerPane({
           label="Pitch"
           value={layer.pitch}
           options={LAYER_PITCHES.map((one) => ({ value: one, label: PITCH_WORDS[one] }))}
-          onSet={(pitch) => change({ pitch: pitch as LoopLayerRow["pitch"] })}
+          onSet={(pitch) => change({ pitch })}
         />
         <NumberField
           label="Length"

@@ -3,16 +3,17 @@
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from "react";
 import type { Want } from "@/core/loops";
 import { SelectField } from "@/ui/SelectField";
+import { Toggles } from "@/ui/Toggles";
 import type { Loops } from "../use-loops";
 import { type Picked, UseBlock } from "./UseBlock";
 import { STEPS, type Step } from "./units";
 import { useStrandKeys } from "./use-strand-keys";
 import { type StrandPlace, useStrands } from "./use-strands";
 
-const TOOLS: readonly { readonly want: Want; readonly key: string; readonly label: string }[] = [
-  { want: "on", key: "d", label: "Draw" },
-  { want: "off", key: "c", label: "Cut" },
-  { want: "either", key: "l", label: "Leave loose" },
+const TOOLS: readonly { readonly value: Want; readonly key: string; readonly label: string }[] = [
+  { value: "on", key: "d", label: "Draw" },
+  { value: "off", key: "c", label: "Cut" },
+  { value: "either", key: "l", label: "Leave loose" },
 ];
 
 /** What is wanted, along the words: a strand for each layer, drawn, cut or left loose. */
@@ -65,23 +66,7 @@ export function Wanted({ loops }: { loops: Loops }) {
         feet. Shift and arrows take more, <kbd className="font-mono">a</kbd> the whole section.
       </p>
       <div className="mb-4 flex flex-wrap items-end gap-4">
-        <fieldset>
-          <legend className="text-sm">A drag will</legend>
-          <div className="join">
-            {TOOLS.map(({ want, key, label }) => (
-              <button
-                key={want}
-                type="button"
-                className={`btn btn-sm join-item ${tool === want ? "btn-primary" : ""}`}
-                aria-pressed={tool === want}
-                aria-keyshortcuts={key}
-                onClick={() => setTool(want)}
-              >
-                {label}
-              </button>
-            ))}
-          </div>
-        </fieldset>
+        <Toggles label="A drag will" value={tool} options={TOOLS} onSet={setTool} />
         <SelectField
           label="One step is a"
           value={step}

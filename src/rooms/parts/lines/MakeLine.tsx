@@ -155,7 +155,7 @@ export function MakeLine({ row, player, riff, onMade }: Props) {
           className="w-60"
           value={way}
           options={BASS_WAYS.map((value) => ({ value, label: BASS_WORDS[value] }))}
-          onSet={(value) => setWay(value as BassWay)}
+          onSet={(value) => setWay(value)}
         />
         <button type="button" className="btn btn-sm" onClick={drawBass}>
           Draw up the bass line

@@ -77,7 +77,7 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
               className="w-64"
               value={grade}
               options={GRADES.map((value) => ({ value, label: GRADE_WORDS[value] }))}
-              onSet={(value) => setGrade(value as Grade)}
+              onSet={(value) => setGrade(value)}
             />
           )}
         </div>

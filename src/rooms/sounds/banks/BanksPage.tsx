@@ -1,6 +1,8 @@
 "use client";
 
 import type { Player } from "@/core/song/schema";
+import { SearchNote } from "@/ui/SearchNote";
+import { Waiting } from "@/ui/Waiting";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";
 import { useTones } from "../use-tones";
@@ -16,6 +18,12 @@ export const BanksPage = () => <SoundsPage>{Banks}</SoundsPage>;
 function Banks({ player }: { player: Player }) {
   const tones = useTones(player);
   const isBanks = tones.song.box.kind === "banks";
+  if (!tones.shown && tones.search.isOld)
+    return (
+      <Waiting>
+        <SearchNote search={tones.search} doing="The banks are being planned…" />
+      </Waiting>
+    );
   return (
     <>
       <ToneNotes tones={tones} />

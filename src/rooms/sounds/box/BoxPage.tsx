@@ -76,7 +76,7 @@ function Box({ player }: { player: Player }) {
             className="w-60"
             value={box.kind}
             options={SOUND_BOX_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))}
-            onSet={(kind) => change({ kind: kind as SoundBox["kind"] })}
+            onSet={(kind) => change({ kind })}
           />
         </div>
         {isBanks && (
@@ -115,14 +115,14 @@ function Box({ player }: { player: Player }) {
               className="w-48"
               value={box.change}
               options={BOX_CHANGES.map((one) => ({ value: one, label: CHANGE_WORDS[one] }))}
-              onSet={(one) => change({ change: one as SoundBox["change"] })}
+              onSet={(one) => change({ change: one })}
             />
             <SelectField
               label="It opens"
               className="w-60"
               value={box.landing}
               options={BOX_LANDINGS.map((one) => ({ value: one, label: LANDING_WORDS[one] }))}
-              onSet={(one) => change({ landing: one as SoundBox["landing"] })}
+              onSet={(one) => change({ landing: one })}
             />
           </div>
         )}

@@ -95,7 +95,7 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
             { value: "hand", label: "hand" },
             { value: "foot", label: "foot" },
           ]}
-          onSet={(by) => setDraft({ ...draft, by: by as Draft["by"] })}
+          onSet={(by) => setDraft({ ...draft, by: by })}
         />
         <button
           type="button"

@@ -1,6 +1,8 @@
 "use client";
 
 import type { Player } from "@/core/song/schema";
+import { SearchNote } from "@/ui/SearchNote";
+import { Waiting } from "@/ui/Waiting";
 import { Hearing } from "../Hearing";
 import { SoundsPage } from "../SoundsPlayer";
 import { ToneNotes } from "../ToneNotes";
@@ -18,7 +20,12 @@ function Play({ player }: { player: Player }) {
       {tones.shown ? (
         <SimulatedTones tones={tones} shown={tones.shown} />
       ) : (
-        !tones.problem && tones.song.asked && <p>The banks are being planned…</p>
+        !tones.problem &&
+        tones.song.asked && (
+          <Waiting>
+            <SearchNote search={tones.search} doing="The banks are being planned…" />
+          </Waiting>
+        )
       )}
       <Hearing />
     </>

@@ -1,0 +1,67 @@
+import { expect, type Page, test } from "@playwright/test";
+
+/** How far a page may shift about while it loads: the sum of all shifts nobody asked for. */
+const MOST = 0.1;
+
+type Watched = Window & { shifts: { value: number; what: string }[] };
+
+const watchShifts = (page: Page) =>
+  page.addInitScript(() => {
+    const watched = window as unknown as Watched;
+    watched.shifts = [];
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & {
+        value: number;
+        hadRecentInput: boolean;
+        sources: { node?: Node }[];
+      })[])
+        if (!entry.hadRecentInput)
+          watched.shifts.push({
+            value: entry.value,
+            what: entry.sources.map(({ node }) => (node?.textContent ?? "").slice(0, 40)).join(" | "),
+          });
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+
+/** Addresses of the demo: a version for sounds, one with a looper, the evening. */
+async function demo(page: Page) {
+  await page.goto("/");
+  const shelf = page.getByRole("region", { name: "Shelf" }).getByRole("listitem");
+  const href = (title: string, version: string) =>
+    shelf
+      .filter({ hasText: title })
+      .filter({ hasText: version })
+      .getByRole("link")
+      .first()
+      .getAttribute("href");
+  const evening = await page.locator('a[href^="/evening/"]').first().getAttribute("href");
+  return {
+    band: (await href("Lamp on the Water", "Full band"))!,
+    looper: (await href("Nine Bells Down", "Solo with looper"))!,
+    evening: evening!,
+  };
+}
+
+test("nothing moves about while a page loads: waiting keeps its place", async ({ page }) => {
+  test.setTimeout(120_000);
+  const { band, looper, evening } = await demo(page);
+  await watchShifts(page);
+  const pages: readonly (readonly [place: string, settled: () => Promise<void>])[] = [
+    [
+      `${band}/sounds/banks`,
+      () => expect(page.getByRole("heading", { name: "The same song on other boxes" })).toBeVisible(),
+    ],
+    [`${band}/sounds/play`, () => expect(page.getByRole("button", { name: "Show me" })).toBeVisible()],
+    [`${band}/parts`, () => expect(page.getByText(/on the whole sheet/)).toBeVisible()],
+    [`${looper}/loops`, () => expect(page.getByText(/seconds to build/)).toBeVisible()],
+    [evening, () => expect(page.getByRole("button", { name: "Open it to the network" })).toBeVisible()],
+  ];
+  for (const [place, settled] of pages) {
+    await page.goto(place);
+    await settled();
+    await page.waitForTimeout(1500);
+    const shifts = await page.evaluate(() => (window as unknown as Watched).shifts);
+    const sum = shifts.reduce((all, { value }) => all + value, 0);
+    expect(sum, `${place} shifts by ${sum.toFixed(3)}: ${JSON.stringify(shifts)}`).toBeLessThanOrEqual(MOST);
+  }
+});

@@ -1,0 +1,87 @@
+"use client";
+
+import { LAST_FRET, NOTE_ARTS, type NoteArt } from "@/core/fretboard";
+import type { Riff, RiffNote } from "@/core/song/schema";
+import { NumberField } from "@/ui/NumberField";
+import { SelectField } from "@/ui/SelectField";
+import { Tick } from "@/ui/Tick";
+import { namesOfStrings } from "@/ui/voicing-words";
+import type { TabGridModel } from "./use-tab-grid";
+
+const ART_WORDS: Readonly<Record<NoteArt, string>> = {
+  plain: "plucked",
+  hammer: "hammered on",
+  pull: "pulled off",
+  slide: "slid to",
+  dead: "dead",
+};
+const BEND_WORDS = [
+  "none",
+  "a quarter tone",
+  "a semitone",
+  "three quarter tones",
+  "a whole tone",
+  "5 quarter tones",
+  "3 semitones",
+  "7 quarter tones",
+  "two whole tones",
+];
+
+/** Everything about the note under the cursor, for who uses no keys. */
+export function NoteFields({
+  model,
+  riff,
+  nameOf,
+}: {
+  readonly model: TabGridModel;
+  readonly riff: Riff;
+  readonly nameOf: (note: RiffNote) => string;
+}) {
+  const { cursor, here, inBar, inBeat, putFret, change } = model;
+  const names = namesOfStrings(riff.tuning);
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-end gap-3">
+      <legend className="text-sm">
+        {names[cursor.string]} string, bar {Math.floor(cursor.column / inBar) + 1}, beat{" "}
+        {Math.floor((cursor.column % inBar) / inBeat) + 1}
+        {here ? `: ${nameOf(here)}` : ": nothing"}
+      </legend>
+      <NumberField label="Fret" value={here?.fret ?? 0} least={0} most={LAST_FRET} onSet={putFret} />
+      {here ? (
+        <>
+          <SelectField
+            label="Begun"
+            className="w-32"
+            value={here.art}
+            options={NOTE_ARTS.map((art) => ({ value: art, label: ART_WORDS[art] }))}
+            onSet={(art) => change({ art })}
+          />
+          <SelectField
+            label="Bent up"
+            className="w-40"
+            value={String(here.bend)}
+            options={BEND_WORDS.map((label, bend) => ({ value: String(bend), label }))}
+            onSet={(bend) => change({ bend: Number(bend) })}
+          />
+          <SelectField
+            label="Which time"
+            className="w-32"
+            value={String(here.round ?? "")}
+            options={[
+              { value: "", label: "every time" },
+              ...[1, 2, 3, 4].map((round) => ({ value: String(round), label: `only time ${round}` })),
+            ]}
+            onSet={(round) => change({ round: round === "" ? null : Number(round) })}
+          />
+          <Tick label="rings" on={here.ring} onSet={(ring) => change({ ring })} />
+          <Tick label="short" on={here.short} onSet={(short) => change({ short })} />
+          <Tick label="may be left out" on={here.optional} onSet={(optional) => change({ optional })} />
+        </>
+      ) : (
+        <button type="button" className="btn btn-sm" onClick={() => putFret(0)}>
+          Put the open string here
+        </button>
+      )}
+    </fieldset>
+  );
+}
