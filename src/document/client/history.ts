@@ -31,16 +31,25 @@ const DEEPEST = 300;
 /**
  * Undo and redo of one window, over all its documents: a step back is a new edit made of the inverse.
  * Kept in session storage, so that it survives a reload.
+ * @param later when the steps are written there: many big steps take longer than a key press may
  */
-export function createHistory(stores: readonly Acting[], storageKey: string): History {
+export function createHistory(
+  stores: readonly Acting[],
+  storageKey: string,
+  later: (keep: () => void) => void = afterPause,
+): History {
   const state = createStore<HistoryState>(() => ({ ...load(storageKey), happened: null }));
   const storeOf = (id: string) => stores.find((store) => store.id === id);
 
   const save = (next: Pick<HistoryState, "undo" | "redo">) => {
     const bounded = { undo: next.undo.slice(-DEEPEST), redo: next.redo.slice(-DEEPEST) };
     state.setState(bounded);
+    later(keep);
+  };
+  const keep = () => {
+    const { undo, redo } = state.getState();
     try {
-      sessionStorage.setItem(storageKey, JSON.stringify(bounded));
+      sessionStorage.setItem(storageKey, JSON.stringify({ undo, redo }));
     } catch {
       // Steps back stay in memory only; nothing typed is lost.
     }
@@ -81,6 +90,26 @@ const takesOut = (command: Command): boolean => {
   const all = singles(command);
   return all.some(({ type }) => type === "remove") && !all.some(({ type }) => type === "add");
 };
+
+/** How long nothing is done before steps are written down, ms; a page that goes away does so at once. */
+const PAUSE_MS = 400;
+
+/** The steps of a window that wait to be written down. */
+let waiting: { readonly keep: () => void; readonly timer: ReturnType<typeof setTimeout> } | null = null;
+
+function keepNow(): void {
+  if (!waiting) return;
+  clearTimeout(waiting.timer);
+  waiting.keep();
+  waiting = null;
+}
+if (typeof window !== "undefined") window.addEventListener("pagehide", keepNow);
+
+function afterPause(keep: () => void): void {
+  if (waiting?.keep === keep) clearTimeout(waiting.timer);
+  else keepNow();
+  waiting = { keep, timer: setTimeout(keepNow, PAUSE_MS) };
+}
 
 /** What was taken out by its name, where one thing with a name was and all else went with it. */
 function describeRemoval<T extends Tables>(store: Acting<T>, command: Command<T>): string {

@@ -257,7 +257,7 @@ describe("history", () => {
 
   it("steps back and forward, and a new act ends the way forward", () => {
     const store = open();
-    const history = createHistory([store], "h");
+    const history = createHistory([store], "h", (keep) => keep());
     history.act(store, title("A"));
     history.act(store, title("B"));
     history.undo();
@@ -275,7 +275,7 @@ describe("history", () => {
 
   it("survives a reload", () => {
     const store = open();
-    createHistory([store], "h").act(store, title("A"));
+    createHistory([store], "h", (keep) => keep()).act(store, title("A"));
     const again = open(memoryQueue(), 1, sure(applyEdit(DOCUMENTS.song, start, title("A"))).body);
     const history = createHistory([again], "h");
     history.undo();
@@ -312,7 +312,7 @@ describe("the queue in the browser", () => {
           ? command.label
           : `${command.type} ${command.table}${command.table === "players" ? " “Ann”" : ""}`,
     };
-    const history = createHistory([store], "h");
+    const history = createHistory([store], "h", (keep) => keep());
     const told = (command: AnyCommand) => {
       history.act(store, command);
       return history.state.getState().happened;

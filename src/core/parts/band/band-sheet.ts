@@ -36,12 +36,17 @@ export type SheetRow = {
 /** The whole sheet: sections as they are played, players across. */
 export type BandSheet = { readonly players: readonly Player[]; readonly rows: readonly SheetRow[] };
 
-/** What a row was made from: while all of it is the very same, so is the row. */
-const madeFrom = new WeakMap<SheetRow, readonly unknown[]>();
+/** What a row, or a part, was made from: while all of it is the very same, so is the row or the part. */
+const madeFrom = new WeakMap<SheetRow | SheetPart, readonly unknown[]>();
+
+const isMadeFrom = (made: SheetRow | SheetPart | undefined, inputs: readonly unknown[]): boolean => {
+  const before = made && madeFrom.get(made);
+  return before?.length === inputs.length && before.every((input, at) => input === inputs[at]);
+};
 
 /**
- * Reads the sheet of a version. What was read already can be handed in; rows that nothing has changed in since `last`
- * stay the same objects, so that what hangs on them need not be worked out again.
+ * Reads the sheet of a version. What was read already can be handed in; rows and parts that nothing has changed in since
+ * `last` stay the same objects, so that what hangs on them need not be worked out, or drawn, again.
  */
 export function bandSheet(
   body: VersionBody,
@@ -64,26 +69,24 @@ export function bandSheet(
     const range = use.melodyRange ?? section.melodyRange;
     const by = moved + use.shift - (use.octaveDown ? 12 : 0);
     const first = index.firstUse.get(use.sectionId) ?? use.id;
-    const inputs = [
+    const inputsOf = players.map((player) => [
       passage,
       by,
-      ...players.flatMap((player) => [
-        player,
-        ...[use.id, first].flatMap((id) => {
-          const cell = index.cells.get(cellKey(id, player.id));
-          const riff = cell?.riffId ?? "";
-          return [
-            cell,
-            body.strums[cell?.strumId ?? ""],
-            body.riffs[riff],
-            riff === "" ? null : body.riffNotes,
-          ];
-        }),
-      ]),
-    ];
+      player,
+      ...[use.id, first].flatMap((id) => {
+        const cell = index.cells.get(cellKey(id, player.id));
+        const riff = cell?.riffId ?? "";
+        return [
+          cell,
+          body.strums[cell?.strumId ?? ""],
+          body.riffs[riff],
+          riff === "" ? null : body.riffNotes,
+        ];
+      }),
+    ]);
+    const inputs = [passage, by, ...inputsOf.flat()];
     const known = before.get(use.id);
-    const same = known && madeFrom.get(known);
-    if (known && same?.length === inputs.length && same.every((one, at) => one === inputs[at])) {
+    if (known && isMadeFrom(known, inputs)) {
       rows.push(known);
       continue;
     }
@@ -99,7 +102,13 @@ export function bandSheet(
       vocals: passage.vocals,
       energy: use.energy ?? section.energy,
       bass: use.bass ?? section.bass,
-      parts: players.map((player) => sheetPart(body, source, use, player, passage.meter, sung)),
+      parts: players.map((player, at) => {
+        const part = known?.parts[at];
+        if (part && isMadeFrom(part, inputsOf[at]!)) return part;
+        const fresh = sheetPart(body, source, use, player, passage.meter, sung);
+        madeFrom.set(fresh, inputsOf[at]!);
+        return fresh;
+      }),
     };
     madeFrom.set(row, inputs);
     rows.push(row);
