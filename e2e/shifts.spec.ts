@@ -23,21 +23,22 @@ const watchShifts = (page: Page) =>
     }).observe({ type: "layout-shift", buffered: true });
   });
 
-/** Addresses of the demo: a version for sounds, one with a looper, the evening. */
+/** Addresses of the demo: a version with sounds, one with a looper, the evening. */
 async function demo(page: Page) {
+  const versionOf = async (title: string, version: string) => {
+    const { rows } = (await (await page.request.get(`/api/shelf?q=${encodeURIComponent(title)}`)).json()) as {
+      rows: { title: string; versionName: string; versionId: string }[];
+    };
+    return `/song/${rows.find((row) => row.title === title && row.versionName === version)!.versionId}`;
+  };
   await page.goto("/");
-  const shelf = page.getByRole("region", { name: "Shelf" }).getByRole("listitem");
-  const href = (title: string, version: string) =>
-    shelf
-      .filter({ hasText: title })
-      .filter({ hasText: version })
-      .getByRole("link")
-      .first()
-      .getAttribute("href");
-  const evening = await page.locator('a[href^="/evening/"]').first().getAttribute("href");
+  const evening = await page
+    .getByRole("link", { name: "The running order, with what changes between songs" })
+    .first()
+    .getAttribute("href");
   return {
-    band: (await href("Lamp on the Water", "Full band"))!,
-    looper: (await href("Nine Bells Down", "Solo with looper"))!,
+    band: await versionOf("Lamp on the Water", "Full band"),
+    looper: await versionOf("Nine Bells Down", "Solo with looper"),
     evening: evening!,
   };
 }

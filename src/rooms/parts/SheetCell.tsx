@@ -69,7 +69,7 @@ export const SheetCell = memo(function SheetCell({
       tabIndex={focused ? 0 : -1}
       aria-pressed={selected}
       aria-label={`${name}: ${told.join(", ")}`}
-      className={`sheet-cell flex h-full w-full flex-col rounded-field px-1.5 py-1 text-left ${selected ? "bg-base-300" : "hover:bg-base-200"} ${focused ? "ring-2 ring-base-content" : ""}`}
+      className={`flex h-full w-full flex-col rounded-field px-1.5 py-1 text-left ${selected ? "bg-base-300" : "hover:bg-base-200"} ${focused ? "ring-2 ring-base-content" : ""}`}
       onClick={(event) => onPick(place, event.shiftKey)}
     >
       <span className="flex w-full items-start justify-between gap-1">
