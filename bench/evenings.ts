@@ -1,6 +1,6 @@
 /** How long the best order of an evening takes: songs, talks between, pins, change-overs by chance. */
 import { bestOrder, type OrderCase, secondsOf } from "../src/core/evenings";
-import { numbersFrom } from "../testing/tones/sample-case";
+import { numbersFrom } from "../testing/sounds/sample-case";
 import { quantiles } from "./large-song.mjs";
 
 const CASES = 30;

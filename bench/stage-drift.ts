@@ -21,8 +21,8 @@ import {
   refuseLive,
   serverTime,
 } from "../src/core/stage";
+import { numbersFrom } from "../testing/sounds/sample-case";
 import { samplePassage } from "../testing/stage/sample-live";
-import { numbersFrom } from "../testing/tones/sample-case";
 import { quantiles } from "./large-song.mjs";
 
 const MINUTES = 10;

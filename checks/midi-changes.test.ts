@@ -5,9 +5,9 @@ import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import { writeChanges } from "@/core/formats";
 import { outlineOf, timelineOf } from "@/core/song/read";
-import { planMessages, type TimedMessage, tonePresses } from "@/core/tones";
+import { planMessages, type TimedMessage, tonePresses } from "@/core/sounds";
 import { sampleVersion } from "../testing/song/sample-version";
-import { planOfSample, sampleTones, tonesOfSample } from "../testing/tones/sample-tones";
+import { planOfSample, sampleTones, tonesOfSample } from "../testing/sounds/sample-sounds";
 
 /**
  * References: the MIDI 1.0 specification for the bytes of a Standard MIDI File (header chunk, division, status bytes of

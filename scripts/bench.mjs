@@ -465,7 +465,7 @@ const PARTS = {
   },
   loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
   tones: async () => {
-    run("node", ["bench/bundled.mjs", "bench/tones.ts"]);
+    run("node", ["bench/bundled.mjs", "bench/sounds.ts"]);
     await benchSounds();
   },
   document: () => run("node", ["bench/bundled.mjs", "bench/document.ts"]),

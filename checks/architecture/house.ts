@@ -54,7 +54,7 @@ export const CORE = [
   "evidence",
   "parts",
   "loops",
-  "tones",
+  "sounds",
   "cues",
   "evenings",
   "stage",

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { MOST_BPM, wholeNotesOf } from "@/core/rhythm";
-import { delayMs, tempoOfDelay } from "@/core/tones";
+import { delayMs, tempoOfDelay } from "@/core/sounds";
 import { FieldError, plainEngine } from "./engine";
 
 const input = z.object({

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { planPedals } from "@/core/tones";
+import { planPedals } from "@/core/sounds";
 import { FieldError, plainEngine } from "./engine";
 import { fields, refuseRepeats } from "./fields";
 

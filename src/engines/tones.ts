@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { BOX_CHANGES, BOX_LANDINGS } from "@/core/song/schema";
-import { planTones, sayToneProblem, type ToneCase, type ToneProblem } from "@/core/tones";
+import { planTones, sayToneProblem, type ToneCase, type ToneProblem } from "@/core/sounds";
 import { engine, FieldError } from "./engine";
 import { fields, refuseRepeats } from "./fields";
 

@@ -30,7 +30,7 @@ import {
 } from "../../src/core/song/edit";
 import { indexCells, outlineOf } from "../../src/core/song/read";
 import type { VersionBody } from "../../src/core/song/schema";
-import { addSound, nameSound, removeSound } from "../../src/core/tones";
+import { addSound, nameSound, removeSound } from "../../src/core/sounds";
 
 const ids = () => {
   let count = 0;

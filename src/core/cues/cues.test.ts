@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { edit, sampleTones } from "../../../testing/tones/sample-tones";
+import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { bandSheet } from "../parts";
 import { addException, set } from "../song/edit";
 import { outlineOf, timelineOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
-import { playerTones } from "../tones";
+import { playerTones } from "../sounds";
 import { addCue, cuesOf, leaderOf, type Planned, setCue } from ".";
 
 let made = 0;

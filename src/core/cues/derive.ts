@@ -15,7 +15,7 @@ import {
   versionRow,
 } from "../song/read";
 import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
-import { type SongTones, sayAct, sayValue, type TonePress } from "../tones";
+import { type SongTones, sayAct, sayValue, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { edit, sampleTones } from "../../../testing/tones/sample-tones";
+import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { set } from "../song/edit";
 import { changeOver, sayChange } from "./change-over";
 import { type PlayerState, songEdges } from "./player-states";

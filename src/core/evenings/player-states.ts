@@ -1,6 +1,6 @@
 import { hasStrings, indexCells, isOut, outlineOf, resolveCell, timelineOf } from "../song/read";
 import type { Instrument, Player, VersionBody } from "../song/schema";
-import { bankNumber, playerTones } from "../tones";
+import { bankNumber, playerTones } from "../sounds";
 
 /** What one person has in hands and at their feet at a moment. */
 export type PlayerState = {

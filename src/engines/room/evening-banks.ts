@@ -1,6 +1,6 @@
 import { ok } from "@/base";
 import type { Player, SoundBox, VersionBody } from "@/core/song/schema";
-import { type EveningBanks, eveningBanks as layBanks, playerTones } from "@/core/tones";
+import { type EveningBanks, eveningBanks as layBanks, playerTones } from "@/core/sounds";
 import { roomEngine } from "../engine";
 
 export type EveningBanksQuestion = {

@@ -1,5 +1,5 @@
 import { ok } from "@/base";
-import { type OfferQuestion, priceOffers, type ToneCase, type ToneOffer, type TonePlan } from "@/core/tones";
+import { type OfferQuestion, priceOffers, type ToneCase, type ToneOffer, type TonePlan } from "@/core/sounds";
 import { roomEngine } from "../engine";
 
 export type ToneOffersQuestion = {

@@ -3,7 +3,7 @@
 import { useMemo } from "react";
 import { type Cue, cuesOf, type Planned } from "@/core/cues";
 import type { VersionBody } from "@/core/song/schema";
-import { songPedals, tonePresses } from "@/core/tones";
+import { songPedals, tonePresses } from "@/core/sounds";
 import { useEngines } from "@/engines/window";
 import { useLoops } from "../loops";
 import { derive, useWholeVersionLater } from "../open";

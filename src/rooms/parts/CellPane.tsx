@@ -16,7 +16,7 @@ import {
   techniquesFor,
 } from "@/core/song/read";
 import { LIGHT_WORDS, ROLES } from "@/core/song/schema";
-import { soundsOf } from "@/core/tones";
+import { soundsOf } from "@/core/sounds";
 import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";

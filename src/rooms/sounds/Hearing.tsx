@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { allowedHours, allowedLevel, LIMIT_DBA, sayHours } from "@/core/tones";
+import { allowedHours, allowedLevel, LIMIT_DBA, sayHours } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 
 const LEVELS = [85, 88, 91, 94, 97, 100, 103] as const;

@@ -1,2 +1,2 @@
 export { playersWithSounds } from "./SoundsPlayer";
-export { soundsLit } from "./use-tones";
+export { soundsLit } from "./use-sounds";

@@ -3,7 +3,7 @@ import { footPresses, looperPlayer, planLoops, songLoops } from "@/core/loops";
 import { bandSheet } from "@/core/parts";
 import { outlineOf, timelineOf } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
-import { playerTones } from "@/core/tones";
+import { playerTones } from "@/core/sounds";
 import { openDatabase } from "../db/open";
 import { findBand } from "./create";
 

@@ -8,7 +8,7 @@ import {
   type SoundMoves,
   type VersionBody,
 } from "@/core/song/schema";
-import { SOUND_BOX_PROFILES } from "@/core/tones";
+import { SOUND_BOX_PROFILES } from "@/core/sounds";
 import { ordersFor } from "@/document";
 import { makeId } from "../ids";
 

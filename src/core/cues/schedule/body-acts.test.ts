@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { edit, sampleTones } from "../../../../testing/tones/sample-tones";
+import { edit, sampleTones } from "../../../../testing/sounds/sample-sounds";
 import { bandSheet } from "../../parts";
 import { outlineOf, timelineOf } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
-import { playerTones } from "../../tones";
+import { playerTones } from "../../sounds";
 import { cuesOf } from "../derive";
 import { addCue } from "../own-cue";
 import { bodyActs } from "./body-acts";

@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { SongTones } from "../../tones";
+import type { SongTones } from "../../sounds";
 import type { Cue } from "../cue";
 import type { Act, BodyPartUsed } from "./body-plan";
 import type { ChordChange } from "./chord-changes";

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { edit, sampleTones } from "../../../../testing/tones/sample-tones";
+import { edit, sampleTones } from "../../../../testing/sounds/sample-sounds";
 import { bandSheet, planRequest, planShapes } from "../../parts";
 import { outlineOf, timelineOf } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
-import { playerTones } from "../../tones";
+import { playerTones } from "../../sounds";
 import { cuesOf } from "../derive";
 import { addCue, ownCues } from "../own-cue";
 import { bodyActs } from "./body-acts";

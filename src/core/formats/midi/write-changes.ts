@@ -1,7 +1,7 @@
 import { type MidiEvent, writeMidi } from "midi-file";
 import { TICKS_PER_QUARTER, tempoMs } from "../../rhythm";
 import type { Timeline } from "../../song/read";
-import type { TimedMessage } from "../../tones";
+import type { TimedMessage } from "../../sounds";
 
 const utf8 = new TextEncoder();
 /** Text in a MIDI file is one byte a character: UTF-8 is written byte by byte. */

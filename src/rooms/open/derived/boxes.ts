@@ -1,6 +1,6 @@
 import { type SongLoops, songLoops } from "@/core/loops";
 import type { BandBody, Player, VersionBody } from "@/core/song/schema";
-import { type SongTones, songTones } from "@/core/tones";
+import { type SongTones, songTones } from "@/core/sounds";
 import type { PartsDerived } from "./parts";
 import { remembered } from "./remembered";
 import type { SongDerived } from "./song";

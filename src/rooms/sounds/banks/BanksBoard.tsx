@@ -3,12 +3,12 @@
 import { Pin } from "lucide-react";
 import { useMemo } from "react";
 import { capital } from "@/base";
-import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/tones";
+import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/sounds";
 import { useEngine } from "@/engines/window";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { SearchNote } from "@/ui/SearchNote";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { ShownTones, Tones } from "../use-tones";
+import type { ShownTones, Tones } from "../use-sounds";
 
 type Place = { readonly bank: number; readonly slot: number };
 

@@ -3,14 +3,14 @@
 import type { Player } from "@/core/song/schema";
 import { SearchNote } from "@/ui/SearchNote";
 import { Waiting } from "@/ui/Waiting";
+import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
-import { ToneNotes } from "../ToneNotes";
-import { useTones } from "../use-tones";
+import { useTones } from "../use-sounds";
 import { BanksBoard } from "./BanksBoard";
 import { Compared } from "./Compared";
 import { PressSheet } from "./PressSheet";
 import { SaveList } from "./SaveList";
-import { ToneFindings } from "./ToneFindings";
+import { ToneFindings } from "./SoundFindings";
 
 /** Banks and presses: where each sound is saved, what the foot does at which word, and what else it could be. */
 export const BanksPage = () => <SoundsPage>{Banks}</SoundsPage>;

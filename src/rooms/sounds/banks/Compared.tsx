@@ -1,10 +1,10 @@
 "use client";
 
 import { useMemo } from "react";
-import { sayToneProblem, songPedals } from "@/core/tones";
+import { sayToneProblem, songPedals } from "@/core/sounds";
 import { useEngines } from "@/engines/window";
 import { SearchNote } from "@/ui/SearchNote";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 
 const SIZES = [3, 4, 8] as const;
 

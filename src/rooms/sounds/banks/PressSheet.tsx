@@ -2,11 +2,11 @@
 
 import Link from "next/link";
 import { exportVersion, placeOf } from "@/api";
-import { sayAct, sayRest, type TonePress } from "@/core/tones";
+import { sayAct, sayRest, type TonePress } from "@/core/sounds";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 
 /** When a press may be made. */
 function when(press: TonePress): string {

@@ -1,8 +1,15 @@
 "use client";
 
-import { markSaved, PLAIN_SETTINGS, type SlotState, sayDifferences, saySlot, slotStates } from "@/core/tones";
+import {
+  markSaved,
+  PLAIN_SETTINGS,
+  type SlotState,
+  sayDifferences,
+  saySlot,
+  slotStates,
+} from "@/core/sounds";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 
 function say({ state }: SlotState): string {
   switch (state.is) {

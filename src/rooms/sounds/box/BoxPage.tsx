@@ -13,16 +13,16 @@ import {
   SOUND_BOX_KINDS,
   type SoundBox,
 } from "@/core/song/schema";
-import { programOf, SOUND_BOX_PROFILES, setSoundBox } from "@/core/tones";
+import { programOf, SOUND_BOX_PROFILES, setSoundBox } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useActOnBand, useBand, useCurrentVersion } from "../../open";
 import { Hearing } from "../Hearing";
+import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
-import { ToneNotes } from "../ToneNotes";
-import { type Tones, useTones } from "../use-tones";
+import { type Tones, useTones } from "../use-sounds";
 
 const LANDING_WORDS = {
   saved: "on the slot saved with it",

@@ -3,13 +3,13 @@
 import { useEffect, useMemo, useState } from "react";
 import { call, eveningsWith, type OpenedEvening } from "@/api";
 import type { Player } from "@/core/song/schema";
-import { setSoundBox } from "@/core/tones";
+import { setSoundBox } from "@/core/sounds";
 import { useEngine } from "@/engines/window";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion, useOpenSong, useWholeVersionLater } from "../../open";
 import { SoundsPage } from "../SoundsPlayer";
-import { type Tones, useTones } from "../use-tones";
+import { type Tones, useTones } from "../use-sounds";
 
 /** The banks of one player's box for a whole evening. */
 export const EveningPage = () => <SoundsPage>{ForEvening}</SoundsPage>;

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import type { Player } from "@/core/song/schema";
+import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
-import { ToneNotes } from "../ToneNotes";
-import { useTones } from "../use-tones";
+import { useTones } from "../use-sounds";
 import { SoundPane } from "./SoundPane";
 import { ThroughSong } from "./ThroughSong";
 

@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song/schema";
-import { setMoves, type ToneStretch } from "@/core/tones";
+import { setMoves, type ToneStretch } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 import { sayMove } from "./say-move";
 import { ValueField } from "./ValueField";
 

@@ -1,5 +1,5 @@
 import { type SoundMove, settingOf } from "@/core/song/schema";
-import type { Settings, ToneStretch } from "@/core/tones";
+import type { Settings, ToneStretch } from "@/core/sounds";
 
 /** Moves drawn along a section: a line for each setting that rises or falls, a step where it changes at once. */
 export function MovesLine({

@@ -25,11 +25,11 @@ import {
   settingsOf,
   soundNamed,
   usesOfSound,
-} from "@/core/tones";
+} from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 import { RemoveSound } from "./RemoveSound";
 import { ValueField } from "./ValueField";
 

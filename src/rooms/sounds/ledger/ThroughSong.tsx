@@ -13,11 +13,11 @@ import {
   saySound,
   sayValue,
   type ToneStretch,
-} from "@/core/tones";
+} from "@/core/sounds";
 import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
 import { sayMove } from "./say-move";

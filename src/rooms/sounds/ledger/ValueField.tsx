@@ -1,7 +1,7 @@
 "use client";
 
 import { type SettingKey, type SettingValue, settingOf } from "@/core/song/schema";
-import { sayNote } from "@/core/tones";
+import { sayNote } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";

@@ -1,5 +1,5 @@
 import type { SettingKey, SoundMove } from "@/core/song/schema";
-import { sayValue, type ToneStretch } from "@/core/tones";
+import { sayValue, type ToneStretch } from "@/core/sounds";
 
 /** A move in words. @example "from bar 7, guitar tone up to 10 of 10 by bar 9, by hand" */
 export function sayMove(move: SoundMove, stretch: ToneStretch, beatTicks: number): string {

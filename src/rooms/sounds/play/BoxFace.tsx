@@ -7,7 +7,7 @@ import {
   saySound,
   soundOf,
   type TonePlan,
-} from "@/core/tones";
+} from "@/core/sounds";
 import type { Way } from "@/performance/runner";
 import type { ToneRunView } from "./run-view";
 

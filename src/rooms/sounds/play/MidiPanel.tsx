@@ -1,11 +1,11 @@
 "use client";
 
 import { exportVersion, placeOf } from "@/api";
-import { planMessages, sayMessage } from "@/core/tones";
+import { planMessages, sayMessage } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong } from "../../open";
 import type { usePedals } from "../../trainer";
-import type { ShownTones, Tones } from "../use-tones";
+import type { ShownTones, Tones } from "../use-sounds";
 import type { useMidiOut } from "./use-midi-out";
 
 /** MIDI in and out, only when asked for; and the messages of the plan, as a list and as a file. */

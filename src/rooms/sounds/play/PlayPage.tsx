@@ -4,10 +4,10 @@ import type { Player } from "@/core/song/schema";
 import { SearchNote } from "@/ui/SearchNote";
 import { Waiting } from "@/ui/Waiting";
 import { Hearing } from "../Hearing";
+import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
-import { ToneNotes } from "../ToneNotes";
-import { useTones } from "../use-tones";
-import { SimulatedTones } from "./SimulatedTones";
+import { useTones } from "../use-sounds";
+import { SimulatedTones } from "./SimulatedSounds";
 
 /** Play it: the stand-in for the box on the floor, shown or by own feet. */
 export const PlayPage = () => <SoundsPage>{Play}</SoundsPage>;

@@ -1,6 +1,6 @@
 import { capital } from "@/base";
 import type { SoundBox } from "@/core/song/schema";
-import { nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/tones";
+import { nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/sounds";
 
 /** The switches of a box, in the order of their keys: slots, go, banks; or single pedals. */
 export function switchesOf(box: SoundBox, banks: readonly ToneBank[]): { act: ToneAct; name: string }[] {

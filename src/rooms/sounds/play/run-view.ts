@@ -1,5 +1,5 @@
-import type { SongTones } from "@/core/tones";
-import type { ToneBoxView } from "@/performance/tones";
+import type { SongTones } from "@/core/sounds";
+import type { ToneBoxView } from "@/performance/sounds";
 import type { RunView } from "../../trainer";
 
 /** What the screen shows of a run: where in the song it is, and the box. */

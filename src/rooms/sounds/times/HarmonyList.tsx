@@ -2,10 +2,10 @@
 
 import Link from "next/link";
 import { tuningOf } from "@/core/song/read";
-import { type HarmonyView, handTab, harmonyViews } from "@/core/tones";
+import { type HarmonyView, handTab, harmonyViews } from "@/core/sounds";
 import { pretty } from "@/ui/pretty";
 import { useOpenSong } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 
 /** What a harmony effect would sound against the chords, and the same by hand on two strings. */
 export function HarmonyList({ tones }: { tones: Tones }) {

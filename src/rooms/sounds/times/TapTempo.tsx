@@ -4,11 +4,11 @@ import { useState } from "react";
 import { MOST_BPM } from "@/core/rhythm";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
-import { DELAY_NOTES, delayMs, sayNote, tappedMs, tempoOfDelay } from "@/core/tones";
+import { DELAY_NOTES, delayMs, sayNote, tappedMs, tempoOfDelay } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../../open";
-import type { Tones } from "../use-tones";
+import type { Tones } from "../use-sounds";
 
 /** From tempo to ms and back: a time that was read off a box, or tapped, tells the tempo. */
 export function TapTempo({ tones }: { tones: Tones }) {

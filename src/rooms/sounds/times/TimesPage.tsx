@@ -3,11 +3,11 @@
 import Link from "next/link";
 import { versionRow } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
-import { DELAY_NOTES, delayMs, sayNote, timedSettings } from "@/core/tones";
+import { DELAY_NOTES, delayMs, sayNote, timedSettings } from "@/core/sounds";
 import { useOpenSong } from "../../open";
+import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
-import { ToneNotes } from "../ToneNotes";
-import { type Tones, useTones } from "../use-tones";
+import { type Tones, useTones } from "../use-sounds";
 import { HarmonyList } from "./HarmonyList";
 import { TapTempo } from "./TapTempo";
 

@@ -1,6 +1,6 @@
 import { writeChanges } from "@/core/formats";
 import type { SongBody, VersionBody } from "@/core/song/schema";
-import { planMessages, playerTones } from "@/core/tones";
+import { planMessages, playerTones } from "@/core/sounds";
 
 /** Search steps the server spends on one plan: about a second. */
 const BUDGET = 20_000;

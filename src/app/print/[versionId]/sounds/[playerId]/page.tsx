@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import { bankNumber, playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/tones";
+import { bankNumber, playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/sounds";
 import { headOf } from "@/document";
 import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
 import { openSong } from "@/server/songs/open";

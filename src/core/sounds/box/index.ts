@@ -1,0 +1,11 @@
+export { orderOfMessage, planMessages, sayMessage, slotMessages, type TimedMessage } from "./messages";
+export {
+  type BoxOrder,
+  isSilentAt,
+  orderOfName,
+  pressesBack,
+  soundOf,
+  type ToneBoxState,
+  tellBox,
+  toneBoxAt,
+} from "./sound-box";

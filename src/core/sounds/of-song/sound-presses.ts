@@ -1,0 +1,174 @@
+import type { Ticks } from "../../../base";
+import type { SoundBox } from "../../song/schema";
+import type { TonePlan, ToneStep } from "../plan";
+import type { SongTones, ToneStretch } from "./song-sounds";
+import { bankNumber } from "./sound-boxes";
+
+/** What the foot does on the box: a bank armed or taken, armed banks let go, a slot, a single pedal. */
+export type ToneAct =
+  | { readonly do: "arm" | "bank"; readonly bank: number }
+  | { readonly do: "go" }
+  | { readonly do: "slot"; readonly slot: number }
+  | { readonly do: "pedal"; readonly effect: string };
+
+/** An act as one word, for pedals and judging. @example nameOfAct({ do: "slot", slot: 2 }) // => "slot-2" */
+export function nameOfAct(act: ToneAct): string {
+  switch (act.do) {
+    case "arm":
+    case "bank":
+      return `${act.do}-${act.bank}`;
+    case "go":
+      return "go";
+    case "slot":
+      return `slot-${act.slot}`;
+    case "pedal":
+      return `pedal-${act.effect}`;
+  }
+}
+
+/** An act in the words on the pedals, counted from 1 as the real box counts. */
+export function sayAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "firstBank">): string {
+  const both = box.twoSwitches ? "both switches: " : "";
+  switch (act.do) {
+    case "arm":
+      return `${both}arm bank ${bankNumber(box, act.bank)}`;
+    case "bank":
+      return `${both}bank ${bankNumber(box, act.bank)}`;
+    case "go":
+      return "go";
+    case "slot":
+      return `slot ${act.slot + 1}`;
+    case "pedal":
+      return act.effect;
+  }
+}
+
+/** A press in the song, with its bar, beat and words. */
+export type TonePress = {
+  readonly act: ToneAct;
+  /** The use it leads into. */
+  readonly into: ToneStretch;
+  readonly tick: Ticks;
+  readonly seconds: number;
+  readonly bar: number;
+  readonly beat: number;
+  /** The last word sung before it, and the next one; null where nothing is sung near. */
+  readonly word: string | null;
+  readonly nextWord: string | null;
+  readonly sung: boolean;
+  /** For arming: from when on it may be done, and the easiest bar for it. */
+  readonly window: { readonly from: Ticks; readonly bar: number; readonly easiest: EasyBar } | null;
+  /** Not the first press at its boundary. */
+  readonly late: boolean;
+};
+
+/** A bar in which a player has a foot free. */
+type EasyBar = {
+  readonly bar: number;
+  readonly tick: Ticks;
+  /** Whether the player is silent in it, and whether they sing. */
+  readonly isSilent: boolean;
+  readonly sings: boolean;
+};
+
+/** The acts behind the words of a step. */
+function actsOf(step: ToneStep, isArmed: boolean): ToneAct[] {
+  return step.presses.map((text): ToneAct => {
+    if (text === "go") return { do: "go" };
+    if (text.startsWith("slot")) return { do: "slot", slot: step.slot };
+    return { do: isArmed ? "arm" : "bank", bank: step.bank };
+  });
+}
+
+/** How near a sung word must be for a press to fall while singing, s. Ours, no source. */
+const NEAR_SECONDS = 4;
+
+/** Where a press falls: the first note of its section, with the words around it. */
+function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
+  const { clock } = song;
+  const before = clock.words.findLast((word) => word.tick < tick);
+  const next = clock.words.find((word) => word.tick >= tick);
+  const seconds = clock.secondsAt(tick);
+  const near = (word: typeof next): boolean =>
+    word !== undefined && Math.abs(clock.secondsAt(word.tick) - seconds) <= NEAR_SECONDS;
+  return {
+    into,
+    tick,
+    seconds,
+    ...clock.barAt(tick),
+    word: near(before) ? before!.text : null,
+    nextWord: near(next) ? next!.text : null,
+    sung: near(before) && near(next),
+  };
+}
+
+/** A press at the change into a section. */
+export const pressAt = (song: SongTones, into: ToneStretch, act: ToneAct, late: boolean): TonePress => ({
+  act,
+  ...placed(song, into, changeTick(into)),
+  window: null,
+  late,
+});
+
+/** Every press of a plan with where it falls, in order. */
+export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): TonePress[] {
+  const byUse = new Map(song.stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  const bars = plan.steps.some(({ armFrom }) => armFrom !== null) ? judgeBars(song) : [];
+  return plan.steps.flatMap((step): TonePress[] => {
+    const into = byUse.get(step.section);
+    if (!into) return [];
+    const acts = actsOf(step, step.armFrom !== null);
+    const tick = changeTick(into);
+    return acts.map((act, at): TonePress => {
+      if (act.do !== "arm") return pressAt(song, into, act, at > (step.armFrom === null ? 0 : 1));
+      const from = changeTick(byUse.get(step.armFrom!) ?? into);
+      const easiest = easiestBar(song, bars, from, tick);
+      return {
+        act,
+        ...placed(song, into, easiest.tick),
+        window: { from, bar: song.clock.barAt(from).bar, easiest },
+        late: false,
+      };
+    });
+  });
+}
+
+/** When a change is made: in the rest as late as it covers, else on the section's first note. */
+export const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
+  rest.to > rest.from ? rest.from : heard[0]!.from;
+
+type JudgedBar = EasyBar & { readonly end: Ticks; readonly load: number };
+
+/** Every bar of the song with what the player has to do in it: play, sing, change chords. */
+function judgeBars(song: SongTones): JudgedBar[] {
+  const heard = song.stretches.flatMap((stretch) => stretch.heard).sort((a, b) => a.from - b.from);
+  const { words } = song.clock;
+  let [sound, word, ringing] = [0, 0, 0];
+  return song.spans
+    .flatMap(({ passages }) => passages.flatMap(({ bars }) => bars))
+    .map((bar): JudgedBar => {
+      const end = bar.tick + bar.ticks;
+      let [changes, sung] = [0, 0];
+      const isRinging = ringing > bar.tick;
+      for (let one = heard[sound]; one && one.from < end; one = heard[++sound]) {
+        if (one.from >= bar.tick) changes++;
+        ringing = Math.max(ringing, one.to);
+      }
+      for (let one = words[word]; one && one.tick < end; one = words[++word])
+        if (one.tick >= bar.tick) sung++;
+      const isSilent = !isRinging && changes === 0;
+      const sings = song.player.sings && sung > 0;
+      const load = (isSilent ? 0 : 100) + (sings ? 10 + sung : 0) + Math.min(9, changes);
+      return { bar: bar.number, tick: bar.tick, end, isSilent, sings, load };
+    });
+}
+
+/** The bar of a window in which the player has least to do; of equals the latest. */
+function easiestBar(song: SongTones, bars: readonly JudgedBar[], from: Ticks, to: Ticks): EasyBar {
+  const inside = bars.filter(({ tick, end }) => tick >= from && end <= to);
+  const least = Math.min(...inside.map(({ load }) => load));
+  const found = inside.findLast(({ load }) => load === least);
+  if (!found) return { bar: song.clock.barAt(from).bar, tick: from, isSilent: false, sings: false };
+  const { bar, tick, isSilent, sings } = found;
+  return { bar, tick, isSilent, sings };
+}

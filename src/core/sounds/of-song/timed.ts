@@ -1,0 +1,49 @@
+import type { Tempo } from "../../rhythm";
+import type { SettingKey } from "../../song/schema";
+import { delayMs, longestNote } from "../delay";
+import { isOn } from "../sound";
+import type { SongTones, ToneStretch } from "./song-sounds";
+
+/** A setting that goes with the tempo, at the tempo of one section. */
+export type TimedSetting = {
+  readonly stretch: ToneStretch;
+  readonly sound: string;
+  readonly key: "delay" | "tremolo" | "modulation.rate";
+  /** The note value; null for a delay set by ms. */
+  readonly note: string | null;
+  readonly ms: number;
+  readonly tempo: Tempo;
+  /** Where the box can't give it: the longest note value it can, or null for none. */
+  readonly tooLong: { readonly mostMs: number; readonly instead: string | null } | null;
+};
+
+const SWITCH: Readonly<Record<TimedSetting["key"], SettingKey>> = {
+  delay: "delay",
+  tremolo: "tremolo",
+  "modulation.rate": "modulation",
+};
+
+/** Every setting that goes with the tempo, once for each sound and tempo, in the order of the song. */
+export function timedSettings(song: SongTones): TimedSetting[] {
+  const found = new Map<string, TimedSetting>();
+  for (const stretch of song.stretches) {
+    const settings = song.settings.get(stretch.sound ?? "");
+    if (!settings || stretch.sound === null) continue;
+    const { tempo } = stretch.span.passages[0]!;
+    for (const key of Object.keys(SWITCH) as TimedSetting["key"][]) {
+      if (!isOn(settings, SWITCH[key])) continue;
+      const value = settings[key] as string;
+      const byMs = key === "delay" && value === "by ms";
+      const ms = byMs ? Number(settings["delay.ms"]) : delayMs(tempo.bpm, tempo.beatUnit, value);
+      const mostMs = key === "delay" ? song.box.longestDelayMs : null;
+      const tooLong =
+        mostMs !== null && ms > mostMs + 1e-6
+          ? { mostMs, instead: longestNote(tempo.bpm, tempo.beatUnit, mostMs) }
+          : null;
+      const id = `${stretch.sound} ${key} ${tempo.bpm} ${tempo.beatUnit}`;
+      if (!found.has(id))
+        found.set(id, { stretch, sound: stretch.sound, key, note: byMs ? null : value, ms, tempo, tooLong });
+    }
+  }
+  return [...found.values()];
+}

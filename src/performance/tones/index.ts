@@ -1,2 +1,0 @@
-export { dueTones } from "./due";
-export { scoreOfTones, type ToneBoxView, ToneDevice } from "./tone-device";

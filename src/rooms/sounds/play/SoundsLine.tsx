@@ -1,0 +1,28 @@
+import { sungWords } from "@/core/song/read";
+
+import type { SongTones } from "@/core/sounds";
+import type { ToneRunView } from "./run-view";
+
+/** Where in the song we are: the section, its sound, the line that is sung, and the word sung now. */
+export function TonesLine({ song, view }: { song: SongTones; view: ToneRunView | null }) {
+  const stretch = song.stretches[Math.max(0, view?.stretch ?? 0)];
+  if (!stretch) return null;
+  const words = sungWords(stretch.span.passages);
+  const at = view === null ? -1 : words.findLastIndex((word) => word.tick <= view.tick);
+  const line = words[Math.max(0, at)]?.line;
+  return (
+    <p className="mb-1 min-h-8 text-lg" data-seconds={view?.seconds.toFixed(3)}>
+      <strong>{stretch.span.label}</strong>
+      {view !== null && view.seconds < 0 && ` in ${Math.ceil(-view.seconds)} s`}
+      <span className="ml-3">
+        {words.map((word, index) =>
+          word.line === line ? (
+            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
+              {word.text}{" "}
+            </span>
+          ) : null,
+        )}
+      </span>
+    </p>
+  );
+}
