@@ -1,6 +1,6 @@
 /** The figures of the core: fingerings, and an edit on a large song. Printed by `npm run bench`. */
 import { createHash } from "node:crypto";
-import { sure } from "../src/base";
+import { unwrap } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { fingerings } from "../src/core/fretboard";
@@ -14,13 +14,13 @@ import { QUALITIES, ROOTS } from "./chords";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
 function benchFingerings(): void {
-  const tuning = sure(parseTuning(GUITAR_TUNING));
+  const tuning = unwrap(parseTuning(GUITAR_TUNING));
   const times: number[] = [];
   const hash = createHash("sha256");
   let shapes = 0;
   for (const root of ROOTS) {
     for (const quality of QUALITIES) {
-      const chord = sure(parseChord(root + quality));
+      const chord = unwrap(parseChord(root + quality));
       const began = performance.now();
       const found = fingerings(chord, { tuning, maxFret: 15 });
       times.push(performance.now() - began);
@@ -70,7 +70,7 @@ function benchEdit(): void {
         ? set("words", words[(edit * 7) % words.length]!, { text: `word${edit}` })
         : set("chords", chords[(edit * 11) % chords.length]!, { ticks: 960 * (1 + (edit % 4)) });
     const began = performance.now();
-    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    body = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
     const outline = derive.outline(body);
     const timeline = derive.timeline(body);
     const sums = derive.sums(body);
@@ -113,7 +113,7 @@ function benchTyping(): void {
         ? set("words", words[(key * 7) % words.length]!, { text: `word${key}` })
         : set("chords", chords[(key * 11) % chords.length]!, { ticks: 960 * (1 + (key % 4)) });
     const began = performance.now();
-    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    body = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
     for (const view of views) view(body);
     times.push(performance.now() - began);
   }

@@ -1,5 +1,5 @@
 /** The figures of the hand: searching shapes, nodes visited, the shortest way, planted fingers. Printed by `npm run bench`. */
-import { sure } from "../src/base";
+import { unwrap } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { type HandEvent, planted, voicePath } from "../src/core/fretboard";
 import { boardOf, findFingerings, fingerings } from "../src/core/fretboard/fingerings";
@@ -9,12 +9,12 @@ import { GUITAR_TUNING, parseTuning, STANDARD_TUNINGS } from "../src/core/pitch"
 import { QUALITIES, ROOTS } from "./chords";
 import { quantiles } from "./large-song.mjs";
 
-const guitar = sure(parseTuning(GUITAR_TUNING));
-const CHORDS = ROOTS.flatMap((root) => QUALITIES.map((quality) => sure(parseChord(root + quality))));
+const guitar = unwrap(parseTuning(GUITAR_TUNING));
+const CHORDS = ROOTS.flatMap((root) => QUALITIES.map((quality) => unwrap(parseChord(root + quality))));
 const MAX_FRET = 15;
 
 function benchSevenStrings(): void {
-  const tuning = sure(parseTuning(STANDARD_TUNINGS[7]!));
+  const tuning = unwrap(parseTuning(STANDARD_TUNINGS[7]!));
   const times = CHORDS.map((chord) => {
     const began = performance.now();
     fingerings(chord, { tuning, maxFret: MAX_FRET });
@@ -45,7 +45,7 @@ const SONG = "G D/F# Em7 C Am7 D7sus4 D G Bm F#m7 B7 Em C#m7b5 Cmaj7 G/B A7 Dsus
 const changes = (count: number): HandEvent[] =>
   Array.from({ length: count }, (_, at) => ({
     kind: "chord",
-    chord: sure(parseChord(SONG[(at * 7) % SONG.length]!)),
+    chord: unwrap(parseChord(SONG[(at * 7) % SONG.length]!)),
     beats: 4,
   }));
 
@@ -58,7 +58,7 @@ function benchPath(): void {
     let looked = 0;
     for (let round = 0; round < 7; round++) {
       const began = performance.now();
-      const { layers, places } = sure(layersOf(events, { tuning: guitar, ...(limit ? { limit } : {}) }));
+      const { layers, places } = unwrap(layersOf(events, { tuning: guitar, ...(limit ? { limit } : {}) }));
       const found = performance.now();
       const steps = { left: 1e12 };
       new PathSearch(
@@ -81,7 +81,7 @@ function benchPath(): void {
       `voice-path, 60 changes of ${SONG.length} chords, ${limit ?? "all"} candidates each: planning median ${quantiles(plans).median.toFixed(0)} ms, with finding the candidates ${quantiles(whole).median.toFixed(0)} ms, slowest of 7 ${Math.max(...whole).toFixed(0)} ms (at most ${limit ? "50" : "2,000"}); ${looked.toLocaleString("en")} of ${pairs.toLocaleString("en")} changes looked at`,
     );
   }
-  const { cost, greedyCost } = sure(voicePath(events, { tuning: guitar, limit: 100, beatMs: 700 }));
+  const { cost, greedyCost } = unwrap(voicePath(events, { tuning: guitar, limit: 100, beatMs: 700 }));
   console.log(
     `  its cost ${cost.toFixed(1)}, the greedy way ${greedyCost.toFixed(1)}: ${((100 * cost) / greedyCost).toFixed(1)} %`,
   );
@@ -98,12 +98,12 @@ function benchPlanted(): void {
       { length: chords.length * rounds },
       (_, at): HandEvent => ({
         kind: "chord",
-        chord: sure(parseChord(chords[at % chords.length]!)),
+        chord: unwrap(parseChord(chords[at % chords.length]!)),
         beats: 4,
       }),
     );
     const began = performance.now();
-    const { front, exact } = sure(
+    const { front, exact } = unwrap(
       planted(events, { tuning: guitar, capos, allow: ["sus2", "sus4", "add9", "7"], beatMs: 700 }),
     );
     console.log(

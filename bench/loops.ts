@@ -1,5 +1,5 @@
 /** The figures of the Loops room: how long an exact plan takes, and what the trade adds. */
-import { sure } from "../src/base";
+import { unwrap } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import {
   addLayer,
@@ -34,7 +34,7 @@ function measure(
     const planned = planLoops(asked, { trade });
     times.push(performance.now() - from);
     if (!planned.ok) continue;
-    if (!sure(planned).exact) inexact++;
+    if (!unwrap(planned).exact) inexact++;
     dearest = Math.max(dearest, planned.value.footCost);
   }
   const { median, p95, most } = quantiles(times);
@@ -92,7 +92,7 @@ function measureOnsets(): void {
       sectionOf(`s${at}`, 9, at % 3 === 1 ? "clap:on" : "thump:on clap:on"),
     ),
   });
-  const plan = sure(planLoops(asked, { trade: false }));
+  const plan = unwrap(planLoops(asked, { trade: false }));
   const heard = (["thump", "clap"] as const).map((id) => ({
     id,
     plays: id,
@@ -125,7 +125,7 @@ function measureReading(): void {
   const uses = Object.keys(base.uses);
   let body: VersionBody = base;
   const act = (command: VersionCommand) => {
-    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    body = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
   };
   act(setBox(body, { tracks: 5, allStart: true, allStop: true }, makeId));
   for (let layer = 0; layer < 8; layer++) {
@@ -145,7 +145,7 @@ function measureReading(): void {
     into.push(performance.now() - from);
     return value;
   };
-  const plan = sure(planLoops(songLoops(body, outline, timeline).asked!, { trade: false }));
+  const plan = unwrap(planLoops(songLoops(body, outline, timeline).asked!, { trade: false }));
   for (let round = 0; round < 60; round++) {
     const song = timed(times.reading, () => songLoops(body, outline, timeline));
     timed(times.telling, () => JSON.stringify(song.asked));

@@ -1,5 +1,5 @@
 /** What it takes to read 100 kB in each format, and the worst we know to feed a reader. Printed by `npm run bench`. */
-import { evidenceOf, laySources, weighEvidence } from "../src/core/evidence";
+import { evidenceOf, alignSources, weighEvidence } from "../src/core/evidence";
 import { readChordPro, readChordText, readMidi, readMusicXml, versionOfSheet } from "../src/core/formats";
 import { timelineOf } from "../src/core/song/read";
 import { quantiles } from "./large-song.mjs";
@@ -125,8 +125,8 @@ function benchEvidence(): void {
     if (timelineOf(body).bars < 190) throw new Error("Expected about 200 bars.");
     return evidenceOf(body, `source ${at}`);
   });
-  const ms = time(() => laySources(sources));
-  const laid = laySources(sources);
+  const ms = time(() => alignSources(sources));
+  const laid = alignSources(sources);
   const all = time(() => weighEvidence(sources));
   const { questions, listen, agreement } = weighEvidence(sources);
   console.log(

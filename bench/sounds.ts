@@ -1,5 +1,5 @@
 /** The figures of the Sounds room: how long an exact plan of banks takes, without a limit of banks and with a tight one. */
-import { sure } from "../src/base";
+import { unwrap } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
 import { bandSheet } from "../src/core/parts";
 import { add, type VersionCommand } from "../src/core/song/edit";
@@ -87,7 +87,7 @@ function measureReading(): void {
   );
   const [player] = Object.values(sampleVersion({}, [], [{}]).players);
   const act = (command: VersionCommand) => {
-    body = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    body = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
   };
   act(add("players", player!));
   for (let at = 0; at < 10; at++)
@@ -113,7 +113,7 @@ function measureReading(): void {
     const from = performance.now();
     const song = songTones(body, sheet, timeline, player!);
     times.reading.push(performance.now() - from);
-    const plan = sure(planTones(song.asked!));
+    const plan = unwrap(planTones(song.asked!));
     const then = performance.now();
     tonePresses(song, plan);
     toneFindings(song, plan);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "@/core/chord";
 import { type Fingering, fingerings } from "@/core/fretboard";
 import { GUITAR_TUNING, parsePitch, parseTuning, pitchClassOf } from "@/core/pitch";
@@ -33,8 +33,8 @@ const QUALITY_OF_SUFFIX: Readonly<Record<string, string>> = {
 };
 
 type Position = { frets: number[]; baseFret: number };
-const tuning = sure(parseTuning(GUITAR_TUNING));
-const chordOf = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
+const chordOf = (symbol: string) => unwrap(parseChord(symbol)) as SoundingChord;
 
 const references = Object.entries(
   guitar.chords as unknown as Record<string, { key: string; suffix: string; positions: Position[] }[]>,
@@ -101,7 +101,7 @@ describe("fingerings against chords-db", () => {
       const allowed = new Set(pitchClassesOf(chordOf(symbol)));
       for (const { pitches, frets } of shapesOf(symbol, true)) {
         count++;
-        if (pitches.some((pitch) => !allowed.has(sure(parsePitch(pitch)) % 12)))
+        if (pitches.some((pitch) => !allowed.has(unwrap(parsePitch(pitch)) % 12)))
           stray.push(`${symbol} ${frets}`);
       }
     }

@@ -1,6 +1,6 @@
 import { Chord, Note, Scale } from "tonal";
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { identify, parseChord, pitchClassesOf, type SoundingChord } from "@/core/chord";
 import { formatNoteName, hzOf, type ScaleName, scaleNotes } from "@/core/pitch";
 
@@ -76,7 +76,7 @@ describe("names of what sounds against tonal", () => {
         "sus4",
         "sus2",
       ]) {
-        const chord = sure(parseChord(root + quality)) as SoundingChord;
+        const chord = unwrap(parseChord(root + quality)) as SoundingChord;
         const classes = pitchClassesOf(chord);
         const notes = chord.tones.map((tone) =>
           Note.pitchClass(
@@ -85,7 +85,7 @@ describe("names of what sounds against tonal", () => {
         );
         const ours = new Set(
           identify(classes, classes[0]!, null).map(({ symbol }) => {
-            const read = sure(parseChord(symbol)) as SoundingChord;
+            const read = unwrap(parseChord(symbol)) as SoundingChord;
             return `${[...new Set(pitchClassesOf(read))].sort((a, b) => a - b).join()} ${(((read.root * 7) % 12) + 12) % 12}`;
           }),
         );

@@ -1,6 +1,6 @@
 import { Chord, Interval, Key, Note } from "tonal";
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { moveChord, parseChord } from "@/core/chord";
 import { formatKey, parseKey, plainKey } from "@/core/pitch";
 
@@ -29,7 +29,11 @@ describe("transposition against tonal", () => {
 
   it("agrees in every one", () => {
     const wrong = cases.flatMap(({ from, to, triad }) => {
-      const moved = moveChord(sure(parseChord(overThird(triad))), sure(parseKey(from)), sure(parseKey(to)));
+      const moved = moveChord(
+        unwrap(parseChord(overThird(triad))),
+        unwrap(parseKey(from)),
+        unwrap(parseKey(to)),
+      );
       const expected = reference(triad, from, to);
       return moved === expected
         ? []
@@ -40,7 +44,7 @@ describe("transposition against tonal", () => {
 
   it("names no key with more than six accidentals", () => {
     for (const tonic of [...TONICS, "C#", "Cb", "G#", "D#"]) {
-      const name = formatKey(plainKey(sure(parseKey(tonic))));
+      const name = formatKey(plainKey(unwrap(parseKey(tonic))));
       expect(Math.abs(Key.majorKey(name).alteration)).toBeLessThanOrEqual(6);
       expect(Note.chroma(name)).toBe(Note.chroma(tonic));
     }
@@ -71,7 +75,7 @@ describe("chord tones against tonal", () => {
 
   it.each(QUALITIES)("%s on every root", (quality) => {
     for (const tonic of TONICS) {
-      const read = sure(parseChord(tonic + quality));
+      const read = unwrap(parseChord(tonic + quality));
       if (read.kind === "none") throw new Error("Expected a chord.");
       const root = Note.chroma(tonic)!;
       const ours = read.tones

@@ -7,7 +7,7 @@
  * into `src/core/fretboard/weights.ts`.
  */
 
-import { sure } from "../src/base";
+import { unwrap } from "../src/base";
 import { parseChord } from "../src/core/chord";
 import { fingerings, TERMS, type Term, WEIGHTS } from "../src/core/fretboard";
 import { FITTED, HELD_OUT, type Ordering, readFrets } from "../src/core/fretboard/orderings";
@@ -38,14 +38,14 @@ const ROUNDS = 800;
 type Amounts = number[];
 type Shape = { frets: string; sounding: number; hands: Amounts[] };
 
-const tuning = sure(parseTuning([...GUITAR_TUNING]));
+const tuning = unwrap(parseTuning([...GUITAR_TUNING]));
 const shapesOf = new Map<string, Shape[]>();
 
 function shapes(symbol: string): Shape[] {
   const known = shapesOf.get(symbol);
   if (known) return known;
   const byFrets = new Map<string, Shape>();
-  for (const one of fingerings(sure(parseChord(symbol)), { tuning, hands: true }).fingerings) {
+  for (const one of fingerings(unwrap(parseChord(symbol)), { tuning, hands: true }).fingerings) {
     const id = one.frets.join();
     const sounding = one.frets.filter((fret) => fret !== null).length;
     const shape = byFrets.get(id) ?? { frets: id, sounding, hands: [] };

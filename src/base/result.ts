@@ -16,7 +16,7 @@ export const ok = <Value>(value: Value): { ok: true; value: Value } => ({ ok: tr
 export const fail = <Problem>(problem: Problem): { ok: false; problem: Problem } => ({ ok: false, problem });
 
 /** The value, or a thrown error: only for text written in the source, where a failure is our own mistake. */
-export function sure<Value, Problem>(result: Result<Value, Problem>): Value {
+export function unwrap<Value, Problem>(result: Result<Value, Problem>): Value {
   if (result.ok) return result.value;
   throw new Error(`Expected a readable value, got ${JSON.stringify(result.problem)}.`, {
     cause: result.problem,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../testing/song/sample-version";
-import { sure } from "../base";
+import { unwrap } from "../base";
 import { addSection, removeSection, set, type VersionCommand } from "../core/song/edit";
 import { DOCUMENTS, type VersionBody } from "../core/song/schema";
 import { applyEdit } from "./apply";
@@ -12,7 +12,7 @@ const body = sampleVersion({ verse: { lines: ["a/G:4"] }, chorus: { lines: ["b/C
   "chorus",
 ]);
 const act = (from: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, from, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, from, command)).body;
 
 describe("editBetween", () => {
   it("is nothing between equal bodies", () => expect(editBetween(body, body, "x")).toBeNull());

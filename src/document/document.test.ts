@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyListCommand, LISTS, type ListTables, threeItems } from "../../testing/document/lists";
-import { sure } from "../base";
+import { unwrap } from "../base";
 import {
   applyEdit,
   applyToOwned,
@@ -71,7 +71,7 @@ describe("one check of a rule", () => {
           const applied = applyEdit(ANY_LIST, body, command);
           expect(body).toEqual(before);
           if (!applied.ok) continue;
-          const back = sure(applyEdit(ANY_LIST, applied.value.body, applied.value.inverse));
+          const back = unwrap(applyEdit(ANY_LIST, applied.value.body, applied.value.inverse));
           expect(back.body).toEqual(before);
           body = applied.value.body;
         }
@@ -146,7 +146,7 @@ describe("taking out", () => {
       remove("items", { id: "a" }),
       remove("marks", { id: "ma" }),
     ]);
-    const { body } = sure(applyEdit(LISTS, threeItems(), batch("x", removal)));
+    const { body } = unwrap(applyEdit(LISTS, threeItems(), batch("x", removal)));
     expect(checkBody(LISTS, body).ok).toBe(true);
   });
 
@@ -155,7 +155,7 @@ describe("taking out", () => {
       fc.property(fc.constantFrom("a", "b", "c"), fc.constantFrom("a", "b", "c"), (first, second) => {
         let body = threeItems();
         for (const id of new Set([first, second]))
-          body = sure(applyEdit(LISTS, body, batch("out", removalOf(LISTS, body, "items", id)))).body;
+          body = unwrap(applyEdit(LISTS, body, batch("out", removalOf(LISTS, body, "items", id)))).body;
         expect(checkBody(LISTS, body).ok).toBe(true);
         expect(Object.keys(body.items)).toHaveLength(first === second ? 2 : 1);
       }),
@@ -234,7 +234,7 @@ describe("forms", () => {
   it("are numbered by the newest table or field", () => expect(LISTS.form).toBe(3));
 
   it("gain tables and fields, with what a row without them means", () => {
-    const lifted = sure(liftBody(LISTS, { schema: 1, body: first }));
+    const lifted = unwrap(liftBody(LISTS, { schema: 1, body: first }));
     expect(lifted.items.a!.count).toBeNull();
     expect(lifted.marks).toEqual({});
     expect(liftBody(LISTS, { schema: 4, body: lifted }).ok).toBe(false);
@@ -250,7 +250,7 @@ describe("forms", () => {
 
   it("let edits of an old log add rows as they were then", () => {
     const row = { id: "d", originId: null, order: "W", text: "old", afterId: null };
-    const { body } = sure(applyEdit(ANY_LIST, threeItems(), { type: "add", table: "items", row }));
+    const { body } = unwrap(applyEdit(ANY_LIST, threeItems(), { type: "add", table: "items", row }));
     expect(body.items!.d!.count).toBeNull();
   });
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../testing/song/sample-version";
-import { sure } from "../base";
+import { unwrap } from "../base";
 import { set } from "../core/song/edit";
 import { DOCUMENTS, type VersionTables } from "../core/song/schema";
 import { applyEdit } from "./apply";
@@ -26,7 +26,7 @@ type Replica = AnyReplica<VersionTables>;
 const start = sampleVersion({ a: { lines: ["/G:4"] }, b: { lines: ["/C:4"] } }, ["a", "b"]);
 const label = (id: string, text: string): Command => set("sections", id, { label: text });
 const act = (replica: Replica, editId: string, command: Command) =>
-  addPending(replica, { editId, command }, sure(applyEdit(DOCUMENTS.version, replica.view, command)).body);
+  addPending(replica, { editId, command }, unwrap(applyEdit(DOCUMENTS.version, replica.view, command)).body);
 
 /** A server that takes edits in turn, by the rules of the store. */
 class Server {
@@ -36,7 +36,7 @@ class Server {
   take(edit: PendingEdit): "done" | "conflict" {
     const since = this.log.filter((one) => one.revision > edit.base).flatMap((one) => touches(one.command));
     if (overlap(touches(edit.command), since).length > 0) return "conflict";
-    this.body = sure(applyEdit(DOCUMENTS.version, this.body, edit.command)).body;
+    this.body = unwrap(applyEdit(DOCUMENTS.version, this.body, edit.command)).body;
     this.log.push({ revision: this.log.length + 1, editId: edit.editId, command: edit.command });
     return "done";
   }
@@ -97,7 +97,7 @@ describe("a replica", () => {
       { revision: 2, editId: "x", command: label("b", "Theirs") },
     ];
     let body = start;
-    for (const edit of missed) body = sure(applyEdit(DOCUMENTS.version, body, edit.command)).body;
+    for (const edit of missed) body = unwrap(applyEdit(DOCUMENTS.version, body, edit.command)).body;
     const { replica, lost } = resumePending(newReplica(DOCUMENTS.version, 2, body), saved, missed);
     expect(replica.pending.map((edit) => [edit.editId, edit.base])).toEqual([["free", 2]]);
     expect(lost.map((one) => one.edit.editId)).toEqual(["met"]);

@@ -4,7 +4,7 @@ import {
   BEAT_TOLERANCE,
   beatsOfTicks,
   beatUnitOf,
-  sayOpenSection,
+  describeOpenSection,
   sumBars,
   type TimedChord,
   ticksOfBar,
@@ -63,7 +63,7 @@ export const beats = plainEngine({
       })),
       problems: sums.flatMap((sum, index) => {
         if (!sum.open) return [];
-        const said = sayOpenSection(sum.open, timed[index]!.lines, bar, beatUnit);
+        const said = describeOpenSection(sum.open, timed[index]!.lines, bar, beatUnit);
         const suggestions = said.fixes.map((fix) => ({
           message: fix.words,
           line: fix.line,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { ok } from "@/base";
 import type { Chord } from "@/core/chord";
-import { type FingeringOptions, fingerings as findFingerings, sayFingering } from "@/core/fretboard";
+import { describeFingering, type FingeringOptions, fingerings as findFingerings } from "@/core/fretboard";
 import { engine } from "./engine";
 import { fields, readChord } from "./fields";
 import { handFields, readHand } from "./hand";
@@ -27,6 +27,9 @@ export const fingerings = engine({
   compute: ({ chord, options }, { budget }) => ok(findFingerings(chord, { ...options, budget })),
   tell: (found, _input, { options }) => ({
     ...found,
-    fingerings: found.fingerings.map((one) => ({ ...one, instruction: sayFingering(one, options.tuning) })),
+    fingerings: found.fingerings.map((one) => ({
+      ...one,
+      instruction: describeFingering(one, options.tuning),
+    })),
   }),
 });

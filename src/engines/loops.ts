@@ -1,13 +1,13 @@
 import { z } from "zod";
 import {
   type ChordBeats,
+  describeLoopProblem,
   type LoopCase,
   type LoopLayer,
   type LoopProblem,
   type LoopSection,
   MOST_LAYERS,
   planLoops,
-  sayLoopProblem,
 } from "@/core/loops";
 import { MOST_BPM } from "@/core/rhythm";
 import { LOOP_SCHOOLS, LOOP_STARTS, MOST_BOX_TRACKS, WANTS } from "@/core/song/schema";
@@ -162,7 +162,7 @@ export const loops = engine({
   read: (input): LoopsQuestion => ({ looped: readLoopCase(input), trade: true }),
   compute: ({ looped, trade }, { budget }) =>
     planLoops(budget === undefined ? looped : { ...looped, budget }, { trade }),
-  refuse: (problem) => new FieldError(pathOf(problem), sayLoopProblem(problem)),
+  refuse: (problem) => new FieldError(pathOf(problem), describeLoopProblem(problem)),
 });
 
 /** The field at fault. */

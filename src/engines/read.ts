@@ -2,11 +2,11 @@ import { z } from "zod";
 import { moveChord, parseChord } from "@/core/chord";
 import {
   type ChordSheet,
+  describeSheetLoss,
+  describeSheetProblem,
   LONGEST_SHEET,
   readSheet,
   type SheetSection,
-  saySheetLoss,
-  saySheetProblem,
   TEXT_FORMATS,
 } from "@/core/formats";
 import { formatKey, type Key, moveKey, parseKey } from "@/core/pitch";
@@ -67,10 +67,10 @@ export const read = plainEngine({
         line: problem.line,
         column: problem.column,
         code: problem.code,
-        message: saySheetProblem(problem),
+        message: describeSheetProblem(problem),
         suggestions: problem.suggestions ?? [],
       })),
-      losses: sheet.losses.map((loss) => ({ ...loss, message: saySheetLoss(loss) })),
+      losses: sheet.losses.map((loss) => ({ ...loss, message: describeSheetLoss(loss) })),
     };
   },
 });

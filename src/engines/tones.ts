@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { BOX_CHANGES, BOX_LANDINGS } from "@/core/song/schema";
-import { planTones, sayToneProblem, type ToneCase, type ToneProblem } from "@/core/sounds";
+import { describeToneProblem, planTones, type ToneCase, type ToneProblem } from "@/core/sounds";
 import { engine, FieldError } from "./engine";
 import { fields, refuseRepeats } from "./fields";
 
@@ -70,5 +70,5 @@ export const tones = engine({
     return asked;
   },
   compute: (asked, { budget }) => planTones(budget === undefined ? asked : { ...asked, budget }),
-  refuse: (problem) => new FieldError(pathOf(problem), sayToneProblem(problem)),
+  refuse: (problem) => new FieldError(pathOf(problem), describeToneProblem(problem)),
 });

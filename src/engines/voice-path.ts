@@ -1,7 +1,13 @@
 import { z } from "zod";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { guessKey } from "@/core/chord";
-import { voicePath as findPath, GRADES, type HandEvent, sayFingering, withPassing } from "@/core/fretboard";
+import {
+  describeFingering,
+  voicePath as findPath,
+  GRADES,
+  type HandEvent,
+  withPassing,
+} from "@/core/fretboard";
 import { type Key, parseKey } from "@/core/pitch";
 import { pathFields, readChanges, refusedPath } from "./changes";
 import { engine } from "./engine";
@@ -23,7 +29,7 @@ function keyOf(events: readonly HandEvent[]): Key {
       ? [{ chord: event.chord, beats: event.beats }]
       : [],
   );
-  return guessKey(weighed)?.key ?? sure(parseKey("C"));
+  return guessKey(weighed)?.key ?? unwrap(parseKey("C"));
 }
 
 export const voicePath = engine({
@@ -40,7 +46,7 @@ export const voicePath = engine({
   compute: ({ walked, options }, { budget }) => findPath(walked.events, { ...options, budget }),
   tell: (found, _input, { walked, options }) => ({
     ...found,
-    path: found.path.map((one) => ({ ...one, instruction: sayFingering(one, options.tuning) })),
+    path: found.path.map((one) => ({ ...one, instruction: describeFingering(one, options.tuning) })),
     events: walked.events.map((event, index) => ({
       ...(event.kind === "chord" ? { symbol: event.chord.symbol } : {}),
       beats: event.beats,

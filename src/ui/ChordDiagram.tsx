@@ -24,7 +24,7 @@ const RIGHT = 12;
 const TOP = 20;
 
 /** A shape in words, for those who do not see it. @example "low to high: not played, 3, 2, open, 1, open" */
-export const sayFrets = (frets: Frets): string =>
+export const describeFrets = (frets: Frets): string =>
   frets.map((fret) => (fret === null ? "not played" : fret === 0 ? "open" : fret)).join(", ");
 
 /** "x 3 2 0 1 0". */
@@ -63,7 +63,7 @@ export function ChordDiagram({ shape, name, capo = 0, leftHanded = false, labels
       viewBox={`0 0 ${width} ${height}`}
       className={className}
       role="img"
-      aria-label={`${name}: ${sayFrets(frets)}${heard}${capo > 0 ? `, capo ${capo}` : ""}`}
+      aria-label={`${name}: ${describeFrets(frets)}${heard}${capo > 0 ? `, capo ${capo}` : ""}`}
     >
       <Grid strings={frets.map((_, string) => x(string))} rows={rows} isNut={first === 1} capo={capo} />
       <g className="fill-current font-sans" fontSize="10" textAnchor="middle">

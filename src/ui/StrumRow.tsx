@@ -50,7 +50,7 @@ const wordOf = (stroke: Stroke): string => {
 const LOUDNESS = { 1: "light ", 2: "", 3: "accented " } as const;
 
 /** "1 accented down, 2 down, & up": a pattern in words. */
-export function sayPattern(pattern: Pattern): string {
+export function describePattern(pattern: Pattern): string {
   const counts = countsOf(pattern);
   return pattern.strokes
     .flatMap((stroke, at) => {
@@ -87,7 +87,7 @@ export function StrumRow({ pattern, shared, className = "" }: Props) {
     <svg
       viewBox={`0 0 ${width} 76`}
       role="img"
-      aria-label={sayPattern(pattern)}
+      aria-label={describePattern(pattern)}
       className={className}
       style={{ width: width * 1.1, maxWidth: "100%" }}
     >

@@ -5,19 +5,19 @@ export const pretty = (symbol: string): string =>
   symbol.replaceAll("#", "♯").replace(/(?<=[A-G])b+|b(?=\d)/gu, (flats) => "♭".repeat(flats.length));
 
 /** "F♯ minor". */
-export const sayKey = (key: string): string =>
+export const describeKey = (key: string): string =>
   `${pretty(key.replace(/m$/u, ""))} ${key.endsWith("m") ? "minor" : "major"}`;
 
-/** Minutes and seconds. @example sayTime(75) // => "1:15" */
-export const sayTime = (seconds: number): string => {
+/** Minutes and seconds. @example describeTime(75) // => "1:15" */
+export const describeTime = (seconds: number): string => {
   const whole = Math.round(seconds);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 };
 
-/** @example sayPercent(0.64) // => "64 %" */
-export const sayPercent = (share: number): string => `${Math.round(share * 100)} %`;
+/** @example describePercent(0.64) // => "64 %" */
+export const describePercent = (share: number): string => `${Math.round(share * 100)} %`;
 
-export const sayCapo = (capo: number): string => (capo === 0 ? "no capo" : `capo ${capo}`);
+export const describeCapo = (capo: number): string => (capo === 0 ? "no capo" : `capo ${capo}`);
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = Object.freeze({
   carry: "carries",

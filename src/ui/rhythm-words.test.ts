@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { readPattern } from "@/core/rhythm";
 import { sampleNote } from "../../testing/fretboard/sample-note";
-import { sayPattern } from "./StrumRow";
+import { describePattern } from "./StrumRow";
 import { signOfNote } from "./TabLines";
 
 describe("a pattern in words, for who can't see it", () => {
   const said = (text: string, kind: "strum" | "fingers" | "zones" = "strum") =>
-    sayPattern(sure(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text, kind })));
+    describePattern(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text, kind })));
 
   it("tells count, weight and stroke; what rings on is left out", () =>
     expect(said("D3 . U1 x - D")).toBe("1 accented down, 2 light up, & dead, 3 choke, & down"));

@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import { sumBars } from "@/core/rhythm";
 import { outlineOf, timedChords } from "@/core/song/read";
 import { sampleVersion } from "../../testing/song/sample-version";
-import { sayFrets, writeFrets } from "./ChordDiagram";
+import { describeFrets, writeFrets } from "./ChordDiagram";
 import { piecesOf } from "./pieces";
-import { pretty, sayKey, sayTime } from "./pretty";
+import { describeKey, describeTime, pretty } from "./pretty";
 import { notches } from "./SungLine";
 
 describe("notches", () => {
@@ -52,12 +52,12 @@ describe("words for people", () => {
       "B♭♭",
       "Gsus4",
     ]);
-    expect(sayKey("F#m")).toBe("F♯ minor");
-    expect([75, 59.6, 0].map(sayTime)).toEqual(["1:15", "1:00", "0:00"]);
+    expect(describeKey("F#m")).toBe("F♯ minor");
+    expect([75, 59.6, 0].map(describeTime)).toEqual(["1:15", "1:00", "0:00"]);
   });
 
   it("says a shape", () => {
     expect(writeFrets([null, 3, 2, 0, 1, 0])).toBe("x 3 2 0 1 0");
-    expect(sayFrets([null, 3, 0])).toBe("not played, 3, open");
+    expect(describeFrets([null, 3, 0])).toBe("not played, 3, open");
   });
 });

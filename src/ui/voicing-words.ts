@@ -1,4 +1,4 @@
-import { type Style, sayList } from "@/core/fretboard";
+import { describeList, type Style } from "@/core/fretboard";
 import { parseTuning, stringNames } from "@/core/pitch";
 
 export const STYLE_WORDS: Readonly<Record<Style, string>> = Object.freeze({
@@ -27,6 +27,6 @@ export function stringSets(tuning: readonly string[]): { value: string; label: s
     { value: "", label: "all strings" },
     ...sets
       .filter((set) => set.length < names.length)
-      .map((set) => ({ value: set.join(), label: `${sayList(set.map((at) => names[at]!))} only` })),
+      .map((set) => ({ value: set.join(), label: `${describeList(set.map((at) => names[at]!))} only` })),
   ];
 }

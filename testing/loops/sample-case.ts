@@ -1,4 +1,4 @@
-import { sure } from "../../src/base";
+import { unwrap } from "../../src/base";
 import { parseChord } from "../../src/core/chord";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection, Want } from "../../src/core/loops/loop-case";
 import { parseKey } from "../../src/core/pitch";
@@ -7,7 +7,7 @@ import { parseKey } from "../../src/core/pitch";
 export function chordBeats(text: string): ChordBeats[] {
   const words = text.split(" ").filter((word) => word !== "");
   return words.flatMap((word, at) =>
-    at % 2 === 0 ? [{ chord: sure(parseChord(word)), beats: Number(words[at + 1]) }] : [],
+    at % 2 === 0 ? [{ chord: unwrap(parseChord(word)), beats: Number(words[at + 1]) }] : [],
   );
 }
 
@@ -49,7 +49,7 @@ export const caseOf = (more: Partial<LoopCase>): LoopCase => ({
   beatsPerBar: 4,
   startFrom: "silence",
   school: "chords-first",
-  key: sure(parseKey("Dm")),
+  key: unwrap(parseKey("Dm")),
   listen: false,
   layers: [],
   sections: [],

@@ -1,4 +1,4 @@
-import { sure } from "../../src/base";
+import { unwrap } from "../../src/base";
 import { bandSheet } from "../../src/core/parts";
 import { add, type VersionCommand } from "../../src/core/song/edit";
 import { outlineOf, timelineOf } from "../../src/core/song/read";
@@ -17,7 +17,7 @@ import { applyEdit } from "../../src/document";
 import { sampleVersion } from "../song/sample-version";
 
 export const edit = (body: VersionBody, command: VersionCommand): VersionBody =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /**
  * A song for tests: four bars of G a section at one beat a second, three sections in the form a, b, c, a; player 0 changes
@@ -64,4 +64,4 @@ export function tonesOfSample(body: VersionBody): SongTones {
   return songTones(body, bandSheet(body, outline, timeline), timeline, body.players.p0!);
 }
 
-export const planOfSample = (song: SongTones) => sure(planTones(song.asked!));
+export const planOfSample = (song: SongTones) => unwrap(planTones(song.asked!));

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { formatNoteName, parseKey } from "../pitch";
 import { hasForeignBass, moveChord, parseChord, type SoundingChord } from "./chord";
 import { coloured } from "./colour";
@@ -8,7 +8,7 @@ import { guessKey } from "./guess-key";
 import { formatTone } from "./tone";
 
 const chord = (text: string): SoundingChord => {
-  const read = sure(parseChord(text));
+  const read = unwrap(parseChord(text));
   if (read.kind === "none") throw new Error("Expected a sounding chord.");
   return read;
 };
@@ -46,7 +46,7 @@ describe("parseChord", () => {
   ])("reads %s", (symbol, expected) => expect(tones(symbol)).toBe(expected));
 
   it.each(["N.C.", "NC", "n.c."])("reads %s as no chord", (symbol) =>
-    expect(sure(parseChord(symbol)).kind).toBe("none"),
+    expect(unwrap(parseChord(symbol)).kind).toBe("none"),
   );
 
   it("reads the slash bass and tells a foreign one", () => {
@@ -99,7 +99,7 @@ describe("parseChord", () => {
 
 describe("moveChord", () => {
   const move = (symbol: string, from: string, to: string) =>
-    moveChord(sure(parseChord(symbol)), sure(parseKey(from)), sure(parseKey(to)));
+    moveChord(unwrap(parseChord(symbol)), unwrap(parseKey(from)), unwrap(parseKey(to)));
 
   it("moves root and bass alike and keeps the quality as written", () => {
     expect(move("E/G#", "A", "G")).toBe("D/F#");
@@ -121,11 +121,11 @@ describe("guessKey", () => {
     guessKey(text.split(" ").map((symbol) => ({ chord: chord(symbol), beats: 4 })));
 
   it("takes the key whose chords cover most beats, then the last chord, then the first", () => {
-    expect(guess("G C D G")).toEqual({ key: sure(parseKey("G")), sure: true });
-    expect(guess("Am F C G")?.key).toEqual(sure(parseKey("Am")));
-    expect(guess("C G Am F")?.key).toEqual(sure(parseKey("C")));
-    expect(guess("F G Am")?.key).toEqual(sure(parseKey("Am")));
-    expect(guess("Am Dm E7 Am")?.key).toEqual(sure(parseKey("Am")));
+    expect(guess("G C D G")).toEqual({ key: unwrap(parseKey("G")), sure: true });
+    expect(guess("Am F C G")?.key).toEqual(unwrap(parseKey("Am")));
+    expect(guess("C G Am F")?.key).toEqual(unwrap(parseKey("C")));
+    expect(guess("F G Am")?.key).toEqual(unwrap(parseKey("Am")));
+    expect(guess("Am Dm E7 Am")?.key).toEqual(unwrap(parseKey("Am")));
     expect(guessKey([])).toBeNull();
   });
 });

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
 import { parseChord, type SoundingChord } from "./chord";
 import { clashesWith } from "./clash";
 
 const clashes = (classes: number[], symbol: string, key: string) =>
-  clashesWith(classes, sure(parseChord(symbol)) as SoundingChord, sure(parseKey(key)));
+  clashesWith(classes, unwrap(parseChord(symbol)) as SoundingChord, unwrap(parseKey(key)));
 
 describe("clashesWith", () => {
   it("finds what lies a semitone from a tone of the chord", () => {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
 import { parseChord, pitchClassesOf, type SoundingChord } from "./chord";
 import { identify } from "./identify";
 import { QUALITIES } from "./qualities";
 
 const names = (classes: number[], bass: number, key: string | null = null) =>
-  identify(classes, bass, key === null ? null : sure(parseKey(key))).map((one) => one.symbol);
+  identify(classes, bass, key === null ? null : unwrap(parseKey(key))).map((one) => one.symbol);
 
 describe("identify", () => {
   it("calls one shape by two names until the bass decides (common practice, no source)", () => {
@@ -42,7 +42,7 @@ describe("identify", () => {
   it("finds every chord of the table again from its own tones, complete", () => {
     for (const { text } of QUALITIES) {
       for (const root of ["C", "F#", "Bb"]) {
-        const chord = sure(parseChord(root + text)) as SoundingChord;
+        const chord = unwrap(parseChord(root + text)) as SoundingChord;
         const classes = pitchClassesOf(chord);
         const found = identify(classes, classes[0]!, null).find((one) => one.symbol === root + text);
         expect(found, root + text).toMatchObject({ complete: true, omits: [] });
@@ -52,7 +52,7 @@ describe("identify", () => {
 
   it("holds what sounds and misses at most one tone besides the fifth", () => {
     for (const { symbol, omits } of identify([0, 4, 10], 0, null)) {
-      const classes = pitchClassesOf(sure(parseChord(symbol)) as SoundingChord);
+      const classes = pitchClassesOf(unwrap(parseChord(symbol)) as SoundingChord);
       for (const one of [0, 4, 10]) expect(classes).toContain(one);
       expect(omits.filter((tone) => tone !== "5").length).toBeLessThanOrEqual(1);
     }

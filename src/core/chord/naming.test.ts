@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
 import { toLetters } from "./naming";
 
@@ -56,7 +56,7 @@ describe("toLetters", () => {
     expect(toLetters(text, "german")).toBeNull(),
   );
 
-  const key = (text: string) => sure(parseKey(text));
+  const key = (text: string) => unwrap(parseKey(text));
   it.each([
     ["1", "G", "G"],
     ["5/7", "G", "D/F#"],

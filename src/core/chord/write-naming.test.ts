@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { formatNoteName, parseKey } from "../pitch";
 import { parseChord } from "./chord";
 import { NAMINGS, toLetters } from "./naming";
 import { QUALITIES } from "./qualities";
 import { writeChord } from "./write-naming";
 
-const key = sure(parseKey("G"));
+const key = unwrap(parseKey("G"));
 
 describe("writeChord (common practice, no source)", () => {
   it.each([

@@ -1,8 +1,8 @@
 import type { Ticks } from "../../base";
 import { byOrder } from "../../document";
-import { type FootPress, looperPlayer, sayPress } from "../loops";
+import { describePress, type FootPress, looperPlayer } from "../loops";
 import type { BandSheet, SheetPart } from "../parts";
-import { saySemitones } from "../pitch";
+import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
 import {
   clockOf,
@@ -15,7 +15,7 @@ import {
   versionRow,
 } from "../song/read";
 import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
-import { type SongTones, sayAct, sayValue, type TonePress } from "../sounds";
+import { describeAct, describeSetting, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";
 
@@ -142,7 +142,7 @@ function everybody(body: VersionBody, spans: readonly UseSpan[]): Found[] {
         found.push({ kind, playerId: null, tick, text, span });
       if (before && before.shift !== passage.shift) {
         const by = passage.shift - before.shift;
-        put("key", passage.tick, `everything ${by > 0 ? "up" : "down"} ${saySemitones(Math.abs(by))}`);
+        put("key", passage.tick, `everything ${by > 0 ? "up" : "down"} ${describeSemitones(Math.abs(by))}`);
       }
       if (before && before.tempo.bpm !== passage.tempo.bpm)
         put("tempo", passage.tick, `${passage.tempo.bpm} a minute from here`);
@@ -254,7 +254,7 @@ function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }:
         kind: "press",
         playerId: feet?.id ?? null,
         tick: press.tick,
-        text: `looper: ${sayPress(press)}`,
+        text: `looper: ${describePress(press)}`,
         mayFrom: press.from < press.tick ? press.from : null,
         span: spanAt(spans, press.tick),
       }),
@@ -265,7 +265,7 @@ function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }:
           kind: "press",
           playerId,
           tick: press.tick,
-          text: `box: ${sayAct(press.act, song.box)}`,
+          text: `box: ${describeAct(press.act, song.box)}`,
           mayFrom: press.window?.from ?? null,
           span: press.into.span,
         }),
@@ -281,7 +281,7 @@ function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): 
     const span = byUse.get(row.useId);
     if (!span) return [];
     return row.moves.map((move, at): Found => {
-      const what = `${sayValue(move.setting, move.value)}, by ${move.by}`;
+      const what = `${describeSetting(move.setting, move.value)}, by ${move.by}`;
       const until = clock.barAt(span.from + move.to).bar;
       const text = move.to === move.from ? what : `${what}, there by bar ${until}`;
       return {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { set } from "../song/edit";
-import { changeOver, sayChange } from "./change-over";
+import { changeOver, describeChange } from "./change-over";
 import { type PlayerState, songEdges } from "./player-states";
 
 const STANDARD = ["E2", "A2", "D3", "G3", "B3", "E4"];
@@ -16,7 +16,7 @@ const state = (more: Partial<PlayerState> = {}): PlayerState => ({
 });
 const told = (from: PlayerState[], to: PlayerState[]) => {
   const { changes, seconds } = changeOver(from, to);
-  return [changes.map(sayChange), seconds];
+  return [changes.map(describeChange), seconds];
 };
 
 describe("what changes between two songs", () => {

@@ -90,8 +90,8 @@ export function changeOver(ends: readonly PlayerState[], starts: readonly Player
   return { changes: each.flat(), seconds: Math.max(0, ...seconds) };
 }
 
-/** A change in words. @example sayChange(change) // => "Tobin: capo from 2 to 4" */
-export function sayChange(change: Change): string {
+/** A change in words. @example describeChange(change) // => "Tobin: capo from 2 to 4" */
+export function describeChange(change: Change): string {
   switch (change.code) {
     case "instrument":
       return `${change.name}: from ${change.from} to ${change.to}`;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { DOCUMENTS, type EveningBody, type EveningItem, PLAIN_ITEM } from "../song/schema";
 import { bestOrder } from "./best-order";
@@ -79,7 +79,7 @@ describe("a running order", () => {
       evening: { e: { id: "e", name: "E", place: "", note: "", targetMinutes: null } },
       items: Object.fromEntries(items.map((item) => [item.id, item])),
     };
-    const taken = sure(applyEdit(DOCUMENTS.evening, body as never, reorderSongs(items, best.order)))
+    const taken = unwrap(applyEdit(DOCUMENTS.evening, body as never, reorderSongs(items, best.order)))
       .body as unknown as EveningBody;
     expect(itemsOf(taken).map(({ id }) => id)).toEqual(["three", "talk", "one", "two"]);
     const before = orderCase([song("one", "a", { beforeId: "two" }), song("two", "b")], edgesOf);

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
+import { alignSources } from "./align";
 import { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
-import { laySources } from "./lay";
-import { barUnlikeness, fitsTwoNames, unlikeness } from "./likeness";
+import { barUnlikeness, fitsTwoNames, unlikeness } from "./similarity";
 import { fewestColumns, weighEvidence } from "./weigh";
 
 /** Bars written as "G C/2": two chords share a bar; "*" before a bar begins a section. */
@@ -62,7 +62,7 @@ describe("unlikeness, worked by hand", () => {
 
 describe("laying sources", () => {
   it("finds a bar that one source leaves out", () => {
-    const laid = laySources([source("a", "G C D G"), source("b", "G C G")]);
+    const laid = alignSources([source("a", "G C D G"), source("b", "G C G")]);
     expect(laid.columns).toEqual([
       [0, 0],
       [1, 1],
@@ -73,7 +73,7 @@ describe("laying sources", () => {
   });
 
   it("keeps sections together where chords alone would not tell", () => {
-    const laid = laySources([source("a", "*G G *G G"), source("b", "*G G G *G G")]);
+    const laid = alignSources([source("a", "*G G *G G"), source("b", "*G G G *G G")]);
     expect(laid.columns.filter((column) => column[0] === 2)).toEqual([[2, 3]]);
   });
 
@@ -105,7 +105,7 @@ describe("laying sources", () => {
     fc.assert(
       fc.property(fc.array(bars, { minLength: 2, maxLength: 3 }), (texts) => {
         const sources = texts.map((text, index) => source(`s${index}`, text));
-        const laid = laySources(sources);
+        const laid = alignSources(sources);
         expect(laid.exact).toBe(true);
         expect(Math.round(laid.cost * 1000)).toBe(slow(sources.map((one) => [...one.bars])));
         for (const [index, one] of sources.entries())
@@ -119,11 +119,11 @@ describe("laying sources", () => {
 
   it("past its budget gives a way with a bound below its cost", () => {
     const texts = ["G C D Em G C", "C D G Em C G D", "D D C G Em C"];
-    const laid = laySources(
+    const laid = alignSources(
       texts.map((text, index) => source(`s${index}`, text)),
       2,
     );
-    const best = laySources(texts.map((text, index) => source(`s${index}`, text)));
+    const best = alignSources(texts.map((text, index) => source(`s${index}`, text)));
     expect(laid.exact).toBe(false);
     expect(laid.bound).toBeLessThanOrEqual(best.cost);
     expect(laid.cost).toBeGreaterThanOrEqual(best.cost);
@@ -178,7 +178,7 @@ describe("weighing the evidence", () => {
 
   it("plays versions out and lays them in one key", () => {
     const body = sampleVersion({ v: { lines: ["a/G:4 b/D:2 c/C:2"] } }, ["vx2"]);
-    const moved = evidenceOf(body, "A", sure(parseKey("A")));
+    const moved = evidenceOf(body, "A", unwrap(parseKey("A")));
     expect(
       moved.bars.map((bar) => bar.chords.map((chord) => `${chord.symbol} ${chord.from}-${chord.to}`)),
     ).toEqual([["A 0-1"], ["E 0-0.5", "D 0.5-1"], ["A 0-1"], ["E 0-0.5", "D 0.5-1"]]);

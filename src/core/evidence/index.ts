@@ -1,5 +1,5 @@
+export { alignSources } from "./align";
 export { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
-export { laySources } from "./lay";
 
 export { settleChords } from "./settle";
 export { type Question, type Spot, type WeighedColumn, weighEvidence } from "./weigh";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { set, type VersionCommand } from "../song/edit";
 import type { VersionBody } from "../song/schema";
@@ -9,7 +9,7 @@ import { evidenceOf } from "./bars";
 import { settleChords } from "./settle";
 
 const act = (body: VersionBody, command: VersionCommand): VersionBody =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /** Written in G, performed in A, the second time two semitones up, in B. */
 function raised(): VersionBody {

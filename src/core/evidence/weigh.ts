@@ -1,6 +1,6 @@
+import { type Column, type Laid, alignSources } from "./align";
 import type { EvidenceSource } from "./bars";
-import { type Column, type Laid, laySources } from "./lay";
-import { chordAt, fitsTwoNames, slicesOf, unlikeness } from "./likeness";
+import { chordAt, fitsTwoNames, slicesOf, unlikeness } from "./similarity";
 
 /** One spot where sources were compared: what each says there, null where it has no bar or no chord. */
 export type Spot = {
@@ -40,7 +40,7 @@ export type Evidence = {
 
 /** Lays sources against each other and tells where they agree, what is in doubt, and what to listen to. */
 export function weighEvidence(sources: readonly EvidenceSource[], budget?: number): Evidence {
-  const { columns, ...laid } = laySources(sources, budget);
+  const { columns, ...laid } = alignSources(sources, budget);
   const silent = sources.map((_, source) => silentColumns(columns, source));
   const questions: { says: (string | null)[]; columns: number[]; beats: number; twoNames: boolean }[] = [];
   const numbers = new Map<string, number>();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { addException, set, type VersionCommand } from "../song/edit";
 import { outlineOf } from "../song/read";
@@ -49,7 +49,7 @@ describe("sheetOfVersion", () => {
     let count = 0;
     const makeId = () => `n${count++}`;
     const act = (body: VersionBody, command: VersionCommand) =>
-      sure(applyEdit(DOCUMENTS.version, body, command)).body;
+      unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
     let body = build();
     const [verse, chorus] = outlineOf(body).form;
     body = act(body, addException(outlineOf(body), verse!, "extra", {}, makeId));

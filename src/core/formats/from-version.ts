@@ -55,7 +55,7 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
       }
     }
     for (const { exception } of exceptions)
-      if (isPlayed(exception, round)) sayMark(exception, use.label ?? section.section.label, lose);
+      if (isPlayed(exception, round)) describeMark(exception, use.label ?? section.section.label, lose);
     if (!use.vocals) lose("a section without voice", use.label ?? section.section.label);
     const { shift, bpm: tempo, meterBeats, meterUnit } = use;
     const meter =
@@ -125,6 +125,6 @@ function freshLabel(label: string, sections: readonly SheetSection[]): string {
 
 const MARK_WORDS = Object.freeze({ hold: "a hold", push: "a push", stop: "a stop" });
 
-function sayMark({ kind }: Exception, label: string, lose: (what: string, text: string) => void): void {
+function describeMark({ kind }: Exception, label: string, lose: (what: string, text: string) => void): void {
   if (kind === "hold" || kind === "push" || kind === "stop") lose(MARK_WORDS[kind], label);
 }

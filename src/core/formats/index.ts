@@ -1,6 +1,7 @@
 export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
 export * from "./chord-text";
 export { readChordPro, writeChordPro } from "./chordpro";
+export { describeSheetLoss, describeSheetProblem } from "./describe-problem";
 export { drawnShapes } from "./drawn-shapes";
 export { sheetOfVersion } from "./from-version";
 export { readMidi } from "./midi/read";
@@ -18,7 +19,6 @@ export {
   titleOfFile,
 } from "./read-file";
 export { readSheet, TEXT_FORMATS } from "./read-sheet";
-export { saySheetLoss, saySheetProblem } from "./say-problem";
 export {
   type ChordSheet,
   LONGEST_SHEET,
@@ -28,4 +28,4 @@ export {
 } from "./sheet";
 export * from "./tab-text";
 export { type SheetSource, versionOfSheet } from "./to-version";
-export { sayZipProblem, unzip } from "./unzip";
+export { describeZipProblem, unzip } from "./unzip";

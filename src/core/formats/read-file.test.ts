@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { strToU8, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { decodeText, isPack, isSongFile, readSongFile, songsInFile, titleOfFile } from "./read-file";
-import { sayZipProblem, unzip } from "./unzip";
+import { describeZipProblem, unzip } from "./unzip";
 
 const latin1 = (text: string) => Uint8Array.from(text, (sign) => sign.charCodeAt(0));
 
@@ -94,6 +94,6 @@ describe("zips", () => {
     ["none", strToU8("PK no zip"), /no zip file/],
   ])("%s is refused with a sentence", (_name, bytes, words) => {
     const found = unzip(bytes, limits);
-    expect(found.ok ? "" : sayZipProblem(found.problem)).toMatch(words);
+    expect(found.ok ? "" : describeZipProblem(found.problem)).toMatch(words);
   });
 });

@@ -1,4 +1,4 @@
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { bodyMaker, type MakeId, ordersFor, type Put } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf } from "../rhythm";
@@ -37,7 +37,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
     id: makeId(),
     name: "Full band",
     writtenKey,
-    key: higher === 0 ? writtenKey : formatKey(moveKey(sure(parseKey(writtenKey)), higher)),
+    key: higher === 0 ? writtenKey : formatKey(moveKey(unwrap(parseKey(writtenKey)), higher)),
     keySure: sheet.keySure,
     bpm: sheet.tempo ?? DEFAULT_TEMPO,
     beatUnit: sheet.beatUnit ?? beatUnitOf(meter),

@@ -44,7 +44,7 @@ export function unzip(
   }
 }
 
-export const sayZipProblem = (problem: ZipProblem): string => {
+export const describeZipProblem = (problem: ZipProblem): string => {
   switch (problem.code) {
     case "not-a-zip":
       return "This is no zip file that can be unpacked; it may be damaged. Nothing was taken from it.";

@@ -1,17 +1,17 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { formatKey, GUITAR_TUNING, parseKey, parseTuning } from "../pitch";
 import { capoTable, shapeKeyAt } from "./capo-table";
 import { fingerings } from "./fingerings";
 
-const guitar = sure(parseTuning(GUITAR_TUNING));
+const guitar = unwrap(parseTuning(GUITAR_TUNING));
 const table = (key: string, chords: string, options = {}) =>
   capoTable(
-    sure(parseKey(key)),
+    unwrap(parseKey(key)),
     chords.split(" ").map((item) => {
       const [symbol, beats] = item.split(":");
-      return { chord: sure(parseChord(symbol!)), beats: Number(beats ?? 4) };
+      return { chord: unwrap(parseChord(symbol!)), beats: Number(beats ?? 4) };
     }),
     { tuning: guitar, ...options },
   );
@@ -38,15 +38,15 @@ describe("capoTable", () => {
       expect(rows[at]!.effort!).toBeGreaterThanOrEqual(rows[at - 1]!.effort!);
     const open = rows.find((row) => row.capo === 0)!;
     const difficulty = (symbol: string) =>
-      fingerings(sure(parseChord(symbol)), { tuning: guitar }).fingerings[0]!.difficulty;
+      fingerings(unwrap(parseChord(symbol)), { tuning: guitar }).fingerings[0]!.difficulty;
     expect(open.effort).toBeCloseTo((6 * difficulty("G") + 2 * difficulty("D")) / 8, 5);
     expect(open.hardest).toEqual({ shape: "D", difficulty: difficulty("D") });
     expect(open.chords[1]).toEqual({ symbol: "N.C.", shape: "N.C." });
   });
 
   it("keeps the shape names of a guitar tuned down", () => {
-    const down = sure(parseTuning("Eb2 Ab2 Db3 Gb3 Bb3 Eb4".split(" ")));
-    expect(formatKey(shapeKeyAt(sure(parseKey("Eb")), 0, down))).toBe("E");
+    const down = unwrap(parseTuning("Eb2 Ab2 Db3 Gb3 Bb3 Eb4".split(" ")));
+    expect(formatKey(shapeKeyAt(unwrap(parseKey("Eb")), 0, down))).toBe("E");
     expect(table("Eb", "Eb Ab", { tuning: down, maxCapo: 0 })[0]!.chords.map((one) => one.shape)).toEqual([
       "E",
       "A",
@@ -55,7 +55,7 @@ describe("capoTable", () => {
 
   it("puts last, without effort, a capo where a shape has no fingering", () => {
     const rows = table("C", "C G13 C7(b9,#11)", {
-      tuning: sure(parseTuning(["C3", "G3", "C4"])),
+      tuning: unwrap(parseTuning(["C3", "G3", "C4"])),
       maxCapo: 2,
     });
     expect(rows.every((row) => row.effort === null)).toBe(true);

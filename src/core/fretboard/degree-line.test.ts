@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { type Chord, parseChord, type SoundingChord, toneName } from "../chord";
 import { BASS_TUNING, GUITAR_TUNING, parsePitch, parseTuning, pitchClassOf } from "../pitch";
 import { degreeLine } from "./degree-line";
 
-const guitar = sure(parseTuning(GUITAR_TUNING));
-const chords = (text: string): Chord[] => text.split(" ").map((symbol) => sure(parseChord(symbol)));
-const pitch = (text: string) => sure(parsePitch(text));
+const guitar = unwrap(parseTuning(GUITAR_TUNING));
+const chords = (text: string): Chord[] => text.split(" ").map((symbol) => unwrap(parseChord(symbol)));
+const pitch = (text: string) => unwrap(parsePitch(text));
 const line = (text: string, low: string, high: string, allowed = ["1", "3", "5"], tuning = guitar) =>
   degreeLine(chords(text), { tuning, range: [pitch(low), pitch(high)], allowed });
 const value = (result: ReturnType<typeof line>) => {
@@ -75,7 +75,7 @@ describe("degreeLine", () => {
   });
 
   it("walks on a bass", () => {
-    const bass = sure(parseTuning(BASS_TUNING));
+    const bass = unwrap(parseTuning(BASS_TUNING));
     expect(value(line("E A", "E1", "A1", ["1"], bass)).notes.map((note) => [note.string, note.fret])).toEqual(
       [
         [0, 0],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { canHold } from "../../../testing/fretboard/slow-search";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "../chord";
 import { parseTuning, pitchClassOf, type Tuning } from "../pitch";
 import { fingerings } from "./fingerings";
@@ -40,7 +40,7 @@ describe("fingerings of 240 chords on 7 frets", () => {
   it.each([["E2 A2 D3 G3 B3 E4"], ["D2 A2 D3 G3 A3 D4"], ["G4 C4 E4 A4"], ["B0 E1 A1 D2 G2"]])(
     "equal the plain search: %s",
     (text) => {
-      const tuning = sure(parseTuning(text.split(" ")));
+      const tuning = unwrap(parseTuning(text.split(" ")));
       const hand = { tuning, capo: 0, level: "fluent" as const };
       const bySound = new Map<number, Plain[]>();
       for (const one of everyCombination(tuning)) {
@@ -57,7 +57,7 @@ describe("fingerings of 240 chords on 7 frets", () => {
       let shapes = 0;
       const different: string[] = [];
       for (const symbol of ROOTS.flatMap((root) => QUALITIES.map((quality) => root + quality))) {
-        const chord = sure(parseChord(symbol)) as SoundingChord;
+        const chord = unwrap(parseChord(symbol)) as SoundingChord;
         const root = pitchClassOf(chord.root);
         const allowed = pitchClassesOf(chord).reduce((set, one) => set | (1 << one), 0);
         const essential = chord.essential.reduce(

@@ -14,12 +14,12 @@ export function ordinal(count: number): string {
   return `${count}${teen ? "th" : (["th", "st", "nd", "rd"][count % 10] ?? "th")}`;
 }
 
-/** @example sayList(["D", "G", "B"]) // => "D, G and B" */
-export const sayList = (items: readonly string[]): string =>
+/** @example describeList(["D", "G", "B"]) // => "D, G and B" */
+export const describeList = (items: readonly string[]): string =>
   items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
 
-/** A list of fingers as people say it. @example sayFingers([3, 4]) // => "ring and little finger" */
-export function sayFingers(fingers: readonly Finger[]): string {
+/** A list of fingers as people say it. @example describeFingers([3, 4]) // => "ring and little finger" */
+export function describeFingers(fingers: readonly Finger[]): string {
   const words = fingers.map((finger) => FINGER_WORDS[finger]);
-  return sayList(words.map((word, at) => (at < words.length - 1 ? word.replace(" finger", "") : word)));
+  return describeList(words.map((word, at) => (at < words.length - 1 ? word.replace(" finger", "") : word)));
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { slowShapes } from "../../../testing/fretboard/slow-search";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord, type SoundingChord } from "../chord";
 import { BASS_TUNING, GUITAR_TUNING, parseTuning } from "../pitch";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
@@ -9,9 +9,9 @@ import { FITTED, HELD_OUT, type Ordering, readFrets } from "./orderings";
 import { TERMS } from "./terms";
 import { WEIGHTS } from "./weights";
 
-const guitar = sure(parseTuning(GUITAR_TUNING));
-const bass = sure(parseTuning(BASS_TUNING));
-const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
+const guitar = unwrap(parseTuning(GUITAR_TUNING));
+const bass = unwrap(parseTuning(BASS_TUNING));
+const chord = (symbol: string) => unwrap(parseChord(symbol)) as SoundingChord;
 const find = (symbol: string, options: Partial<FingeringOptions> = {}) =>
   fingerings(chord(symbol), { tuning: guitar, ...options });
 const ids = (list: readonly Fingering[]) => list.map((one) => one.frets.join()).sort();
@@ -44,14 +44,14 @@ describe("fingerings: complete", () => {
       ["D3 G3 B3 D4", "G/B", 7],
     ] as const) {
       const options = {
-        tuning: sure(parseTuning(text.split(" "))),
+        tuning: unwrap(parseTuning(text.split(" "))),
         capo: 0,
         maxFret,
         level: "fluent" as const,
       };
       expect(ids(fingerings(chord(symbol), options).fingerings)).toEqual(slowShapes(chord(symbol), options));
     }
-    const eight = sure(parseTuning("F#1 B1 E2 A2 D3 G3 B3 E4".split(" ")));
+    const eight = unwrap(parseTuning("F#1 B1 E2 A2 D3 G3 B3 E4".split(" ")));
     expect(fingerings(chord("E"), { tuning: eight, maxFret: 5 }).total).toBeGreaterThan(0);
   });
 
@@ -85,7 +85,7 @@ describe("fingerings: complete", () => {
   });
 
   it("gives none for no chord", () => {
-    expect(fingerings(sure(parseChord("N.C.")), { tuning: guitar })).toEqual({
+    expect(fingerings(unwrap(parseChord("N.C.")), { tuning: guitar })).toEqual({
       fingerings: [],
       total: 0,
       exact: true,
@@ -125,7 +125,7 @@ describe("fingerings: styles", () => {
 
   it("handles odd tunings too", () => {
     for (const text of ["G4 C4 E4 A4", "D2 G2 D3 G3 B3 D4", "B1 E2 A2 D3"]) {
-      const tuning = sure(parseTuning(text.split(" ")));
+      const tuning = unwrap(parseTuning(text.split(" ")));
       for (const style of ["power", "octave", "triad", "two-string", "shell"] as const) {
         const options = { tuning, capo: 0, maxFret: 5, level: "fluent" as const, style };
         expect(ids(fingerings(chord("G7"), options).fingerings), `${text} ${style}`).toEqual(

@@ -1,16 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { formatPitch, GUITAR_TUNING, parseKey, parsePitch, parseTuning } from "../pitch";
 import { type HarmonyInterval, harmonise } from "./harmoniser";
 import { betweenFretsMm, fretMm } from "./neck";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
-const midi = (text: string) => text.split(" ").map((one) => ({ midi: sure(parsePitch(one)) }));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
+const midi = (text: string) => text.split(" ").map((one) => ({ midi: unwrap(parsePitch(one)) }));
 const run = (notes: string, interval: HarmonyInterval, more = {}) =>
   harmonise(midi(notes), { interval, tuning, ...more });
 const inKey = (degrees: number, key: string): HarmonyInterval => ({
   degrees,
-  key: sure(parseKey(key)),
+  key: unwrap(parseKey(key)),
   scale: key.endsWith("m") ? "minor" : "major",
 });
 
@@ -46,7 +46,7 @@ describe("harmonise: by hand", () => {
     for (const capo of [0, 3]) {
       const { substitutes, sounding } = run("E3 G3 A4 C5", { semitones: 4 }, { capo, maxFret: 12 });
       for (const [index, pairs] of substitutes.entries()) {
-        const [note, harmony] = sounding[index]!.map((text) => sure(parsePitch(text)));
+        const [note, harmony] = sounding[index]!.map((text) => unwrap(parsePitch(text)));
         const plain: string[] = [];
         for (let a = 0; a < 6; a++)
           for (let b = 0; b < 6; b++)

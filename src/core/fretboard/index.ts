@@ -1,7 +1,8 @@
 export { type CapoTableOptions, capoTable, shapeKeyAt } from "./capo-table";
 export { degreeLine } from "./degree-line";
+export { describeFingering } from "./describe-fingering";
 export type { Reason } from "./difficulty";
-export { FINGER_WORDS, sayFingers, sayList } from "./finger-words";
+export { describeFingers, describeList, FINGER_WORDS } from "./finger-words";
 export { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 export { type Finger, type Frets, pitchesOfFrets } from "./hand";
 export {
@@ -11,7 +12,6 @@ export {
 } from "./harmoniser";
 export { canDo, LEVELS, type Level } from "./level";
 export * from "./line";
-
 export { BASS_SCALE_MM, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";
 export {
   type NeckPlace,
@@ -33,7 +33,6 @@ export {
   voicePath,
   withPassing,
 } from "./path";
-export { sayFingering } from "./say-fingering";
 export { standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";

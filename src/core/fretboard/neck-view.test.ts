@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { GUITAR_TUNING, parseKey, parseTuning, scaleClasses } from "../pitch";
 import { neckPlaces, notesOfChord, notesOfScale, pentatonicBox } from "./neck-view";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
-const key = (text: string) => sure(parseKey(text));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
+const key = (text: string) => unwrap(parseKey(text));
 
 describe("neckPlaces", () => {
   it("finds every place and no other, behind a capo too", () => {
@@ -20,7 +20,7 @@ describe("neckPlaces", () => {
   });
 
   it("spells and counts in the chord", () => {
-    const places = neckPlaces(notesOfChord(sure(parseChord("Cm"))), { tuning, capo: 0, frets: 3 });
+    const places = neckPlaces(notesOfChord(unwrap(parseChord("Cm"))), { tuning, capo: 0, frets: 3 });
     expect(places.find((one) => one.string === 1 && one.fret === 3)).toMatchObject({
       note: "C",
       isRoot: true,
@@ -29,7 +29,7 @@ describe("neckPlaces", () => {
       note: "Eb",
       degree: "b3",
     });
-    expect(neckPlaces(notesOfChord(sure(parseChord("N.C."))), { tuning, capo: 0, frets: 3 })).toEqual([]);
+    expect(neckPlaces(notesOfChord(unwrap(parseChord("N.C."))), { tuning, capo: 0, frets: 3 })).toEqual([]);
   });
 });
 

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { modulo, sure } from "../../base";
+import { modulo, unwrap } from "../../base";
 import { moveChord, parseChord, pitchClassesOf, QUALITIES, type SoundingChord } from "../chord";
 import { formatNoteName, type Key, parseTuning, plainKey, tuningShift } from "../pitch";
 import { shapeKeyAt } from "./capo-table";
 import { fingerings } from "./fingerings";
 
 const classes = (symbol: string) =>
-  pitchClassesOf(sure(parseChord(symbol)) as SoundingChord).sort((a, b) => a - b);
+  pitchClassesOf(unwrap(parseChord(symbol)) as SoundingChord).sort((a, b) => a - b);
 const tunings = [
   "E2 A2 D3 G3 B3 E4",
   "Eb2 Ab2 Db3 Gb3 Bb3 Eb4",
@@ -15,7 +15,7 @@ const tunings = [
   "D2 A2 D3 G3 A3 D4",
   "E1 A1 D2 G2",
   "B1 E2 A2 D3 G3 B3 E4",
-].map((text) => sure(parseTuning(text.split(" "))));
+].map((text) => unwrap(parseTuning(text.split(" "))));
 
 const keys = fc.record<Key>({
   tonic: fc.integer({ min: -5, max: 6 }),
@@ -38,7 +38,7 @@ describe("names of shapes: laws", () => {
         fc.constantFrom(...tunings),
         (tonality, symbol, capo, tuning) => {
           const sounding = plainKey(tonality);
-          const shape = moveChord(sure(parseChord(symbol)), sounding, shapeKeyAt(sounding, capo, tuning));
+          const shape = moveChord(unwrap(parseChord(symbol)), sounding, shapeKeyAt(sounding, capo, tuning));
           const up = capo + tuningShift(tuning);
           expect(
             classes(shape)
@@ -54,8 +54,8 @@ describe("names of shapes: laws", () => {
     fc.assert(
       fc.property(keys, keys, symbols, (a, b, symbol) => {
         const [from, to] = [plainKey(a), plainKey({ ...b, mode: a.mode })];
-        const there = moveChord(sure(parseChord(symbol)), from, to);
-        const back = moveChord(sure(parseChord(there)), to, from);
+        const there = moveChord(unwrap(parseChord(symbol)), from, to);
+        const back = moveChord(unwrap(parseChord(there)), to, from);
         expect(classes(back)).toEqual(classes(symbol));
       }),
     );
@@ -68,8 +68,8 @@ describe("names of shapes: laws", () => {
       ["G/B", 5, "C/E"],
       ["Em7", 2, "F#m7"],
     ] as const) {
-      const plain = fingerings(sure(parseChord(shape)), { tuning: guitar!, limit: 1 }).fingerings[0]!;
-      const behind = fingerings(sure(parseChord(sounding)), { tuning: guitar!, capo }).fingerings;
+      const plain = fingerings(unwrap(parseChord(shape)), { tuning: guitar!, limit: 1 }).fingerings[0]!;
+      const behind = fingerings(unwrap(parseChord(sounding)), { tuning: guitar!, capo }).fingerings;
       expect(behind.map((one) => one.frets.join())).toContain(plain.frets.join());
     }
   });

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { clashesWith, parseChord, pitchClassesOf, type SoundingChord } from "../chord";
 import { GUITAR_TUNING, parseKey, parsePitch, parseTuning, pitchClassOf } from "../pitch";
 import { type Fingering, fingerings } from "./fingerings";
 import { standIns } from "./stand-ins";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
-const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
+const chord = (symbol: string) => unwrap(parseChord(symbol)) as SoundingChord;
 const offers = (symbol: string, key: string) =>
-  standIns(chord(symbol), sure(parseKey(key)), { tuning, level: "beginner" });
+  standIns(chord(symbol), unwrap(parseKey(key)), { tuning, level: "beginner" });
 
 describe("standIns", () => {
   it("call an easy shape by the chord it really is, and say what it gives up", () => {
@@ -32,11 +32,11 @@ describe("standIns", () => {
     expect(all.length).toBeGreaterThan(0);
     for (const { fingering, is } of all) {
       if (own) expect(fingers(fingering)).toBeLessThanOrEqual(fingers(own));
-      const heard = new Set(fingering.pitches.map((text) => sure(parsePitch(text)) % 12));
+      const heard = new Set(fingering.pitches.map((text) => unwrap(parsePitch(text)) % 12));
       expect(heard.has(pitchClassOf(chord(symbol).root))).toBe(true);
       const named = pitchClassesOf(chord(is));
       for (const one of heard) expect(named).toContain(one);
-      expect(clashesWith([...heard], chord(symbol), sure(parseKey(key)))).toEqual([]);
+      expect(clashesWith([...heard], chord(symbol), unwrap(parseKey(key)))).toEqual([]);
     }
   });
 
@@ -44,5 +44,5 @@ describe("standIns", () => {
     expect(offers("B7", "E").map((one) => one.is)).not.toContain("B7sus4"));
 
   it("offer nothing for no chord", () =>
-    expect(standIns(sure(parseChord("N.C.")), sure(parseKey("C")), { tuning })).toEqual([]));
+    expect(standIns(unwrap(parseChord("N.C.")), unwrap(parseKey("C")), { tuning })).toEqual([]));
 });

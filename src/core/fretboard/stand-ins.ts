@@ -8,7 +8,7 @@ import {
   type SoundingChord,
 } from "../chord";
 import { formatNoteName, type Key, parsePitch, pitchClassOf, scaleClasses, scaleOfKey } from "../pitch";
-import { sayList } from "./finger-words";
+import { describeList } from "./finger-words";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 import type { Term } from "./terms";
 
@@ -107,7 +107,7 @@ function describe(
     givesUp,
     adds,
     easierBy,
-    words: sayStandIn(name.symbol, chord, givesUp, adds, lowestOf(fingering)),
+    words: describeStandIn(name.symbol, chord, givesUp, adds, lowestOf(fingering)),
   };
 }
 
@@ -137,7 +137,7 @@ function lowestOf({ pitches }: Fingering): number {
   return Math.min(...midis) % 12;
 }
 
-function sayStandIn(
+function describeStandIn(
   is: string,
   chord: SoundingChord,
   givesUp: readonly string[],
@@ -146,8 +146,8 @@ function sayStandIn(
 ): string {
   const bass = chord.bass !== null && pitchClassOf(chord.bass) !== lowest ? formatNoteName(chord.bass) : null;
   const parts = [
-    givesUp.length > 0 ? `gives up the ${sayList(givesUp)}` : "",
-    adds.length > 0 ? `adds the ${sayList(adds)}` : "",
+    givesUp.length > 0 ? `gives up the ${describeList(givesUp)}` : "",
+    adds.length > 0 ? `adds the ${describeList(adds)}` : "",
     bass === null ? "" : `leaves the bass ${bass} to somebody else`,
   ].filter((part) => part !== "");
   return `${is}, for ${chord.symbol}: ${parts.join("; ")}`;

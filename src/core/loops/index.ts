@@ -1,6 +1,6 @@
 export * from "./box";
 export { buildOf } from "./build";
-
+export { describeLoopProblem } from "./describe-grouping";
 export {
   type ChordBeats,
   type LoopCase,
@@ -20,6 +20,5 @@ export {
   pressesBetween,
 } from "./press";
 export { recover } from "./recover";
-export { sayLoopProblem } from "./say-grouping";
 export { sectionBeats } from "./spans";
 export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../../../testing/loops/sample-case";
 import { slowLoops, slowTrade } from "../../../testing/loops/slow-loops";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import type { LoopCase } from "./loop-case";
 import { wantOf } from "./loop-case";
 import { planLoops } from "./plan";
@@ -42,7 +42,7 @@ describe("planning loops", () => {
       ],
       pins: { beat: 0, bass: 1, chop: 2, hum: 3 },
     });
-    const plan = sure(planLoops(asked));
+    const plan = unwrap(planLoops(asked));
     expect(plan.wrongBars).toBe(0);
     expect(plan.presses.map(({ before, press, effect, late }) => [before, press, effect, late])).toEqual([
       ["v1", "start-all", "start", false],
@@ -64,7 +64,7 @@ describe("planning loops", () => {
       ],
       pins: { a: 0, b: 1 },
     });
-    const plan = sure(planLoops(asked));
+    const plan = unwrap(planLoops(asked));
     expect(plan.wrongBars).toBe(0);
     // a in (1) or both (10); then a out while b comes in: 1 + 1 + 3, against b early at 9: 5 is less.
     expect(plan.states).toEqual([[0], [1], [0, 1]]);
@@ -75,7 +75,7 @@ describe("planning loops", () => {
     const layers = [layerOf("two", { bars: 2 }), layerOf("three", { bars: 3 }), layerOf("six", { bars: 6 })];
     const sections = [sectionOf("v", 6, "two:on three:on six:on")];
     const one = { tracks: 1, allStart: true, allStop: true, quantised: false };
-    expect(sure(planLoops(caseOf({ looper: one, layers, sections }))).tracks).toEqual([
+    expect(unwrap(planLoops(caseOf({ looper: one, layers, sections }))).tracks).toEqual([
       ["two", "three", "six"],
     ]);
     const failed = planLoops(caseOf({ looper: one, layers: layers.slice(0, 2), sections }));
@@ -95,7 +95,7 @@ describe("planning loops", () => {
       problem: { code: "no-grouping" },
     });
     const fits = { ...asked, layers: layers.slice(0, 15), pins: { l0: 7 }, budget: 1000 };
-    expect(sure(planLoops(fits)).tracks.filter((ids) => ids.length > 0)).toHaveLength(8);
+    expect(unwrap(planLoops(fits)).tracks.filter((ids) => ids.length > 0)).toHaveLength(8);
   });
 
   it("lists every track of the box, and keeps pins", () => {
@@ -104,12 +104,12 @@ describe("planning loops", () => {
       sections: [sectionOf("v", 4, "a:on"), sectionOf("w", 4, "b:on")],
       pins: { b: 2 },
     });
-    expect(sure(planLoops(asked)).tracks).toEqual([["a"], [], ["b"], []]);
+    expect(unwrap(planLoops(asked)).tracks).toEqual([["a"], [], ["b"], []]);
   });
 
   it("records a layer that is wanted nowhere, and says there is nothing without layers", () => {
     const asked = caseOf({ layers: [layerOf("a")], sections: [sectionOf("v", 4, "")] });
-    expect(sure(planLoops(asked))).toMatchObject({
+    expect(unwrap(planLoops(asked))).toMatchObject({
       tracks: [["a"], [], [], []],
       wrongBars: 0,
       footCost: 0,
@@ -157,7 +157,7 @@ describe("planning loops", () => {
   it("counts larger cases anew, and every point of the trade costs less foot for more wrong bars", () => {
     for (let seed = 0; seed < 20; seed++) {
       const asked = madeUpCase(numbersFrom(seed), { layers: 6, tracks: 4, sections: 12, either: 40 });
-      const plan = sure(planLoops(asked));
+      const plan = unwrap(planLoops(asked));
       for (const way of [plan, ...plan.trade!])
         expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
       for (const point of plan.trade!) {
@@ -169,8 +169,8 @@ describe("planning loops", () => {
 
   it("says so when the budget ends first, and gives a bound", () => {
     const asked = madeUpCase(numbersFrom(4), { layers: 8, tracks: 5, sections: 30, either: 20 });
-    const whole = sure(planLoops(asked, { trade: false }));
-    const cut = sure(planLoops({ ...asked, budget: 2000 }, { trade: false }));
+    const whole = unwrap(planLoops(asked, { trade: false }));
+    const cut = unwrap(planLoops({ ...asked, budget: 2000 }, { trade: false }));
     expect(whole.exact).toBe(true);
     expect(cut.exact).toBe(false);
     expect(cut.bound!.wrongBars).toBeLessThanOrEqual(whole.wrongBars);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { caseOf, chordBeats, layerOf, sectionOf } from "../../../testing/loops/sample-case";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { parseKey } from "../pitch";
 import { buildOf, laterOf } from "./build";
@@ -11,9 +11,9 @@ import { costOfPresses, pressesBetween } from "./press";
 import { recover } from "./recover";
 import { runsOf } from "./spans";
 
-const chord = (symbol: string) => sure(parseChord(symbol));
-const key = (name: string) => sure(parseKey(name));
-const planned = (asked: LoopCase) => sure(planLoops(asked));
+const chord = (symbol: string) => unwrap(parseChord(symbol));
+const key = (name: string) => unwrap(parseKey(name));
+const planned = (asked: LoopCase) => unwrap(planLoops(asked));
 
 describe("clashes", () => {
   it("calls a semitone beside a tone, and two chords with nothing in common", () => {

@@ -2,12 +2,12 @@ export { alsoCalled } from "./also-called";
 export * from "./band";
 export * from "./band-sum";
 export { compareGuitars, type GuitarComparison } from "./compare-guitars";
+export { describePart } from "./describe-part";
 export * from "./findings";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { oneHand } from "./one-hand";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
-export { sayPart } from "./say-part";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {

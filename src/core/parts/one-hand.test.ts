@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sampleNote as note } from "../../../testing/fretboard/sample-note";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { parseKey } from "../pitch";
 import { bandSheet } from "./band";
@@ -23,14 +23,14 @@ const chords = (text: string) =>
   text.split(" ").map((symbol, at) => ({
     id: `c${at}`,
     symbol,
-    chord: sure(parseChord(symbol)),
+    chord: unwrap(parseChord(symbol)),
     tick: at * 3840,
     ticks: 3840,
   }));
 
 describe("a line between chords", () => {
   it("is planned with them: each step in time, none dearer than the greedy way", () => {
-    const planned = sure(oneHand(chords("G C"), [note(1920, 1, 2), note(2880, 1, 3)], hand, beat));
+    const planned = unwrap(oneHand(chords("G C"), [note(1920, 1, 2), note(2880, 1, 3)], hand, beat));
     expect(planned.steps.map(({ tick, event }) => [tick, event.kind])).toEqual([
       [0, "chord"],
       [1920, "note"],
@@ -43,7 +43,7 @@ describe("a line between chords", () => {
 
   it("lets the finger that ends the line begin the next chord", () => {
     // The line ends on C, A string fret 3: the finger there stays for the C chord.
-    const { steps } = sure(oneHand(chords("G C"), [note(2880, 1, 3)], hand, beat));
+    const { steps } = unwrap(oneHand(chords("G C"), [note(2880, 1, 3)], hand, beat));
     const last = steps[1]!.fingering.fingers[1];
     expect(steps[2]!.fingering.frets[1]).toBe(3);
     expect(steps[2]!.fingering.fingers[1]).toBe(last);
@@ -51,17 +51,19 @@ describe("a line between chords", () => {
   });
 
   it("walks the bass in grades", () => {
-    const key = sure(parseKey("C"));
+    const key = unwrap(parseKey("C"));
     const names = (grade: "none" | "one" | "every") =>
-      sure(oneHand(chords("C F"), [], hand, beat, { grade, key })).steps.map(({ symbol }) => symbol);
+      unwrap(oneHand(chords("C F"), [], hand, beat, { grade, key })).steps.map(({ symbol }) => symbol);
     expect(names("none")).toEqual(["C", "F"]);
     expect(names("one")).toHaveLength(3);
     expect(names("every").length).toBeGreaterThan(3);
   });
 
   it("leaves out dead notes and is empty without chords", () => {
-    expect(sure(oneHand(chords("G"), [note(960, 1, 3, { art: "dead" })], hand, beat)).steps).toHaveLength(1);
-    expect(sure(oneHand([], [note(0, 1, 3)], hand, beat)).steps).toEqual([]);
+    expect(unwrap(oneHand(chords("G"), [note(960, 1, 3, { art: "dead" })], hand, beat)).steps).toHaveLength(
+      1,
+    );
+    expect(unwrap(oneHand([], [note(0, 1, 3)], hand, beat)).steps).toEqual([]);
   });
 });
 

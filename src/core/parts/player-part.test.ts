@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { chooseShape, set, setCell, type VersionCommand } from "../song/edit";
 import { indexCells, outlineOf } from "../song/read";
@@ -14,7 +14,7 @@ const body = sampleVersion(
   [{ capo: 5 }, { instrument: "bass", tuning: ["E1", "A1", "D2", "G2"], role: "bass" }],
 );
 const edit = (from: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, from, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, from, command)).body;
 const part = (from: VersionBody, player: string) => playerPart(from, from.players[player]!);
 
 describe("playerPart", () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../chord";
 import { parseKey, parsePitch } from "../pitch";
@@ -24,7 +24,7 @@ const body = sampleVersion(
   [{ capo: 0 }, { capo: 5 }],
 );
 const edit = (from: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, from, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, from, command)).body;
 const planOf = (from: VersionBody, player = "p0") => planShapes(planRequest(from, from.players[player]!));
 
 describe("a plan of a song's shapes", () => {
@@ -42,8 +42,8 @@ describe("a plan of a song's shapes", () => {
     const plan = planOf(body);
     expect(listShapes(plan).map((one) => one.name)).toEqual(["G", "D", "Em", "C"]);
     for (const { symbol, fingering } of listShapes(plan)) {
-      const allowed = pitchClassesOf(sure(parseChord(symbol)) as SoundingChord);
-      for (const pitch of fingering.pitches) expect(allowed).toContain(sure(parsePitch(pitch)) % 12);
+      const allowed = pitchClassesOf(unwrap(parseChord(symbol)) as SoundingChord);
+      for (const pitch of fingering.pitches) expect(allowed).toContain(unwrap(parsePitch(pitch)) % 12);
     }
     expect(plan.cost).toBeGreaterThan(0);
     expect(plan.exact).toBe(true);
@@ -176,8 +176,8 @@ describe("joining cold", () => {
   });
 
   it("has a box that fits the key behind the capo", () => {
-    const box = boxFor(sure(parseKey("G")), { tuning: body.players.p0!.tuning, capo: 0 })!;
+    const box = boxFor(unwrap(parseKey("G")), { tuning: body.players.p0!.tuning, capo: 0 })!;
     expect([box.scale, box.from]).toEqual(["major pentatonic", 0]);
-    expect(boxFor(sure(parseKey("G")), { tuning: ["E2"], capo: 0 })).toBe(null);
+    expect(boxFor(unwrap(parseKey("G")), { tuning: ["E2"], capo: 0 })).toBe(null);
   });
 });

@@ -1,3 +1,4 @@
+export { describeSemitones } from "./describe-semitones";
 export {
   formatKey,
   isInKey,
@@ -19,7 +20,6 @@ export {
   semitonesUp,
 } from "./note-name";
 export { formatPitch, formatPitchIn, parsePitch, pitchFrom } from "./pitch";
-export { saySemitones } from "./say-semitones";
 export {
   moveByDegrees,
   SCALE_NAMES,

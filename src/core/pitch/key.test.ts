@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { formatKey, isInKey, moveKey, moveName, parseKey, plainKey, signatureOf } from "./key";
 import { formatNoteName, parseNoteName, pitchClassOf } from "./note-name";
 
-const key = (text: string) => sure(parseKey(text));
+const key = (text: string) => unwrap(parseKey(text));
 const moved = (note: string, from: string, to: string) =>
-  formatNoteName(moveName(sure(parseNoteName(note)), key(from), key(to)));
+  formatNoteName(moveName(unwrap(parseNoteName(note)), key(from), key(to)));
 
 describe("keys", () => {
   it.each([

@@ -66,7 +66,7 @@ export function plainKey(key: Key, from: Key = key): Key {
 
 /**
  * The key some semitones away, well named.
- * @example formatKey(moveKey(sure(parseKey("D")), 3)) // => "F"
+ * @example formatKey(moveKey(unwrap(parseKey("D")), 3)) // => "F"
  */
 export const moveKey = (key: Key, by: Semitones): Key =>
   plainKey({ tonic: key.tonic + modulo(by * 7, 12), mode: key.mode }, key);

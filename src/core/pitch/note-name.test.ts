@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import {
   alterOf,
   formatNoteName,
@@ -11,7 +11,7 @@ import {
   simplerName,
 } from "./note-name";
 
-const name = (text: string) => sure(parseNoteName(text));
+const name = (text: string) => unwrap(parseNoteName(text));
 
 describe("note names", () => {
   it.each([

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseTuning, stringNames } from "./tuning";
 import { hzOf, NAMED_TUNINGS, nearestPitch, tuningMoves } from "./tuning-moves";
 
-const tuning = (text: string) => sure(parseTuning(text.split(" ")));
+const tuning = (text: string) => unwrap(parseTuning(text.split(" ")));
 const standard = tuning("E2 A2 D3 G3 B3 E4");
 
 describe("tuningMoves", () => {

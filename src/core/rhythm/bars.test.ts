@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type BarSection, sumBars } from "./bars";
-import { sayOpenSection } from "./say-open";
+import { describeOpenSection } from "./describe-open";
 
 const Q = 960;
 const BAR = 4 * Q;
@@ -52,7 +52,7 @@ describe("sumBars", () => {
     const lines = section("Bm 6, A 2 | G 4, A 3").lines;
     const [sum] = sumBars([{ pickup: 0, lines }], BAR);
     expect(sum!.open).toMatchObject({ line: 1, at: 1, over: 3 * Q, missing: Q });
-    const said = sayOpenSection(sum!.open!, lines, BAR, "1/4");
+    const said = describeOpenSection(sum!.open!, lines, BAR, "1/4");
     expect(said.message).toBe("The section ends 3 beats into a bar of 4: 1 beat is missing, or 3 too many.");
     expect(said.fixes.map((fix) => fix.words)).toEqual(["Line 2: G 4, A 4: 8 beats, 2 bars"]);
   });

@@ -6,6 +6,7 @@ export {
   type TimedChord,
 } from "./bars";
 export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
+export { describeOpenSection } from "./describe-open";
 export {
   type BeatUnit,
   beatsOfBar,
@@ -21,6 +22,5 @@ export {
   ticksOfBeatUnit,
 } from "./meter";
 export { wholeNotesOf } from "./note-value";
-export { sayOpenSection } from "./say-open";
 export * from "./strum";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -1,6 +1,6 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { songEdits } from "../../core/song/edit";
 import { DOCUMENTS, type SongBody, type SongTables } from "../../core/song/schema";
 import {
@@ -276,7 +276,7 @@ describe("history", () => {
   it("survives a reload", () => {
     const store = open();
     createHistory([store], "h", (keep) => keep()).act(store, title("A"));
-    const again = open(memoryQueue(), 1, sure(applyEdit(DOCUMENTS.song, start, title("A"))).body);
+    const again = open(memoryQueue(), 1, unwrap(applyEdit(DOCUMENTS.song, start, title("A"))).body);
     const history = createHistory([again], "h");
     history.undo();
     expect(rowOf(again).title).toBe("Ferry");

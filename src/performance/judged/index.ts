@@ -1,2 +1,9 @@
-export { type DuePress, FOOT_SECONDS, type JudgedPress, judgePresses, type MadePress, sayRun } from "./judge";
+export {
+  type DuePress,
+  describeRun,
+  FOOT_SECONDS,
+  type JudgedPress,
+  judgePresses,
+  type MadePress,
+} from "./judge";
 export { chanceOf, oddsOf } from "./odds";

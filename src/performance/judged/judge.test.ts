@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type DuePress, judgePresses, sayRun } from "./judge";
+import { type DuePress, describeRun, judgePresses } from "./judge";
 
 const due = (seconds: number, act: string, more: Partial<DuePress> = {}): DuePress => ({
   seconds,
@@ -27,7 +27,9 @@ describe("judging a run", () => {
       ["wrong", 20],
       ["missed", null],
     ]);
-    expect(sayRun(judged)).toBe("1 of 5 right, on the whole 50 ms late; 1 missed, 1 on the wrong pedal.");
+    expect(describeRun(judged)).toBe(
+      "1 of 5 right, on the whole 50 ms late; 1 missed, 1 on the wrong pedal.",
+    );
   });
 
   it("gives each press to one due only, the nearest first, and counts what nobody asked for", () => {
@@ -44,7 +46,7 @@ describe("judging a run", () => {
       ["right", 1],
       ["wrong", null],
     ]);
-    expect(sayRun(judged)).toBe("2 of 2 right, on the whole 15 ms late; 1 not asked for.");
+    expect(describeRun(judged)).toBe("2 of 2 right, on the whole 15 ms late; 1 not asked for.");
     expect(judgePresses([], [])).toEqual([]);
   });
 });

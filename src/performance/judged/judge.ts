@@ -78,8 +78,8 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
   return [...judged, ...unasked];
 }
 
-/** One sentence for a run. @example sayRun(judged) // => "11 of 12 right, on the whole 20 ms late." */
-export function sayRun(judged: readonly JudgedPress[]): string {
+/** One sentence for a run. @example describeRun(judged) // => "11 of 12 right, on the whole 20 ms late." */
+export function describeRun(judged: readonly JudgedPress[]): string {
   const due = judged.filter((one) => one.due !== null);
   const right = due.filter((one) => one.judged === "right").length;
   const timed = due.flatMap(({ ms, judged: word }) => (ms === null || word === "wrong" ? [] : [ms]));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { heardLayers, planLoops, songLoops, strokeWants } from "@/core/loops";
 import { PLAIN_LAYER } from "@/core/loops/of-song/loop-commands";
 import { add, type VersionCommand } from "@/core/song/edit";
@@ -14,7 +14,7 @@ import { Looper, type LooperView, type PlannedLoops, pieceTimes, scoreOfLoops } 
 const BAR = 3840;
 let ids = 0;
 const act = (body: VersionBody, command: VersionCommand): VersionBody =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /** Verse, chorus, verse of four, two and four bars, one beat a second; a thump that goes round in the verses. */
 function sample(): { readonly body: VersionBody; readonly planned: PlannedLoops } {
@@ -32,7 +32,7 @@ function sample(): { readonly body: VersionBody; readonly planned: PlannedLoops 
   );
   const outline = outlineOf(body);
   const song = songLoops(body, outline, timelineOf(body, outline), []);
-  return { body, planned: { song, plan: sure(planLoops(song.asked!)) } };
+  return { body, planned: { song, plan: unwrap(planLoops(song.asked!)) } };
 }
 
 function run(way: Way, from = 0) {

@@ -1,4 +1,4 @@
-import { isPack, isSongFile, LARGEST_FILE, sayZipProblem, songsInFile, unzip } from "@/core/formats";
+import { describeZipProblem, isPack, isSongFile, LARGEST_FILE, songsInFile, unzip } from "@/core/formats";
 
 /** A file that waits to be read. */
 export type Waiting = { readonly name: string; readonly bytes: Uint8Array };
@@ -35,7 +35,7 @@ export async function gather(chosen: readonly File[]): Promise<Gathered> {
       continue;
     }
     const found = unzip(bytes, ZIP_LIMITS, isSongFile);
-    if (!found.ok) passed.push({ name, why: sayZipProblem(found.problem) });
+    if (!found.ok) passed.push({ name, why: describeZipProblem(found.problem) });
     else {
       if (found.value.length === 0) passed.push({ name, why: "It holds no song file." });
       files.push(...found.value.flatMap((one) => songsInFile(one.name, one.bytes)));

@@ -8,12 +8,12 @@ import {
   bodyFindings,
   type Cue,
   chordChanges,
+  describeBodyFinding,
   isLate,
   moveCue,
   moveOffers,
   movesOfCue,
   planBody,
-  sayBodyFinding,
 } from "@/core/cues";
 import type { Player, VersionBody } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
@@ -110,7 +110,7 @@ export function BodySchedule({
       {open.length > 0 && (
         <ul className="mt-2 flex flex-col gap-2">
           {open.slice(0, MOST_SHOWN).map((finding) => (
-            <FindingItem key={finding.id} finding={finding} what={sayBodyFinding(finding)} />
+            <FindingItem key={finding.id} finding={finding} what={describeBodyFinding(finding)} />
           ))}
         </ul>
       )}
@@ -120,7 +120,7 @@ export function BodySchedule({
       <StandingList
         standing={stand.map(({ finding, ...row }) => ({
           ...row,
-          what: `${finding.label}: ${sayBodyFinding(finding)}`,
+          what: `${finding.label}: ${describeBodyFinding(finding)}`,
         }))}
       />
       {offers.length > 0 && (

@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { Cue } from "@/core/cues";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
-import { sayWords } from "./words";
+import { describeWords } from "./words";
 
 /** The cue sheet on paper, for all or for one player. */
 export function CuePrint({
@@ -58,7 +58,7 @@ export function CuePrint({
                 {cue.bar}.{cue.beat}
               </span>
               {who === "" && <strong className="mr-3">{nameOf(cue.playerId)}</strong>}
-              {cue.text} <span className="text-sm">{sayWords(cue)}</span>
+              {cue.text} <span className="text-sm">{describeWords(cue)}</span>
             </p>
           </li>
         ))}

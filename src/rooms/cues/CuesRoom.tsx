@@ -12,7 +12,7 @@ import { AddCue } from "./AddCue";
 import { BodySchedule } from "./BodySchedule";
 import { OwnCue } from "./OwnCue";
 import { useCues } from "./use-cues";
-import { CUE_WORDS, sayWords } from "./words";
+import { CUE_WORDS, describeWords } from "./words";
 
 /** The Cues room: everything that happens at every boundary and inside sections, for each person, in one list. */
 export function CuesRoom() {
@@ -94,7 +94,7 @@ function Groups({ cues, nameOf }: { cues: readonly Cue[]; nameOf: (id: string | 
                 <span className={cue.playerId === null ? "font-bold" : ""}>{nameOf(cue.playerId)}</span>
                 <span className="max-sm:col-span-2">
                   {cue.own ? <OwnCue cue={cue.own} /> : cue.text}
-                  <span className="ml-3 text-sm">{sayWords(cue)}</span>
+                  <span className="ml-3 text-sm">{describeWords(cue)}</span>
                   <span className="sr-only">, {CUE_WORDS[cue.kind]}</span>
                 </span>
               </li>

@@ -28,8 +28,8 @@ export const SIGN_WORDS: Readonly<Record<CueRow["sign"], string>> = Object.freez
   click: "click",
 });
 
-/** The words around a cue. @example sayWords({ word: "sea", nextWord: "Carry" }) // => "“sea” · “Carry”" */
-export function sayWords({ word, nextWord }: Pick<Cue, "word" | "nextWord">): string {
+/** The words around a cue. @example describeWords({ word: "sea", nextWord: "Carry" }) // => "“sea” · “Carry”" */
+export function describeWords({ word, nextWord }: Pick<Cue, "word" | "nextWord">): string {
   if (word && nextWord) return `“${word}” · “${nextWord}”`;
   return word ? `“${word}”` : nextWord ? `before “${nextWord}”` : "";
 }

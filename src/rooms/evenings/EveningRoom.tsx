@@ -15,7 +15,7 @@ import {
 import type { Loaded } from "@/document/client";
 import { Notice } from "@/ui/Notice";
 import { NumberField } from "@/ui/NumberField";
-import { sayTime } from "@/ui/pretty";
+import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
@@ -150,15 +150,16 @@ function Length({ running, target }: { running: ReturnType<typeof runningOrder>;
   const over = target === null ? 0 : all - target * 60;
   return (
     <p className="mb-4" aria-live="polite">
-      <strong>{sayTime(all)}</strong> in all: {sayTime(music)} of music, {sayTime(changeOver)} of change-over
-      {other > 0 && `, ${sayTime(other)} of something else`}.
+      <strong>{describeTime(all)}</strong> in all: {describeTime(music)} of music, {describeTime(changeOver)}{" "}
+      of change-over
+      {other > 0 && `, ${describeTime(other)} of something else`}.
       {target !== null &&
         (Math.abs(over) < 30 ? (
           " That is as long as it should be."
         ) : (
           <strong>
             {" "}
-            {sayTime(Math.abs(over))} {over > 0 ? "too long" : "to spare"}.
+            {describeTime(Math.abs(over))} {over > 0 ? "too long" : "to spare"}.
           </strong>
         ))}
     </p>

@@ -6,14 +6,14 @@ import { GripVertical, X } from "lucide-react";
 import Link from "next/link";
 import type { KeyboardEvent } from "react";
 import type { ListedVersion } from "@/api";
-import { type Gap, type RunningOrder, type RunningRow, sayChange } from "@/core/evenings";
+import { describeChange, type Gap, type RunningOrder, type RunningRow } from "@/core/evenings";
 import { eveningEdits, moveBefore } from "@/core/song/edit";
 import type { EveningItem } from "@/core/song/schema";
 import { DOCUMENTS } from "@/core/song/schema";
 import { removalOf } from "@/document";
 import { keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
-import { pretty, sayTime } from "@/ui/pretty";
+import { describeTime, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
@@ -120,7 +120,7 @@ function Row({
           </span>
         )}
         <span className="ml-auto text-sm whitespace-nowrap">
-          at {sayTime(from)}, {sayTime(seconds)}
+          at {describeTime(from)}, {describeTime(seconds)}
         </span>
         <button
           type="button"
@@ -202,10 +202,10 @@ function GapLine({ gap }: { gap: Gap }) {
         <>
           <strong>{seconds} s</strong>
           {covered > 0 && (covered >= seconds ? ", covered" : `, ${covered} s of it covered`)}:{" "}
-          {changes.map(sayChange).join("; ")}.
+          {changes.map(describeChange).join("; ")}.
         </>
       )}
-      {meanwhile.length > 0 && ` Meanwhile: ${meanwhile.map(sayChange).join("; ")}.`}
+      {meanwhile.length > 0 && ` Meanwhile: ${meanwhile.map(describeChange).join("; ")}.`}
     </p>
   );
 }

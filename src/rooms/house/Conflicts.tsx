@@ -21,7 +21,7 @@ function ConflictsOf<T extends Tables>({ store }: { store: DocumentStore<T> }) {
   return lost.map((one) => <Conflict key={one.edit.editId} lost={one} store={store} />);
 }
 
-const sayValue = (value: unknown): string => {
+const describeSetting = (value: unknown): string => {
   if (value === null || value === undefined) return "nothing (it was removed)";
   if (typeof value === "object")
     return String(
@@ -46,8 +46,8 @@ function Conflict<T extends Tables>({ lost, store }: { lost: LostEdit<T>; store:
       <h2>Changed in two windows at once</h2>
       {lost.at.slice(0, 4).map((place) => (
         <p key={`${place.table} ${place.id} ${place.field}`}>
-          {describePlace(store.definition, place)}: there it is now {sayValue(place.theirs)}; here you set{" "}
-          {sayValue(place.yours)}.
+          {describePlace(store.definition, place)}: there it is now {describeSetting(place.theirs)}; here you
+          set {describeSetting(place.yours)}.
         </p>
       ))}
       {lost.at.length > 4 && <p>and {lost.at.length - 4} more places.</p>}

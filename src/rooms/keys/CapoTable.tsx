@@ -8,7 +8,7 @@ import type { Player } from "@/core/song/schema";
 import type { AnswerOf } from "@/engines/window";
 import { useEngine, useEngines } from "@/engines/window";
 import { keyAct } from "@/ui/keys";
-import { sayCapo } from "@/ui/pretty";
+import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { written } from "@/ui/written";
 import { derive, useAct, useDerived } from "../open";
@@ -56,7 +56,7 @@ export function CapoTable({
     <section aria-label={`Capo table of ${player.name}`}>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="mr-auto">
-          {player.name}: {sayCapo(player.capo)} now
+          {player.name}: {describeCapo(player.capo)} now
         </h2>
         <SearchNote
           search={

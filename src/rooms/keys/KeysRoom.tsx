@@ -4,7 +4,7 @@ import Link from "next/link";
 import { set } from "@/core/song/edit";
 import { keysOf, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
-import { pretty, sayKey } from "@/ui/pretty";
+import { describeKey, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { derive, useAct, useDerived, useRows } from "../open";
 import { keyChoices } from "../song";
@@ -35,7 +35,7 @@ export function KeysRoom() {
           label="The song sounds in"
           className="w-44"
           value={version.key}
-          options={keyChoices(version.key).map((key) => ({ value: key, label: sayKey(key) }))}
+          options={keyChoices(version.key).map((key) => ({ value: key, label: describeKey(key) }))}
           onSet={(key) => act(set("version", version.id, { key, keySure: true }))}
         />
         <p className="pb-1">

@@ -7,7 +7,7 @@ import { formatKey, type Key, moveKey, SCALE_NAMES, type ScaleName, scaleOfKey }
 import { keysOf, Namer, readerOf, resolveCell, type Timeline, tuningOf } from "@/core/song/read";
 import type { Player, Use, VersionBody } from "@/core/song/schema";
 import { Neck } from "@/ui/Neck";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written, writtenNote } from "@/ui/written";
@@ -76,7 +76,7 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
         <SelectField label="Named by" className="w-36" value={labels} options={LABELS} onSet={setLabels} />
       </div>
       <h2 className="mb-1">
-        {pretty(shown.title)}, {player.name}, {sayCapo(capo)}
+        {pretty(shown.title)}, {player.name}, {describeCapo(capo)}
       </h2>
       <p className="mb-2 text-sm">
         {labels === "notes" ? "Notes as they sound." : "Degrees from the root."} A filled square is the root.

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { capital } from "@/base";
 import { type Colour, parseChord } from "@/core/chord";
-import { type PlantedPoint, sayFingers } from "@/core/fretboard";
+import { describeFingers, type PlantedPoint } from "@/core/fretboard";
 import { handOf, optionsOf, type PlanRequest } from "@/core/parts";
 import { batch, chooseShape, set } from "@/core/song/edit";
 import { resolveCell, spotOf } from "@/core/song/read";
@@ -11,7 +11,7 @@ import type { Player } from "@/core/song/schema";
 import type { QuestionOf } from "@/engines/window";
 import { useEngine, useProgress } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { sayCapo, sayPercent } from "@/ui/pretty";
+import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
@@ -213,9 +213,9 @@ function Point({
     <li className="rounded-box bg-base-200 p-4">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <strong>{capital(point.words)}</strong>
-        <span>{sayCapo(point.capo)}</span>
+        <span>{describeCapo(point.capo)}</span>
         <span>effort {point.effort.toFixed(2)} a beat</span>
-        <span>{sayPercent(point.faithfulness)} of the beats as the chart has them</span>
+        <span>{describePercent(point.faithfulness)} of the beats as the chart has them</span>
         <button type="button" className="btn btn-sm ml-auto" onClick={take}>
           Take these shapes
         </button>
@@ -225,7 +225,7 @@ function Point({
           {point.planted
             .map(
               (one) =>
-                `${capital(sayFingers([one.finger]))} on ${strings[one.string]}, fret ${one.fret}, through ${one.changes}`,
+                `${capital(describeFingers([one.finger]))} on ${strings[one.string]}, fret ${one.fret}, through ${one.changes}`,
             )
             .join("; ")}
           .

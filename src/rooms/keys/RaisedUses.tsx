@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { HIGHEST_CAPO } from "@/core/fretboard";
 import { type Raised, raisedPassages } from "@/core/parts";
-import { formatKey, moveKey, saySemitones } from "@/core/pitch";
+import { describeSemitones, formatKey, moveKey } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
 import { setCell } from "@/core/song/edit";
 import { cellKey, keysOf } from "@/core/song/read";
@@ -11,7 +11,7 @@ import type { Player } from "@/core/song/schema";
 import type { AnswerOf } from "@/engines/window";
 import { useEngine } from "@/engines/window";
 import { NumberField } from "@/ui/NumberField";
-import { sayCapo } from "@/ui/pretty";
+import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { written } from "@/ui/written";
 import { derive, makeId, useAct, useDerived, useRows } from "../open";
@@ -82,18 +82,18 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   return (
     <article className="rounded-box bg-base-200 p-4" aria-label={`${passage.label}, ${player.name}`}>
       <h3 className="font-bold">
-        {passage.label}, {player.name}: {saySemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, played with{" "}
-        {sayCapo(playsAt)} now
+        {passage.label}, {player.name}: {describeSemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, played
+        with {describeCapo(playsAt)} now
       </h3>
       <SearchNote search={search} doing="Both ways are being worked out…" />
       <ul className="mt-2 flex flex-col gap-2">
         <Way
-          title={`Stay with ${sayCapo(capoNow)}`}
+          title={`Stay with ${describeCapo(capoNow)}`}
           row={rowAt(capoNow)}
           player={player}
           note="No rest is needed."
           chosen={playsAt === capoNow}
-          action={`Stay at ${sayCapo(capoNow)} in ${passage.label}`}
+          action={`Stay at ${describeCapo(capoNow)} in ${passage.label}`}
           onChoose={() => choose(capoNow)}
         />
         {capoMoved === null ? (

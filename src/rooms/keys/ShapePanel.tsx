@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { type Fingering, type Reason, sayFingering } from "@/core/fretboard";
+import { describeFingering, type Fingering, type Reason } from "@/core/fretboard";
 import {
   alsoCalled,
   type ListedShape,
@@ -82,7 +82,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
       {fingering.pitches.length > 0 && (
         <>
           <ol className="mt-1 list-disc pl-5">
-            {sayFingering(fingering, tuningOf(player)).map((sentence) => (
+            {describeFingering(fingering, tuningOf(player)).map((sentence) => (
               <li key={sentence}>{pretty(sentence)}</li>
             ))}
           </ol>

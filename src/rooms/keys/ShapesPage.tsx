@@ -6,7 +6,7 @@ import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { written } from "@/ui/written";
@@ -79,7 +79,7 @@ function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots
             `, where each next chord taken by itself would cost ${plan.greedyCost.toFixed(0)}`}
           .{" "}
           {capos.length === 1
-            ? `Frets count from ${sayCapo(capos[0]!).replace("no capo", "the nut")}.`
+            ? `Frets count from ${describeCapo(capos[0]!).replace("no capo", "the nut")}.`
             : "Frets count from the capo; it changes on the way."}
         </p>
         <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-[repeat(auto-fill,minmax(10rem,1fr))]">

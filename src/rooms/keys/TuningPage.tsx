@@ -2,12 +2,12 @@
 
 import { useState } from "react";
 import {
+  describeSemitones,
   formatTuning,
   hzOf,
   NAMED_TUNINGS,
   parsePitch,
   parseTuning,
-  saySemitones,
   type Tuning,
   type TuningMove,
   tuningMoves,
@@ -85,8 +85,8 @@ function Retune({ players, player, onPlayer }: PlayerPageProps) {
   );
 }
 
-const sayTurn = ({ semitones }: TuningMove): string =>
-  semitones === 0 ? "leave it" : `${semitones > 0 ? "up" : "down"} ${saySemitones(Math.abs(semitones))}`;
+const describeTurn = ({ semitones }: TuningMove): string =>
+  semitones === 0 ? "leave it" : `${semitones > 0 ? "up" : "down"} ${describeSemitones(Math.abs(semitones))}`;
 
 function Moves({ moves }: { moves: readonly TuningMove[] }) {
   const risky = moves.filter((move) => move.mayBreak);
@@ -112,7 +112,7 @@ function Moves({ moves }: { moves: readonly TuningMove[] }) {
                   <td className="font-mono">{pretty(move.from)}</td>
                   <td className="font-mono">{pretty(move.to)}</td>
                   <td>
-                    {sayTurn(move)}
+                    {describeTurn(move)}
                     {move.mayBreak && " — may break"}
                   </td>
                   <td>{pitch.ok ? `${hzOf(pitch.value).toFixed(1)} Hz` : ""}</td>

@@ -2,10 +2,10 @@
 
 import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
-import { saySemitones } from "@/core/pitch";
+import { describeSemitones } from "@/core/pitch";
 import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
-import { pretty, sayCapo, sayPercent } from "@/ui/pretty";
+import { describeCapo, describePercent, pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { derive, useDerived } from "../open";
@@ -75,7 +75,7 @@ function Compared({
   const where =
     Math.abs(higher) < 0.5
       ? `${first.name} and ${second.name} sound at the same height`
-      : `${second.name} sounds ${saySemitones(Math.abs(higher))} ${higher > 0 ? "above" : "below"} ${first.name} on the mean`;
+      : `${second.name} sounds ${describeSemitones(Math.abs(higher))} ${higher > 0 ? "above" : "below"} ${first.name} on the mean`;
   const verdict =
     doubled >= 0.6
       ? "That is nearly one guitar twice: another capo, or small shapes for one of them, would part them."
@@ -85,7 +85,7 @@ function Compared({
   return (
     <>
       <p className="mb-2 max-w-3xl">
-        {where}; {sayPercent(doubled)} of what sounds is doubled. {verdict}
+        {where}; {describePercent(doubled)} of what sounds is doubled. {verdict}
       </p>
       <div className="overflow-x-auto">
         <table className="table table-sm w-auto">
@@ -93,10 +93,10 @@ function Compared({
             <tr>
               <th scope="col">Sounds</th>
               <th scope="col">
-                {first.name}, {sayCapo(first.capo)}
+                {first.name}, {describeCapo(first.capo)}
               </th>
               <th scope="col">
-                {second.name}, {sayCapo(second.capo)}
+                {second.name}, {describeCapo(second.capo)}
               </th>
               <th scope="col">Apart</th>
               <th scope="col">Doubled</th>
@@ -114,7 +114,7 @@ function Compared({
                 <td>
                   <Pitches pitches={pair.b} shared={pair.shared} />
                 </td>
-                <td className="whitespace-nowrap">{saySemitones(Math.abs(pair.apart))}</td>
+                <td className="whitespace-nowrap">{describeSemitones(Math.abs(pair.apart))}</td>
                 <td>
                   {pair.shared.length === 0
                     ? "nothing"

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { formatPitchIn, moveKey, saySemitones } from "@/core/pitch";
+import { describeSemitones, formatPitchIn, moveKey } from "@/core/pitch";
 import { set } from "@/core/song/edit";
 import {
   keysOf,
@@ -220,8 +220,8 @@ function Reach({
   const key = moveKey(keysOf(body).sounding, place.use.shift);
   const isOut = above > 0 || below > 0;
   const words = [
-    above > 0 ? `${saySemitones(above)} too high` : "",
-    below > 0 ? `${saySemitones(below)} too low` : "",
+    above > 0 ? `${describeSemitones(above)} too high` : "",
+    below > 0 ? `${describeSemitones(below)} too low` : "",
   ].filter((part) => part !== "");
   return (
     <div className="flex flex-wrap items-center gap-x-2">

@@ -3,16 +3,16 @@
 import { useState } from "react";
 import { set } from "@/core/song/edit";
 import {
+  describeKeyFit,
   type KeyFit,
   keyFits,
   keysOf,
   melodyShift,
   type PitchRange,
   type SungPlace,
-  sayKeyFit,
   versionRow,
 } from "@/core/song/read";
-import { pretty, sayKey } from "@/ui/pretty";
+import { describeKey, pretty } from "@/ui/pretty";
 import { useAct, useRows } from "../open";
 
 const SHOWN = 5;
@@ -43,10 +43,10 @@ export function VoiceKeys({ singer, places }: { singer: PitchRange; places: read
             key={fit.key}
             className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-b px-2 py-2 ${isNow(fit) ? "bg-base-300" : ""}`}
           >
-            <strong className="w-28">{sayKey(fit.key)}</strong>
+            <strong className="w-28">{describeKey(fit.key)}</strong>
             <span className="min-w-60 flex-1">
               <span className="font-bold">{VERDICTS[fit.verdict]}</span>
-              {fit.isWritten && ", the key it is written in"}; {pretty(sayKeyFit(fit))}
+              {fit.isWritten && ", the key it is written in"}; {pretty(describeKeyFit(fit))}
             </span>
             <button
               type="button"

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { Gathered } from "@/core/findings";
-import { commandOfFix, type LoopFinding, sayLoopFinding, sayLoopFix } from "@/core/loops";
+import { commandOfFix, describeLoopFinding, describeLoopFix, type LoopFinding } from "@/core/loops";
 import { pretty } from "@/ui/pretty";
 import { derive, FindingItem, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../open";
 
@@ -16,7 +16,7 @@ export function LoopFindingsList({ findings }: { findings: readonly Gathered<Loo
   return (
     <ul className="flex flex-col gap-3">
       {findings.map((finding) => (
-        <FindingItem key={finding.id} finding={finding} {...sayLoopFinding(finding, pretty)}>
+        <FindingItem key={finding.id} finding={finding} {...describeLoopFinding(finding, pretty)}>
           {finding.fixes.map((fix) => (
             <button
               key={`${fix.do} ${fix.layerId}`}
@@ -27,7 +27,7 @@ export function LoopFindingsList({ findings }: { findings: readonly Gathered<Loo
                 act(commandOfFix(body, derive.outline(body), derive.loops(body, band), fix, makeId));
               }}
             >
-              {sayLoopFix(fix, nameOf)}
+              {describeLoopFix(fix, nameOf)}
             </button>
           ))}
           {finding.kind === "loop-clash" && (

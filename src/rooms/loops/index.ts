@@ -1,4 +1,4 @@
 export { LoopFindingsList } from "./LoopFindingsList";
 export { Notes } from "./Notes";
 export { type ShownPlan, useLoopFindings, useLoops } from "./use-loops";
-export { sayChance } from "./words";
+export { describeChance } from "./words";

@@ -3,6 +3,8 @@
 import { useMemo } from "react";
 import type { Judged } from "@/core/findings";
 import {
+  describeLoopProblem,
+  describeSongLoopProblem,
   type FootPress,
   footPresses,
   LOOP_FIXING,
@@ -10,8 +12,6 @@ import {
   type LoopPlan,
   loopFindings,
   type SongLoops,
-  sayLoopProblem,
-  saySongLoopProblem,
 } from "@/core/loops";
 import type { VersionBody } from "@/core/song/schema";
 import { type Answered, useEngine } from "@/engines/window";
@@ -56,8 +56,8 @@ export function useLoops(trade = false): Loops {
     body,
     song,
     shown,
-    problem: problem && sayLoopProblem(problem, nameOf),
-    notes: song.problems.map((one) => saySongLoopProblem(one, nameOf)),
+    problem: problem && describeLoopProblem(problem, nameOf),
+    notes: song.problems.map((one) => describeSongLoopProblem(one, nameOf)),
     search,
   };
 }

@@ -28,11 +28,11 @@ export const NEEDS = Object.freeze([
 ] as const);
 
 /** "0 wrong bars", "1 wrong bar". */
-export const sayWrong = (bars: number): string =>
+export const describeWrong = (bars: number): string =>
   `${Math.round(bars * 100) / 100} wrong ${bars === 1 ? "bar" : "bars"}`;
 
-export const sayChance = (chance: number): string =>
+export const describeChance = (chance: number): string =>
   chance < 0.01 ? "under 1 %" : `${Math.round(chance * 100)} %`;
 
-/** Seconds of a build. @example saySeconds(33.6) // => "34 s" */
-export const saySeconds = (seconds: number): string => `${Math.round(seconds)} s`;
+/** Seconds of a build. @example describeSeconds(33.6) // => "34 s" */
+export const describeSeconds = (seconds: number): string => `${Math.round(seconds)} s`;

@@ -12,7 +12,7 @@ import {
 import { SECTION_KINDS, type SectionKind } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { optionsOf } from "@/ui/options";
-import { pretty, sayKey } from "@/ui/pretty";
+import { describeKey, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { keyChoices } from "../song";
@@ -56,7 +56,7 @@ export function Guesses({
           value={key}
           options={[...new Set([...keyChoices(key), ...keyChoices(other)])].map((value) => ({
             value,
-            label: sayKey(value),
+            label: describeKey(value),
           }))}
           onSet={(value) => onChange({ key: value })}
         />

@@ -9,13 +9,13 @@ import {
   adjustSheet,
   type ChordSheet,
   decodeText,
+  describeSheetProblem,
   isPack,
   LONGEST_SHEET,
   NOTHING_READ,
   readOptionsOf,
   readSongFile,
   readSongText,
-  saySheetProblem,
   titleOfFile,
 } from "@/core/formats";
 import { toBase64 } from "@/ui/base64";
@@ -84,7 +84,7 @@ export function NewSong() {
   /** A text too long for a sheet is not taken over: the field stays as it was. */
   const take = (typed: string) => {
     const found = typed.length > LONGEST_SHEET ? readSongText(typed).sheet.problems[0] : undefined;
-    setProblem(found ? `${saySheetProblem(found)} The field was left as it was.` : "");
+    setProblem(found ? `${describeSheetProblem(found)} The field was left as it was.` : "");
     if (found) return false;
     setSource({ text: typed, file: null });
     return true;
@@ -96,7 +96,7 @@ export function NewSong() {
     const found = readSongFile(file.name, bytes);
     if (!found.ok) return setProblem(found.problem);
     const fatal = found.value.sheet.problems.find((one) => one.code === "bad-file");
-    if (fatal) return setProblem(saySheetProblem(fatal));
+    if (fatal) return setProblem(describeSheetProblem(fatal));
     setAdjustments({});
     setProblem("");
     const isText = found.value.format === "chordpro" || found.value.format === "chords-over-words";
@@ -113,7 +113,7 @@ export function NewSong() {
   const make = async () => {
     const now = readSource(source, adjustments);
     const fatal = now.sheet.problems.find((one) => NOTHING_READ.has(one.code));
-    if (now.problem || fatal) return setProblem(now.problem || saySheetProblem(fatal!));
+    if (now.problem || fatal) return setProblem(now.problem || describeSheetProblem(fatal!));
     setBusy(true);
     setProblem("");
     const content = source.file

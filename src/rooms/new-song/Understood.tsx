@@ -4,15 +4,15 @@ import { useMemo } from "react";
 import {
   type Adjustments,
   type ChordSheet,
+  describeSheetLoss,
+  describeSheetProblem,
   type SheetProblem,
-  saySheetLoss,
-  saySheetProblem,
   versionOfSheet,
 } from "@/core/formats";
 import { beatsOfBar, beatUnitOf, countBeats, formatMeter } from "@/core/rhythm";
 import { outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song/read";
 import { piecesOf } from "@/ui/pieces";
-import { sayKey, sayTime } from "@/ui/pretty";
+import { describeKey, describeTime } from "@/ui/pretty";
 import { SungLine } from "@/ui/SungLine";
 import { soundingName } from "../song";
 import { SectionGuess } from "./Guesses";
@@ -60,9 +60,9 @@ export function Understood({
   return (
     <section aria-label="What was understood" aria-live="polite" className="min-w-0">
       <p>
-        {sheet.key ? sayKey(sheet.key) : "No key found"}, {formatMeter(meter)}, {version.bpm} a minute:{" "}
-        {shown.bars} {shown.bars === 1 ? "bar" : "bars"} of {countBeats(bar)}, {sayTime(shown.seconds)}
-        {sheet.capo > 0 && `; sounds in ${sayKey(version.key)}`}.
+        {sheet.key ? describeKey(sheet.key) : "No key found"}, {formatMeter(meter)}, {version.bpm} a minute:{" "}
+        {shown.bars} {shown.bars === 1 ? "bar" : "bars"} of {countBeats(bar)}, {describeTime(shown.seconds)}
+        {sheet.capo > 0 && `; sounds in ${describeKey(version.key)}`}.
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}
       <Looks sheet={sheet} onShowLine={onShowLine} />
@@ -120,7 +120,7 @@ function Looks({ sheet, onShowLine }: { sheet: ChordSheet; onShowLine: ((line: n
   const { problems, losses } = sheet;
   if (problems.length + losses.length === 0) return null;
   const about = (problem: SheetProblem) => {
-    const words = saySheetProblem(problem);
+    const words = describeSheetProblem(problem);
     const offers = problem.suggestions?.length ? ` Did it mean ${problem.suggestions.join(" or ")}?` : "";
     return words + offers;
   };
@@ -140,7 +140,7 @@ function Looks({ sheet, onShowLine }: { sheet: ChordSheet; onShowLine: ((line: n
         ))}
         {problems.length > MOST_SHOWN && <li>and {problems.length - MOST_SHOWN} more places</li>}
         {losses.slice(0, MOST_SHOWN).map((loss, index) => (
-          <li key={`${loss.line} ${loss.what} ${index}`}>{saySheetLoss(loss)}</li>
+          <li key={`${loss.line} ${loss.what} ${index}`}>{describeSheetLoss(loss)}</li>
         ))}
         {losses.length > MOST_SHOWN && <li>and {losses.length - MOST_SHOWN} more notes</li>}
       </ul>

@@ -6,18 +6,18 @@ import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
 import { setCell } from "@/core/song/edit";
 import {
+  describeBarsProblem,
   formatBars,
   hasStrings,
   Namer,
   readBars,
   readerOf,
-  sayBarsProblem,
   techniqueOf,
   techniquesFor,
 } from "@/core/song/read";
 import { LIGHT_WORDS, ROLES } from "@/core/song/schema";
 import { soundsOf } from "@/core/sounds";
-import { pretty, ROLE_WORDS, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
@@ -82,7 +82,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
             value={formatBars(cell.bars.value)}
             check={(text) => {
               const read = readBars(text, row.bars);
-              return read.ok ? null : sayBarsProblem(read.problem);
+              return read.ok ? null : describeBarsProblem(read.problem);
             }}
             onSet={(text) => {
               const read = readBars(text, row.bars);
@@ -143,7 +143,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
               value={String(cell.capo.value)}
               options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
                 value: String(capo),
-                label: sayCapo(capo),
+                label: describeCapo(capo),
               }))}
               onSet={(capo) => change({ capo: Number(capo) })}
             />

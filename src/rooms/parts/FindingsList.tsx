@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { Gathered, Place } from "@/core/findings";
-import { type SheetFinding, sayFinding, sayFix } from "@/core/parts";
+import { describeFinding, describeFix, type SheetFinding } from "@/core/parts";
 import { setCells } from "@/core/song/edit";
 import { pretty } from "@/ui/pretty";
 import { derive, FindingItem, makeId, useAct, useCurrentVersion, useOpenSong } from "../open";
@@ -24,19 +24,19 @@ export function FindingsList({ findings, onGo }: Props) {
         <FindingItem
           key={finding.id}
           finding={finding}
-          {...sayFinding(finding, pretty)}
+          {...describeFinding(finding, pretty)}
           onGo={onGo && ((place) => onGo(finding, place))}
         >
           {finding.fixes.map((fix) => (
             <button
-              key={sayFix(fix)}
+              key={describeFix(fix)}
               type="button"
               className="btn btn-sm h-auto min-h-8 whitespace-normal"
               onClick={() =>
-                act(setCells(derive.cellIndex(current()), `Mend: ${sayFix(fix)}`, fix.cells, makeId))
+                act(setCells(derive.cellIndex(current()), `Mend: ${describeFix(fix)}`, fix.cells, makeId))
               }
             >
-              {sayFix(fix, pretty)}
+              {describeFix(fix, pretty)}
             </button>
           ))}
           {finding.kind === "quick-change" && (

@@ -14,7 +14,7 @@ import { PartsTabs } from "./PartsTabs";
 import { SheetTable } from "./SheetTable";
 import { type Place, useSelection } from "./use-selection";
 import { useSheetFindings } from "./use-sheet-findings";
-import { sayParts, useSheetKeys } from "./use-sheet-keys";
+import { describeParts, useSheetKeys } from "./use-sheet-keys";
 
 /** The Parts room: the sheet. Sections run down as they are played, players stand across. */
 export function PartsRoom() {
@@ -118,8 +118,8 @@ function Sheet() {
         >
           {block.rows * block.columns > 1 && (
             <p className="mb-3 rounded-field bg-base-100 px-3 py-2 text-sm">
-              {sayParts(block)} are selected. Light, role, copy, paste, Ctrl D (fill down) and Delete act on
-              all of them; below is the one with the frame.
+              {describeParts(block)} are selected. Light, role, copy, paste, Ctrl D (fill down) and Delete act
+              on all of them; below is the one with the frame.
             </p>
           )}
           <CellPane

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { SheetPart } from "@/core/parts";
-import { formatBars, readBars, sayBarsProblem } from "@/core/song/read";
+import { describeBarsProblem, formatBars, readBars } from "@/core/song/read";
 import { type Cell, ROLES, type Role } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -25,7 +25,7 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
     onSet(phrases.value.map((one, index) => (index === at ? { ...one, ...fields } : one)));
   const checkBars = (text: string): string | null => {
     const read = readBars(text, bars);
-    if (!read.ok) return sayBarsProblem(read.problem);
+    if (!read.ok) return describeBarsProblem(read.problem);
     return read.value !== null && read.value.length !== 1 ? "One phrase at a time, such as 1-4." : null;
   };
   const stretch = (text: string): { from: number; to: number } => {

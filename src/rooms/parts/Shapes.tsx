@@ -198,7 +198,7 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
                 <button
                   type="button"
                   aria-pressed={on}
-                  title={sayWhy(fingering.why)}
+                  title={describeWhy(fingering.why)}
                   aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
                   className={`w-full rounded-field border p-1 text-center ${on ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
                   onClick={() =>
@@ -237,7 +237,7 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
 }
 
 /** "fingers 3 (1.8), span mm 34 (0.2)". */
-const sayWhy = (why: readonly Reason[]): string =>
+const describeWhy = (why: readonly Reason[]): string =>
   why
     .map((reason) => `${reason.term} ${Math.round(reason.amount * 10) / 10} (${reason.cost.toFixed(1)})`)
     .join(", ");

@@ -3,7 +3,7 @@
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
 import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
-import { ROLE_WORDS, sayCapo } from "@/ui/pretty";
+import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
 
 type Props = {
@@ -50,7 +50,9 @@ export const SheetCell = memo(function SheetCell({
     cell.sound.value && `sound: ${cell.sound.value}`,
   ].filter((one): one is string => typeof one === "string" && one !== "");
   const capo =
-    cell.capo.from === "own" && cell.capo.value !== player.capo ? `${sayCapo(cell.capo.value)} here` : "";
+    cell.capo.from === "own" && cell.capo.value !== player.capo
+      ? `${describeCapo(cell.capo.value)} here`
+      : "";
   const told = [
     LIGHT_WORDS[light],
     `${role}${phrases}`,

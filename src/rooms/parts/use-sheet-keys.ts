@@ -23,7 +23,7 @@ const STEPS: Readonly<Record<string, readonly [rows: number, columns: number]>> 
 };
 
 /** "3 parts". */
-export const sayParts = ({ rows, columns }: Block): string =>
+export const describeParts = ({ rows, columns }: Block): string =>
   rows * columns === 1 ? "1 part" : `${rows * columns} parts`;
 
 /**
@@ -91,7 +91,7 @@ export function useSheetKeys(
       copied.current = placesIn(block).map((those) =>
         those.map(({ useId, playerId }) => copyCell(index, useId, playerId)),
       );
-      setSaid(`Copied ${sayParts(block)}.`);
+      setSaid(`Copied ${describeParts(block)}.`);
     },
     paste: () => {
       if (copied.current.length === 0) return;

@@ -1,6 +1,6 @@
 import Link from "next/link";
 import type { ShelfPage, ShelfSong } from "@/api";
-import { pretty, sayTime } from "@/ui/pretty";
+import { describeTime, pretty } from "@/ui/pretty";
 import { HelpButtons } from "../frame";
 import { Backup } from "./Backup";
 import { NewEvening } from "./NewEvening";
@@ -69,7 +69,7 @@ function Evening({ evening }: { evening: ShelfEvening }) {
               {song.title}
             </Link>
             <span>
-              {pretty(song.key)}, {song.meter}, {song.bpm} a minute, {sayTime(song.seconds)}
+              {pretty(song.key)}, {song.meter}, {song.bpm} a minute, {describeTime(song.seconds)}
             </span>
             <span className="text-sm">{song.players.join(", ")}</span>
             {note && <span className="w-full pl-8 text-sm italic">{note}</span>}
@@ -77,7 +77,7 @@ function Evening({ evening }: { evening: ShelfEvening }) {
         ))}
       </ol>
       <p className="mt-3 text-sm">
-        {evening.items.length} songs, {sayTime(seconds)} of music.{" "}
+        {evening.items.length} songs, {describeTime(seconds)} of music.{" "}
         <Link className="link mr-3" href={`/live/${evening.id}`} prefetch={false}>
           Go on stage
         </Link>

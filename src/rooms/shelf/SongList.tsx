@@ -12,7 +12,7 @@ import {
   searchShelf,
   WHOLE_SHELF,
 } from "@/api";
-import { sayKey } from "@/ui/pretty";
+import { describeKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { PAGE, pageOf, SongRows } from "./SongRows";
 import type { Act } from "./shelf-song";
@@ -92,8 +92,8 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="text-xl">The shelf</h2>
         <p aria-live="polite" className="mr-auto text-sm" data-total={found.total}>
-          {sayCount(found.songs, "song")}
-          {found.songs !== found.total && ` in ${sayCount(found.total, "version")}`}
+          {describeCount(found.songs, "song")}
+          {found.songs !== found.total && ` in ${describeCount(found.total, "version")}`}
           {asked.archived && " put away"}
         </p>
         {(facets.archived > 0 || asked.archived) && (
@@ -125,7 +125,7 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
   );
 }
 
-const sayCount = (count: number, what: string): string =>
+const describeCount = (count: number, what: string): string =>
   `${count.toLocaleString("en")} ${count === 1 ? what : `${what}s`}`;
 
 function EmptyShelf() {
@@ -196,7 +196,7 @@ function Filters({
         label="Key"
         value={asked.key}
         facets={facets.keys}
-        name={sayKey}
+        name={describeKey}
         onSet={(key) => onAsk({ key })}
       />
       <Choice label="Metre" value={asked.meter} facets={facets.meters} onSet={(meter) => onAsk({ meter })} />

@@ -4,7 +4,7 @@ import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import type { ShelfPage, ShelfSong } from "@/api";
-import { pretty, sayTime } from "@/ui/pretty";
+import { describeTime, pretty } from "@/ui/pretty";
 import { RowMenu } from "./RowMenu";
 import type { Act } from "./shelf-song";
 
@@ -113,7 +113,7 @@ const Row = memo(function Row({
       <span className="w-20 text-right text-sm max-sm:hidden">{song.bpm} a min</span>
       <span className="w-10 text-right text-sm max-sm:hidden">{song.meter}</span>
       <span className="w-24 text-right text-sm max-md:hidden">
-        {sayTime(song.seconds)}, {song.bars} bars
+        {describeTime(song.seconds)}, {song.bars} bars
       </span>
       <span className="w-36 text-right text-sm max-lg:hidden">{rehearsed}</span>
       <button

@@ -89,7 +89,7 @@ export function BeatGrid({ line, version, sum, label }: Props) {
     event.preventDefault();
     acts[pressed](event.key);
   };
-  const sayMark = `${label}, beat ${mark + 1} of ${cells - 1}: ${
+  const describeMark = `${label}, beat ${mark + 1} of ${cells - 1}: ${
     chord ? `${chord.symbol}, ${countBeats(beatsOfTicks(chord.ticks, unit))}` : "past the end"
   }`;
   return (
@@ -128,7 +128,7 @@ export function BeatGrid({ line, version, sum, label }: Props) {
         </div>
       </div>
       <p id={`${line.line.id}-mark`} aria-live="polite" className="mt-1 text-sm">
-        {sayMark}.{sum && <Sum sum={sum} unit={unit} />}
+        {describeMark}.{sum && <Sum sum={sum} unit={unit} />}
       </p>
       {typing !== null && (
         <form

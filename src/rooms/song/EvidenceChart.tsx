@@ -52,7 +52,7 @@ export function EvidenceChart({ readings }: { readings: readonly Reading[] }) {
         <strong>{Math.round(evidence.agreement * 100)} % of the beats agree.</strong>{" "}
         {questions.length === 0
           ? "Nothing is left to settle."
-          : `${questions.length === 1 ? "1 difference" : `${questions.length} differences`}; listening to ${listen.length === 1 ? "1 bar" : `${listen.length} bars`} settles them: ${listen.map((column) => sayColumn(readings, columns[column]!.bars)).join(", ")}.`}{" "}
+          : `${questions.length === 1 ? "1 difference" : `${questions.length} differences`}; listening to ${listen.length === 1 ? "1 bar" : `${listen.length} bars`} settles them: ${listen.map((column) => describeColumn(readings, columns[column]!.bars)).join(", ")}.`}{" "}
         {!evidence.laid.exact && "The sources are so different that a better laying may exist."}
       </p>
       {doubted.length > 0 && (
@@ -212,7 +212,7 @@ function shortBar(spots: readonly Spot[], row: number): string {
 }
 
 /** "bar 12 (Chorus)": a column by the first source that has a bar there. */
-function sayColumn(readings: readonly Reading[], bars: readonly (number | null)[]): string {
+function describeColumn(readings: readonly Reading[], bars: readonly (number | null)[]): string {
   const row = bars.findIndex((bar) => bar !== null);
   const bar = readings[row]?.source.bars[bars[row] ?? 0];
   return bar ? `bar ${bar.number} (${bar.section})` : "";

@@ -3,7 +3,13 @@
 import { useMemo } from "react";
 import { beatsOfTicks, ticksOfBeats } from "@/core/rhythm";
 import { batch, removalIn, set } from "@/core/song/edit";
-import { beatUnitOfUse, Namer, type Outline, type OutlineException, sayException } from "@/core/song/read";
+import {
+  beatUnitOfUse,
+  describeException,
+  Namer,
+  type Outline,
+  type OutlineException,
+} from "@/core/song/read";
 import type { Exception, ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
@@ -37,7 +43,9 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
     () => new Namer({ version: { [version.id]: version } }, null, use.shift),
     [version, use.shift],
   );
-  const words = sayException(one, use, outline, version, (symbol) => pretty(namer.name(symbol).sounding));
+  const words = describeException(one, use, outline, version, (symbol) =>
+    pretty(namer.name(symbol).sounding),
+  );
   const length = LENGTH_WORDS[exception.kind];
   const chords = [
     ...section.lines,

@@ -2,7 +2,7 @@
 
 import { tempoMs } from "@/core/rhythm";
 import type { Timeline } from "@/core/song/read";
-import { CUT_OF_KIND, sayTime } from "@/ui/pretty";
+import { CUT_OF_KIND, describeTime } from "@/ui/pretty";
 
 /** The song from left to right, every passage as long as it lasts; one is chosen by a click. */
 export function FormStrip({
@@ -33,7 +33,7 @@ export function FormStrip({
               data-here={passage.use.id === chosen}
               aria-pressed={passage.use.id === chosen}
               style={{ flexGrow: Math.max(lasts, 0.1) }}
-              title={`${passage.label}${times}: from ${sayTime(from)}, ${bars}, ${Math.round(lasts)} s`}
+              title={`${passage.label}${times}: from ${describeTime(from)}, ${bars}, ${Math.round(lasts)} s`}
               onClick={() => onChoose(passage.use.id)}
             >
               <span className="block truncate text-sm font-bold">
@@ -41,7 +41,7 @@ export function FormStrip({
                 {times}
               </span>
               <span className="block truncate text-xs">
-                {sayTime(from)} · {bars}
+                {describeTime(from)} · {bars}
               </span>
             </button>
           );

@@ -7,7 +7,7 @@ import type { VersionBody } from "@/core/song/schema";
 import { editBetween } from "@/document";
 import { useAct, useOpenSong } from "../open";
 
-const sayWhen = (at: string): string =>
+const describeWhen = (at: string): string =>
   new Date(at).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 /** What was done to this version and when; any step can be gone back to, which is a step of its own. */
@@ -50,7 +50,7 @@ export function History() {
           <li key={step.revision} className="border-b border-base-300 py-2 text-sm">
             <span className="block">{step.words}</span>
             <span className="flex flex-wrap items-center gap-x-3">
-              <time dateTime={step.at}>{sayWhen(step.at)}</time>
+              <time dateTime={step.at}>{describeWhen(step.at)}</time>
               {step.changes > 1 && <span>{step.changes} changes</span>}
               {index > 0 && (
                 <button type="button" className="link ml-auto" onClick={() => goBack(step.revision)}>

@@ -2,11 +2,11 @@
 
 import { type FormEvent, useState } from "react";
 import {
+  describeSheetProblem,
   LONGEST_SHEET,
   NOTHING_READ,
   readSheet,
   readSongFile,
-  saySheetProblem,
   titleOfFile,
   writeChordPro,
 } from "@/core/formats";
@@ -42,7 +42,7 @@ export function NewSource() {
     if (found || text.length > LONGEST_SOURCE)
       return setProblem(
         found
-          ? saySheetProblem(found)
+          ? describeSheetProblem(found)
           : `A source may have ${LONGEST_SOURCE.toLocaleString("en")} characters. Paste this song only.`,
       );
     setProblem("");
@@ -55,7 +55,7 @@ export function NewSource() {
   const takeFile = async (file: File) => {
     const read = readSongFile(file.name, new Uint8Array(await file.arrayBuffer()));
     const fatal = read.ok ? read.value.sheet.problems.find((one) => one.code === "bad-file") : undefined;
-    if (!read.ok || fatal) return setProblem(read.ok ? saySheetProblem(fatal!) : read.problem);
+    if (!read.ok || fatal) return setProblem(read.ok ? describeSheetProblem(fatal!) : read.problem);
     setProblem("");
     // A score is kept as the text it says: only chords, bars and words are compared.
     setText(read.value.text || writeChordPro(read.value.sheet).text);

@@ -7,11 +7,11 @@ import {
   beatsOfBar,
   beatsOfTicks,
   countBeats,
-  sayOpenSection,
+  describeOpenSection,
   ticksOfBar,
   ticksOfBeats,
 } from "@/core/rhythm";
-import type { Likeness } from "@/core/song/compare";
+import type { Similarity } from "@/core/song/compare";
 import { addLine, batch, type FoldProblem, fold, removeSection, set } from "@/core/song/edit";
 import { type Note, type OutlineSection, timedChords } from "@/core/song/read";
 import { SECTION_KINDS, type VersionRow } from "@/core/song/schema";
@@ -31,7 +31,7 @@ type Props = {
   readonly sum: BarSum | undefined;
   readonly version: VersionRow;
   /** The earlier section this one goes like. */
-  readonly alike?: Likeness | undefined;
+  readonly alike?: Similarity | undefined;
   /** What the sheet says beside its lines, by the line it stands before. */
   readonly notes?: ReadonlyMap<string | null, readonly Note[]> | undefined;
 };
@@ -163,7 +163,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
 });
 
 /** A section told as an earlier one, with its difference as a difference, and the offer to fold it in. */
-function Alike({ outline, alike }: { outline: OutlineSection; alike: Likeness }) {
+function Alike({ outline, alike }: { outline: OutlineSection; alike: Similarity }) {
   const act = useAct();
   const current = useCurrentVersion();
   const [problem, setProblem] = useState("");
@@ -207,7 +207,7 @@ function OpenEnd({ outline, sum, version }: Props) {
       symbol: pretty(soundingName(version, chord.symbol).name),
     })),
   );
-  const said = sayOpenSection(sum.open, lines, bar, version.beatUnit);
+  const said = describeOpenSection(sum.open, lines, bar, version.beatUnit);
   return (
     <div role="note" className="mb-2 rounded-field border-2 border-warning bg-base-200 px-3 py-2">
       <p>

@@ -5,7 +5,7 @@ import { beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/r
 import { set } from "@/core/song/edit";
 import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { pretty, sayKey } from "@/ui/pretty";
+import { describeKey, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../open";
 
@@ -34,7 +34,7 @@ export function Settings({ version }: { version: VersionRow }) {
     const unit = fields.meterUnit ?? version.meterUnit;
     change({ ...fields, beatUnit: beatUnitOf({ beats, unit }) });
   };
-  const choices = keyChoices(version.key).map((key) => ({ value: key, label: sayKey(key) }));
+  const choices = keyChoices(version.key).map((key) => ({ value: key, label: describeKey(key) }));
   return (
     <section aria-label="How it is played" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Key, tempo, metre</h2>
@@ -92,7 +92,7 @@ export function Settings({ version }: { version: VersionRow }) {
             ...keyChoices(
               version.writtenKey.endsWith("m") ? version.writtenKey.slice(0, -1) : `${version.writtenKey}m`,
             ),
-          ].map((key) => ({ value: key, label: sayKey(key) }))}
+          ].map((key) => ({ value: key, label: describeKey(key) }))}
           onSet={(writtenKey) => change({ writtenKey, key: writtenKey, keySure: true })}
         />
       )}

@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
 import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
 import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
-import { sayTime } from "@/ui/pretty";
+import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import {
   derive,
@@ -135,7 +135,7 @@ function Title() {
         className="w-52"
         onSet={(tags) => actOnSong(songEdits.set("song", song.id, { tags: tagsOf(tags) }))}
       />
-      <p className="pb-1">{sayLength(timeline, meter)}</p>
+      <p className="pb-1">{describeLength(timeline, meter)}</p>
     </div>
   );
 }
@@ -153,9 +153,9 @@ const keptApart = (notes: Notes): Note[] =>
   );
 
 /** "46 bars of 4 beats, 2:25". */
-function sayLength(timeline: Timeline, meter: Meter): string {
+function describeLength(timeline: Timeline, meter: Meter): string {
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
-  return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${sayTime(timeline.seconds)}`;
+  return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${describeTime(timeline.seconds)}`;
 }
 
 /** The same list as last time while its entries are the same. */

@@ -2,10 +2,10 @@
 
 import { useEffect, useRef, useState } from "react";
 import {
+  describeOpenSection,
   METER_UNITS,
   MOST_BEATS_IN_A_BAR,
   MOST_BPM,
-  sayOpenSection,
   ticksOfBar,
   ticksOfBeats,
 } from "@/core/rhythm";
@@ -143,7 +143,7 @@ function OpenHere({ use, version }: { use: Use; version: VersionRow }) {
   return (
     <p role="note" className="mt-3 rounded-field border-2 border-warning px-3 py-2">
       <strong>Does not close here.</strong>{" "}
-      {sayOpenSection(sum.open, lines, bar, beatUnitOfUse(version, use)).message}
+      {describeOpenSection(sum.open, lines, bar, beatUnitOfUse(version, use)).message}
     </p>
   );
 }

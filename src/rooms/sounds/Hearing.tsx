@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { allowedHours, allowedLevel, LIMIT_DBA, sayHours } from "@/core/sounds";
+import { allowedHours, allowedLevel, describeHours, LIMIT_DBA } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 
 const LEVELS = [85, 88, 91, 94, 97, 100, 103] as const;
@@ -31,7 +31,7 @@ export function Hearing() {
           onSet={setLevel}
         />
         <p className="pb-1" aria-live="polite">
-          at most <strong>{sayHours(allowedHours(level))}</strong> a day
+          at most <strong>{describeHours(allowedHours(level))}</strong> a day
         </p>
         <NumberField
           label="For"
@@ -59,7 +59,7 @@ export function Hearing() {
             <tr>
               <th scope="row">a day</th>
               {LEVELS.map((one) => (
-                <td key={one}>{sayHours(allowedHours(one))}</td>
+                <td key={one}>{describeHours(allowedHours(one))}</td>
               ))}
             </tr>
           </tbody>

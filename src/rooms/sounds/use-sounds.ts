@@ -5,9 +5,9 @@ import { capital } from "@/base";
 import type { Judged } from "@/core/findings";
 import type { Player, VersionBody } from "@/core/song/schema";
 import {
+  describeSongToneProblem,
+  describeToneProblem,
   type SongTones,
-  saySongToneProblem,
-  sayToneProblem,
   songPedals,
   TONE_FIXING,
   type ToneFinding,
@@ -54,8 +54,8 @@ export function useTones(player: Player): Tones {
     body,
     song,
     shown,
-    problem: problem && `${capital(sayToneProblem(problem))}.`,
-    notes: song.problems.map((one) => saySongToneProblem(one, song.box)),
+    problem: problem && `${capital(describeToneProblem(problem))}.`,
+    notes: song.problems.map((one) => describeSongToneProblem(one, song.box)),
     search,
   };
 }

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { capital } from "@/base";
 import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { pretty, ROLE_WORDS, sayCapo, sayTime } from "@/ui/pretty";
+import { describeCapo, describeTime, pretty, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
@@ -70,9 +70,9 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
       <p>
         {by && `${by}. `}
         {part.instrument === "guitar"
-          ? `${capital(sayCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}`
+          ? `${capital(describeCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}`
           : `Sounds in ${pretty(part.sounding)}`}
-        . {part.meter}, {part.bpm} a minute, {sayTime(part.seconds)}.
+        . {part.meter}, {part.bpm} a minute, {describeTime(part.seconds)}.
       </p>
       <ul className="my-3 flex flex-wrap gap-3">
         {[...shapes.values()].map((shape) => (
@@ -109,7 +109,7 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
           {sheet.note && `: ${sheet.note}`}
           {sheet.how.length > 0 && `; ${sheet.how.join("; ")}`}
-          {sheet.capo !== part.capo && `; ${sayCapo(sheet.capo)} here, shapes of ${pretty(sheet.key)}`}
+          {sheet.capo !== part.capo && `; ${describeCapo(sheet.capo)} here, shapes of ${pretty(sheet.key)}`}
           {again && "; as before"}
         </span>
       </h3>

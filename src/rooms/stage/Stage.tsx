@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { StagePart } from "@/core/stage";
 import { followDocument } from "@/document/client";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
@@ -75,7 +75,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
         </h1>
         <span>
           {part.instrument === "guitar"
-            ? `${sayCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
+            ? `${describeCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
             : `sounds in ${pretty(part.sounding)}`}
         </span>
         <span className="max-sm:hidden">

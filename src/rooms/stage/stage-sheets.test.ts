@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
 import { addException, set, type VersionCommand } from "@/core/song/edit";
@@ -13,7 +13,7 @@ import { stagePart } from "./stage-sheets";
 let count = 0;
 const makeId = () => `s${count++}`;
 const edit = (from: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, from, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, from, command)).body;
 
 describe("stagePart", () => {
   it("tells exceptions in the names of the player who reads them", () => {

@@ -1,17 +1,17 @@
 import { writeChord } from "@/core/chord";
 import type { Cue } from "@/core/cues";
-import { bandSheet, isOnlyLine, playerPart, sayPart } from "@/core/parts";
+import { bandSheet, describePart, isOnlyLine, playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import {
   beatUnitOfUse,
+  describeException,
+  describeUse,
   isOut,
   isPlayed,
   meterOf,
   notesOf,
   outlineOf,
   type Passage,
-  sayException,
-  sayUse,
   versionRow,
 } from "@/core/song/read";
 import type { Player, VersionBody } from "@/core/song/schema";
@@ -46,8 +46,8 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     );
     const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
     const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));
-    const said = marks.map((one) => sayException(one, passage.use, outline, version, nameOf));
-    return [...sayUse(passage.use), ...said, ...comments];
+    const said = marks.map((one) => describeException(one, passage.use, outline, version, nameOf));
+    return [...describeUse(passage.use), ...said, ...comments];
   };
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
   const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
@@ -55,7 +55,7 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     const own = partOf(useId);
     if (!own) return [];
     const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
-    return sayPart(own, strum, (id) => body.players[id]?.name ?? "");
+    return describePart(own, strum, (id) => body.players[id]?.name ?? "");
   };
   const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import type { LoopRun } from "@/core/song/schema";
-import { sayRun } from "@/performance/judged";
+import { describeRun } from "@/performance/judged";
 import type { RunAnswer } from "./use-answer";
 
 const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
@@ -23,7 +23,7 @@ export function Answer({
     <section aria-labelledby="answer-title" className="mt-6">
       <h2 id="answer-title">The answer</h2>
       <p className="mb-2 text-lg" aria-live="polite">
-        {judged.length === 0 ? "No press was due." : sayRun(judged)}
+        {judged.length === 0 ? "No press was due." : describeRun(judged)}
       </p>
       {judged.some(({ ms, judged: word }) => ms !== null && word !== "wrong") && (
         <Histogram judged={judged} />

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type ShelfAsked, WHOLE_SHELF } from "@/api";
-import { sure } from "@/base";
+import { unwrap } from "@/base";
 import { add, type SongCommand, set, songEdits, type VersionCommand } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import { restoreBackup, saveBackup } from "../backup";
@@ -25,7 +25,9 @@ afterAll(() => close());
 
 const SHEET = "[Verse]\nG C D G\nfour chords of a song\n";
 const make = async (title: string, text = SHEET) => {
-  const song = sure(await createSong(database, { content: { text }, title, adjustments: {}, double: true }));
+  const song = unwrap(
+    await createSong(database, { content: { text }, title, adjustments: {}, double: true }),
+  );
   if (!song.made) throw new Error("Expected a song to be made.");
   return song;
 };
@@ -204,7 +206,7 @@ describe("the shelf", () => {
   it("finds doubles by title, whatever its case and signs", async () => {
     await make("Café, Twice");
     expect((await findDoubles(database, "cafe twice!")).map((one) => one.title)).toEqual(["Café, Twice"]);
-    const again = sure(
+    const again = unwrap(
       await createSong(database, {
         content: { text: SHEET },
         title: "CAFÉ twice",

@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { z } from "zod";
-import { defined, sure } from "@/base";
+import { defined, unwrap } from "@/base";
 import { readChordText, readTab } from "@/core/formats";
 import { STYLES } from "@/core/fretboard";
 import { formatTuning, parsePitch } from "@/core/pitch";
@@ -41,7 +41,7 @@ const FILE = /^[a-z-]+\.txt$/u;
 const light = z.int().min(0).max(4);
 const pitchRange = z
   .tuple([z.string(), z.string()])
-  .transform(([low, high]): [number, number] => [sure(parsePitch(low)), sure(parsePitch(high))]);
+  .transform(([low, high]): [number, number] => [unwrap(parsePitch(low)), unwrap(parsePitch(high))]);
 const demoSchema = z.object({
   evening: z.object({ name: z.string(), place: z.string(), note: z.string() }),
   band: z.object({
@@ -255,7 +255,7 @@ function withSources(
 /** Lays on what is otherwise at places of the form, by the same edits a person makes. */
 function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
   const edit = (body: VersionBody, command: VersionCommand): VersionBody =>
-    sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
   const { form, byId } = outlineOf(version);
   let body = version;
   for (const { id, label } of Object.values(version.sections))
@@ -315,7 +315,7 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
   const riffs = new Map<string, Riff>();
   const notes: RiffNote[] = [];
   for (const { name, tab } of song.lines) {
-    const { tuning, capo, ticks, notes: own } = sure(readTab(tab.join("\n"), { bar: 3840 }));
+    const { tuning, capo, ticks, notes: own } = unwrap(readTab(tab.join("\n"), { bar: 3840 }));
     const id = makeId();
     const order = orderAtEnd([...riffs.values()]);
     const settings = { way: "as written" as const, home: null, approach: false };

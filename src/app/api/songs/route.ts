@@ -1,5 +1,5 @@
 import { makeSong } from "@/api";
-import { saySheetLoss, saySheetProblem } from "@/core/formats";
+import { describeSheetLoss, describeSheetProblem } from "@/core/formats";
 import { openDatabase } from "@/server/db/open";
 import { refuse } from "@/server/http";
 import { Refuse, Reply, serve } from "@/server/serve";
@@ -12,13 +12,13 @@ export const POST = serve(makeSong, async ({ sent }) => {
   const created = await createSong(await openDatabase(), { ...settings, content });
   if (!created.ok) {
     const { problem } = created;
-    const said = typeof problem === "string" ? problem : saySheetProblem(problem.problems[0]!);
+    const said = typeof problem === "string" ? problem : describeSheetProblem(problem.problems[0]!);
     return refuse(400, text !== undefined ? "text" : "file", said);
   }
   const song = created.value;
   if (!song.made) return new Refuse(song, 409);
   const { songId, versionId, sheet, title } = song;
-  const looks = [...sheet.problems.map(saySheetProblem), ...sheet.losses.map(saySheetLoss)];
+  const looks = [...sheet.problems.map(describeSheetProblem), ...sheet.losses.map(describeSheetLoss)];
   const guesses = {
     key: !sheet.keySure,
     beats: sheet.sections.some((one) => one.lines.some((line) => line.chords.some((chord) => chord.guessed))),

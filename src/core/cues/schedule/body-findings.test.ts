@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { BodyAct } from "./body-acts";
-import { bodyFindings, sayBodyFinding } from "./body-findings";
+import { bodyFindings, describeBodyFinding } from "./body-findings";
 import { planBody } from "./body-plan";
 
 const act = (id: string, from: number, until: number, more: Partial<BodyAct> = {}): BodyAct => ({
@@ -29,9 +29,9 @@ describe("what one body can't do in time", () => {
     const [finding, ...others] = bodyFindings("ann", acts, planBody(acts));
     expect(others).toEqual([]);
     expect(finding).toMatchObject({ id: "body ann 0 slot 2", label: "Bar 4", playerIds: ["ann"], fixes: [] });
-    expect(sayBodyFinding(finding!)).toBe("Slot 2 comes too late: the feet are still busy.");
-    expect(sayBodyFinding({ ...finding!, takes: ["mouth"] })).toMatch(/the mouth is still busy\.$/u);
-    expect(sayBodyFinding({ ...finding!, takes: ["left hand", "right hand"] })).toMatch(
+    expect(describeBodyFinding(finding!)).toBe("Slot 2 comes too late: the feet are still busy.");
+    expect(describeBodyFinding({ ...finding!, takes: ["mouth"] })).toMatch(/the mouth is still busy\.$/u);
+    expect(describeBodyFinding({ ...finding!, takes: ["left hand", "right hand"] })).toMatch(
       /the left hand and the right hand are still busy\.$/u,
     );
   });

@@ -1,6 +1,6 @@
 import { capital } from "../../../base";
 import type { Finding, Fixing } from "../../findings";
-import { sayList } from "../../fretboard";
+import { describeList } from "../../fretboard";
 import type { BodyAct } from "./body-acts";
 import { type BodyPartUsed, type BodyPlan, isLate } from "./body-plan";
 
@@ -37,9 +37,9 @@ export function bodyFindings(playerId: string, acts: readonly BodyAct[], plan: B
 /** Parts of a body that are several. */
 const SEVERAL: readonly BodyPartUsed[] = ["feet", "eyes"];
 
-/** @example sayBodyFinding(finding) // => "Slot 2 comes too late: the feet are still busy." */
-export function sayBodyFinding({ text, takes }: BodyFinding): string {
+/** @example describeBodyFinding(finding) // => "Slot 2 comes too late: the feet are still busy." */
+export function describeBodyFinding({ text, takes }: BodyFinding): string {
   const [part] = takes;
   const are = takes.length > 1 || (part !== undefined && SEVERAL.includes(part)) ? "are" : "is";
-  return `${capital(text)} comes too late: ${sayList(takes.map((one) => `the ${one}`))} ${are} still busy.`;
+  return `${capital(text)} comes too late: ${describeList(takes.map((one) => `the ${one}`))} ${are} still busy.`;
 }

@@ -1,5 +1,5 @@
 export { type BodyAct, bodyActs } from "./body-acts";
-export { BODY_FIXING, bodyFindings, sayBodyFinding } from "./body-findings";
+export { BODY_FIXING, bodyFindings, describeBodyFinding } from "./body-findings";
 export {
   isLate,
   moveOffers,

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { checkBody } from "../../../document";
 import { outlineOf, timelineOf } from "../../song/read";
 import { DOCUMENTS } from "../../song/schema";
-import { saySheetProblem } from "../say-problem";
+import { describeSheetProblem } from "../describe-problem";
 import type { SheetLine } from "../sheet";
 import { versionOfSheet } from "../to-version";
 import { readChordLine } from "./chord-line";
@@ -136,12 +136,12 @@ describe("readChordText", () => {
     ["[V]\n1 5 6m 4\n1 4 5 1", ["numbers-without-key 2:1", "no-chords 1:1"]],
   ])("says what is wrong in %j and where", (text, expected) => {
     expect(codes(text)).toEqual(expected);
-    for (const problem of readChordText(text).problems) expect(saySheetProblem(problem)).toMatch(/\.$/);
+    for (const problem of readChordText(text).problems) expect(describeSheetProblem(problem)).toMatch(/\.$/);
   });
 
   it("refuses an overlong text with a sentence", () => {
     const sheet = readChordText("G C D\n".repeat(1_000_000));
-    expect(sheet.problems.map(saySheetProblem)).toEqual([
+    expect(sheet.problems.map(describeSheetProblem)).toEqual([
       "This text has 6,000,000 characters; a song sheet may have 200,000. Paste one song at a time.",
     ]);
   });

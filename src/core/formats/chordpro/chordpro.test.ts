@@ -3,8 +3,8 @@ import { describe, expect, it } from "vitest";
 import { checkBody } from "../../../document";
 import { timelineOf } from "../../song/read";
 import { DOCUMENTS } from "../../song/schema";
+import { describeSheetLoss, describeSheetProblem } from "../describe-problem";
 import { roundTrip } from "../round-trip";
-import { saySheetLoss, saySheetProblem } from "../say-problem";
 import { versionOfSheet } from "../to-version";
 import { isChordPro, readChordPro, splitSongs, writeChordPro } from ".";
 import { readDefine, writeDefine } from "./define";
@@ -121,7 +121,7 @@ describe("ChordPro", () => {
       "comment",
       "tab",
     ]);
-    for (const loss of sheet.losses) expect(saySheetLoss(loss)).toMatch(/^Line \d+: .* is kept/);
+    for (const loss of sheet.losses) expect(describeSheetLoss(loss)).toMatch(/^Line \d+: .* is kept/);
   });
 
   it("writes it back letter for letter, but for the tab, which moves into its section", () => {
@@ -179,7 +179,7 @@ describe("ChordPro", () => {
   ])("says what is wrong in %j", (text, expected) => {
     const { problems } = readChordPro(text);
     expect(problems.map((problem) => `${problem.code} ${problem.line}`)).toEqual(expected);
-    for (const problem of problems) expect(saySheetProblem(problem)).toMatch(/\.$/);
+    for (const problem of problems) expect(describeSheetProblem(problem)).toMatch(/\.$/);
   });
 
   it("chords over words inside, headings in the text, comments that name a section", () => {

@@ -4,7 +4,7 @@ import { kindOfLabel } from "../chord-text/heading";
 import { writeDefine } from "../chordpro/define";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
 import { type ChordSheet, EMPTY_SHEET, type SheetChord, type SheetLine, type SheetLoss } from "../sheet";
-import { isZip, sayZipProblem, unzip } from "../unzip";
+import { describeZipProblem, isZip, unzip } from "../unzip";
 import { type Measure, readScore, type Score, type Syllable } from "./measures";
 import { type Played, playOrder } from "./play-order";
 import { childOf, childrenOf, type Element, parseXml, textOf, type XmlProblem } from "./xml";
@@ -44,7 +44,7 @@ export function readMusicXml(bytes: Uint8Array): ChordSheet {
 /** The score of a compressed file is the first root file its container names, or else the first score in it. */
 function textInZip(bytes: Uint8Array): { ok: true; text: string } | { ok: false; text: string } {
   const files = unzip(bytes, ZIP_LIMITS, (name) => /\.(?:xml|musicxml)$/iu.test(name));
-  if (!files.ok) return { ok: false, text: sayZipProblem(files.problem) };
+  if (!files.ok) return { ok: false, text: describeZipProblem(files.problem) };
   const container = files.value.find((file) => file.name === "META-INF/container.xml");
   const named = container && /full-path\s*=\s*["']([^"']+)["']/u.exec(decodeXml(container.bytes))?.[1];
   const score =

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleNote as note } from "../../../../testing/fretboard/sample-note";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { inOrder, NOTE_ARTS, type TabNote } from "../../fretboard";
-import { readTab, sayTabLoss, sayTabProblem, type TabLine, writeTab } from ".";
+import { describeTabLoss, describeTabProblem, readTab, type TabLine, writeTab } from ".";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];
 const line = (notes: TabNote[], more: Partial<TabLine> = {}): TabLine => ({
@@ -39,14 +39,14 @@ describe("text tab", () => {
       line([note(7, 0, 3), note(480, 1, 2, { ticks: 481 }), note(960, 2, 5, { art: "dead" })]),
     );
     expect(losses.map(({ code }) => code).sort()).toEqual(["dead-fret", "length", "off-grid"]);
-    for (const loss of losses) expect(sayTabLoss(loss)).toMatch(/^Note \d/u);
+    for (const loss of losses) expect(describeTabLoss(loss)).toMatch(/^Note \d/u);
   });
 
   it("keeps two endings in one column", () => {
     const given = line([note(0, 3, 2, { round: 1 }), note(0, 3, 4, { round: 2 })]);
-    expect(sure(readTab(writeTab(given).text, { bar: 3840 })).notes).toEqual(given.notes);
+    expect(unwrap(readTab(writeTab(given).text, { bar: 3840 })).notes).toEqual(given.notes);
     const long = line([note(0, 3, 2, { round: 1, ticks: 960 }), note(0, 3, 4, { round: 2, ticks: 960 })]);
-    expect(sure(readTab(writeTab(long).text, { bar: 3840 })).notes).toEqual(long.notes);
+    expect(unwrap(readTab(writeTab(long).text, { bar: 3840 })).notes).toEqual(long.notes);
     const uneven = line([note(0, 3, 2, { round: 1, ticks: 960 }), note(0, 3, 4, { round: 2 })]);
     expect(writeTab(uneven).losses).toEqual([{ code: "length", note: 1 }]);
   });
@@ -93,7 +93,7 @@ describe("text tab", () => {
           const given = line(notes, { capo, bar, ticks: bar * 2 });
           const { text, losses } = writeTab(given);
           expect(losses).toEqual([]);
-          const back = sure(readTab(text, { bar: 1 }));
+          const back = unwrap(readTab(text, { bar: 1 }));
           expect(back).toEqual({ ...given, guessed: false });
         },
       ),
@@ -109,7 +109,7 @@ describe("text tab", () => {
       "A|-----------------|",
       "E|-----------------|",
     ].join("\n");
-    const read = sure(readTab(text, { bar: 3840 }));
+    const read = unwrap(readTab(text, { bar: 3840 }));
     expect(read.guessed).toBe(true);
     expect(read.notes.map(({ string, fret, art, bend }) => [string, fret, art, bend])).toEqual([
       [2, 2, "plain", 2],
@@ -120,7 +120,7 @@ describe("text tab", () => {
 
   it("of a bass has four strings by their names", () => {
     const text = ["G|----|", "D|----|", "A|-3--|", "E|----|"].join("\n");
-    expect(sure(readTab(text, { bar: 3840 })).tuning).toEqual([28, 33, 38, 43]);
+    expect(unwrap(readTab(text, { bar: 3840 })).tuning).toEqual([28, 33, 38, 43]);
   });
 
   it.each([
@@ -134,6 +134,6 @@ describe("text tab", () => {
   ])("is refused for %s", (_, text, code) => {
     const read = readTab(text, { bar: 3840 });
     expect(read.ok ? null : read.problem.code).toBe(code);
-    if (!read.ok) expect(sayTabProblem(read.problem)).toMatch(/[.]$/u);
+    if (!read.ok) expect(describeTabProblem(read.problem)).toMatch(/[.]$/u);
   });
 });

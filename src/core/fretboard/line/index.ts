@@ -1,4 +1,5 @@
 export { BASS_WAYS, type BassWay, bassLine } from "./bass-line";
+export { describeLineProblem, describePlaceProblem } from "./describe-line";
 export {
   cellOverShapes,
   followChords,
@@ -24,4 +25,3 @@ export {
   quickestMs,
 } from "./place";
 export { type LineProblem, lineProblems } from "./problems";
-export { sayLineProblem, sayPlaceProblem } from "./say-line";

@@ -1,13 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleNote as note } from "../../../../testing/fretboard/sample-note";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { parseChord } from "../../chord";
 import {
   BASS_WAYS,
   bassLine,
   type ChordUnder,
   cellOverShapes,
+  describeLineProblem,
+  describePlaceProblem,
   fitsOf,
   followChords,
   heardPitch,
@@ -20,8 +22,6 @@ import {
   placings,
   quickestMs,
   rangeOfLine,
-  sayLineProblem,
-  sayPlaceProblem,
   stoppedPitch,
   type TabNote,
 } from ".";
@@ -33,7 +33,7 @@ const chords = (text: string, beats = 4): ChordUnder[] =>
   text.split(" ").map((symbol, at) => ({
     tick: at * beats * 960,
     ticks: beats * 960,
-    chord: sure(parseChord(symbol)),
+    chord: unwrap(parseChord(symbol)),
   }));
 const C_MAJOR = new Set([0, 2, 4, 5, 7, 9, 11]);
 
@@ -93,7 +93,7 @@ describe("what can't be played", () => {
   ])("names %s", (code, notes, own = neck, of = line) => {
     const problems = lineProblems(notes, own, of);
     expect(problems.map((one) => one.code)).toContain(code);
-    for (const one of problems) expect(sayLineProblem(one)).toMatch(/[.]$/u);
+    for (const one of problems) expect(describeLineProblem(one)).toMatch(/[.]$/u);
   });
 
   it("lets a note ring under the next, and two endings stand in one place", () => {
@@ -161,7 +161,7 @@ describe("moving a line", () => {
     expect(low.ok && low.value.notes.every(({ string }) => string < 3)).toBe(true);
     const none = placeLine(notes, pitchesOfLine(notes, neck)!, { neck, strings: [4, 5] });
     expect(none).toMatchObject({ ok: false, problem: { code: "unreachable", note: 1 } });
-    if (!none.ok) expect(sayPlaceProblem(none.problem)).toContain("2nd note");
+    if (!none.ok) expect(describePlaceProblem(none.problem)).toContain("2nd note");
     const wide = placeLine([note(0, 0, 1), note(0, 5, 12)], [41, 76], { neck, strings: [0, 5] });
     expect(wide).toMatchObject({ ok: false, problem: { code: "too-many" } });
   });
@@ -213,7 +213,7 @@ describe("a line over its chords", () => {
   });
 
   it("sets one lick on each root, and leads in from one fret below", () => {
-    const lick = { notes: [note(0, 1, 3), note(480, 1, 5)], ticks: 960, home: sure(parseChord("C")) };
+    const lick = { notes: [note(0, 1, 3), note(480, 1, 5)], ticks: 960, home: unwrap(parseChord("C")) };
     const plain = followChords(lick, chords("C D", 2), { neck });
     expect(plain.left).toEqual([]);
     expect(plain.notes.map((one) => stoppedPitch(one, neck))).toEqual([48, 50, 48, 50, 50, 52, 50, 52]);
@@ -225,7 +225,7 @@ describe("a line over its chords", () => {
   });
 
   it("names chords the lick has no place for", () => {
-    const high = { notes: [note(0, 5, 24)], ticks: 960, home: sure(parseChord("E")) };
+    const high = { notes: [note(0, 5, 24)], ticks: 960, home: unwrap(parseChord("E")) };
     expect(followChords(high, chords("E F#"), { neck }).left).toEqual([]);
     expect(followChords(high, chords("E"), { neck: { tuning: STANDARD.slice(0, 3), capo: 0 } }).left).toEqual(
       [0],

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import type { Hand } from "../hand";
 import { betweenFretsMm } from "../neck";
 import { CHANGE_COSTS, changeCost, FINGERS, leastChange, Places } from "./change";
-import { movesBetween, sayMove } from "./say-move";
+import { describeMove, movesBetween } from "./describe-move";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const places = new Places(6, 12, 0, 648);
 const hold = (finger: 1 | 2 | 3 | 4, string: number, fret: number, to = string): Hand[number] => ({
   finger,
@@ -65,7 +65,7 @@ describe("a change", () => {
 });
 
 describe("a change in words", () => {
-  const say = (from: Hand, to: Hand) => sayMove(places, places.of(from), places.of(to), tuning);
+  const say = (from: Hand, to: Hand) => describeMove(places, places.of(from), places.of(to), tuning);
 
   it("tells who stays, slides, moves, comes and goes", () => {
     expect(say(C, Am)).toBe("index and middle finger stay; ring finger moves to the G string, 2nd fret");

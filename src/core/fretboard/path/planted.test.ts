@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { slowCost } from "../../../../testing/fretboard/slow-path";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import { type Fingering, fingerings } from "../fingerings";
@@ -9,11 +9,11 @@ import { covers, Front, spread, type Worth } from "./front";
 import { planted } from "./planted";
 import { voicePath } from "./voice-path";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const song = (text: string): HandEvent[] =>
   text.split(" ").map((one) => {
     const [symbol, beats] = one.split(":");
-    return { kind: "chord", chord: sure(parseChord(symbol!)), beats: Number(beats ?? 4) };
+    return { kind: "chord", chord: unwrap(parseChord(symbol!)), beats: Number(beats ?? 4) };
   });
 const options = { tuning, capos: [0], beatMs: 500, maxFret: 4, limit: 6, allow: ["sus4", "add9"] } as const;
 
@@ -49,7 +49,7 @@ describe("planted", () => {
     const every = lists[0]!.flatMap((a) =>
       lists[1]!.flatMap((b) => lists[2]!.flatMap((c) => worthsOf([a, b, c], events))),
     );
-    const { front, exact } = sure(planted(events, options));
+    const { front, exact } = unwrap(planted(events, options));
     expect(exact).toBe(true);
     const found = front.map((one) => ({
       held: Math.round(one.held * 2),
@@ -71,10 +71,10 @@ describe("planted", () => {
 
   it("includes the cheapest path of all, and no point covers another", () => {
     const events = song("G Em C D G");
-    const { front, exact } = sure(planted(events, options));
+    const { front, exact } = unwrap(planted(events, options));
     expect(exact).toBe(true);
     expect(front.length).toBeLessThanOrEqual(6);
-    const cheapest = sure(voicePath(events, { ...options, capo: 0 })).cost / 20;
+    const cheapest = unwrap(voicePath(events, { ...options, capo: 0 })).cost / 20;
     expect(Math.min(...front.map((one) => one.effort))).toBeCloseTo(cheapest, 5);
     const worths = front.map((one) => ({ held: one.held, faith: one.faithfulness, cost: one.effort }));
     for (const a of worths) for (const b of worths) if (a !== b) expect(covers(a, b)).toBe(false);
@@ -82,7 +82,7 @@ describe("planted", () => {
 
   it("tells of each point what can be reckoned again from its path", () => {
     const events = song("G Em7 Cadd9 D G Em7 Cadd9 D");
-    const { front } = sure(planted(events, { ...options, limit: 40 }));
+    const { front } = unwrap(planted(events, { ...options, limit: 40 }));
     for (const point of front) {
       const staying = point.path
         .slice(1)
@@ -104,21 +104,23 @@ describe("planted", () => {
   });
 
   it("gives the same twice, and says when its steps ran out", () => {
-    expect(sure(planted(song("G C D"), options))).toEqual(sure(planted(song("G C D"), options)));
-    expect(sure(planted(song("G Em C D G Em C D"), { ...options, limit: 40, budget: 10 })).exact).toBe(false);
+    expect(unwrap(planted(song("G C D"), options))).toEqual(unwrap(planted(song("G C D"), options)));
+    expect(unwrap(planted(song("G Em C D G Em C D"), { ...options, limit: 40, budget: 10 })).exact).toBe(
+      false,
+    );
   });
 
   it("has a way to play where nothing is pressed or nothing changes", () => {
     const open = { ...options, maxFret: 0, strings: [1, 2, 3, 4, 5] };
-    const still = sure(planted(song("Em7 N.C. Em7"), { ...open, strings: [0, 1, 2, 3, 4, 5] }));
+    const still = unwrap(planted(song("Em7 N.C. Em7"), { ...open, strings: [0, 1, 2, 3, 4, 5] }));
     expect(still.front).toHaveLength(1);
     expect(still.front[0]).toMatchObject({ held: 0, planted: [], faithfulness: 1 });
-    expect(sure(planted(song("G"), options)).front.length).toBeGreaterThan(0);
+    expect(unwrap(planted(song("G"), options)).front.length).toBeGreaterThan(0);
   });
 
   it("tells of its progress", () => {
     const told: number[] = [];
-    sure(planted(song("G C"), { ...options, onProgress: (done, of) => told.push(done / of) }));
+    unwrap(planted(song("G C"), { ...options, onProgress: (done, of) => told.push(done / of) }));
     expect(told.at(-1)).toBe(1);
     expect(told).toEqual([...told].sort((a, b) => a - b));
   });

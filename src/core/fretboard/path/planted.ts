@@ -1,5 +1,5 @@
 import { ok, type Result } from "../../../base";
-import { sayFingers } from "../finger-words";
+import { describeFingers } from "../finger-words";
 import type { Fingering } from "../fingerings";
 import type { Finger } from "../hand";
 import { FINGERS, type PlaceId, QUICK_FACTOR, QUICK_MS } from "./change";
@@ -206,7 +206,7 @@ function point(
   const words =
     order.length === 0
       ? "no finger stays; every change is made as is easiest"
-      : `${sayFingers(order.map((one) => one.finger))} ${verb} for ${held} of ${stands.length - 1} changes`;
+      : `${describeFingers(order.map((one) => one.finger))} ${verb} for ${held} of ${stands.length - 1} changes`;
   return {
     capo,
     path: layers.layerOf.map((layer) => written[layer]!),

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { slowCost } from "../../../../testing/fretboard/slow-path";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseKey, parseTuning } from "../../pitch";
 import { type Fingering, type FingeringOptions, fingerings } from "../fingerings";
@@ -10,10 +10,10 @@ import type { HandEvent } from "./events";
 import { withPassing } from "./passing";
 import { type VoicePathOptions, voicePath } from "./voice-path";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const chord = (symbol: string, beats = 4, lock?: string): HandEvent => ({
   kind: "chord",
-  chord: sure(parseChord(symbol)),
+  chord: unwrap(parseChord(symbol)),
   beats,
   ...(lock ? { lock: readFrets(lock) } : {}),
 });
@@ -23,7 +23,7 @@ const chords = (text: string): HandEvent[] =>
     return chord(symbol!, Number(beats ?? 4));
   });
 const plan = (events: readonly HandEvent[], options: Partial<VoicePathOptions> = {}) =>
-  sure(voicePath(events, { tuning, beatMs: 500, ...options }));
+  unwrap(voicePath(events, { tuning, beatMs: 500, ...options }));
 const frets = (list: readonly Fingering[]) =>
   list.map((one) => one.frets.map((fret) => fret ?? "x").join(""));
 
@@ -60,7 +60,7 @@ describe("voicePath", () => {
         fc.constantFrom(0, 3),
         (song, cyclic, capo) => {
           const options: FingeringOptions = { tuning, limit: 7, hands: true, capo };
-          const lists = song.map(([symbol]) => fingerings(sure(parseChord(symbol)), options).fingerings);
+          const lists = song.map(([symbol]) => fingerings(unwrap(parseChord(symbol)), options).fingerings);
           const events = song.map(([symbol, beats]) => chord(symbol, beats));
           const found = plan(events, { limit: 7, cyclic, capo: capo as never });
           const beats = song.map(([, one]) => one);
@@ -188,7 +188,7 @@ describe("lines between chords", () => {
 
 describe("passing basses (common practice, no source)", () => {
   const symbols = (text: string, grade: "none" | "one" | "every", key = "C") =>
-    withPassing(chords(text), grade, sure(parseKey(key)))
+    withPassing(chords(text), grade, unwrap(parseKey(key)))
       .events.map((event) => (event.kind === "chord" ? `${event.chord.symbol}:${event.beats}` : ""))
       .join(" ");
 
@@ -207,7 +207,7 @@ describe("passing basses (common practice, no source)", () => {
   });
 
   it("are played by the same hand, or the chord rings on", () => {
-    const walk = withPassing(chords("C Am"), "one", sure(parseKey("C")));
+    const walk = withPassing(chords("C Am"), "one", unwrap(parseKey("C")));
     expect(plan(walk.events).path.map((one) => one.is)).toEqual(["C", "C/B", "Am"]);
     expect(plan(walk.events, { strings: [3, 4, 5], inversions: true }).path).toHaveLength(3);
   });

@@ -1,9 +1,9 @@
 import { fail, ok, type Result } from "../../../base";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
+import { describeMove, type Moves, movesBetween } from "./describe-move";
 import type { HandEvent } from "./events";
 import { type Layer, type LayerOptions, type LayerProblem, layersOf, type State } from "./layers";
-import { type Moves, movesBetween, sayMove } from "./say-move";
 import { PathSearch, type Shortest } from "./shortest";
 
 export type VoicePathOptions = LayerOptions & {
@@ -82,7 +82,7 @@ export function voicePath(
       ...movesBetween(places, before, after),
       factor,
       cost: round(changeCost(places, before, after) * factor),
-      why: sayMove(places, before, after, options.tuning),
+      why: describeMove(places, before, after, options.tuning),
     };
     told.set(key, known);
     return known;

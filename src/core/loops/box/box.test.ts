@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { madeUpCase, numbersFrom } from "../../../../testing/loops/sample-case";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { planLoops } from "../plan";
 import { bitsOf } from "../press";
 import { recordedTracks } from "../way";
@@ -176,7 +176,7 @@ describe("the simulated looper", () => {
       const asked = madeUpCase(numbersFrom(seed), { layers: 4, tracks: 3, sections: 8, either: 30 });
       const planned = planLoops(asked, { trade: false });
       if (!planned.ok) continue;
-      const plan = sure(planned);
+      const plan = unwrap(planned);
       const own = settings({ ...asked.looper, quantised: false });
       const recorded = recordedTracks(plan.tracks);
       let state: BoxState = {

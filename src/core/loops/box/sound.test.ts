@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { caseOf, chordBeats, layerOf, sectionOf } from "../../../../testing/loops/sample-case";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { planLoops } from "../plan";
 import { eventsOf, mixEvents, renderSound, wavOf } from "./sound";
 import { hitsOf } from "./voices";
@@ -18,7 +18,7 @@ const heard = [
   { id: "thump", plays: "thump", hits: hitsOf("thump", 1, 4, []), level: 0 },
   { id: "clap", plays: "clap", hits: hitsOf("clap", 1, 4, []), level: -6 },
 ] as const;
-const events = eventsOf(asked, sure(planLoops(asked)), heard);
+const events = eventsOf(asked, unwrap(planLoops(asked)), heard);
 
 describe("what a plan sounds like", () => {
   it("has every hit of every pass at its time, and none where a track is silent", () => {
@@ -40,7 +40,7 @@ describe("what a plan sounds like", () => {
       hits: hitsOf("chords", 1, 4, chordBeats("G 4")),
       level: 0,
     } as const;
-    expect(eventsOf(pad, sure(planLoops(pad)), [held])).toMatchObject([{ seconds: 0, until: 1 }]);
+    expect(eventsOf(pad, unwrap(planLoops(pad)), [held])).toMatchObject([{ seconds: 0, until: 1 }]);
   });
 
   it("begins each sound at its first sample, below full scale, and ends it in silence", () => {

@@ -1,5 +1,12 @@
 export { BOX_PROFILES } from "./boxes";
-
+export {
+  commandOfFix,
+  describeLoopFinding,
+  describeLoopFix,
+  describeNeeds,
+  describePress,
+} from "./describe-loops";
+export { describeSongLoopProblem } from "./describe-problem";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers } from "./heard";
 export {
@@ -13,7 +20,5 @@ export {
 } from "./loop-commands";
 export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
-export { commandOfFix, sayLoopFinding, sayLoopFix, sayNeeds, sayPress } from "./say-loops";
-export { saySongLoopProblem } from "./say-problem";
 export { looperPlayer, type SongLoops, songLoops } from "./song-loops";
 export { type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";

@@ -33,7 +33,7 @@ type Facts =
   | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
   | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
 
-/** Something about the loops that may go wrong. Wording lives in `say-loops.ts`. */
+/** Something about the loops that may go wrong. Wording lives in `describe-loops.ts`. */
 export type LoopFinding = Finding<Facts, LoopFix>;
 
 /** The same change of the loops in two places is one. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { gather } from "../../findings";
 import { bandSheet, sumOfBand } from "../../parts";
@@ -10,6 +10,8 @@ import type { LoopLayerRow, VersionBody } from "../../song/schema";
 import { DOCUMENTS } from "../../song/schema";
 import { planLoops } from "../plan";
 import { wrongLayers } from "../way";
+import { commandOfFix, describeLoopFinding, describePress } from "./describe-loops";
+import { describeSongLoopProblem } from "./describe-problem";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 import { heardLayers } from "./heard";
 import {
@@ -24,8 +26,6 @@ import {
 } from "./loop-commands";
 import { LOOP_FIXING, loopFindings } from "./loop-findings";
 import { loopPitches } from "./loop-pitches";
-import { commandOfFix, sayLoopFinding, sayPress } from "./say-loops";
-import { saySongLoopProblem } from "./say-problem";
 import { songLoops } from "./song-loops";
 
 let count = 0;
@@ -44,7 +44,7 @@ const song = () =>
   );
 
 const act = (body: VersionBody, command: VersionCommand): VersionBody =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 
 const layer = (id: string, more: Partial<LoopLayerRow> = {}): LoopLayerRow => ({
   ...PLAIN_LAYER,
@@ -80,7 +80,7 @@ const read = (body: VersionBody, habits: Parameters<typeof songLoops>[3] = []) =
 };
 const planned = (body: VersionBody) => {
   const own = read(body);
-  return { own, plan: sure(planLoops(own.asked!)) };
+  return { own, plan: unwrap(planLoops(own.asked!)) };
 };
 
 describe("a song as the looper sees it", () => {
@@ -163,7 +163,7 @@ describe("a song as the looper sees it", () => {
     const own = read({ ...body, uses: { ...body.uses, u1: { ...body.uses.u1!, bpm: 90 } } });
     expect(own.problems.map(({ code }) => code)).toEqual(["other-tempo", "layer-beats", "layer-chord"]);
     for (const problem of own.problems)
-      expect(saySongLoopProblem(problem, (id) => id)).toMatch(/^.{20,}\.$/u);
+      expect(describeSongLoopProblem(problem, (id) => id)).toMatch(/^.{20,}\.$/u);
     expect(own.asked!.layers.map(({ progression }) => progression)).toEqual([[], []]);
     expect(read(sampleVersion({}, [])).problems).toEqual([{ code: "no-form" }]);
     const hollow = read(
@@ -205,7 +205,7 @@ describe("the foot sheet", () => {
     const presses = footPresses(own, plan);
     expect(
       presses.map((press) => [
-        sayPress(press),
+        describePress(press),
         press.bar,
         press.beat,
         press.word,
@@ -264,7 +264,7 @@ describe("findings of the loops", () => {
     const found = loopFindings(own, plan);
     expect(found.map(({ kind, label }) => [kind, label])).toContainEqual(["sounds-unwanted", "verse"]);
     for (const finding of found) {
-      const { what, why } = sayLoopFinding(finding);
+      const { what, why } = describeLoopFinding(finding);
       expect(`${what} ${why}`).toMatch(/^[A-Z].+\.$/u);
     }
     expect(new Set(found.map(({ id }) => id)).size).toBe(found.length);
@@ -288,7 +288,7 @@ describe("findings of the loops", () => {
       { beats: 4, track: 0, label: "verse" },
       { beats: 4, track: 1, label: "chorus" },
     ]);
-    expect(sayLoopFinding(told(waiting)[0]!).what).toContain("waits 4 beats past the boundary");
+    expect(describeLoopFinding(told(waiting)[0]!).what).toContain("waits 4 beats past the boundary");
     expect(told(both)).toEqual([]);
     const fits = draw(waiting, "a", "u0", 0, 4 * BAR);
     expect(told(draw(fits, "b", "u0", 3 * BAR, 4 * BAR, "off"))).toEqual([]);

@@ -1,16 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
 import type { Player } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
-import { closeVoicing, judgeSum, LOWEST_OF_INTERVAL, mendSum, saySumProblem, sumOfBand } from ".";
+import { closeVoicing, describeSumProblem, judgeSum, LOWEST_OF_INTERVAL, mendSum, sumOfBand } from ".";
 
-const chord = (symbol: string) => sure(parseChord(symbol)) as SoundingChord;
-const C = sure(parseKey("C"));
+const chord = (symbol: string) => unwrap(parseChord(symbol)) as SoundingChord;
+const C = unwrap(parseKey("C"));
 const voices = (text: string) =>
   text.split(" ").map((item) => {
     const [playerId, pitch] = item.split(":");
@@ -77,7 +77,7 @@ describe("what all make together", () => {
     ];
     for (const text of all)
       for (const problem of judgeSum(voices(text), chord("C"), C, false).problems)
-        expect(saySumProblem(problem, C, (id) => id.toUpperCase())).toMatch(/[.]$/u);
+        expect(describeSumProblem(problem, C, (id) => id.toUpperCase())).toMatch(/[.]$/u);
   });
 });
 

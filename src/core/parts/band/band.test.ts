@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { readPattern } from "../../rhythm";
 import { type Cell, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet, isOnlyLine, onsetsInBar, picks, playsInBar, roleInBar, sweeps } from ".";
 
 const FOUR = { beats: 4, unit: 4 };
-const pattern = (text: string) => sure(readPattern({ meter: FOUR, subdivision: 2, text }));
+const pattern = (text: string) => unwrap(readPattern({ meter: FOUR, subdivision: 2, text }));
 
 const sheetOf = (
   players: Partial<Player>[],

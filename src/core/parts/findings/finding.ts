@@ -50,7 +50,7 @@ type Facts =
 
 export type FindingKind = Facts["kind"];
 
-/** Something on the sheet that may go wrong. Wording lives in `say-finding.ts`. */
+/** Something on the sheet that may go wrong. Wording lives in `describe-finding.ts`. */
 export type SheetFinding = Finding<Facts & { /** By name. */ readonly players: readonly string[] }, Fix>;
 
 /** The same change of the sheet in two places is one. */

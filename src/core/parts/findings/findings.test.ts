@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { type Cell, DOCUMENTS, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
-import { changeMs, type FindingKind, findingsOf, type SheetFinding, sayFinding, sayFix } from ".";
+import { changeMs, describeFinding, describeFix, type FindingKind, findingsOf, type SheetFinding } from ".";
 
 type Given = {
   readonly players?: Partial<Player>[];
@@ -278,10 +278,10 @@ describe("findings", () => {
   it("say what and why, and what each fix does", () => {
     for (const [, raised, , planned] of CASES)
       for (const finding of found(raised, planned)) {
-        const { what, why } = sayFinding(finding);
+        const { what, why } = describeFinding(finding);
         expect(what).toMatch(/[.]$/u);
         expect(why).toMatch(/[.]$/u);
-        for (const fix of finding.fixes) expect(sayFix(fix).length).toBeGreaterThan(5);
+        for (const fix of finding.fixes) expect(describeFix(fix).length).toBeGreaterThan(5);
       }
   });
 
@@ -301,7 +301,7 @@ describe("findings", () => {
                 table: "cells",
                 row: { ...EMPTY_CELL, ...fields, id: `fix-${useId}-${playerId}`, useId, playerId },
               } as const);
-          return sure(applyEdit(DOCUMENTS.version, now, command)).body;
+          return unwrap(applyEdit(DOCUMENTS.version, now, command)).body;
         }, body);
         const ids = findingsOf(bandSheet(after), new Map(), 60000 / (raised.bpm ?? 90)).map((one) => one.id);
         return { kind, still: kind !== "one-chord" && ids.includes(finding!.id) };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { setCells } from "../../song/edit";
 import { indexCells, outlineOf } from "../../song/read";
@@ -93,7 +93,7 @@ describe("taking a proposal over", () => {
     const changes = proposalChanges(split, proposal, {});
     let made = 0;
     const command = setCells(indexCells(body, outlineOf(body)), "take", changes, () => `t${made++}`);
-    const after = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+    const after = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
     for (const [at, row] of bandSheet(after).rows.entries())
       for (const [who, part] of row.parts.entries()) {
         const wanted = proposal.cells[at]![who]!;

@@ -1,5 +1,11 @@
 export { comparePatterns, type RhythmMeeting } from "./compare";
 export { countsOf } from "./counts";
+export {
+  describeGateProblem,
+  describeMeeting,
+  describePatternProblem,
+  describeSpokenProblem,
+} from "./describe-strum";
 export { ANCHORS, type Anchor, type FittedStroke, fitPattern } from "./fit";
 export { gateSpans, readGate } from "./gate";
 export { type LibraryPattern, patternOf, STRUM_LIBRARY } from "./library";
@@ -29,6 +35,5 @@ export {
   weightOf,
   type Zone,
 } from "./pattern";
-export { sayGateProblem, sayMeeting, sayPatternProblem, saySpokenProblem } from "./say-strum";
 export { readCounts, readSpoken } from "./spoken";
 export { patternFromTaps, type Tap } from "./taps";

@@ -1,4 +1,4 @@
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import type { Meter } from "../meter";
 import { EVEN, type Pattern, type PatternKind, readPattern, type Subdivision } from "./pattern";
 
@@ -99,4 +99,4 @@ export const STRUM_LIBRARY: readonly LibraryPattern[] = Object.freeze([
 /** A library pattern as values. */
 export const patternOf = (
   one: Pick<LibraryPattern, "meter" | "subdivision" | "swing" | "text" | "kind">,
-): Pattern => sure(readPattern(one));
+): Pattern => unwrap(readPattern(one));

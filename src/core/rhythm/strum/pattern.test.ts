@@ -1,16 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import {
   barsOfPattern,
   countsOf,
+  describePatternProblem,
   formatStrokes,
   onsetsOf,
   type PatternProblem,
   patternOf,
   readPattern,
   STRUM_LIBRARY,
-  sayPatternProblem,
   strokeTicks,
   ticksOfPattern,
   weightOf,
@@ -19,7 +19,7 @@ import {
 const FOUR = { beats: 4, unit: 4 };
 const SIX = { beats: 6, unit: 8 };
 const read = (text: string, subdivision = 2, swing = 0.5, meter = FOUR) =>
-  sure(readPattern({ meter, subdivision, swing, text }));
+  unwrap(readPattern({ meter, subdivision, swing, text }));
 
 describe("reading a pattern", () => {
   it("counts the skipped three as players do (common practice, no source)", () => {
@@ -57,9 +57,9 @@ describe("reading a pattern", () => {
   it("makes half a bar of two beats", () => expect(barsOfPattern(read("D . D U"))).toBe(0.5));
 
   it("reads fingers and zones together", () => {
-    const fingers = sure(readPattern({ meter: FOUR, subdivision: 2, text: "pm3 i", kind: "fingers" }));
+    const fingers = unwrap(readPattern({ meter: FOUR, subdivision: 2, text: "pm3 i", kind: "fingers" }));
     expect(fingers.strokes[0]).toEqual({ kind: "fingers", fingers: ["p", "m"], weight: 3 });
-    const zones = sure(readPattern({ meter: FOUR, subdivision: 2, text: "L MH", kind: "zones" }));
+    const zones = unwrap(readPattern({ meter: FOUR, subdivision: 2, text: "L MH", kind: "zones" }));
     expect(zones.strokes[1]).toEqual({ kind: "zones", zones: ["M", "H"], weight: 2 });
   });
 
@@ -78,7 +78,7 @@ describe("reading a pattern", () => {
   ])("refuses %j cut by %d, swung %d: %s", (text, subdivision, swing, code) => {
     const found = readPattern({ meter: FOUR, subdivision, swing, text });
     expect(found.ok ? null : found.problem.code).toBe(code);
-    if (!found.ok) expect(sayPatternProblem(found.problem)).toMatch(/[.]$/u);
+    if (!found.ok) expect(describePatternProblem(found.problem)).toMatch(/[.]$/u);
   });
 
   it("says which finger stands twice", () => {

@@ -1,8 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import {
   comparePatterns,
+  describeGateProblem,
+  describeMeeting,
+  describeSpokenProblem,
   fitPattern,
   formatStrokes,
   gateSpans,
@@ -15,30 +18,28 @@ import {
   readPattern,
   readSpoken,
   type Stroke,
-  sayGateProblem,
-  sayMeeting,
-  saySpokenProblem,
 } from ".";
 
 const FOUR = { beats: 4, unit: 4 };
 const SIX = { beats: 6, unit: 8 };
-const read = (text: string, subdivision = 2, meter = FOUR) => sure(readPattern({ meter, subdivision, text }));
+const read = (text: string, subdivision = 2, meter = FOUR) =>
+  unwrap(readPattern({ meter, subdivision, text }));
 const down: Stroke = { kind: "down", weight: 2 };
 
 describe("two patterns", () => {
   it("meet where both strike, counted by hand", () => {
-    const met = sure(comparePatterns(read("D . D . D . D ."), read("D . . U . U D .")));
+    const met = unwrap(comparePatterns(read("D . D . D . D ."), read("D . . U . U D .")));
     expect(met).toMatchObject({ shared: 2, united: 6, onlyA: [960, 1920], onlyB: [1440, 2400] });
     expect(met.overlap).toBeCloseTo(1 / 3, 12);
   });
 
   it("repeats half a bar under a whole one", () => {
-    const met = sure(comparePatterns(read("D . D ."), read("D . . . D . . .")));
+    const met = unwrap(comparePatterns(read("D . D ."), read("D . . . D . . .")));
     expect(met).toMatchObject({ ticks: 3840, shared: 2, united: 4, onlyA: [960, 2880], onlyB: [] });
   });
 
   it("meets patterns of two and three beats after six", () => {
-    const met = sure(comparePatterns(read("D . D ."), read("D . . . . .")));
+    const met = unwrap(comparePatterns(read("D . D ."), read("D . . . . .")));
     expect(met.ticks).toBe(6 * 960);
     expect(met.shared).toBe(2);
   });
@@ -52,9 +53,9 @@ describe("two patterns", () => {
     fc.assert(
       fc.property(some, some, (a, b) => {
         const [one, other] = [read([...a, ...a].join(" ")), read([...b, ...b].join(" "))];
-        const [met, back] = [sure(comparePatterns(one, other)), sure(comparePatterns(other, one))];
+        const [met, back] = [unwrap(comparePatterns(one, other)), unwrap(comparePatterns(other, one))];
         expect(back).toMatchObject({ shared: met.shared, united: met.united, onlyA: met.onlyB });
-        const own = sure(comparePatterns(one, one));
+        const own = unwrap(comparePatterns(one, one));
         expect(own.overlap).toBe(onsetsOf(one).length === 0 ? 0 : 1);
         expect(met.shared + met.onlyA.length + met.onlyB.length).toBe(met.united);
       }),
@@ -62,7 +63,7 @@ describe("two patterns", () => {
   });
 
   it("is judged in words", () => {
-    const say = (a: string, b: string) => sayMeeting(sure(comparePatterns(read(a), read(b))));
+    const say = (a: string, b: string) => describeMeeting(unwrap(comparePatterns(read(a), read(b))));
     expect(say("D .", "D .")).toContain("same rhythm twice");
     expect(say("D .", "- U")).toContain("never meet");
     expect(say("D U D U D U D U", "D . . . D . . .")).toContain("interlock");
@@ -163,22 +164,22 @@ describe("the hand's pace", () => {
 
 describe("other ways to write a pattern", () => {
   it("reads spoken syllables", () => {
-    expect(formatStrokes(sure(readSpoken("DUM~ dum ta~ ta dum ta")))).toBe("D3 . D U . U D U");
-    expect(formatStrokes(sure(readSpoken("dum-ta chk (ta) . -")))).toBe("D U x U1 . -");
+    expect(formatStrokes(unwrap(readSpoken("DUM~ dum ta~ ta dum ta")))).toBe("D3 . D U . U D U");
+    expect(formatStrokes(unwrap(readSpoken("dum-ta chk (ta) . -")))).toBe("D U x U1 . -");
   });
 
   it("says which syllable is none", () => {
     const found = readSpoken("dum la");
     expect(found).toMatchObject({ problem: { code: "syllable", at: 1, text: "la" } });
-    if (!found.ok) expect(saySpokenProblem(found.problem)).toContain("Syllable 2");
+    if (!found.ok) expect(describeSpokenProblem(found.problem)).toContain("Syllable 2");
     expect(readSpoken("  ").ok).toBe(false);
   });
 
   it("reads counts, with the bar filled and the next begun where they start again", () => {
-    expect(formatStrokes(sure(readCounts("1, 2, 2&, 3&, 4, 4&", FOUR, 2)))).toBe("D . D U . U D U");
-    expect(formatStrokes(sure(readCounts("1! 3 1", FOUR, 2)))).toBe("D3 . . . D . . . D . . . . . . .");
-    expect(formatStrokes(sure(readCounts("1 2a", FOUR, 4)))).toBe("D . . . . . . U . . . . . . . .");
-    expect(formatStrokes(sure(readCounts("1 3 4 6", SIX, 3)))).toBe("D . D D . D");
+    expect(formatStrokes(unwrap(readCounts("1, 2, 2&, 3&, 4, 4&", FOUR, 2)))).toBe("D . D U . U D U");
+    expect(formatStrokes(unwrap(readCounts("1! 3 1", FOUR, 2)))).toBe("D3 . . . D . . . D . . . . . . .");
+    expect(formatStrokes(unwrap(readCounts("1 2a", FOUR, 4)))).toBe("D . . . . . . U . . . . . . . .");
+    expect(formatStrokes(unwrap(readCounts("1 3 4 6", SIX, 3)))).toBe("D . D D . D");
     expect(readCounts("1 5", FOUR, 2)).toMatchObject({ problem: { code: "count", at: 1 } });
   });
 
@@ -192,7 +193,7 @@ describe("other ways to write a pattern", () => {
       { meter: FOUR, subdivision: 2, tempo: { bpm: 60, beatUnit: "1/4" }, bars: 1 },
     );
     expect(tapped).toMatchObject({ value: { doubled: 1 } });
-    const even = sure(
+    const even = unwrap(
       patternFromTaps(
         [
           { ms: 0, stroke: down },
@@ -221,7 +222,7 @@ describe("the on–off row", () => {
   const pattern = read("D . . . D . . .");
 
   it("repeats a shorter row and joins what is on", () => {
-    const gate = sure(readGate("1 1 0 1", pattern));
+    const gate = unwrap(readGate("1 1 0 1", pattern));
     expect(gateSpans(gate, pattern)).toEqual([
       { from: 0, to: 960 },
       { from: 1440, to: 2880 },
@@ -233,7 +234,7 @@ describe("the on–off row", () => {
     for (const text of ["1 2", "1 0 1", ""]) {
       const found = readGate(text, pattern);
       expect(found.ok).toBe(false);
-      if (!found.ok) expect(sayGateProblem(found.problem)).toContain("on–off row");
+      if (!found.ok) expect(describeGateProblem(found.problem)).toContain("on–off row");
     }
   });
 });

@@ -12,7 +12,7 @@ type Named = keyof typeof NAMED;
 const isNamed = (field: string): field is Named => Object.hasOwn(NAMED, field);
 
 /** A field of a cell as it is told of the other side. */
-const sayField = (value: unknown): string => {
+const describeField = (value: unknown): string => {
   if (value === null) return "as inherited";
   return typeof value === "object" ? JSON.stringify(value) : String(value);
 };
@@ -53,7 +53,7 @@ export function cellDifferences(
       const nameOf = (field: Named) => b.body[NAMED[field]][there?.[field] ?? ""]?.name;
       const words = Object.entries(fields).map(([field, value]) => {
         const name = isNamed(field) ? nameOf(field) : undefined;
-        return `${compared[field]} ${name === undefined ? sayField(value) : `“${name}”`} there`;
+        return `${compared[field]} ${name === undefined ? describeField(value) : `“${name}”`} there`;
       });
       const steps = brought.rows.flatMap(([field, fromId, id]) =>
         field in fields ? bring(b, field, fromId, id, makeId) : [],

@@ -3,8 +3,8 @@ import { removalIn } from "../edit/commands";
 import type { VersionCommand, VersionStep } from "../edit/edits";
 import { copyLines, sameChords } from "../edit/exceptions";
 import { add, batch, set } from "../edit/makers";
+import { describeException } from "../read/describe-exception";
 import type { OutlineSection } from "../read/outline";
-import { sayException } from "../read/say-exception";
 import { DOCUMENTS } from "../schema/documents";
 import type { Use } from "../schema/sections";
 import { comparedWords } from "./rows";
@@ -95,7 +95,7 @@ function saidOf(side: Side, use: Use): string[] {
     const lines = one.lines.map(
       (line) => `${line.text} ${line.chords.map(({ chord }) => chord.symbol).join(" ")}`,
     );
-    return JSON.stringify([sayException(one, use, side.outline, side.version, side.nameOf), lines]);
+    return JSON.stringify([describeException(one, use, side.outline, side.version, side.nameOf), lines]);
   });
 }
 

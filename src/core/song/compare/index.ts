@@ -1,2 +1,2 @@
-export { differencesFrom, type Likeness, likenesses } from "./likeness";
+export { differencesFrom, type Similarity, likenesses } from "./similarity";
 export { compareVersions } from "./versions";

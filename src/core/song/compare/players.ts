@@ -5,7 +5,7 @@ import { rowDifferences } from "./rows";
 import type { Difference, Side } from "./side";
 
 /** A value as it is told of the other side. */
-const sayValue = (value: unknown): string =>
+const describeSetting = (value: unknown): string =>
   value === null ? "as usual" : Array.isArray(value) ? value.join(" ") : String(value);
 
 /** Players by their names. One who plays only here stays: their parts would go with them. */
@@ -26,7 +26,7 @@ export function playerDifferences(a: Side, b: Side, makeId: MakeId): Difference[
       otherwise: ({ name }, _, fields) => ({
         where: name,
         words: Object.entries(fields)
-          .map(([field, value]) => `${compared[field]} ${sayValue(value)} there`)
+          .map(([field, value]) => `${compared[field]} ${describeSetting(value)} there`)
           .join(", "),
       }),
       remove: () => null,

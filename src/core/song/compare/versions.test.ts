@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { alignLists, applyEdit, checkBody } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
 import { removeUse } from "../edit/commands";
@@ -16,13 +16,13 @@ import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { LoopLayerRow, LoopWant } from "../schema/loops";
 import { EMPTY_CELL } from "../schema/parts";
-import { differencesFrom, likenesses } from "./likeness";
+import { differencesFrom, likenesses } from "./similarity";
 import { compareVersions } from "./versions";
 
 let count = 0;
 const makeId = () => `c${count++}`;
 const act = (body: VersionBody, command: VersionCommand): VersionBody => {
-  const next = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  const next = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
   expect(checkBody(DOCUMENTS.version, next).ok).toBe(true);
   return next;
 };

@@ -1,4 +1,4 @@
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import {
   alignLists,
   differingFields,
@@ -23,10 +23,10 @@ import { DOCUMENTS } from "../schema/documents";
 import type { VersionRow } from "../schema/version";
 import { cellDifferences } from "./cells";
 import { cueDifferences } from "./cues";
+import { describeLines } from "./describe-lines";
 import { formDifferences, pairUses } from "./form";
 import { loopDifferences } from "./loops";
 import { playerDifferences } from "./players";
-import { sayLines } from "./say-lines";
 import {
   areKin,
   asWritten,
@@ -46,7 +46,7 @@ import { soundDifferences } from "./sounds";
  */
 function asTaken(body: VersionBody, key: string): VersionBody {
   const version = versionRow(body);
-  const [from, to] = [sure(parseKey(version.writtenKey)), sure(parseKey(key))];
+  const [from, to] = [unwrap(parseKey(version.writtenKey)), unwrap(parseKey(key))];
   const written = (symbol: string): string => {
     const chord = version.writtenKey === key ? null : parseChord(symbol);
     return chord?.ok ? moveChord(chord.value, from, to) : symbol;
@@ -142,7 +142,7 @@ function pairLines({ a, b }: Pair<OutlineSection, OutlineSection>, side: Side): 
     same: pair.a !== null && pair.b !== null && sameLine(pair.a, pair.b),
     words:
       pair.a && pair.b
-        ? sayLines(pair.a, pair.b, side.version.beatUnit, side.nameOf)
+        ? describeLines(pair.a, pair.b, side.version.beatUnit, side.nameOf)
         : pair.a
           ? "only here"
           : "only there",

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyCommand } from "../../../../testing/song/any-command";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import {
   applyEdit,
   type Command,
@@ -29,7 +29,7 @@ const start = sampleVersion(
 /** The same kind, for commands no maker makes. */
 const ANY: Definition = DOCUMENTS.version;
 const apply = (body: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, body, command));
+  unwrap(applyEdit(DOCUMENTS.version, body, command));
 const ids = () => {
   let count = 0;
   return () => `new${count++}`;

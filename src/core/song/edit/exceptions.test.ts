@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit, checkBody } from "../../../document";
+import { describeException } from "../read/describe-exception";
 import { Namer } from "../read/names";
 import { outlineOf } from "../read/outline";
-import { sayException } from "../read/say-exception";
 import { type Passage, passageSum, timelineOf, versionRow } from "../read/timeline";
 import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
@@ -18,7 +18,7 @@ let count = 0;
 const makeId = () => `n${count++}`;
 
 const act = (body: VersionBody, command: VersionCommand): VersionBody => {
-  const next = sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  const next = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
   expect(checkBody(DOCUMENTS.version, next).ok).toBe(true);
   return next;
 };
@@ -202,7 +202,7 @@ describe("fold", () => {
 
   it("makes one section of two; what differs becomes a changed line", () => {
     const body = twins();
-    const after = act(body, sure(fold(body, outlineOf(body), "two", "one", makeId)));
+    const after = act(body, unwrap(fold(body, outlineOf(body), "two", "one", makeId)));
     expect(heard(after)).toEqual(heard(body));
     expect(Object.keys(after.sections).sort()).toEqual(["odd", "one"]);
     expect(passagesOf(after).map((one) => one.label)).toEqual(["one", "two", "odd", "two"]);
@@ -217,7 +217,7 @@ describe("fold", () => {
     body = except(body, "u1", "line", { lineId: "two-l0", round: 1 });
     body = except(body, "u0", "ending", { followedBy: "two", ticks: 2 * Q });
     body = except(body, "u3", "extra");
-    const after = act(body, sure(fold(body, outlineOf(body), "two", "one", makeId)));
+    const after = act(body, unwrap(fold(body, outlineOf(body), "two", "one", makeId)));
     expect(heard(after)).toEqual(heard(body));
   });
 
@@ -239,7 +239,7 @@ describe("how an exception is told", () => {
       ...{ id: "x", useId: use.id, order: "V", kind: "push" as const, round: null, lineId: null },
       ...{ chordId: chord!.chord.id, followedBy: null, ticks: 480, cued: false },
     };
-    const said = sayException({ exception, lines: [] }, use, outline, versionRow(body), () => "Fa");
+    const said = describeException({ exception, lines: [] }, use, outline, versionRow(body), () => "Fa");
     expect(said).toBe("Fa comes half a beat early");
   });
 });

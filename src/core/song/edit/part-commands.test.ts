@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
 import { indexCells, resolveCell } from "../read/cells";
@@ -28,7 +28,7 @@ let made = 0;
 const ids = () => () => `n${made++}`;
 const index = (body: VersionBody) => indexCells(body, outlineOf(body));
 const apply = (body: VersionBody, command: VersionCommand) =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 const sheet = (body: VersionBody) =>
   outlineOf(body).form.map((use) => ["p0", "p1"].map((playerId) => ({ useId: use.id, playerId })));
 const cellAt = (body: VersionBody, use: number, player: number) => {

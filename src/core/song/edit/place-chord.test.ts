@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { outlineOf } from "../read/outline";
 import { DOCUMENTS } from "../schema";
@@ -15,7 +15,7 @@ const makeId = () => `p${count++}`;
 const body = () => sampleVersion({ v: { lines: ["Light/G:4 on the water/C:2 now/D:2"] } }, ["v"]);
 const line = (from: VersionBody) => outlineOf(from).sections[0]!.lines[0]!;
 const act = (from: VersionBody, command: VersionCommand | null): VersionBody =>
-  command ? sure(applyEdit(DOCUMENTS.version, from, command)).body : from;
+  command ? unwrap(applyEdit(DOCUMENTS.version, from, command)).body : from;
 const shown = (from: VersionBody) =>
   line(from)
     .chords.map(({ chord, at }) => `${chord.symbol} ${chord.ticks / Q} @${at}`)

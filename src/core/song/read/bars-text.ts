@@ -42,7 +42,7 @@ export const formatBars = (stretches: Stretches | null): string => {
   return stretches.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}-${to}`)).join(", ");
 };
 
-export function sayBarsProblem(problem: BarsProblem): string {
+export function describeBarsProblem(problem: BarsProblem): string {
   switch (problem.code) {
     case "not-bars":
       return `“${problem.text}” are no bars: write such as 1-4, 7, or all.`;

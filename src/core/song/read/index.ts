@@ -1,4 +1,4 @@
-export { formatBars, readBars, type Stretches, sayBarsProblem } from "./bars-text";
+export { describeBarsProblem, formatBars, readBars, type Stretches } from "./bars-text";
 export {
   type CellIndex,
   cellKey,
@@ -9,6 +9,7 @@ export {
   resolveCell,
 } from "./cells";
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
+export { describeException, describeUse } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { isPlayed, linesPlayed } from "./layout";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
@@ -21,7 +22,6 @@ export {
   outlineOf,
 } from "./outline";
 export { neckOfRiff, notesOfRiff } from "./riffs";
-export { sayException, sayUse } from "./say-exception";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
 export { clockOf, type SongClock } from "./song-clock";
 export { playedSymbols, songLength } from "./song-length";
@@ -53,13 +53,13 @@ export {
   versionRow,
 } from "./timeline";
 export {
+  describeKeyFit,
   type KeyFit,
   keyFits,
   melodyShift,
   type PitchRange,
   reachOf,
   type SungPlace,
-  sayKeyFit,
   sungPlaces,
   writtenRange,
 } from "./vocal-range";

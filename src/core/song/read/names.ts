@@ -1,4 +1,4 @@
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { type Chord, moveChord, type Naming, parseChord, writeChord } from "../../chord";
 import { shapeKeyAt } from "../../fretboard";
 import { type Key, moveKey, parseKey, parseTuning, type Tuning } from "../../pitch";
@@ -21,7 +21,7 @@ export type NamedChord = {
 
 export const keysOf = (body: Pick<VersionBody, "version">): { written: Key; sounding: Key } => {
   const version = versionRow(body);
-  return { written: sure(parseKey(version.writtenKey)), sounding: sure(parseKey(version.key)) };
+  return { written: unwrap(parseKey(version.writtenKey)), sounding: unwrap(parseKey(version.key)) };
 };
 
 /** Who reads names: the strings and capo they are played with, and by what custom they are read. */
@@ -51,7 +51,7 @@ export const hasStrings = (player: Pick<Player, "tuning">): boolean => player.tu
 
 /** The open strings of a player; none for an instrument without. */
 export const tuningOf = (player: Pick<Player, "tuning">): Tuning =>
-  hasStrings(player) ? sure(parseTuning(player.tuning)) : [];
+  hasStrings(player) ? unwrap(parseTuning(player.tuning)) : [];
 
 /** Names chords for one reader. A bass reads sounding names; a guitar reads the shapes behind its capo. */
 export class Namer {
@@ -102,7 +102,7 @@ export class Namer {
     const parsed = parseChord(symbol);
     if (!parsed.ok) return { written: symbol, sounding: symbol, shape: symbol, read: symbol, chord: null };
     const sounding = moveChord(parsed.value, this.written, this.sounding);
-    const chord = sure(parseChord(sounding));
+    const chord = unwrap(parseChord(sounding));
     const shape = moveChord(chord, this.sounding, this.shapeKey);
     return { written: symbol, sounding, shape, read: this.readSounding(sounding), chord };
   }

@@ -1,21 +1,24 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { parseKey, parsePitch } from "../../pitch";
 import type { VersionBody } from "../schema/documents";
 import { outlineOf } from "./outline";
 import {
+  describeKeyFit,
   keyFits,
   melodyShift,
   type PitchRange,
   reachOf,
-  sayKeyFit,
   sungPlaces,
   writtenRange,
 } from "./vocal-range";
 
-const key = (text: string) => sure(parseKey(text));
-const pitches = (low: string, high: string): PitchRange => [sure(parsePitch(low)), sure(parsePitch(high))];
+const key = (text: string) => unwrap(parseKey(text));
+const pitches = (low: string, high: string): PitchRange => [
+  unwrap(parsePitch(low)),
+  unwrap(parsePitch(high)),
+];
 
 /** A song in G: the verse from G3 to D4, the chorus from B3 to G4; the last chorus raised. */
 function song(raised = 0): VersionBody {
@@ -43,20 +46,20 @@ describe("keyFits", () => {
     // The song spans G3 to G4. In C it spans C4 to C5: with a voice from A3 to E5 there are 3 and 4 semitones free.
     const [best] = fits(pitches("A3", "E5"));
     expect(best).toMatchObject({ key: "C", semitones: 5, verdict: "fits", margin: 3 });
-    expect(sayKeyFit(best!)).toBe("sung from C4 to C5: 3 semitones to spare");
+    expect(describeKeyFit(best!)).toBe("sung from C4 to C5: 3 semitones to spare");
   });
 
   it("sings a place an octave lower where only that reaches it", () => {
     // From G2 to D4: in G the chorus (B3 to G4) is out of reach, an octave lower (B2 to G3) it is not.
     const inG = fits(pitches("G2", "D4")).find((one) => one.key === "G")!;
     expect(inG).toMatchObject({ verdict: "octave", lower: ["chorus"] });
-    expect(sayKeyFit(inG)).toContain("chorus an octave lower");
+    expect(describeKeyFit(inG)).toContain("chorus an octave lower");
   });
 
   it("says how far out of reach a key is", () => {
     const inG = fits(pitches("G3", "E4")).find((one) => one.key === "G")!;
     expect(inG).toMatchObject({ verdict: "out", above: 3, below: 0 });
-    expect(sayKeyFit(inG)).toBe("sung from G3 to G4: 3 semitones above the voice");
+    expect(describeKeyFit(inG)).toBe("sung from G3 to G4: 3 semitones above the voice");
   });
 
   it("counts a raised use where it sounds", () => {

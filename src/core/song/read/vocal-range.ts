@@ -1,12 +1,12 @@
-import { modulo, sure } from "../../../base";
+import { modulo, unwrap } from "../../../base";
 import {
+  describeSemitones,
   formatKey,
   formatPitchIn,
   type Key,
   moveKey,
   parseKey,
   plainKey,
-  saySemitones,
   semitonesUp,
 } from "../../pitch";
 import type { VersionBody } from "../schema/documents";
@@ -78,7 +78,7 @@ const isInside = ([low, high]: PitchRange, [least, most]: PitchRange): boolean =
 /**
  * The twelve keys for a singer, best first: those that fit as they are, with most room; then those that ask for the
  * fewest places an octave lower; last those out of reach, by how far. Of equals the one nearer the written key.
- * @example keyFits(places, [57, 74], sure(parseKey("G")))[0].key
+ * @example keyFits(places, [57, 74], unwrap(parseKey("G")))[0].key
  */
 export function keyFits(places: readonly SungPlace[], singer: PitchRange, written: Key): KeyFit[] {
   if (places.length === 0) return [];
@@ -131,17 +131,17 @@ function keyFit(places: readonly SungPlace[], singer: PitchRange, written: Key, 
 }
 
 /** Why a key suits a singer or doesn't, in a sentence. */
-export function sayKeyFit(fit: KeyFit): string {
-  const key = sure(parseKey(fit.key));
+export function describeKeyFit(fit: KeyFit): string {
+  const key = unwrap(parseKey(fit.key));
   const sung = `sung from ${formatPitchIn(fit.low, key)} to ${formatPitchIn(fit.high, key)}`;
   if (fit.verdict === "out") {
     const parts = [
-      fit.above > 0 ? `${saySemitones(fit.above)} above the voice` : "",
-      fit.below > 0 ? `${saySemitones(fit.below)} below ${fit.above > 0 ? "it" : "the voice"}` : "",
+      fit.above > 0 ? `${describeSemitones(fit.above)} above the voice` : "",
+      fit.below > 0 ? `${describeSemitones(fit.below)} below ${fit.above > 0 ? "it" : "the voice"}` : "",
     ].filter((part) => part !== "");
     return `${sung}: ${parts.join(" and ")}`;
   }
-  const room = fit.margin === 0 ? "just reached" : `${saySemitones(fit.margin)} to spare`;
+  const room = fit.margin === 0 ? "just reached" : `${describeSemitones(fit.margin)} to spare`;
   const octave = fit.lower.length > 0 ? `, with ${fit.lower.join(" and ")} an octave lower` : "";
   return `${sung}: ${room}${octave}`;
 }

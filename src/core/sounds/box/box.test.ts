@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/sounds/sample-sounds";
 import { add } from "../../song/edit";
 import { programOf, slotOfProgram, soundBoxOf, tonePresses } from "../of-song";
-import { orderOfMessage, planMessages, sayMessage } from "./messages";
+import { describeMessage, orderOfMessage, planMessages } from "./messages";
 import { isSilentAt, pressesBack, soundOf, type ToneBoxState, tellBox, toneBoxAt } from "./sound-box";
 
 const BOX = { kind: "banks", slots: 2, landing: "saved", gapMs: 300, change: "arm-go" } as const;
@@ -173,7 +173,7 @@ describe("MIDI messages (MIDI 1.0 specification)", () => {
       { tick: 15840, bytes: [0xb2, 7, 0] },
       { tick: 16320, bytes: [0xb2, 80, 127] },
     ]);
-    expect(sayMessage(messages[0]!.bytes)).toBe("channel 3: program 8");
+    expect(describeMessage(messages[0]!.bytes)).toBe("channel 3: program 8");
     for (const { bytes } of messages) {
       expect(bytes[0]! & 0x80).toBe(0x80);
       for (const byte of bytes.slice(1)) expect(byte).toBeLessThan(0x80);

@@ -1,4 +1,4 @@
-export { orderOfMessage, planMessages, sayMessage, slotMessages, type TimedMessage } from "./messages";
+export { describeMessage, orderOfMessage, planMessages, slotMessages, type TimedMessage } from "./messages";
 export {
   type BoxOrder,
   isSilentAt,

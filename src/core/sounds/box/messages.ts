@@ -142,8 +142,8 @@ export function orderOfMessage(
   return pedal ? { do: "switch", effect: pedal.effect, on: value >= 64 } : null;
 }
 
-/** What a message is, in words, for lists. @example sayMessage([0xc0, 5]) // => "channel 1: program 5" */
-export function sayMessage([status = 0, number = 0, value = 0]: readonly number[]): string {
+/** What a message is, in words, for lists. @example describeMessage([0xc0, 5]) // => "channel 1: program 5" */
+export function describeMessage([status = 0, number = 0, value = 0]: readonly number[]): string {
   const channel = `channel ${(status & 0x0f) + 1}`;
   const kind = status & 0xf0;
   if (kind === PROGRAM_CHANGE) return `${channel}: program ${number}`;

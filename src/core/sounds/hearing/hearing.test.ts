@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { allowedHours, allowedLevel, sayHours } from ".";
+import { allowedHours, allowedLevel, describeHours } from ".";
 
 describe("how loud for how long", () => {
   /** NIOSH 98-126: 85 dBA for 8 hours, half the time for each 3 dB: 94 dBA an hour, 100 dBA a quarter of one. */
@@ -14,10 +14,10 @@ describe("how loud for how long", () => {
   ])("%i dBA may last %f hours a day", (dba, hours, said) => {
     expect(allowedHours(dba)).toBeCloseTo(hours, 10);
     expect(allowedLevel(hours)).toBeCloseTo(dba, 10);
-    expect(sayHours(allowedHours(dba))).toBe(said);
+    expect(describeHours(allowedHours(dba))).toBe(said);
   });
 
   it("says very short times in seconds", () => {
-    expect(sayHours(allowedHours(118))).toBe("14 s");
+    expect(describeHours(allowedHours(118))).toBe("14 s");
   });
 });

@@ -10,8 +10,8 @@ export const allowedHours = (dba: number): number => LIMIT_HOURS / 2 ** ((dba - 
 export const allowedLevel = (hours: number): number =>
   LIMIT_DBA + EXCHANGE_DB * Math.log2(LIMIT_HOURS / hours);
 
-/** Hours in words. @example sayHours(0.25) // => "15 min" */
-export function sayHours(hours: number): string {
+/** Hours in words. @example describeHours(0.25) // => "15 min" */
+export function describeHours(hours: number): string {
   const minutes = hours * 60;
   if (minutes < 1) return `${Math.floor(minutes * 60)} s`;
   if (minutes < 60) return `${Number(minutes.toFixed(minutes < 10 ? 1 : 0))} min`;

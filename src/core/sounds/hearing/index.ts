@@ -1,1 +1,1 @@
-export { allowedHours, allowedLevel, LIMIT_DBA, sayHours } from "./hearing";
+export { allowedHours, allowedLevel, describeHours, LIMIT_DBA } from "./hearing";

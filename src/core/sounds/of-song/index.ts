@@ -1,3 +1,4 @@
+export { describeSlot, describeSongToneProblem, describeToneCost, describeWayOut } from "./describe-sounds";
 export { type HarmonyView, handTab, harmonyViews } from "./harmony";
 export {
   type OfferQuestion,
@@ -6,8 +7,7 @@ export {
   type ToneOffer,
 } from "./offers";
 export { playerTones } from "./player-sounds";
-export { sayRest } from "./rest";
-export { saySlot, saySongToneProblem, sayToneCost, sayWayOut } from "./say-sounds";
+export { describeRest } from "./rest";
 export { type SlotState, slotStates } from "./slot-saves";
 export { songPedals } from "./song-pedals";
 export { boardOf, type SongTones, songTones, type ToneStretch } from "./song-sounds";
@@ -21,6 +21,13 @@ export {
   takeOffer,
   unpin,
 } from "./sound-commands";
-export { sayToneFinding, TONE_FIXING, type ToneFinding, toneFindings } from "./sound-findings";
-export { changeTick, nameOfAct, sayAct, type ToneAct, type TonePress, tonePresses } from "./sound-presses";
+export { describeToneFinding, TONE_FIXING, type ToneFinding, toneFindings } from "./sound-findings";
+export {
+  changeTick,
+  describeAct,
+  nameOfAct,
+  type ToneAct,
+  type TonePress,
+  tonePresses,
+} from "./sound-presses";
 export { timedSettings } from "./timed";

@@ -6,7 +6,7 @@ import { setSetting } from "../sound";
 import { handTab, harmonyViews } from "./harmony";
 import { slotStates } from "./slot-saves";
 import { markSaved, pinSlot, setSoundBox, unpin } from "./sound-commands";
-import { sayToneFinding, toneFindings } from "./sound-findings";
+import { describeToneFinding, toneFindings } from "./sound-findings";
 import { timedSettings } from "./timed";
 
 const NAMED = { 0: { sound: "Low" }, 1: { sound: "High" }, 2: { sound: "Low" } };
@@ -36,7 +36,7 @@ describe("times that follow the song", () => {
     expect(at(60)).toEqual([]);
     const [finding] = at(50);
     expect(finding).toMatchObject({ kind: "delay-too-long", timed: { tooLong: { instead: "1/8." } } });
-    expect(sayToneFinding(finding!, 250)).toBe(
+    expect(describeToneFinding(finding!, 250)).toBe(
       "The delay of “Low” is a 1/4 (1200 ms at 50), and the box gives at most 1000 ms: the longest it can give here is a dotted 1/8.",
     );
     const byMs = edit(body, set("sounds", "s0", { said: { delay: "by ms", "delay.ms": 2000 } }));
@@ -61,7 +61,7 @@ describe("a second look", () => {
       "alike",
       "louder",
     ]);
-    expect(found.map((one) => sayToneFinding(one, 300))[0]).toBe(
+    expect(found.map((one) => describeToneFinding(one, 300))[0]).toBe(
       "Into b the change is heard: the box is silent for 300 ms, and the rest is 0 ms.",
     );
     expect(new Set(found.map(({ id }) => id)).size).toBe(found.length);
@@ -71,7 +71,7 @@ describe("a second look", () => {
     const sounds = { Low: {}, High: { drive: 1, delay: "1/4", reverb: "hall", wah: true } };
     const pedals = (["drive", "delay", "reverb"] as const).map((effect, at) => ({ effect, controller: at }));
     const song = tonesOfSample(sampleTones(NAMED, sounds, { kind: "pedals", pedals }));
-    expect(toneFindings(song, null).map((one) => sayToneFinding(one, 0))).toEqual([
+    expect(toneFindings(song, null).map((one) => describeToneFinding(one, 0))).toEqual([
       "A sound has wah on, and no pedal switches it: give the box one, or play the two-string substitute.",
       "Into b there are 3 presses at once: let sounds share pedals, or press some of them earlier.",
       "Into c there are 3 presses at once: let sounds share pedals, or press some of them earlier.",

@@ -1,16 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { madeUpTones, numbersFrom } from "../../../../testing/sounds/sample-case";
 import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/sounds/sample-sounds";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { set } from "../../song/edit";
 import { indexCells, outlineOf } from "../../song/read";
 import { costOfWay, planTones } from "../plan";
 import { bestInBanks } from "./best-in-banks";
+import { describeToneCost, describeWayOut } from "./describe-sounds";
 import { offerQuestions, priceOffers } from "./offers";
-import { sayToneCost, sayWayOut } from "./say-sounds";
 import { songPedals } from "./song-pedals";
 import { takeOffer } from "./sound-commands";
-import { sayAct, tonePresses } from "./sound-presses";
+import { describeAct, tonePresses } from "./sound-presses";
 
 const THREE = { 0: { sound: "A" }, 1: { sound: "B" }, 2: { sound: "C" } };
 const SOUNDS = { A: {}, B: { drive: 1 }, C: { delay: "1/4", drive: 1 } };
@@ -22,9 +22,9 @@ describe("presses in a song", () => {
     );
     const plan = planOfSample(song);
     const presses = tonePresses(song, plan);
-    expect(sayToneCost(plan)).toBe("no change heard, 1 bank change, 4 presses, 4 slots in 2 banks");
+    expect(describeToneCost(plan)).toBe("no change heard, 1 bank change, 4 presses, 4 slots in 2 banks");
     expect(
-      presses.slice(0, 3).map(({ act, bar, beat, word }) => [sayAct(act, song.box), bar, beat, word]),
+      presses.slice(0, 3).map(({ act, bar, beat, word }) => [describeAct(act, song.box), bar, beat, word]),
     ).toEqual([
       ["slot 2", 5, 1, "four"],
       ["arm bank 2", 7, 1, "two"],
@@ -36,8 +36,8 @@ describe("presses in a song", () => {
 
   it("number banks as the real box does", () => {
     const box = { twoSwitches: true, firstBank: 3 };
-    expect(sayAct({ do: "arm", bank: 0 }, box)).toBe("both switches: arm bank 4");
-    expect(sayAct({ do: "slot", slot: 1 }, box)).toBe("slot 2");
+    expect(describeAct({ do: "arm", bank: 0 }, box)).toBe("both switches: arm bank 4");
+    expect(describeAct({ do: "slot", slot: 1 }, box)).toBe("slot 2");
   });
 });
 
@@ -54,7 +54,7 @@ describe("ways out of a change that is heard", () => {
     );
     for (const { plan: next, out } of offers) {
       expect(next.steps.find((step) => step.section === section)!.exposed).toBe(false);
-      expect(sayWayOut(out, own.box)).not.toBe("");
+      expect(describeWayOut(out, own.box)).not.toBe("");
     }
   });
 
@@ -80,7 +80,7 @@ describe("ways out of a change that is heard", () => {
     for (let seed = 1; seed <= 40; seed++) {
       const board = { slotsPerBank: 3, landing: seed % 2 === 0 ? "saved" : "same-slot" } as const;
       const asked = madeUpTones(numbersFrom(seed), { sections: 12, tones: 6, covered: 50, board });
-      const plan = sure(planTones(asked));
+      const plan = unwrap(planTones(asked));
       const again = bestInBanks(
         asked,
         plan.banks.map(({ slots }) => slots),

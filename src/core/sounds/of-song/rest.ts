@@ -99,7 +99,7 @@ const isNoChord = (symbol: string): boolean => {
   return chord.ok && chord.value.kind === "none";
 };
 
-function sayReason(reason: RestReason): string {
+function describeReason(reason: RestReason): string {
   switch (reason.code) {
     case "out":
       return `silent through ${reason.label}`;
@@ -124,9 +124,9 @@ function sayReason(reason: RestReason): string {
   }
 }
 
-/** A rest in words. @example sayRest(rest) // => "1304 ms: silent after bar 7" */
-export function sayRest({ ms, reasons }: Rest): string {
+/** A rest in words. @example describeRest(rest) // => "1304 ms: silent after bar 7" */
+export function describeRest({ ms, reasons }: Rest): string {
   if (ms <= 0) return "no rest";
-  const why = reasons.map(sayReason).join(", ");
+  const why = reasons.map(describeReason).join(", ");
   return `${Math.round(ms)} ms${why === "" ? "" : `: ${why}`}`;
 }

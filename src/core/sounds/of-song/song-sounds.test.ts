@@ -3,8 +3,8 @@ import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../test
 import { add, addException, set } from "../../song/edit";
 import { outlineOf } from "../../song/read";
 import type { StrumRow, VersionBody } from "../../song/schema";
-import { sayRest } from "./rest";
-import { saySongToneProblem } from "./say-sounds";
+import { describeSongToneProblem } from "./describe-sounds";
+import { describeRest } from "./rest";
 import { setMoves } from "./sound-commands";
 
 const NAMED = { 0: { sound: "Low" }, 1: { sound: "High" }, 2: { sound: "Low" } };
@@ -13,7 +13,8 @@ let made = 0;
 const makeId = () => `m${made++}`;
 
 /** The rest before each stretch, in words. */
-const rests = (body: VersionBody): string[] => tonesOfSample(body).stretches.map(({ rest }) => sayRest(rest));
+const rests = (body: VersionBody): string[] =>
+  tonesOfSample(body).stretches.map(({ rest }) => describeRest(rest));
 
 const except = (body: VersionBody, use: number, kind: "stop" | "hold", beats: number): VersionBody => {
   const outline = outlineOf(body);
@@ -135,7 +136,7 @@ describe("a song as a box of sounds sees it", () => {
       pinned = edit(pinned, command);
     const song = tonesOfSample(pinned);
     expect(song.asked!.pins).toEqual([{ tone: "Low", bank: 0, slot: 1 }]);
-    expect(song.problems.map((one) => saySongToneProblem(one, song.box))).toEqual([
+    expect(song.problems.map((one) => describeSongToneProblem(one, song.box))).toEqual([
       "“Fog” is named in b and not described. It is planned by its name; describe it, or give those sections another sound.",
       "Bank 1 has two pins that exclude each other at “Fog”: the second one waits.",
       "“Low” is pinned in bank 1, slot 4, which this box has not: it goes where the plan puts it.",

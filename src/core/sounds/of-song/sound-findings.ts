@@ -1,5 +1,5 @@
 import type { Finding, Fixing } from "../../findings";
-import { sayNote } from "../delay";
+import { describeNote } from "../delay";
 import type { TonePlan } from "../plan";
 import { areAlike, hasTails, isOn, loudness } from "../sound";
 import { songPedals } from "./song-pedals";
@@ -116,7 +116,7 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
 }
 
 /** A finding in a sentence: what, where, and what to do. @param places where, by name, if it is told of several at once */
-export function sayToneFinding(
+export function describeToneFinding(
   finding: ToneFinding,
   gapMs: number,
   places: readonly string[] = [finding.label],
@@ -134,11 +134,13 @@ export function sayToneFinding(
     case "delay-too-long": {
       const { sound, ms, tooLong, tempo, note } = finding.timed;
       const said =
-        note === null ? `${Math.round(ms)} ms` : `a ${sayNote(note)} (${Math.round(ms)} ms at ${tempo.bpm})`;
+        note === null
+          ? `${Math.round(ms)} ms`
+          : `a ${describeNote(note)} (${Math.round(ms)} ms at ${tempo.bpm})`;
       const instead =
         tooLong!.instead === null
           ? "no usual note value is short enough: set it by ms, or play without."
-          : `the longest it can give here is a ${sayNote(tooLong!.instead)}.`;
+          : `the longest it can give here is a ${describeNote(tooLong!.instead)}.`;
       return `The delay of “${sound}” is ${said}, and the box gives at most ${tooLong!.mostMs} ms: ${instead}`;
     }
     case "alike":

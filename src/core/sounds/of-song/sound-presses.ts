@@ -27,7 +27,7 @@ export function nameOfAct(act: ToneAct): string {
 }
 
 /** An act in the words on the pedals, counted from 1 as the real box counts. */
-export function sayAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "firstBank">): string {
+export function describeAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "firstBank">): string {
   const both = box.twoSwitches ? "both switches: " : "";
   switch (act.do) {
     case "arm":

@@ -1,4 +1,5 @@
 export { compareCosts } from "./cost";
+export { describeToneProblem } from "./describe-problem";
 export {
   costOfWay,
   planTones,
@@ -7,7 +8,6 @@ export {
   type TonePlan,
   type ToneStep,
 } from "./plan-sounds";
-export { sayToneProblem } from "./say-problem";
 export type {
   ToneBoard,
   ToneCase,

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { madeUpTones, numbersFrom, toneCase } from "../../../../testing/sounds/sample-case";
 import { slowTones } from "../../../../testing/sounds/slow-sounds";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { costOfWay, planTones, stepsThrough, type TonePlan } from "./plan-sounds";
 import type { ToneCost } from "./sound-case";
 
@@ -17,7 +17,7 @@ const presses = (plan: TonePlan) => plan.steps.map((step) => step.presses.join("
 
 describe("planning banks", () => {
   it("needs one bank where all tones fit: no press before the song, one at each change", () => {
-    const plan = sure(planTones(toneCase("verse chorus verse solo chorus")));
+    const plan = unwrap(planTones(toneCase("verse chorus verse solo chorus")));
     expect(plan.banks).toEqual([{ slots: ["verse", "chorus", "solo", null], landing: null }]);
     expect(presses(plan)).toEqual(["", "slot 2", "slot 1", "slot 3", "slot 2"]);
     expect(plan).toMatchObject({ exposed: 0, bankChanges: 0, presses: 4, filled: 3, exact: true });
@@ -25,7 +25,7 @@ describe("planning banks", () => {
 
   it("changes the bank in the rest that covers it, with a copy on the other side", () => {
     // Two slots, three tones: the one rest stands between two sections of tone b.
-    const plan = sure(planTones(toneCase("a b b:300 c b", { slotsPerBank: 2 })));
+    const plan = unwrap(planTones(toneCase("a b b:300 c b", { slotsPerBank: 2 })));
     expect(plan.banks).toEqual([
       { slots: ["a", "b"], landing: null },
       { slots: ["b", "c"], landing: 0 },
@@ -35,14 +35,14 @@ describe("planning banks", () => {
   });
 
   it("says from where a bank may be armed: after the last press before it", () => {
-    const plan = sure(planTones(toneCase("a b b b c:300", { slotsPerBank: 2 })));
+    const plan = unwrap(planTones(toneCase("a b b b c:300", { slotsPerBank: 2 })));
     expect(plan.steps.map(({ armFrom }) => armFrom)).toEqual([null, null, null, null, "s2"]);
-    const direct = sure(planTones(toneCase("a b c:300", { slotsPerBank: 2, change: "direct" })));
+    const direct = unwrap(planTones(toneCase("a b c:300", { slotsPerBank: 2, change: "direct" })));
     expect(direct.steps.at(-1)).toMatchObject({ presses: ["bank 2"], armFrom: null, exposed: false });
   });
 
   it("lands on the slot number in use where the box keeps it", () => {
-    const plan = sure(planTones(toneCase("a b c:300 d a:300", { slotsPerBank: 2, landing: "same-slot" })));
+    const plan = unwrap(planTones(toneCase("a b c:300 d a:300", { slotsPerBank: 2, landing: "same-slot" })));
     expect(plan.exposed).toBe(0);
     for (const [at, step] of plan.steps.entries())
       if (at > 0 && step.bank !== plan.steps[at - 1]!.bank) expect(step.slot).toBe(plan.steps[at - 1]!.slot);
@@ -51,7 +51,7 @@ describe("planning banks", () => {
 
   it("counts a landing on the wrong slot as heard, and presses once more", () => {
     // a and b are pinned in bank 1, so c and d share bank 2, which opens on one of them only.
-    const full = sure(
+    const full = unwrap(
       planTones(
         toneCase("a c:300 b:300 d:300", { slotsPerBank: 2, maxBanks: 2 }, [
           { tone: "a", bank: 0, slot: 0 },
@@ -63,9 +63,9 @@ describe("planning banks", () => {
   });
 
   it("keeps pins where they are and fills around them", () => {
-    const plan = sure(planTones(toneCase("a b c", {}, [{ tone: "c", bank: 0, slot: 3 }])));
+    const plan = unwrap(planTones(toneCase("a b c", {}, [{ tone: "c", bank: 0, slot: 3 }])));
     expect(plan.banks[0]!.slots).toEqual(["a", "b", null, "c"]);
-    const apart = sure(planTones(toneCase("a b", {}, [{ tone: "b", bank: 1, slot: 2 }])));
+    const apart = unwrap(planTones(toneCase("a b", {}, [{ tone: "b", bank: 1, slot: 2 }])));
     expect(apart.banks[1]!.slots).toEqual([expect.toBeOneOf(["a", null]), null, "b", null]);
   });
 
@@ -142,7 +142,7 @@ describe("planning banks", () => {
         const landing = next(2) === 0 ? "saved" : "same-slot";
         const board = { slotsPerBank: 2 + next(5), landing, maxBanks: next(2) === 0 ? null : 6 } as const;
         const asked = madeUpTones(next, { sections: 16, tones: 8, covered: 40, pins: 2, board });
-        const plan = sure(planTones(asked));
+        const plan = unwrap(planTones(asked));
         expect(costOfWay(asked, plan)).toEqual(figures(plan));
         expect(stepsThrough(asked, plan.banks, plan.steps)).toEqual(plan.steps);
         for (const { tone, bank, slot } of asked.pins) expect(plan.banks[bank]!.slots[slot]).toBe(tone);
@@ -162,10 +162,10 @@ describe("planning banks", () => {
       covered: 0,
       board: { slotsPerBank: 3, maxBanks: 4 },
     });
-    const hurried = sure(planTones({ ...asked, budget: 10 }));
+    const hurried = unwrap(planTones({ ...asked, budget: 10 }));
     expect(hurried.exact).toBe(false);
     expect(costOfWay(asked, hurried)).toEqual(figures(hurried));
-    const patient = sure(planTones({ ...asked, budget: 400_000 }));
+    const patient = unwrap(planTones({ ...asked, budget: 400_000 }));
     expect(hurried.bound!.exposed).toBeLessThanOrEqual(patient.exposed);
     expect(patient.exposed).toBeLessThanOrEqual(hurried.exposed);
   });

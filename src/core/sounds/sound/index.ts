@@ -11,11 +11,11 @@ export {
 } from "./commands";
 export {
   areAlike,
+  describeDifferences,
+  describeLine,
+  describeSetting,
+  describeSound,
   differencesOf,
   type LedgerLine,
-  sayDifferences,
-  sayLine,
-  saySound,
-  sayValue,
 } from "./ledger";
 export { hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings, settingsOf } from "./resolve";

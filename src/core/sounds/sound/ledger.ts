@@ -7,7 +7,7 @@ import {
   type SettingValue,
   settingOf,
 } from "../../song/schema";
-import { sayNote } from "../delay";
+import { describeNote } from "../delay";
 import { isOn, PLAIN_SETTINGS, type Settings } from "./resolve";
 
 /** One line of the ledger: a setting that is not as before. */
@@ -46,12 +46,12 @@ export const areAlike = (a: Settings, b: Settings): boolean => differencesOf(a, 
 const withUnit = (key: SettingKey, value: SettingValue): string => {
   const setting = settingOf(key);
   const unit = setting.kind === "number" && setting.unit !== "" ? ` ${setting.unit}` : "";
-  const text = typeof value === "string" && value.startsWith("1/") ? sayNote(value) : String(value);
+  const text = typeof value === "string" && value.startsWith("1/") ? describeNote(value) : String(value);
   return `${text}${unit}`;
 };
 
-/** A value in words. @example sayValue("tone", 4) // => "guitar tone 4 of 10" */
-export function sayValue(key: SettingKey, value: SettingValue): string {
+/** A value in words. @example describeSetting("tone", 4) // => "guitar tone 4 of 10" */
+export function describeSetting(key: SettingKey, value: SettingValue): string {
   const { words, kind } = settingOf(key);
   if (kind === "flag") return value === true ? words : `no ${words}`;
   if (kind === "choice" && value === "off") return `no ${words.replace(/, one .*$/u, "")}`;
@@ -59,8 +59,8 @@ export function sayValue(key: SettingKey, value: SettingValue): string {
   return `${words} ${withUnit(key, value)}`;
 }
 
-/** A line of the ledger in words. @example sayLine({ key: "level", before: 3, now: 0 }) // => "3 dB quieter" */
-export function sayLine({ key, before, now }: LedgerLine): string {
+/** A line of the ledger in words. @example describeLine({ key: "level", before: 3, now: 0 }) // => "3 dB quieter" */
+export function describeLine({ key, before, now }: LedgerLine): string {
   const { words, kind } = settingOf(key);
   if (key === "level") {
     const by = Number(now) - Number(before);
@@ -70,16 +70,16 @@ export function sayLine({ key, before, now }: LedgerLine): string {
     if (now === 0) return `no ${words.replace(/ stages$/u, "")}`;
     return `${words} ${Number(now) > Number(before) ? "up" : "down"} to ${withUnit(key, now)}`;
   }
-  return sayValue(key, now);
+  return describeSetting(key, now);
 }
 
 /** All that changes, in one sentence part; null where nothing does. */
-export function sayDifferences(lines: readonly LedgerLine[]): string | null {
-  return lines.length === 0 ? null : lines.map(sayLine).join(", ");
+export function describeDifferences(lines: readonly LedgerLine[]): string | null {
+  return lines.length === 0 ? null : lines.map(describeLine).join(", ");
 }
 
-/** A sound told from the plain one. @example saySound(settings) // => "drive stages 1, delay 1/8." */
-export const saySound = (settings: Settings): string =>
+/** A sound told from the plain one. @example describeSound(settings) // => "drive stages 1, delay 1/8." */
+export const describeSound = (settings: Settings): string =>
   differencesOf(PLAIN_SETTINGS, settings)
-    .map(({ key, now }) => sayValue(key, now))
+    .map(({ key, now }) => describeSetting(key, now))
     .join(", ") || "plain";

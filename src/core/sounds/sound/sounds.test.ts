@@ -1,19 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { sure } from "../../../base";
+import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import type { VersionCommand } from "../../song/edit";
 import { DOCUMENTS, EMPTY_CELL, type Sound, type VersionBody } from "../../song/schema";
 import {
   addSound,
+  describeDifferences,
   describeNamed,
+  describeSound,
   differencesOf,
   isOn,
   PLAIN_SETTINGS,
   removeSound,
   renameSound,
-  sayDifferences,
-  saySound,
   setBase,
   setSetting,
   settingsOf,
@@ -24,7 +24,7 @@ import {
 let made = 0;
 const makeId = () => `n${made++}`;
 const edit = (body: VersionBody, command: VersionCommand): VersionBody =>
-  sure(applyEdit(DOCUMENTS.version, body, command)).body;
+  unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 
 /** A player with a verse sound and a solo that starts from it; the verse is named in one part. */
 function song(): { body: VersionBody; verse: Sound; solo: Sound } {
@@ -42,11 +42,11 @@ describe("sounds", () => {
     const { body, verse, solo } = song();
     const settings = settingsOf(body.sounds, solo);
     expect(settings).toMatchObject({ level: -3, tone: 4, delay: "1/8." });
-    expect(sayDifferences(differencesOf(settingsOf(body.sounds, verse), settings))).toBe(
+    expect(describeDifferences(differencesOf(settingsOf(body.sounds, verse), settings))).toBe(
       "3 dB quieter, guitar tone down to 4 of 10",
     );
     expect(isOn(settings, "delay")).toBe(true);
-    expect(saySound(PLAIN_SETTINGS)).toBe("plain");
+    expect(describeSound(PLAIN_SETTINGS)).toBe("plain");
   });
 
   it("follow the sound they start from, and write down only what is otherwise", () => {
@@ -62,7 +62,7 @@ describe("sounds", () => {
     const plain = settingsOf(body.sounds, verse);
     const lines = differencesOf(plain, { ...plain, delay: "off", "delay.mix": 80, "wah.place": 9 });
     expect(lines.map(({ key }) => key)).toEqual(["delay"]);
-    expect(sayDifferences(lines)).toBe("no delay");
+    expect(describeDifferences(lines)).toBe("no delay");
   });
 
   it("refuse a circle, and read one that came about all the same", () => {

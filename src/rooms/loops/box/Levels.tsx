@@ -4,7 +4,8 @@ import { addUp, HEADROOM, levelForLayers } from "@/core/loops";
 import type { Loops } from "../use-loops";
 import { useMeter } from "./use-meter";
 
-const sayDb = (level: number): string => (Number.isFinite(level) ? `${level.toFixed(1)} dBFS` : "silence");
+const describeDb = (level: number): string =>
+  Number.isFinite(level) ? `${level.toFixed(1)} dBFS` : "silence";
 
 /** How loud layers get together, in what order levels are set, and a meter of the input. */
 export function Levels({ loops }: { loops: Loops }) {
@@ -30,7 +31,7 @@ export function Levels({ loops }: { loops: Loops }) {
           <p className="max-w-3xl">
             At most {heard.length} {heard.length === 1 ? "layer sounds" : "layers sound"} together:{" "}
             {heard.map(({ name }) => name).join(", ")}. All peaks at one moment make{" "}
-            <strong>{sayDb(worst)}</strong>, likely {sayDb(likely)}.{" "}
+            <strong>{describeDb(worst)}</strong>, likely {describeDb(likely)}.{" "}
             {worst > 0
               ? "That is over full scale: it can clip. Record layers quieter."
               : worst > -HEADROOM
@@ -38,8 +39,8 @@ export function Levels({ loops }: { loops: Loops }) {
                 : `That leaves ${(-worst).toFixed(1)} dB of room.`}
           </p>
           <p className="mt-1 text-sm">
-            With {heard.length} equal {heard.length === 1 ? "layer" : "layers"}, peaks of {sayDb(ask)} each
-            keep {HEADROOM} dB free whatever happens.
+            With {heard.length} equal {heard.length === 1 ? "layer" : "layers"}, peaks of {describeDb(ask)}{" "}
+            each keep {HEADROOM} dB free whatever happens.
           </p>
           <ol className="mt-2 list-decimal pl-6 text-sm">
             <li>
@@ -86,7 +87,7 @@ export function Levels({ loops }: { loops: Loops }) {
               aria-label="Level of the input, dBFS"
             />
             <span>
-              now {sayDb(meter.peak)}, highest {sayDb(meter.highest)}
+              now {describeDb(meter.peak)}, highest {describeDb(meter.highest)}
               {meter.highest > -0.1 && ": it clips, turn it down"}
             </span>
           </>

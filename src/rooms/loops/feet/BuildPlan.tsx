@@ -5,7 +5,7 @@ import { LOOP_SCHOOLS } from "@/core/song/schema";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
-import { saySeconds } from "../words";
+import { describeSeconds } from "../words";
 
 const SCHOOL_WORDS: Readonly<Record<LoopSchool, string>> = {
   "chords-first": "Chords first",
@@ -38,7 +38,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
               className={`rounded-box border p-3 ${chosen ? "border-2 border-base-content" : "border-base-300"}`}
             >
               <h3 className="flex items-center justify-between gap-2 font-bold">
-                {SCHOOL_WORDS[school]}: {saySeconds(build.seconds)}
+                {SCHOOL_WORDS[school]}: {describeSeconds(build.seconds)}
                 <button
                   type="button"
                   className={`btn btn-sm ${chosen ? "btn-primary" : ""}`}
@@ -78,7 +78,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
       <p className="mt-1 text-sm">
         {words === null
           ? "Nothing is sung in this song."
-          : `${saySeconds(words)} from the count-in to the first sung word.`}
+          : `${describeSeconds(words)} from the count-in to the first sung word.`}
       </p>
       {shown.plan.later.length > 0 && (
         <>
@@ -90,7 +90,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
               return (
                 <li key={layer}>
                   {nameOf(layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what plays
-                  it is free there for a whole pass. Saves {saySeconds(savesSeconds)}.
+                  it is free there for a whole pass. Saves {describeSeconds(savesSeconds)}.
                 </li>
               );
             })}

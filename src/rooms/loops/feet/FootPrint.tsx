@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { type FootPress, maskOf, pressesBetween, sayPress } from "@/core/loops";
+import { describePress, type FootPress, maskOf, pressesBetween } from "@/core/loops";
 import type { LoopBox, SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
@@ -86,7 +86,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
                 ) : (
                   own.map((press, at) => (
                     <span key={at} className="block text-3xl leading-tight font-bold">
-                      {sayPress(press)}
+                      {describePress(press)}
                       <span className="ml-3 text-xl font-normal">
                         {press.late
                           ? "then, late"
@@ -103,7 +103,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
                     ? "nothing"
                     : piece.sounding.map((track) => track + 1).join(" ")}
                   . Lost? {box.allStop ? "All out" : "Everything out"}
-                  {back.length > 0 && `, then ${back.map(sayPress).join(", ")}`}.
+                  {back.length > 0 && `, then ${back.map(describePress).join(", ")}`}.
                 </span>
               </span>
             </li>
@@ -114,7 +114,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
           <strong>
             {sheet.presses
               .filter(({ before }) => before === null)
-              .map(sayPress)
+              .map(describePress)
               .join(", ") || "no press"}
           </strong>
         </li>

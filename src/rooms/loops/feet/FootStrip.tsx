@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { type FootPress, pressesInAMinute, sayPress } from "@/core/loops";
+import { describePress, type FootPress, pressesInAMinute } from "@/core/loops";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../open";
@@ -40,7 +40,7 @@ export function FootStrip({ loops }: { loops: Loops }) {
         <PressTable
           rows={presses.map((press) => ({
             ...press,
-            press: sayPress(press),
+            press: describePress(press),
             into: press.into ?? "the end",
             when: when(press),
           }))}
@@ -77,7 +77,7 @@ function Strip({ shown }: { shown: ShownPlan }) {
                 key={index}
                 className={`block text-xs ${press.late ? "font-bold text-error" : "font-bold"}`}
               >
-                ▾ {sayPress(press)}
+                ▾ {describePress(press)}
                 {press.late ? ", late" : ""}
               </span>
             ))}

@@ -7,7 +7,7 @@ import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { SearchNote } from "@/ui/SearchNote";
 import { useAct } from "../../open";
 import type { Loops } from "../use-loops";
-import { sayWrong } from "../words";
+import { describeWrong } from "../words";
 
 /** The plan's tracks; a layer dragged to another track stays there, and the rest is planned around it. */
 export function TracksBoard({
@@ -61,14 +61,14 @@ export function TracksBoard({
       </DragBoard>
       <p className="mt-2 text-sm" aria-live="polite">
         <strong>
-          {sayWrong(plan.wrongBars)}, foot cost {plan.footCost}
+          {describeWrong(plan.wrongBars)}, foot cost {plan.footCost}
         </strong>{" "}
         (a press counts 1, a late stop 4, a late start 9).{" "}
         {pinned.length > 0 && free && (
           <>
             {free.wrongBars === plan.wrongBars && free.footCost === plan.footCost
               ? "Where you put layers costs nothing: the plan could do no better by itself."
-              : `Left to the plan it would be ${sayWrong(free.wrongBars)}, foot cost ${free.footCost}.`}{" "}
+              : `Left to the plan it would be ${describeWrong(free.wrongBars)}, foot cost ${free.footCost}.`}{" "}
             <button
               type="button"
               className="link"

@@ -1,10 +1,10 @@
 "use client";
 
-import { footPresses, type LoopWay, sayPress } from "@/core/loops";
+import { describePress, footPresses, type LoopWay } from "@/core/loops";
 import { chanceOf, oddsOf } from "@/performance/judged";
 import { placeOf } from "@/performance/loops";
 import type { Loops } from "../use-loops";
-import { sayChance, sayWrong } from "../words";
+import { describeChance, describeWrong } from "../words";
 
 /** What less footwork would cost, and by the trainer's log how likely each plan comes off clean. */
 export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[] | null }) {
@@ -55,13 +55,13 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
                 <tr key={way.footCost}>
                   <th scope="row">{at === 0 ? "the plan" : `instead ${at}`}</th>
                   <td>{way.footCost}</td>
-                  <td>{sayWrong(way.wrongBars)}</td>
+                  <td>{describeWrong(way.wrongBars)}</td>
                   <td className="max-w-md">
                     {presses.length === 0
                       ? "none"
-                      : `${presses.length}: ${presses.slice(0, 4).map(sayPress).join(", ")}${presses.length > 4 ? " …" : ""}`}
+                      : `${presses.length}: ${presses.slice(0, 4).map(describePress).join(", ")}${presses.length > 4 ? " …" : ""}`}
                   </td>
-                  <td>{sayChance(chance)}</td>
+                  <td>{describeChance(chance)}</td>
                 </tr>
               ))}
             </tbody>
@@ -70,9 +70,9 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
       )}
       {better && (
         <p className="mt-2 max-w-3xl text-sm">
-          Foot cost {better.way.footCost} raises the chance from {sayChance(own!.chance)} to{" "}
-          {sayChance(better.chance)}, for {sayWrong(better.way.wrongBars - shown.plan.wrongBars)} more. To
-          take it, leave loose what it leaves out.
+          Foot cost {better.way.footCost} raises the chance from {describeChance(own!.chance)} to{" "}
+          {describeChance(better.chance)}, for {describeWrong(better.way.wrongBars - shown.plan.wrongBars)}{" "}
+          more. To take it, leave loose what it leaves out.
         </p>
       )}
       {trade?.length === 0 && <p className="text-sm">No plan has fewer presses.</p>}

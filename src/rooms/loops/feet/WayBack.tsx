@@ -1,14 +1,14 @@
 "use client";
 
 import { useState } from "react";
-import { costOfPresses, type Press, recover, sayPress } from "@/core/loops";
+import { costOfPresses, describePress, type Press, recover } from "@/core/loops";
 import { SelectField } from "@/ui/SelectField";
 import type { Loops } from "../use-loops";
 
-const sayPresses = (presses: readonly Press[]): string =>
+const describePresses = (presses: readonly Press[]): string =>
   presses.length === 0
     ? "nothing to press"
-    : presses.map((press) => `${sayPress(press)}${press.late ? " (late)" : ""}`).join(", then ");
+    : presses.map((press) => `${describePress(press)}${press.late ? " (late)" : ""}`).join(", then ");
 
 /** The way back: from what sounds by mistake to the plan, with the fewest presses. */
 export function WayBack({ loops }: { loops: Loops }) {
@@ -69,14 +69,14 @@ export function WayBack({ loops }: { loops: Loops }) {
               at once{way.advice === "now" && " (better)"}
             </dt>
             <dd>
-              {sayPresses(way.now)}; foot cost {costOfPresses(way.now)}
+              {describePresses(way.now)}; foot cost {costOfPresses(way.now)}
             </dd>
             <dt className={way.advice === "atBoundary" ? "font-bold" : ""}>
               or wait for {next ? next.span.label : "the end"}
               {way.advice === "atBoundary" && " (better)"}
             </dt>
             <dd>
-              {sayPresses(way.atBoundary.presses)}; foot cost {costOfPresses(way.atBoundary.presses)}
+              {describePresses(way.atBoundary.presses)}; foot cost {costOfPresses(way.atBoundary.presses)}
             </dd>
           </dl>
         )}

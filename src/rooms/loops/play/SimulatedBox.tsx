@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useRef, useState } from "react";
-import { heardLayers, recover, sayPress } from "@/core/loops";
+import { describePress, heardLayers, recover } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
 import { askEngine } from "@/engines/window";
 import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
@@ -130,7 +130,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (
           <>
-            Next: <strong>{sayPress(next)}</strong>{" "}
+            Next: <strong>{describePress(next)}</strong>{" "}
             {next.word ? `after “${next.word}”` : `in bar ${next.bar}`}
             {next.late ? ", straight after the one before" : ""}
             {pedal ? `: pedal “${box.pedals[pedal.at]!.name}”${pedal.how}` : ": no pedal does that"}
@@ -172,13 +172,15 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         <p className="mt-3" aria-live="polite">
           Not as planned. {off.advice === "now" ? "Now: " : "Wait for the next section, then: "}
           <strong>
-            {(off.advice === "now" ? off.now : off.atBoundary.presses).map(sayPress).join(", ") ||
+            {(off.advice === "now" ? off.now : off.atBoundary.presses).map(describePress).join(", ") ||
               "nothing, it comes right by itself"}
           </strong>
         </p>
       )}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
-      {answer && <Answer answer={answer} nameOf={(due) => sayPress(shown.presses[answer.skipped + due]!)} />}
+      {answer && (
+        <Answer answer={answer} nameOf={(due) => describePress(shown.presses[answer.skipped + due]!)} />
+      )}
       <div className="mt-6 flex flex-wrap gap-3">
         <button type="button" className="btn btn-sm" onClick={() => void save()}>
           Save the loops as a sound file (WAV)

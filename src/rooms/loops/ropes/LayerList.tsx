@@ -1,7 +1,7 @@
 "use client";
 
 import { type ReactNode, useState } from "react";
-import { addLayer, layerOfPart, type SongLoops, sayNeeds } from "@/core/loops";
+import { addLayer, describeNeeds, layerOfPart, type SongLoops } from "@/core/loops";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
 import type { Loops } from "../use-loops";
 import { SOUND_WORDS } from "../words";
@@ -69,7 +69,7 @@ export function LayerList({ loops }: { loops: Loops }) {
                     {layer.pitch === "damped" && ", damped"}
                   </td>
                   <td>{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</td>
-                  <td>{sayNeeds(layer.needs)}</td>
+                  <td>{describeNeeds(layer.needs)}</td>
                   <td>{layer.level} dBFS</td>
                   <td>
                     {trackOf.has(layer.id) ? `track ${trackOf.get(layer.id)! + 1}` : "not yet"}

@@ -6,7 +6,7 @@ import { useOpenSong } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
 import { Notes } from "../Notes";
 import { type ShownPlan, useLoopFindings } from "../use-loops";
-import { sayWrong } from "../words";
+import { describeWrong } from "../words";
 import { LayerList } from "./LayerList";
 import { Wanted } from "./Wanted";
 
@@ -48,7 +48,7 @@ function InAll({
   return (
     <>
       {shown.plan.tracks.filter((ids) => ids.length > 0).length} of {shown.plan.tracks.length} tracks in use,{" "}
-      <strong>{sayWrong(shown.plan.wrongBars)}</strong>, {shown.presses.length} presses of the foot,{" "}
+      <strong>{describeWrong(shown.plan.wrongBars)}</strong>, {shown.presses.length} presses of the foot,{" "}
       {Math.round(shown.plan.build.seconds)} seconds to build
       {findings > 0 && `, ${findings} ${findings === 1 ? "finding" : "findings"}`}.{" "}
       <Link className="link" href={href} prefetch={false}>

@@ -2,6 +2,8 @@ import type { BarSum } from "@/core/rhythm";
 import { differencesFrom, likenesses } from "@/core/song/compare";
 import {
   type CellIndex,
+  describeException,
+  describeUse,
   indexCells,
   Namer,
   type Notes,
@@ -9,8 +11,6 @@ import {
   type Outline,
   type OutlineSection,
   outlineOf,
-  sayException,
-  sayUse,
   sectionSum,
   sectionSums,
   type Timeline,
@@ -116,9 +116,9 @@ export function songDerived() {
         const exceptions = read.exceptions.get(use.id) ?? [];
         const namer = use.shift === 0 ? sounding(version) : new Namer(body, null, use.shift);
         const said = exceptions.map((one) =>
-          sayException(one, use, read, version, (symbol) => pretty(namer.name(symbol).sounding)),
+          describeException(one, use, read, version, (symbol) => pretty(namer.name(symbol).sounding)),
         );
-        const otherwise = [...sayUse(use), ...said].join("; ");
+        const otherwise = [...describeUse(use), ...said].join("; ");
         return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
       });
       const isSame = (row: FormRow, index: number) => {
@@ -162,13 +162,13 @@ export function songDerived() {
       const version = versionRow(body);
       const fresh = likenesses(outline(body), (a, b) => differences(a, b, version));
       return new Map(
-        [...fresh].map(([id, likeness]) => {
+        [...fresh].map(([id, similarity]) => {
           const before = last?.get(id);
           const isSame =
-            before?.like === likeness.like &&
-            before.label === likeness.label &&
-            before.differences === likeness.differences;
-          return [id, isSame ? before : likeness];
+            before?.like === similarity.like &&
+            before.label === similarity.label &&
+            before.differences === similarity.differences;
+          return [id, isSame ? before : similarity];
         }),
       );
     },

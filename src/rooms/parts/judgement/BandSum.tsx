@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type BandSheet, type ChordSum, LOOPS, type ShapePlan, saySumProblem } from "@/core/parts";
+import { type BandSheet, type ChordSum, describeSumProblem, LOOPS, type ShapePlan } from "@/core/parts";
 import { formatPitchIn, parseKey } from "@/core/pitch";
 import { chooseShape } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
@@ -127,7 +127,7 @@ function SumItem({
       </p>
       <ul className="mt-1 list-disc pl-5 text-sm">
         {sum.problems.map((problem) => (
-          <li key={problem.code}>{saySumProblem(problem, key, nameOf, pretty)}</li>
+          <li key={problem.code}>{describeSumProblem(problem, key, nameOf, pretty)}</li>
         ))}
       </ul>
       <p className="mt-1 text-sm">

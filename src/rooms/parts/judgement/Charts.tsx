@@ -16,7 +16,7 @@ import {
 import { type ReactNode, useState } from "react";
 import { Bar, Line } from "react-chartjs-2";
 import { type BandSheet, lightOfRow, type SheetRow, sharedSemitones } from "@/core/parts";
-import { formatPitch, saySemitones } from "@/core/pitch";
+import { describeSemitones, formatPitch } from "@/core/pitch";
 import { beatsOfBar } from "@/core/rhythm";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
@@ -305,7 +305,10 @@ function RangeChart({ sheet }: { sheet: BandSheet }) {
               <td className="px-2">
                 {pairs
                   .filter(({ a, b }) => a === one || b === one)
-                  .map(({ a, b, semitones }) => `${saySemitones(semitones)} with ${(a === one ? b : a).name}`)
+                  .map(
+                    ({ a, b, semitones }) =>
+                      `${describeSemitones(semitones)} with ${(a === one ? b : a).name}`,
+                  )
                   .join("; ") || "nothing"}
               </td>
             </tr>

@@ -1,8 +1,8 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { sayLoopFinding } from "@/core/loops";
-import { sayFinding } from "@/core/parts";
+import { describeLoopFinding } from "@/core/loops";
+import { describeFinding } from "@/core/parts";
 import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { LoopFindingsList, useLoopFindings } from "../../loops";
@@ -25,8 +25,11 @@ export function JudgementPage() {
   const looped = useLoopFindings();
   const all = open.length + looped.open.length;
   const standing = [
-    ...stand.map(({ finding, ...row }) => ({ ...row, what: sayFinding(finding, pretty).what })),
-    ...looped.stand.map(({ finding, ...row }) => ({ ...row, what: sayLoopFinding(finding, pretty).what })),
+    ...stand.map(({ finding, ...row }) => ({ ...row, what: describeFinding(finding, pretty).what })),
+    ...looped.stand.map(({ finding, ...row }) => ({
+      ...row,
+      what: describeLoopFinding(finding, pretty).what,
+    })),
   ];
   return (
     <>

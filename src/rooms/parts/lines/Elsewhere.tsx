@@ -1,13 +1,13 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type LineNeck, placings, sayList } from "@/core/fretboard";
+import { describeList, type LineNeck, placings } from "@/core/fretboard";
 import { type SheetRow, scaleMmOf } from "@/core/parts";
 import { parseTuning } from "@/core/pitch";
 import { setRiffNotes } from "@/core/song/edit";
 import { hasStrings } from "@/core/song/read";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
-import { sayCapo } from "@/ui/pretty";
+import { describeCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
@@ -47,7 +47,7 @@ export function Elsewhere({ riff, notes, neck, player, row }: Props) {
         label="On the neck of"
         className="mt-1 w-60"
         value={to.id}
-        options={players.map((one) => ({ value: one.id, label: `${one.name}, ${sayCapo(one.capo)}` }))}
+        options={players.map((one) => ({ value: one.id, label: `${one.name}, ${describeCapo(one.capo)}` }))}
         onSet={setTo}
       />
       {offers.length === 0 ? (
@@ -80,7 +80,7 @@ export function Elsewhere({ riff, notes, neck, player, row }: Props) {
                   {now ? "as it is" : "Play it there"}
                 </button>
                 <span>
-                  {sayList(used.map((string) => names[string]!))}, frets {offer.lowestFret} to{" "}
+                  {describeList(used.map((string) => names[string]!))}, frets {offer.lowestFret} to{" "}
                   {offer.highestFret}
                 </span>
                 <span className="text-sm">

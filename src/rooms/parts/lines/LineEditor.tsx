@@ -2,12 +2,12 @@
 
 import { useMemo, useState } from "react";
 import {
+  describeLineProblem,
   fitsOf,
   heardPitch,
   lineProblems,
   quickestMs,
   rangeOfLine,
-  sayLineProblem,
   stoppedPitch,
 } from "@/core/fretboard";
 import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
@@ -17,7 +17,7 @@ import { set, setCell } from "@/core/song/edit";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion, useRows } from "../../open";
@@ -89,7 +89,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
           onSet={(value) => setParts(Number(value))}
         />
         <p className="pb-1 text-sm">
-          {riff.tuning.map(pretty).join(" ")}, {sayCapo(riff.capo)}; frets count from the capo.
+          {riff.tuning.map(pretty).join(" ")}, {describeCapo(riff.capo)}; frets count from the capo.
         </p>
         {!plays && part && !part.out && (
           <button
@@ -160,7 +160,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
             <ul className="list-disc pl-5">
               {problems.map((problem) => (
                 <li key={`${problem.code} ${"note" in problem ? problem.note : ""}`}>
-                  {sayLineProblem(problem)}
+                  {describeLineProblem(problem)}
                 </li>
               ))}
             </ul>

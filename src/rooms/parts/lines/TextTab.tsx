@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { readTab, sayTabLoss, sayTabProblem, writeTab } from "@/core/formats";
+import { describeTabLoss, describeTabProblem, readTab, writeTab } from "@/core/formats";
 import type { SheetRow } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { ticksOfBar } from "@/core/rhythm";
@@ -84,7 +84,7 @@ export function TextTab({ riff, row, player, onMade }: Props) {
               Keep it as a file
             </a>
             {written.losses.map((loss) => (
-              <span key={`${loss.code} ${loss.note}`}>{sayTabLoss(loss)}</span>
+              <span key={`${loss.code} ${loss.note}`}>{describeTabLoss(loss)}</span>
             ))}
           </p>
         </details>
@@ -100,7 +100,7 @@ export function TextTab({ riff, row, player, onMade }: Props) {
       </label>
       {read && !read.ok && (
         <p role="alert" className="mt-1 text-sm text-error">
-          {sayTabProblem(read.problem)}
+          {describeTabProblem(read.problem)}
         </p>
       )}
       {read?.ok && (

@@ -4,10 +4,10 @@ import { useState } from "react";
 import { patternOfRow } from "@/core/parts";
 import {
   comparePatterns,
+  describeMeeting,
   isOnset,
   type Pattern,
   type RhythmMeeting,
-  sayMeeting,
   strokeTicks,
   ticksOfPattern,
 } from "@/core/rhythm";
@@ -33,7 +33,7 @@ export function Compare({ rows }: { rows: readonly StrumRow[] }) {
       {met?.ok && first && second && (
         <>
           <Over a={first} b={second} met={met.value} names={[one.name, other.name]} />
-          <p>{sayMeeting(met.value)}</p>
+          <p>{describeMeeting(met.value)}</p>
           <p className="text-sm">
             {met.value.shared} strokes together, {met.value.onlyA.length} only in {one.name},{" "}
             {met.value.onlyB.length} only in {other.name}.
@@ -84,7 +84,7 @@ function Over({
     <svg
       viewBox={`0 0 ${WIDTH} 70`}
       role="img"
-      aria-label={`${names[0]} over ${names[1]}: ${sayMeeting(met)}`}
+      aria-label={`${names[0]} over ${names[1]}: ${describeMeeting(met)}`}
       className="my-2 w-full max-w-3xl"
     >
       <line x1="0" x2={WIDTH} y1="35" y2="35" className="stroke-base-content" strokeOpacity="0.35" />

@@ -1,6 +1,6 @@
 "use client";
 
-import { gateSpans, type Pattern, readGate, sayGateProblem, ticksOfPattern } from "@/core/rhythm";
+import { describeGateProblem, gateSpans, type Pattern, readGate, ticksOfPattern } from "@/core/rhythm";
 import { TextField } from "@/ui/TextField";
 import type { EditedPattern } from "./use-pattern";
 
@@ -17,7 +17,7 @@ export function GateRow({ edited, pattern }: { readonly edited: EditedPattern; r
         check={(text) => {
           if (text.trim() === "") return null;
           const read = readGate(text, pattern);
-          return read.ok ? null : sayGateProblem(read.problem);
+          return read.ok ? null : describeGateProblem(read.problem);
         }}
         onSet={(text) => change({ gate: text.trim().replaceAll(/\s+/gu, " ") })}
       />
@@ -41,7 +41,7 @@ export function GateRow({ edited, pattern }: { readonly edited: EditedPattern; r
           ))}
         </svg>
       )}
-      {gate && !gate.ok && <p className="text-sm text-error">{sayGateProblem(gate.problem)}</p>}
+      {gate && !gate.ok && <p className="text-sm text-error">{describeGateProblem(gate.problem)}</p>}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { formatStrokes, readCounts, readSpoken, saySpokenProblem } from "@/core/rhythm";
+import { describeSpokenProblem, formatStrokes, readCounts, readSpoken } from "@/core/rhythm";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
 import { TapPad } from "./TapPad";
@@ -55,7 +55,7 @@ export function PatternEntry({ edited }: { readonly edited: EditedPattern }) {
             hint="dum or ba is down, ta or ka up, chk dead; ~ rings on, a lone - chokes; LOUD is accented, (ta) light. Such as: DUM~ dum ta~ ta dum ta"
             read={(text) => {
               const spoken = readSpoken(text);
-              if (!spoken.ok) return { problem: saySpokenProblem(spoken.problem) };
+              if (!spoken.ok) return { problem: describeSpokenProblem(spoken.problem) };
               const strokes = formatStrokes(spoken.value);
               return { text: strokes, problem: problemOf({ pattern: strokes }) };
             }}
@@ -68,7 +68,7 @@ export function PatternEntry({ edited }: { readonly edited: EditedPattern }) {
             hint="Down on the beat, up between; ! accents. Such as: 1, 2, 2&, 3&, 4, 4&"
             read={(text) => {
               const counted = readCounts(text, meter, row.subdivision);
-              if (!counted.ok) return { problem: saySpokenProblem(counted.problem) };
+              if (!counted.ok) return { problem: describeSpokenProblem(counted.problem) };
               return { text: formatStrokes(counted.value), problem: null };
             }}
             onSet={(strokes) => change({ pattern: strokes })}

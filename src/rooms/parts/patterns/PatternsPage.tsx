@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { sayList } from "@/core/fretboard";
+import { describeList } from "@/core/fretboard";
 import { patternOfRow } from "@/core/parts";
 import { formatMeter, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
 import { add, removeStrum, strumLike, strumRow } from "@/core/song/edit";
@@ -111,7 +111,7 @@ function OwnPattern({
         <span className="text-sm">
           {row.meterBeats}/{row.meterUnit}
           {players.length > 0
-            ? `; ${sayList(players)} ${players.length > 1 ? "play" : "plays"} it`
+            ? `; ${describeList(players)} ${players.length > 1 ? "play" : "plays"} it`
             : "; nobody plays it yet"}
         </span>
         <span className="ml-auto flex gap-2">

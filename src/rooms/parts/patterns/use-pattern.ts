@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { patternOfRow } from "@/core/parts";
-import { type Meter, type Pattern, readPattern, sayPatternProblem, type Tempo } from "@/core/rhythm";
+import { describePatternProblem, type Meter, type Pattern, readPattern, type Tempo } from "@/core/rhythm";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { StrumRow } from "@/core/song/schema";
@@ -41,7 +41,7 @@ export function usePattern(row: StrumRow): EditedPattern {
           text: next.pattern,
           kind: next.kind,
         });
-        return read.ok ? null : sayPatternProblem(read.problem);
+        return read.ok ? null : describePatternProblem(read.problem);
       },
     }),
     [row, bpm, beatUnit, act],

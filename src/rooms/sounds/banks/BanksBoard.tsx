@@ -3,7 +3,15 @@
 import { Pin } from "lucide-react";
 import { useMemo } from "react";
 import { capital } from "@/base";
-import { bankNumber, boardOf, compareCosts, pinSlot, saySlot, sayToneCost, unpin } from "@/core/sounds";
+import {
+  bankNumber,
+  boardOf,
+  compareCosts,
+  describeSlot,
+  describeToneCost,
+  pinSlot,
+  unpin,
+} from "@/core/sounds";
 import { useEngine } from "@/engines/window";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { SearchNote } from "@/ui/SearchNote";
@@ -25,7 +33,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
   const free = useFreePlan(tones);
   if (!shown) return null;
   const { banks } = shown.plan;
-  const sayPlace = (place: Place) => saySlot(place, song.box);
+  const describeSpot = (place: Place) => describeSlot(place, song.box);
   const playerId = song.player.id;
   const soundAt = ({ bank, slot }: Place): string | null => banks[bank]?.slots[slot] ?? null;
   const put = (sound: string, to: Place, from: Place | null) =>
@@ -45,7 +53,7 @@ export function BanksBoard({ tones }: { tones: Tones }) {
         what="sound"
         place="slot"
         nameOf={(place) => soundAt(placeOf(place)) ?? "the sound"}
-        placeOf={(place) => sayPlace(placeOf(place))}
+        placeOf={(place) => describeSpot(placeOf(place))}
         onDrop={(from, to) => {
           const sound = from === to ? null : soundAt(placeOf(from));
           if (sound !== null) put(sound, placeOf(to), placeOf(from));
@@ -79,19 +87,19 @@ export function BanksBoard({ tones }: { tones: Tones }) {
         </ol>
       </DragBoard>
       <p className="mt-3 text-sm" aria-live="polite">
-        <strong>{capital(sayToneCost(shown.plan))}.</strong>{" "}
+        <strong>{capital(describeToneCost(shown.plan))}.</strong>{" "}
         {song.pins.length > 0 && free && (
           <>
             {compareCosts(free, shown.plan) >= 0
               ? "Your pins cost nothing: the plan could do no better by itself."
-              : `Left to the plan it would be ${sayToneCost(free)}.`}{" "}
+              : `Left to the plan it would be ${describeToneCost(free)}.`}{" "}
             <button type="button" className="link" onClick={() => act(unpin(current(), playerId))}>
               Take every pin out
             </button>
           </>
         )}
         {!shown.plan.exact &&
-          ` This is the best plan found; none has less than ${sayToneCost(shown.plan.bound ?? shown.plan)}.`}
+          ` This is the best plan found; none has less than ${describeToneCost(shown.plan.bound ?? shown.plan)}.`}
         <SearchNote search={tones.search} doing="Being worked out anew…" />
       </p>
     </section>
@@ -125,7 +133,7 @@ function Slot({
   onUnpin: () => void;
 }) {
   const sound = shown.plan.banks[place.bank]?.slots[place.slot] ?? null;
-  const said = saySlot(place, shown.song.box);
+  const said = describeSlot(place, shown.song.box);
   const { setNodeRef, isOver } = useDropPlace(keyOf(place));
   return (
     <li

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { sayToneProblem, songPedals } from "@/core/sounds";
+import { describeToneProblem, songPedals } from "@/core/sounds";
 import { useEngines } from "@/engines/window";
 import { SearchNote } from "@/ui/SearchNote";
 import type { Tones } from "../use-sounds";
@@ -69,7 +69,7 @@ export function Compared({ tones }: { tones: Tones }) {
                 <tr key={size}>
                   <th scope="row">banks of {size}</th>
                   {problem ? (
-                    <td colSpan={5}>{sayToneProblem(problem)}</td>
+                    <td colSpan={5}>{describeToneProblem(problem)}</td>
                   ) : !plan ? (
                     <td colSpan={5}>{search.error ? "not known" : "being worked out…"}</td>
                   ) : (

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { exportVersion, placeOf } from "@/api";
-import { sayAct, sayRest, type TonePress } from "@/core/sounds";
+import { describeAct, describeRest, type TonePress } from "@/core/sounds";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../open";
@@ -16,7 +16,7 @@ function when(press: TonePress): string {
     return `any time from bar ${bar}; easiest in bar ${easiest.bar}: ${why}`;
   }
   if (press.late) return "after the one before";
-  return press.into.rest.ms > 0 ? `in the rest, ${sayRest(press.into.rest)}` : "on the beat";
+  return press.into.rest.ms > 0 ? `in the rest, ${describeRest(press.into.rest)}` : "on the beat";
 }
 
 /** The press sheet: presses over the form, each with its bar, beat and word. */
@@ -54,7 +54,7 @@ export function PressSheet({ tones }: { tones: Tones }) {
         <PressTable
           rows={presses.map((press) => ({
             ...press,
-            press: sayAct(press.act, song.box),
+            press: describeAct(press.act, song.box),
             into: `${press.into.span.label}: ${press.into.sound}`,
             when: (
               <>
@@ -97,7 +97,7 @@ function Strip({ tones, exposed }: { tones: Tones; exposed: ReadonlySet<string> 
                 key={at}
                 className={`block text-xs font-bold ${exposed.has(span.use.id) ? "text-error" : ""}`}
               >
-                ▾ {sayAct(press.act, { ...song.box, twoSwitches: false })}
+                ▾ {describeAct(press.act, { ...song.box, twoSwitches: false })}
                 {at === 0 && exposed.has(span.use.id) ? ", heard" : ""}
               </span>
             ))}

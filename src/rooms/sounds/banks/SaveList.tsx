@@ -1,11 +1,11 @@
 "use client";
 
 import {
+  describeDifferences,
+  describeSlot,
   markSaved,
   PLAIN_SETTINGS,
   type SlotState,
-  sayDifferences,
-  saySlot,
   slotStates,
 } from "@/core/sounds";
 import { makeId, useAct, useCurrentVersion } from "../../open";
@@ -20,7 +20,7 @@ function say({ state }: SlotState): string {
     case "other":
       return `“${state.sound}” stands there: save again`;
     case "changed":
-      return `save again: ${sayDifferences(state.lines) ?? "changed"}`;
+      return `save again: ${describeDifferences(state.lines) ?? "changed"}`;
   }
 }
 
@@ -33,7 +33,7 @@ export function SaveList({ tones }: { tones: Tones }) {
   const { song, plan } = shown;
   const states = slotStates(body, song, plan.banks);
   if (states.length === 0) return null;
-  const place = (one: { readonly bank: number; readonly slot: number }) => saySlot(one, song.box);
+  const place = (one: { readonly bank: number; readonly slot: number }) => describeSlot(one, song.box);
   const open = states.filter(({ state }) => state.is !== "saved");
   const save = (slots: readonly SlotState[]) =>
     act(

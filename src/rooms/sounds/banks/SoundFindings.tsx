@@ -4,11 +4,11 @@ import Link from "next/link";
 import { useMemo } from "react";
 import { namesOfPlaces } from "@/core/findings";
 import {
+  describeNote,
+  describeToneCost,
+  describeToneFinding,
+  describeWayOut,
   offerQuestions,
-  sayNote,
-  sayToneCost,
-  sayToneFinding,
-  sayWayOut,
   setSetting,
   type ToneFinding,
   takeOffer,
@@ -42,7 +42,7 @@ export function ToneFindings({ tones }: { tones: Tones }) {
           <FindingItem
             key={finding.id}
             finding={{ ids: finding.ids, places: [] }}
-            what={sayToneFinding(finding, song.box.gapMs, namesOfPlaces(finding.places))}
+            what={describeToneFinding(finding, song.box.gapMs, namesOfPlaces(finding.places))}
             whole=""
           >
             {finding.kind === "exposed" && <Offers tones={tones} section={finding.section} />}
@@ -53,7 +53,7 @@ export function ToneFindings({ tones }: { tones: Tones }) {
       <StandingList
         standing={stand.map(({ finding, ...row }) => ({
           ...row,
-          what: sayToneFinding(finding, song.box.gapMs),
+          what: describeToneFinding(finding, song.box.gapMs),
         }))}
       />
     </section>
@@ -77,7 +77,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
         className="btn btn-sm"
         onClick={() => act(setSetting(current().sounds, current().sounds[row.id] ?? row, "delay", instead))}
       >
-        Set it to a {sayNote(instead)}
+        Set it to a {describeNote(instead)}
       </button>
     );
   }
@@ -122,9 +122,9 @@ function Offers({ tones, section }: { tones: Tones; section: string }) {
               act(takeOffer(body, derive.cellIndex(body), tones.song.player.id, offer, makeId));
             }}
           >
-            {sayWayOut(offer.out, tones.song.box)}
+            {describeWayOut(offer.out, tones.song.box)}
           </button>
-          <span className="text-sm">then {sayToneCost(offer.plan)}</span>
+          <span className="text-sm">then {describeToneCost(offer.plan)}</span>
         </li>
       ))}
     </ul>

@@ -7,7 +7,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
-import { sayMove } from "./say-move";
+import { describeMove } from "./describe-move";
 import { ValueField } from "./ValueField";
 
 type Draft = {
@@ -39,11 +39,11 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
         <ul className="mb-3 flex flex-col gap-1 text-sm">
           {moves.map((move, at) => (
             <li key={at} className="flex items-center gap-3">
-              {sayMove(move, stretch, song.beatTicks)}
+              {describeMove(move, stretch, song.beatTicks)}
               <button
                 type="button"
                 className="btn btn-xs"
-                aria-label={`Remove: ${sayMove(move, stretch, song.beatTicks)}`}
+                aria-label={`Remove: ${describeMove(move, stretch, song.beatTicks)}`}
                 onClick={() => put(moves.filter((_, index) => index !== at))}
               >
                 Remove

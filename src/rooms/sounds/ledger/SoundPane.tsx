@@ -13,13 +13,13 @@ import {
 } from "@/core/song/schema";
 import {
   addSound,
+  describeDifferences,
+  describeSound,
   differencesOf,
   isOn,
   PLAIN_SETTINGS,
   removeSound,
   renameSound,
-  sayDifferences,
-  saySound,
   setBase,
   setSetting,
   settingsOf,
@@ -97,8 +97,8 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
   const settings = settingsOf(body.sounds, sound);
   const base = sound.fromId === null ? undefined : body.sounds[sound.fromId];
   const told = base
-    ? (sayDifferences(differencesOf(settingsOf(body.sounds, base), settings)) ?? "the same")
-    : saySound(settings);
+    ? (describeDifferences(differencesOf(settingsOf(body.sounds, base), settings)) ?? "the same")
+    : describeSound(settings);
   const change = (key: SettingKey, value: SettingValue) => {
     const row = current().sounds[sound.id];
     if (row) act(setSetting(current().sounds, row, key, value));

@@ -4,23 +4,23 @@ import { useState } from "react";
 import { batch } from "@/core/song/edit";
 import {
   addSound,
+  describeLine,
+  describeRest,
+  describeSetting,
+  describeSound,
   differencesOf,
   nameSound,
   PLAIN_SETTINGS,
   type Settings,
-  sayLine,
-  sayRest,
-  saySound,
-  sayValue,
   type ToneStretch,
 } from "@/core/sounds";
 import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
+import { describeMove } from "./describe-move";
 import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
-import { sayMove } from "./say-move";
 
 /** Chosen in the list of sounds to make a new one. */
 const NEW = " new";
@@ -145,7 +145,9 @@ function Row({
             Open
           </button>
         )}
-        <span className="ml-auto text-sm">{before === null ? "set before the song" : sayRest(rest)}</span>
+        <span className="ml-auto text-sm">
+          {before === null ? "set before the song" : describeRest(rest)}
+        </span>
       </div>
       <Changes song={song} stretch={stretch} before={before} />
       <MovesLine
@@ -155,7 +157,7 @@ function Row({
       />
       <p className="flex flex-wrap items-center gap-x-4 text-sm">
         {(moves?.moves ?? []).map((move, at) => (
-          <span key={at}>{sayMove(move, stretch, song.beatTicks)}</span>
+          <span key={at}>{describeMove(move, stretch, song.beatTicks)}</span>
         ))}
         {(moves?.endsEarly ?? 0) > 0 && (
           <span>
@@ -188,7 +190,7 @@ function Changes({
       <p className="mt-1 text-sm">not described yet: nothing is known of what changes</p>
     );
   const was: Settings | undefined = song.settings.get(before?.sound ?? "");
-  if (!was) return <p className="mt-1">{saySound(now)}</p>;
+  if (!was) return <p className="mt-1">{describeSound(now)}</p>;
   const lines = differencesOf(was, now);
   if (lines.length === 0) return <p className="mt-1 text-sm">nothing changes</p>;
   return (
@@ -197,9 +199,9 @@ function Changes({
         <li
           key={line.key}
           className="border-b-2 border-primary/70"
-          title={`before: ${sayValue(line.key, line.before)}`}
+          title={`before: ${describeSetting(line.key, line.before)}`}
         >
-          {sayLine(line)}
+          {describeLine(line)}
         </li>
       ))}
     </ul>

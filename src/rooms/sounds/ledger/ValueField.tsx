@@ -1,7 +1,7 @@
 "use client";
 
 import { type SettingKey, type SettingValue, settingOf } from "@/core/song/schema";
-import { sayNote } from "@/core/sounds";
+import { describeNote } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
@@ -31,7 +31,7 @@ export function ValueField({
           value={String(value)}
           options={table.choices.map((choice) => ({
             value: choice,
-            label: choice.startsWith("1/") ? sayNote(choice) : choice,
+            label: choice.startsWith("1/") ? describeNote(choice) : choice,
           }))}
           onSet={onSet}
         />

@@ -1,10 +1,10 @@
 import {
   bankNumber,
+  describeAct,
+  describeSlot,
+  describeSound,
   pressesBack,
   type SongTones,
-  sayAct,
-  saySlot,
-  saySound,
   soundOf,
   type TonePlan,
 } from "@/core/sounds";
@@ -55,18 +55,22 @@ export function BoxFace({
     <>
       <Face silent={view?.isSilent ?? false}>
         <strong className="text-2xl">{sound ?? "an empty slot"}</strong>
-        <span className="ml-3">{saySlot(place, box)}</span>
+        <span className="ml-3">{describeSlot(place, box)}</span>
         {state?.armed !== undefined && state?.armed !== null && (
           <span className="ml-3 font-bold">bank {bankNumber(box, state.armed)} is armed</span>
         )}
         <span className="block text-sm">
-          {view?.isSilent ? "silent: the bank is changing" : settings ? saySound(settings) : "not described"}
+          {view?.isSilent
+            ? "silent: the bank is changing"
+            : settings
+              ? describeSound(settings)
+              : "not described"}
         </span>
       </Face>
       <p className="mb-3 min-h-6" aria-live="polite">
         {back.length > 0 && (
           <>
-            Not as planned. Now: <strong>{back.map((act) => sayAct(act, box)).join(", ")}</strong>
+            Not as planned. Now: <strong>{back.map((act) => describeAct(act, box)).join(", ")}</strong>
           </>
         )}
       </p>

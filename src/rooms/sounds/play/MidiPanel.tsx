@@ -1,7 +1,7 @@
 "use client";
 
 import { exportVersion, placeOf } from "@/api";
-import { planMessages, sayMessage } from "@/core/sounds";
+import { describeMessage, planMessages } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong } from "../../open";
 import type { usePedals } from "../../trainer";
@@ -75,7 +75,7 @@ export function MidiPanel({
             const { bar, beat } = song.clock.barAt(tick);
             return (
               <li key={at}>
-                bar {bar}, beat {beat}: {sayMessage(bytes)}
+                bar {bar}, beat {beat}: {describeMessage(bytes)}
               </li>
             );
           })}

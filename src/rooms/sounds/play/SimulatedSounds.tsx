@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import { add, batch, remove } from "@/core/song/edit";
-import { nameOfAct, orderOfMessage, sayAct, soundOf } from "@/core/sounds";
+import { describeAct, nameOfAct, orderOfMessage, soundOf } from "@/core/sounds";
 import { chanceOf, oddsOf } from "@/performance/judged";
 import type { Way } from "@/performance/runner";
 import { dueTones, scoreOfTones, type ToneBoxView, ToneDevice } from "@/performance/sounds";
-import { sayChance } from "../../loops";
+import { describeChance } from "../../loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import {
   Answer,
@@ -97,7 +97,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && (
           <>
-            Next: <strong>{sayAct(next.act, box)}</strong>{" "}
+            Next: <strong>{describeAct(next.act, box)}</strong>{" "}
             {next.window
               ? `any time now, into ${next.into.span.label}`
               : next.nextWord
@@ -113,13 +113,15 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         pedals={pedals}
         due={isSoon && hints && nextAt >= 0 ? nextAt : null}
       />
-      {answer && <Answer answer={answer} nameOf={(due) => sayAct(presses[answer.skipped + due]!.act, box)} />}
+      {answer && (
+        <Answer answer={answer} nameOf={(due) => describeAct(presses[answer.skipped + due]!.act, box)} />
+      )}
       <MidiPanel tones={tones} shown={shown} pedals={pedals} out={out} />
       <RunLog runs={runs} />
       {runs.length > 0 && presses.length > 0 && (
         <p className="mt-1 text-sm">
           By these runs, every press of the plan is right with a chance of{" "}
-          <strong>{sayChance(chanceOf(dueTones(song, presses), oddsOf(runs)))}</strong>.
+          <strong>{describeChance(chanceOf(dueTones(song, presses), oddsOf(runs)))}</strong>.
         </p>
       )}
       <p className="sr-only" aria-live="polite">

@@ -1,6 +1,6 @@
 import { capital } from "@/base";
 import type { SoundBox } from "@/core/song/schema";
-import { nameOfAct, sayAct, type ToneAct, type ToneBank } from "@/core/sounds";
+import { describeAct, nameOfAct, type ToneAct, type ToneBank } from "@/core/sounds";
 
 /** The switches of a box, in the order of their keys: slots, go, banks; or single pedals. */
 export function switchesOf(box: SoundBox, banks: readonly ToneBank[]): { act: ToneAct; name: string }[] {
@@ -14,7 +14,7 @@ export function switchesOf(box: SoundBox, banks: readonly ToneBank[]): { act: To
             ? banks.map((_, bank): ToneAct => ({ do: box.change === "direct" ? "bank" : "arm", bank }))
             : []),
         ];
-  return acts.map((act) => ({ act, name: capital(sayAct(act, { ...box, twoSwitches: false })) }));
+  return acts.map((act) => ({ act, name: capital(describeAct(act, { ...box, twoSwitches: false })) }));
 }
 
 /** Switches as pedals of the trainer. */

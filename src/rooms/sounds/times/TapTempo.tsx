@@ -4,7 +4,7 @@ import { useState } from "react";
 import { MOST_BPM } from "@/core/rhythm";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
-import { DELAY_NOTES, delayMs, sayNote, tappedMs, tempoOfDelay } from "@/core/sounds";
+import { DELAY_NOTES, delayMs, describeNote, tappedMs, tempoOfDelay } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../../open";
@@ -34,7 +34,7 @@ export function TapTempo({ tones }: { tones: Tones }) {
           label="A"
           className="w-40"
           value={note}
-          options={DELAY_NOTES.map((one) => ({ value: one, label: sayNote(one) }))}
+          options={DELAY_NOTES.map((one) => ({ value: one, label: describeNote(one) }))}
           onSet={setNote}
         />
         <NumberField
@@ -66,7 +66,7 @@ export function TapTempo({ tones }: { tones: Tones }) {
             taps.length === 1 && "once more"
           ) : (
             <>
-              tapped <strong>{tappedTempo.toFixed(1)}</strong> a minute: a {sayNote(note)} of{" "}
+              tapped <strong>{tappedTempo.toFixed(1)}</strong> a minute: a {describeNote(note)} of{" "}
               <strong>{Math.round(delayMs(tappedTempo, beatUnit, note))} ms</strong>
             </>
           )}

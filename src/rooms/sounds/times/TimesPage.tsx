@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { versionRow } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
-import { DELAY_NOTES, delayMs, sayNote, timedSettings } from "@/core/sounds";
+import { DELAY_NOTES, delayMs, describeNote, timedSettings } from "@/core/sounds";
 import { useOpenSong } from "../../open";
 import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
@@ -68,7 +68,7 @@ function FollowSong({ tones }: { tones: Tones }) {
                 <tr key={`${one.sound} ${one.key} ${one.tempo.bpm}`}>
                   <th scope="row">{one.sound}</th>
                   <td>{WORDS[one.key]}</td>
-                  <td>{one.note === null ? "set by ms" : sayNote(one.note)}</td>
+                  <td>{one.note === null ? "set by ms" : describeNote(one.note)}</td>
                   <td>
                     {one.tempo.bpm} a minute, from {one.stretch.span.label}
                   </td>
@@ -76,7 +76,7 @@ function FollowSong({ tones }: { tones: Tones }) {
                   <td>{(1000 / one.ms).toFixed(2)} a second</td>
                   <td className={one.tooLong ? "font-bold text-error" : ""}>
                     {one.tooLong
-                      ? `too long: at most ${one.tooLong.mostMs} ms${one.tooLong.instead === null ? "" : `, a ${sayNote(one.tooLong.instead)}`}`
+                      ? `too long: at most ${one.tooLong.mostMs} ms${one.tooLong.instead === null ? "" : `, a ${describeNote(one.tooLong.instead)}`}`
                       : one.key === "delay" && song.box.longestDelayMs === null
                         ? "its longest delay is not known"
                         : "fits"}
@@ -106,7 +106,7 @@ function NoteTable({ tones }: { tones: Tones }) {
           const isOver = most !== null && ms > most;
           return (
             <li key={note} className="w-44">
-              {sayNote(note)} <strong>{round(ms)}</strong>
+              {describeNote(note)} <strong>{round(ms)}</strong>
               {isOver && <span className="text-sm text-error"> too long</span>}
             </li>
           );

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { LiveItem, LiveState } from "@/core/stage";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { KIND_WORDS } from "./act-words";
 import type { Live } from "./live-line";
@@ -36,7 +36,7 @@ export function BetweenSongs({
           {part && (
             <Ready>
               {part.instrument === "guitar"
-                ? `${sayCapo(part.capo)}, shapes of ${pretty(part.key)}`
+                ? `${describeCapo(part.capo)}, shapes of ${pretty(part.key)}`
                 : `sounds in ${pretty(part.sounding)}`}
               {part.sheets[0] && (
                 <>

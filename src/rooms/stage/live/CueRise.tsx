@@ -5,7 +5,7 @@ const EVERY_BAR = 1000;
 /** Nearer than this something is now, ms. */
 const NOW_MS = 150;
 
-const sayWhen = (bars: number, ms: number): string => {
+const describeWhen = (bars: number, ms: number): string => {
   if (bars <= 0) return ms < NOW_MS ? "now" : "in this bar";
   return bars === 1 ? "next bar" : `in ${bars} bars`;
 };
@@ -40,7 +40,7 @@ export function CueRise({
     >
       {rising.map(({ one, bars, ms }) => (
         <li key={`${one.passage} ${one.id}`} data-bars={bars} className="cue-risen">
-          <span className="text-base">{sayWhen(bars, ms)}</span> {one.text}
+          <span className="text-base">{describeWhen(bars, ms)}</span> {one.text}
         </li>
       ))}
     </ul>

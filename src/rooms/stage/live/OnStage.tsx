@@ -9,7 +9,7 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
-import { pretty, sayCapo } from "@/ui/pretty";
+import { describeCapo, pretty } from "@/ui/pretty";
 import { FeetStrip, NextStrip } from "../StagePieces";
 
 import { KIND_WORDS, pedalAct } from "./act-words";
@@ -167,7 +167,7 @@ function TopLine({
       {part && (
         <span className="max-sm:hidden">
           {part.instrument === "guitar"
-            ? `${sayCapo(sheet?.capo ?? part.capo)}, shapes of ${pretty(sheet?.key ?? part.key)}`
+            ? `${describeCapo(sheet?.capo ?? part.capo)}, shapes of ${pretty(sheet?.key ?? part.key)}`
             : `sounds in ${pretty(part.sounding)}`}
         </span>
       )}

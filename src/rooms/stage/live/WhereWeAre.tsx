@@ -1,5 +1,5 @@
 import type { LiveItem, LivePassage, Place } from "@/core/stage";
-import { sayBarsLeft } from "./act-words";
+import { describeBarsLeft } from "./act-words";
 import { BeatRow } from "./BeatRow";
 
 const PHASE_WORDS: Readonly<Record<Place["phase"], string>> = {
@@ -43,7 +43,7 @@ export function WhereWeAre({
       <span className="ml-auto text-2xl whitespace-nowrap">
         {peek === 0 && place.phase !== "ended" && (
           <>
-            <strong>{sayBarsLeft(place)}</strong>
+            <strong>{describeBarsLeft(place)}</strong>
             {next ? ` to ${next.label}` : " to the end"}
           </>
         )}

@@ -9,7 +9,7 @@ import {
   placeAt,
 } from "@/core/stage";
 import { SAMPLE_ITEMS } from "../../../../testing/stage/sample-live";
-import { mainAct, pedalAct, sayBarsLeft } from "./act-words";
+import { describeBarsLeft, mainAct, pedalAct } from "./act-words";
 
 const having = (...acts: readonly LiveAct[]): LiveState =>
   [{ type: "score", items: SAMPLE_ITEMS } as LiveAct, ...acts].reduce<LiveState>(
@@ -55,7 +55,7 @@ describe("the one large button", () => {
 
   it("bars are counted down to the last", () => {
     const place = look(having({ type: "start", passage: null, countBars: 0 }), 1000)!;
-    expect(sayBarsLeft(place)).toBe("2 bars");
-    expect(sayBarsLeft({ ...place, barsLeft: 1 })).toBe("last bar");
+    expect(describeBarsLeft(place)).toBe("2 bars");
+    expect(describeBarsLeft({ ...place, barsLeft: 1 })).toBe("last bar");
   });
 });

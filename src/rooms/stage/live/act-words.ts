@@ -54,4 +54,5 @@ export function pedalAct(
 }
 
 /** How many bars are left of a section, in words. */
-export const sayBarsLeft = ({ barsLeft }: Place): string => (barsLeft <= 1 ? "last bar" : `${barsLeft} bars`);
+export const describeBarsLeft = ({ barsLeft }: Place): string =>
+  barsLeft <= 1 ? "last bar" : `${barsLeft} bars`;

@@ -1,13 +1,13 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import { itemsOf, runningOrder, sayChange } from "@/core/evenings";
+import { describeChange, itemsOf, runningOrder } from "@/core/evenings";
 import { EveningPrint } from "@/rooms/evenings/EveningPrint";
 import { KIND_WORDS } from "@/rooms/evenings/words";
 import { openDatabase } from "@/server/db/open";
 import { findDocument } from "@/server/documents/store";
 import { listVersions } from "@/server/songs/evenings";
-import { pretty, sayTime } from "@/ui/pretty";
+import { describeTime, pretty } from "@/ui/pretty";
 
 export const metadata: Metadata = { title: "Running order" };
 
@@ -33,10 +33,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         return {
           id: item.id,
           name: version?.title ?? (item.title || KIND_WORDS[item.kind]),
-          told: version ? `${pretty(version.key)}, ${sayTime(seconds)}` : sayTime(seconds),
-          at: sayTime(from),
+          told: version ? `${pretty(version.key)}, ${describeTime(seconds)}` : describeTime(seconds),
+          at: describeTime(from),
           note: item.note,
-          changes: changes.map((one) => ({ name: one.name, text: sayChange(one) })),
+          changes: changes.map((one) => ({ name: one.name, text: describeChange(one) })),
         };
       })}
     />

@@ -1,7 +1,14 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
-import { bankNumber, playerTones, programOf, sayAct, saySound, sayToneCost } from "@/core/sounds";
+import {
+  bankNumber,
+  describeAct,
+  describeSound,
+  describeToneCost,
+  playerTones,
+  programOf,
+} from "@/core/sounds";
 import { headOf } from "@/document";
 import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
 import { openSong } from "@/server/songs/open";
@@ -21,7 +28,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { title } = headOf(opened.song.body, "song");
   const isBanks = song.box.kind === "banks";
   const sheet = {
-    figures: plan && isBanks ? sayToneCost(plan) : `${presses.length} presses`,
+    figures: plan && isBanks ? describeToneCost(plan) : `${presses.length} presses`,
     banks: isBanks
       ? (plan?.banks ?? []).map((bank, at) => ({
           number: bankNumber(song.box, at),
@@ -40,7 +47,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
       presses: presses
         .filter(({ into }) => into.span.use.id === stretch.span.use.id)
         .map((press) => ({
-          text: sayAct(press.act, song.box),
+          text: describeAct(press.act, song.box),
           bar: press.bar,
           beat: press.beat,
           word: press.word,
@@ -51,7 +58,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
     sounds: song.sounds.map(({ name, note }) => ({
       name,
       note,
-      told: saySound(song.settings.get(name)!),
+      told: describeSound(song.settings.get(name)!),
     })),
   };
   return (

@@ -8,7 +8,7 @@ export type SaidFix = LengthFix & { readonly words: string };
  * The sentence for a section that does not close, and an offer in words for each fix.
  * @example "The section ends 3 beats into a bar of 4: 1 beat is missing."
  */
-export function sayOpenSection(
+export function describeOpenSection(
   open: OpenSection,
   lines: readonly (readonly TimedChord[])[],
   bar: Ticks,

@@ -3,7 +3,7 @@ import { countBeats } from "../../rhythm";
 import type { SongLoopProblem } from "./song-loops";
 
 /** The sentence for what stands in the way of a plan. @param nameOf the name of a layer by its id */
-export function saySongLoopProblem(problem: SongLoopProblem, nameOf: (id: string) => string): string {
+export function describeSongLoopProblem(problem: SongLoopProblem, nameOf: (id: string) => string): string {
   switch (problem.code) {
     case "no-form":
       return "The form has no section yet: put one in, in the Song room. Then there is something to loop under.";

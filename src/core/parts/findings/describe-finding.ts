@@ -1,5 +1,5 @@
 import { assertNever } from "../../../base";
-import { sayList } from "../../fretboard";
+import { describeList } from "../../fretboard";
 import { techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
 import type { Fix, SheetFinding } from "./finding";
@@ -13,11 +13,11 @@ const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.free
 });
 
 /** "bar 3", "bars 1 to 4", "bars 1, 3 and 5": bars counted from 0, told from 1. */
-function sayBars(bars: readonly number[]): string {
+function describeBars(bars: readonly number[]): string {
   const told = bars.map((bar) => bar + 1);
   if (told.length === 1) return `bar ${told[0]}`;
   const run = told.every((bar, at) => at === 0 || bar === told[at - 1]! + 1);
-  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${sayList(told.map(String))}`;
+  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${describeList(told.map(String))}`;
 }
 
 /** How chord names are written; as they are when left out. */
@@ -25,11 +25,11 @@ type Write = (symbol: string) => string;
 const asItIs: Write = (symbol) => symbol;
 
 /** What a finding says, and why it matters. */
-export function sayFinding(
+export function describeFinding(
   finding: SheetFinding,
   write: Write = asItIs,
 ): { readonly what: string; readonly why: string } {
-  const names = sayList(finding.players);
+  const names = describeList(finding.players);
   switch (finding.kind) {
     case "no-bass":
       return {
@@ -58,12 +58,12 @@ export function sayFinding(
       };
     case "nobody-carries":
       return {
-        what: `Nobody carries ${sayBars(finding.bars)}.`,
+        what: `Nobody carries ${describeBars(finding.bars)}.`,
         why: "Listeners follow one part at a time; without one there is only accompaniment.",
       };
     case "two-carry":
       return {
-        what: `${names} both carry ${sayBars(finding.bars)}.`,
+        what: `${names} both carry ${describeBars(finding.bars)}.`,
         why: "Two who lead at once fight for the same attention.",
       };
     case "light-flat":
@@ -112,7 +112,7 @@ export function sayFinding(
 }
 
 /** What a fix would do, as the words of its button. */
-export function sayFix({ code }: Fix, write: Write = asItIs): string {
+export function describeFix({ code }: Fix, write: Write = asItIs): string {
   switch (code.do) {
     case "role":
       return `Let ${code.player} ${ROLE_NAMES[code.role]}`;
@@ -123,7 +123,7 @@ export function sayFix({ code }: Fix, write: Write = asItIs): string {
     case "double":
       return `${code.player} doubles ${code.of} on purpose`;
     case "carry-bars":
-      return `Let ${code.player} carry ${sayBars(code.bars)}`;
+      return `Let ${code.player} carry ${describeBars(code.bars)}`;
     case "as-before":
       return "Everybody at least as bright as in the chorus before";
     case "choruses-brighter":

@@ -4,7 +4,7 @@ import type { PatternProblem } from "./pattern";
 import type { SpokenProblem } from "./spoken";
 
 /** What is wrong with a pattern, as a sentence that says what to write. */
-export function sayPatternProblem(problem: PatternProblem): string {
+export function describePatternProblem(problem: PatternProblem): string {
   switch (problem.code) {
     case "empty":
       return "A pattern needs at least one beat of strokes: D, U, x, . or -, with space between.";
@@ -23,7 +23,7 @@ export function sayPatternProblem(problem: PatternProblem): string {
   }
 }
 
-export function saySpokenProblem(problem: SpokenProblem): string {
+export function describeSpokenProblem(problem: SpokenProblem): string {
   switch (problem.code) {
     case "empty":
       return "Write what you would say, such as: DUM~ dum ta~ ta dum ta.";
@@ -34,14 +34,14 @@ export function saySpokenProblem(problem: SpokenProblem): string {
   }
 }
 
-export function sayGateProblem(problem: GateProblem): string {
+export function describeGateProblem(problem: GateProblem): string {
   if (problem.code === "sign")
     return `Sign ${problem.at + 1} of the on–off row is "${problem.text}": write 1 for on, 0 for off.`;
   return `The on–off row has ${problem.signs} signs, which don't divide the ${problem.strokes} of the pattern.`;
 }
 
 /** A word of judgement on two rhythms together. The limits are ours, no source. */
-export function sayMeeting({ overlap, shared, united, onlyA, onlyB }: RhythmMeeting): string {
+export function describeMeeting({ overlap, shared, united, onlyA, onlyB }: RhythmMeeting): string {
   if (united === 0) return "Neither plays.";
   if (onlyA.length === 0 && onlyB.length === 0)
     return "The same rhythm twice: double on purpose, or change one of them.";

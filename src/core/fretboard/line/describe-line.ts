@@ -3,7 +3,7 @@ import type { PlaceProblem } from "./place";
 import type { LineProblem } from "./problems";
 
 /** What is wrong with a line, as a sentence. Notes count from 1, in the order given. */
-export function sayLineProblem(problem: LineProblem): string {
+export function describeLineProblem(problem: LineProblem): string {
   const note = "note" in problem ? `The ${ordinal(problem.note + 1)} note` : "";
   switch (problem.code) {
     case "no-string":
@@ -27,7 +27,7 @@ export function sayLineProblem(problem: LineProblem): string {
   }
 }
 
-export const sayPlaceProblem = (problem: PlaceProblem): string =>
+export const describePlaceProblem = (problem: PlaceProblem): string =>
   problem.code === "unreachable"
     ? `The ${ordinal(problem.note + 1)} note has no place on these strings.`
     : `What is struck with the ${ordinal(problem.note + 1)} note is too wide for one hand here.`;

@@ -1,11 +1,11 @@
 import { alignLists } from "../../../document";
 import { sameChords } from "../edit/exceptions";
 import type { Outline, OutlineLine, OutlineSection } from "../read/outline";
-import { sayChords } from "./say-lines";
+import { describeChords } from "./describe-lines";
 import { asWritten, type NameOf } from "./side";
 
 /** A section told as an earlier one of its kind with what differs. */
-export type Likeness = {
+export type Similarity = {
   readonly like: string;
   readonly label: string;
   readonly differences: readonly string[];
@@ -31,7 +31,7 @@ export function differencesFrom(
   if (same * 2 < Math.max(earlier.lines.length, section.lines.length)) return null;
   return pairs.flatMap((pair) => {
     if (pair.a && pair.b) {
-      const words = sayChords(pair.a, pair.b, beatUnit, nameOf);
+      const words = describeChords(pair.a, pair.b, beatUnit, nameOf);
       return words.length === 0 ? [] : [`line ${section.lines.indexOf(pair.b) + 1}: ${words.join(", ")}`];
     }
     return pair.b
@@ -47,8 +47,8 @@ export function differencesFrom(
 export function likenesses(
   outline: Outline,
   compare: (earlier: OutlineSection, section: OutlineSection) => readonly string[] | null,
-): ReadonlyMap<string, Likeness> {
-  const found = new Map<string, Likeness>();
+): ReadonlyMap<string, Similarity> {
+  const found = new Map<string, Similarity>();
   const first = new Map<string, OutlineSection>();
   for (const section of outline.sections) {
     const { id, kind } = section.section;

@@ -4,7 +4,7 @@ import { STRUM_LIBRARY } from "../rhythm";
 import { strumRow } from "../song/edit";
 import { type Cell, EMPTY_CELL } from "../song/schema";
 import { bandSheet } from "./band";
-import { sayPart } from "./say-part";
+import { describePart } from "./describe-part";
 
 const said = (fields: Partial<Cell>): string[] => {
   const body = sampleVersion({ verse: { lines: ["a/G:8"] } }, ["verse"], [{}, { name: "Tobin" }]);
@@ -12,7 +12,7 @@ const said = (fields: Partial<Cell>): string[] => {
   const cell: Cell = { ...EMPTY_CELL, ...fields, id: "c", useId: "u0", playerId: "p0" };
   const { rows } = bandSheet({ ...body, strums: { s: strum }, cells: { c: cell } });
   const part = rows[0]!.parts[0]!;
-  return sayPart(part, part.cell.strumId.value ? strum.name : null, (id) => body.players[id]!.name);
+  return describePart(part, part.cell.strumId.value ? strum.name : null, (id) => body.players[id]!.name);
 };
 
 describe("a part in short phrases", () => {

@@ -27,20 +27,20 @@ const chordsInWords = (count: number, how: string): string =>
  * What the second of two lines has otherwise, in words.
  * @example "two more chords, Am for C"
  */
-export function sayLines(
+export function describeLines(
   a: OutlineLine,
   b: OutlineLine,
   beatUnit: string,
   nameOf: NameOf = asWritten,
 ): string {
-  const found = [...sayChords(a, b, beatUnit, nameOf)];
+  const found = [...describeChords(a, b, beatUnit, nameOf)];
   if (a.text !== b.text) found.push("other words");
   else if (found.length === 0 && !sameLine(a, b)) found.push("chords at other syllables");
   return found.join(", ");
 }
 
 /** What the second of two lines has other chords, or chords for longer, in words. */
-export function sayChords(a: OutlineLine, b: OutlineLine, beatUnit: string, nameOf: NameOf): string[] {
+export function describeChords(a: OutlineLine, b: OutlineLine, beatUnit: string, nameOf: NameOf): string[] {
   const pairs = alignLists(
     a.chords,
     b.chords,

@@ -1,6 +1,6 @@
 import type { TabLoss, TabProblem } from "./tab-line";
 
-export function sayTabProblem(problem: TabProblem): string {
+export function describeTabProblem(problem: TabProblem): string {
   switch (problem.code) {
     case "no-tab":
       return "No tab was found: write a row of dashes and frets for each string, such as E|--3--5--|.";
@@ -17,7 +17,7 @@ export function sayTabProblem(problem: TabProblem): string {
   }
 }
 
-export function sayTabLoss(loss: TabLoss): string {
+export function describeTabLoss(loss: TabLoss): string {
   switch (loss.code) {
     case "off-grid":
       return `Note ${loss.note + 1} stands between the columns and is set on the nearest.`;

@@ -1,15 +1,15 @@
 import { capital } from "../../base";
 import { stringNames, type Tuning } from "../pitch";
-import { FINGER_WORDS, ordinal, sayList } from "./finger-words";
+import { describeList, FINGER_WORDS, ordinal } from "./finger-words";
 import type { Fingering } from "./fingerings";
 import type { Finger } from "./hand";
 
 /**
  * A fingering as an instruction: a sentence a finger, the thumb first, with what it damps; then the open strings,
  * and those that are not struck. Frets count from the capo.
- * @example sayFingering(C x32010, standard)[1] // => "Ring finger: A string, 3rd fret; the same finger damps low E."
+ * @example describeFingering(C x32010, standard)[1] // => "Ring finger: A string, 3rd fret; the same finger damps low E."
  */
-export function sayFingering(
+export function describeFingering(
   fingering: Pick<Fingering, "frets" | "fingers" | "mutes">,
   tuning: Tuning,
 ): string[] {
@@ -27,14 +27,14 @@ export function sayFingering(
         ? `${names[held[0]!]} string, ${fret}`
         : `across from ${names[held[0]!]} to ${names[held.at(-1)!]}, ${fret}`;
     const damped = dampedBy(finger);
-    const also = damped.length > 0 ? `; the same finger damps ${sayList(damped)}` : "";
+    const also = damped.length > 0 ? `; the same finger damps ${describeList(damped)}` : "";
     sentences.push(`${capital(FINGER_WORDS[finger])}: ${where}${also}.`);
   }
   const open = names.filter((_, string) => frets[string] === 0);
-  if (open.length > 0) sentences.push(`Open: ${sayList(open)}.`);
+  if (open.length > 0) sentences.push(`Open: ${describeList(open)}.`);
   const byThumb = dampedBy("thumb");
-  if (byThumb.length > 0) sentences.push(`The thumb’s side damps ${sayList(byThumb)}.`);
+  if (byThumb.length > 0) sentences.push(`The thumb’s side damps ${describeList(byThumb)}.`);
   const notStruck = dampedBy("not struck");
-  if (notStruck.length > 0) sentences.push(`Not struck: ${sayList(notStruck)}.`);
+  if (notStruck.length > 0) sentences.push(`Not struck: ${describeList(notStruck)}.`);
   return sentences;
 }

@@ -1,6 +1,6 @@
 import { assertNever, capital } from "../../../base";
 import { type MakeId, singles } from "../../../document";
-import { sayList } from "../../fretboard";
+import { describeList } from "../../fretboard";
 import { countBeats } from "../../rhythm";
 import { batch, type VersionCommand } from "../../song/edit";
 import type { Outline } from "../../song/read";
@@ -12,15 +12,15 @@ import type { SongLoops } from "./song-loops";
 
 const countBars = (bars: number): string => `${Math.round(bars * 100) / 100} ${bars === 1 ? "bar" : "bars"}`;
 
-/** A press in words. @example sayPress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
-export function sayPress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {
+/** A press in words. @example describePress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
+export function describePress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {
   if (press.press === "start-all") return "all in";
   if (press.press === "stop-all") return "all out";
   return `track ${press.track! + 1} ${press.effect === "start" ? "in" : "out"}`;
 }
 
 /** What a finding says, and why it matters. */
-export function sayLoopFinding(
+export function describeLoopFinding(
   finding: LoopFinding,
   write: (symbol: string) => string = (symbol) => symbol,
 ): { readonly what: string; readonly why: string } {
@@ -32,12 +32,12 @@ export function sayLoopFinding(
       };
     case "nothing-sounds":
       return {
-        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} silent for ${countBars(finding.bars)}, and wanted.`,
+        what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} silent for ${countBars(finding.bars)}, and wanted.`,
         why: "A layer sounds with all of its track or not at all: more that shares the track is not wanted here.",
       };
     case "sounds-unwanted":
       return {
-        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "sounds" : "sound"} for ${countBars(finding.bars)}, and ${finding.layers.length === 1 ? "is" : "are"} not wanted.`,
+        what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "sounds" : "sound"} for ${countBars(finding.bars)}, and ${finding.layers.length === 1 ? "is" : "are"} not wanted.`,
         why: "It shares its track with something that is wanted here, or there was no pedal to take it out.",
       };
     case "loop-clash":
@@ -47,7 +47,7 @@ export function sayLoopFinding(
       };
     case "loop-cut":
       return {
-        what: `${sayList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
+        what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
         why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
       };
     case "waits-past":
@@ -67,7 +67,7 @@ export function sayLoopFinding(
       };
     case "one-body":
       return {
-        what: `${sayList(finding.layers)} are recorded in one pass, and both need the ${finding.part}.`,
+        what: `${describeList(finding.layers)} are recorded in one pass, and both need the ${finding.part}.`,
         why: `There is one pair of hands and one mouth: what needs the same ${finding.part} takes two passes.`,
       };
     default:
@@ -76,7 +76,7 @@ export function sayLoopFinding(
 }
 
 /** What a fix would do, in words. */
-export function sayLoopFix(fix: LoopFix, nameOf: (layer: string) => string): string {
+export function describeLoopFix(fix: LoopFix, nameOf: (layer: string) => string): string {
   const name = nameOf(fix.layerId);
   switch (fix.do) {
     case "mute":
@@ -171,5 +171,5 @@ function writtenChords(
 }
 
 /** "Hands and mouth", for people. */
-export const sayNeeds = (needs: readonly string[]): string =>
-  needs.length === 0 ? "nobody" : capital(sayList([...needs]));
+export const describeNeeds = (needs: readonly string[]): string =>
+  needs.length === 0 ? "nobody" : capital(describeList([...needs]));

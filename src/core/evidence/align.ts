@@ -1,5 +1,5 @@
 import type { EvidenceBar, EvidenceSource } from "./bars";
-import { barUnlikeness } from "./likeness";
+import { barUnlikeness } from "./similarity";
 
 /** Bars side by side: for each source the index of its bar, or null where it has none. */
 export type Column = readonly (number | null)[];
@@ -23,7 +23,7 @@ const DEFAULT_BUDGET = 200_000;
  * search over all sources at once, led by the exact costs of each two. Past the budget of steps it gives what laying
  * each against the first gives, with a bound.
  */
-export function laySources(sources: readonly EvidenceSource[], budget = DEFAULT_BUDGET): Laid {
+export function alignSources(sources: readonly EvidenceSource[], budget = DEFAULT_BUDGET): Laid {
   const lists = sources.map((source) => source.bars);
   const pairs = pairsOf(lists);
   return search(lists, pairs, budget) ?? star(lists, pairs);

@@ -1,5 +1,5 @@
 import { stringNames, type Tuning } from "../../pitch";
-import { FINGER_WORDS, ordinal, sayFingers } from "../finger-words";
+import { describeFingers, FINGER_WORDS, ordinal } from "../finger-words";
 import type { Finger } from "../hand";
 import { FINGERS, type PlaceId, type Places } from "./change";
 
@@ -39,7 +39,7 @@ export function movesBetween(places: Places, from: readonly PlaceId[], to: reado
  * A change in words.
  * @example "ring finger stays; index finger to the D string, 2nd fret; little finger lifts"
  */
-export function sayMove(
+export function describeMove(
   places: Places,
   from: readonly PlaceId[],
   to: readonly PlaceId[],
@@ -53,7 +53,7 @@ export function sayMove(
   };
   const parts: string[] = [];
   if (moves.kept.length > 0)
-    parts.push(`${sayFingers(moves.kept)} ${moves.kept.length > 1 ? "stay" : "stays"}`);
+    parts.push(`${describeFingers(moves.kept)} ${moves.kept.length > 1 ? "stay" : "stays"}`);
   for (const finger of moves.slid) {
     const at = FINGERS.indexOf(finger);
     const [before, after] = [places.spot(from[at]!), places.spot(to[at]!)];
@@ -66,6 +66,6 @@ export function sayMove(
     parts.push(`${FINGER_WORDS[finger]} moves to ${spot(finger)}`);
   for (const finger of moves.placed) parts.push(`${FINGER_WORDS[finger]} down on ${spot(finger)}`);
   if (moves.lifted.length > 0)
-    parts.push(`${sayFingers(moves.lifted)} ${moves.lifted.length > 1 ? "lift" : "lifts"}`);
+    parts.push(`${describeFingers(moves.lifted)} ${moves.lifted.length > 1 ? "lift" : "lifts"}`);
   return parts.length === 0 ? "nothing to press in either" : parts.join("; ");
 }

@@ -3,7 +3,7 @@ import { formatBars, type Stretches } from "../song/read";
 import type { SheetPart } from "./band";
 
 /** The counts a pattern strikes, where it is no longer than two bars: "1, 2, 2&, 3&, 4, 4&". */
-function sayCounts(part: SheetPart): string {
+function describeCounts(part: SheetPart): string {
   if (!part.pattern || part.pattern.strokes.length > 32) return "";
   const counts = countsOf(part.pattern);
   let beat = "";
@@ -19,29 +19,29 @@ function sayCounts(part: SheetPart): string {
  * How a part is played, in short phrases for stage and paper: pattern or technique, line, sound, bars, roles by phrase,
  * whom it doubles. Nothing for a part that is out.
  * @param patternName what the pattern is called, or null
- * @example sayPart(part, "skip the three", nameOf) // => ["skip the three (1, 2, 2&, 3&, 4, 4&)", "bars 5-8"]
+ * @example describePart(part, "skip the three", nameOf) // => ["skip the three (1, 2, 2&, 3&, 4, 4&)", "bars 5-8"]
  */
-export function sayPart(
+export function describePart(
   part: SheetPart,
   patternName: string | null,
   nameOf: (playerId: string) => string,
 ): string[] {
   if (part.out) return [];
   const { cell, technique, riff } = part;
-  const how = patternName === null ? (technique?.words ?? "") : `${patternName}${sayCounts(part)}`;
+  const how = patternName === null ? (technique?.words ?? "") : `${patternName}${describeCounts(part)}`;
   const { bars, phrases, doubles, sound } = cell;
   return [
     how,
     riff ? `line: ${riff.name}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
-    bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${sayBars(bars.value)}`,
-    ...phrases.value.map(({ from, to, role }) => `${sayBars([[from, to]])}: ${role}`),
+    bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${describeBars(bars.value)}`,
+    ...phrases.value.map(({ from, to, role }) => `${describeBars([[from, to]])}: ${role}`),
     doubles.value === null ? "" : `doubles ${nameOf(doubles.value)}`,
   ].filter((one) => one !== "");
 }
 
 /** "bar 2", "bars 1-4, 7". */
-const sayBars = (stretches: Stretches): string => {
+const describeBars = (stretches: Stretches): string => {
   const said = formatBars(stretches);
   if (said === "none") return "no bars";
   return `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said}`;

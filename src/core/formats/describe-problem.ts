@@ -2,7 +2,7 @@ import { assertNever } from "../../base";
 import { LONGEST_SHEET, MOST_SHEET_LINES, type SheetLoss, type SheetProblem } from "./sheet";
 
 /** The sentence for a problem: what, where, and what to do. */
-export function saySheetProblem(problem: SheetProblem): string {
+export function describeSheetProblem(problem: SheetProblem): string {
   const at = `Line ${problem.line}`;
   const place = `${at}, column ${problem.column}`;
   const quoted = `“${problem.text}”`;
@@ -51,7 +51,7 @@ export function saySheetProblem(problem: SheetProblem): string {
 }
 
 /** The sentence for something a sheet says that the song does not play. */
-export const saySheetLoss = ({ line, what, text, kept }: SheetLoss): string => {
+export const describeSheetLoss = ({ line, what, text, kept }: SheetLoss): string => {
   const flat = text.replaceAll(/\s*\n\s*/gu, " / ");
   const shown = flat.length > 80 ? `${flat.slice(0, 79)}…` : flat;
   const begun = line > 0 ? `Line ${line}: ${what}` : what.charAt(0).toUpperCase() + what.slice(1);

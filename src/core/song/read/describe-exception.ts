@@ -1,5 +1,5 @@
 import { assertNever } from "../../../base";
-import { saySemitones } from "../../pitch";
+import { describeSemitones } from "../../pitch";
 import { beatsOfTicks, countBeats } from "../../rhythm";
 import type { Exception, Use } from "../schema/sections";
 import type { VersionRow } from "../schema/version";
@@ -12,7 +12,7 @@ import { beatUnitOfUse } from "./timeline";
  * @param nameOf the chord's name for the reader: it is kept as written
  * @example "hold of 4 beats on G, until the sign"
  */
-export function sayException(
+export function describeException(
   { exception, lines }: OutlineException,
   use: Use,
   outline: Outline,
@@ -63,11 +63,11 @@ function chordNamed(
 }
 
 /** What is otherwise at a use beside its exceptions: times, key, tempo, metre, voice. */
-export function sayUse(use: Use): string[] {
+export function describeUse(use: Use): string[] {
   const { shift } = use;
   const metre = use.meterBeats !== null || use.meterUnit !== null;
   return [
-    ...(shift === 0 ? [] : [`${saySemitones(Math.abs(shift))} ${shift > 0 ? "up" : "down"}`]),
+    ...(shift === 0 ? [] : [`${describeSemitones(Math.abs(shift))} ${shift > 0 ? "up" : "down"}`]),
     ...(use.bpm === null ? [] : [`${use.bpm} a minute`]),
     ...(metre ? [`in ${use.meterBeats ?? "the same"}/${use.meterUnit ?? "same"}`] : []),
     ...(use.vocals ? [] : ["no vocals"]),

@@ -11,7 +11,7 @@ const count = (number: number, one: string, many = `${one}s`): string =>
   `${number} ${number === 1 ? one : many}`;
 
 /** What stands in the way of a plan, and what to do. */
-export function saySongToneProblem(problem: SongToneProblem, box: Pick<SoundBox, "firstBank">): string {
+export function describeSongToneProblem(problem: SongToneProblem, box: Pick<SoundBox, "firstBank">): string {
   switch (problem.code) {
     case "nothing-named":
       return "No part names a sound yet: give sections a sound below, and the banks are planned.";
@@ -22,7 +22,7 @@ export function saySongToneProblem(problem: SongToneProblem, box: Pick<SoundBox,
     case "pin-unused":
       return `“${problem.sound}” is pinned in a slot, and no section uses it: the pin waits until one does.`;
     case "pin-beyond":
-      return `“${problem.sound}” is pinned in ${saySlot(problem, box)}, which this box has not: it goes where the plan puts it.`;
+      return `“${problem.sound}” is pinned in ${describeSlot(problem, box)}, which this box has not: it goes where the plan puts it.`;
     case "pin-twice":
       return `Bank ${bankNumber(box, problem.bank)} has two pins that exclude each other at “${problem.sound}”: the second one waits.`;
     default:
@@ -30,8 +30,8 @@ export function saySongToneProblem(problem: SongToneProblem, box: Pick<SoundBox,
   }
 }
 
-/** The figures of a plan. @example sayToneCost(plan) // => "1 change heard, 3 bank changes, 14 presses" */
-export const sayToneCost = ({ exposed, bankChanges, presses, bankCount, filled }: ToneCost): string =>
+/** The figures of a plan. @example describeToneCost(plan) // => "1 change heard, 3 bank changes, 14 presses" */
+export const describeToneCost = ({ exposed, bankChanges, presses, bankCount, filled }: ToneCost): string =>
   [
     exposed === 0 ? "no change heard" : `${count(exposed, "change")} heard`,
     count(bankChanges, "bank change"),
@@ -39,17 +39,17 @@ export const sayToneCost = ({ exposed, bankChanges, presses, bankCount, filled }
     `${count(filled, "slot")} in ${count(bankCount, "bank")}`,
   ].join(", ");
 
-/** A slot in words. @example saySlot({ bank: 0, slot: 2 }, box) // => "bank 1, slot 3" */
-export const saySlot = (
+/** A slot in words. @example describeSlot({ bank: 0, slot: 2 }, box) // => "bank 1, slot 3" */
+export const describeSlot = (
   { bank, slot }: { readonly bank: number; readonly slot: number },
   box: Pick<SoundBox, "firstBank">,
 ): string => `bank ${bankNumber(box, bank)}, slot ${slot + 1}`;
 
 /** A way out as the words of a button. */
-export function sayWayOut(out: ToneWayOut, box: Pick<SoundBox, "firstBank">): string {
+export function describeWayOut(out: ToneWayOut, box: Pick<SoundBox, "firstBank">): string {
   switch (out.code) {
     case "swap":
-      return `Swap ${saySlot(out.a, box)} and ${saySlot(out.b, box)}`;
+      return `Swap ${describeSlot(out.a, box)} and ${describeSlot(out.b, box)}`;
     case "share":
       return `Play ${out.label} on “${out.sound}”`;
     case "end-early":

@@ -7,7 +7,7 @@ import type { SumProblem } from "./judge";
  * @param nameOf a player's name by id
  * @param write how pitches and notes are written; as they are when left out
  */
-export function saySumProblem(
+export function describeSumProblem(
   problem: SumProblem,
   key: Key,
   nameOf: (playerId: string) => string,

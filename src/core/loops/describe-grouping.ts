@@ -7,7 +7,10 @@ const lengthOf = (bars: number): string => `${bars} ${bars === 1 ? "bar" : "bars
  * Why layers can't be put on the tracks, and the way out.
  * @example "1 track is too few: pulse (3 bars) and clap (2 bars) can't share one, …"
  */
-export function sayLoopProblem(problem: LoopProblem, nameOf: (layer: string) => string = (id) => id): string {
+export function describeLoopProblem(
+  problem: LoopProblem,
+  nameOf: (layer: string) => string = (id) => id,
+): string {
   const said = (one: { readonly id: string; readonly bars: number }) =>
     `${nameOf(one.id)} (${lengthOf(one.bars)})`;
   switch (problem.code) {

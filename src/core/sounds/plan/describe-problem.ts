@@ -5,7 +5,7 @@ const slotsOf = (count: number): string => `${count} ${count === 1 ? "slot" : "s
 const banksOf = (count: number): string => `${count} ${count === 1 ? "bank" : "banks"}`;
 
 /** What stands in the way of a plan, and what to do. Pins are counted from 1. */
-export function sayToneProblem(problem: ToneProblem): string {
+export function describeToneProblem(problem: ToneProblem): string {
   switch (problem.code) {
     case "too-many-tones":
       return `${problem.tones} tones don't fit ${banksOf(problem.banks)} of ${slotsOf(problem.slots)}: allow ${banksOf(Math.ceil(problem.tones / problem.slots))}, or let sections share a tone`;

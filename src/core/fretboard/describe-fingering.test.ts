@@ -1,16 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { sure } from "../../base";
+import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { GUITAR_TUNING, parseTuning } from "../pitch";
-import { ordinal, sayFingers } from "./finger-words";
+import { describeFingering } from "./describe-fingering";
+import { describeFingers, ordinal } from "./finger-words";
 import { fingerings } from "./fingerings";
 import { readFrets } from "./orderings";
-import { sayFingering } from "./say-fingering";
 
-const tuning = sure(parseTuning(GUITAR_TUNING));
+const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const said = (symbol: string, frets: string, options = {}) => {
-  const found = fingerings(sure(parseChord(symbol)), { tuning, ...options }).fingerings;
-  return sayFingering(found.find((one) => one.frets.join() === readFrets(frets).join())!, tuning);
+  const found = fingerings(unwrap(parseChord(symbol)), { tuning, ...options }).fingerings;
+  return describeFingering(found.find((one) => one.frets.join() === readFrets(frets).join())!, tuning);
 };
 
 describe("a fingering as an instruction", () => {
@@ -32,7 +32,7 @@ describe("a fingering as an instruction", () => {
       fingers: ["T", null, null, 1, 3, 2] as const,
       mutes: [{ string: 1, by: "T" as const }],
     };
-    expect(sayFingering(withThumb, tuning)[0]).toBe(
+    expect(describeFingering(withThumb, tuning)[0]).toBe(
       "Thumb: low E string, 2nd fret; the same finger damps A.",
     );
     expect(said("D", "xx0232").join(" ")).toContain("The thumb’s side damps low E.");
@@ -42,7 +42,7 @@ describe("a fingering as an instruction", () => {
     expect([1, 2, 3, 4, 11, 12, 13, 21, 22].map(ordinal).join(" ")).toBe(
       "1st 2nd 3rd 4th 11th 12th 13th 21st 22nd",
     );
-    expect([sayFingers([3]), sayFingers([3, 4]), sayFingers([1, 2, 3])]).toEqual([
+    expect([describeFingers([3]), describeFingers([3, 4]), describeFingers([1, 2, 3])]).toEqual([
       "ring finger",
       "ring and little finger",
       "index, middle and ring finger",
