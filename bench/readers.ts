@@ -1,5 +1,5 @@
 /** What it takes to read 100 kB in each format, and the worst we know to feed a reader. Printed by `npm run bench`. */
-import { evidenceOf, alignSources, weighEvidence } from "../src/core/evidence";
+import { alignSources, evidenceOf, weighEvidence } from "../src/core/evidence";
 import { readChordPro, readChordText, readMidi, readMusicXml, versionOfSheet } from "../src/core/formats";
 import { timelineOf } from "../src/core/song/read";
 import { quantiles } from "./large-song.mjs";

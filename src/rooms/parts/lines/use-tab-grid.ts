@@ -9,7 +9,7 @@ import { type KeyAct, keyAct } from "@/ui/keys";
 import { makeId, useAct } from "../../open";
 
 /** Quarter tones a note may be bent at most. */
-export const MOST_BEND = 8;
+const MOST_BEND = 8;
 /** Digits nearer to each other than this are one fret, ms. Ours, no source. */
 const ONE_FRET_MS = 900;
 
