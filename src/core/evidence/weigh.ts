@@ -1,4 +1,4 @@
-import { type Column, type Laid, alignSources } from "./align";
+import { alignSources, type Column, type Laid } from "./align";
 import type { EvidenceSource } from "./bars";
 import { chordAt, fitsTwoNames, slicesOf, unlikeness } from "./similarity";
 

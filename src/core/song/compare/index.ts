@@ -1,2 +1,2 @@
-export { differencesFrom, type Similarity, likenesses } from "./similarity";
+export { differencesFrom, likenesses, type Similarity } from "./similarity";
 export { compareVersions } from "./versions";
