@@ -2,7 +2,7 @@
 
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { call, namesOfEvenings, type ShelfSong, searchShelf, WHOLE_SHELF } from "@/api";
 import { showKeys } from "@/ui/keys";
@@ -25,6 +25,7 @@ export function Palette() {
     dialog.current?.showModal();
     input.current?.focus();
   }, []);
+  useTrueDescendant(dialog);
   const close = () => dialog.current?.close();
   const go = (href: string) => () => router.push(href);
   const pages: PaletteGroup = {
@@ -96,6 +97,32 @@ export function Palette() {
       </form>
     </dialog>
   );
+}
+
+/**
+ * Keeps what a screen reader is told of the chosen item true: the library forgets to when the item it has chosen is drawn
+ * anew under another id, as happens when songs come from the server.
+ */
+function useTrueDescendant(dialog: RefObject<HTMLElement | null>): void {
+  useEffect(() => {
+    const root = dialog.current;
+    if (!root) return;
+    const correct = () => {
+      const chosen = root.querySelector('[cmdk-item][aria-selected="true"]')?.id ?? null;
+      for (const element of root.querySelectorAll("[cmdk-input], [cmdk-list]"))
+        if (element.getAttribute("aria-activedescendant") !== chosen) {
+          if (chosen === null) element.removeAttribute("aria-activedescendant");
+          else element.setAttribute("aria-activedescendant", chosen);
+        }
+    };
+    const observer = new MutationObserver(correct);
+    observer.observe(root, {
+      subtree: true,
+      childList: true,
+      attributeFilter: ["aria-selected", "aria-activedescendant"],
+    });
+    return () => observer.disconnect();
+  }, [dialog]);
 }
 
 /** The list of keys may have been asked for meanwhile. */
