@@ -119,3 +119,22 @@ test("Escape leaves the opened part and comes back to its cell", async ({ page }
   await page.keyboard.press("Escape");
   await expect(cell).toBeFocused();
 });
+
+test("Escape leaves the shapes that are opened, and gives the focus back to what opened them", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Keys");
+  await page.getByRole("link", { name: "Shapes to learn" }).click();
+  const card = page.getByRole("listitem").getByRole("button", { expanded: false }).first();
+  await card.focus();
+  await page.keyboard.press("Enter");
+  const panel = page.getByRole("region", { name: /opened$/ });
+  const choose = panel.getByLabel("Choose it");
+  await choose.focus();
+  await page.keyboard.press("Escape");
+  await expect(panel).toBeHidden();
+  await expect(card).toBeFocused();
+});

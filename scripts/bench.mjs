@@ -165,6 +165,39 @@ async function benchBrowser() {
   remove(data);
 }
 
+/** How long from a key to the paint after it: a page to press keys on. */
+async function pressesToPaint(page) {
+  await page.evaluate(() => {
+    globalThis.paints = [];
+    addEventListener(
+      "keydown",
+      (event) => {
+        const pressed = event.timeStamp;
+        requestAnimationFrame(() => {
+          const painted = new MessageChannel();
+          painted.port1.onmessage = () => globalThis.paints.push(performance.now() - pressed);
+          painted.port2.postMessage(null);
+        });
+      },
+      true,
+    );
+  });
+  return async (keys) => {
+    await page.evaluate(() => {
+      globalThis.paints.length = 0;
+    });
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(120);
+    }
+    await page.waitForTimeout(300);
+    return quantiles(await page.evaluate(() => globalThis.paints));
+  };
+}
+const round = (keys, times) => Array.from({ length: times }, () => keys).flat();
+const say = ({ median: middle, p95, most }) =>
+  `median ${middle.toFixed(0)} ms, p95 ${p95.toFixed(0)} ms, slowest ${most.toFixed(0)} ms`;
+
 /** The sheet with 60 sections and 8 players: from a key to what is painted. */
 async function benchSheet() {
   const data = folder();
@@ -199,37 +232,35 @@ async function benchSheet() {
   await page.goto(`${server.address}/song/${versionId}/parts`, { waitUntil: "load" });
   await page.locator('[data-cell="3-3"]').click();
   await page.waitForTimeout(6000);
-  await page.evaluate(() => {
-    globalThis.paints = [];
-    addEventListener(
-      "keydown",
-      (event) => {
-        const pressed = event.timeStamp;
-        requestAnimationFrame(() => {
-          const painted = new MessageChannel();
-          painted.port1.onmessage = () => globalThis.paints.push(performance.now() - pressed);
-          painted.port2.postMessage(null);
-        });
-      },
-      true,
-    );
-  });
-  const press = async (keys) => {
-    await page.evaluate(() => {
-      globalThis.paints.length = 0;
-    });
-    for (const key of keys) {
-      await page.keyboard.press(key);
-      await page.waitForTimeout(120);
-    }
-    await page.waitForTimeout(300);
-    return quantiles(await page.evaluate(() => globalThis.paints));
-  };
-  const round = (keys, times) => Array.from({ length: times }, () => keys).flat();
-  const say = ({ median: middle, p95, most }) =>
-    `median ${middle.toFixed(0)} ms, p95 ${p95.toFixed(0)} ms, slowest ${most.toFixed(0)} ms`;
+  const press = await pressesToPaint(page);
   console.log(
     `sheet of 60 × 8 parts, from a key to the paint (at most 50): arrows ${say(await press(round(["ArrowDown", "ArrowRight", "ArrowUp", "ArrowLeft"], 12)))}; selecting ${say(await press(round(["Shift+ArrowDown"], 20)))}; light ${say(await press(round(["3", "1", "4", "2"], 8)))}`,
+  );
+  await browser.close();
+  await server.stop();
+  remove(data);
+}
+
+/** The ropes of 60 long sections: arrows, from a key to what is painted. */
+async function benchRopes() {
+  const data = folder();
+  const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
+  const post = posterTo(server);
+  const { versionId } = await post("/api/songs", { text: largeSheet(60) });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${server.address}/song/${versionId}/players`, { waitUntil: "load" });
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  await page.getByLabel("has a looper").check();
+  await page.waitForTimeout(1000);
+  await page.goto(`${server.address}/song/${versionId}/loops`, { waitUntil: "load" });
+  for (const name of ["a thump", "a chop", "a clap", "a hum"])
+    await page.getByRole("button", { name: `Add ${name}`, exact: true }).click();
+  await page.locator("[data-strand]").first().click();
+  await page.waitForTimeout(6000);
+  const press = await pressesToPaint(page);
+  console.log(
+    `ropes of 60 sections × 4 layers, from a key to the paint (at most 50): arrows ${say(await press(round(["ArrowRight", "ArrowRight", "ArrowDown", "ArrowLeft", "ArrowUp"], 10)))}`,
   );
   await browser.close();
   await server.stop();
@@ -463,7 +494,10 @@ const PARTS = {
     run("node", ["bench/bundled.mjs", "bench/parts.ts"]);
     await benchSheet();
   },
-  loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
+  loops: async () => {
+    run("node", ["bench/bundled.mjs", "bench/loops.ts"]);
+    await benchRopes();
+  },
   tones: async () => {
     run("node", ["bench/bundled.mjs", "bench/sounds.ts"]);
     await benchSounds();

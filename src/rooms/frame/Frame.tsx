@@ -1,6 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import { usePathname } from "next/navigation";
 import { useEffect } from "react";
 import { useStore } from "zustand";
 import { isTyping } from "@/ui/is-typing";
@@ -15,18 +16,20 @@ const Toasts = dynamic(() => import("./Toasts").then((own) => own.Toasts), { ssr
 /** What stands around every page: the palette, the list of keys, and sentences that come and go. Each is loaded when it is needed. */
 export function Frame() {
   const shown = useStore(frame, (state) => state.shown);
+  // The live stage has a list of its own on the same key.
+  const isLive = usePathname().startsWith("/live/");
   const hasToasts = useStore(toasts, (state) => state.last !== null);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const act = keyAct("everywhere", event);
       if (act === "palette") showFrame("palette");
-      else if (act === "help" && !isTyping(event.target)) showFrame("help");
+      else if (act === "help" && !isLive && !isTyping(event.target)) showFrame("help");
       else return;
       event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [isLive]);
   return (
     <>
       {shown === "palette" && <Palette />}

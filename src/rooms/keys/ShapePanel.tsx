@@ -19,6 +19,7 @@ import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
+import { usePane } from "@/ui/use-pane";
 import { written } from "@/ui/written";
 import { makeId, useAct, useCurrentVersion, useRows } from "../open";
 
@@ -36,10 +37,12 @@ type Props = {
   readonly plan: ShapePlan;
   readonly player: Player;
   readonly dots: Dots;
+  readonly onLeave: () => void;
 };
 
 /** One shape opened: how to hold it, the changes around it, and what could be held instead. */
-export function ShapePanel({ shape, plan, player, dots }: Props) {
+export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
+  const onKeyDown = usePane(onLeave);
   const body = useRows("version", "choices");
   const current = useCurrentVersion();
   const act = useAct();
@@ -77,7 +80,7 @@ export function ShapePanel({ shape, plan, player, dots }: Props) {
     />
   );
   return (
-    <section aria-label={`${name} opened`} className="rounded-box bg-base-200 p-4">
+    <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
       <h2 className="font-mono">{pretty(name)}</h2>
       {fingering.pitches.length > 0 && (
         <>

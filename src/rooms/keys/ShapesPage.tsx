@@ -98,7 +98,16 @@ function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots
         </ul>
         <HardChanges changes={listChanges(plan).slice(0, 3)} player={player} dots={dots} />
       </div>
-      {open && <ShapePanel key={keyOf(open)} shape={open} plan={plan} player={player} dots={dots} />}
+      {open && (
+        <ShapePanel
+          key={keyOf(open)}
+          shape={open}
+          plan={plan}
+          player={player}
+          dots={dots}
+          onLeave={() => setOpened(null)}
+        />
+      )}
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
+import { usePane } from "@/ui/use-pane";
 import { written } from "@/ui/written";
 import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRows, useRowsLater } from "../open";
 
@@ -133,6 +134,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
           offers={answers.get(requestKey(places.get(opened)!.request))}
           capo={cell.capo.value}
           leftHanded={player.leftHanded}
+          onLeave={() => setOpened(null)}
         />
       )}
     </section>
@@ -148,14 +150,16 @@ type SwapProps = {
   readonly offers: { readonly fingerings: readonly Fingering[]; readonly total: number } | undefined;
   readonly capo: number;
   readonly leftHanded: boolean;
+  readonly onLeave: () => void;
 };
 
-function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
+function Swap({ place, spot, offers, capo, leftHanded, onLeave }: SwapProps) {
   const body = useRows("choices", "extras");
   const currentVersion = useCurrentVersion();
   const act = useAct();
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { choice } = findChoice(body, spot);
+  const onKeyDown = usePane(onLeave);
   if (!offers) return null;
   // A shape the sheet draws is meant for the names it writes: behind another capo it is another chord.
   const drawn = drawnShapes(body).find(
@@ -165,7 +169,8 @@ function Swap({ place, spot, offers, capo, leftHanded }: SwapProps) {
     drawn !== undefined && fingering.frets.join() === drawn.frets.join();
   const current = choice ? choice.frets.join() : offers.fingerings[0]?.frets.join();
   return (
-    <div className="mt-3 border-t border-base-content/30 pt-3">
+    // biome-ignore lint/a11y/noStaticElementInteractions: Escape of the fields inside
+    <div className="mt-3 border-t border-base-content/30 pt-3" onKeyDown={onKeyDown}>
       <h3 className="font-bold">Other shapes for {pretty(place.name)}</h3>
       <p className="text-sm">
         The easiest {offers.fingerings.length} of {offers.total} this hand can hold.

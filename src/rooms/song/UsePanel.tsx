@@ -15,6 +15,7 @@ import type { ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { usePane } from "@/ui/use-pane";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { ExceptionRow } from "./ExceptionRow";
 
@@ -25,6 +26,7 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
   const outline = useDerived(derive.outline);
   const section = outline.byId.get(use.sectionId);
   const panel = useRef<HTMLElement>(null);
+  const onKeyDown = usePane(onClose);
   // It opens above the sheet, while the form may have been scrolled far down.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another place is another panel
   useEffect(() => {
@@ -38,6 +40,7 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
     <section
       ref={panel}
       aria-label={`${label} here`}
+      onKeyDown={onKeyDown}
       className="mb-4 rounded-box border-2 border-base-content/60 bg-base-100 p-4"
     >
       <header className="mb-2 flex flex-wrap items-center gap-3">

@@ -16,6 +16,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
+import { usePane } from "@/ui/use-pane";
 import { useAct, useCurrentVersion, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../words";
 import { formatChords, readChords } from "./layer-chords";
@@ -33,6 +34,7 @@ export function LayerPane({
   const body = useRows("version", "loopLayers", "riffs", "strums");
   const act = useAct();
   const current = useCurrentVersion();
+  const onKeyDown = usePane(onGone);
   const { beatUnit } = versionRow(body);
   const change = (fields: Parameters<typeof setLayer>[1]) => act(setLayer(layer.id, fields));
   const others = Object.values(body.loopLayers)
@@ -42,7 +44,11 @@ export function LayerPane({
   const named = (rows: readonly { readonly id: string; readonly name: string }[]) =>
     rows.map(({ id, name }) => ({ value: id, label: name }));
   return (
-    <section aria-label={`Layer ${layer.name}`} className="rounded-box border border-base-300 p-3">
+    <section
+      aria-label={`Layer ${layer.name}`}
+      onKeyDown={onKeyDown}
+      className="rounded-box border border-base-300 p-3"
+    >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
         <TextField label="Name" value={layer.name} required longest={60} onSet={(name) => change({ name })} />
         <SelectField

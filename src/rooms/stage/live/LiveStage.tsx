@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useState } from "react";
 import type { LeaderAct } from "@/core/stage";
+import { keyAct } from "@/ui/keys";
 import { useKeepLit } from "../keep-lit";
 import { isTyping } from "../page-keys";
 import { LiveLine } from "./live-line";
@@ -21,7 +22,7 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
   useStageWorker();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key === "?" && !isTyping(event)) setOpen(true);
+      if (keyAct("everywhere", event) === "help" && !isTyping(event)) setOpen(true);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
