@@ -32,7 +32,7 @@ export function Toggles<Value extends string | number>({
 }) {
   return (
     <fieldset>
-      <legend className={hideLabel ? "sr-only" : "text-sm"}>{label}</legend>
+      <legend className={hideLabel ? "sr-only" : "mb-1 text-sm"}>{label}</legend>
       <div className="join">
         {options.map((option) => (
           <button
