@@ -22,7 +22,12 @@ const killWorkers = (page: Page) =>
     return workers.length;
   });
 
+/** A new song of three players in a long search, the workers kept. */
 async function searchLong(page: Page) {
+  await keepWorkers(page);
+  await makeSong(page);
+  await addThreePlayers(page);
+  await room(page, "Keys");
   await page
     .getByRole("navigation", { name: "Pages of the Keys room" })
     .getByRole("link", { name: "Planted fingers" })
@@ -36,10 +41,6 @@ async function searchLong(page: Page) {
 
 test("a worker that is killed in mid-search is replaced, and the search goes on", async ({ page }) => {
   test.setTimeout(120_000);
-  await keepWorkers(page);
-  await makeSong(page);
-  await addThreePlayers(page);
-  await room(page, "Keys");
   await searchLong(page);
   const before = await killWorkers(page);
   await expect(page.getByRole("heading", { name: /arrangements, from the most held/ })).toBeVisible({
@@ -50,10 +51,6 @@ test("a worker that is killed in mid-search is replaced, and the search goes on"
 
 test("a search that dies twice says so, and is tried again at a press", async ({ page }) => {
   test.setTimeout(120_000);
-  await keepWorkers(page);
-  await makeSong(page);
-  await addThreePlayers(page);
-  await room(page, "Keys");
   await searchLong(page);
   const before = await killWorkers(page);
   await expect

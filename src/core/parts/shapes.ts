@@ -64,19 +64,18 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
   };
 }
 
-/**
- * What the engine of fingerings is asked for a shape; null where the symbol can't be read.
- * @param limit how many are wanted, easiest first
- */
+/** How many shapes a swap offers, easiest first. */
+const OFFERED = 24;
+
+/** What the engine of fingerings is asked for a shape; null where the symbol can't be read. */
 export function shapeQuestion(
   request: ShapeRequest,
-  limit?: number,
 ): { readonly chord: Chord; readonly options: FingeringOptions } | null {
   const chord = parseChord(request.symbol);
   if (!chord.ok) return null;
   return {
     chord: chord.value,
-    options: { ...optionsOf(request), ...(limit === undefined ? {} : { limit }) },
+    options: { ...optionsOf(request), limit: OFFERED },
   };
 }
 

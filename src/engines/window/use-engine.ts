@@ -64,7 +64,13 @@ function useAnswers<Name extends EngineName, Beside>(engine: Name, entries: read
   const now = keyed.map((entry) => {
     const result = entry.key === null ? undefined : results[keys.indexOf(entry.key)];
     const { data } = result ?? {};
-    return { ...entry, result, answer: data?.ok ? (data.value as AnswerOf<Name>) : undefined };
+    return {
+      ...entry,
+      result,
+      answer: data?.ok ? (data.value as AnswerOf<Name>) : undefined,
+      problem: data && !data.ok ? (data.problem as ProblemOf<Name>) : null,
+      isOld: entry.key !== null && data === undefined,
+    };
   });
   const [known, setKnown] = useState<ReadonlyMap<string, Known<AnswerOf<Name>, Beside>>>(new Map());
   const after = takeIn(known, now);
@@ -88,13 +94,13 @@ export function useEngine<Name extends EngineName, Beside = undefined>(
   beside?: Beside,
 ): Answered<Name, Beside> {
   const { known, now } = useAnswers(engine, [{ id: "", question, beside: beside as Beside }]);
-  const [{ key, result }] = now as [(typeof now)[number]];
+  const [{ key, result, problem, isOld }] = now as [(typeof now)[number]];
   const last = known.get("");
   return {
     data: last?.answer ?? null,
     beside: last?.beside ?? null,
-    isOld: key !== null && result?.data === undefined,
-    problem: result?.data && !result.data.ok ? (result.data.problem as ProblemOf<Name>) : null,
+    isOld,
+    problem,
     error: result?.error ?? null,
     isWorking: result?.fetchStatus === "fetching",
     retry: () => retryAll([key]),
@@ -117,12 +123,8 @@ export function useEngines<Name extends EngineName, Beside = undefined>(
   return {
     data,
     known,
-    problems: new Map(
-      now.flatMap(({ id, result }) =>
-        result?.data && !result.data.ok ? [[id, result.data.problem as ProblemOf<Name>] as const] : [],
-      ),
-    ),
-    isOld: now.some(({ key, result }) => key !== null && result?.data === undefined),
+    problems: new Map(now.flatMap(({ id, problem }) => (problem === null ? [] : [[id, problem] as const]))),
+    isOld: now.some((one) => one.isOld),
     error: failed[0]?.result?.error ?? null,
     retry: () => retryAll(failed.map(({ key }) => key)),
   };

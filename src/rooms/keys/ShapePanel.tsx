@@ -29,9 +29,6 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "chord-in-use", label: "at this place, this time only" },
 ];
 
-/** How many shapes a swap offers. */
-const OFFERED = 24;
-
 type Props = {
   readonly shape: ListedShape;
   readonly plan: ShapePlan;
@@ -49,7 +46,7 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
   const { name, symbol, hand, fingering, event } = shape;
   const request = { ...hand, symbol };
-  const question = shapeQuestion(request, OFFERED);
+  const question = shapeQuestion(request);
   const search = useEngine("fingerings", question);
   // The offers of another shape would be held for this one.
   const offers = search.isOld ? null : search.data;

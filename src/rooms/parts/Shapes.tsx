@@ -38,9 +38,6 @@ const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "chord-in-use", label: "for this chord, this time only" },
 ];
 
-/** How many shapes a swap offers. */
-const OFFERED = 24;
-
 /** The shapes of a part, each once; any can be swapped for another the engine found. */
 export function Shapes({ use, player, cell, namer }: Props) {
   const { choices } = useRowsLater("choices");
@@ -70,7 +67,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
     "fingerings",
     new Map(
       [...places.values()].flatMap(({ request }) => {
-        const question = shapeQuestion(request, OFFERED);
+        const question = shapeQuestion(request);
         return question ? [[requestKey(request), question] as const] : [];
       }),
     ),

@@ -1,5 +1,6 @@
 export { Answer, RunLog } from "./Answer";
 export { keepRun } from "./keep-run";
+export { LitLine } from "./LitLine";
 export { PedalRow } from "./PedalRow";
 export { RunControls, type WayToRun } from "./RunControls";
 export { useAnswer } from "./use-answer";

@@ -61,21 +61,14 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
     const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId);
     act(batch("Keep a run", [...gone.map((old) => remove("loopRuns", old)), add("loopRuns", run)]));
   });
+  const times = useMemo(() => pieceTimes(shown), [shown]);
   const { view, running, start, stop, press, clicks, setClicks } = useRunner<LooperView, Looper>({
     score: (way, place) => scoreOfLoops(shown, way, place),
     device: (context, way, place, songStart) =>
-      new Looper(
-        context,
-        shown,
-        way,
-        place,
-        songStart + scoreOfLoops(shown, way, place).begin,
-        heardLayers(loops.body, song),
-      ),
+      new Looper(context, shown, way, place, songStart + (times[place] ?? 0), heardLayers(loops.body, song)),
     onEnd,
     onFrame: burn,
   });
-  const times = useMemo(() => pieceTimes(shown), [shown]);
   const at = view ? times.findLastIndex((end) => end <= view.place + 1e-6) : 0;
   const piece = Math.max(0, Math.min(song.asked!.sections.length - 1, at));
   const pedals = usePedals(box.pedals, press);

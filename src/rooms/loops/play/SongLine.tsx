@@ -1,3 +1,4 @@
+import { LitLine } from "../../trainer";
 import { wordsOfSpan } from "../ropes/units";
 import type { ShownPlan } from "../use-loops";
 
@@ -17,21 +18,12 @@ export function SongLine({
   const tick = seconds === null ? null : song.pieces[0]!.from + seconds * perSecond - span.from;
   const words = wordsOfSpan(span);
   const at = tick === null || tick < 0 ? -1 : words.findLastIndex((word) => word.tick <= tick);
-  const line = words[Math.max(0, at)]?.line;
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
     <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
       <strong>{span.label}</strong>
       {count !== null && ` in ${count}`}
-      <span className="ml-3">
-        {words.map((word, index) =>
-          word.line === line ? (
-            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
-              {word.text}{" "}
-            </span>
-          ) : null,
-        )}
-      </span>
+      <LitLine words={words} at={at} />
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import { sungWords } from "@/core/song/read";
 
 import type { SongTones } from "@/core/sounds";
+import { LitLine } from "../../trainer";
 import type { ToneRunView } from "./run-view";
 
 /** Where in the song we are: the section, its sound, the line that is sung, and the word sung now. */
@@ -9,20 +10,11 @@ export function TonesLine({ song, view }: { song: SongTones; view: ToneRunView |
   if (!stretch) return null;
   const words = sungWords(stretch.span.passages);
   const at = view === null ? -1 : words.findLastIndex((word) => word.tick <= view.tick);
-  const line = words[Math.max(0, at)]?.line;
   return (
     <p className="mb-1 min-h-8 text-lg" data-seconds={view?.seconds.toFixed(3)}>
       <strong>{stretch.span.label}</strong>
       {view !== null && view.seconds < 0 && ` in ${Math.ceil(-view.seconds)} s`}
-      <span className="ml-3">
-        {words.map((word, index) =>
-          word.line === line ? (
-            <span key={`${word.tick} ${index}`} className={index === at ? "bg-primary" : ""}>
-              {word.text}{" "}
-            </span>
-          ) : null,
-        )}
-      </span>
+      <LitLine words={words} at={at} />
     </p>
   );
 }
