@@ -4,5 +4,5 @@ export { LitLine } from "./LitLine";
 export { PedalRow } from "./PedalRow";
 export { RunControls, type WayToRun } from "./RunControls";
 export { useAnswer } from "./use-answer";
-export { usePedals } from "./use-pedals";
+export { type Pedals, usePedals } from "./use-pedals";
 export { type RunView, useRunner } from "./use-runner";

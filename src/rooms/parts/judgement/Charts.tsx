@@ -199,14 +199,17 @@ const registersOf = (row: SheetRow): Register[] => [
   ),
 ];
 
-function RangeChart({ sheet }: { sheet: BandSheet }) {
-  const [useId, setUse] = useState("");
-  const fullest = sheet.rows.reduce((most, one) =>
-    registersOf(one).length > registersOf(most).length ? one : most,
-  );
-  const row = sheet.rows.find((one) => one.use.id === useId) ?? fullest;
-  const registers = registersOf(row);
-  const pairs = registers.flatMap((a, at) =>
+/** What two registers have in common, as MIDI pitches. */
+type Shared = {
+  readonly a: Register;
+  readonly b: Register;
+  readonly semitones: number;
+  readonly low: number;
+  readonly high: number;
+};
+
+function sharedOf(registers: readonly Register[]): Shared[] {
+  return registers.flatMap((a, at) =>
     registers.slice(at + 1).flatMap((b) => {
       const semitones = sharedSemitones(a, b);
       return semitones === 0
@@ -214,13 +217,16 @@ function RangeChart({ sheet }: { sheet: BandSheet }) {
         : [{ a, b, semitones, low: Math.max(a.low, b.low), high: Math.min(a.high, b.high) }];
     }),
   );
-  /** The stretch of a register that somebody else lies in too. */
-  const shared = (one: Register): [number, number] | null => {
-    const own = pairs.filter(({ a, b }) => a === one || b === one);
-    return own.length === 0
-      ? null
-      : [Math.min(...own.map(({ low }) => low)), Math.max(...own.map(({ high }) => high))];
-  };
+}
+
+function RangeChart({ sheet }: { sheet: BandSheet }) {
+  const [useId, setUse] = useState("");
+  const fullest = sheet.rows.reduce((most, one) =>
+    registersOf(one).length > registersOf(most).length ? one : most,
+  );
+  const row = sheet.rows.find((one) => one.use.id === useId) ?? fullest;
+  const registers = registersOf(row);
+  const pairs = sharedOf(registers);
   return (
     <Beside
       title="Registers"
@@ -235,87 +241,107 @@ function RangeChart({ sheet }: { sheet: BandSheet }) {
             onSet={setUse}
           />
           <div className="min-h-0 flex-1">
-            <Bar
-              aria-label={`Registers in ${row.label}; the table beside it has the same figures`}
-              data={{
-                labels: registers.map(({ name }) => name),
-                datasets: [
-                  {
-                    label: "shared with somebody",
-                    data: registers.map(shared),
-                    backgroundColor: "#f2a51e",
-                    borderColor: INK,
-                    borderWidth: 2,
-                    borderSkipped: false,
-                    grouped: false,
-                    barPercentage: 0.5,
-                    maxBarThickness: 36,
-                  },
-                  {
-                    label: "register",
-                    data: registers.map(({ low, high }): [number, number] => [low, high]),
-                    backgroundColor: "#c9b78f",
-                    grouped: false,
-                    maxBarThickness: 72,
-                  },
-                ],
-              }}
-              options={{
-                ...plain,
-                scales: {
-                  x: axis("who"),
-                  y: {
-                    min: 24,
-                    max: 96,
-                    ...axis("pitch"),
-                    ticks: { color: INK, stepSize: 12, callback: (value) => formatPitch(Number(value)) },
-                  },
-                },
-              }}
-            />
+            <RangeBars label={row.label} registers={registers} pairs={pairs} />
           </div>
         </div>
       }
     >
-      <table className="w-full text-sm">
-        <thead>
-          <tr>
-            <th scope="col" className={th}>
-              Who
-            </th>
-            <th scope="col" className={th}>
-              From
-            </th>
-            <th scope="col" className={th}>
-              To
-            </th>
-            <th scope="col" className={th}>
-              Shares
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {registers.map((one) => (
-            <tr key={one.name}>
-              <th scope="row" className="px-2 text-left font-normal">
-                {one.name}
-              </th>
-              <td className="px-2">{pretty(formatPitch(one.low))}</td>
-              <td className="px-2">{pretty(formatPitch(one.high))}</td>
-              <td className="px-2">
-                {pairs
-                  .filter(({ a, b }) => a === one || b === one)
-                  .map(
-                    ({ a, b, semitones }) =>
-                      `${describeSemitones(semitones)} with ${(a === one ? b : a).name}`,
-                  )
-                  .join("; ") || "nothing"}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RangeTable registers={registers} pairs={pairs} />
     </Beside>
+  );
+}
+
+type RangeProps = { readonly registers: readonly Register[]; readonly pairs: readonly Shared[] };
+
+function RangeBars({ label, registers, pairs }: RangeProps & { readonly label: string }) {
+  /** The stretch of a register that somebody else lies in too. */
+  const shared = (one: Register): [number, number] | null => {
+    const own = pairs.filter(({ a, b }) => a === one || b === one);
+    return own.length === 0
+      ? null
+      : [Math.min(...own.map(({ low }) => low)), Math.max(...own.map(({ high }) => high))];
+  };
+  return (
+    <Bar
+      aria-label={`Registers in ${label}; the table beside it has the same figures`}
+      data={{
+        labels: registers.map(({ name }) => name),
+        datasets: [
+          {
+            label: "shared with somebody",
+            data: registers.map(shared),
+            backgroundColor: "#f2a51e",
+            borderColor: INK,
+            borderWidth: 2,
+            borderSkipped: false,
+            grouped: false,
+            barPercentage: 0.5,
+            maxBarThickness: 36,
+          },
+          {
+            label: "register",
+            data: registers.map(({ low, high }): [number, number] => [low, high]),
+            backgroundColor: "#c9b78f",
+            grouped: false,
+            maxBarThickness: 72,
+          },
+        ],
+      }}
+      options={{
+        ...plain,
+        scales: {
+          x: axis("who"),
+          y: {
+            min: 24,
+            max: 96,
+            ...axis("pitch"),
+            ticks: { color: INK, stepSize: 12, callback: (value) => formatPitch(Number(value)) },
+          },
+        },
+      }}
+    />
+  );
+}
+
+function RangeTable({ registers, pairs }: RangeProps) {
+  return (
+    <table className="w-full text-sm">
+      <thead>
+        <tr>
+          <th scope="col" className={th}>
+            Who
+          </th>
+          <th scope="col" className={th}>
+            From
+          </th>
+          <th scope="col" className={th}>
+            To
+          </th>
+          <th scope="col" className={th}>
+            Shares
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {registers.map((one) => (
+          <tr key={one.name}>
+            <th scope="row" className="px-2 text-left font-normal">
+              {one.name}
+            </th>
+            <td className="px-2">{pretty(formatPitch(one.low))}</td>
+            <td className="px-2">{pretty(formatPitch(one.high))}</td>
+            <td className="px-2">
+              {pairs
+                .filter(({ a, b }) => a === one || b === one)
+                .map(
+                  ({ a, b, semitones }) => `${describeSemitones(semitones)} with ${(a === one ? b : a).name}`,
+                )
+                .join("; ") || "nothing"}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

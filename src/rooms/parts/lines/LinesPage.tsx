@@ -2,10 +2,11 @@
 
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
+import type { SheetRow } from "@/core/parts";
 import { ticksOfBar } from "@/core/rhythm";
 import { addRiff, removeRiff } from "@/core/song/edit";
 import { hasStrings, versionRow } from "@/core/song/read";
-import type { Player, RiffNote } from "@/core/song/schema";
+import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
@@ -43,29 +44,21 @@ export function LinesPage() {
   const player = stringed.find((one) => one.id === playerId) ?? stringed[0];
   const riff = body.riffs[opened] ?? null;
   const fresh = (own: Player) => {
-    const id = makeId();
     const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
     const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
-    act(
-      addRiff(
-        current(),
-        derive.cellIndex(current()),
-        {
-          id,
-          name: `Line ${riffs.length + 1}`,
-          tuning: [...own.tuning],
-          capo: cell?.capo.value ?? own.capo,
-          ticks: bar,
-          way: "as written",
-          home: null,
-          approach: false,
-        },
-        [],
-        row ? [{ useId: row.use.id, playerId: own.id }] : [],
-        makeId,
-      ),
-    );
-    setOpened(id);
+    const line = {
+      id: makeId(),
+      name: `Line ${riffs.length + 1}`,
+      tuning: [...own.tuning],
+      capo: cell?.capo.value ?? own.capo,
+      ticks: bar,
+      way: "as written" as const,
+      home: null,
+      approach: false,
+    };
+    const places = row ? [{ useId: row.use.id, playerId: own.id }] : [];
+    act(addRiff(current(), derive.cellIndex(current()), line, [], places, makeId));
+    setOpened(line.id);
   };
   if (!player || !row)
     return (
@@ -82,47 +75,20 @@ export function LinesPage() {
     <>
       <h1 className="mb-1">Parts</h1>
       <PartsTabs />
-      <div className="mb-4 flex flex-wrap items-end gap-3">
-        <SelectField
-          label="For"
-          className="w-40"
-          value={player.id}
-          options={stringed.map((one) => ({ value: one.id, label: one.name }))}
-          onSet={setPlayer}
-        />
-        <SelectField
-          label="In"
-          className="w-44"
-          value={row.use.id}
-          options={rows.map((one) => ({ value: one.use.id, label: one.label }))}
-          onSet={setUse}
-        />
-        <SelectField
-          label="Line"
-          className="w-52"
-          value={riff?.id ?? ""}
-          options={[
-            { value: "", label: riffs.length === 0 ? "none written yet" : "choose one" },
-            ...riffs.map((one) => ({ value: one.id, label: one.name })),
-          ]}
-          onSet={open}
-        />
-        <button type="button" className="btn btn-sm" onClick={() => fresh(player)}>
-          Write a new line
-        </button>
-        {riff && (
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => {
-              act(removeRiff(current(), riff.id));
-              setOpened("");
-            }}
-          >
-            Remove {riff.name}
-          </button>
-        )}
-      </div>
+      <Chooser
+        chosen={{ player, row, riff }}
+        players={stringed}
+        rows={rows}
+        riffs={riffs}
+        onPlayer={setPlayer}
+        onUse={setUse}
+        onRiff={open}
+        onNew={() => fresh(player)}
+        onRemove={(id) => {
+          act(removeRiff(current(), id));
+          setOpened("");
+        }}
+      />
       {riff ? (
         <LineEditor key={riff.id} riff={riff} row={row} player={player} />
       ) : (
@@ -142,5 +108,67 @@ export function LinesPage() {
       <MakeLine key={`${row.use.id} ${player.id}`} row={row} player={player} riff={riff} onMade={setOpened} />
       <TextTab riff={riff} row={row} player={player} onMade={setOpened} />
     </>
+  );
+}
+
+type ChooserProps = {
+  readonly chosen: { readonly player: Player; readonly row: SheetRow; readonly riff: Riff | null };
+  readonly players: readonly Player[];
+  readonly rows: readonly SheetRow[];
+  readonly riffs: readonly Riff[];
+  readonly onPlayer: (id: string) => void;
+  readonly onUse: (id: string) => void;
+  readonly onRiff: (id: string) => void;
+  readonly onNew: () => void;
+  readonly onRemove: (riff: string) => void;
+};
+
+/** For whom, where, and which line. */
+function Chooser({
+  chosen: { player, row, riff },
+  players,
+  rows,
+  riffs,
+  onPlayer,
+  onUse,
+  onRiff,
+  onNew,
+  onRemove,
+}: ChooserProps) {
+  return (
+    <div className="mb-4 flex flex-wrap items-end gap-3">
+      <SelectField
+        label="For"
+        className="w-40"
+        value={player.id}
+        options={players.map((one) => ({ value: one.id, label: one.name }))}
+        onSet={onPlayer}
+      />
+      <SelectField
+        label="In"
+        className="w-44"
+        value={row.use.id}
+        options={rows.map((one) => ({ value: one.use.id, label: one.label }))}
+        onSet={onUse}
+      />
+      <SelectField
+        label="Line"
+        className="w-52"
+        value={riff?.id ?? ""}
+        options={[
+          { value: "", label: riffs.length === 0 ? "none written yet" : "choose one" },
+          ...riffs.map((one) => ({ value: one.id, label: one.name })),
+        ]}
+        onSet={onRiff}
+      />
+      <button type="button" className="btn btn-sm" onClick={onNew}>
+        Write a new line
+      </button>
+      {riff && (
+        <button type="button" className="btn btn-sm" onClick={() => onRemove(riff.id)}>
+          Remove {riff.name}
+        </button>
+      )}
+    </div>
   );
 }

@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from "react";
 import { FINGER_WORDS, GRADES, type Grade } from "@/core/fretboard";
-import { chordsOfRow, handOf, oneHand, type SheetRow, scaleOfRow } from "@/core/parts";
-import { beatsOfTicks, formatBeats, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import { chordsOfRow, handOf, oneHand, type SheetPart, type SheetRow, scaleOfRow } from "@/core/parts";
+import { beatsOfTicks, formatBeats, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
@@ -34,24 +34,10 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
   const fits =
     part !== undefined &&
     (riff === null || (riff.tuning.join() === player.tuning.join() && riff.capo === part.cell.capo.value));
-  const plan = useMemo(() => {
-    if (!shown || !part || !fits) return null;
-    const length = riff?.ticks ?? row.passage.ticks;
-    const rounds = Math.max(1, Math.floor(row.passage.ticks / length));
-    const laid = Array.from({ length: rounds }, (_, round) =>
-      notes.map((note) => ({ ...note, tick: note.tick + round * length })),
-    ).flat();
-    const unit = row.tempo.beatUnit;
-    const ms = tempoMs(ticksOfBeatUnit(unit) ?? 960, row.tempo);
-    const hand = { ...handOf(player, part.cell), style: "full" as const, strings: null };
-    return oneHand(
-      chordsOfRow(body, row),
-      laid,
-      hand,
-      { ms, unit },
-      { grade, key: scaleOfRow(body, row).key },
-    );
-  }, [shown, part, fits, row, riff, notes, player, body, grade]);
+  const plan = useMemo(
+    () => (shown && part && fits ? planOf(body, { riff, notes, row, player }, part, grade) : null),
+    [shown, part, fits, row, riff, notes, player, body, grade],
+  );
   const names = namesOfStrings(player.tuning);
   const title = riff ? "Line and chords in one hand" : "Chords with a walking bass";
   return (
@@ -91,38 +77,65 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
             It costs the hand {plan.value.cost.toFixed(1)}; taking always the cheapest next step would cost{" "}
             {plan.value.greedyCost.toFixed(1)}.
           </p>
-          <ol className="mt-2 flex flex-col gap-1">
-            {plan.value.steps.slice(0, 64).map((step, at) => {
-              const { event, fingering, move } = step;
-              const beat = formatBeats(beatsOfTicks(step.tick, row.tempo.beatUnit) + 1);
-              const finger = event.kind === "note" ? fingering.fingers[event.string] : null;
-              return (
-                <li key={at} className="text-sm">
-                  beat {beat}:{" "}
-                  {event.kind === "note" ? (
-                    <>
-                      {names[event.string]} {event.fret}
-                      {finger ? `, ${FINGER_WORDS[finger]}` : ", open"}
-                    </>
-                  ) : (
-                    <>
-                      <strong className="font-mono">{pretty(step.symbol)}</strong>{" "}
-                      <span className="font-mono">{writeFrets(fingering.frets)}</span>
-                    </>
-                  )}
-                  {move && move.kept.length > 0 && (
-                    <>
-                      {" "}
-                      ({move.kept.map((one) => FINGER_WORDS[one]).join(", ")}{" "}
-                      {move.kept.length === 1 ? "stays" : "stay"})
-                    </>
-                  )}
-                </li>
-              );
-            })}
-          </ol>
+          <Steps plan={plan.value} tempo={row.tempo} strings={names} />
         </>
       )}
     </section>
+  );
+}
+
+/** Chords and line in one hand; the line is laid round and round over the section. */
+function planOf(
+  body: Parameters<typeof chordsOfRow>[0] & Parameters<typeof scaleOfRow>[0],
+  { riff, notes, row, player }: Props,
+  part: SheetPart,
+  grade: Grade,
+) {
+  const length = riff?.ticks ?? row.passage.ticks;
+  const rounds = Math.max(1, Math.floor(row.passage.ticks / length));
+  const laid = Array.from({ length: rounds }, (_, round) =>
+    notes.map((note) => ({ ...note, tick: note.tick + round * length })),
+  ).flat();
+  const unit = row.tempo.beatUnit;
+  const ms = tempoMs(ticksOfBeatUnit(unit) ?? 960, row.tempo);
+  const hand = { ...handOf(player, part.cell), style: "full" as const, strings: null };
+  return oneHand(chordsOfRow(body, row), laid, hand, { ms, unit }, { grade, key: scaleOfRow(body, row).key });
+}
+
+type Plan = Extract<ReturnType<typeof oneHand>, { ok: true }>["value"];
+
+/** Step by step: the chord that is held or the note that is struck, its finger, and what stays. */
+function Steps({ plan, tempo, strings }: { plan: Plan; tempo: Tempo; strings: readonly string[] }) {
+  return (
+    <ol className="mt-2 flex flex-col gap-1">
+      {plan.steps.slice(0, 64).map((step, at) => {
+        const { event, fingering, move } = step;
+        const beat = formatBeats(beatsOfTicks(step.tick, tempo.beatUnit) + 1);
+        const finger = event.kind === "note" ? fingering.fingers[event.string] : null;
+        return (
+          <li key={at} className="text-sm">
+            beat {beat}:{" "}
+            {event.kind === "note" ? (
+              <>
+                {strings[event.string]} {event.fret}
+                {finger ? `, ${FINGER_WORDS[finger]}` : ", open"}
+              </>
+            ) : (
+              <>
+                <strong className="font-mono">{pretty(step.symbol)}</strong>{" "}
+                <span className="font-mono">{writeFrets(fingering.frets)}</span>
+              </>
+            )}
+            {move && move.kept.length > 0 && (
+              <>
+                {" "}
+                ({move.kept.map((one) => FINGER_WORDS[one]).join(", ")}{" "}
+                {move.kept.length === 1 ? "stays" : "stay"})
+              </>
+            )}
+          </li>
+        );
+      })}
+    </ol>
   );
 }

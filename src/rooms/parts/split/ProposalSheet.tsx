@@ -6,13 +6,14 @@ import {
   type Proposal,
   proposalChanges,
   proposalDifferences,
+  type SheetRow,
   type SplitCase,
   type SplitCell,
   type Taken,
 } from "@/core/parts";
 import { setCells } from "@/core/song/edit";
 import { cellKey, techniqueOf } from "@/core/song/read";
-import { LIGHT_WORDS } from "@/core/song/schema";
+import { type Cell, LIGHT_WORDS } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { Wick } from "@/ui/Wick";
@@ -46,14 +47,6 @@ export function ProposalSheet({ split, proposal, other }: Props) {
     );
     act(setCells(index, words, there, makeId));
     setSaid(`${words}.`);
-  };
-  const isTaken = (useId: string, playerId: string, cell: SplitCell, bars: number): boolean => {
-    const own = index.cells.get(cellKey(useId, playerId));
-    if (!own) return false;
-    const fields = cellFieldsOf(cell, bars);
-    return Object.entries(fields).every(
-      ([field, value]) => JSON.stringify(own[field as keyof typeof own]) === JSON.stringify(value),
-    );
   };
   const differs = new Set(
     other ? proposalDifferences(proposal, other).map(({ section, player }) => `${section} ${player}`) : [],
@@ -101,60 +94,31 @@ export function ProposalSheet({ split, proposal, other }: Props) {
               if (!row) return null;
               return (
                 <tr key={section.id}>
-                  <th
-                    scope="row"
-                    className="border-t border-base-300 py-2 pr-2 text-left align-top font-normal"
-                  >
-                    <SectionTag label={row.label} kind={row.section.kind} />
-                    <span className="mt-1 block text-sm">
-                      {section.bars} bars, energy {section.energy}
-                      <button
-                        type="button"
-                        className="btn btn-xs ml-2"
-                        aria-label={`Take ${row.label} from all players`}
-                        onClick={() => take({ useId: section.id }, `Took ${row.label}`)}
-                      >
-                        take
-                      </button>
-                    </span>
-                    <span className="block text-xs">
-                      {proposal.terms
-                        .filter((term) => term.section === section.id)
-                        .map(
-                          ({ name, value, weight }) => `${TERM_WORDS[name]} ${(value * weight).toFixed(2)}`,
-                        )
-                        .join(", ")}
-                    </span>
-                  </th>
+                  <SectionHead
+                    row={row}
+                    section={section}
+                    terms={proposal.terms.filter((term) => term.section === section.id)}
+                    onTake={() => take({ useId: section.id }, `Took ${row.label}`)}
+                  />
                   {split.players.map((player, who) => {
                     const cell = proposal.cells[at]![who]!;
-                    const taken = isTaken(section.id, player.id, cell, section.bars);
-                    const entry = (cell.entryBar - 1) / section.bars;
+                    const name = nameOf(player.id);
                     return (
-                      <td key={player.id} className="h-px border-t border-base-300 p-1 align-top">
-                        <button
-                          type="button"
-                          disabled={taken}
-                          aria-label={`Take for ${nameOf(player.id)} in ${row.label}: ${LIGHT_WORDS[cell.lamp]}, ${howOf(cell)}${taken ? ", as the sheet has it" : ""}`}
-                          className={`flex h-full w-full flex-col rounded-field px-2 py-1 text-left text-sm ${taken ? "bg-base-200" : "hover:bg-base-300"} ${differs.has(`${at} ${who}`) ? "outline-2 outline-dashed" : ""}`}
-                          onClick={() =>
-                            take(
-                              { useId: section.id, playerId: player.id },
-                              `Took ${nameOf(player.id)} in ${row.label}`,
-                            )
-                          }
-                        >
-                          <Wick light={cell.lamp} carries={cell.role === "carry"} stretches={[[entry, 1]]} />
-                          <span className="block">{howOf(cell)}</span>
-                          {taken && <span className="block font-bold">on the sheet</span>}
-                          {differs.has(`${at} ${who}`) && other && (
-                            <span className="mt-1 block italic">
-                              {other.school}: {LIGHT_WORDS[other.cells[at]![who]!.lamp]},{" "}
-                              {howOf(other.cells[at]![who]!)}
-                            </span>
-                          )}
-                        </button>
-                      </td>
+                      <CellOffer
+                        key={player.id}
+                        where={`${name} in ${row.label}`}
+                        cell={cell}
+                        bars={section.bars}
+                        isTaken={isTaken(index.cells.get(cellKey(section.id, player.id)), cell, section.bars)}
+                        other={
+                          other && differs.has(`${at} ${who}`)
+                            ? { school: other.school, cell: other.cells[at]![who]! }
+                            : null
+                        }
+                        onTake={() =>
+                          take({ useId: section.id, playerId: player.id }, `Took ${name} in ${row.label}`)
+                        }
+                      />
                     );
                   })}
                 </tr>
@@ -164,5 +128,85 @@ export function ProposalSheet({ split, proposal, other }: Props) {
         </table>
       </div>
     </section>
+  );
+}
+
+/** True where the sheet has all that a proposed cell says. */
+function isTaken(own: Cell | undefined, cell: SplitCell, bars: number): boolean {
+  if (!own) return false;
+  return Object.entries(cellFieldsOf(cell, bars)).every(
+    ([field, value]) => JSON.stringify(own[field as keyof Cell]) === JSON.stringify(value),
+  );
+}
+
+/** A section of the proposal: what it asks for, and how well the proposal does there. */
+function SectionHead({
+  row,
+  section,
+  terms,
+  onTake,
+}: {
+  row: SheetRow;
+  section: SplitCase["sections"][number];
+  terms: Proposal["terms"];
+  onTake: () => void;
+}) {
+  return (
+    <th scope="row" className="border-t border-base-300 py-2 pr-2 text-left align-top font-normal">
+      <SectionTag label={row.label} kind={row.section.kind} />
+      <span className="mt-1 block text-sm">
+        {section.bars} bars, energy {section.energy}
+        <button
+          type="button"
+          className="btn btn-xs ml-2"
+          aria-label={`Take ${row.label} from all players`}
+          onClick={onTake}
+        >
+          take
+        </button>
+      </span>
+      <span className="block text-xs">
+        {terms
+          .map(({ name, value, weight }) => `${TERM_WORDS[name]} ${(value * weight).toFixed(2)}`)
+          .join(", ")}
+      </span>
+    </th>
+  );
+}
+
+type OfferProps = {
+  /** Whose part, and in which section. */
+  readonly where: string;
+  readonly cell: SplitCell;
+  readonly bars: number;
+  readonly isTaken: boolean;
+  /** What another school proposes here, where it differs. */
+  readonly other: { readonly school: string; readonly cell: SplitCell } | null;
+  readonly onTake: () => void;
+};
+
+/** One proposed cell; a press takes it onto the sheet. */
+function CellOffer({ where, cell, bars, isTaken, other, onTake }: OfferProps) {
+  const entry = (cell.entryBar - 1) / bars;
+  const said = `${LIGHT_WORDS[cell.lamp]}, ${howOf(cell)}${isTaken ? ", as the sheet has it" : ""}`;
+  return (
+    <td className="h-px border-t border-base-300 p-1 align-top">
+      <button
+        type="button"
+        disabled={isTaken}
+        aria-label={`Take for ${where}: ${said}`}
+        className={`flex h-full w-full flex-col rounded-field px-2 py-1 text-left text-sm ${isTaken ? "bg-base-200" : "hover:bg-base-300"} ${other ? "outline-2 outline-dashed" : ""}`}
+        onClick={onTake}
+      >
+        <Wick light={cell.lamp} carries={cell.role === "carry"} stretches={[[entry, 1]]} />
+        <span className="block">{howOf(cell)}</span>
+        {isTaken && <span className="block font-bold">on the sheet</span>}
+        {other && (
+          <span className="mt-1 block italic">
+            {other.school}: {LIGHT_WORDS[other.cell.lamp]}, {howOf(other.cell)}
+          </span>
+        )}
+      </button>
+    </td>
   );
 }

@@ -1,0 +1,73 @@
+"use client";
+
+import { type RefObject, useMemo } from "react";
+import { heardLayers, recover } from "@/core/loops";
+import { add, batch, remove } from "@/core/song/edit";
+import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
+import { makeId, useAct, useCurrentVersion } from "../../open";
+import { keepRun, useAnswer, useRunner } from "../../trainer";
+import type { Loops, ShownPlan } from "../use-loops";
+import { pedalOf } from "./pedal-of";
+
+/**
+ * A run of the plan on the simulated looper: what it shows, the press that comes next, and the way back from where the
+ * feet have strayed.
+ * @param ropes the tracks' ropes; they burn frame by frame, outside React
+ */
+export function useLoopRun(
+  loops: Loops,
+  shown: ShownPlan,
+  ropes: RefObject<readonly (HTMLDivElement | null)[]>,
+) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { song, plan } = shown;
+
+  const { answer, onEnd, clear } = useAnswer((judged) => {
+    const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId);
+    act(batch("Keep a run", [...gone.map((old) => remove("loopRuns", old)), add("loopRuns", run)]));
+  });
+  const times = useMemo(() => pieceTimes(shown), [shown]);
+  const run = useRunner<LooperView, Looper>({
+    score: (way, place) => scoreOfLoops(shown, way, place),
+    device: (context, way, place, songStart) =>
+      new Looper(context, shown, way, place, songStart + (times[place] ?? 0), heardLayers(loops.body, song)),
+    onEnd,
+    onFrame: (view) => burn(ropes.current, view),
+  });
+  const { view, running } = run;
+  const at = view ? times.findLastIndex((end) => end <= view.place + 1e-6) : 0;
+  const piece = Math.max(0, Math.min(song.asked!.sections.length - 1, at));
+  const next = view && running !== "free" ? shown.presses[nextPress(shown, view.seconds)] : undefined;
+  const pedal = next ? pedalOf(song.box, actOf(next)) : null;
+  const isSoon =
+    next !== undefined &&
+    view !== null &&
+    secondsOf(shown, next.tick) - view.seconds < 60 / song.asked!.tempo;
+  const off =
+    view && running === "feet" && view.seconds > 0
+      ? recover(
+          song.asked!,
+          plan,
+          piece,
+          view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
+        )
+      : null;
+  return { ...run, answer, clear, piece, next, pedal, isSoon, off };
+}
+
+const burn = (ropes: readonly (HTMLDivElement | null)[], view: LooperView | null): void => {
+  for (const [track, rope] of ropes.entries()) {
+    if (!rope) continue;
+    const share = view?.shares[track] ?? null;
+    rope.dataset.runs = String(share !== null);
+    rope.style.setProperty("--burnt", String(share ?? 0));
+  }
+};
+
+/** Seconds of the loops' clock at a tick of the song. */
+const secondsOf = (shown: ShownPlan, tick: number): number =>
+  ((tick - shown.song.pieces[0]!.from) * 60) / shown.song.asked!.tempo / shown.song.beatTicks;
+
+const nextPress = (shown: ShownPlan, seconds: number): number =>
+  shown.presses.findIndex(({ tick }) => secondsOf(shown, tick) > seconds - 0.3);

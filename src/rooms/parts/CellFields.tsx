@@ -1,0 +1,156 @@
+"use client";
+
+import type { ReactNode } from "react";
+import { HIGHEST_CAPO, STYLES } from "@/core/fretboard";
+import type { SheetPart, SheetRow } from "@/core/parts";
+import { formatKey } from "@/core/pitch";
+import type { setCell } from "@/core/song/edit";
+import {
+  describeBarsProblem,
+  formatBars,
+  hasStrings,
+  type Namer,
+  readBars,
+  techniqueOf,
+  techniquesFor,
+} from "@/core/song/read";
+import { ROLES } from "@/core/song/schema";
+import { soundsOf } from "@/core/sounds";
+import { describeCapo, pretty, ROLE_WORDS } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { TextField } from "@/ui/TextField";
+import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
+import { derive, useDerivedLater, useRowsLater } from "../open";
+import { From } from "./From";
+
+type Props = {
+  readonly part: SheetPart;
+  readonly change: (fields: Parameters<typeof setCell>[3]) => void;
+};
+
+/** How a part is played: role, bars, technique and sound. */
+export function PlayedFields({ part, row, change }: Props & { readonly row: SheetRow }) {
+  const body = useRowsLater("version", "sounds");
+  const { player, cell } = part;
+  return (
+    <>
+      <Slot>
+        <SelectField
+          label="Role"
+          value={cell.role.value}
+          options={ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }))}
+          onSet={(role) => change({ role })}
+        />
+        <From what="role" value={cell.role} onClear={() => change({ role: null })} />
+      </Slot>
+      <Slot>
+        <TextField
+          label={`Bars played, of ${row.bars}`}
+          value={formatBars(cell.bars.value)}
+          check={(text) => {
+            const read = readBars(text, row.bars);
+            return read.ok ? null : describeBarsProblem(read.problem);
+          }}
+          onSet={(text) => {
+            const read = readBars(text, row.bars);
+            if (read.ok)
+              change({ bars: read.value ? read.value.map(([from, to]) => [from, to]) : [[0, row.bars]] });
+          }}
+        />
+        <From what="bars" value={cell.bars} onClear={() => change({ bars: null })} />
+      </Slot>
+      <Slot>
+        <SelectField
+          label="Technique"
+          value={cell.technique.value ?? ""}
+          options={[
+            ...(cell.technique.value === null ? [{ value: "" as const, label: "not said" }] : []),
+            ...techniquesFor(player.instrument).map((id) => ({ value: id, label: techniqueOf(id).words })),
+          ]}
+          onSet={(technique) => technique !== "" && change({ technique })}
+        />
+        <From what="technique" value={cell.technique} onClear={() => change({ technique: null })} />
+      </Slot>
+      <Slot>
+        <TextField
+          label="Sound"
+          longest={80}
+          offered={soundsOf(body, player.id).map(({ name }) => name)}
+          value={cell.sound.value}
+          onSet={(sound) => change({ sound })}
+        />
+        <From what="sound" value={cell.sound} onClear={() => change({ sound: null })} />
+      </Slot>
+    </>
+  );
+}
+
+/** What the hand holds, and with whom: voicing, strings, capo, doubling. */
+export function HeldFields({ part, namer, change }: Props & { readonly namer: Namer }) {
+  const { player, cell } = part;
+  const strings = hasStrings(player);
+  const others = useDerivedLater(derive.sheet).players.filter((one) => one.id !== player.id);
+  return (
+    <>
+      {strings && (
+        <>
+          <Slot>
+            <SelectField
+              label="Voicing"
+              value={cell.style.value}
+              options={STYLES.map((value) => ({ value, label: STYLE_WORDS[value] }))}
+              onSet={(style) => change({ style })}
+            />
+            <From what="voicing" value={cell.style} onClear={() => change({ style: null })} />
+          </Slot>
+          <Slot>
+            <SelectField
+              label="Strings"
+              value={cell.strings.value?.join() ?? ""}
+              options={withCurrent(stringSets(player.tuning), cell.strings.value)}
+              onSet={(set) => change({ strings: set === "" ? null : set.split(",").map(Number) })}
+            />
+            <From what="strings" value={cell.strings} onClear={() => change({ strings: null })} />
+          </Slot>
+        </>
+      )}
+      {player.instrument === "guitar" && (
+        <Slot>
+          <SelectField
+            label="Capo this time"
+            value={String(cell.capo.value)}
+            options={Array.from({ length: HIGHEST_CAPO + 1 }, (_, capo) => ({
+              value: String(capo),
+              label: describeCapo(capo),
+            }))}
+            onSet={(capo) => change({ capo: Number(capo) })}
+          />
+          <From what="capo" value={cell.capo} onClear={() => change({ capo: null })} />
+          <p className="mt-1 text-sm">Holds shapes of {pretty(formatKey(namer.shapeKey))}.</p>
+        </Slot>
+      )}
+      {others.length > 0 && (
+        <Slot>
+          <SelectField
+            label="Doubles on purpose"
+            value={cell.doubles.value ?? ""}
+            options={[
+              { value: "", label: "nobody" },
+              ...others.map((one) => ({ value: one.id, label: one.name })),
+            ]}
+            onSet={(doubles) => change({ doubles: doubles === "" ? null : doubles })}
+          />
+          <From what="doubling" value={cell.doubles} onClear={() => change({ doubles: null })} />
+        </Slot>
+      )}
+    </>
+  );
+}
+
+const Slot = ({ children }: { children: ReactNode }) => <div className="min-w-0">{children}</div>;
+
+/** The choices with the present one among them, should it be an odd set. */
+const withCurrent = (options: { value: string; label: string }[], strings: readonly number[] | null) =>
+  strings === null || options.some(({ value }) => value === strings.join())
+    ? options
+    : [...options, { value: strings.join(), label: `strings ${strings.map((one) => one + 1).join(", ")}` }];

@@ -1,0 +1,81 @@
+"use client";
+import type { SheetRow } from "@/core/parts";
+import { ticksOfBar } from "@/core/rhythm";
+import { set, setCell } from "@/core/song/edit";
+import type { Player, Riff } from "@/core/song/schema";
+import { NumberField } from "@/ui/NumberField";
+import { describeCapo, pretty } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
+import { TextField } from "@/ui/TextField";
+import { derive, makeId, useAct, useCurrentVersion } from "../../open";
+
+const STEPS = [
+  { value: 2, label: "2 a beat" },
+  { value: 3, label: "3 a beat" },
+  { value: 4, label: "4 a beat" },
+  { value: 8, label: "8 a beat" },
+] as const;
+
+/** A line's name, length and grid, and giving it to the player in this section. */
+export function LineFields({
+  riff,
+  row,
+  player,
+  parts,
+  onParts,
+}: {
+  riff: Riff;
+  row: SheetRow;
+  player: Player;
+  /** Steps of the grid in a beat. */
+  parts: number;
+  onParts: (parts: number) => void;
+}) {
+  const current = useCurrentVersion();
+  const act = useAct();
+  const bar = ticksOfBar(row.passage.meter);
+  const change = (fields: Partial<Riff>) => act(set("riffs", riff.id, fields));
+  const part = row.parts.find((one) => one.player.id === player.id);
+  const plays = part?.cell.riffId.value === riff.id;
+  return (
+    <div className="mb-3 flex flex-wrap items-end gap-3">
+      <TextField
+        label="Name"
+        className="w-44"
+        value={riff.name}
+        required
+        longest={80}
+        onSet={(name) => change({ name })}
+      />
+      <NumberField
+        label="Bars"
+        value={riff.ticks / bar}
+        least={1}
+        most={64}
+        whole={false}
+        onSet={(bars) => change({ ticks: Math.max(1, Math.round(bars * bar)) })}
+      />
+      <SelectField
+        label="Grid"
+        className="w-32"
+        value={String(parts)}
+        options={STEPS.map(({ value, label }) => ({ value: String(value), label }))}
+        onSet={(value) => onParts(Number(value))}
+      />
+      <p className="pb-1 text-sm">
+        {riff.tuning.map(pretty).join(" ")}, {describeCapo(riff.capo)}; frets count from the capo.
+      </p>
+      {!plays && part && !part.out && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            act(setCell(derive.cellIndex(current()), row.use.id, player.id, { riffId: riff.id }, makeId))
+          }
+        >
+          Give it to {player.name} in {row.label}
+        </button>
+      )}
+    </div>
+  );
+}

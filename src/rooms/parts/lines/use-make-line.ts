@@ -1,0 +1,134 @@
+"use client";
+
+import { useState } from "react";
+import { parseChord } from "@/core/chord";
+import { type BassWay, bassLine, cellOverShapes, followChords, type TabNote } from "@/core/fretboard";
+import {
+  chordsOfRow,
+  handOf,
+  requestKey,
+  type SheetRow,
+  scaleMmOf,
+  scaleOfRow,
+  shapesOfPlan,
+} from "@/core/parts";
+import { parseTuning } from "@/core/pitch";
+import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
+import { addRiff } from "@/core/song/edit";
+import { notesOfRiff } from "@/core/song/read";
+import type { Player, Riff } from "@/core/song/schema";
+import { useEngine } from "@/engines/window";
+import { pretty } from "@/ui/pretty";
+import { namesOfStrings } from "@/ui/voicing-words";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
+import { plain } from "./Elsewhere";
+
+export const BASS_WORDS: Readonly<Record<BassWay, string>> = {
+  roots: "roots",
+  "root and fifth": "root and fifth by turns",
+  walk: "a walk to the next chord",
+  octave: "root and octave by turns",
+};
+
+const AS_WRITTEN = { way: "as written", home: null, approach: false } as const;
+
+export type MakeLineProps = {
+  readonly row: SheetRow;
+  readonly player: Player;
+  readonly riff: Riff | null;
+  readonly onMade: (id: string) => void;
+};
+
+/** Draws lines up from the chords of a section; null where it has no chords or the tuning can't be read. */
+export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
+  const body = useRows("version", "riffNotes");
+  const current = useCurrentVersion();
+  const act = useAct();
+  const [said, setSaid] = useState("");
+  const chords = chordsOfRow(body, row);
+  const part = row.parts.find((one) => one.player.id === player.id)!;
+  const capo = part.cell.capo.value;
+  const beat = ticksOfBeatUnit(beatUnitOf(row.passage.meter))!;
+  const tuning = parseTuning(player.tuning);
+  const { data: plan } = useEngine(
+    "shape-plan",
+    useDerived((song) => derive.planOf(song, player)),
+  );
+  if (!tuning.ok || chords.length === 0) return null;
+  const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
+  const symbols = [...new Set(chords.map((chord) => chord.symbol))];
+  const names = namesOfStrings(player.tuning);
+  const make = (name: string, notes: readonly TabNote[], more: Partial<Riff> = {}) => {
+    if (notes.length === 0) {
+      setSaid("That gave no notes: nothing was added.");
+      return;
+    }
+    const fresh = {
+      id: makeId(),
+      name,
+      tuning: [...player.tuning],
+      capo,
+      ticks: row.passage.ticks,
+      ...AS_WRITTEN,
+      ...more,
+    };
+    const places = part.out ? [] : [{ useId: row.use.id, playerId: player.id }];
+    act(addRiff(current(), derive.cellIndex(current()), fresh, notes.map(plain), places, makeId));
+    setSaid(`Wrote “${name}”.`);
+    onMade(fresh.id);
+  };
+  const drawBass = (way: BassWay) => {
+    const line = bassLine(chords, way, beat, scaleOfRow(body, row).scale, options);
+    if (line) make(`${BASS_WORDS[way]}, ${row.label}`.slice(0, 80), line);
+    else setSaid("This neck has no place for all of that line. Nothing was added.");
+  };
+  const drawFollowed = (over: string, approach: boolean) => {
+    const read = parseChord(over);
+    if (!riff || !read.ok) return;
+    const notes = notesOfRiff(body, riff.id);
+    const { notes: made, left } = followChords({ notes, ticks: riff.ticks, home: read.value }, chords, {
+      ...options,
+      ...(approach ? { approachTicks: Math.round(beat / 2) } : {}),
+    });
+    make(`${riff.name} on each chord`.slice(0, 80), made, {
+      way: "follows the chords",
+      home: over,
+      approach,
+    });
+    if (left.length > 0)
+      setSaid(
+        `It has no place on this neck for ${[...new Set(left.map((at) => chords[at]!.symbol))].map(pretty).join(", ")}; those are left empty.`,
+      );
+  };
+  const drawCell = (cell: string) => {
+    const order = readOrder(cell, names.length);
+    if (!order) {
+      setSaid(
+        `Write string numbers from 1 (${names[0]}, nearest the face) to ${names.length}, such as 2 4 5 4.`,
+      );
+      return;
+    }
+    const shapes = plan && shapesOfPlan(plan);
+    const held = chords.flatMap((chord) => {
+      const frets = shapes?.get(requestKey({ ...handOf(player, part.cell), symbol: chord.symbol }))?.frets;
+      return frets ? [{ tick: chord.tick, ticks: chord.ticks, frets }] : [];
+    });
+    const each = Math.round(beat / 2);
+    const strokes = order.map((string, at) => ({ tick: at * each, ticks: each, string: string - 1 }));
+    make(
+      `picking over shapes, ${row.label}`.slice(0, 80),
+      cellOverShapes({ strokes, ticks: order.length * each }, held),
+    );
+  };
+  return { symbols, said, hasPlan: plan !== undefined, drawBass, drawFollowed, drawCell };
+}
+
+/** String numbers in the order they are picked, 1 nearest the face, such as "2 4 5 4"; null where one is no string. */
+function readOrder(text: string, strings: number): number[] | null {
+  const order = text
+    .split(/[\s,]+/u)
+    .filter((word) => word !== "")
+    .map(Number);
+  const isString = (number: number) => Number.isInteger(number) && number >= 1 && number <= strings;
+  return order.length > 0 && order.every(isString) ? order : null;
+}
