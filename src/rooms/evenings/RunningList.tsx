@@ -134,49 +134,10 @@ function Row({
         </button>
       </div>
       <div className="mt-1 flex flex-wrap items-end gap-3 pl-8">
-        {!isSong && (
-          <>
-            <TextField
-              label="What"
-              className="w-48"
-              value={item.title}
-              longest={200}
-              onSet={(title) => change({ title })}
-            />
-            <NumberField
-              label="Minutes"
-              value={item.minutes}
-              least={0}
-              most={600}
-              whole={false}
-              onSet={(minutes) => change({ minutes })}
-            />
-          </>
-        )}
-        {isSong && (
-          <>
-            <SelectField
-              label="Where"
-              className="w-32"
-              value={item.place ?? ""}
-              options={[
-                { value: "", label: "anywhere" },
-                { value: "opens", label: "opens" },
-                { value: "last", label: "comes last" },
-              ]}
-              onSet={(place) => change({ place: (place || null) as EveningItem["place"] })}
-            />
-            <SelectField
-              label="Comes before"
-              className="w-48"
-              value={item.beforeId ?? ""}
-              options={[
-                { value: "", label: "any" },
-                ...others.map((other) => ({ value: other.id, label: nameOf(other) })),
-              ]}
-              onSet={(id) => change({ beforeId: id || null })}
-            />
-          </>
+        {isSong ? (
+          <SongPlace item={item} others={others} nameOf={nameOf} change={change} />
+        ) : (
+          <Between item={item} change={change} />
         )}
         <TextField
           label="Note"
@@ -188,6 +149,65 @@ function Row({
       </div>
       {gap && <GapLine gap={gap} />}
     </li>
+  );
+}
+
+type ItemProps = { item: EveningItem; change: (fields: Partial<EveningItem>) => void };
+
+/** What stands between songs, and how long it takes. */
+function Between({ item, change }: ItemProps) {
+  return (
+    <>
+      <TextField
+        label="What"
+        className="w-48"
+        value={item.title}
+        longest={200}
+        onSet={(title) => change({ title })}
+      />
+      <NumberField
+        label="Minutes"
+        value={item.minutes}
+        least={0}
+        most={600}
+        whole={false}
+        onSet={(minutes) => change({ minutes })}
+      />
+    </>
+  );
+}
+
+/** Where a song must come in the running order. */
+function SongPlace({
+  item,
+  others,
+  nameOf,
+  change,
+}: ItemProps & { others: readonly EveningItem[]; nameOf: (item: EveningItem) => string }) {
+  return (
+    <>
+      <SelectField
+        label="Where"
+        className="w-32"
+        value={item.place ?? ""}
+        options={[
+          { value: "", label: "anywhere" },
+          { value: "opens", label: "opens" },
+          { value: "last", label: "comes last" },
+        ]}
+        onSet={(place) => change({ place: (place || null) as EveningItem["place"] })}
+      />
+      <SelectField
+        label="Comes before"
+        className="w-48"
+        value={item.beforeId ?? ""}
+        options={[
+          { value: "", label: "any" },
+          ...others.map((other) => ({ value: other.id, label: nameOf(other) })),
+        ]}
+        onSet={(id) => change({ beforeId: id || null })}
+      />
+    </>
   );
 }
 

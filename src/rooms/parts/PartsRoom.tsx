@@ -84,11 +84,7 @@ function Sheet() {
   };
   return (
     <>
-      <p className="mb-3 max-w-3xl text-sm">
-        A wick is as long as the bars played and as thick as the light; the flame is on whoever carries.
-        Slanted words are inherited. Arrows move, Shift with them selects, 0 to 4 set the light, Enter opens
-        the part at right; ? lists all keys.
-      </p>
+      <HowToRead />
       <p role="status" className="sr-only">
         {said}
       </p>
@@ -102,11 +98,7 @@ function Sheet() {
             onPick={onPick}
             onKeyDown={onKeyDown}
           />
-          <p className="sticky bottom-2 mt-3 lg:hidden">
-            <a className="btn w-full" href="#opened-part">
-              Open {part.player.name}’s part in {rows[row]!.label}
-            </a>
-          </p>
+          <ToOpened words={`Open ${part.player.name}’s part in ${rows[row]!.label}`} />
           <FoundHere open={open} part={part} row={rows[row]!} onGo={goTo} />
         </div>
         <aside
@@ -116,12 +108,7 @@ function Sheet() {
           onKeyDown={onEscape(() => show({ row, column }, false))}
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
         >
-          {block.rows * block.columns > 1 && (
-            <p className="mb-3 rounded-field bg-base-100 px-3 py-2 text-sm">
-              {describeParts(block)} are selected. Light, role, copy, paste, Ctrl D (fill down) and Delete act
-              on all of them; below is the one with the frame.
-            </p>
-          )}
+          {block.rows * block.columns > 1 && <Selected block={block} />}
           <CellPane
             key={cellKey(opened.part.use.id, opened.part.player.id)}
             part={opened.part}
@@ -132,6 +119,30 @@ function Sheet() {
     </>
   );
 }
+
+const HowToRead = () => (
+  <p className="mb-3 max-w-3xl text-sm">
+    A wick is as long as the bars played and as thick as the light; the flame is on whoever carries. Slanted
+    words are inherited. Arrows move, Shift with them selects, 0 to 4 set the light, Enter opens the part at
+    right; ? lists all keys.
+  </p>
+);
+
+/** On a narrow screen the opened part lies below the sheet. */
+const ToOpened = ({ words }: { words: string }) => (
+  <p className="sticky bottom-2 mt-3 lg:hidden">
+    <a className="btn w-full" href="#opened-part">
+      {words}
+    </a>
+  </p>
+);
+
+const Selected = ({ block }: { block: Parameters<typeof describeParts>[0] }) => (
+  <p className="mb-3 rounded-field bg-base-100 px-3 py-2 text-sm">
+    {describeParts(block)} are selected. Light, role, copy, paste, Ctrl D (fill down) and Delete act on all of
+    them; below is the one with the frame.
+  </p>
+);
 
 /** What is found where the frame is, and of the song as a whole. */
 function FoundHere({

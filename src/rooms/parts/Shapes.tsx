@@ -5,7 +5,14 @@ import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { handOf, requestKey, type ShapeRequest, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
 import { chooseShape } from "@/core/song/edit";
-import { findChoice, type Namer, type ResolvedCell, type ShapeSpot, spotOf } from "@/core/song/read";
+import {
+  findChoice,
+  type Namer,
+  type ResolvedCell,
+  type ShapeSpot,
+  spotOf,
+  type Timeline,
+} from "@/core/song/read";
 import type { Choice, Player, Use } from "@/core/song/schema";
 import { useEngine, useEngines } from "@/engines/window";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
@@ -44,25 +51,12 @@ export function Shapes({ use, player, cell, namer }: Props) {
   const timeline = useDerivedLater(derive.timeline);
   const plans = useDerivedLater((body) => derive.planOf(body, player));
   const [opened, setOpened] = useState<string | null>(null);
-  const places = new Map<string, Place>();
-  // What is played at this place, changed lines and endings too.
-  const lines = timeline.passages
-    .filter((passage) => passage.use.id === use.id)
-    .flatMap((passage) => passage.lines.map((line) => line.outline));
-  for (const line of lines) {
-    for (const { chord } of line.chords) {
-      const named = namer.name(chord.symbol);
-      if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
-      const request = { ...handOf(player, cell), symbol: named.sounding };
-      places.set(named.sounding, {
-        chordId: chord.id,
-        symbol: chord.symbol,
-        name: named.read,
-        sounding: named.sounding,
-        request,
-      });
-    }
-  }
+  const places = placesIn(
+    timeline.passages.filter((passage) => passage.use.id === use.id),
+    player,
+    cell,
+    namer,
+  );
   const search = useEngines(
     "fingerings",
     new Map(
@@ -89,37 +83,17 @@ export function Shapes({ use, player, cell, namer }: Props) {
             spot,
             () => planned?.get(requestKey(place.request)) ?? (planned && found?.fingerings[0]) ?? null,
           );
-          const open = opened === place.sounding;
           return (
             <li key={place.sounding}>
-              <button
-                type="button"
-                aria-expanded={open}
-                className={`w-full rounded-field p-1 text-center ${open ? "bg-base-300" : "hover:bg-base-300"}`}
-                onClick={() => setOpened(open ? null : place.sounding)}
-              >
-                <span className="block font-mono font-bold">{pretty(place.name)}</span>
-                {place.name !== place.sounding && (
-                  <span className="block text-xs">sounds {written(place.sounding, player)}</span>
-                )}
-                {shape ? (
-                  <ChordDiagram
-                    shape={shape}
-                    name={place.name}
-                    capo={cell.capo.value}
-                    leftHanded={player.leftHanded}
-                    className="mx-auto h-24"
-                  />
-                ) : (
-                  <span className="block py-6 text-sm">
-                    {found && planned ? "no fingering for this hand" : "planning…"}
-                  </span>
-                )}
-                {shape?.chosen && <span className="block text-xs">chosen</span>}
-                {unfit && (
-                  <span className="block text-xs text-warning">a choice made for another capo waits</span>
-                )}
-              </button>
+              <ShapeButton
+                place={place}
+                shape={shape}
+                isUnfit={unfit}
+                isPlanned={found !== undefined && planned !== undefined}
+                player={player}
+                isOpen={opened === place.sounding}
+                onOpen={(open) => setOpened(open ? place.sounding : null)}
+              />
             </li>
           );
         })}
@@ -129,12 +103,77 @@ export function Shapes({ use, player, cell, namer }: Props) {
           place={places.get(opened)!}
           spot={spotAt(places.get(opened)!, use, player)}
           offers={answers.get(requestKey(places.get(opened)!.request))}
-          capo={cell.capo.value}
           leftHanded={player.leftHanded}
           onLeave={() => setOpened(null)}
         />
       )}
     </section>
+  );
+}
+
+/** What is played at a place, changed lines and endings too: each chord once, by how it sounds. */
+function placesIn(
+  passages: Timeline["passages"],
+  player: Player,
+  cell: ResolvedCell,
+  namer: Namer,
+): ReadonlyMap<string, Place> {
+  const places = new Map<string, Place>();
+  for (const { chord } of passages.flatMap(({ lines }) => lines.flatMap(({ outline }) => outline.chords))) {
+    const named = namer.name(chord.symbol);
+    if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
+    const request = { ...handOf(player, cell), symbol: named.sounding };
+    const { id: chordId, symbol } = chord;
+    places.set(named.sounding, { chordId, symbol, name: named.read, sounding: named.sounding, request });
+  }
+  return places;
+}
+
+/** One chord of the part with the shape that is held; a press opens the others. */
+function ShapeButton({
+  place,
+  shape,
+  isUnfit,
+  isPlanned,
+  player,
+  isOpen,
+  onOpen,
+}: {
+  place: Place;
+  shape: ReturnType<typeof shapeAt>["shape"];
+  /** A choice made for another capo waits. */
+  isUnfit: boolean;
+  /** False while the search goes on. */
+  isPlanned: boolean;
+  player: Player;
+  isOpen: boolean;
+  onOpen: (open: boolean) => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-expanded={isOpen}
+      className={`w-full rounded-field p-1 text-center ${isOpen ? "bg-base-300" : "hover:bg-base-300"}`}
+      onClick={() => onOpen(!isOpen)}
+    >
+      <span className="block font-mono font-bold">{pretty(place.name)}</span>
+      {place.name !== place.sounding && (
+        <span className="block text-xs">sounds {written(place.sounding, player)}</span>
+      )}
+      {shape ? (
+        <ChordDiagram
+          shape={shape}
+          name={place.name}
+          capo={place.request.capo}
+          leftHanded={player.leftHanded}
+          className="mx-auto h-24"
+        />
+      ) : (
+        <span className="block py-6 text-sm">{isPlanned ? "no fingering for this hand" : "planning…"}</span>
+      )}
+      {shape?.chosen && <span className="block text-xs">chosen</span>}
+      {isUnfit && <span className="block text-xs text-warning">a choice made for another capo waits</span>}
+    </button>
   );
 }
 
@@ -145,12 +184,11 @@ type SwapProps = {
   readonly place: Place;
   readonly spot: ShapeSpot;
   readonly offers: { readonly fingerings: readonly Fingering[]; readonly total: number } | undefined;
-  readonly capo: number;
   readonly leftHanded: boolean;
   readonly onLeave: () => void;
 };
 
-function Swap({ place, spot, offers, capo, leftHanded, onLeave }: SwapProps) {
+function Swap({ place, spot, offers, leftHanded, onLeave }: SwapProps) {
   const body = useRows("choices", "extras");
   const currentVersion = useCurrentVersion();
   const act = useAct();
@@ -194,47 +232,66 @@ function Swap({ place, spot, offers, capo, leftHanded, onLeave }: SwapProps) {
         {[...offers.fingerings]
           .sort((a, b) => Number(isDrawn(b)) - Number(isDrawn(a)))
           .map((fingering) => {
-            const on = fingering.frets.join() === current;
             return (
               <li key={fingering.frets.join()}>
-                <button
-                  type="button"
-                  aria-pressed={on}
-                  title={describeWhy(fingering.why)}
-                  aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
-                  className={`w-full rounded-field border p-1 text-center ${on ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
-                  onClick={() =>
-                    act(
-                      chooseShape(
-                        currentVersion(),
-                        spot,
-                        scope,
-                        { frets: [...fingering.frets], fingers: [...fingering.fingers] },
-                        makeId,
-                      ),
-                    )
-                  }
-                >
-                  <ChordDiagram
-                    shape={fingering}
-                    name={place.name}
-                    capo={capo}
-                    leftHanded={leftHanded}
-                    className="mx-auto h-20"
-                  />
-                  {isDrawn(fingering) && (
-                    <span className="block text-xs font-bold">as the sheet draws it</span>
-                  )}
-                  <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
-                  {fingering.omits.length > 0 && (
-                    <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>
-                  )}
-                </button>
+                <Offer
+                  place={place}
+                  fingering={fingering}
+                  isOn={fingering.frets.join() === current}
+                  isDrawn={isDrawn(fingering)}
+                  leftHanded={leftHanded}
+                  onTake={() => {
+                    const held = { frets: [...fingering.frets], fingers: [...fingering.fingers] };
+                    act(chooseShape(currentVersion(), spot, scope, held, makeId));
+                  }}
+                />
               </li>
             );
           })}
       </ul>
     </div>
+  );
+}
+
+/** Another shape for a chord, to be held from now on. */
+function Offer({
+  place,
+  fingering,
+  isOn,
+  isDrawn,
+  leftHanded,
+  onTake,
+}: {
+  place: Place;
+  fingering: Fingering;
+  isOn: boolean;
+  /** The sheet that was brought in draws this one. */
+  isDrawn: boolean;
+  leftHanded: boolean;
+  onTake: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={isOn}
+      title={describeWhy(fingering.why)}
+      aria-label={`Choose ${writeFrets(fingering.frets)} for ${place.name}`}
+      className={`w-full rounded-field border p-1 text-center ${isOn ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
+      onClick={onTake}
+    >
+      <ChordDiagram
+        shape={fingering}
+        name={place.name}
+        capo={place.request.capo}
+        leftHanded={leftHanded}
+        className="mx-auto h-20"
+      />
+      {isDrawn && <span className="block text-xs font-bold">as the sheet draws it</span>}
+      <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
+      {fingering.omits.length > 0 && (
+        <span className="block text-xs">without {fingering.omits.map(pretty).join(", ")}</span>
+      )}
+    </button>
   );
 }
 

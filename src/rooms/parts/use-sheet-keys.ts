@@ -55,15 +55,10 @@ export function useSheetKeys(
       );
   const selected = () => placesIn(block).flat();
   const whole = () => placesIn({ row: 0, column: 0, rows: rows.length, columns: players.length });
-  const setAll = (label: string, fields: CopiedCell) =>
-    act(
-      setCells(
-        index,
-        label,
-        selected().map((place) => ({ ...place, fields })),
-        makeId,
-      ),
-    );
+  const setAll = (label: string, fields: CopiedCell) => {
+    const changed = selected().map((place) => ({ ...place, fields }));
+    act(setCells(index, label, changed, makeId));
+  };
   const setRole = (role: NonNullable<CopiedCell["role"]>) => () => setAll("Set role", { role });
   const acts: Readonly<Record<KeyAct<"sheet">, (key: string) => void>> = {
     left: () => show({ row, column: column - 1 }, false),

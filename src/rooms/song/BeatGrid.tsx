@@ -1,22 +1,10 @@
 "use client";
 
-import { type KeyboardEvent, useRef, useState } from "react";
-import {
-  type BeatUnit,
-  beatsOfTicks,
-  countBeats,
-  formatBeats,
-  type LineSum,
-  ticksOfBar,
-  ticksOfBeatUnit,
-} from "@/core/rhythm";
-import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "@/core/song/edit";
+import { type BeatUnit, beatsOfTicks, countBeats, formatBeats, type LineSum } from "@/core/rhythm";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
-import { type KeyAct, keyAct } from "@/ui/keys";
 import { pretty } from "@/ui/pretty";
-import { makeId, useAct, useCurrentVersion } from "../open";
-import { checkSymbol } from "./check-symbol";
+import { useBeatGrid } from "./use-beat-grid";
 
 type Props = {
   readonly line: OutlineLine;
@@ -30,65 +18,23 @@ type Props = {
  * chord at the marked beat, arrows go from beat to beat, square brackets make a chord shorter and longer.
  */
 export function BeatGrid({ line, version, sum, label }: Props) {
-  const act = useAct();
-  const current = useCurrentVersion();
-  const grid = useRef<HTMLDivElement>(null);
-  const [at, setAt] = useState(0);
-  const [typing, setTyping] = useState<string | null>(null);
-  const [problem, setProblem] = useState("");
-  const unit: BeatUnit = version.beatUnit;
-  const beat = ticksOfBeatUnit(unit) ?? 960;
-  const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
-  const cells = Math.ceil(line.ticks / beat) + 1;
-  const mark = Math.min(at, cells - 1);
-  const spot = spotAt(line, mark * beat);
-  const chord = spot ? line.chords[spot.index]!.chord : null;
+  const {
+    grid,
+    mark,
+    setAt,
+    typing,
+    setTyping,
+    problem,
+    setProblem,
+    chord,
+    cells,
+    beat,
+    bar,
+    unit,
+    put,
+    onKey,
+  } = useBeatGrid(line, version);
   const carryIn = sum?.carryIn ?? 0;
-
-  const put = () => {
-    const symbol = (typing ?? "").trim();
-    const found = checkSymbol(symbol);
-    setProblem(found ?? "");
-    if (found) return;
-    act(placeChord(line, mark * beat, symbol, bar, makeId));
-    setTyping(null);
-    grid.current?.focus();
-  };
-  const run = (command: ReturnType<typeof stretchChord>) => {
-    if (command) act(command);
-  };
-  const index = spot?.index ?? -1;
-  const goTo = (to: number) => setAt(Math.min(cells - 1, Math.max(0, to)));
-  const moveStart = (by: number) => {
-    const moved = moveChordStart(line, index, by * beat, beat);
-    run(moved);
-    if (moved) setAt(Math.max(0, mark + by));
-  };
-  const acts: Readonly<Record<KeyAct<"beats">, (key: string) => void>> = {
-    left: () => goTo(mark - 1),
-    right: () => goTo(mark + 1),
-    first: () => goTo(0),
-    last: () => goTo(cells - 1),
-    earlier: () => moveStart(-1),
-    later: () => moveStart(1),
-    "word-before": () => run(moveChordWord(line, index, -1)),
-    "word-after": () => run(moveChordWord(line, index, 1)),
-    longer: () => run(stretchChord(line, index, beat, beat)),
-    shorter: () => run(stretchChord(line, index, -beat, beat)),
-    "half-longer": () => run(stretchChord(line, index, beat / 2, beat / 2)),
-    "half-shorter": () => run(stretchChord(line, index, -beat / 2, beat / 2)),
-    lift: () => spot && act(liftChord(current(), line, spot.index)),
-    type: (key) => {
-      setProblem("");
-      setTyping(key.toUpperCase());
-    },
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const pressed = typing === null ? keyAct("beats", event) : null;
-    if (!pressed) return;
-    event.preventDefault();
-    acts[pressed](event.key);
-  };
   const describeMark = `${label}, beat ${mark + 1} of ${cells - 1}: ${
     chord ? `${chord.symbol}, ${countBeats(beatsOfTicks(chord.ticks, unit))}` : "past the end"
   }`;
@@ -105,25 +51,14 @@ export function BeatGrid({ line, version, sum, label }: Props) {
         onKeyDown={onKey}
       >
         <div className="beat-grid" style={{ gridTemplateColumns: `repeat(${cells}, minmax(2.4rem, 1fr))` }}>
-          {Array.from({ length: cells }, (_, index) => {
-            const place = (carryIn + index * beat) % bar;
-            return (
-              <button
-                key={index}
-                type="button"
-                tabIndex={-1}
-                className="beat-cell"
-                data-bar={place === 0}
-                data-mark={index === mark}
-                data-past={index * beat >= line.ticks}
-                style={{ gridColumn: index + 1, gridRow: 1 }}
-                onClick={() => setAt(index)}
-                aria-label={`Beat ${index + 1}`}
-              >
-                {index * beat < line.ticks ? formatBeats(place / beat + 1) : "+"}
-              </button>
-            );
-          })}
+          <Cells
+            line={line}
+            beat={beat}
+            cells={cells}
+            mark={mark}
+            barAt={(index) => (carryIn + index * beat) % bar}
+            onMark={setAt}
+          />
           <Underlines line={line} beat={beat} mark={mark} />
         </div>
       </div>
@@ -131,42 +66,107 @@ export function BeatGrid({ line, version, sum, label }: Props) {
         {describeMark}.{sum && <Sum sum={sum} unit={unit} />}
       </p>
       {typing !== null && (
-        <form
-          className="mt-1 flex flex-wrap items-center gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            put();
+        <PutChord
+          beat={mark + 1}
+          typing={typing}
+          problem={problem}
+          onType={setTyping}
+          onPut={put}
+          onLeave={() => {
+            setTyping(null);
+            setProblem("");
+            grid.current?.focus();
           }}
-        >
-          <label className="flex items-center gap-2 text-sm">
-            Chord at beat {mark + 1}
-            <input
-              // biome-ignore lint/a11y/noAutofocus: it opens because a letter was typed, and takes the rest of them
-              autoFocus
-              className={`input input-sm w-32 font-mono ${problem ? "input-error" : ""}`}
-              value={typing}
-              maxLength={40}
-              aria-invalid={problem !== ""}
-              onChange={(event) => setTyping(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key !== "Escape") return;
-                setTyping(null);
-                setProblem("");
-                grid.current?.focus();
-              }}
-            />
-          </label>
-          <button type="submit" className="btn btn-sm">
-            Put it there
-          </button>
-          {problem && (
-            <span role="alert" className="text-sm text-error">
-              {problem}
-            </span>
-          )}
-        </form>
+        />
       )}
     </div>
+  );
+}
+
+/** The beats of a line, counted within their bars; the one past the end takes a chord too. */
+function Cells({
+  line,
+  beat,
+  cells,
+  mark,
+  barAt,
+  onMark,
+}: {
+  line: OutlineLine;
+  beat: number;
+  cells: number;
+  mark: number;
+  /** Ticks from the last downbeat to a beat. */
+  barAt: (index: number) => number;
+  onMark: (index: number) => void;
+}) {
+  return Array.from({ length: cells }, (_, index) => {
+    const place = barAt(index);
+    return (
+      <button
+        key={index}
+        type="button"
+        tabIndex={-1}
+        className="beat-cell"
+        data-bar={place === 0}
+        data-mark={index === mark}
+        data-past={index * beat >= line.ticks}
+        style={{ gridColumn: index + 1, gridRow: 1 }}
+        onClick={() => onMark(index)}
+        aria-label={`Beat ${index + 1}`}
+      >
+        {index * beat < line.ticks ? formatBeats(place / beat + 1) : "+"}
+      </button>
+    );
+  });
+}
+
+/** The chord that is typed at a beat. */
+function PutChord({
+  beat,
+  typing,
+  problem,
+  onType,
+  onPut,
+  onLeave,
+}: {
+  beat: number;
+  typing: string;
+  problem: string;
+  onType: (text: string) => void;
+  onPut: () => void;
+  onLeave: () => void;
+}) {
+  return (
+    <form
+      className="mt-1 flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onPut();
+      }}
+    >
+      <label className="flex items-center gap-2 text-sm">
+        Chord at beat {beat}
+        <input
+          // biome-ignore lint/a11y/noAutofocus: it opens because a letter was typed, and takes the rest of them
+          autoFocus
+          className={`input input-sm w-32 font-mono ${problem ? "input-error" : ""}`}
+          value={typing}
+          maxLength={40}
+          aria-invalid={problem !== ""}
+          onChange={(event) => onType(event.target.value)}
+          onKeyDown={(event) => event.key === "Escape" && onLeave()}
+        />
+      </label>
+      <button type="submit" className="btn btn-sm">
+        Put it there
+      </button>
+      {problem && (
+        <span role="alert" className="text-sm text-error">
+          {problem}
+        </span>
+      )}
+    </form>
   );
 }
 

@@ -31,18 +31,12 @@ export function LayerPane({
   barTicks: number;
   onGone: () => void;
 }) {
-  const body = useRows("version", "loopLayers", "riffs", "strums");
+  const body = useRows("version");
   const act = useAct();
   const current = useCurrentVersion();
   const onKeyDown = usePane(onGone);
   const { beatUnit } = versionRow(body);
   const change = (fields: Parameters<typeof setLayer>[1]) => act(setLayer(layer.id, fields));
-  const others = Object.values(body.loopLayers)
-    .filter(({ id }) => id !== layer.id)
-    .sort(byOrder);
-  const none = { value: "", label: "nothing" };
-  const named = (rows: readonly { readonly id: string; readonly name: string }[]) =>
-    rows.map(({ id, name }) => ({ value: id, label: name }));
   return (
     <section
       aria-label={`Layer ${layer.name}`}
@@ -101,18 +95,7 @@ export function LayerPane({
             if (typeof read !== "string") change({ chords: read });
           }}
         />
-        <SelectField
-          label="Line"
-          value={layer.riffId ?? ""}
-          options={[none, ...named(Object.values(body.riffs).sort(byOrder))]}
-          onSet={(value) => change({ riffId: value || null })}
-        />
-        <SelectField
-          label="Pattern"
-          value={layer.strumId ?? ""}
-          options={[none, ...named(Object.values(body.strums).sort(byOrder))]}
-          onSet={(value) => change({ strumId: value || null })}
-        />
+        <WhatIsIn layer={layer} change={change} />
         <NumberField
           label="Peak"
           value={layer.level}
@@ -122,18 +105,7 @@ export function LayerPane({
           whole={false}
           onSet={(level) => change({ level })}
         />
-        <SelectField
-          label="Recorded in one pass with"
-          value={layer.recordWithId ?? ""}
-          options={[none, ...named(others)]}
-          onSet={(value) => change({ recordWithId: value || null })}
-        />
-        <SelectField
-          label="Doubles on purpose"
-          value={layer.doublesId ?? ""}
-          options={[none, ...named(others)]}
-          onSet={(value) => change({ doublesId: value || null })}
-        />
+        <WithOthers layer={layer} change={change} />
         <span className="flex items-end">
           <Tick
             label="A steady pulse is heard in it"
@@ -153,5 +125,58 @@ export function LayerPane({
         Remove this layer
       </button>
     </section>
+  );
+}
+
+type LinkProps = { layer: LoopLayerRow; change: (fields: Parameters<typeof setLayer>[1]) => void };
+
+const NOTHING = { value: "", label: "nothing" };
+const choicesOf = (rows: readonly { readonly id: string; readonly name: string }[]) => [
+  NOTHING,
+  ...rows.map(({ id, name }) => ({ value: id, label: name })),
+];
+
+/** The line and the pattern a layer plays. */
+function WhatIsIn({ layer, change }: LinkProps) {
+  const body = useRows("riffs", "strums");
+  return (
+    <>
+      <SelectField
+        label="Line"
+        value={layer.riffId ?? ""}
+        options={choicesOf(Object.values(body.riffs).sort(byOrder))}
+        onSet={(value) => change({ riffId: value || null })}
+      />
+      <SelectField
+        label="Pattern"
+        value={layer.strumId ?? ""}
+        options={choicesOf(Object.values(body.strums).sort(byOrder))}
+        onSet={(value) => change({ strumId: value || null })}
+      />
+    </>
+  );
+}
+
+/** The layers it is recorded with, or doubles on purpose. */
+function WithOthers({ layer, change }: LinkProps) {
+  const { loopLayers } = useRows("loopLayers");
+  const others = Object.values(loopLayers)
+    .filter(({ id }) => id !== layer.id)
+    .sort(byOrder);
+  return (
+    <>
+      <SelectField
+        label="Recorded in one pass with"
+        value={layer.recordWithId ?? ""}
+        options={choicesOf(others)}
+        onSet={(value) => change({ recordWithId: value || null })}
+      />
+      <SelectField
+        label="Doubles on purpose"
+        value={layer.doublesId ?? ""}
+        options={choicesOf(others)}
+        onSet={(value) => change({ doublesId: value || null })}
+      />
+    </>
   );
 }

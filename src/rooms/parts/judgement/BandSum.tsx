@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { type BandSheet, type ChordSum, describeSumProblem, LOOPS, type ShapePlan } from "@/core/parts";
-import { formatPitchIn, parseKey } from "@/core/pitch";
+import { formatPitchIn, type Key, parseKey } from "@/core/pitch";
 import { chooseShape } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
@@ -113,30 +113,7 @@ function SumItem({
   const key = parsed.value;
   return (
     <li className="rounded-box border border-base-300 p-3">
-      <p>
-        <strong>
-          {sum.label}, bar {sum.bar + 1}
-        </strong>
-        : the chart has <span className="font-mono font-bold">{pretty(sum.symbol)}</span>
-        {sum.makes && (
-          <>
-            , it sounds <span className="font-mono font-bold">{pretty(sum.makes)}</span>
-          </>
-        )}
-        {more > 0 && ` (and ${more} ${more === 1 ? "time" : "times"} more there)`}.
-      </p>
-      <ul className="mt-1 list-disc pl-5 text-sm">
-        {sum.problems.map((problem) => (
-          <li key={problem.code}>{describeSumProblem(problem, key, nameOf, pretty)}</li>
-        ))}
-      </ul>
-      <p className="mt-1 text-sm">
-        {sum.voices.map(({ pitch, playerId }, at) => (
-          <span key={at} className="mr-2 inline-block">
-            {pretty(formatPitchIn(pitch, key))} <span className="text-xs">{nameOf(playerId)}</span>
-          </span>
-        ))}
-      </p>
+      <WhatSounds sum={sum} more={more} pitchKey={key} nameOf={nameOf} />
       {!isAsked && (
         <button type="button" className="btn btn-sm mt-2" onClick={() => setIsAsked(true)}>
           Find the smallest change
@@ -177,5 +154,47 @@ function SumItem({
         </p>
       )}
     </li>
+  );
+}
+
+/** What the chart says, what sounds instead, and who plays which pitch of it. */
+function WhatSounds({
+  sum,
+  more,
+  pitchKey,
+  nameOf,
+}: {
+  sum: ChordSum;
+  more: number;
+  pitchKey: Key;
+  nameOf: (id: string) => string;
+}) {
+  return (
+    <>
+      <p>
+        <strong>
+          {sum.label}, bar {sum.bar + 1}
+        </strong>
+        : the chart has <span className="font-mono font-bold">{pretty(sum.symbol)}</span>
+        {sum.makes && (
+          <>
+            , it sounds <span className="font-mono font-bold">{pretty(sum.makes)}</span>
+          </>
+        )}
+        {more > 0 && ` (and ${more} ${more === 1 ? "time" : "times"} more there)`}.
+      </p>
+      <ul className="mt-1 list-disc pl-5 text-sm">
+        {sum.problems.map((problem) => (
+          <li key={problem.code}>{describeSumProblem(problem, pitchKey, nameOf, pretty)}</li>
+        ))}
+      </ul>
+      <p className="mt-1 text-sm">
+        {sum.voices.map(({ pitch, playerId }, at) => (
+          <span key={at} className="mr-2 inline-block">
+            {pretty(formatPitchIn(pitch, pitchKey))} <span className="text-xs">{nameOf(playerId)}</span>
+          </span>
+        ))}
+      </p>
+    </>
   );
 }

@@ -13,10 +13,18 @@ import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "
 import { PartsTabs } from "../PartsTabs";
 import { LineEditor } from "./LineEditor";
 import { MakeLine } from "./MakeLine";
+import { newLine } from "./new-line";
 import { OneHandPlan } from "./OneHandPlan";
 import { TextTab } from "./TextTab";
 
 const NO_NOTES: readonly RiffNote[] = [];
+
+const NobodyToPlay = () => (
+  <p className="rounded-box bg-base-200 p-4">
+    Lines are written for a guitar or a bass at a place of the form. Add a player with strings, and sections
+    in the form.
+  </p>
+);
 
 /** Lines in tab: riffs, fills, solos and bass lines, written, laid over their chords, moved about the neck. */
 export function LinesPage() {
@@ -46,16 +54,8 @@ export function LinesPage() {
   const fresh = (own: Player) => {
     const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
     const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
-    const line = {
-      id: makeId(),
-      name: `Line ${riffs.length + 1}`,
-      tuning: [...own.tuning],
-      capo: cell?.capo.value ?? own.capo,
-      ticks: bar,
-      way: "as written" as const,
-      home: null,
-      approach: false,
-    };
+    const capo = cell?.capo.value ?? own.capo;
+    const line = newLine({ name: `Line ${riffs.length + 1}`, tuning: [...own.tuning], capo, ticks: bar });
     const places = row ? [{ useId: row.use.id, playerId: own.id }] : [];
     act(addRiff(current(), derive.cellIndex(current()), line, [], places, makeId));
     setOpened(line.id);
@@ -65,10 +65,7 @@ export function LinesPage() {
       <>
         <h1 className="mb-1">Parts</h1>
         <PartsTabs />
-        <p className="rounded-box bg-base-200 p-4">
-          Lines are written for a guitar or a bass at a place of the form. Add a player with strings, and
-          sections in the form.
-        </p>
+        <NobodyToPlay />
       </>
     );
   return (

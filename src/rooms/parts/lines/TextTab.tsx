@@ -10,6 +10,7 @@ import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
 import { derive, makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { plain } from "./Elsewhere";
+import { newLine } from "./new-line";
 
 type Props = {
   readonly riff: Riff | null;
@@ -42,53 +43,21 @@ export function TextTab({ riff, row, player, onMade }: Props) {
         });
   const take = () => {
     if (!read?.ok) return;
-    const id = makeId();
     const { tuning, capo, ticks, notes } = read.value;
-    act(
-      addRiff(
-        current(),
-        derive.cellIndex(current()),
-        {
-          id,
-          name: `Line ${Object.keys(current().riffs).length + 1}`,
-          tuning: formatTuning(tuning),
-          capo,
-          ticks: Math.max(1, ticks),
-          way: "as written",
-          home: null,
-          approach: false,
-        },
-        notes.map(plain),
-        [],
-        makeId,
-      ),
-    );
+    const line = newLine({
+      name: `Line ${Object.keys(current().riffs).length + 1}`,
+      tuning: formatTuning(tuning),
+      capo,
+      ticks: Math.max(1, ticks),
+    });
+    act(addRiff(current(), derive.cellIndex(current()), line, notes.map(plain), [], makeId));
     setText("");
-    onMade(id);
+    onMade(line.id);
   };
   return (
     <section aria-label="As text" className="mt-8">
       <h2>As text</h2>
-      {riff && written && (
-        <details className="mt-1">
-          <summary className="cursor-pointer">{riff.name} as plain text tab</summary>
-          <pre className="mt-2 overflow-x-auto rounded-box bg-base-200 p-3 font-mono text-sm">
-            {written.text}
-          </pre>
-          <p className="mt-1 flex flex-wrap gap-3 text-sm">
-            <a
-              className="link"
-              download={`${riff.name.replaceAll(/[^\p{L}\p{N} _-]/gu, "")}.txt`}
-              href={`data:text/plain;charset=utf-8,${encodeURIComponent(written.text)}`}
-            >
-              Keep it as a file
-            </a>
-            {written.losses.map((loss) => (
-              <span key={`${loss.code} ${loss.note}`}>{describeTabLoss(loss)}</span>
-            ))}
-          </p>
-        </details>
-      )}
+      {riff && written && <WrittenTab name={riff.name} written={written} />}
       <label className="mt-3 flex flex-col gap-1 text-sm">
         Paste tab to make a line of it
         <textarea
@@ -115,5 +84,27 @@ export function TextTab({ riff, row, player, onMade }: Props) {
         Make a line of it
       </button>
     </section>
+  );
+}
+
+/** A line as plain text, to be looked at or kept. */
+function WrittenTab({ name, written }: { name: string; written: ReturnType<typeof writeTab> }) {
+  return (
+    <details className="mt-1">
+      <summary className="cursor-pointer">{name} as plain text tab</summary>
+      <pre className="mt-2 overflow-x-auto rounded-box bg-base-200 p-3 font-mono text-sm">{written.text}</pre>
+      <p className="mt-1 flex flex-wrap gap-3 text-sm">
+        <a
+          className="link"
+          download={`${name.replaceAll(/[^\p{L}\p{N} _-]/gu, "")}.txt`}
+          href={`data:text/plain;charset=utf-8,${encodeURIComponent(written.text)}`}
+        >
+          Keep it as a file
+        </a>
+        {written.losses.map((loss) => (
+          <span key={`${loss.code} ${loss.note}`}>{describeTabLoss(loss)}</span>
+        ))}
+      </p>
+    </details>
   );
 }

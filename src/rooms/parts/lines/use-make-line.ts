@@ -22,6 +22,7 @@ import { pretty } from "@/ui/pretty";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { plain } from "./Elsewhere";
+import { newLine } from "./new-line";
 
 export const BASS_WORDS: Readonly<Record<BassWay, string>> = {
   roots: "roots",
@@ -29,8 +30,6 @@ export const BASS_WORDS: Readonly<Record<BassWay, string>> = {
   walk: "a walk to the next chord",
   octave: "root and octave by turns",
 };
-
-const AS_WRITTEN = { way: "as written", home: null, approach: false } as const;
 
 export type MakeLineProps = {
   readonly row: SheetRow;
@@ -63,15 +62,8 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
       setSaid("That gave no notes: nothing was added.");
       return;
     }
-    const fresh = {
-      id: makeId(),
-      name,
-      tuning: [...player.tuning],
-      capo,
-      ticks: row.passage.ticks,
-      ...AS_WRITTEN,
-      ...more,
-    };
+    const own = { name, tuning: [...player.tuning], capo, ticks: row.passage.ticks };
+    const fresh = newLine(own, more);
     const places = part.out ? [] : [{ useId: row.use.id, playerId: player.id }];
     act(addRiff(current(), derive.cellIndex(current()), fresh, notes.map(plain), places, makeId));
     setSaid(`Wrote “${name}”.`);

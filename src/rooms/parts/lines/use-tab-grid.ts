@@ -70,29 +70,7 @@ export function useTabGrid(riff: Riff, notes: readonly RiffNote[], meter: Meter,
     putFret(two <= LAST_FRET ? two : digit);
     typed.current = { at, digit, when: performance.now() };
   };
-  const art = (wanted: NoteArt) => () => here && change({ art: wanted });
-  const acts: Readonly<Record<KeyAct<"lines">, (key: string) => void>> = {
-    left: () => go({ ...cursor, column: cursor.column - 1 }),
-    right: () => go({ ...cursor, column: cursor.column + 1 }),
-    // The string nearest the floor stands on top.
-    up: () => go({ ...cursor, string: cursor.string + 1 }),
-    down: () => go({ ...cursor, string: cursor.string - 1 }),
-    first: () => go({ ...cursor, column: 0 }),
-    last: () => go({ ...cursor, column: columns - 1 }),
-    fret: (key) => onDigit(Number(key)),
-    hammer: art("hammer"),
-    pull: art("pull"),
-    slide: art("slide"),
-    plain: art("plain"),
-    dead: () => (here ? change({ art: "dead" }) : putNew({ art: "dead" })),
-    bend: () => here && change({ bend: (here.bend + 1) % (MOST_BEND + 1) }),
-    ring: () => here && change({ ring: !here.ring }),
-    short: () => here && change({ short: !here.short }),
-    optional: () => here && change({ optional: !here.optional }),
-    longer: () => here && change({ ticks: here.ticks + Math.round(step) }),
-    shorter: () => here && change({ ticks: Math.max(Math.round(step), here.ticks - Math.round(step)) }),
-    take: () => here && act(remove("riffNotes", here)),
-  };
+  const acts = actsOf({ act, step, columns, cursor, here, go, change, putNew, onDigit });
   const onKeyDown = (event: KeyboardEvent) => {
     const pressed = keyAct("lines", event);
     if (!pressed) return;
@@ -114,6 +92,48 @@ export function useTabGrid(riff: Riff, notes: readonly RiffNote[], meter: Meter,
     putFret,
     pick,
     onKeyDown,
+  };
+}
+
+type Grid = {
+  readonly act: ReturnType<typeof useAct>;
+  readonly step: number;
+  readonly columns: number;
+  readonly cursor: Cursor;
+  /** The note under the cursor. */
+  readonly here: RiffNote | undefined;
+  readonly go: (to: Cursor) => void;
+  readonly change: (fields: Partial<RiffNote>) => void;
+  readonly putNew: (fields: Partial<RiffNote>) => void;
+  readonly onDigit: (digit: number) => void;
+};
+
+type KeyActs = Readonly<Record<KeyAct<"lines">, (key: string) => void>>;
+
+/** What each key of the grid does. */
+function actsOf({ act, step, columns, cursor, here, go, change, putNew, onDigit }: Grid): KeyActs {
+  const art = (wanted: NoteArt) => () => here && change({ art: wanted });
+  return {
+    left: () => go({ ...cursor, column: cursor.column - 1 }),
+    right: () => go({ ...cursor, column: cursor.column + 1 }),
+    // The string nearest the floor stands on top.
+    up: () => go({ ...cursor, string: cursor.string + 1 }),
+    down: () => go({ ...cursor, string: cursor.string - 1 }),
+    first: () => go({ ...cursor, column: 0 }),
+    last: () => go({ ...cursor, column: columns - 1 }),
+    fret: (key) => onDigit(Number(key)),
+    hammer: art("hammer"),
+    pull: art("pull"),
+    slide: art("slide"),
+    plain: art("plain"),
+    dead: () => (here ? change({ art: "dead" }) : putNew({ art: "dead" })),
+    bend: () => here && change({ bend: (here.bend + 1) % (MOST_BEND + 1) }),
+    ring: () => here && change({ ring: !here.ring }),
+    short: () => here && change({ short: !here.short }),
+    optional: () => here && change({ optional: !here.optional }),
+    longer: () => here && change({ ticks: here.ticks + Math.round(step) }),
+    shorter: () => here && change({ ticks: Math.max(Math.round(step), here.ticks - Math.round(step)) }),
+    take: () => here && act(remove("riffNotes", here)),
   };
 }
 

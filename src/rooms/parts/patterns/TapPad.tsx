@@ -98,19 +98,11 @@ export function TapPad({ meter, subdivision, tempo, onTapped }: Props) {
       >
         {start === null ? "Count in, then tap" : counting ? "Count-in…" : "Tap now"}
       </button>
-      <span aria-hidden="true" className="flex gap-2">
-        {Array.from({ length: inBar }, (_, at) => {
-          const on = start !== null && ((beat % inBar) + inBar) % inBar === at;
-          return (
-            <span
-              key={at}
-              className={`flex size-8 items-center justify-center rounded-full border ${on ? (counting ? "bg-base-300" : "bg-primary text-primary-content") : ""}`}
-            >
-              {at + 1}
-            </span>
-          );
-        })}
-      </span>
+      <Beats
+        count={inBar}
+        lit={start === null ? null : ((beat % inBar) + inBar) % inBar}
+        isCounting={counting}
+      />
       <p className="w-full text-sm">
         J is down, K up, with Shift accented; X a dead stroke, Space a choke. A tap falls to the nearest of{" "}
         {subdivision} places a beat.
@@ -119,5 +111,22 @@ export function TapPad({ meter, subdivision, tempo, onTapped }: Props) {
         {said}
       </p>
     </div>
+  );
+}
+
+/** The beats of a bar as lamps, the one that sounds lit. */
+function Beats({ count, lit, isCounting }: { count: number; lit: number | null; isCounting: boolean }) {
+  const colour = isCounting ? "bg-base-300" : "bg-primary text-primary-content";
+  return (
+    <span aria-hidden="true" className="flex gap-2">
+      {Array.from({ length: count }, (_, at) => (
+        <span
+          key={at}
+          className={`flex size-8 items-center justify-center rounded-full border ${at === lit ? colour : ""}`}
+        >
+          {at + 1}
+        </span>
+      ))}
+    </span>
   );
 }

@@ -48,9 +48,6 @@ export function ProposalSheet({ split, proposal, other }: Props) {
     act(setCells(index, words, there, makeId));
     setSaid(`${words}.`);
   };
-  const differs = new Set(
-    other ? proposalDifferences(proposal, other).map(({ section, player }) => `${section} ${player}`) : [],
-  );
   return (
     <section aria-label="The proposal over the sheet" className="mt-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -74,54 +71,28 @@ export function ProposalSheet({ split, proposal, other }: Props) {
                 Section
               </th>
               {split.players.map((player) => (
-                <th key={player.id} scope="col" className="min-w-36 px-2 text-left align-bottom">
-                  {nameOf(player.id)}
-                  <button
-                    type="button"
-                    className="btn btn-xs ml-2"
-                    aria-label={`Take all of ${nameOf(player.id)}’s parts`}
-                    onClick={() => take({ playerId: player.id }, `Took ${nameOf(player.id)}’s parts`)}
-                  >
-                    take
-                  </button>
-                </th>
+                <PlayerHead
+                  key={player.id}
+                  name={nameOf(player.id)}
+                  onTake={() => take({ playerId: player.id }, `Took ${nameOf(player.id)}’s parts`)}
+                />
               ))}
             </tr>
           </thead>
           <tbody>
             {split.sections.map((section, at) => {
               const row = rows.find((one) => one.use.id === section.id);
-              if (!row) return null;
               return (
-                <tr key={section.id}>
-                  <SectionHead
+                row && (
+                  <ProposedRow
+                    key={section.id}
                     row={row}
-                    section={section}
-                    terms={proposal.terms.filter((term) => term.section === section.id)}
-                    onTake={() => take({ useId: section.id }, `Took ${row.label}`)}
+                    at={at}
+                    offered={{ split, proposal, other }}
+                    nameOf={nameOf}
+                    onTake={take}
                   />
-                  {split.players.map((player, who) => {
-                    const cell = proposal.cells[at]![who]!;
-                    const name = nameOf(player.id);
-                    return (
-                      <CellOffer
-                        key={player.id}
-                        where={`${name} in ${row.label}`}
-                        cell={cell}
-                        bars={section.bars}
-                        isTaken={isTaken(index.cells.get(cellKey(section.id, player.id)), cell, section.bars)}
-                        other={
-                          other && differs.has(`${at} ${who}`)
-                            ? { school: other.school, cell: other.cells[at]![who]! }
-                            : null
-                        }
-                        onTake={() =>
-                          take({ useId: section.id, playerId: player.id }, `Took ${name} in ${row.label}`)
-                        }
-                      />
-                    );
-                  })}
-                </tr>
+                )
               );
             })}
           </tbody>
@@ -131,11 +102,76 @@ export function ProposalSheet({ split, proposal, other }: Props) {
   );
 }
 
+/** A section of the proposal, player by player. */
+function ProposedRow({
+  row,
+  at,
+  offered: { split, proposal, other },
+  nameOf,
+  onTake,
+}: {
+  row: SheetRow;
+  /** Which section of the proposal. */
+  at: number;
+  offered: Props;
+  nameOf: (player: string) => string;
+  onTake: (taken: Taken, words: string) => void;
+}) {
+  const index = useDerived(derive.cellIndex);
+  const section = split.sections[at]!;
+  const differing = other ? proposalDifferences(proposal, other).filter((one) => one.section === at) : [];
+  return (
+    <tr>
+      <SectionHead
+        row={row}
+        section={section}
+        terms={proposal.terms.filter((term) => term.section === section.id)}
+        onTake={() => onTake({ useId: section.id }, `Took ${row.label}`)}
+      />
+      {split.players.map((player, who) => {
+        const cell = proposal.cells[at]![who]!;
+        const name = nameOf(player.id);
+        return (
+          <CellOffer
+            key={player.id}
+            where={`${name} in ${row.label}`}
+            cell={cell}
+            bars={section.bars}
+            isTaken={isTaken(index.cells.get(cellKey(section.id, player.id)), cell, section.bars)}
+            other={
+              other && differing.some((one) => one.player === who)
+                ? { school: other.school, cell: other.cells[at]![who]! }
+                : null
+            }
+            onTake={() => onTake({ useId: section.id, playerId: player.id }, `Took ${name} in ${row.label}`)}
+          />
+        );
+      })}
+    </tr>
+  );
+}
+
 /** True where the sheet has all that a proposed cell says. */
 function isTaken(own: Cell | undefined, cell: SplitCell, bars: number): boolean {
   if (!own) return false;
   return Object.entries(cellFieldsOf(cell, bars)).every(
     ([field, value]) => JSON.stringify(own[field as keyof Cell]) === JSON.stringify(value),
+  );
+}
+
+function PlayerHead({ name, onTake }: { name: string; onTake: () => void }) {
+  return (
+    <th scope="col" className="min-w-36 px-2 text-left align-bottom">
+      {name}
+      <button
+        type="button"
+        className="btn btn-xs ml-2"
+        aria-label={`Take all of ${name}’s parts`}
+        onClick={onTake}
+      >
+        take
+      </button>
+    </th>
   );
 }
 

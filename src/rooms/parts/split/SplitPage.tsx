@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import { type Proposal, SONG_WEIGHTS, type SplitCase, splitCaseOf } from "@/core/parts";
+import type { Player } from "@/core/song/schema";
 import { useEngine, useProgress } from "@/engines/window";
 import { SearchNote } from "@/ui/SearchNote";
 import { Tick } from "@/ui/Tick";
@@ -52,26 +53,7 @@ export function SplitPage() {
             Three ways to spread the song over who is there, by what each section needs: its energy, its bass,
             the voice’s register. Nothing on the sheet changes until you take something over.
           </p>
-          <fieldset className="mb-3">
-            <legend className="text-sm">Who is there</legend>
-            <div className="flex flex-wrap gap-x-5">
-              {sheet.players
-                .filter((one) => one.instrument !== "voice")
-                .map((player) => (
-                  <Tick
-                    key={player.id}
-                    label={player.name}
-                    on={!away.has(player.id)}
-                    onSet={(here) => {
-                      const next = new Set(away);
-                      if (here) next.delete(player.id);
-                      else next.add(player.id);
-                      setAway(next);
-                    }}
-                  />
-                ))}
-            </div>
-          </fieldset>
+          <WhoIsThere players={sheet.players} away={away} onSet={setAway} />
           <WeightsFold weights={weights} onSet={setWeights} />
           <div className="my-4 flex flex-wrap items-center gap-3">
             {search.isWorking ? (
@@ -108,5 +90,39 @@ export function SplitPage() {
         </>
       )}
     </>
+  );
+}
+
+/** Who of the band is there; the others get no part. */
+function WhoIsThere({
+  players,
+  away,
+  onSet,
+}: {
+  players: readonly Player[];
+  away: ReadonlySet<string>;
+  onSet: (away: ReadonlySet<string>) => void;
+}) {
+  return (
+    <fieldset className="mb-3">
+      <legend className="text-sm">Who is there</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {players
+          .filter((one) => one.instrument !== "voice")
+          .map((player) => (
+            <Tick
+              key={player.id}
+              label={player.name}
+              on={!away.has(player.id)}
+              onSet={(here) => {
+                const next = new Set(away);
+                if (here) next.delete(player.id);
+                else next.add(player.id);
+                onSet(next);
+              }}
+            />
+          ))}
+      </div>
+    </fieldset>
   );
 }

@@ -49,70 +49,8 @@ export function ThisScreen({
         </button>
       </div>
       <div className="flex flex-col gap-4">
-        <Choice
-          label="Show"
-          value={settings.density}
-          options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
-          onSet={(density) => change({ density })}
-        />
-        <div className="flex items-center gap-2">
-          <span className="w-28">Letters</span>
-          <button
-            type="button"
-            className="btn"
-            aria-label="Smaller"
-            disabled={settings.size === 0}
-            onClick={() => change({ size: settings.size - 1 })}
-          >
-            smaller
-          </button>
-          <span className="w-16 text-center">{Math.round(SIZES[settings.size]! * 100)} %</span>
-          <button
-            type="button"
-            className="btn"
-            aria-label="Larger"
-            disabled={settings.size === SIZES.length - 1}
-            onClick={() => change({ size: settings.size + 1 })}
-          >
-            larger
-          </button>
-        </div>
-        <Choice
-          label="Ground"
-          value={settings.light ? "light" : "dark"}
-          options={{ dark: "dark", light: "light" }}
-          onSet={(ground) => change({ light: ground === "light" })}
-        />
-        <Choice
-          label="Buttons"
-          value={settings.hand}
-          options={{ right: "for the right hand", left: "for the left hand" }}
-          onSet={(hand) => change({ hand })}
-        />
-        <Choice
-          label="Click"
-          value={settings.click ? "on" : "off"}
-          options={{ off: "silent", on: "a tick on every beat" }}
-          onSet={(click) => change({ click: click === "on" })}
-        />
-        {role === "leader" && (
-          <>
-            <Choice
-              label="Lead"
-              value={settings.leads ? "on" : "off"}
-              options={{ off: "this screen follows", on: "this screen leads" }}
-              onSet={(leads) => change({ leads: leads === "on" })}
-            />
-            {settings.leads && (
-              <Choice
-                label="Pedals"
-                value={settings.pedals ? "all" : "own"}
-                options={{ all: "turn everybody’s page", own: "turn this page only" }}
-                onSet={(pedals) => change({ pedals: pedals === "all" })}
-              />
-            )}
-          </>
-        )}
+        <Looks settings={settings} change={change} />
+        {role === "leader" && <Leading settings={settings} change={change} />}
         <label className="flex items-center gap-2">
           <span className="w-28">Part of</span>
           <select
@@ -128,18 +66,7 @@ export function ThisScreen({
           </select>
         </label>
         <FullScreen />
-        <p className="text-base">
-          Keys: <kbd>→</kbd>, <kbd>Space</kbd> or <kbd>PageDown</kbd> on, <kbd>←</kbd> or <kbd>PageUp</kbd>{" "}
-          back, <kbd>?</kbd> this page.
-          {role === "leader" && settings.leads && (
-            <>
-              {" "}
-              To lead: <kbd>C</kbd> count in, <kbd>H</kbd> hold, <kbd>G</kbd> go on, <kbd>M</kbd> once more,{" "}
-              <kbd>L</kbd> leave out the next, <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next
-              song, <kbd>D</kbd> mark the bar as a danger spot.
-            </>
-          )}
-        </p>
+        <KeysHere isLeading={role === "leader" && settings.leads} />
         <p className="text-base">
           {LIT_WORDS[lit]}{" "}
           {within === null
@@ -149,6 +76,99 @@ export function ThisScreen({
         </p>
       </div>
     </dialog>
+  );
+}
+
+type SettingsProps = { settings: StageSettings; change: (fields: Partial<StageSettings>) => void };
+
+function Looks({ settings, change }: SettingsProps) {
+  return (
+    <>
+      <Choice
+        label="Show"
+        value={settings.density}
+        options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
+        onSet={(density) => change({ density })}
+      />
+      <div className="flex items-center gap-2">
+        <span className="w-28">Letters</span>
+        <button
+          type="button"
+          className="btn"
+          aria-label="Smaller"
+          disabled={settings.size === 0}
+          onClick={() => change({ size: settings.size - 1 })}
+        >
+          smaller
+        </button>
+        <span className="w-16 text-center">{Math.round(SIZES[settings.size]! * 100)} %</span>
+        <button
+          type="button"
+          className="btn"
+          aria-label="Larger"
+          disabled={settings.size === SIZES.length - 1}
+          onClick={() => change({ size: settings.size + 1 })}
+        >
+          larger
+        </button>
+      </div>
+      <Choice
+        label="Ground"
+        value={settings.light ? "light" : "dark"}
+        options={{ dark: "dark", light: "light" }}
+        onSet={(ground) => change({ light: ground === "light" })}
+      />
+      <Choice
+        label="Buttons"
+        value={settings.hand}
+        options={{ right: "for the right hand", left: "for the left hand" }}
+        onSet={(hand) => change({ hand })}
+      />
+      <Choice
+        label="Click"
+        value={settings.click ? "on" : "off"}
+        options={{ off: "silent", on: "a tick on every beat" }}
+        onSet={(click) => change({ click: click === "on" })}
+      />
+    </>
+  );
+}
+
+function Leading({ settings, change }: SettingsProps) {
+  return (
+    <>
+      <Choice
+        label="Lead"
+        value={settings.leads ? "on" : "off"}
+        options={{ off: "this screen follows", on: "this screen leads" }}
+        onSet={(leads) => change({ leads: leads === "on" })}
+      />
+      {settings.leads && (
+        <Choice
+          label="Pedals"
+          value={settings.pedals ? "all" : "own"}
+          options={{ all: "turn everybody’s page", own: "turn this page only" }}
+          onSet={(pedals) => change({ pedals: pedals === "all" })}
+        />
+      )}
+    </>
+  );
+}
+
+function KeysHere({ isLeading }: { isLeading: boolean }) {
+  return (
+    <p className="text-base">
+      Keys: <kbd>→</kbd>, <kbd>Space</kbd> or <kbd>PageDown</kbd> on, <kbd>←</kbd> or <kbd>PageUp</kbd> back,{" "}
+      <kbd>?</kbd> this page.
+      {isLeading && (
+        <>
+          {" "}
+          To lead: <kbd>C</kbd> count in, <kbd>H</kbd> hold, <kbd>G</kbd> go on, <kbd>M</kbd> once more,{" "}
+          <kbd>L</kbd> leave out the next, <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next song,{" "}
+          <kbd>D</kbd> mark the bar as a danger spot.
+        </>
+      )}
+    </p>
   );
 }
 

@@ -1,0 +1,14 @@
+import type { Riff } from "@/core/song/schema";
+import { makeId } from "../../open";
+
+type Given = Pick<Riff, "name" | "tuning" | "capo" | "ticks">;
+
+/** A line to be added: played as it is written, unless it says otherwise. */
+export const newLine = (given: Given, more: Partial<Riff> = {}): Omit<Riff, "originId" | "order"> => ({
+  id: makeId(),
+  way: "as written",
+  home: null,
+  approach: false,
+  ...given,
+  ...more,
+});
