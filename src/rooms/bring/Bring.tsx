@@ -50,25 +50,23 @@ async function send(file: Waiting, double: boolean): Promise<Outcome> {
   };
 }
 
-/** Many files at once: chosen, a folder, or a zip. Nothing that stands on the shelf is changed. */
-export function Bring() {
-  const ready = useReady();
+/** Sends files one after the other, a few at once; what came of each is kept. */
+function useBringing() {
   const [entries, setEntries] = useState<readonly Entry[]>([]);
   const [waiting, setWaiting] = useState(0);
   const [running, setRunning] = useState(false);
-  const [shown, setShown] = useState<"all" | "look">("all");
-  const stop = useRef(false);
+  const isStopped = useRef(false);
 
   const bring = async (chosen: readonly File[]) => {
     if (chosen.length === 0 || running) return;
     setRunning(true);
-    stop.current = false;
+    isStopped.current = false;
     const { files, passed } = await gather(chosen);
     setEntries(passed.map(({ name, why }) => ({ name, outcome: { kind: "not", why }, file: null })));
     setWaiting(files.length);
     let next = 0;
     const work = async () => {
-      while (next < files.length && !stop.current) {
+      while (next < files.length && !isStopped.current) {
         const file = files[next++]!;
         const outcome = await send(file, false);
         setEntries((before) => [...before, { name: file.name, outcome, file }]);
@@ -83,6 +81,14 @@ export function Bring() {
     const outcome = await send(entry.file, true);
     setEntries((before) => before.map((one) => (one === entry ? { ...entry, outcome } : one)));
   };
+  return { entries, waiting, running, bring, takeAnyway, stop: () => (isStopped.current = true) };
+}
+
+/** Many files at once: chosen, a folder, or a zip. Nothing that stands on the shelf is changed. */
+export function Bring() {
+  const ready = useReady();
+  const { entries, waiting, running, bring, takeAnyway, stop } = useBringing();
+  const [shown, setShown] = useState<"all" | "look">("all");
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     void droppedFiles(event.dataTransfer).then(bring);
@@ -124,7 +130,7 @@ export function Bring() {
               {count("not")} not taken.
             </p>
             {running && (
-              <button type="button" className="btn btn-sm" onClick={() => (stop.current = true)}>
+              <button type="button" className="btn btn-sm" onClick={stop}>
                 Stop after these
               </button>
             )}

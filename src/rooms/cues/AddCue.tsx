@@ -4,7 +4,7 @@ import { useState } from "react";
 import { addCue } from "@/core/cues";
 
 import { ticksOfBeatUnit } from "@/core/rhythm";
-import { spansOfForm, sungWords, versionRow } from "@/core/song/read";
+import { spansOfForm, sungWords, type UseSpan, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";
@@ -23,20 +23,7 @@ export function AddCue() {
   const span = spans.find(({ use }) => use.id === useId) ?? spans[0];
   if (!span) return null;
   const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
-  const bars = span.passages.flatMap((passage) => passage.bars).filter(({ number }) => number > 0);
-  const words = span.passages
-    .filter(({ vocals }) => vocals)
-    .flatMap(({ lines }) => lines.flatMap(({ outline }) => outline.words.map(({ word }) => word)));
-  const wordPlaces = [...new Map(words.map((word) => [word.id, word])).values()];
-  const places = [
-    ...bars.flatMap((bar) =>
-      Array.from({ length: Math.max(1, Math.floor(bar.ticks / beat)) }, (_, at) => ({
-        value: String(bar.tick + at * beat - span.from),
-        label: `bar ${bar.number}, beat ${at + 1}`,
-      })),
-    ),
-    ...wordPlaces.map((word) => ({ value: `word ${word.id}`, label: `on “${word.text}”` })),
-  ].filter(({ value }) => value.startsWith("word") || Number(value) >= 0);
+  const { places, words } = placesIn(span, beat);
   const chosen = places.some(({ value }) => value === place) ? place : (places[0]?.value ?? "0");
   return (
     <form
@@ -47,7 +34,7 @@ export function AddCue() {
         if (text.trim() === "") return;
         const wordId = chosen.startsWith("word ") ? chosen.slice(5) : null;
         const sung =
-          wordId === null ? null : sungWords(span.passages)[wordPlaces.findIndex(({ id }) => id === wordId)];
+          wordId === null ? null : sungWords(span.passages)[words.findIndex(({ id }) => id === wordId)];
         const tick = wordId === null ? Number(chosen) : Math.max(0, (sung?.tick ?? span.from) - span.from);
         act(
           addCue({ useId: span.use.id, tick, wordId, text: text.trim(), playerId: playerId || null }, makeId),
@@ -91,4 +78,23 @@ export function AddCue() {
       </button>
     </form>
   );
+}
+
+/** Where in a span a cue may stand: on its beats, and on its sung words; ticks count from the span's begin. */
+function placesIn(span: UseSpan, beat: number) {
+  const bars = span.passages.flatMap((passage) => passage.bars).filter(({ number }) => number > 0);
+  const sung = span.passages
+    .filter(({ vocals }) => vocals)
+    .flatMap(({ lines }) => lines.flatMap(({ outline }) => outline.words.map(({ word }) => word)));
+  const words = [...new Map(sung.map((word) => [word.id, word])).values()];
+  const places = [
+    ...bars.flatMap((bar) =>
+      Array.from({ length: Math.max(1, Math.floor(bar.ticks / beat)) }, (_, at) => ({
+        value: String(bar.tick + at * beat - span.from),
+        label: `bar ${bar.number}, beat ${at + 1}`,
+      })),
+    ),
+    ...words.map((word) => ({ value: `word ${word.id}`, label: `on “${word.text}”` })),
+  ].filter(({ value }) => value.startsWith("word") || Number(value) >= 0);
+  return { places, words };
 }

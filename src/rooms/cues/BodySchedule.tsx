@@ -36,7 +36,6 @@ export function BodySchedule({
   player: Player;
   cues: readonly Cue[];
 }) {
-  const act = useAct();
   const [all, setAll] = useState(false);
   const { data: shapes } = useEngine("shape-plan", derive.planOf(body, player));
   const { acts, plan, song } = useMemo(() => {
@@ -50,7 +49,6 @@ export function BodySchedule({
     BODY_FIXING,
   );
   const byId = useMemo(() => new Map(acts.map((one) => [one.id, one])), [acts]);
-  const late = plan.acts.filter(isLate);
   const timed = plan.acts
     .flatMap((one) => {
       const found = byId.get(one.id);
@@ -58,54 +56,14 @@ export function BodySchedule({
     })
     .sort((a, b) => a.slack - b.slack);
   const first = byId.get(plan.firstImpossible ?? "");
-  const offers = useMemo(() => {
-    if (!first) return [];
-    const near = acts.filter((one) => one.until > first.from - NEAR_MS && one.from < first.until + NEAR_MS);
-    /** How far in ticks each offered number of ms is. */
-    const ticksOf = new Map<string, number>();
-    const movable = (id: string): number[] => {
-      const { cue } = byId.get(id)!;
-      const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
-      if (!cue || !span) return [];
-      return movesOfCue(cue, span, song.beatTicks).map((by) => {
-        const byMs = (song.clock.secondsAt(cue.tick + by) - song.clock.secondsAt(cue.tick)) * 1000;
-        ticksOf.set(`${id} ${byMs}`, by);
-        return byMs;
-      });
-    };
-    return moveOffers(near, ({ id }) => movable(id))
-      .slice(0, 4)
-      .flatMap((offer) => {
-        const { cue, text } = byId.get(offer.id)!;
-        const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
-        const by = ticksOf.get(`${offer.id} ${offer.byMs}`);
-        const command = cue && span && by !== undefined ? moveCue(body, cue, span.from, by) : null;
-        return command ? [{ ...offer, text, beats: by! / song.beatTicks, command }] : [];
-      });
-  }, [acts, byId, first, song, body]);
+  const offers = useMemo(() => (first ? offersFor(first, acts, song, body) : []), [acts, first, song, body]);
   return (
     <section aria-labelledby="body-title" className="mb-6 rounded-box border border-base-300 p-3">
       <h2 id="body-title" className="mb-1">
         {player.name}: hands, feet, mouth, eyes
       </h2>
       <p aria-live="polite">
-        {late.length === 0 ? (
-          "Everything can be done in time."
-        ) : (
-          <>
-            <strong className="text-error">
-              {late.length} {late.length === 1 ? "thing comes" : "things come"} too late, {ms(plan.overload)}{" "}
-              in all.
-            </strong>{" "}
-            {first && (
-              <>
-                First at bar {first.bar}, beat {first.beat}
-                {first.label !== "" && ` (${first.label})`}: {first.text}.
-              </>
-            )}
-            {!plan.exact && " There may be a better order than was found."}
-          </>
-        )}
+        <InTime plan={plan} first={first} />
       </p>
       {open.length > 0 && (
         <ul className="mt-2 flex flex-col gap-2">
@@ -123,22 +81,7 @@ export function BodySchedule({
           what: `${finding.label}: ${describeBodyFinding(finding)}`,
         }))}
       />
-      {offers.length > 0 && (
-        <ul className="mt-1 text-sm">
-          {offers.map((offer) => (
-            <li key={`${offer.id} ${offer.byMs}`} className="flex flex-wrap items-center gap-2 py-0.5">
-              <button type="button" className="btn btn-xs" onClick={() => act(offer.command)}>
-                Move it {Math.abs(offer.beats)} {Math.abs(offer.beats) === 1 ? "beat" : "beats"}{" "}
-                {offer.beats < 0 ? "sooner" : "later"}
-              </button>
-              <span>
-                {offer.text}:{" "}
-                {offer.overload === 0 ? "then all of it is possible" : `then ${ms(offer.overload)} too late`}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
+      {offers.length > 0 && <Offers offers={offers} />}
       {timed.length > 0 && (
         <details className="mt-2 text-sm" onToggle={(event) => setAll(event.currentTarget.open)}>
           <summary className="cursor-pointer">
@@ -152,6 +95,84 @@ export function BodySchedule({
         </details>
       )}
     </section>
+  );
+}
+
+/** Which of the acts near one that comes too late could move, by how much, and what that would make. */
+function offersFor(
+  first: BodyAct,
+  acts: readonly BodyAct[],
+  song: ReturnType<typeof derive.tones>,
+  body: VersionBody,
+) {
+  const byId = new Map(acts.map((one) => [one.id, one]));
+  const near = acts.filter((one) => one.until > first.from - NEAR_MS && one.from < first.until + NEAR_MS);
+  /** How far in ticks each offered number of ms is. */
+  const ticksOf = new Map<string, number>();
+  const movable = (id: string): number[] => {
+    const { cue } = byId.get(id)!;
+    const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+    if (!cue || !span) return [];
+    return movesOfCue(cue, span, song.beatTicks).map((by) => {
+      const byMs = (song.clock.secondsAt(cue.tick + by) - song.clock.secondsAt(cue.tick)) * 1000;
+      ticksOf.set(`${id} ${byMs}`, by);
+      return byMs;
+    });
+  };
+  return moveOffers(near, ({ id }) => movable(id))
+    .slice(0, 4)
+    .flatMap((offer) => {
+      const { cue, text } = byId.get(offer.id)!;
+      const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+      const by = ticksOf.get(`${offer.id} ${offer.byMs}`);
+      const command = cue && span && by !== undefined ? moveCue(body, cue, span.from, by) : null;
+      return command ? [{ ...offer, text, beats: by! / song.beatTicks, command }] : [];
+    });
+}
+
+/** Whether all can be done in time; if not, what is the first that can't. */
+function InTime({ plan, first }: { plan: ReturnType<typeof planBody>; first: BodyAct | undefined }) {
+  const late = plan.acts.filter(isLate);
+  return (
+    <>
+      {late.length === 0 ? (
+        "Everything can be done in time."
+      ) : (
+        <>
+          <strong className="text-error">
+            {late.length} {late.length === 1 ? "thing comes" : "things come"} too late, {ms(plan.overload)} in
+            all.
+          </strong>{" "}
+          {first && (
+            <>
+              First at bar {first.bar}, beat {first.beat}
+              {first.label !== "" && ` (${first.label})`}: {first.text}.
+            </>
+          )}
+          {!plan.exact && " There may be a better order than was found."}
+        </>
+      )}
+    </>
+  );
+}
+
+function Offers({ offers }: { offers: ReturnType<typeof offersFor> }) {
+  const act = useAct();
+  return (
+    <ul className="mt-1 text-sm">
+      {offers.map((offer) => (
+        <li key={`${offer.id} ${offer.byMs}`} className="flex flex-wrap items-center gap-2 py-0.5">
+          <button type="button" className="btn btn-xs" onClick={() => act(offer.command)}>
+            Move it {Math.abs(offer.beats)} {Math.abs(offer.beats) === 1 ? "beat" : "beats"}{" "}
+            {offer.beats < 0 ? "sooner" : "later"}
+          </button>
+          <span>
+            {offer.text}:{" "}
+            {offer.overload === 0 ? "then all of it is possible" : `then ${ms(offer.overload)} too late`}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -107,18 +107,7 @@ function Row({
           <GripVertical size={18} aria-hidden="true" />
         </button>
         <span className="w-7 font-mono text-lg">{at + 1}</span>
-        {isSong && version ? (
-          <Link className="link text-lg font-bold" href={`/song/${version.versionId}`}>
-            {version.title}
-          </Link>
-        ) : (
-          <strong className="text-lg">{name}</strong>
-        )}
-        {version && (
-          <span className="text-sm">
-            {version.versionName}, {pretty(version.key)}
-          </span>
-        )}
+        <WhatItIs version={version} name={name} />
         <span className="ml-auto text-sm whitespace-nowrap">
           at {describeTime(from)}, {describeTime(seconds)}
         </span>
@@ -149,6 +138,25 @@ function Row({
       </div>
       {gap && <GapLine gap={gap} />}
     </li>
+  );
+}
+
+function WhatItIs({ version, name }: { version: ListedVersion | undefined; name: string }) {
+  return (
+    <>
+      {version ? (
+        <Link className="link text-lg font-bold" href={`/song/${version.versionId}`}>
+          {version.title}
+        </Link>
+      ) : (
+        <strong className="text-lg">{name}</strong>
+      )}
+      {version && (
+        <span className="text-sm">
+          {version.versionName}, {pretty(version.key)}
+        </span>
+      )}
+    </>
   );
 }
 

@@ -76,19 +76,7 @@ export function CapoTable({
             <caption className="sr-only">
               Least effort first. Arrow keys go from row to row, a digit puts the capo there.
             </caption>
-            <thead className="text-base-content">
-              <tr>
-                <th scope="col">Capo</th>
-                <th scope="col">Shapes of</th>
-                <th scope="col">What the hand plays</th>
-                <th scope="col">Effort</th>
-                <th scope="col">Hardest shape</th>
-                <th scope="col">Hardest change</th>
-                <th scope="col">
-                  <span className="sr-only">Choose</span>
-                </th>
-              </tr>
-            </thead>
+            <CapoHead />
             <tbody>
               {rows.map((row) => (
                 <CapoLine
@@ -107,6 +95,24 @@ export function CapoTable({
         </div>
       )}
     </section>
+  );
+}
+
+function CapoHead() {
+  return (
+    <thead className="text-base-content">
+      <tr>
+        <th scope="col">Capo</th>
+        <th scope="col">Shapes of</th>
+        <th scope="col">What the hand plays</th>
+        <th scope="col">Effort</th>
+        <th scope="col">Hardest shape</th>
+        <th scope="col">Hardest change</th>
+        <th scope="col">
+          <span className="sr-only">Choose</span>
+        </th>
+      </tr>
+    </thead>
   );
 }
 

@@ -13,6 +13,7 @@ import { useEngine, useProgress } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
+import { Tick } from "@/ui/Tick";
 import { namesOfStrings } from "@/ui/voicing-words";
 import { written } from "@/ui/written";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
@@ -61,8 +62,6 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
   // The last arrangements stand again; the search for newer ones ends with its question.
   const stop = () => setAsked(search.beside);
   const use = useDerived(derive.outline).form[0];
-  const flip = <Item,>(list: readonly Item[], item: Item): Item[] =>
-    list.includes(item) ? list.filter((one) => one !== item) : [...list, item];
   const find = () => {
     if (!use) return;
     const hand = handOf(player, resolveCell(index, use, player));
@@ -93,38 +92,13 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
       </p>
       <div className="mb-4 flex flex-wrap items-end gap-6">
         <PlayerChoice players={players} player={player} onSet={onPlayer} />
-        <fieldset>
-          <legend className="text-sm">Capos to try</legend>
-          <div className="flex flex-wrap gap-3">
-            {CAPOS.map((capo) => (
-              <label key={capo} className="flex h-8 items-center gap-1">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  checked={capos.includes(capo)}
-                  onChange={() => setCapos(flip(capos, capo))}
-                />
-                {capo === 0 ? "none" : capo}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend className="text-sm">Colours the chords may take</legend>
-          <div className="flex flex-wrap gap-3">
-            {COLOUR_WORDS.map(([colour, words]) => (
-              <label key={colour} className="flex h-8 items-center gap-1">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  checked={allow.includes(colour)}
-                  onChange={() => setAllow(flip(allow, colour))}
-                />
-                {words}
-              </label>
-            ))}
-          </div>
-        </fieldset>
+        <Ticks
+          label="Capos to try"
+          options={CAPOS.map((capo) => [capo, capo === 0 ? "none" : String(capo)])}
+          chosen={capos}
+          onSet={setCapos}
+        />
+        <Ticks label="Colours the chords may take" options={COLOUR_WORDS} chosen={allow} onSet={setAllow} />
         {search.isWorking ? (
           <span className="flex items-center gap-3">
             <progress className="progress w-40" max={1} value={share} aria-label="Searching" />
@@ -147,29 +121,75 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
       {changes.length < 2 && <p>{player.name} plays fewer than two chords: there is no change to plan.</p>}
       {search.error && <SearchNote search={search} doing="" />}
       {shown && front && (
-        <>
-          <h2 className="mb-1">{front.length} arrangements, from the most held to the most faithful</h2>
-          <p className="mb-3 text-sm">
-            {search.data?.exact
-              ? "None with these capos and colours is better in one respect without being worse in another."
-              : "The best found in the time given; there may be better ones."}{" "}
-            Chords are named as they sound; frets count from the capo.
-          </p>
-          <ol className="flex flex-col gap-4">
-            {[...front]
-              .sort((a, b) => b.held - a.held || b.faithfulness - a.faithfulness)
-              .map((point) => (
-                <Point
-                  key={`${point.capo} ${point.held} ${point.effort}`}
-                  point={point}
-                  player={player}
-                  changes={shown.changes}
-                />
-              ))}
-          </ol>
-        </>
+        <Front front={front} isExact={search.data?.exact ?? false} player={player} changes={shown.changes} />
       )}
       {search.problem && <p>No way through these chords was found for this hand.</p>}
+    </>
+  );
+}
+
+/** Choices of which several may be ticked. */
+function Ticks<Value extends string | number>({
+  label,
+  options,
+  chosen,
+  onSet,
+}: {
+  label: string;
+  options: readonly (readonly [Value, string])[];
+  chosen: readonly Value[];
+  onSet: (chosen: readonly Value[]) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="text-sm">{label}</legend>
+      <div className="flex flex-wrap gap-x-3">
+        {options.map(([value, words]) => (
+          <Tick
+            key={value}
+            label={words}
+            on={chosen.includes(value)}
+            onSet={(on) => onSet(on ? [...chosen, value] : chosen.filter((one) => one !== value))}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** Arrangements of which none is better in all respects, the most held first. */
+function Front({
+  front,
+  isExact,
+  player,
+  changes,
+}: {
+  front: readonly PlantedPoint[];
+  isExact: boolean;
+  player: Player;
+  changes: Asked["changes"];
+}) {
+  return (
+    <>
+      <h2 className="mb-1">{front.length} arrangements, from the most held to the most faithful</h2>
+      <p className="mb-3 text-sm">
+        {isExact
+          ? "None with these capos and colours is better in one respect without being worse in another."
+          : "The best found in the time given; there may be better ones."}{" "}
+        Chords are named as they sound; frets count from the capo.
+      </p>
+      <ol className="flex flex-col gap-4">
+        {[...front]
+          .sort((a, b) => b.held - a.held || b.faithfulness - a.faithfulness)
+          .map((point) => (
+            <Point
+              key={`${point.capo} ${point.held} ${point.effort}`}
+              point={point}
+              player={player}
+              changes={changes}
+            />
+          ))}
+      </ol>
     </>
   );
 }

@@ -56,13 +56,9 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   );
   const standIns = easier.isOld ? null : easier.data;
   const spot = spotOf(player, hand.capo, { ...event, symbol });
-  const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   const { choice } = findChoice(body, spot);
   const choose = (one: Pick<Fingering, "frets" | "fingers">) =>
     act(chooseShape(current(), spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
-  const around = listChanges(plan).filter(
-    (change) => change.from.symbol === symbol || change.to.symbol === symbol,
-  );
   const offer = (one: Fingering, words: string) => (
     <Offer
       key={one.frets.join()}
@@ -79,35 +75,8 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
       <h2 className="font-mono">{pretty(name)}</h2>
-      {fingering.pitches.length > 0 && (
-        <>
-          <ol className="mt-1 list-disc pl-5">
-            {describeFingering(fingering, tuningOf(player)).map((sentence) => (
-              <li key={sentence}>{pretty(sentence)}</li>
-            ))}
-          </ol>
-          {others.length > 0 && (
-            <p className="mt-1 text-sm">
-              The same strings are also called{" "}
-              {others.map((one) => `${written(one.symbol, player)} (${one.reading})`).join(", ")}.
-            </p>
-          )}
-          <Why why={fingering.why} difficulty={fingering.difficulty} />
-        </>
-      )}
-      <h3 className="mt-3 font-bold">Changes around it</h3>
-      <ul className="text-sm">
-        {around.map((change) => (
-          <li
-            key={`${change.from.symbol} ${change.to.symbol} ${change.shapes.map((one) => one.frets.join()).join(" ")}`}
-          >
-            <strong>
-              {pretty(change.from.name)} → {pretty(change.to.name)}
-            </strong>{" "}
-            {change.cost.toFixed(1)}: {change.why}
-          </li>
-        ))}
-      </ul>
+      <HowToHold shape={shape} player={player} />
+      <ChangesAround plan={plan} symbol={symbol} />
       <h3 className="mt-3 font-bold">Hold something else</h3>
       <div className="my-2 flex flex-wrap items-end gap-2">
         <SelectField
@@ -145,6 +114,52 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
         )}
       </ul>
     </section>
+  );
+}
+
+/** Finger by finger, what else the same strings are called, and what the effort is made of. */
+function HowToHold({ shape: { fingering }, player }: { shape: ListedShape; player: Player }) {
+  const body = useRows("version");
+  if (fingering.pitches.length === 0) return null;
+  const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
+  return (
+    <>
+      <ol className="mt-1 list-disc pl-5">
+        {describeFingering(fingering, tuningOf(player)).map((sentence) => (
+          <li key={sentence}>{pretty(sentence)}</li>
+        ))}
+      </ol>
+      {others.length > 0 && (
+        <p className="mt-1 text-sm">
+          The same strings are also called{" "}
+          {others.map((one) => `${written(one.symbol, player)} (${one.reading})`).join(", ")}.
+        </p>
+      )}
+      <Why why={fingering.why} difficulty={fingering.difficulty} />
+    </>
+  );
+}
+
+function ChangesAround({ plan, symbol }: { plan: ShapePlan; symbol: string }) {
+  const around = listChanges(plan).filter(
+    (change) => change.from.symbol === symbol || change.to.symbol === symbol,
+  );
+  return (
+    <>
+      <h3 className="mt-3 font-bold">Changes around it</h3>
+      <ul className="text-sm">
+        {around.map((change) => (
+          <li
+            key={`${change.from.symbol} ${change.to.symbol} ${change.shapes.map((one) => one.frets.join()).join(" ")}`}
+          >
+            <strong>
+              {pretty(change.from.name)} → {pretty(change.to.name)}
+            </strong>{" "}
+            {change.cost.toFixed(1)}: {change.why}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -17,21 +17,7 @@ export function NewSong() {
   const area = useRef<HTMLTextAreaElement>(null);
   const jump = useRef<number | null>(null);
   const song = useNewSong(() => setView("sheet"));
-  const {
-    source,
-    sheet,
-    read,
-    problem,
-    adjustments,
-    adjust,
-    title,
-    setTitle,
-    isEmpty,
-    busy,
-    take,
-    takeFile,
-    make,
-  } = song;
+  const { source, sheet, read, problem, adjustments, adjust, take, takeFile } = song;
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -69,41 +55,7 @@ export function NewSong() {
         Paste a sheet as you find it, type it, or drop a file: chords over words, ChordPro, MusicXML or MIDI.
         Nothing of the text is lost; all of it can be changed afterwards.
       </p>
-      <div className="sticky top-0 z-10 -mx-4 mb-4 flex flex-wrap items-end gap-3 border-b border-base-300 bg-base-100 px-4 py-2">
-        <label className="flex min-w-56 flex-1 flex-col gap-1 text-sm">
-          <span>Title {sheet.title && title === "" && `(found: ${sheet.title})`}</span>
-          <input
-            className="input w-full"
-            value={title}
-            readOnly={!ready}
-            maxLength={200}
-            placeholder={sheet.title || "Untitled song"}
-            onChange={(event) => setTitle(event.target.value)}
-          />
-        </label>
-        <Toggles
-          label="What is shown"
-          hideLabel
-          size="md"
-          value={view}
-          options={[
-            { value: "source", label: "Its text" },
-            { value: "sheet", label: "What was understood", disabled: isEmpty },
-          ]}
-          onSet={setView}
-        />
-        <span className="pb-2 text-sm max-md:hidden">
-          <kbd className="kbd kbd-sm">F2</kbd> changes over
-        </span>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={busy || !ready}
-          onClick={() => void make()}
-        >
-          {busy ? "Making it…" : "Make this song"}
-        </button>
-      </div>
+      <Head song={song} view={view} onView={setView} />
       {problem && (
         <p role="alert" className="mb-3 font-bold text-error">
           {problem}
@@ -140,6 +92,53 @@ export function NewSong() {
         </div>
       )}
     </main>
+  );
+}
+
+type Shown = "source" | "sheet";
+
+/** Its title, what is shown of it, and the act that makes it; it stays in sight. */
+function Head({
+  song: { sheet, title, setTitle, isEmpty, busy, make },
+  view,
+  onView,
+}: {
+  song: ReturnType<typeof useNewSong>;
+  view: Shown;
+  onView: (view: Shown) => void;
+}) {
+  const ready = useReady();
+  return (
+    <div className="sticky top-0 z-10 -mx-4 mb-4 flex flex-wrap items-end gap-3 border-b border-base-300 bg-base-100 px-4 py-2">
+      <label className="flex min-w-56 flex-1 flex-col gap-1 text-sm">
+        <span>Title {sheet.title && title === "" && `(found: ${sheet.title})`}</span>
+        <input
+          className="input w-full"
+          value={title}
+          readOnly={!ready}
+          maxLength={200}
+          placeholder={sheet.title || "Untitled song"}
+          onChange={(event) => setTitle(event.target.value)}
+        />
+      </label>
+      <Toggles
+        label="What is shown"
+        hideLabel
+        size="md"
+        value={view}
+        options={[
+          { value: "source", label: "Its text" },
+          { value: "sheet", label: "What was understood", disabled: isEmpty },
+        ]}
+        onSet={onView}
+      />
+      <span className="pb-2 text-sm max-md:hidden">
+        <kbd className="kbd kbd-sm">F2</kbd> changes over
+      </span>
+      <button type="button" className="btn btn-primary" disabled={busy || !ready} onClick={() => void make()}>
+        {busy ? "Making it…" : "Make this song"}
+      </button>
+    </div>
   );
 }
 

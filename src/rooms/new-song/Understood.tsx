@@ -22,6 +22,18 @@ const MOST_SHOWN = 12;
 const MOST_SECTIONS_SHOWN = 40;
 const MOST_LINES_SHOWN = 60;
 
+/** The song a sheet would become, as far as the preview shows it. */
+function previewOf(sheet: ChordSheet) {
+  let count = 0;
+  const body = versionOfSheet(sheet, { name: "", kind: "sheet" }, () => `p${count++}`);
+  const outline = outlineOf(body);
+  const version = versionRow(body);
+  const { bars, seconds } = timelineOf(body, outline);
+  // The preview shows the chords as they are written, whatever capo the sheet names.
+  const written = { ...version, key: version.writtenKey };
+  return { version, written, outline, sums: sectionSums(body, outline), bars, seconds };
+}
+
 /** The sheet as it will stand, with its doubtful places marked in it. */
 export function Understood({
   sheet,
@@ -37,16 +49,7 @@ export function Understood({
   onChange: (fields: Partial<Adjustments>) => void;
   onShowLine: ((line: number) => void) | null;
 }) {
-  const shown = useMemo(() => {
-    let count = 0;
-    const body = versionOfSheet(sheet, { name: "", kind: "sheet" }, () => `p${count++}`);
-    const outline = outlineOf(body);
-    const version = versionRow(body);
-    const { bars, seconds } = timelineOf(body, outline);
-    // The preview shows the chords as they are written, whatever capo the sheet names.
-    const written = { ...version, key: version.writtenKey };
-    return { version, written, outline, sums: sectionSums(body, outline), bars, seconds };
-  }, [sheet]);
+  const shown = useMemo(() => previewOf(sheet), [sheet]);
   const { version } = shown;
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bar = beatsOfBar(meter, beatUnitOf(meter));

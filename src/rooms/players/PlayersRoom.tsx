@@ -196,6 +196,24 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
           onSet={(capo) => change({ capo })}
         />
       )}
+      <Usually player={player} change={change} />
+      <Tick label="sings" on={player.sings} onSet={(sings) => change({ sings })} />
+      <NamesChoice player={player} />
+      {hasStrings(player) && <AtTheNeck player={player} change={change} />}
+      {player.sings && <RangeFields player={player} />}
+      <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>
+        Remove {player.name}
+      </button>
+    </li>
+  );
+}
+
+type FieldsProps = { readonly player: Player; readonly change: (fields: Partial<Player>) => void };
+
+/** How good the hand is, and what the player does where nothing else is said. */
+function Usually({ player, change }: FieldsProps) {
+  return (
+    <>
       <SelectField
         label="Hand"
         className="w-28"
@@ -217,29 +235,26 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         options={LIGHT_WORDS.map((word, light) => ({ value: String(light), label: `${light} ${word}` }))}
         onSet={(light) => change({ light: Number(light) })}
       />
-      <Tick label="sings" on={player.sings} onSet={(sings) => change({ sings })} />
-      <NamesChoice player={player} />
-      {hasStrings(player) && (
-        <>
-          <Tick label="left-handed" on={player.leftHanded} onSet={(leftHanded) => change({ leftHanded })} />
-          <Tick label="thumb frets bass notes" on={player.thumb} onSet={(thumb) => change({ thumb })} />
-          <Tick label="has a looper" on={player.loops} onSet={(loops) => change({ loops })} />
-          <NumberField
-            label="Scale length"
-            unit="mm"
-            value={scaleMmOf(player)}
-            least={200}
-            most={1200}
-            whole={false}
-            onSet={(scaleMm) => change({ scaleMm })}
-          />
-        </>
-      )}
-      {player.sings && <RangeFields player={player} />}
-      <button type="button" className="btn btn-sm ml-auto" onClick={onRemove}>
-        Remove {player.name}
-      </button>
-    </li>
+    </>
+  );
+}
+
+function AtTheNeck({ player, change }: FieldsProps) {
+  return (
+    <>
+      <Tick label="left-handed" on={player.leftHanded} onSet={(leftHanded) => change({ leftHanded })} />
+      <Tick label="thumb frets bass notes" on={player.thumb} onSet={(thumb) => change({ thumb })} />
+      <Tick label="has a looper" on={player.loops} onSet={(loops) => change({ loops })} />
+      <NumberField
+        label="Scale length"
+        unit="mm"
+        value={scaleMmOf(player)}
+        least={200}
+        most={1200}
+        whole={false}
+        onSet={(scaleMm) => change({ scaleMm })}
+      />
+    </>
   );
 }
 

@@ -69,89 +69,119 @@ export function EvidenceChart({ readings }: { readings: readonly Reading[] }) {
       {questions.length > 0 && (
         <ul aria-label="Differences" className="mb-4 flex flex-col">
           {questions.map((one, index) => (
-            <li
+            <Difference
               key={JSON.stringify(one.says)}
-              className="flex flex-wrap items-center gap-2 border-b border-base-300 py-1"
-            >
-              <button
-                type="button"
-                className="link text-left"
-                aria-expanded={open === index}
-                onClick={() => setOpen(open === index ? null : index)}
-              >
-                {one.says.map((says) => (says === null ? "nothing" : pretty(says))).join(" / ")}
-              </button>
-              <span className="text-sm">
-                {Math.round(one.beats * 100) / 100} beats in all
-                {one.twoNames && "; the same tones, two names: the bass decides"}
-              </span>
-              {open === index && (
-                <Answer
-                  question={one}
-                  readings={readings}
-                  onSettle={(symbol, sourceId) => {
-                    const doubted = placesOf(columns, index, readings[0]!.source.bars);
-                    act(settleChords(current(), doubted, symbol, sourceId));
-                  }}
-                />
-              )}
-            </li>
+              question={one}
+              readings={readings}
+              isOpen={open === index}
+              onOpen={(opens) => setOpen(opens ? index : null)}
+              onSettle={(symbol, sourceId) => {
+                const places = placesOf(columns, index, readings[0]!.source.bars);
+                act(settleChords(current(), places, symbol, sourceId));
+              }}
+            />
           ))}
         </ul>
       )}
-      <div className="overflow-x-auto">
-        <table className="evidence-chart">
-          <caption className="sr-only">Every bar of each source, side by side</caption>
-          <thead>
-            <tr>
-              <th scope="col" className="sticky left-0 bg-base-100 pr-3 text-left">
-                Source
-              </th>
-              {columns.map((_, index) => (
-                <th key={index} scope="col" className="text-left text-xs font-normal whitespace-nowrap">
-                  {headOf(readings, columns, index)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {readings.map((reading, row) => (
-              <tr key={reading.name + row}>
-                <th
-                  scope="row"
-                  className="sticky left-0 bg-base-100 pr-3 text-left text-sm whitespace-nowrap"
-                >
-                  {reading.name}
-                </th>
-                {columns.map((column, index) => (
-                  <td
-                    key={index}
-                    data-doubt={column.spots.some((spot) => spot.question !== null)}
-                    data-open={question?.columns.includes(index) ?? false}
-                  >
-                    {column.bars[row] === null ? (
-                      <span className="text-sm italic">
-                        {column.spots.some((spot) => spot.question !== null) && "no bar"}
-                      </span>
-                    ) : (
-                      shortBar(column.spots, row)
-                    )}
-                  </td>
-                ))}
-              </tr>
-            ))}
-            <tr>
-              <th scope="row" className="sticky left-0 bg-base-100 pr-3 text-left text-sm">
-                Listen
-              </th>
-              {columns.map((_, index) => (
-                <td key={index}>{listen.includes(index) ? "here" : ""}</td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <BarTable readings={readings} columns={columns} listen={listen} open={question?.columns ?? []} />
     </section>
+  );
+}
+
+/** One difference between the sources; opened, it can be settled. */
+function Difference({
+  question,
+  readings,
+  isOpen,
+  onOpen,
+  onSettle,
+}: {
+  question: Question;
+  readings: readonly Reading[];
+  isOpen: boolean;
+  onOpen: (open: boolean) => void;
+  onSettle: (symbol: string, sourceId: string | null) => void;
+}) {
+  return (
+    <li className="flex flex-wrap items-center gap-2 border-b border-base-300 py-1">
+      <button type="button" className="link text-left" aria-expanded={isOpen} onClick={() => onOpen(!isOpen)}>
+        {question.says.map((says) => (says === null ? "nothing" : pretty(says))).join(" / ")}
+      </button>
+      <span className="text-sm">
+        {Math.round(question.beats * 100) / 100} beats in all
+        {question.twoNames && "; the same tones, two names: the bass decides"}
+      </span>
+      {isOpen && <Answer question={question} readings={readings} onSettle={onSettle} />}
+    </li>
+  );
+}
+
+/**
+ * Every bar of each source, side by side.
+ * @param listen the columns that are worth listening to
+ * @param open the columns of the difference that is opened
+ */
+function BarTable({
+  readings,
+  columns,
+  listen,
+  open,
+}: {
+  readings: readonly Reading[];
+  columns: readonly WeighedColumn[];
+  listen: readonly number[];
+  open: readonly number[];
+}) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="evidence-chart">
+        <caption className="sr-only">Every bar of each source, side by side</caption>
+        <thead>
+          <tr>
+            <th scope="col" className="sticky left-0 bg-base-100 pr-3 text-left">
+              Source
+            </th>
+            {columns.map((_, index) => (
+              <th key={index} scope="col" className="text-left text-xs font-normal whitespace-nowrap">
+                {headOf(readings, columns, index)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {readings.map((reading, row) => (
+            <tr key={reading.name + row}>
+              <th scope="row" className="sticky left-0 bg-base-100 pr-3 text-left text-sm whitespace-nowrap">
+                {reading.name}
+              </th>
+              {columns.map((column, index) => (
+                <td
+                  key={index}
+                  data-doubt={column.spots.some((spot) => spot.question !== null)}
+                  data-open={open.includes(index)}
+                >
+                  {column.bars[row] === null ? (
+                    <span className="text-sm italic">
+                      {column.spots.some((spot) => spot.question !== null) && "no bar"}
+                    </span>
+                  ) : (
+                    shortBar(column.spots, row)
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr>
+            <th scope="row" className="sticky left-0 bg-base-100 pr-3 text-left text-sm">
+              Listen
+            </th>
+            {columns.map((_, index) => (
+              <td key={index}>{listen.includes(index) ? "here" : ""}</td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </div>
   );
 }
 

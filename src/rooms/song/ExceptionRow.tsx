@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { beatsOfTicks, ticksOfBeats } from "@/core/rhythm";
+import { type BeatUnit, beatsOfTicks, ticksOfBeats } from "@/core/rhythm";
 import { batch, removalIn, set } from "@/core/song/edit";
 import {
   beatUnitOfUse,
@@ -37,7 +37,6 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
   const current = useCurrentVersion();
   const { exception, lines } = one;
   const unit = beatUnitOfUse(version, use);
-  const section = outline.byId.get(use.sectionId)!;
   const change = (fields: Partial<Exception>) => act(set("exceptions", exception.id, fields));
   const namer = useMemo(
     () => new Namer({ version: { [version.id]: version } }, null, use.shift),
@@ -46,74 +45,12 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
   const words = describeException(one, use, outline, version, (symbol) =>
     pretty(namer.name(symbol).sounding),
   );
-  const length = LENGTH_WORDS[exception.kind];
-  const chords = [
-    ...section.lines,
-    ...(outline.exceptions.get(use.id) ?? []).flatMap((other) => other.lines),
-  ].flatMap((line) => line.chords.map(({ chord }) => chord));
-  const atChord = exception.kind === "hold" || exception.kind === "push" || exception.kind === "stop";
   return (
     <li className="border-l-4 border-base-300 pl-3">
       <p className="font-bold first-letter:uppercase">{words}</p>
       <div className="mt-1 flex flex-wrap items-end gap-3">
-        {exception.kind === "line" && (
-          <SelectField
-            label="Instead of"
-            className="w-56"
-            value={exception.lineId ?? ""}
-            options={section.lines.map((line, index) => ({
-              value: line.line.id,
-              label: `line ${index + 1}: ${line.text.slice(0, 24)}`,
-            }))}
-            onSet={(lineId) => change({ lineId })}
-          />
-        )}
-        {exception.kind === "ending" && (
-          <SelectField
-            label="When this follows"
-            className="w-40"
-            value={exception.followedBy ?? ""}
-            options={[
-              { value: "", label: "anything" },
-              ...outline.sections.map((other) => ({ value: other.section.id, label: other.section.label })),
-            ]}
-            onSet={(followedBy) => change({ followedBy: followedBy || null })}
-          />
-        )}
-        {atChord && (
-          <SelectField
-            label="At"
-            className="w-44"
-            value={exception.chordId ?? ""}
-            options={[
-              { value: "", label: exception.kind === "push" ? "the first chord" : "the last chord" },
-              ...chords.map((chord, index) => ({ value: chord.id, label: `${index + 1}. ${chord.symbol}` })),
-            ]}
-            onSet={(chordId) => change({ chordId: chordId || null })}
-          />
-        )}
-        {length && (
-          <NumberField
-            label={length}
-            unit="beats"
-            value={beatsOfTicks(exception.ticks, unit)}
-            least={0}
-            most={128}
-            whole={false}
-            onSet={(beats) => change({ ticks: ticksOfBeats(beats, unit) ?? exception.ticks })}
-          />
-        )}
-        {exception.kind === "hold" && (
-          <label className="flex items-center gap-2 pb-1 text-sm">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={exception.cued}
-              onChange={(event) => change({ cued: event.target.checked })}
-            />
-            until somebody gives the sign
-          </label>
-        )}
+        <WhereItIs one={one} use={use} outline={outline} change={change} />
+        <HowLong exception={exception} unit={unit} change={change} />
         {use.repeat > 1 && (
           <SelectField
             label="Which time"
@@ -148,5 +85,88 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
         </details>
       ))}
     </li>
+  );
+}
+
+type Change = { readonly change: (fields: Partial<Exception>) => void };
+
+/** Which line, which ending, or at which chord. */
+function WhereItIs({ one: { exception }, use, outline, change }: Omit<RowProps, "version"> & Change) {
+  const section = outline.byId.get(use.sectionId)!;
+  const chords = [
+    ...section.lines,
+    ...(outline.exceptions.get(use.id) ?? []).flatMap((other) => other.lines),
+  ].flatMap((line) => line.chords.map(({ chord }) => chord));
+  const atChord = exception.kind === "hold" || exception.kind === "push" || exception.kind === "stop";
+  return (
+    <>
+      {exception.kind === "line" && (
+        <SelectField
+          label="Instead of"
+          className="w-56"
+          value={exception.lineId ?? ""}
+          options={section.lines.map((line, index) => ({
+            value: line.line.id,
+            label: `line ${index + 1}: ${line.text.slice(0, 24)}`,
+          }))}
+          onSet={(lineId) => change({ lineId })}
+        />
+      )}
+      {exception.kind === "ending" && (
+        <SelectField
+          label="When this follows"
+          className="w-40"
+          value={exception.followedBy ?? ""}
+          options={[
+            { value: "", label: "anything" },
+            ...outline.sections.map((other) => ({ value: other.section.id, label: other.section.label })),
+          ]}
+          onSet={(followedBy) => change({ followedBy: followedBy || null })}
+        />
+      )}
+      {atChord && (
+        <SelectField
+          label="At"
+          className="w-44"
+          value={exception.chordId ?? ""}
+          options={[
+            { value: "", label: exception.kind === "push" ? "the first chord" : "the last chord" },
+            ...chords.map((chord, index) => ({ value: chord.id, label: `${index + 1}. ${chord.symbol}` })),
+          ]}
+          onSet={(chordId) => change({ chordId: chordId || null })}
+        />
+      )}
+    </>
+  );
+}
+
+/** How many beats it takes, or until whose sign. */
+function HowLong({ exception, unit, change }: { exception: Exception; unit: BeatUnit } & Change) {
+  const length = LENGTH_WORDS[exception.kind];
+  return (
+    <>
+      {length && (
+        <NumberField
+          label={length}
+          unit="beats"
+          value={beatsOfTicks(exception.ticks, unit)}
+          least={0}
+          most={128}
+          whole={false}
+          onSet={(beats) => change({ ticks: ticksOfBeats(beats, unit) ?? exception.ticks })}
+        />
+      )}
+      {exception.kind === "hold" && (
+        <label className="flex items-center gap-2 pb-1 text-sm">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={exception.cued}
+            onChange={(event) => change({ cued: event.target.checked })}
+          />
+          until somebody gives the sign
+        </label>
+      )}
+    </>
   );
 }

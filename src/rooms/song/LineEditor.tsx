@@ -4,7 +4,7 @@ import { useState } from "react";
 import { beatsOfTicks, type LineSum, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
 import { addChord, removeChord, removeLine, set, setWords } from "@/core/song/edit";
 import type { OutlineLine } from "@/core/song/read";
-import type { VersionRow } from "@/core/song/schema";
+import type { PlacedChord, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
@@ -43,54 +43,13 @@ export function LineEditor({
       <BeatGrid line={line} version={version} sum={sum} label={label} />
       <ul className="flex flex-col gap-2">
         {line.chords.map(({ chord }, index) => (
-          <li key={chord.id} className="flex flex-wrap items-end gap-3">
-            <TextField
-              label={`Chord ${index + 1}, written in ${version.writtenKey}`}
-              value={chord.symbol}
-              longest={40}
-              className="w-44"
-              check={checkSymbol}
-              onSet={(symbol) => act(set("chords", chord.id, { symbol: symbol.trim() }))}
-            />
-            <NumberField
-              label="Beats"
-              value={beatsOfTicks(chord.ticks, version.beatUnit)}
-              least={0.25}
-              most={LONGEST_BEATS}
-              whole={false}
-              onSet={(beats) =>
-                act(
-                  set("chords", chord.id, {
-                    ticks: ticksOfBeats(beats, version.beatUnit) ?? chord.ticks,
-                    guessed: false,
-                  }),
-                )
-              }
-            />
-            <SelectField
-              label="Under"
-              className="w-36"
-              value={chord.wordId ?? ""}
-              options={wordChoices}
-              onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))}
-            />
-            <label className="flex items-center gap-2 pb-1 text-sm">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={!chord.sure}
-                onChange={(event) => act(set("chords", chord.id, { sure: !event.target.checked }))}
-              />
-              not sure
-            </label>
-            <button
-              type="button"
-              className="btn btn-sm"
-              onClick={() => act(removeChord(current(), chord.id))}
-            >
-              Remove {chord.symbol}
-            </button>
-          </li>
+          <ChordFields
+            key={chord.id}
+            chord={chord}
+            index={index}
+            version={version}
+            wordChoices={wordChoices}
+          />
         ))}
       </ul>
       <NewChord line={line} version={version} wordChoices={wordChoices} />
@@ -165,5 +124,67 @@ function NewChord({
         </span>
       )}
     </form>
+  );
+}
+
+/** One chord of a line: its name, beats, word, and whether it is sure. */
+function ChordFields({
+  chord,
+  index,
+  version,
+  wordChoices,
+}: {
+  chord: PlacedChord;
+  index: number;
+  version: VersionRow;
+  wordChoices: readonly { value: string; label: string }[];
+}) {
+  const current = useCurrentVersion();
+  const act = useAct();
+  return (
+    <li className="flex flex-wrap items-end gap-3">
+      <TextField
+        label={`Chord ${index + 1}, written in ${version.writtenKey}`}
+        value={chord.symbol}
+        longest={40}
+        className="w-44"
+        check={checkSymbol}
+        onSet={(symbol) => act(set("chords", chord.id, { symbol: symbol.trim() }))}
+      />
+      <NumberField
+        label="Beats"
+        value={beatsOfTicks(chord.ticks, version.beatUnit)}
+        least={0.25}
+        most={LONGEST_BEATS}
+        whole={false}
+        onSet={(beats) =>
+          act(
+            set("chords", chord.id, {
+              ticks: ticksOfBeats(beats, version.beatUnit) ?? chord.ticks,
+              guessed: false,
+            }),
+          )
+        }
+      />
+      <SelectField
+        label="Under"
+        className="w-36"
+        value={chord.wordId ?? ""}
+        options={wordChoices}
+        onSet={(wordId) => act(set("chords", chord.id, { wordId: wordId || null, offset: 0 }))}
+      />
+      <label className="flex items-center gap-2 pb-1 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={!chord.sure}
+          onChange={(event) => act(set("chords", chord.id, { sure: !event.target.checked }))}
+        />
+        not sure
+      </label>
+      <button type="button" className="btn btn-sm" onClick={() => act(removeChord(current(), chord.id))}>
+        Remove {chord.symbol}
+      </button>
+    </li>
   );
 }

@@ -8,6 +8,7 @@ import {
   beatsOfTicks,
   countBeats,
   describeOpenSection,
+  type LineSum,
   ticksOfBar,
   ticksOfBeats,
 } from "@/core/rhythm";
@@ -49,7 +50,6 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
   const [settings, setSettings] = useState(false);
   const current = useCurrentVersion();
   const act = useAct();
-  const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bars = sum?.bars.length ?? 0;
   const guessed = lines.flatMap((line) => line.chords).filter(({ chord }) => chord.guessed);
   const accept = () =>
@@ -93,60 +93,17 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
       {lines.length === 0 && <p className="text-sm">No lines yet.</p>}
       <ol className="flex flex-col gap-1">
         {lines.map((line, index) => {
-          const lineSum = sum?.lines[index];
-          const open = opened === line.line.id;
-          const unreadable = line.chords.filter(({ chord }) => !parseChord(chord.symbol).ok);
           return (
-            <li
+            <CardLine
               key={line.line.id}
-              className={`rounded-field px-2 py-1 ${open ? "bg-base-200" : "hover:bg-base-200"}`}
-            >
-              <KeptNotes notes={notes?.get(line.line.id)} />
-              <div className="flex items-start gap-3">
-                <div className="min-w-0 flex-1 text-lg">
-                  {line.chords.length === 0 && line.words.length === 0 ? (
-                    <span className="text-base italic">An empty line</span>
-                  ) : (
-                    <SungLine
-                      pieces={piecesOf(line, lineSum, version.beatUnit, (symbol) =>
-                        soundingName(version, symbol),
-                      )}
-                      beatsInBar={beatsOfBar(meter, version.beatUnit)}
-                    />
-                  )}
-                </div>
-                <span className="w-32 shrink-0 text-right text-sm">
-                  {lineSum && lineSum.ticks > 0 && countBeats(beatsOfTicks(lineSum.ticks, version.beatUnit))}
-                  {lineSum && lineSum.carryOut > 0 && (
-                    <span className="block">
-                      {countBeats(beatsOfTicks(lineSum.carryOut, version.beatUnit))} into a bar
-                    </span>
-                  )}
-                  <button
-                    type="button"
-                    className="link block w-full text-right"
-                    aria-expanded={open}
-                    aria-label={`${open ? "Close" : "Change"} line ${index + 1} of ${section.label}`}
-                    onClick={() => setOpened(open ? null : line.line.id)}
-                  >
-                    {open ? "Close" : "Change"}
-                  </button>
-                </span>
-              </div>
-              {unreadable.map(({ chord }) => (
-                <p key={chord.id} role="note" className="text-sm text-error">
-                  “{chord.symbol}” can’t be read as a chord; it is kept as written. Correct it under Change.
-                </p>
-              ))}
-              {open && (
-                <LineEditor
-                  line={line}
-                  version={version}
-                  sum={lineSum}
-                  label={`line ${index + 1} of ${section.label}`}
-                />
-              )}
-            </li>
+              line={line}
+              sum={sum?.lines[index]}
+              version={version}
+              label={`line ${index + 1} of ${section.label}`}
+              notes={notes?.get(line.line.id)}
+              isOpen={opened === line.line.id}
+              onOpen={(opens) => setOpened(opens ? line.line.id : null)}
+            />
           );
         })}
       </ol>
@@ -161,6 +118,69 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
     </section>
   );
 });
+
+/** One line of a section: chords over words, its beats, and the editor that opens under it. */
+function CardLine({
+  line,
+  sum,
+  version,
+  label,
+  notes,
+  isOpen,
+  onOpen,
+}: {
+  line: OutlineSection["lines"][number];
+  sum: LineSum | undefined;
+  version: VersionRow;
+  /** "line 2 of Verse 1". */
+  label: string;
+  notes: readonly Note[] | undefined;
+  isOpen: boolean;
+  onOpen: (open: boolean) => void;
+}) {
+  const meter = { beats: version.meterBeats, unit: version.meterUnit };
+  const unreadable = line.chords.filter(({ chord }) => !parseChord(chord.symbol).ok);
+  return (
+    <li className={`rounded-field px-2 py-1 ${isOpen ? "bg-base-200" : "hover:bg-base-200"}`}>
+      <KeptNotes notes={notes} />
+      <div className="flex items-start gap-3">
+        <div className="min-w-0 flex-1 text-lg">
+          {line.chords.length === 0 && line.words.length === 0 ? (
+            <span className="text-base italic">An empty line</span>
+          ) : (
+            <SungLine
+              pieces={piecesOf(line, sum, version.beatUnit, (symbol) => soundingName(version, symbol))}
+              beatsInBar={beatsOfBar(meter, version.beatUnit)}
+            />
+          )}
+        </div>
+        <span className="w-32 shrink-0 text-right text-sm">
+          {sum && sum.ticks > 0 && countBeats(beatsOfTicks(sum.ticks, version.beatUnit))}
+          {sum && sum.carryOut > 0 && (
+            <span className="block">
+              {countBeats(beatsOfTicks(sum.carryOut, version.beatUnit))} into a bar
+            </span>
+          )}
+          <button
+            type="button"
+            className="link block w-full text-right"
+            aria-expanded={isOpen}
+            aria-label={`${isOpen ? "Close" : "Change"} ${label}`}
+            onClick={() => onOpen(!isOpen)}
+          >
+            {isOpen ? "Close" : "Change"}
+          </button>
+        </span>
+      </div>
+      {unreadable.map(({ chord }) => (
+        <p key={chord.id} role="note" className="text-sm text-error">
+          “{chord.symbol}” can’t be read as a chord; it is kept as written. Correct it under Change.
+        </p>
+      ))}
+      {isOpen && <LineEditor line={line} version={version} sum={sum} label={label} />}
+    </li>
+  );
+}
 
 /** A section told as an earlier one, with its difference as a difference, and the offer to fold it in. */
 function Alike({ outline, alike }: { outline: OutlineSection; alike: Similarity }) {

@@ -34,7 +34,6 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
   }, [use.id]);
   if (!section) return null;
   const label = use.label ?? section.section.label;
-  const change = (fields: Partial<Use>) => act(set("uses", use.id, fields));
   const exceptions = outline.exceptions.get(use.id) ?? [];
   return (
     <section
@@ -49,66 +48,7 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
           Close
         </button>
       </header>
-      <div className="flex flex-wrap items-end gap-x-4 gap-y-3">
-        <TextField
-          label="Its name here"
-          value={use.label ?? ""}
-          longest={80}
-          className="w-40"
-          onSet={(text) => change({ label: text.trim() === "" ? null : text.trim() })}
-        />
-        <NumberField
-          label="Times"
-          value={use.repeat}
-          least={1}
-          most={32}
-          onSet={(repeat) => change({ repeat })}
-        />
-        <NumberField
-          label="Key"
-          unit="semitones up"
-          value={use.shift}
-          least={-11}
-          most={11}
-          onSet={(shift) => change({ shift })}
-        />
-        <NumberField
-          label={use.bpm === null ? "Tempo (the song’s)" : "Tempo here"}
-          unit="a minute"
-          value={use.bpm ?? version.bpm}
-          least={1}
-          most={MOST_BPM}
-          whole={false}
-          onSet={(bpm) => change({ bpm: bpm === version.bpm ? null : bpm })}
-        />
-        <NumberField
-          label={use.meterBeats === null ? "Metre (the song’s)" : "Metre here"}
-          unit="beats"
-          value={use.meterBeats ?? version.meterBeats}
-          least={1}
-          most={MOST_BEATS_IN_A_BAR}
-          onSet={(beats) => change({ meterBeats: beats === version.meterBeats ? null : beats })}
-        />
-        <SelectField
-          label="of a note of"
-          className="w-24"
-          value={String(use.meterUnit ?? version.meterUnit)}
-          options={METER_UNITS.map((unit) => ({ value: String(unit), label: `1/${unit}` }))}
-          onSet={(text) => {
-            const unit = Number(text) as VersionRow["meterUnit"];
-            change({ meterUnit: unit === version.meterUnit ? null : unit });
-          }}
-        />
-        <label className="flex items-center gap-2 pb-1 text-sm">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={!use.vocals}
-            onChange={(event) => change({ vocals: !event.target.checked })}
-          />
-          no vocals
-        </label>
-      </div>
+      <UseFields use={use} version={version} />
       <OpenHere use={use} version={version} />
       {exceptions.length > 0 && (
         <ul className="mt-3 flex flex-col gap-3">
@@ -131,6 +71,74 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
         </p>
       )}
     </section>
+  );
+}
+
+/** What is otherwise at this place: name, times, key, tempo, metre, vocals. */
+function UseFields({ use, version }: { use: Use; version: VersionRow }) {
+  const act = useAct();
+  const change = (fields: Partial<Use>) => act(set("uses", use.id, fields));
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-3">
+      <TextField
+        label="Its name here"
+        value={use.label ?? ""}
+        longest={80}
+        className="w-40"
+        onSet={(text) => change({ label: text.trim() === "" ? null : text.trim() })}
+      />
+      <NumberField
+        label="Times"
+        value={use.repeat}
+        least={1}
+        most={32}
+        onSet={(repeat) => change({ repeat })}
+      />
+      <NumberField
+        label="Key"
+        unit="semitones up"
+        value={use.shift}
+        least={-11}
+        most={11}
+        onSet={(shift) => change({ shift })}
+      />
+      <NumberField
+        label={use.bpm === null ? "Tempo (the song’s)" : "Tempo here"}
+        unit="a minute"
+        value={use.bpm ?? version.bpm}
+        least={1}
+        most={MOST_BPM}
+        whole={false}
+        onSet={(bpm) => change({ bpm: bpm === version.bpm ? null : bpm })}
+      />
+      <NumberField
+        label={use.meterBeats === null ? "Metre (the song’s)" : "Metre here"}
+        unit="beats"
+        value={use.meterBeats ?? version.meterBeats}
+        least={1}
+        most={MOST_BEATS_IN_A_BAR}
+        onSet={(beats) => change({ meterBeats: beats === version.meterBeats ? null : beats })}
+      />
+      <SelectField
+        label="of a note of"
+        className="w-24"
+        value={String(use.meterUnit ?? version.meterUnit)}
+        options={METER_UNITS.map((unit) => ({ value: String(unit), label: `1/${unit}` }))}
+        onSet={(text) => {
+          const unit = Number(text) as VersionRow["meterUnit"];
+          change({ meterUnit: unit === version.meterUnit ? null : unit });
+        }}
+      />
+      <label className="flex items-center gap-2 pb-1 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={!use.vocals}
+          onChange={(event) => change({ vocals: !event.target.checked })}
+        />
+        no vocals
+      </label>
+    </div>
   );
 }
 

@@ -24,42 +24,10 @@ type Props = {
  */
 export function Stage({ part, title, versionId, revision }: Props) {
   const ready = useReady();
-  const [at, setAt] = useState(0);
-  const sheet = useRef<HTMLElement>(null);
-  const [more, setMore] = useState(false);
+  const { sheet, look, more, here, goOn, goBack } = usePages(part);
   const last = part.sheets.length - 1;
-  const here = Math.min(at, Math.max(0, last));
   const now = part.sheets[here];
   const next = part.sheets[here + 1];
-
-  const look = useCallback(() => {
-    const box = sheet.current;
-    setMore(box !== null && box.scrollHeight - box.clientHeight - box.scrollTop > 8);
-  }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new sheet is looked at from its top
-  useEffect(() => {
-    sheet.current?.scrollTo(0, 0);
-    look();
-    window.addEventListener("resize", look);
-    return () => window.removeEventListener("resize", look);
-  }, [here, look, part]);
-
-  const goOn = useCallback(() => {
-    const box = sheet.current;
-    const hidden = box && firstHiddenLine(box);
-    if (box && hidden) {
-      box.scrollTo(0, hidden.offsetTop - box.offsetTop);
-      look();
-    } else setAt(Math.min(here + 1, Math.max(0, last)));
-  }, [here, last, look]);
-  const goBack = useCallback(() => {
-    const box = sheet.current;
-    if (box && box.scrollTop > 0) {
-      box.scrollTo(0, Math.max(0, box.scrollTop - box.clientHeight + 140));
-      look();
-    } else setAt(Math.max(0, here - 1));
-  }, [here, look]);
-
   usePageKeys(goOn, goBack);
   useFollow(versionId, revision);
   useKeepLit();
@@ -69,27 +37,13 @@ export function Stage({ part, title, versionId, revision }: Props) {
       data-theme="stage"
       className="flex h-dvh flex-col overflow-hidden bg-base-100 px-5 py-3 text-base-content"
     >
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-1 text-lg max-sm:text-base">
-        <h1 className="text-lg">
-          {title} · {part.player}
-        </h1>
-        <span>
-          {part.instrument === "guitar"
-            ? `${describeCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
-            : `sounds in ${pretty(part.sounding)}`}
-        </span>
-        <span className="max-sm:hidden">
-          {part.meter}, {part.bpm} a minute
-        </span>
-        <span className="ml-auto flex items-center gap-3">
-          <span aria-live="polite">
-            {part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}
-          </span>
-          <Link className="link" href={`/song/${versionId}`} prefetch={false}>
-            Leave
-          </Link>
-        </span>
-      </header>
+      <TopLine
+        part={part}
+        title={title}
+        versionId={versionId}
+        now={now}
+        where={part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}
+      />
       {now ? (
         <>
           <NowHead sheet={now} />
@@ -128,6 +82,74 @@ export function Stage({ part, title, versionId, revision }: Props) {
         </button>
       </nav>
     </main>
+  );
+}
+
+/** Going through the sheets: the lines that do not fit yet come first, then the next section. */
+function usePages(part: StagePart) {
+  const [at, setAt] = useState(0);
+  const sheet = useRef<HTMLElement>(null);
+  const [more, setMore] = useState(false);
+  const last = part.sheets.length - 1;
+  const here = Math.min(at, Math.max(0, last));
+
+  const look = useCallback(() => {
+    const box = sheet.current;
+    setMore(box !== null && box.scrollHeight - box.clientHeight - box.scrollTop > 8);
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new sheet is looked at from its top
+  useEffect(() => {
+    sheet.current?.scrollTo(0, 0);
+    look();
+    window.addEventListener("resize", look);
+    return () => window.removeEventListener("resize", look);
+  }, [here, look, part]);
+
+  const goOn = useCallback(() => {
+    const box = sheet.current;
+    const hidden = box && firstHiddenLine(box);
+    if (box && hidden) {
+      box.scrollTo(0, hidden.offsetTop - box.offsetTop);
+      look();
+    } else setAt(Math.min(here + 1, Math.max(0, last)));
+  }, [here, last, look]);
+  const goBack = useCallback(() => {
+    const box = sheet.current;
+    if (box && box.scrollTop > 0) {
+      box.scrollTo(0, Math.max(0, box.scrollTop - box.clientHeight + 140));
+      look();
+    } else setAt(Math.max(0, here - 1));
+  }, [here, look]);
+  return { sheet, look, more, here, goOn, goBack };
+}
+
+type TopProps = Pick<Props, "part" | "title" | "versionId"> & {
+  readonly now: StagePart["sheets"][number] | undefined;
+  /** "2 of 7". */
+  readonly where: string;
+};
+
+function TopLine({ part, title, versionId, now, where }: TopProps) {
+  return (
+    <header className="flex flex-wrap items-center gap-x-5 gap-y-1 text-lg max-sm:text-base">
+      <h1 className="text-lg">
+        {title} · {part.player}
+      </h1>
+      <span>
+        {part.instrument === "guitar"
+          ? `${describeCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
+          : `sounds in ${pretty(part.sounding)}`}
+      </span>
+      <span className="max-sm:hidden">
+        {part.meter}, {part.bpm} a minute
+      </span>
+      <span className="ml-auto flex items-center gap-3">
+        <span aria-live="polite">{where}</span>
+        <Link className="link" href={`/song/${versionId}`} prefetch={false}>
+          Leave
+        </Link>
+      </span>
+    </header>
   );
 }
 

@@ -82,12 +82,7 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
       key: writeChord(key, player.writing),
       lines: lines.map(({ timed, sum }): StageLine => {
         const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf);
-        const heads = pieces.length - timed.events.length;
-        return {
-          id: timed.outline.line.id,
-          pieces,
-          starts: pieces.map((_, at) => (timed.events[at - heads]?.tick ?? timed.tick) - passage.tick),
-        };
+        return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
       }),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
       feet: feetIn(passage, player, cues),
@@ -112,6 +107,15 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     seconds,
     sheets,
   };
+}
+
+/** When each piece of a line begins, in ticks of its passage; words before the first chord begin with the line. */
+function startsOf(timed: Passage["lines"][number], pieces: number, passage: Passage): number[] {
+  const heads = pieces - timed.events.length;
+  return Array.from(
+    { length: pieces },
+    (_, at) => (timed.events[at - heads]?.tick ?? timed.tick) - passage.tick,
+  );
 }
 
 const inPassage = (passage: Passage, { tick }: Cue): boolean =>

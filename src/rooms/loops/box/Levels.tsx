@@ -10,7 +10,6 @@ const describeDb = (level: number): string =>
 /** How loud layers get together, in what order levels are set, and a meter of the input. */
 export function Levels({ loops }: { loops: Loops }) {
   const { shown, song } = loops;
-  const meter = useMeter();
   const states = (shown?.plan.states ?? []).map((tracks) =>
     tracks.flatMap((track) =>
       shown!.plan.tracks[track]!.flatMap((id) => song.layers.find((layer) => layer.id === id) ?? []),
@@ -61,45 +60,53 @@ export function Levels({ loops }: { loops: Loops }) {
       ) : (
         <p className="text-sm">Add layers, and it is told here how loud they get together.</p>
       )}
-      <div className="mt-3 flex flex-wrap items-center gap-3">
-        {meter.state === "on" ? (
-          <button type="button" className="btn btn-sm" onClick={meter.stop}>
-            Turn the meter off
-          </button>
-        ) : (
-          <button
-            type="button"
-            className="btn btn-sm"
-            disabled={meter.state === "asking"}
-            onClick={meter.start}
-          >
-            Check the input with the microphone
-          </button>
-        )}
-        {meter.state === "on" && (
-          <>
-            <meter
-              className="h-4 w-56"
-              min={-60}
-              max={0}
-              high={-HEADROOM}
-              value={Number.isFinite(meter.peak) ? meter.peak : -60}
-              aria-label="Level of the input, dBFS"
-            />
-            <span>
-              now {describeDb(meter.peak)}, highest {describeDb(meter.highest)}
-              {meter.highest > -0.1 && ": it clips, turn it down"}
-            </span>
-          </>
-        )}
-        {meter.state === "refused" && (
-          <span>The browser gives no microphone here. Use the meter of the box itself.</span>
-        )}
-      </div>
+      <InputMeter />
       <p className="mt-2 max-w-3xl text-sm">
         Mind your ears: 85 dBA is taken as safe for 8 hours, and each 3 dB more halves the time (NIOSH
         98-126). Start quietly in headphones, and keep to the local rules on sound.
       </p>
     </section>
+  );
+}
+
+/** A meter of the input, by the microphone. */
+function InputMeter() {
+  const meter = useMeter();
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      {meter.state === "on" ? (
+        <button type="button" className="btn btn-sm" onClick={meter.stop}>
+          Turn the meter off
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={meter.state === "asking"}
+          onClick={meter.start}
+        >
+          Check the input with the microphone
+        </button>
+      )}
+      {meter.state === "on" && (
+        <>
+          <meter
+            className="h-4 w-56"
+            min={-60}
+            max={0}
+            high={-HEADROOM}
+            value={Number.isFinite(meter.peak) ? meter.peak : -60}
+            aria-label="Level of the input, dBFS"
+          />
+          <span>
+            now {describeDb(meter.peak)}, highest {describeDb(meter.highest)}
+            {meter.highest > -0.1 && ": it clips, turn it down"}
+          </span>
+        </>
+      )}
+      {meter.state === "refused" && (
+        <span>The browser gives no microphone here. Use the meter of the box itself.</span>
+      )}
+    </div>
   );
 }

@@ -4,7 +4,7 @@ import { buildOf, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loo
 import { LOOP_SCHOOLS } from "@/core/song/schema";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import type { Loops } from "../use-loops";
+import type { Loops, ShownPlan } from "../use-loops";
 import { describeSeconds } from "../words";
 
 const SCHOOL_WORDS: Readonly<Record<LoopSchool, string>> = {
@@ -80,23 +80,28 @@ export function BuildPlan({ loops }: { loops: Loops }) {
           ? "Nothing is sung in this song."
           : `${describeSeconds(words)} from the count-in to the first sung word.`}
       </p>
-      {shown.plan.later.length > 0 && (
-        <>
-          <h3 className="mt-3 text-sm font-bold">Can wait until the song runs</h3>
-          <ul className="list-disc pl-6 text-sm">
-            {shown.plan.later.map(({ layer, section, bar, savesSeconds }) => {
-              const piece = shown.song.pieces.find(({ id }) => id === section);
-              const before = piece ? Math.round((piece.from - piece.span.from) / shown.song.barTicks) : 0;
-              return (
-                <li key={layer}>
-                  {nameOf(layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what plays
-                  it is free there for a whole pass. Saves {describeSeconds(savesSeconds)}.
-                </li>
-              );
-            })}
-          </ul>
-        </>
-      )}
+      {shown.plan.later.length > 0 && <CanWait shown={shown} nameOf={nameOf} />}
     </section>
+  );
+}
+
+/** Layers that can be recorded while the song runs, where nothing else is in the way. */
+function CanWait({ shown, nameOf }: { shown: ShownPlan; nameOf: (layer: string) => string }) {
+  return (
+    <>
+      <h3 className="mt-3 text-sm font-bold">Can wait until the song runs</h3>
+      <ul className="list-disc pl-6 text-sm">
+        {shown.plan.later.map(({ layer, section, bar, savesSeconds }) => {
+          const piece = shown.song.pieces.find(({ id }) => id === section);
+          const before = piece ? Math.round((piece.from - piece.span.from) / shown.song.barTicks) : 0;
+          return (
+            <li key={layer}>
+              {nameOf(layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what plays it is
+              free there for a whole pass. Saves {describeSeconds(savesSeconds)}.
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }

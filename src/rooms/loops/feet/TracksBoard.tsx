@@ -24,6 +24,10 @@ export function TracksBoard({
   const put = (layer: string, track: number | null) => act(setLayer(layer, { track }));
   const byId = new Map(song.layers.map((layer) => [layer.id, layer]));
   const pinned = song.layers.filter(({ track }) => track !== null);
+  const leaveAll = () => {
+    const left = pinned.map(({ id }) => set("loopLayers", id, { track: null }));
+    act(batch("Leave layers to the plan", left));
+  };
   return (
     <section aria-labelledby="tracks-title" className="mb-8">
       <h2 id="tracks-title" className="mb-1">
@@ -69,18 +73,7 @@ export function TracksBoard({
             {free.wrongBars === plan.wrongBars && free.footCost === plan.footCost
               ? "Where you put layers costs nothing: the plan could do no better by itself."
               : `Left to the plan it would be ${describeWrong(free.wrongBars)}, foot cost ${free.footCost}.`}{" "}
-            <button
-              type="button"
-              className="link"
-              onClick={() =>
-                act(
-                  batch(
-                    "Leave layers to the plan",
-                    pinned.map(({ id }) => set("loopLayers", id, { track: null })),
-                  ),
-                )
-              }
-            >
+            <button type="button" className="link" onClick={leaveAll}>
               Leave every layer to the plan
             </button>
           </>

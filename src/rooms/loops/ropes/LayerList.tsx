@@ -24,9 +24,6 @@ export function LayerList({ loops }: { loops: Loops }) {
   const current = useCurrentVersion();
   const [open, setOpen] = useState<string | null>(null);
   const opened = song.layers.find(({ id }) => id === open);
-  const trackOf = new Map(
-    loops.shown?.plan.tracks.flatMap((ids, track) => ids.map((id) => [id, track] as const)) ?? [],
-  );
   return (
     <section aria-labelledby="layers-title" className="mb-8">
       <h2 id="layers-title" className="mb-1">
@@ -39,47 +36,7 @@ export function LayerList({ loops }: { loops: Loops }) {
           that.
         </p>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="table table-sm mb-2 w-auto min-w-[40rem]">
-            <thead>
-              <tr className="text-base-content">
-                <th scope="col">Layer</th>
-                <th scope="col">Played as</th>
-                <th scope="col">Length</th>
-                <th scope="col">Takes</th>
-                <th scope="col">Peak</th>
-                <th scope="col">Track</th>
-              </tr>
-            </thead>
-            <tbody>
-              {song.layers.map((layer) => (
-                <tr key={layer.id} className={layer.id === open ? "bg-base-200" : ""}>
-                  <th scope="row">
-                    <button
-                      type="button"
-                      className="link font-bold"
-                      aria-expanded={layer.id === open}
-                      onClick={() => setOpen(layer.id === open ? null : layer.id)}
-                    >
-                      {layer.name}
-                    </button>
-                  </th>
-                  <td>
-                    {SOUND_WORDS[layer.plays]}
-                    {layer.pitch === "damped" && ", damped"}
-                  </td>
-                  <td>{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</td>
-                  <td>{describeNeeds(layer.needs)}</td>
-                  <td>{layer.level} dBFS</td>
-                  <td>
-                    {trackOf.has(layer.id) ? `track ${trackOf.get(layer.id)! + 1}` : "not yet"}
-                    {layer.track !== null && " (put there)"}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <LayerTable loops={loops} open={open} onOpen={setOpen} />
       )}
       {opened && (
         <LayerPane key={opened.id} layer={opened} barTicks={song.barTicks} onGone={() => setOpen(null)} />
@@ -153,5 +110,63 @@ function FromSheet({ song }: { song: SongLoops }): ReactNode {
         ))}
       </select>
     </label>
+  );
+}
+
+/** Every layer with how it sounds, what it takes, and the track it is on. */
+function LayerTable({
+  loops: { song, shown },
+  open,
+  onOpen,
+}: {
+  loops: Loops;
+  open: string | null;
+  onOpen: (layer: string | null) => void;
+}) {
+  const trackOf = new Map(
+    shown?.plan.tracks.flatMap((ids, track) => ids.map((id) => [id, track] as const)) ?? [],
+  );
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm mb-2 w-auto min-w-[40rem]">
+        <thead>
+          <tr className="text-base-content">
+            <th scope="col">Layer</th>
+            <th scope="col">Played as</th>
+            <th scope="col">Length</th>
+            <th scope="col">Takes</th>
+            <th scope="col">Peak</th>
+            <th scope="col">Track</th>
+          </tr>
+        </thead>
+        <tbody>
+          {song.layers.map((layer) => (
+            <tr key={layer.id} className={layer.id === open ? "bg-base-200" : ""}>
+              <th scope="row">
+                <button
+                  type="button"
+                  className="link font-bold"
+                  aria-expanded={layer.id === open}
+                  onClick={() => onOpen(layer.id === open ? null : layer.id)}
+                >
+                  {layer.name}
+                </button>
+              </th>
+              <td>
+                {SOUND_WORDS[layer.plays]}
+                {layer.pitch === "damped" && ", damped"}
+              </td>
+              <td>{layer.bars === 1 ? "1 bar" : `${layer.bars} bars`}</td>
+              <td>{describeNeeds(layer.needs)}</td>
+              <td>{layer.level} dBFS</td>
+              <td>
+                {trackOf.has(layer.id) ? `track ${trackOf.get(layer.id)! + 1}` : "not yet"}
+                {layer.track !== null && " (put there)"}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -45,26 +45,7 @@ export function LayerPane({
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
         <TextField label="Name" value={layer.name} required longest={60} onSet={(name) => change({ name })} />
-        <SelectField
-          label="Played as"
-          value={layer.plays}
-          options={LAYER_SOUNDS.map((one) => ({ value: one, label: SOUND_WORDS[one] }))}
-          onSet={(value) => {
-            const plays = value as LayerSound;
-            const dry = plays === "thump" || plays === "chop" || plays === "clap";
-            change({
-              plays,
-              pitch: dry ? "unpitched" : "pitched",
-              needs: plays === "voice" ? ["mouth"] : ["hands"],
-            });
-          }}
-        />
-        <SelectField
-          label="Pitch"
-          value={layer.pitch}
-          options={LAYER_PITCHES.map((one) => ({ value: one, label: PITCH_WORDS[one] }))}
-          onSet={(pitch) => change({ pitch })}
-        />
+        <HowItSounds layer={layer} change={change} />
         <NumberField
           label="Length"
           value={layer.bars}
@@ -135,6 +116,34 @@ const choicesOf = (rows: readonly { readonly id: string; readonly name: string }
   NOTHING,
   ...rows.map(({ id, name }) => ({ value: id, label: name })),
 ];
+
+/** What it is played as, and whether it has a pitch. */
+function HowItSounds({ layer, change }: LinkProps) {
+  return (
+    <>
+      <SelectField
+        label="Played as"
+        value={layer.plays}
+        options={LAYER_SOUNDS.map((one) => ({ value: one, label: SOUND_WORDS[one] }))}
+        onSet={(value) => {
+          const plays = value as LayerSound;
+          const dry = plays === "thump" || plays === "chop" || plays === "clap";
+          change({
+            plays,
+            pitch: dry ? "unpitched" : "pitched",
+            needs: plays === "voice" ? ["mouth"] : ["hands"],
+          });
+        }}
+      />
+      <SelectField
+        label="Pitch"
+        value={layer.pitch}
+        options={LAYER_PITCHES.map((one) => ({ value: one, label: PITCH_WORDS[one] }))}
+        onSet={(pitch) => change({ pitch })}
+      />
+    </>
+  );
+}
 
 /** The line and the pattern a layer plays. */
 function WhatIsIn({ layer, change }: LinkProps) {

@@ -183,22 +183,7 @@ const StrandRow = memo(function StrandRow({
               onPointerEnter={(event) => event.buttons === 1 && onEnter(use, row, at)}
             >
               <Strand stretches={want.stretches} from={unit.from} to={unit.to} />
-              {here.map((one) => {
-                const [from, to] = [Math.max(one.from, unit.from), Math.min(one.to, unit.to)];
-                const size = {
-                  left: `${((from - unit.from) / (unit.to - unit.from)) * 100}%`,
-                  width: `${((to - from) / (unit.to - unit.from)) * 100}%`,
-                };
-                return (
-                  (one.sounds || one.wrong) && (
-                    <span
-                      key={one.from}
-                      className={`pointer-events-none absolute bottom-0 block h-1.5 ${one.sounds ? "bg-primary" : ""} ${one.wrong ? "border-2 border-error" : ""}`}
-                      style={size}
-                    />
-                  )
-                );
-              })}
+              <Played stretches={here} unit={unit} />
               {wrong && (
                 <span className="pointer-events-none absolute top-0 right-0.5 bg-base-100 px-0.5 text-xs leading-none font-bold text-error">
                   {sounds ? "plays" : "silent"}
@@ -212,6 +197,26 @@ const StrandRow = memo(function StrandRow({
     </>
   );
 });
+
+/** What the plan makes of a unit: a line where it plays, a frame where that is not what is wanted. */
+function Played({ stretches, unit }: { stretches: readonly PlayedStretch[]; unit: Unit }) {
+  return stretches.map((one) => {
+    const [from, to] = [Math.max(one.from, unit.from), Math.min(one.to, unit.to)];
+    const size = {
+      left: `${((from - unit.from) / (unit.to - unit.from)) * 100}%`,
+      width: `${((to - from) / (unit.to - unit.from)) * 100}%`,
+    };
+    return (
+      (one.sounds || one.wrong) && (
+        <span
+          key={one.from}
+          className={`pointer-events-none absolute bottom-0 block h-1.5 ${one.sounds ? "bg-primary" : ""} ${one.wrong ? "border-2 border-error" : ""}`}
+          style={size}
+        />
+      )
+    );
+  });
+}
 
 /** Keeps bars of a short row as wide as those of a full one. */
 function Rest({ units, full }: { units: readonly Unit[]; full: number }) {

@@ -1,12 +1,13 @@
 "use client";
 
-import { useCallback, useEffect, useEffectEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import type { Want } from "@/core/loops";
 import { SelectField } from "@/ui/SelectField";
 import { Toggles } from "@/ui/Toggles";
 import type { Loops } from "../use-loops";
 import { type Picked, UseBlock } from "./UseBlock";
 import { STEPS, type Step } from "./units";
+import { useStrandDrag } from "./use-strand-drag";
 import { useStrandKeys } from "./use-strand-keys";
 import { type StrandPlace, useStrands } from "./use-strands";
 
@@ -23,39 +24,9 @@ export function Wanted({ loops }: { loops: Loops }) {
   const [place, setPlace] = useState<StrandPlace | null>(null);
   const strands = useStrands(loops, step);
   const { layers, spans, rows, full, blocks, stroke, follow, isOwn } = strands;
-  const drag = useRef(false);
   const box = useRef<HTMLDivElement>(null);
   const onKey = useStrandKeys(strands, box, place, setPlace, tool);
-
-  const onUp = useEffectEvent(() => {
-    if (!drag.current) return;
-    drag.current = false;
-    if (place) stroke(place, tool);
-  });
-  useEffect(() => {
-    const up = () => onUp();
-    // A finger that turns out to scroll draws nothing.
-    const cancel = () => {
-      drag.current = false;
-      setPlace(null);
-    };
-    window.addEventListener("pointerup", up);
-    window.addEventListener("pointercancel", cancel);
-    return () => {
-      window.removeEventListener("pointerup", up);
-      window.removeEventListener("pointercancel", cancel);
-    };
-  }, []);
-  const onDown = useCallback((use: number, layer: number, unit: number) => {
-    drag.current = true;
-    setPlace({ use, layer, from: unit, to: unit });
-  }, []);
-  const onEnter = useCallback((use: number, layer: number, unit: number) => {
-    setPlace((before) =>
-      drag.current && before?.use === use && before.layer === layer ? { ...before, to: unit } : before,
-    );
-  }, []);
-
+  const { onDown, onEnter } = useStrandDrag(setPlace, () => place && stroke(place, tool));
   return (
     <section aria-labelledby="wanted-title">
       <h2 id="wanted-title">What is wanted</h2>
@@ -76,14 +47,7 @@ export function Wanted({ loops }: { loops: Loops }) {
             setStep(value as Step);
           }}
         />
-        <p className="flex flex-wrap items-center gap-x-4 text-sm" aria-hidden="true">
-          <span className="flex items-center gap-1">
-            <span className="inline-block h-1.5 w-8 bg-primary" /> the plan plays it
-          </span>
-          <span className="flex items-center gap-1">
-            <span className="inline-block h-1.5 w-8 border-2 border-error" /> not as wanted
-          </span>
-        </p>
+        <Legend />
       </div>
       {/* biome-ignore lint/a11y/noStaticElementInteractions: keys of the buttons inside */}
       <div ref={box} onKeyDown={onKey} className="select-none">
@@ -125,5 +89,18 @@ export function Wanted({ loops }: { loops: Loops }) {
         })}
       </div>
     </section>
+  );
+}
+
+function Legend() {
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 text-sm" aria-hidden="true">
+      <span className="flex items-center gap-1">
+        <span className="inline-block h-1.5 w-8 bg-primary" /> the plan plays it
+      </span>
+      <span className="flex items-center gap-1">
+        <span className="inline-block h-1.5 w-8 border-2 border-error" /> not as wanted
+      </span>
+    </p>
   );
 }

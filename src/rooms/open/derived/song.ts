@@ -46,19 +46,38 @@ const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
     );
   });
 
+/** A fresh outline in which sections that hold the same rows as before stay the same objects. */
+function keepSections(last: Outline | null, fresh: Outline): Outline {
+  const sections = fresh.sections.map((section) => {
+    const before = last?.byId.get(section.section.id);
+    return before && sameSection(before, section) ? before : section;
+  });
+  return { ...fresh, sections, byId: new Map(sections.map((section) => [section.section.id, section])) };
+}
+
+/** A fresh map in which values that say the same as before stay the same objects. */
+function keepEach<Value>(
+  last: ReadonlyMap<string, Value> | null,
+  fresh: ReadonlyMap<string, Value>,
+  isSame: (before: Value, value: Value) => boolean,
+): ReadonlyMap<string, Value> {
+  return new Map(
+    [...fresh].map(([key, value]) => {
+      const before = last?.get(key);
+      return [key, before !== undefined && isSame(before, value) ? before : value] as const;
+    }),
+  );
+}
+
+const sameRow = (a: FormRow, b: FormRow): boolean =>
+  a.use === b.use && a.section === b.section && a.bars === b.bars && a.otherwise === b.otherwise;
+
 /** What a song says: its outline, time, sums of bars, form in words. */
 export function songDerived() {
   /** Sections in order; one that an edit has not touched stays the same object, so that its card need not be drawn again. */
   const outline = remembered<[VersionBody], Outline>({
     from: (body) => tablesIn(body, SONG),
-    make: (last, body) => {
-      const fresh = outlineOf(body);
-      const sections = fresh.sections.map((section) => {
-        const before = last?.byId.get(section.section.id);
-        return before && sameSection(before, section) ? before : section;
-      });
-      return { ...fresh, sections, byId: new Map(sections.map((section) => [section.section.id, section])) };
-    },
+    make: (last, body) => keepSections(last, outlineOf(body)),
   });
 
   const timeline = remembered<[VersionBody], Timeline>({
@@ -86,13 +105,7 @@ export function songDerived() {
   const notes = remembered<[VersionBody], Notes>({
     from: (body) => [body.extras],
     make: (last, body) =>
-      new Map(
-        [...notesOf(body)].map(([section, own]) => {
-          const before = last?.get(section);
-          const isSame = before && JSON.stringify([...before]) === JSON.stringify([...own]);
-          return [section, isSame ? before : own] as const;
-        }),
-      ),
+      keepEach(last, notesOf(body), (a, b) => JSON.stringify([...a]) === JSON.stringify([...b])),
   });
 
   /** What a version's written chords sound like in its performing key, each symbol read once. */
@@ -121,16 +134,9 @@ export function songDerived() {
         const otherwise = [...describeUse(use), ...said].join("; ");
         return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
       });
-      const isSame = (row: FormRow, index: number) => {
-        const before = last?.[index];
-        return (
-          before?.use === row.use &&
-          before.section === row.section &&
-          before.bars === row.bars &&
-          before.otherwise === row.otherwise
-        );
-      };
-      return last && last.length === rows.length && rows.every(isSame) ? last : rows;
+      return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))
+        ? last
+        : rows;
     },
   });
 
@@ -161,15 +167,10 @@ export function songDerived() {
     make: (last, body) => {
       const version = versionRow(body);
       const fresh = likenesses(outline(body), (a, b) => differences(a, b, version));
-      return new Map(
-        [...fresh].map(([id, similarity]) => {
-          const before = last?.get(id);
-          const isSame =
-            before?.like === similarity.like &&
-            before.label === similarity.label &&
-            before.differences === similarity.differences;
-          return [id, isSame ? before : similarity];
-        }),
+      return keepEach(
+        last,
+        fresh,
+        (a, b) => a.like === b.like && a.label === b.label && a.differences === b.differences,
       );
     },
   });

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from "react";
 import { call, eveningsWith, type OpenedEvening } from "@/api";
 import type { Player } from "@/core/song/schema";
 import { setSoundBox } from "@/core/sounds";
-import { useEngine } from "@/engines/window";
+import { type AnswerOf, useEngine } from "@/engines/window";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion, useOpenSong, useWholeVersionLater } from "../../open";
@@ -68,8 +68,6 @@ function Laid({ evening, tones }: { evening: OpenedEvening; tones: Tones }) {
   const { player, box } = tones.song;
   const own = useWholeVersionLater();
   const { version } = useOpenSong();
-  const act = useAct();
-  const current = useCurrentVersion();
   const question = useMemo(
     () => ({
       songs: evening.items.map(({ title, versionId, body }) => ({
@@ -124,64 +122,79 @@ function Laid({ evening, tones }: { evening: OpenedEvening; tones: Tones }) {
         <SearchNote search={search} doing="Being laid anew…" /> In running order. A bank that is the same as
         one of an earlier song is saved once.
       </p>
-      <div className="overflow-x-auto">
-        <table className="table table-sm w-auto">
-          <thead>
-            <tr className="text-base-content">
-              <th scope="col">Bank</th>
-              <th scope="col">For</th>
-              {Array.from({ length: box.slots }, (_, slot) => (
-                <th key={slot} scope="col">
-                  Slot {slot + 1}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {banks.banks.map((bank) => (
-              <tr key={bank.bank} className="align-top">
-                <th scope="row">
-                  {bank.bank + 1}
-                  {bank.landing !== null && (
-                    <span className="block text-xs font-normal">opens on slot {bank.landing + 1}</span>
-                  )}
-                </th>
-                <td>{bank.titles.join(", ")}</td>
-                {bank.slots.map(({ slot, sound, program, page, doubles }) => (
-                  <td key={slot}>
-                    {sound ?? <span className="text-sm">free</span>}
-                    <span className="block font-mono text-xs">
-                      program {program}
-                      {page > 0 && ` of page ${page}`}
-                    </span>
-                    {doubles.length > 0 && (
-                      <span className="block text-xs">also in {doubles.join("; ")}</span>
-                    )}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {first !== null && first !== box.firstBank && (
-        <p className="mt-3">
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => act(setSoundBox(current(), player.id, { firstBank: first }, makeId))}
-          >
-            Number the banks of this song from {first + 1}
-          </button>{" "}
-          <span className="text-sm">
-            On its own it begins at bank {box.firstBank + 1}; its sheets and MIDI messages follow the number.
-          </span>
-        </p>
-      )}
+      <BankTable banks={banks.banks} slots={box.slots} />
+      {first !== null && first !== box.firstBank && <NumberFrom tones={tones} first={first} />}
       <p className="mt-2 text-sm">
         Programs are counted from 0, as they are sent; some displays count from 1. Plans of the other songs
         are those of their own boxes where they differ.
       </p>
     </section>
+  );
+}
+
+type Banks = Extract<AnswerOf<"evening-banks">, { banks: unknown }>["banks"];
+
+/** Every bank of the evening with its songs, sounds and programs. */
+function BankTable({ banks, slots }: { banks: Banks; slots: number }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm w-auto">
+        <thead>
+          <tr className="text-base-content">
+            <th scope="col">Bank</th>
+            <th scope="col">For</th>
+            {Array.from({ length: slots }, (_, slot) => (
+              <th key={slot} scope="col">
+                Slot {slot + 1}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {banks.map((bank) => (
+            <tr key={bank.bank} className="align-top">
+              <th scope="row">
+                {bank.bank + 1}
+                {bank.landing !== null && (
+                  <span className="block text-xs font-normal">opens on slot {bank.landing + 1}</span>
+                )}
+              </th>
+              <td>{bank.titles.join(", ")}</td>
+              {bank.slots.map(({ slot, sound, program, page, doubles }) => (
+                <td key={slot}>
+                  {sound ?? <span className="text-sm">free</span>}
+                  <span className="block font-mono text-xs">
+                    program {program}
+                    {page > 0 && ` of page ${page}`}
+                  </span>
+                  {doubles.length > 0 && <span className="block text-xs">also in {doubles.join("; ")}</span>}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Offers to number the banks of the opened song as they lie on the evening. */
+function NumberFrom({ tones, first }: { tones: Tones; first: number }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { player, box } = tones.song;
+  return (
+    <p className="mt-3">
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => act(setSoundBox(current(), player.id, { firstBank: first }, makeId))}
+      >
+        Number the banks of this song from {first + 1}
+      </button>{" "}
+      <span className="text-sm">
+        On its own it begins at bank {box.firstBank + 1}; its sheets and MIDI messages follow the number.
+      </span>
+    </p>
   );
 }

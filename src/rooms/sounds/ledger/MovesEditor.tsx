@@ -28,10 +28,8 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
   const moves = row?.moves ?? [];
   const bar = span.passages[0]!.bars.find(({ number }) => number > 0)?.ticks ?? 4 * song.beatTicks;
   const bars = Math.max(1, Math.ceil((span.to - span.from) / bar));
-  const [draft, setDraft] = useState<Draft>({ setting: "tone", value: 10, from: 1, to: 1, by: "hand" });
   const place = { useId: span.use.id, playerId: song.player.id };
   const put = (next: SoundMove[]) => act(setMoves(current(), place, { moves: next }, makeId));
-  const isGlide = settingOf(draft.setting).kind === "number";
   return (
     <fieldset className="mt-2 rounded-box bg-base-200 p-3">
       <legend className="sr-only">Moves inside {span.label}</legend>
@@ -53,66 +51,12 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
         </ul>
       )}
       <div className="flex flex-wrap items-end gap-3">
-        <SelectField
-          label="What moves"
-          className="w-44"
-          value={draft.setting}
-          options={MOVED_SETTINGS.map((key) => ({ value: key, label: settingOf(key).words }))}
-          onSet={(setting) => {
-            const key = setting as SoundMove["setting"];
-            const { kind, plain } = settingOf(key);
-            setDraft({ ...draft, setting: key, value: kind === "flag" ? true : plain });
-          }}
-        />
-        <ValueField
-          setting={draft.setting}
-          value={draft.value}
-          onSet={(value) => setDraft({ ...draft, value })}
-        />
-        <NumberField
-          label={isGlide ? "From bar" : "At bar"}
-          value={draft.from}
-          least={1}
-          most={bars}
-          whole={false}
-          onSet={(from) => setDraft({ ...draft, from, to: Math.max(from, draft.to) })}
-        />
-        {isGlide && (
-          <NumberField
-            label="Until the end of bar"
-            value={draft.to}
-            least={draft.from}
-            most={bars}
-            whole={false}
-            onSet={(to) => setDraft({ ...draft, to })}
-          />
-        )}
-        <SelectField
-          label="By"
-          className="w-24"
-          value={draft.by}
-          options={[
-            { value: "hand", label: "hand" },
-            { value: "foot", label: "foot" },
-          ]}
-          onSet={(by) => setDraft({ ...draft, by: by })}
-        />
-        <button
-          type="button"
-          className="btn btn-sm"
+        <NewMove
+          bar={bar}
+          bars={bars}
           disabled={moves.length >= 32}
-          onClick={() => {
-            const from = Math.round((draft.from - 1) * bar);
-            const to = isGlide ? Math.round(draft.to * bar) : from;
-            put(
-              [...moves, { setting: draft.setting, value: draft.value, by: draft.by, from, to }].sort(
-                (a, b) => a.from - b.from,
-              ),
-            );
-          }}
-        >
-          Add the move
-        </button>
+          onAdd={(move) => put([...moves, move].sort((a, b) => a.from - b.from))}
+        />
         <NumberField
           label="Last chord ends early by"
           unit="beats"
@@ -126,5 +70,80 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
         />
       </div>
     </fieldset>
+  );
+}
+
+type NewMoveProps = {
+  /** Ticks of a bar. */
+  readonly bar: number;
+  /** Bars of the section. */
+  readonly bars: number;
+  readonly disabled: boolean;
+  readonly onAdd: (move: SoundMove) => void;
+};
+
+/** A move that is put together: what, to where, in which bars, by hand or foot. */
+function NewMove({ bar, bars, disabled, onAdd }: NewMoveProps) {
+  const [draft, setDraft] = useState<Draft>({ setting: "tone", value: 10, from: 1, to: 1, by: "hand" });
+  const isGlide = settingOf(draft.setting).kind === "number";
+  return (
+    <>
+      <SelectField
+        label="What moves"
+        className="w-44"
+        value={draft.setting}
+        options={MOVED_SETTINGS.map((key) => ({ value: key, label: settingOf(key).words }))}
+        onSet={(setting) => {
+          const key = setting as SoundMove["setting"];
+          const { kind, plain } = settingOf(key);
+          setDraft({ ...draft, setting: key, value: kind === "flag" ? true : plain });
+        }}
+      />
+      <ValueField
+        setting={draft.setting}
+        value={draft.value}
+        onSet={(value) => setDraft({ ...draft, value })}
+      />
+      <NumberField
+        label={isGlide ? "From bar" : "At bar"}
+        value={draft.from}
+        least={1}
+        most={bars}
+        whole={false}
+        onSet={(from) => setDraft({ ...draft, from, to: Math.max(from, draft.to) })}
+      />
+      {isGlide && (
+        <NumberField
+          label="Until the end of bar"
+          value={draft.to}
+          least={draft.from}
+          most={bars}
+          whole={false}
+          onSet={(to) => setDraft({ ...draft, to })}
+        />
+      )}
+      <SelectField
+        label="By"
+        className="w-24"
+        value={draft.by}
+        options={[
+          { value: "hand", label: "hand" },
+          { value: "foot", label: "foot" },
+        ]}
+        onSet={(by) => setDraft({ ...draft, by: by })}
+      />
+      <button
+        type="button"
+        className="btn btn-sm"
+        disabled={disabled}
+        onClick={() => {
+          const from = Math.round((draft.from - 1) * bar);
+          const to = isGlide ? Math.round(draft.to * bar) : from;
+          onAdd({ setting: draft.setting, value: draft.value, by: draft.by, from, to });
+        }}
+      >
+        Add the move
+      </button>
+    </>
   );
 }

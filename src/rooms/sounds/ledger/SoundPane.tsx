@@ -106,42 +106,9 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
   const field = (key: SettingKey) => (
     <ValueField key={key} setting={key} value={settings[key]} onSet={(value) => change(key, value)} />
   );
-  const bases = song.sounds.filter(
-    (one) => one.id !== sound.id && setBase(body.sounds, sound, one.id) !== null,
-  );
   return (
     <div className="border-t border-base-300 pt-3">
-      <div className="mb-2 flex flex-wrap items-end gap-3">
-        <TextField
-          label="Name"
-          className="w-48"
-          value={sound.name}
-          required
-          longest={80}
-          check={(name) =>
-            name.trim() !== sound.name && soundNamed(body, sound.playerId, name.trim())
-              ? `There is a sound called ${name.trim()} already.`
-              : null
-          }
-          onSet={(name) => {
-            const command = renameSound(current(), sound, name);
-            if (command) act(command);
-          }}
-        />
-        <SelectField
-          label="Starts from"
-          className="w-44"
-          value={sound.fromId ?? ""}
-          options={[
-            { value: "", label: "a plain sound" },
-            ...bases.map((one) => ({ value: one.id, label: one.name })),
-          ]}
-          onSet={(id) => {
-            const command = setBase(current().sounds, sound, id || null);
-            if (command) act(command);
-          }}
-        />
-      </div>
+      <NameAndBase tones={tones} sound={sound} />
       <p className="mb-3 rounded-field bg-base-200 px-2 py-1 text-sm">
         {base ? `“${base.name}”, but ` : ""}
         {told}
@@ -191,6 +158,48 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
       {differencesOf(PLAIN_SETTINGS, settings).length === 0 && (
         <p className="mt-1 text-sm">Nothing is on in this sound yet.</p>
       )}
+    </div>
+  );
+}
+
+/** What a sound is called, and which sound it starts from. */
+function NameAndBase({ tones: { body, song }, sound }: { tones: Tones; sound: Sound }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const bases = song.sounds.filter(
+    (one) => one.id !== sound.id && setBase(body.sounds, sound, one.id) !== null,
+  );
+  return (
+    <div className="mb-2 flex flex-wrap items-end gap-3">
+      <TextField
+        label="Name"
+        className="w-48"
+        value={sound.name}
+        required
+        longest={80}
+        check={(name) =>
+          name.trim() !== sound.name && soundNamed(body, sound.playerId, name.trim())
+            ? `There is a sound called ${name.trim()} already.`
+            : null
+        }
+        onSet={(name) => {
+          const command = renameSound(current(), sound, name);
+          if (command) act(command);
+        }}
+      />
+      <SelectField
+        label="Starts from"
+        className="w-44"
+        value={sound.fromId ?? ""}
+        options={[
+          { value: "", label: "a plain sound" },
+          ...bases.map((one) => ({ value: one.id, label: one.name })),
+        ]}
+        onSet={(id) => {
+          const command = setBase(current().sounds, sound, id || null);
+          if (command) act(command);
+        }}
+      />
     </div>
   );
 }

@@ -83,57 +83,16 @@ function Row({
   isOpen: boolean;
   onOpen: (id: string) => void;
 }) {
-  const act = useAct();
-  const current = useCurrentVersion();
   const [editing, setEditing] = useState(false);
   const { song } = tones;
-  const { span, named, sound, rest } = stretch;
-  const place = { useId: span.use.id, playerId: song.player.id };
+  const { span, sound, rest } = stretch;
   const own = song.sounds.find(({ name }) => name === sound);
   const moves = song.moves.get(span.use.id);
-  const from = stretch.part.cell.sound.from;
-  const names = [...new Set([...song.sounds.map(({ name }) => name), ...(named === "" ? [] : [named])])];
-  const choose = (value: string) => {
-    const body = current();
-    const index = derive.cellIndex(body);
-    if (value !== NEW) {
-      act(nameSound(index, place, value, makeId));
-      return;
-    }
-    const id = makeId();
-    const added = addSound(body, song.player.id, { id, name: `Sound for ${span.label}` });
-    const { name } = added.row;
-    const chosen = nameSound(index, place, name, makeId);
-    act(batch("Add a sound", [added, ...singles(chosen)]));
-    onOpen(id);
-  };
   return (
     <li className="border-t border-base-300 py-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <SectionTag label={span.label} kind={span.passages[0]!.section.kind} />
-        <label className="flex items-center gap-2">
-          <span className="sr-only">Sound in {span.label}</span>
-          <select
-            className="select select-sm w-64 max-w-full"
-            value={from === "own" ? named : named === "" ? "" : INHERITS}
-            onChange={(event) => choose(event.target.value)}
-          >
-            <option value="">
-              {stretch.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
-            </option>
-            {from === "first use" && named !== "" && (
-              <option value={INHERITS} disabled>
-                {named} (as the first time)
-              </option>
-            )}
-            {names.map((name) => (
-              <option key={name} value={name}>
-                {name}
-              </option>
-            ))}
-            <option value={NEW}>describe a new one…</option>
-          </select>
-        </label>
+        <SoundChoice tones={tones} stretch={stretch} onOpen={onOpen} />
         {own && (
           <button
             type="button"
@@ -171,6 +130,63 @@ function Row({
       </p>
       {editing && <MovesEditor tones={tones} stretch={stretch} />}
     </li>
+  );
+}
+
+/** Which sound is on in a section: its own, the one that goes on, or one that is made now. */
+function SoundChoice({
+  tones: { song },
+  stretch,
+  onOpen,
+}: {
+  tones: Tones;
+  stretch: ToneStretch;
+  onOpen: (id: string) => void;
+}) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { span, named, sound } = stretch;
+  const place = { useId: span.use.id, playerId: song.player.id };
+  const from = stretch.part.cell.sound.from;
+  const names = [...new Set([...song.sounds.map(({ name }) => name), ...(named === "" ? [] : [named])])];
+  const choose = (value: string) => {
+    const body = current();
+    const index = derive.cellIndex(body);
+    if (value !== NEW) {
+      act(nameSound(index, place, value, makeId));
+      return;
+    }
+    const id = makeId();
+    const added = addSound(body, song.player.id, { id, name: `Sound for ${span.label}` });
+    const { name } = added.row;
+    const chosen = nameSound(index, place, name, makeId);
+    act(batch("Add a sound", [added, ...singles(chosen)]));
+    onOpen(id);
+  };
+  return (
+    <label className="flex items-center gap-2">
+      <span className="sr-only">Sound in {span.label}</span>
+      <select
+        className="select select-sm w-64 max-w-full"
+        value={from === "own" ? named : named === "" ? "" : INHERITS}
+        onChange={(event) => choose(event.target.value)}
+      >
+        <option value="">
+          {stretch.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
+        </option>
+        {from === "first use" && named !== "" && (
+          <option value={INHERITS} disabled>
+            {named} (as the first time)
+          </option>
+        )}
+        {names.map((name) => (
+          <option key={name} value={name}>
+            {name}
+          </option>
+        ))}
+        <option value={NEW}>describe a new one…</option>
+      </select>
+    </label>
   );
 }
 

@@ -45,21 +45,7 @@ export function LeadBar({
     <section aria-label="Lead" className="lead-bar">
       <div ref={row} className="flex items-stretch gap-2 overflow-x-auto pb-1">
         <SongChoice state={state} press={press} />
-        <label className="flex shrink-0 items-center gap-2 text-base whitespace-nowrap">
-          <span className="sr-only">A section comes</span>
-          <select
-            className="select w-44"
-            disabled={!isUnderWay}
-            value={when}
-            onChange={(event) => setWhen(event.target.value as When)}
-          >
-            {Object.entries(WHEN_WORDS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+        <WhenItComes when={when} disabled={!isUnderWay} onSet={setWhen} />
         {item?.passages.map((passage, at) => (
           <button
             key={passage.id}
@@ -82,33 +68,8 @@ export function LeadBar({
             {main.words}
           </button>
         )}
-        {main?.act.type === "start" && (
-          <label className="flex items-center">
-            <span className="sr-only">How long it is counted in</span>
-            <select
-              className="select h-full w-32"
-              value={countBars}
-              onChange={(event) => setCountBars(Number(event.target.value))}
-            >
-              <option value={1}>one bar</option>
-              <option value={2}>two bars</option>
-              <option value={0}>at once</option>
-            </select>
-          </label>
-        )}
-        {isUnderWay && (
-          <>
-            <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
-              Once more
-            </button>
-            <button type="button" className="btn btn-lg" onClick={() => press({ type: "skip" })}>
-              Leave out next
-            </button>
-            <button type="button" className="btn btn-lg" onClick={() => press({ type: "stop" })}>
-              Stop
-            </button>
-          </>
-        )}
+        {main?.act.type === "start" && <CountIn bars={countBars} onSet={setCountBars} />}
+        {isUnderWay && <UnderWay press={press} />}
         {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
         {place && place.phase !== "waiting" && (
           <button type="button" className="btn btn-lg" onClick={onMark}>
@@ -125,6 +86,67 @@ export function LeadBar({
         </button>
       </div>
     </section>
+  );
+}
+
+function WhenItComes({
+  when,
+  disabled,
+  onSet,
+}: {
+  when: When;
+  disabled: boolean;
+  onSet: (when: When) => void;
+}) {
+  return (
+    <label className="flex shrink-0 items-center gap-2 text-base whitespace-nowrap">
+      <span className="sr-only">A section comes</span>
+      <select
+        className="select w-44"
+        disabled={disabled}
+        value={when}
+        onChange={(event) => onSet(event.target.value as When)}
+      >
+        {Object.entries(WHEN_WORDS).map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function CountIn({ bars, onSet }: { bars: number; onSet: (bars: number) => void }) {
+  return (
+    <label className="flex items-center">
+      <span className="sr-only">How long it is counted in</span>
+      <select
+        className="select h-full w-32"
+        value={bars}
+        onChange={(event) => onSet(Number(event.target.value))}
+      >
+        <option value={1}>one bar</option>
+        <option value={2}>two bars</option>
+        <option value={0}>at once</option>
+      </select>
+    </label>
+  );
+}
+
+function UnderWay({ press }: { press: (act: LeaderAct) => void }) {
+  return (
+    <>
+      <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
+        Once more
+      </button>
+      <button type="button" className="btn btn-lg" onClick={() => press({ type: "skip" })}>
+        Leave out next
+      </button>
+      <button type="button" className="btn btn-lg" onClick={() => press({ type: "stop" })}>
+        Stop
+      </button>
+    </>
   );
 }
 

@@ -98,21 +98,9 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
       ) : (
         <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
       )}
-      <nav
-        aria-label="Go through the song"
-        className={`mt-2 flex items-stretch gap-3 ${left ? "flex-row-reverse" : ""}`}
-      >
-        <button type="button" className="btn btn-lg" onClick={goBack}>
-          Back
-        </button>
+      <GoThrough left={left} onBack={goBack} onOn={goOn}>
         {peek !== 0 ? (
-          <button
-            type="button"
-            className="btn btn-lg flex-1 border-primary text-xl"
-            onClick={() => setPeek(0)}
-          >
-            You are looking {peek > 0 ? "ahead" : "back"}. To where everybody is
-          </button>
+          <BackToAll peek={peek} onGo={() => setPeek(0)} />
         ) : (
           <NextStrip
             next={next ? (sheets.find(({ id }) => id === next.id) ?? plainSheet(next)) : null}
@@ -120,16 +108,47 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
             ended={place !== null && place.phase !== "ended" && !next}
           />
         )}
-        <button type="button" className="btn btn-lg btn-primary" onClick={goOn}>
-          On
-        </button>
-      </nav>
+      </GoThrough>
       {leads && live.line !== "alone" && (
         <LeadBar {...{ state, item, place, press }} onMark={() => void line.markBar()} />
       )}
     </>
   );
 }
+
+/** Back and On, on the side of the hand that presses them, around what comes next. */
+function GoThrough({
+  left,
+  onBack,
+  onOn,
+  children,
+}: {
+  left: boolean;
+  onBack: () => void;
+  onOn: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <nav
+      aria-label="Go through the song"
+      className={`mt-2 flex items-stretch gap-3 ${left ? "flex-row-reverse" : ""}`}
+    >
+      <button type="button" className="btn btn-lg" onClick={onBack}>
+        Back
+      </button>
+      {children}
+      <button type="button" className="btn btn-lg btn-primary" onClick={onOn}>
+        On
+      </button>
+    </nav>
+  );
+}
+
+const BackToAll = ({ peek, onGo }: { peek: number; onGo: () => void }) => (
+  <button type="button" className="btn btn-lg flex-1 border-primary text-xl" onClick={onGo}>
+    You are looking {peek > 0 ? "ahead" : "back"}. To where everybody is
+  </button>
+);
 
 /** What On and Back do where they move more than the page: everybody, or this screen while it is alone. */
 function movedBy(
