@@ -4,7 +4,7 @@ import { useState } from "react";
 import { beatsOfTicks, type LineSum, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
 import { addChord, removeChord, removeLine, set, setWords } from "@/core/song/edit";
 import type { OutlineLine } from "@/core/song/read";
-import type { PlacedChord, VersionRow } from "@/core/song/schema";
+import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
@@ -134,7 +134,7 @@ function ChordFields({
   version,
   wordChoices,
 }: {
-  chord: PlacedChord;
+  chord: OutlineLine["chords"][number]["chord"];
   index: number;
   version: VersionRow;
   wordChoices: readonly { value: string; label: string }[];

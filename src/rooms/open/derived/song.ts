@@ -56,11 +56,11 @@ function keepSections(last: Outline | null, fresh: Outline): Outline {
 }
 
 /** A fresh map in which values that say the same as before stay the same objects. */
-function keepEach<Value>(
-  last: ReadonlyMap<string, Value> | null,
-  fresh: ReadonlyMap<string, Value>,
+function keepEach<Key, Value>(
+  last: ReadonlyMap<Key, Value> | null,
+  fresh: ReadonlyMap<Key, Value>,
   isSame: (before: Value, value: Value) => boolean,
-): ReadonlyMap<string, Value> {
+): ReadonlyMap<Key, Value> {
   return new Map(
     [...fresh].map(([key, value]) => {
       const before = last?.get(key);
