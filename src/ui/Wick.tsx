@@ -5,14 +5,14 @@ type Props = {
   readonly light: number;
   readonly carries: boolean;
   /** The parts of the section that are played, as shares of it; all of it when left out. */
-  readonly stretches?: readonly (readonly [from: number, to: number])[];
+  readonly spans?: readonly (readonly [from: number, to: number])[];
 };
 
 /** A wick: as long as the bars a player plays, as thick as their light; who carries has the flame. */
-export function Wick({ light, carries, stretches = [[0, 1]] }: Props) {
+export function Wick({ light, carries, spans = [[0, 1]] }: Props) {
   const thick = THICKNESS[light] ?? 0;
-  const end = 2 + LENGTH * Math.max(0, ...stretches.map(([, to]) => to));
-  const whole = stretches.length === 1 && stretches[0]![0] === 0 && stretches[0]![1] === 1;
+  const end = 2 + LENGTH * Math.max(0, ...spans.map(([, to]) => to));
+  const whole = spans.length === 1 && spans[0]![0] === 0 && spans[0]![1] === 1;
   return (
     <svg viewBox="0 0 116 24" className="h-6 w-full max-w-29" aria-hidden="true">
       {(light === 0 || !whole) && (
@@ -25,7 +25,7 @@ export function Wick({ light, carries, stretches = [[0, 1]] }: Props) {
         />
       )}
       {light > 0 &&
-        stretches.map(([from, to]) => (
+        spans.map(([from, to]) => (
           <rect
             key={from}
             x={2 + LENGTH * from}

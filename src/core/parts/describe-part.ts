@@ -1,5 +1,5 @@
 import { countsOf, isOnset } from "../rhythm";
-import { formatBars, type Stretches } from "../song/read";
+import { formatBars, type BarRanges } from "../song/read";
 import type { SheetPart } from "./band";
 
 /** The counts a pattern strikes, where it is no longer than two bars: "1, 2, 2&, 3&, 4, 4&". */
@@ -41,8 +41,8 @@ export function describePart(
 }
 
 /** "bar 2", "bars 1-4, 7". */
-const describeBars = (stretches: Stretches): string => {
-  const said = formatBars(stretches);
+const describeBars = (ranges: BarRanges): string => {
+  const said = formatBars(ranges);
   if (said === "none") return "no bars";
   return `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said}`;
 };

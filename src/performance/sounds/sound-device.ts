@@ -48,12 +48,12 @@ function beatsOfSong(song: SongTones): { readonly beats: readonly Beat[]; readon
   return { beats, end: last ? song.clock.secondsAt(last.tick + last.ticks) : 0 };
 }
 
-/** The song as it is run. @param from the stretch to begin at */
+/** The song as it is run. @param from the index of the use to begin at */
 export function scoreOfTones({ song, presses }: PlannedTones, way: Way, from: number): Score {
   const { beats, end } = beatsOfSong(song);
   if (way === "free")
     return { due: [], begin: 0, countIn: 0, end: Number.POSITIVE_INFINITY, beats: () => [] };
-  const begin = from === 0 ? 0 : song.clock.secondsAt(song.stretches[from]!.span.from);
+  const begin = from === 0 ? 0 : song.clock.secondsAt(song.soundUses[from]!.span.from);
   const beatSeconds = beats.length > 1 ? beats[1]!.seconds - beats[0]!.seconds : 0.5;
   const countIn = Array.from({ length: COUNT_IN_BEATS }, (_, at) => ({
     seconds: begin - (COUNT_IN_BEATS - at) * beatSeconds,
@@ -89,7 +89,7 @@ export class ToneDevice implements Device<ToneBoxView> {
     const { song, plan, presses } = planned;
     const place =
       plan.steps.findLast(({ section }) => {
-        const at = song.stretches.findIndex(({ span }) => span.use.id === section);
+        const at = song.soundUses.findIndex(({ span }) => span.use.id === section);
         return at >= 0 && at < Math.max(1, from);
       }) ?? plan.steps[0];
     this.box = toneBoxAt(place?.bank ?? 0, place?.slot ?? 0);
@@ -98,7 +98,7 @@ export class ToneDevice implements Device<ToneBoxView> {
       at: start + song.clock.secondsAt(tick),
       bytes,
     }));
-    this.sent = start + (from === 0 ? 0 : song.clock.secondsAt(song.stretches[from]!.span.from)) - 1e-6;
+    this.sent = start + (from === 0 ? 0 : song.clock.secondsAt(song.soundUses[from]!.span.from)) - 1e-6;
   }
 
   readonly press = (act: string, at: number, instead: boolean): void => {

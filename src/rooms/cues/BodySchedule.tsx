@@ -111,7 +111,7 @@ function offersFor(
   const ticksOf = new Map<string, number>();
   const movable = (id: string): number[] => {
     const { cue } = byId.get(id)!;
-    const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+    const span = song.soundUses.find((one) => one.span.use.id === cue?.useId)?.span;
     if (!cue || !span) return [];
     return movesOfCue(cue, span, song.beatTicks).map((by) => {
       const byMs = (song.clock.secondsAt(cue.tick + by) - song.clock.secondsAt(cue.tick)) * 1000;
@@ -123,7 +123,7 @@ function offersFor(
     .slice(0, 4)
     .flatMap((offer) => {
       const { cue, text } = byId.get(offer.id)!;
-      const span = song.stretches.find((one) => one.span.use.id === cue?.useId)?.span;
+      const span = song.soundUses.find((one) => one.span.use.id === cue?.useId)?.span;
       const by = ticksOf.get(`${offer.id} ${offer.byMs}`);
       const command = cue && span && by !== undefined ? moveCue(body, cue, span.from, by) : null;
       return command ? [{ ...offer, text, beats: by! / song.beatTicks, command }] : [];

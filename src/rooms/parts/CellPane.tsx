@@ -15,7 +15,7 @@ import { From } from "./From";
 import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";
 import { Shapes } from "./Shapes";
-import { stretchesOf } from "./SheetCell";
+import { spansOf } from "./SheetCell";
 import { StrumField } from "./StrumField";
 
 /** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
@@ -48,7 +48,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
         <Wick
           light={out ? 0 : cell.light.value}
           carries={cell.role.value === "carry" && !out}
-          stretches={stretchesOf(part, row.bars)}
+          spans={spansOf(part, row.bars)}
         />
       </div>
       <div className="grid grid-cols-2 gap-3">

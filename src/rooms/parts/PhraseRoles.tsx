@@ -28,7 +28,7 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
     if (!read.ok) return describeBarsProblem(read.problem);
     return read.value !== null && read.value.length !== 1 ? "One phrase at a time, such as 1-4." : null;
   };
-  const stretch = (text: string): { from: number; to: number } => {
+  const rangeOf = (text: string): { from: number; to: number } => {
     const read = readBars(text, bars);
     const [from, to] = (read.ok && read.value?.[0]) || [0, bars];
     return { from, to };
@@ -47,7 +47,7 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
               className="w-20"
               value={formatBars([[phrase.from, phrase.to]])}
               check={checkBars}
-              onSet={(text) => change(at, stretch(text))}
+              onSet={(text) => change(at, rangeOf(text))}
             />
             <SelectField
               label="Role there"
@@ -75,7 +75,7 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
           onSet={(text) => {
             setAdding(false);
             const other: Role = role.value === "carry" ? "support" : "carry";
-            onSet([...phrases.value, { ...stretch(text), role: other }]);
+            onSet([...phrases.value, { ...rangeOf(text), role: other }]);
           }}
         />
       ) : (

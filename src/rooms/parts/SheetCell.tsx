@@ -19,8 +19,8 @@ type Props = {
   readonly onPick: (place: string, extend: boolean) => void;
 };
 
-/** The stretches of a section a part plays, as shares of it. */
-export const stretchesOf = (part: SheetPart, bars: number): (readonly [number, number])[] =>
+/** The spans of a section a part plays, as shares of it. */
+export const spansOf = (part: SheetPart, bars: number): (readonly [number, number])[] =>
   part.cell.bars.value === null || bars === 0
     ? [[0, 1]]
     : part.cell.bars.value
@@ -78,7 +78,7 @@ export const SheetCell = memo(function SheetCell({
         <Wick
           light={out ? 0 : light}
           carries={cell.role.value === "carry" && !out}
-          stretches={stretchesOf(part, bars)}
+          spans={spansOf(part, bars)}
         />
         {findings > 0 && (
           <span

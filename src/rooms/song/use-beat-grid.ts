@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, useRef, useState } from "react";
 import { type BeatUnit, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "@/core/song/edit";
+import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "@/core/song/edit";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { type KeyAct, keyAct } from "@/ui/keys";
@@ -34,7 +34,7 @@ export function useBeatGrid(line: OutlineLine, version: VersionRow) {
     setTyping(null);
     grid.current?.focus();
   };
-  const run = (command: ReturnType<typeof stretchChord>) => {
+  const run = (command: ReturnType<typeof lengthenChord>) => {
     if (command) act(command);
   };
   const index = spot?.index ?? -1;
@@ -53,10 +53,10 @@ export function useBeatGrid(line: OutlineLine, version: VersionRow) {
     later: () => moveStart(1),
     "word-before": () => run(moveChordWord(line, index, -1)),
     "word-after": () => run(moveChordWord(line, index, 1)),
-    longer: () => run(stretchChord(line, index, beat, beat)),
-    shorter: () => run(stretchChord(line, index, -beat, beat)),
-    "half-longer": () => run(stretchChord(line, index, beat / 2, beat / 2)),
-    "half-shorter": () => run(stretchChord(line, index, -beat / 2, beat / 2)),
+    longer: () => run(lengthenChord(line, index, beat, beat)),
+    shorter: () => run(lengthenChord(line, index, -beat, beat)),
+    "half-longer": () => run(lengthenChord(line, index, beat / 2, beat / 2)),
+    "half-shorter": () => run(lengthenChord(line, index, -beat / 2, beat / 2)),
     lift: () => spot && act(liftChord(current(), line, spot.index)),
     type: (key) => {
       setProblem("");

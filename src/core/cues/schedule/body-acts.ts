@@ -69,7 +69,7 @@ export function bodyActs(
       label,
       cue,
     });
-  const restAt = (useId: string) => song.stretches.find(({ span }) => span.use.id === useId)?.rest;
+  const restAt = (useId: string) => song.soundUses.find(({ span }) => span.use.id === useId)?.rest;
   for (const cue of cues) {
     const at = ms(cue.tick);
     const isOwn = cue.playerId === player.id;
@@ -105,13 +105,13 @@ export function bodyActs(
       // Words that nobody has given beats of their own come together.
       if (length > 0) put(`sings “${text}”`, ["mouth"], length, tick, "", [ms(tick), ms(tick) + length]);
     }
-  for (const { heard, span } of song.stretches)
+  for (const { heard, span } of song.soundUses)
     for (const { from } of heard)
       put("plays", ["right hand"], ACT_MS.stroke, from, span.label, [
         ms(from) - TOLERANCE_MS,
         ms(from) + ACT_MS.stroke,
       ]);
-  const strokes = song.stretches.flatMap(({ heard, span }) => heard.map(({ from }) => ({ from, span })));
+  const strokes = song.soundUses.flatMap(({ heard, span }) => heard.map(({ from }) => ({ from, span })));
   for (const change of changes) {
     const last = strokes.findLast(({ from }) => from < change.tick);
     const next = strokes.find(({ from }) => from >= change.tick);

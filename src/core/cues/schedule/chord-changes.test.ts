@@ -63,7 +63,7 @@ describe("the left hand in a body's plan", () => {
     );
     const { cues, song } = scheduled(body);
     const cue = cues.find(({ own }) => own !== null)!;
-    const span = song.stretches.find((one) => one.span.use.id === "u1")!.span;
+    const span = song.soundUses.find((one) => one.span.use.id === "u1")!.span;
     expect(movesOfCue(cue, span, 960)).toEqual([-1920, -960, 960, 1920, 3840]);
     const moved = edit(body, moveCue(body, cue, span.from, -960)!);
     expect(ownCues(moved)[0]).toMatchObject({ tick: 960, wordId: null });

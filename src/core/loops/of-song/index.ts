@@ -21,4 +21,4 @@ export {
 export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { looperPlayer, type SongLoops, songLoops } from "./song-loops";
-export { type UseWant, type WantedStretch, wantAt, wantsOf } from "./stretches";
+export { type UseWant, type WantedSpan, wantAt, wantsOf } from "./wanted-spans";

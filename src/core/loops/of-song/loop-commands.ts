@@ -7,7 +7,7 @@ import type { Outline } from "../../song/read";
 import { type LoopBox, type LoopLayerRow, MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
 import { boxOf } from "./boxes";
-import { paint, wantsOf } from "./stretches";
+import { paint, wantsOf } from "./wanted-spans";
 
 type NewLayer = Omit<LoopLayerRow, "id" | "originId" | "order">;
 
@@ -84,20 +84,20 @@ export function strokeWants(
   const wants = wantsOf(body, outline);
   const painted = new Map<
     string,
-    { readonly stroke: Stroke; readonly stretches: ReturnType<typeof paint> }
+    { readonly stroke: Stroke; readonly spans: ReturnType<typeof paint> }
   >();
   for (const stroke of strokes) {
     const key = `${stroke.layerId} ${stroke.useId}`;
-    const before = painted.get(key)?.stretches ?? wants(stroke.layerId, stroke.useId).stretches;
-    painted.set(key, { stroke, stretches: paint(before, stroke.from, stroke.to, stroke.want, stroke.total) });
+    const before = painted.get(key)?.spans ?? wants(stroke.layerId, stroke.useId).spans;
+    painted.set(key, { stroke, spans: paint(before, stroke.from, stroke.to, stroke.want, stroke.total) });
   }
   return batch(
     "Draw what is wanted",
-    [...painted.values()].map(({ stroke: { layerId, useId }, stretches }) => {
+    [...painted.values()].map(({ stroke: { layerId, useId }, spans }) => {
       const { row } = wants(layerId, useId);
       return row
-        ? set("loopWants", row.id, { stretches })
-        : add("loopWants", { id: makeId(), layerId, useId, stretches });
+        ? set("loopWants", row.id, { stretches: spans })
+        : add("loopWants", { id: makeId(), layerId, useId, stretches: spans });
     }),
   );
 }

@@ -18,7 +18,7 @@ import type { LoopBox, LoopHabit, LoopLayerRow, Player, VersionBody } from "../.
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
 import { boxOf } from "./boxes";
-import { wantAt, wantsOf } from "./stretches";
+import { wantAt, wantsOf } from "./wanted-spans";
 
 /** A stretch of the song between two points where wants may change; `id` is made here and never stored. */
 export type Piece = {
@@ -146,7 +146,7 @@ export function songLoops(
         busy: busy(span),
         chords: chordsIn(from, to),
         want: Object.fromEntries(
-          layers.map((layer) => [layer.id, wantAt(wants(layer.id, span.use.id).stretches, from - span.from)]),
+          layers.map((layer) => [layer.id, wantAt(wants(layer.id, span.use.id).spans, from - span.from)]),
         ),
       }),
     ),
@@ -164,8 +164,8 @@ function piecesOf(
   const { use, from, to } = span;
   const points = new Set([from, to]);
   for (const { id } of layers)
-    for (const stretch of wants(id, use.id).stretches)
-      for (const tick of [stretch.from, stretch.to ?? to - from])
+    for (const wanted of wants(id, use.id).spans)
+      for (const tick of [wanted.from, wanted.to ?? to - from])
         if (tick > 0 && from + tick < to) points.add(from + tick);
   const sorted = [...points].sort((a, b) => a - b);
   return sorted.slice(0, -1).map((tick, at) => ({

@@ -37,4 +37,4 @@ export {
   strumRow,
   takePattern,
 } from "./part-commands";
-export { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "./place-chord";
+export { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "./place-chord";

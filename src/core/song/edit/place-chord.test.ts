@@ -7,7 +7,7 @@ import { outlineOf } from "../read/outline";
 import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { VersionCommand } from "./edits";
-import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, stretchChord } from "./place-chord";
+import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "./place-chord";
 
 const Q = 960;
 let count = 0;
@@ -40,8 +40,8 @@ describe("chords on the beat grid, worked by hand", () => {
     expect(shown(lift(0))).toBe("C 6 @13, D 2 @19");
   });
   it("stretches and moves, within what is left", () => {
-    expect(shown(act(body(), stretchChord(line(body()), 1, Q, Q)))).toBe("G 4 @0, C 3 @13, D 2 @19");
-    expect(stretchChord(line(body()), 1, -2 * Q, Q)).toBeNull();
+    expect(shown(act(body(), lengthenChord(line(body()), 1, Q, Q)))).toBe("G 4 @0, C 3 @13, D 2 @19");
+    expect(lengthenChord(line(body()), 1, -2 * Q, Q)).toBeNull();
     expect(shown(act(body(), moveChordStart(line(body()), 1, -Q, Q)))).toBe("G 3 @0, C 3 @13, D 2 @19");
     expect(moveChordStart(line(body()), 0, Q, Q)).toBeNull();
     expect(shown(act(body(), moveChordWord(line(body()), 1, -1)))).toBe("G 4 @0, C 2 @9, D 2 @19");

@@ -89,7 +89,7 @@ export function liftChord(body: VersionBody, line: OutlineLine, index: number): 
 }
 
 /** Makes a chord longer or shorter by some ticks, never shorter than the least; what follows moves along. */
-export function stretchChord(
+export function lengthenChord(
   line: OutlineLine,
   index: number,
   by: Ticks,

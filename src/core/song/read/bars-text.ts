@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from "../../../base";
 
-/** Stretches of bars, counted from 0, each up to and without its second number. */
-export type Stretches = readonly (readonly [from: number, to: number])[];
+/** Ranges of bars, counted from 0, each up to and without its second number. */
+export type BarRanges = readonly (readonly [from: number, to: number])[];
 
 export type BarsProblem =
   | { readonly code: "not-bars"; readonly text: string }
@@ -10,10 +10,10 @@ export type BarsProblem =
 
 /**
  * Reads bars as people write them, counted from 1: "1-4, 7". "all" or nothing is all bars, "none" is none.
- * @returns stretches, joined where they touch, in order; null for all
+ * @returns ranges, joined where they touch, in order; null for all
  * @example readBars("1-4, 5, 8", 8) // => [[0, 5], [7, 8]]
  */
-export function readBars(text: string, bars: number): Result<Stretches | null, BarsProblem> {
+export function readBars(text: string, bars: number): Result<BarRanges | null, BarsProblem> {
   const plain = text.trim().toLowerCase();
   if (plain === "" || plain === "all") return ok(null);
   if (plain === "none") return ok([]);
@@ -26,20 +26,20 @@ export function readBars(text: string, bars: number): Result<Stretches | null, B
     if (from < 1 || to > bars) return fail({ code: "outside", bar: from < 1 ? from : to, bars });
     for (let bar = from; bar <= to; bar++) on.add(bar - 1);
   }
-  const stretches: [number, number][] = [];
+  const ranges: [number, number][] = [];
   for (const bar of [...on].sort((a, b) => a - b)) {
-    const last = stretches.at(-1);
+    const last = ranges.at(-1);
     if (last && last[1] === bar) last[1] = bar + 1;
-    else stretches.push([bar, bar + 1]);
+    else ranges.push([bar, bar + 1]);
   }
-  return ok(stretches.length === 1 && stretches[0]![0] === 0 && stretches[0]![1] === bars ? null : stretches);
+  return ok(ranges.length === 1 && ranges[0]![0] === 0 && ranges[0]![1] === bars ? null : ranges);
 }
 
 /** @example formatBars([[0, 4], [6, 7]]) // => "1-4, 7" */
-export const formatBars = (stretches: Stretches | null): string => {
-  if (stretches === null) return "all";
-  if (stretches.length === 0) return "none";
-  return stretches.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}-${to}`)).join(", ");
+export const formatBars = (ranges: BarRanges | null): string => {
+  if (ranges === null) return "all";
+  if (ranges.length === 0) return "none";
+  return ranges.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}-${to}`)).join(", ");
 };
 
 export function describeBarsProblem(problem: BarsProblem): string {

@@ -1,4 +1,4 @@
-export { describeBarsProblem, formatBars, readBars, type Stretches } from "./bars-text";
+export { describeBarsProblem, formatBars, readBars, type BarRanges } from "./bars-text";
 export {
   type CellIndex,
   cellKey,

@@ -20,7 +20,7 @@ import { TECHNIQUE_IDS } from "./technique-ids";
 const RIFF_WAYS = ["as written", "follows the chords"] as const;
 
 const barNumber = z.int().min(0).max(10_000);
-const stretch = z.tuple([barNumber, barNumber]);
+const barRange = z.tuple([barNumber, barNumber]);
 
 /** What cells of the sheet may say since form 4; nothing of it at first. */
 const SAID_SINCE_FORM_4 = Object.freeze({
@@ -61,8 +61,8 @@ const cell = defineTable({
     riffId: optionalId,
     /** What the sound is called; the Sounds room says what it is. */
     sound: text(80).nullable(),
-    /** The bars played, counted from 0 within the section, each stretch up to and without its second number. */
-    bars: z.array(stretch).max(32).nullable(),
+    /** The bars played, counted from 0 within the section, each range up to and without its second number. */
+    bars: z.array(barRange).max(32).nullable(),
     /** Roles by phrase, where they differ from the cell's. */
     phrases: z
       .array(z.object({ from: barNumber, to: barNumber, role: z.enum(ROLES) }))

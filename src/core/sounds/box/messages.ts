@@ -75,16 +75,16 @@ export function planMessages(
       for (const bytes of slotMessages(box, step.bank, step.slot, isPaged)) messages.push({ tick, bytes });
     }
   }
-  for (const stretch of song.stretches) {
-    const from = stretch.span.from;
-    for (const move of song.moves.get(stretch.span.use.id)?.moves ?? [])
+  for (const soundUse of song.soundUses) {
+    const from = soundUse.span.from;
+    for (const move of song.moves.get(soundUse.span.use.id)?.moves ?? [])
       messages.push(
         ...moveMessages(
           box,
           move,
           from,
           controllers,
-          song.settings.get(stretch.sound ?? "") ?? PLAIN_SETTINGS,
+          song.settings.get(soundUse.sound ?? "") ?? PLAIN_SETTINGS,
         ),
       );
   }

@@ -4,7 +4,7 @@ import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "..
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
 import { namerByShift, neckOfRiff, tuningOf } from "../../song/read";
 import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
-import type { SongTones, ToneStretch } from "./song-sounds";
+import type { SongTones, SoundUse } from "./song-sounds";
 
 /** A note of the player, with what the harmony effect adds and the chord under it. */
 type HarmonyNote = {
@@ -19,7 +19,7 @@ type HarmonyNote = {
 };
 
 export type HarmonyView = {
-  readonly stretch: ToneStretch;
+  readonly soundUse: SoundUse;
   readonly choice: HarmonyChoice;
   readonly key: Key;
   /** Whether the notes are those of a written line; else the root of each chord stands for them. */
@@ -40,13 +40,13 @@ const isSounding = (chord: Chord): chord is SoundingChord => chord.kind !== "non
 export function harmonyViews(body: VersionBody, song: SongTones): HarmonyView[] {
   const namers = namerByShift(body);
   const seen = new Set<string>();
-  return song.stretches.flatMap((stretch): HarmonyView[] => {
-    const choice = song.settings.get(stretch.sound ?? "")?.harmony as HarmonyChoice | undefined;
+  return song.soundUses.flatMap((soundUse): HarmonyView[] => {
+    const choice = song.settings.get(soundUse.sound ?? "")?.harmony as HarmonyChoice | undefined;
     const interval = choice === undefined ? null : HARMONY_INTERVALS[choice];
-    const place = `${stretch.sound} ${stretch.span.use.sectionId} ${stretch.span.use.shift}`;
+    const place = `${soundUse.sound} ${soundUse.span.use.sectionId} ${soundUse.span.use.shift}`;
     if (!interval || seen.has(place)) return [];
     seen.add(place);
-    const passage = stretch.span.passages[0]!;
+    const passage = soundUse.span.passages[0]!;
     const namer = namers(passage.shift);
     const { key } = namer;
     const chords = passage.lines.flatMap(({ outline, events }) =>
@@ -56,7 +56,7 @@ export function harmonyViews(body: VersionBody, song: SongTones): HarmonyView[] 
         return chord && isSounding(chord) ? [{ tick, end: tick + ticks, chord }] : [];
       }),
     );
-    const line = lineOf(stretch, passage.tick + passage.section.pickup, passage.tick + passage.ticks);
+    const line = lineOf(soundUse, passage.tick + passage.section.pickup, passage.tick + passage.ticks);
     const played = (
       line ?? chords.map(({ tick, chord }) => ({ tick, midi: ROOT_OCTAVE + pitchClassOf(chord.root) }))
     ).slice(0, MOST_NOTES);
@@ -68,7 +68,7 @@ export function harmonyViews(body: VersionBody, song: SongTones): HarmonyView[] 
     const hand = harmonise(played, {
       interval: wanted,
       tuning: tuning.length > 1 ? tuning : guitar.ok ? guitar.value : tuning,
-      capo: stretch.part.cell.capo.value,
+      capo: soundUse.part.cell.capo.value,
     });
     const notes = played.map(({ tick }, at): HarmonyNote => {
       const [note, harmony] = hand.sounding[at]!;
@@ -78,12 +78,12 @@ export function harmonyViews(body: VersionBody, song: SongTones): HarmonyView[] 
         under !== undefined && added.ok && clashesWith([added.value % 12], under.chord, key).length > 0;
       return { tick, ...song.clock.barAt(tick), note, harmony, chord: under?.chord.symbol ?? "", clashes };
     });
-    return [{ stretch, choice: choice!, key, isLine: line !== null, notes, hand }];
+    return [{ soundUse, choice: choice!, key, isLine: line !== null, notes, hand }];
   });
 }
 
 /** The pitches of the line a part plays, once through its section. */
-function lineOf({ part }: ToneStretch, from: Ticks, to: Ticks): { tick: Ticks; midi: Midi }[] | null {
+function lineOf({ part }: SoundUse, from: Ticks, to: Ticks): { tick: Ticks; midi: Midi }[] | null {
   const { riff, notes } = part;
   if (!riff || notes.length === 0) return null;
   const neck = neckOfRiff(riff);

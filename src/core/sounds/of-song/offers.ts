@@ -52,9 +52,9 @@ const isExposed = (plan: Pick<TonePlan, "steps">, section: string): boolean =>
  * @param section the use the exposed change leads into
  */
 export function offerQuestions(song: SongTones, section: string): OfferQuestion[] {
-  const { asked, stretches } = song;
-  const at = stretches.findIndex(({ span }) => span.use.id === section);
-  const [before, into] = [stretches[at - 1], stretches[at]];
+  const { asked, soundUses } = song;
+  const at = soundUses.findIndex(({ span }) => span.use.id === section);
+  const [before, into] = [soundUses[at - 1], soundUses[at]];
   if (!asked || !before || !into) return [];
   const shared = (
     [

@@ -12,9 +12,9 @@ const SOUNDS = { Low: {}, High: { drive: 1 } };
 let made = 0;
 const makeId = () => `m${made++}`;
 
-/** The rest before each stretch, in words. */
+/** The rest before each use, in words. */
 const rests = (body: VersionBody): string[] =>
-  tonesOfSample(body).stretches.map(({ rest }) => describeRest(rest));
+  tonesOfSample(body).soundUses.map(({ rest }) => describeRest(rest));
 
 const except = (body: VersionBody, use: number, kind: "stop" | "hold", beats: number): VersionBody => {
   const outline = outlineOf(body);
@@ -36,7 +36,7 @@ describe("a song as a box of sounds sees it", () => {
 
   it("goes on with the sound before where none is named", () => {
     const song = tonesOfSample(sampleTones({ 0: { sound: "Low" }, 1: { sound: "High" } }, SOUNDS));
-    expect(song.stretches.map(({ named, sound }) => [named, sound])).toEqual([
+    expect(song.soundUses.map(({ named, sound }) => [named, sound])).toEqual([
       ["Low", "Low"],
       ["High", "High"],
       ["", "High"],
@@ -150,7 +150,7 @@ describe("a song as a box of sounds sees it", () => {
     expect(song.asked).toBeNull();
     expect(song.problems).toEqual([{ code: "nothing-named" }]);
     const out = Object.fromEntries([0, 1, 2, 3].map((at) => [at, { light: 0, sound: "Low" }]));
-    expect(tonesOfSample(sampleTones(out, SOUNDS))).toMatchObject({ stretches: [], asked: null });
+    expect(tonesOfSample(sampleTones(out, SOUNDS))).toMatchObject({ soundUses: [], asked: null });
   });
 
   it("leaves fewer banks to a song that begins further on in the box", () => {

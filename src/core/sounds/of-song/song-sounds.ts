@@ -18,7 +18,7 @@ import { soundBoxOf } from "./sound-boxes";
 import { type Heard, heardIn } from "./sounding";
 
 /** A use of a section in which a player plays, with the sound the sheet names. */
-export type ToneStretch = {
+export type SoundUse = {
   readonly span: UseSpan;
   readonly part: SheetPart;
   /** What the sheet calls the sound; "" where it names none: then the sound before goes on. */
@@ -48,7 +48,7 @@ export type SongTones = {
   readonly box: SoundBox;
   /** The whole form, sections in which the player is silent included. */
   readonly spans: readonly UseSpan[];
-  readonly stretches: readonly ToneStretch[];
+  readonly soundUses: readonly SoundUse[];
   /** Sounds by name with every setting. */
   readonly settings: ReadonlyMap<string, Settings>;
   readonly sounds: readonly Sound[];
@@ -72,7 +72,7 @@ export const boardOf = (box: SoundBox): ToneBoard => ({
 });
 
 /**
- * Reads a version for one player: a stretch for each use they play in, with its sound and the silence before it, and the
+ * Reads a version for one player: each use they play in, with its sound and the silence before it, and the
  * case for the planner.
  */
 export function songTones(
@@ -97,7 +97,7 @@ export function songTones(
     sheet.rows.map((row) => [row.use.id, row.parts.find((part) => part.player.id === player.id)]),
   );
   const problems: SongToneProblem[] = [];
-  const stretches: ToneStretch[] = [];
+  const soundUses: SoundUse[] = [];
   const silent: UseSpan[] = [];
   let sound: string | null = null;
   for (const span of spans) {
@@ -115,16 +115,16 @@ export function songTones(
       continue;
     }
     const named = part.cell.sound.value.trim();
-    const before = stretches.at(-1);
+    const before = soundUses.at(-1);
     const rest = restBetween(before ?? null, { span, heard, part, endsEarly }, silent.splice(0), clock);
     sound = named === "" ? sound : named;
-    stretches.push({ span, part, named, sound, heard, endsEarly, rest });
+    soundUses.push({ span, part, named, sound, heard, endsEarly, rest });
   }
   const named = new Map<string, string[]>();
-  for (const stretch of stretches)
-    if (stretch.named !== "")
-      named.set(stretch.named, [...(named.get(stretch.named) ?? []), stretch.span.label]);
-  const [first] = stretches;
+  for (const soundUse of soundUses)
+    if (soundUse.named !== "")
+      named.set(soundUse.named, [...(named.get(soundUse.named) ?? []), soundUse.span.label]);
+  const [first] = soundUses;
   if (named.size === 0) problems.push({ code: "nothing-named" });
   else if (first?.sound === null) problems.push({ code: "unnamed-first", label: first.span.label });
   for (const [one, places] of named)
@@ -135,7 +135,7 @@ export function songTones(
     sheet,
     box,
     spans,
-    stretches,
+    soundUses,
     settings,
     sounds,
     pins,
@@ -145,13 +145,13 @@ export function songTones(
     moves,
   };
   if (named.size === 0) return { ...shared, asked: null };
-  const played = stretches.filter((stretch) => stretch.sound !== null);
+  const played = soundUses.filter((soundUse) => soundUse.sound !== null);
   const asked: ToneCase = {
     board: boardOf(box),
-    sections: played.map((stretch) => ({
-      id: stretch.span.use.id,
-      tone: stretch.sound!,
-      restBeforeMs: stretch.rest.ms,
+    sections: played.map((soundUse) => ({
+      id: soundUse.span.use.id,
+      tone: soundUse.sound!,
+      restBeforeMs: soundUse.rest.ms,
     })),
     pins: pins.map(({ sound: tone, bank, slot }) => ({ tone, bank, slot })),
   };

@@ -3,7 +3,7 @@ import { describeNote } from "../delay";
 import type { TonePlan } from "../plan";
 import { areAlike, hasTails, isOn, loudness } from "../sound";
 import { songPedals } from "./song-pedals";
-import type { SongTones, ToneStretch } from "./song-sounds";
+import type { SongTones, SoundUse } from "./song-sounds";
 import { type TimedSetting, timedSettings } from "./timed";
 
 type Facts =
@@ -35,12 +35,12 @@ const TAIL_MS = 1000;
 
 /** What should be looked at in a plan, in the order of the song. */
 export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFinding[] {
-  const { box, stretches, settings } = song;
+  const { box, soundUses, settings } = song;
   const common = { playerIds: [song.player.id], fixes: [] };
   const whole = { ...common, useId: null, label: "" };
-  const placed = ({ span }: ToneStretch) => ({ ...common, useId: span.use.id, label: span.label });
+  const placed = ({ span }: SoundUse) => ({ ...common, useId: span.use.id, label: span.label });
   const findings: ToneFinding[] = [];
-  const byUse = new Map(stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  const byUse = new Map(soundUses.map((soundUse) => [soundUse.span.use.id, soundUse]));
   const cut: { readonly label: string; readonly sound: string }[] = [];
   if (box.kind === "banks")
     for (const [at, step] of (plan?.steps ?? []).entries()) {
@@ -99,14 +99,14 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
         timed,
       });
   const named = [
-    ...new Set(stretches.flatMap(({ sound }) => (sound !== null && settings.has(sound) ? [sound] : []))),
+    ...new Set(soundUses.flatMap(({ sound }) => (sound !== null && settings.has(sound) ? [sound] : []))),
   ];
   for (const [at, a] of named.entries())
     for (const b of named.slice(at + 1))
       if (areAlike(settings.get(a)!, settings.get(b)!))
         findings.push({ ...whole, id: `alike ${a} ${b}`, kind: "alike", a, b });
-  for (const [at, into] of stretches.entries()) {
-    const [now, before] = [settings.get(into.sound ?? ""), settings.get(stretches[at - 1]?.sound ?? "")];
+  for (const [at, into] of soundUses.entries()) {
+    const [now, before] = [settings.get(into.sound ?? ""), settings.get(soundUses[at - 1]?.sound ?? "")];
     if (!now || !before) continue;
     const by = loudness(now) - loudness(before);
     if (by >= LOUD_STEP && !isOn(now, "boost"))

@@ -1,7 +1,7 @@
 import type { Ticks } from "../../../base";
 import type { SoundBox } from "../../song/schema";
 import type { TonePlan, ToneStep } from "../plan";
-import type { SongTones, ToneStretch } from "./song-sounds";
+import type { SongTones, SoundUse } from "./song-sounds";
 import { bankNumber } from "./sound-boxes";
 
 /** What the foot does on the box: a bank armed or taken, armed banks let go, a slot, a single pedal. */
@@ -47,7 +47,7 @@ export function describeAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "f
 export type TonePress = {
   readonly act: ToneAct;
   /** The use it leads into. */
-  readonly into: ToneStretch;
+  readonly into: SoundUse;
   readonly tick: Ticks;
   readonly seconds: number;
   readonly bar: number;
@@ -84,7 +84,7 @@ function actsOf(step: ToneStep, isArmed: boolean): ToneAct[] {
 const NEAR_SECONDS = 4;
 
 /** Where a press falls: the first note of its section, with the words around it. */
-function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
+function placed(song: SongTones, into: SoundUse, tick: Ticks) {
   const { clock } = song;
   const before = clock.words.findLast((word) => word.tick < tick);
   const next = clock.words.find((word) => word.tick >= tick);
@@ -103,7 +103,7 @@ function placed(song: SongTones, into: ToneStretch, tick: Ticks) {
 }
 
 /** A press at the change into a section. */
-export const pressAt = (song: SongTones, into: ToneStretch, act: ToneAct, late: boolean): TonePress => ({
+export const pressAt = (song: SongTones, into: SoundUse, act: ToneAct, late: boolean): TonePress => ({
   act,
   ...placed(song, into, changeTick(into)),
   window: null,
@@ -112,7 +112,7 @@ export const pressAt = (song: SongTones, into: ToneStretch, act: ToneAct, late: 
 
 /** Every press of a plan with where it falls, in order. */
 export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): TonePress[] {
-  const byUse = new Map(song.stretches.map((stretch) => [stretch.span.use.id, stretch]));
+  const byUse = new Map(song.soundUses.map((soundUse) => [soundUse.span.use.id, soundUse]));
   const bars = plan.steps.some(({ armFrom }) => armFrom !== null) ? judgeBars(song) : [];
   return plan.steps.flatMap((step): TonePress[] => {
     const into = byUse.get(step.section);
@@ -134,14 +134,14 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
 }
 
 /** When a change is made: in the rest as late as it covers, else on the section's first note. */
-export const changeTick = ({ rest, heard }: ToneStretch): Ticks =>
+export const changeTick = ({ rest, heard }: SoundUse): Ticks =>
   rest.to > rest.from ? rest.from : heard[0]!.from;
 
 type JudgedBar = EasyBar & { readonly end: Ticks; readonly load: number };
 
 /** Every bar of the song with what the player has to do in it: play, sing, change chords. */
 function judgeBars(song: SongTones): JudgedBar[] {
-  const heard = song.stretches.flatMap((stretch) => stretch.heard).sort((a, b) => a.from - b.from);
+  const heard = song.soundUses.flatMap((soundUse) => soundUse.heard).sort((a, b) => a.from - b.from);
   const { words } = song.clock;
   let [sound, word, ringing] = [0, 0, 0];
   return song.spans

@@ -4,7 +4,7 @@ import { isOnlyLine, type SheetPart } from "../../parts";
 import { fitPattern } from "../../rhythm";
 import type { Passage } from "../../song/read";
 
-/** A stretch in which a player is heard. */
+/** A span of time in which a player is heard. */
 export type Heard = { readonly from: Ticks; readonly to: Ticks };
 
 const cut = (one: Heard, by: Heard): Heard[] => {
@@ -21,7 +21,7 @@ const isSilent = (symbol: string): boolean => {
  * When a player is heard in one time through a section: chords as long as they sound (a stop and a hold end them), the
  * strokes of a pattern until they are choked, the notes of a line; and only in the bars the part plays.
  * @param endsEarly how much sooner this player's last sound ends
- * @returns stretches in order, which may touch
+ * @returns spans in order, which may touch
  */
 export function heardIn(
   passage: Passage,
@@ -66,7 +66,7 @@ const silencesOf = (passage: Passage): Heard[] =>
     }),
   );
 
-/** What is left of a stretch beside others. */
+/** What is left of a span beside others. */
 const without = (one: Heard, others: readonly Heard[]): Heard[] =>
   others.reduce<Heard[]>(
     (left, { from, to }) =>

@@ -2,11 +2,11 @@ import type { Tempo } from "../../rhythm";
 import type { SettingKey } from "../../song/schema";
 import { delayMs, longestNote } from "../delay";
 import { isOn } from "../sound";
-import type { SongTones, ToneStretch } from "./song-sounds";
+import type { SongTones, SoundUse } from "./song-sounds";
 
 /** A setting that goes with the tempo, at the tempo of one section. */
 export type TimedSetting = {
-  readonly stretch: ToneStretch;
+  readonly soundUse: SoundUse;
   readonly sound: string;
   readonly key: "delay" | "tremolo" | "modulation.rate";
   /** The note value; null for a delay set by ms. */
@@ -26,10 +26,10 @@ const SWITCH: Readonly<Record<TimedSetting["key"], SettingKey>> = {
 /** Every setting that goes with the tempo, once for each sound and tempo, in the order of the song. */
 export function timedSettings(song: SongTones): TimedSetting[] {
   const found = new Map<string, TimedSetting>();
-  for (const stretch of song.stretches) {
-    const settings = song.settings.get(stretch.sound ?? "");
-    if (!settings || stretch.sound === null) continue;
-    const { tempo } = stretch.span.passages[0]!;
+  for (const soundUse of song.soundUses) {
+    const settings = song.settings.get(soundUse.sound ?? "");
+    if (!settings || soundUse.sound === null) continue;
+    const { tempo } = soundUse.span.passages[0]!;
     for (const key of Object.keys(SWITCH) as TimedSetting["key"][]) {
       if (!isOn(settings, SWITCH[key])) continue;
       const value = settings[key] as string;
@@ -40,9 +40,9 @@ export function timedSettings(song: SongTones): TimedSetting[] {
         mostMs !== null && ms > mostMs + 1e-6
           ? { mostMs, instead: longestNote(tempo.bpm, tempo.beatUnit, mostMs) }
           : null;
-      const id = `${stretch.sound} ${key} ${tempo.bpm} ${tempo.beatUnit}`;
+      const id = `${soundUse.sound} ${key} ${tempo.bpm} ${tempo.beatUnit}`;
       if (!found.has(id))
-        found.set(id, { stretch, sound: stretch.sound, key, note: byMs ? null : value, ms, tempo, tooLong });
+        found.set(id, { soundUse, sound: soundUse.sound, key, note: byMs ? null : value, ms, tempo, tooLong });
     }
   }
   return [...found.values()];

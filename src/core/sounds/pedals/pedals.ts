@@ -1,4 +1,4 @@
-/** Which single pedals are on in a stretch of the song. */
+/** Which single pedals are on in a section of the song. */
 export type PedalSection = { readonly id: string; readonly on: readonly string[] };
 
 export type PedalPlan = {

@@ -13,7 +13,7 @@ export type ToneBoard = {
   readonly maxBanks: number | null;
 };
 
-/** A stretch of the song on one tone. */
+/** A section of the song on one tone. */
 export type ToneSection = {
   readonly id: string;
   readonly tone: string;

@@ -1,21 +1,21 @@
-import type { Want, WantedStretch } from "@/core/loops";
+import type { Want, WantedSpan } from "@/core/loops";
 
 const ROPE =
   "repeating-linear-gradient(115deg, currentColor 0 5px, color-mix(in oklab, currentColor 45%, transparent) 5px 8px)";
 
 /** The part of a strand over one unit: rope where it is drawn, loose thread where it is free, nothing where it is cut. */
 export function Strand({
-  stretches,
+  spans,
   from,
   to,
 }: {
-  stretches: readonly WantedStretch[];
+  spans: readonly WantedSpan[];
   from: number;
   to: number;
 }) {
-  const pieces = stretches.flatMap((stretch) => {
-    const [start, end] = [Math.max(from, stretch.from), Math.min(to, stretch.to ?? to)];
-    return end > start ? [{ start, end, want: stretch.want }] : [];
+  const pieces = spans.flatMap((span) => {
+    const [start, end] = [Math.max(from, span.from), Math.min(to, span.to ?? to)];
+    return end > start ? [{ start, end, want: span.want }] : [];
   });
   const share = (tick: number) => `${((tick - from) / (to - from)) * 100}%`;
   return (

@@ -10,7 +10,7 @@ import { Strand } from "./Strand";
 import type { Unit } from "./units";
 
 /** What the plan lets sound, and where that is wrong, by layer: ticks from the start of the use. */
-export type PlayedStretch = {
+export type PlayedSpan = {
   readonly from: number;
   readonly to: number;
   readonly sounds: boolean;
@@ -31,7 +31,7 @@ type Props = {
   readonly rows: readonly (readonly Unit[])[];
   readonly layers: readonly LoopLayerRow[];
   readonly wants: readonly UseWant[];
-  readonly played: readonly (readonly PlayedStretch[])[];
+  readonly played: readonly (readonly PlayedSpan[])[];
   readonly picked: Picked | null;
   /** The one place of all that Tab comes to, when it is here. */
   readonly home: boolean;
@@ -138,7 +138,7 @@ const StrandRow = memo(function StrandRow({
   units: readonly Unit[];
   start: number;
   want: UseWant;
-  played: readonly PlayedStretch[];
+  played: readonly PlayedSpan[];
   picked: Picked | null;
   home: boolean;
   full: number;
@@ -158,7 +158,7 @@ const StrandRow = memo(function StrandRow({
           const here = played.filter((one) => one.to > unit.from && one.from < unit.to);
           const sounds = here.some((one) => one.sounds);
           const wrong = here.find((one) => one.wrong);
-          const said = WANT_WORDS[wantAt(want.stretches, unit.from)];
+          const said = WANT_WORDS[wantAt(want.spans, unit.from)];
           const plan =
             here.length === 0
               ? ""
@@ -182,8 +182,8 @@ const StrandRow = memo(function StrandRow({
               }}
               onPointerEnter={(event) => event.buttons === 1 && onEnter(use, row, at)}
             >
-              <Strand stretches={want.stretches} from={unit.from} to={unit.to} />
-              <Played stretches={here} unit={unit} />
+              <Strand spans={want.spans} from={unit.from} to={unit.to} />
+              <Played spans={here} unit={unit} />
               {wrong && (
                 <span className="pointer-events-none absolute top-0 right-0.5 bg-base-100 px-0.5 text-xs leading-none font-bold text-error">
                   {sounds ? "plays" : "silent"}
@@ -199,8 +199,8 @@ const StrandRow = memo(function StrandRow({
 });
 
 /** What the plan makes of a unit: a line where it plays, a frame where that is not what is wanted. */
-function Played({ stretches, unit }: { stretches: readonly PlayedStretch[]; unit: Unit }) {
-  return stretches.map((one) => {
+function Played({ spans, unit }: { spans: readonly PlayedSpan[]; unit: Unit }) {
+  return spans.map((one) => {
     const [from, to] = [Math.max(one.from, unit.from), Math.min(one.to, unit.to)];
     const size = {
       left: `${((from - unit.from) / (unit.to - unit.from)) * 100}%`,

@@ -6,14 +6,14 @@ import { namerByShift } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
-import type { PlayedStretch } from "./UseBlock";
+import type { PlayedSpan } from "./UseBlock";
 import { rowsOf, type Step, unitsOf } from "./units";
 
 /** What a use shows: what is wanted there of each layer, and what the plan plays. */
 type Block = {
   readonly said: string;
   readonly wants: readonly UseWant[];
-  readonly played: readonly (readonly PlayedStretch[])[];
+  readonly played: readonly (readonly PlayedSpan[])[];
 };
 
 /** Some units of one layer's strand in one use, by their indexes; `to` is where the focus is. */
@@ -41,8 +41,8 @@ function useBarsInRow(): number {
 }
 
 /** Which layers sound where by the plan, by use and layer. */
-function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedStretch[]> {
-  const found = new Map<string, PlayedStretch[]>();
+function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedSpan[]> {
+  const found = new Map<string, PlayedSpan[]>();
   if (!shown) return found;
   for (const [at, piece] of shown.song.pieces.entries()) {
     const { span } = piece;
@@ -86,7 +86,7 @@ export function useStrands(loops: Loops, step: Step) {
       spans.map((span): Block => {
         const ofUse = layers.map(({ id }) => wants(id, span.use.id));
         const sounding = layers.map(({ id }) => played.get(`${id} ${span.use.id}`) ?? []);
-        const said = JSON.stringify([ofUse.map(({ row, stretches }) => [row?.id, stretches]), sounding]);
+        const said = JSON.stringify([ofUse.map(({ row, spans }) => [row?.id, spans]), sounding]);
         const before = known.get(span.use.id);
         const block = before?.said === said ? before : { said, wants: ofUse, played: sounding };
         known.set(span.use.id, block);

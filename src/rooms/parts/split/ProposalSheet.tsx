@@ -234,7 +234,7 @@ function CellOffer({ where, cell, bars, isTaken, other, onTake }: OfferProps) {
         className={`flex h-full w-full flex-col rounded-field px-2 py-1 text-left text-sm ${isTaken ? "bg-base-200" : "hover:bg-base-300"} ${other ? "outline-2 outline-dashed" : ""}`}
         onClick={onTake}
       >
-        <Wick light={cell.lamp} carries={cell.role === "carry"} stretches={[[entry, 1]]} />
+        <Wick light={cell.lamp} carries={cell.role === "carry"} spans={[[entry, 1]]} />
         <span className="block">{howOf(cell)}</span>
         {isTaken && <span className="block font-bold">on the sheet</span>}
         {other && (

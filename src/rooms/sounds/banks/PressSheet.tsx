@@ -25,7 +25,7 @@ export function PressSheet({ tones }: { tones: Tones }) {
   const { shown } = tones;
   if (!shown) return null;
   const { presses, song } = shown;
-  const first = song.stretches.find(({ sound }) => sound !== null);
+  const first = song.soundUses.find(({ sound }) => sound !== null);
   const exposed = new Set(
     song.box.kind === "banks"
       ? shown.plan.steps.filter((step) => step.exposed).map(({ section }) => section)
@@ -81,7 +81,7 @@ function Strip({ tones, exposed }: { tones: Tones; exposed: ReadonlySet<string> 
   const { song, presses } = tones.shown!;
   return (
     <div className="form-strip pb-1">
-      {song.stretches.map(({ span, sound }) => (
+      {song.soundUses.map(({ span, sound }) => (
         <div
           key={span.use.id}
           className="form-block cursor-default"

@@ -11,7 +11,7 @@ export type ToneSheet = {
     readonly landing: number | null;
     readonly slots: readonly { readonly sound: string | null; readonly program: number }[];
   }[];
-  readonly stretches: readonly {
+  readonly soundUses: readonly {
     readonly id: string;
     readonly label: string;
     readonly kind: SectionKind;
@@ -60,7 +60,7 @@ export function TonePrint({ title, back, sheet }: { title: string; back: string;
         </table>
       )}
       <ol className="flex flex-col gap-2">
-        {sheet.stretches.map(({ id, label, kind, sound, presses }) => (
+        {sheet.soundUses.map(({ id, label, kind, sound, presses }) => (
           <li key={id} className="flex flex-wrap items-baseline gap-x-4 border-t pt-2">
             <SectionTag label={label} kind={kind} />
             <span className="text-xl">{sound ?? "no sound"}</span>

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song/schema";
-import { setMoves, type ToneStretch } from "@/core/sounds";
+import { setMoves, type SoundUse } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
@@ -19,11 +19,11 @@ type Draft = {
 };
 
 /** Small moves inside a section: what a hand or a foot does to the sound while it is on. */
-export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStretch }) {
+export function MovesEditor({ tones, soundUse }: { tones: Tones; soundUse: SoundUse }) {
   const act = useAct();
   const current = useCurrentVersion();
   const { song } = tones;
-  const { span } = stretch;
+  const { span } = soundUse;
   const row = song.moves.get(span.use.id);
   const moves = row?.moves ?? [];
   const bar = span.passages[0]!.bars.find(({ number }) => number > 0)?.ticks ?? 4 * song.beatTicks;
@@ -37,11 +37,11 @@ export function MovesEditor({ tones, stretch }: { tones: Tones; stretch: ToneStr
         <ul className="mb-3 flex flex-col gap-1 text-sm">
           {moves.map((move, at) => (
             <li key={at} className="flex items-center gap-3">
-              {describeMove(move, stretch, song.beatTicks)}
+              {describeMove(move, soundUse, song.beatTicks)}
               <button
                 type="button"
                 className="btn btn-xs"
-                aria-label={`Remove: ${describeMove(move, stretch, song.beatTicks)}`}
+                aria-label={`Remove: ${describeMove(move, soundUse, song.beatTicks)}`}
                 onClick={() => put(moves.filter((_, index) => index !== at))}
               >
                 Remove

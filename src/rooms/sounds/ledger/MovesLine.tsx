@@ -1,20 +1,20 @@
 import { type SoundMove, settingOf } from "@/core/song/schema";
-import type { Settings, ToneStretch } from "@/core/sounds";
+import type { Settings, SoundUse } from "@/core/sounds";
 
 /** Moves drawn along a section: a line for each setting that rises or falls, a step where it changes at once. */
 export function MovesLine({
-  stretch,
+  soundUse,
   moves,
   settings,
 }: {
-  stretch: ToneStretch;
+  soundUse: SoundUse;
   moves: readonly SoundMove[];
   /** The sound the section begins with. */
   settings: Settings;
 }) {
   if (moves.length === 0) return null;
-  const length = Math.max(1, stretch.span.to - stretch.span.from);
-  const bars = stretch.span.passages.flatMap((passage) => passage.bars);
+  const length = Math.max(1, soundUse.span.to - soundUse.span.from);
+  const bars = soundUse.span.passages.flatMap((passage) => passage.bars);
   const rows = new Map<SoundMove["setting"], SoundMove[]>();
   for (const move of moves) rows.set(move.setting, [...(rows.get(move.setting) ?? []), move]);
   const at = (tick: number): number => (100 * Math.min(length, Math.max(0, tick))) / length;
@@ -36,8 +36,8 @@ export function MovesLine({
             {bars.map((bar) => (
               <line
                 key={bar.tick}
-                x1={at(bar.tick - stretch.span.from)}
-                x2={at(bar.tick - stretch.span.from)}
+                x1={at(bar.tick - soundUse.span.from)}
+                x2={at(bar.tick - soundUse.span.from)}
                 y1="14"
                 y2="19"
                 className="stroke-base-content/40"

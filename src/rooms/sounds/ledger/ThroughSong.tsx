@@ -12,7 +12,7 @@ import {
   nameSound,
   PLAIN_SETTINGS,
   type Settings,
-  type ToneStretch,
+  type SoundUse,
 } from "@/core/sounds";
 import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
@@ -38,7 +38,7 @@ export function ThroughSong({
   onOpen: (id: string) => void;
 }) {
   const { song } = tones;
-  if (song.stretches.length === 0)
+  if (song.soundUses.length === 0)
     return (
       <p className="rounded-box bg-base-200 p-4">
         {song.player.name} plays nowhere yet: put sections in the form in Song, and give {song.player.name}{" "}
@@ -55,13 +55,13 @@ export function ThroughSong({
         song: that is where a foot can change without being heard.
       </p>
       <ol className="flex flex-col">
-        {song.stretches.map((stretch, at) => (
+        {song.soundUses.map((soundUse, at) => (
           <Row
-            key={stretch.span.use.id}
+            key={soundUse.span.use.id}
             tones={tones}
-            stretch={stretch}
-            before={at === 0 ? null : song.stretches[at - 1]!}
-            isOpen={stretch.sound !== null && stretch.sound === openName}
+            soundUse={soundUse}
+            before={at === 0 ? null : song.soundUses[at - 1]!}
+            isOpen={soundUse.sound !== null && soundUse.sound === openName}
             onOpen={onOpen}
           />
         ))}
@@ -72,27 +72,27 @@ export function ThroughSong({
 
 function Row({
   tones,
-  stretch,
+  soundUse,
   before,
   isOpen,
   onOpen,
 }: {
   tones: Tones;
-  stretch: ToneStretch;
-  before: ToneStretch | null;
+  soundUse: SoundUse;
+  before: SoundUse | null;
   isOpen: boolean;
   onOpen: (id: string) => void;
 }) {
   const [editing, setEditing] = useState(false);
   const { song } = tones;
-  const { span, sound, rest } = stretch;
+  const { span, sound, rest } = soundUse;
   const own = song.sounds.find(({ name }) => name === sound);
   const moves = song.moves.get(span.use.id);
   return (
     <li className="border-t border-base-300 py-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <SectionTag label={span.label} kind={span.passages[0]!.section.kind} />
-        <SoundChoice tones={tones} stretch={stretch} onOpen={onOpen} />
+        <SoundChoice tones={tones} soundUse={soundUse} onOpen={onOpen} />
         {own && (
           <button
             type="button"
@@ -108,15 +108,15 @@ function Row({
           {before === null ? "set before the song" : describeRest(rest)}
         </span>
       </div>
-      <Changes song={song} stretch={stretch} before={before} />
+      <Changes song={song} soundUse={soundUse} before={before} />
       <MovesLine
-        stretch={stretch}
+        soundUse={soundUse}
         moves={moves?.moves ?? []}
         settings={song.settings.get(sound ?? "") ?? PLAIN_SETTINGS}
       />
       <p className="flex flex-wrap items-center gap-x-4 text-sm">
         {(moves?.moves ?? []).map((move, at) => (
-          <span key={at}>{describeMove(move, stretch, song.beatTicks)}</span>
+          <span key={at}>{describeMove(move, soundUse, song.beatTicks)}</span>
         ))}
         {(moves?.endsEarly ?? 0) > 0 && (
           <span>
@@ -128,7 +128,7 @@ function Row({
           {editing ? "Done" : `Moves inside ${span.label}`}
         </button>
       </p>
-      {editing && <MovesEditor tones={tones} stretch={stretch} />}
+      {editing && <MovesEditor tones={tones} soundUse={soundUse} />}
     </li>
   );
 }
@@ -136,18 +136,18 @@ function Row({
 /** Which sound is on in a section: its own, the one that goes on, or one that is made now. */
 function SoundChoice({
   tones: { song },
-  stretch,
+  soundUse,
   onOpen,
 }: {
   tones: Tones;
-  stretch: ToneStretch;
+  soundUse: SoundUse;
   onOpen: (id: string) => void;
 }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const { span, named, sound } = stretch;
+  const { span, named, sound } = soundUse;
   const place = { useId: span.use.id, playerId: song.player.id };
-  const from = stretch.part.cell.sound.from;
+  const from = soundUse.part.cell.sound.from;
   const names = [...new Set([...song.sounds.map(({ name }) => name), ...(named === "" ? [] : [named])])];
   const choose = (value: string) => {
     const body = current();
@@ -172,7 +172,7 @@ function SoundChoice({
         onChange={(event) => choose(event.target.value)}
       >
         <option value="">
-          {stretch.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
+          {soundUse.named === "" && sound !== null ? `goes on with “${sound}”` : "no sound of its own"}
         </option>
         {from === "first use" && named !== "" && (
           <option value={INHERITS} disabled>
@@ -193,16 +193,16 @@ function SoundChoice({
 /** What changes, one line of the ledger after the other; in the first place all that is on. */
 function Changes({
   song,
-  stretch,
+  soundUse,
   before,
 }: {
   song: Tones["song"];
-  stretch: ToneStretch;
-  before: ToneStretch | null;
+  soundUse: SoundUse;
+  before: SoundUse | null;
 }) {
-  const now = song.settings.get(stretch.sound ?? "");
+  const now = song.settings.get(soundUse.sound ?? "");
   if (!now)
-    return stretch.sound === null ? null : (
+    return soundUse.sound === null ? null : (
       <p className="mt-1 text-sm">not described yet: nothing is known of what changes</p>
     );
   const was: Settings | undefined = song.settings.get(before?.sound ?? "");

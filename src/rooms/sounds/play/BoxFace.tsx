@@ -27,28 +27,28 @@ export function BoxFace({
   const state = view?.box ?? null;
   const first = plan.steps[0];
   const place = state ?? first ?? { bank: 0, slot: 0 };
-  const stretch = view && view.stretch >= 0 ? song.stretches[view.stretch] : null;
+  const soundUse = view && view.soundUse >= 0 ? song.soundUses[view.soundUse] : null;
   if (box.kind === "pedals")
     return (
       <Face silent={false}>
         <strong className="text-2xl">
           {state && state.on.length > 0 ? state.on.join(", ") : "everything off"}
         </strong>
-        {stretch?.sound && running !== "free" && (
+        {soundUse?.sound && running !== "free" && (
           <span className="block text-sm">
-            {stretch.span.label} is played on “{stretch.sound}”
+            {soundUse.span.label} is played on “{soundUse.sound}”
           </span>
         )}
       </Face>
     );
   const sound = soundOf(place, plan.banks);
   const settings = song.settings.get(sound ?? "");
-  const wanted = stretch && plan.steps.find(({ section }) => section === stretch.span.use.id);
+  const wanted = soundUse && plan.steps.find(({ section }) => section === soundUse.span.use.id);
   const back =
     state &&
     running === "feet" &&
     wanted &&
-    view!.seconds > song.clock.secondsAt(stretch.heard[0]!.from) + 0.3
+    view!.seconds > song.clock.secondsAt(soundUse.heard[0]!.from) + 0.3
       ? pressesBack(state, wanted, box, plan.banks)
       : [];
   return (

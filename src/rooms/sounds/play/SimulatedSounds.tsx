@@ -41,7 +41,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
           void run.start(way, way === "free" ? 0 : from);
         }}
         onStop={run.stop}
-        places={song.stretches.map(({ span }) => span.label)}
+        places={song.soundUses.map(({ span }) => span.label)}
         from={from}
         onFrom={setFrom}
         clicks={run.clicks}

@@ -25,21 +25,21 @@ export function HarmonyList({ tones }: { tones: Tones }) {
           , and the notes it adds stand here against the chords.
         </p>
       ) : (
-        views.map((view) => <View key={view.stretch.span.use.id} view={view} tones={tones} />)
+        views.map((view) => <View key={view.soundUse.span.use.id} view={view} tones={tones} />)
       )}
     </section>
   );
 }
 
 function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
-  const { stretch, choice, notes, isLine, hand } = view;
+  const { soundUse, choice, notes, isLine, hand } = view;
   const strings = Math.max(1, tuningOf(tones.song.player).length || 6);
   const clashes = notes.filter((note) => note.clashes);
   const left = hand.route.filter((pick) => pick === null).length;
   return (
     <div className="mb-5">
       <h3 className="font-bold">
-        {stretch.span.label}: “{stretch.sound}”, a {choice}
+        {soundUse.span.label}: “{soundUse.sound}”, a {choice}
       </h3>
       <p className="mb-2 text-sm" aria-live="polite">
         {isLine

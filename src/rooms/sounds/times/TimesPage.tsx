@@ -70,7 +70,7 @@ function FollowSong({ tones }: { tones: Tones }) {
                   <td>{WORDS[one.key]}</td>
                   <td>{one.note === null ? "set by ms" : describeNote(one.note)}</td>
                   <td>
-                    {one.tempo.bpm} a minute, from {one.stretch.span.label}
+                    {one.tempo.bpm} a minute, from {one.soundUse.span.label}
                   </td>
                   <td className="font-bold">{round(one.ms)}</td>
                   <td>{(1000 / one.ms).toFixed(2)} a second</td>

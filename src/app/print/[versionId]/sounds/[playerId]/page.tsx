@@ -39,13 +39,13 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
           })),
         }))
       : [],
-    stretches: song.stretches.map((stretch) => ({
-      id: stretch.span.use.id,
-      label: stretch.span.label,
-      kind: stretch.span.passages[0]!.section.kind,
-      sound: stretch.sound,
+    soundUses: song.soundUses.map((soundUse) => ({
+      id: soundUse.span.use.id,
+      label: soundUse.span.label,
+      kind: soundUse.span.passages[0]!.section.kind,
+      sound: soundUse.sound,
       presses: presses
-        .filter(({ into }) => into.span.use.id === stretch.span.use.id)
+        .filter(({ into }) => into.span.use.id === soundUse.span.use.id)
         .map((press) => ({
           text: describeAct(press.act, song.box),
           bar: press.bar,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Want } from "../loop-case";
-import { paint, type WantedStretch, wantAt } from "./stretches";
+import { paint, type WantedSpan, wantAt } from "./wanted-spans";
 
 const TOTAL = 100;
 const want = fc.constantFrom<Want>("on", "off", "either");
@@ -24,7 +24,7 @@ describe("painting what is wanted", () => {
     ]);
   });
 
-  it("lets a stretch that reaches the end go on with the section, however long it becomes", () => {
+  it("lets a span that reaches the end go on with the section, however long it becomes", () => {
     expect(paint([], 60, TOTAL, "on", TOTAL)).toEqual([{ from: 60, to: null, want: "on" }]);
     expect(paint([{ from: 0, to: null, want: "on" }], 20, 40, "off", TOTAL)).toEqual([
       { from: 0, to: 20, want: "on" },
@@ -37,18 +37,18 @@ describe("painting what is wanted", () => {
     fc.assert(
       fc.property(fc.array(stroke, { maxLength: 12 }), (strokes) => {
         const plain: Want[] = Array(TOTAL).fill("off");
-        let stretches: WantedStretch[] = [];
+        let spans: WantedSpan[] = [];
         for (const [a, length, wanted] of strokes) {
           const to = Math.min(TOTAL, a + length);
-          stretches = paint(stretches, a, to, wanted, TOTAL);
+          spans = paint(spans, a, to, wanted, TOTAL);
           plain.fill(wanted, a, to);
         }
-        expect(plain.map((_, tick) => wantAt(stretches, tick))).toEqual(plain);
+        expect(plain.map((_, tick) => wantAt(spans, tick))).toEqual(plain);
         const runs = plain.filter((one, tick) => one !== "off" && one !== plain[tick - 1]).length;
-        expect(stretches).toHaveLength(runs);
-        for (const [at, { from, to }] of stretches.entries()) {
+        expect(spans).toHaveLength(runs);
+        for (const [at, { from, to }] of spans.entries()) {
           expect(to === null || to > from).toBe(true);
-          expect(at === 0 || from >= stretches[at - 1]!.to!).toBe(true);
+          expect(at === 0 || from >= spans[at - 1]!.to!).toBe(true);
         }
       }),
     );
