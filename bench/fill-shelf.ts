@@ -1,7 +1,7 @@
 /** Puts many made-up songs on the shelf of a data folder: `tsx bench/fill-shelf.ts <folder> <from> <to>`. */
 import { readChordPro } from "../src/core/formats";
-import { openFolder } from "../src/server/db/open";
-import { createDocuments } from "../src/server/documents/store";
+import { openFolder } from "../src/server/db/open-database";
+import { createDocuments } from "../src/server/documents/stored-documents";
 import { songDocuments } from "../src/server/songs/create";
 import { song } from "./many-songs.mjs";
 

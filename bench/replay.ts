@@ -1,7 +1,7 @@
 /** Replays the log of every document in a data folder and compares it with the stored body. */
 import { isDeepStrictEqual } from "node:util";
-import { openFolder } from "../src/server/db/open";
-import { listDocuments, replayLog } from "../src/server/documents/store";
+import { openFolder } from "../src/server/db/open-database";
+import { listDocuments, replayLog } from "../src/server/documents/stored-documents";
 
 const { database, close } = await openFolder(process.argv[2]!);
 const versions = await listDocuments(database, "version");

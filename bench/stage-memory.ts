@@ -8,8 +8,8 @@ import path from "node:path";
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
 import type { LeaderAct } from "../src/core/stage";
-import { openFolder } from "../src/server/db/open";
-import { createDocuments } from "../src/server/documents/store";
+import { openFolder } from "../src/server/db/open-database";
+import { createDocuments } from "../src/server/documents/stored-documents";
 import { LiveSession } from "../src/server/stage/hub";
 import { sampleEvening } from "../testing/server/sample-evening";
 

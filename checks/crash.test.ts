@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, expect, it } from "vitest";
-import { openFolder } from "@/server/db/open";
-import { findDocument, replayLog } from "@/server/documents/store";
+import { openFolder } from "@/server/db/open-database";
+import { findDocument, replayLog } from "@/server/documents/stored-documents";
 import { crashOnce } from "../scripts/lib/crash.mjs";
 
 /** The real program, killed with writes in flight; `npm run bench` does it twenty times. */

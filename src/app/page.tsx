@@ -2,9 +2,9 @@ import { connection } from "next/server";
 import { WHOLE_SHELF } from "@/api";
 import { byOrder } from "@/document";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
-import { listDocuments } from "@/server/documents/store";
+import { listDocuments } from "@/server/documents/stored-documents";
 
 export default async function Page() {
   await connection();

@@ -6,11 +6,11 @@ import { isKind, SCHEMA } from "@/core/song/schema";
 import { LONGEST_NOTE } from "@/core/stage";
 import { commandSchema, idSchema } from "@/document";
 import { restore } from "@/document/log";
-import type { Database } from "./db/open";
+import type { Database } from "./db/open-database";
 import { documents, edits, stageNotes } from "./db/schema";
 import { definitionOf, fromRow } from "./documents/row";
 import { writeShelf } from "./documents/shelf";
-import { takenIds } from "./documents/store";
+import { takenIds } from "./documents/stored-documents";
 
 /** The form of the backup file itself. */
 const BACKUP_FORM = 1;

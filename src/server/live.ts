@@ -1,4 +1,4 @@
-import type { LoggedEdit } from "./documents/store";
+import type { LoggedEdit } from "./documents/stored-documents";
 import { onHost } from "./host";
 
 type Listener = (edit: LoggedEdit) => void;

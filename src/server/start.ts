@@ -1,7 +1,7 @@
 import { setUpGate } from "./access/reopen";
-import { openDatabase } from "./db/open";
+import { openDatabase } from "./db/open-database";
 import { renewShelf } from "./documents/shelf";
-import { createDocuments, findDocument, isEmpty } from "./documents/store";
+import { createDocuments, findDocument, isEmpty } from "./documents/stored-documents";
 import { demoDocuments } from "./songs/demo";
 
 /**

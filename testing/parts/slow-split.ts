@@ -1,7 +1,7 @@
 import { OUT_CELL, type School, type SplitCase, type SplitCell } from "../../src/core/parts/split/case";
-import { optionsOf } from "../../src/core/parts/split/options";
-import { violationsOf } from "../../src/core/parts/split/rules";
-import { changesInto, scoreOf, termsOf } from "../../src/core/parts/split/score";
+import { optionsOf } from "../../src/core/parts/split/split-options";
+import { violationsOf } from "../../src/core/parts/split/split-rules";
+import { changesInto, scoreOf, termsOf } from "../../src/core/parts/split/split-score";
 
 /**
  * The slow obvious search: every cell with every light and entry, every pair of them, every way through the sections;

@@ -1,6 +1,6 @@
 import { DOCUMENTS, type EveningBody, type SongBody } from "@/core/song/schema";
 import { emptyBody } from "@/document";
-import type { createDocuments } from "../../src/server/documents/store";
+import type { createDocuments } from "../../src/server/documents/stored-documents";
 import { sampleVersion } from "../song/sample-version";
 
 type NewDocuments = Parameters<typeof createDocuments>[1];

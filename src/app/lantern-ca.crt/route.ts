@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import { dataFolder } from "@/server/db/open";
+import { dataFolder } from "@/server/db/open-database";
 import { refuse } from "@/server/http";
 
 /** The certificate a phone must trust to reach this program over HTTPS. It holds no secret. */

@@ -3,9 +3,9 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
-import { alignSources } from "./align";
-import { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
-import { barUnlikeness, fitsTwoNames, unlikeness } from "./similarity";
+import { alignSources } from "./align-bars";
+import { barUnlikeness, fitsTwoNames, unlikeness } from "./bar-similarity";
+import { type EvidenceBar, type EvidenceSource, evidenceOf } from "./evidence-bars";
 import { fewestColumns, weighEvidence } from "./weigh";
 
 /** Bars written as "G C/2": two chords share a bar; "*" before a bar begins a section. */

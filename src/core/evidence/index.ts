@@ -1,5 +1,5 @@
-export { alignSources } from "./align";
-export { type EvidenceBar, type EvidenceSource, evidenceOf } from "./bars";
+export { alignSources } from "./align-bars";
+export { type EvidenceBar, type EvidenceSource, evidenceOf } from "./evidence-bars";
 
 export { settleChords } from "./settle";
 export { type Question, type Spot, type WeighedColumn, weighEvidence } from "./weigh";

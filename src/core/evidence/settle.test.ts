@@ -5,7 +5,7 @@ import { applyEdit } from "../../document";
 import { set, type VersionCommand } from "../song/edit";
 import type { VersionBody } from "../song/schema";
 import { DOCUMENTS } from "../song/schema";
-import { evidenceOf } from "./bars";
+import { evidenceOf } from "./evidence-bars";
 import { settleChords } from "./settle";
 
 const act = (body: VersionBody, command: VersionCommand): VersionBody =>

@@ -1,6 +1,6 @@
-import { alignSources, type Column, type Laid } from "./align";
-import type { EvidenceSource } from "./bars";
-import { chordAt, fitsTwoNames, slicesOf, unlikeness } from "./similarity";
+import { alignSources, type Column, type Laid } from "./align-bars";
+import { chordAt, fitsTwoNames, slicesOf, unlikeness } from "./bar-similarity";
+import type { EvidenceSource } from "./evidence-bars";
 
 /** One spot where sources were compared: what each says there, null where it has no bar or no chord. */
 export type Spot = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { readChordPro } from "./chordpro";
 import { drawnShapes } from "./drawn-shapes";
-import { readMusicXml } from "./musicxml/read";
+import { readMusicXml } from "./musicxml/read-musicxml";
 import { versionOfSheet } from "./to-version";
 
 let count = 0;

@@ -1,12 +1,12 @@
 export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
 export * from "./chord-text";
 export { readChordPro, writeChordPro } from "./chordpro";
-export { describeSheetLoss, describeSheetProblem } from "./describe-problem";
+export { describeSheetLoss, describeSheetProblem } from "./describe-sheet-problem";
 export { drawnShapes } from "./drawn-shapes";
 export { sheetOfVersion } from "./from-version";
-export { readMidi } from "./midi/read";
+export { readMidi } from "./midi/read-midi";
 export { writeChanges } from "./midi/write-changes";
-export { readMusicXml } from "./musicxml/read";
+export { readMusicXml } from "./musicxml/read-musicxml";
 export {
   decodeText,
   isPack,

@@ -1,8 +1,8 @@
 import { fail, ok, type Result } from "../../base";
 import { type ReadOptions, readChordText } from "./chord-text";
 import { isChordPro, readChordPro, splitSongs } from "./chordpro";
-import { readMidi } from "./midi/read";
-import { decodeXml, readMusicXml } from "./musicxml/read";
+import { readMidi } from "./midi/read-midi";
+import { decodeXml, readMusicXml } from "./musicxml/read-musicxml";
 import type { ChordSheet } from "./sheet";
 import { isZip } from "./unzip";
 

@@ -2,12 +2,12 @@ import type { Fret } from "../../base";
 import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
 import type { Tuning } from "../pitch";
 import { handCost, type Reason, reasonsOf, shapeCost, tellHand, tellShape } from "./difficulty";
+import type { Board } from "./fingering-search";
 import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
 import { HAND_LIMITS, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
 import { GUITAR_SCALE_MM } from "./neck";
-import type { Board } from "./search";
-import { Sound } from "./sound";
+import { Sound } from "./shape-sound";
 import { eachShapeInStyle, type Style } from "./styles";
 
 type Barre = {

@@ -1,7 +1,7 @@
 import { hasForeignBass, pitchClassesOf, type SoundingChord, type Tone, toneSemitones } from "../chord";
 import { pitchClassOf } from "../pitch";
+import { type Board, bit, eachShape, fretsOf, type Wanted } from "./fingering-search";
 import type { Frets } from "./hand";
-import { type Board, bit, eachShape, fretsOf, type Wanted } from "./search";
 
 export const STYLES = ["full", "power", "octave", "triad", "two-string", "shell", "bass"] as const;
 export type Style = (typeof STYLES)[number];

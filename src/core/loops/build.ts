@@ -1,5 +1,5 @@
 import { type LoopCase, type LoopLayer, type LoopSchool, wantOf } from "./loop-case";
-import { sectionBeats } from "./spans";
+import { sectionBeats } from "./track-runs";
 import type { LoopWay } from "./way";
 
 /** How the layers are recorded before the song: passes in order, each with the layers it takes in. */

@@ -1,7 +1,7 @@
 import { type Chord, clashesWith, pitchClassesOf, type SoundingChord } from "../chord";
 import { formatNoteName, type Key, nameInKey, nameOfPitchClass, pitchClassOf } from "../pitch";
 import type { ChordBeats, LoopCase, LoopLayer } from "./loop-case";
-import { runsOf, sectionBeats } from "./spans";
+import { runsOf, sectionBeats } from "./track-runs";
 import type { LoopWay } from "./way";
 
 /** A pitched layer against the chords of a section; beats from the first of the section, counted from 0. */

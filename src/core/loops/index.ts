@@ -20,5 +20,5 @@ export {
   pressesBetween,
 } from "./press";
 export { recover } from "./recover";
-export { sectionBeats } from "./spans";
+export { sectionBeats } from "./track-runs";
 export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";

@@ -1,6 +1,6 @@
 import type { Blocks } from "./grouping";
+import type { Costs, Planned, Searcher } from "./loop-search";
 import { type Weights, weightsToGo, wrongTable } from "./prices";
-import type { Costs, Planned, Searcher } from "./search";
 
 /** A line through the plane of both figures: how a plan weighs by it, and the most it may weigh. */
 export type Line = Weights & { readonly most: number };

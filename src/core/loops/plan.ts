@@ -3,8 +3,8 @@ import { type Build, buildOf, type Later, laterOf } from "./build";
 import { type Clash, type Cut, clashesOf, cutsOf } from "./clashes";
 import { type BadPair, Grouping } from "./grouping";
 import type { LoopCase } from "./loop-case";
+import { type Planned, Searcher } from "./loop-search";
 import { bitsOf, maskOf, pressesBetween, type Sounding } from "./press";
-import { type Planned, Searcher } from "./search";
 import { tradeOf } from "./trade";
 import { type LoopWay, type PlacedPress, recordedTracks, soundingBefore, wrongLayers } from "./way";
 

@@ -9,7 +9,7 @@ import type { LoopCase } from "./loop-case";
 import { planLoops } from "./plan";
 import { costOfPresses, pressesBetween } from "./press";
 import { recover } from "./recover";
-import { runsOf } from "./spans";
+import { runsOf } from "./track-runs";
 
 const chord = (symbol: string) => unwrap(parseChord(symbol));
 const key = (name: string) => unwrap(parseKey(name));

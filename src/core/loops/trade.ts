@@ -1,7 +1,7 @@
 import type { Blocks } from "./grouping";
 import { type Line, plansWithin } from "./labels";
+import type { Costs, Planned, Searcher } from "./loop-search";
 import { leastWeight, type Weights, wrongTable } from "./prices";
-import type { Costs, Planned, Searcher } from "./search";
 
 /** What is asked of a plan: the least aim among those that are allowed. */
 type Question = {

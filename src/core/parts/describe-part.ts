@@ -1,5 +1,5 @@
 import { countsOf, isOnset } from "../rhythm";
-import { formatBars, type BarRanges } from "../song/read";
+import { type BarRanges, formatBars } from "../song/read";
 import type { SheetPart } from "./band";
 
 /** The counts a pattern strikes, where it is no longer than two bars: "1, 2, 2&, 3&, 4, 4&". */

@@ -1,2 +1,2 @@
-export { actOf, placeOf } from "./due";
+export { actOf, placeOf } from "./loop-dues";
 export { Looper, type LooperView, pieceTimes, scoreOfLoops } from "./looper";

@@ -14,7 +14,7 @@ import {
   soundingOf,
 } from "@/core/loops";
 import type { Device, Score, Way } from "../runner";
-import { duePresses } from "./due";
+import { duePresses } from "./loop-dues";
 import { LoopPlayer } from "./loop-player";
 
 /** What a simulated looper shows. */

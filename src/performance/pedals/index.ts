@@ -6,4 +6,4 @@ export {
   type PedalAct,
   type PedalEvent,
   type PedalsState,
-} from "./pedals";
+} from "./move-pedals";

@@ -1,2 +1,2 @@
-export { dueTones } from "./due";
 export { scoreOfTones, type ToneBoxView, ToneDevice } from "./sound-device";
+export { dueTones } from "./sound-dues";

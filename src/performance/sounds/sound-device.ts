@@ -13,7 +13,7 @@ import {
   toneBoxAt,
 } from "@/core/sounds";
 import type { Beat, Device, Score, Way } from "../runner";
-import { dueTones } from "./due";
+import { dueTones } from "./sound-dues";
 
 /** A player's song, the plan of the box, and the presses it takes. */
 export type PlannedTones = {

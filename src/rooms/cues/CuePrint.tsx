@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { Cue } from "@/core/cues";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
-import { describeWords } from "./words";
+import { describeWords } from "./cue-words";
 
 /** The cue sheet on paper, for all or for one player. */
 export function CuePrint({

@@ -10,9 +10,9 @@ import { Tick } from "@/ui/Tick";
 import { useOpenSong } from "../open";
 import { AddCue } from "./AddCue";
 import { BodySchedule } from "./BodySchedule";
+import { CUE_WORDS, describeWords } from "./cue-words";
 import { OwnCue } from "./OwnCue";
 import { useCues } from "./use-cues";
-import { CUE_WORDS, describeWords } from "./words";
 
 /** The Cues room: everything that happens at every boundary and inside sections, for each person, in one list. */
 export function CuesRoom() {

@@ -8,7 +8,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useAct, useRows } from "../open";
-import { SIGN_WORDS } from "./words";
+import { SIGN_WORDS } from "./cue-words";
 
 /** A cue of one's own: what it says, and opened all that can be said of it. */
 export function OwnCue({ cue }: { cue: CueRow }) {

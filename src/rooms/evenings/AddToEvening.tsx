@@ -6,7 +6,7 @@ import { eveningEdits, orderAtEnd } from "@/core/song/edit";
 import { type EveningItem, ITEM_KINDS, PLAIN_ITEM } from "@/core/song/schema";
 import { pretty } from "@/ui/pretty";
 import { makeId, useActOnEvening, useCurrentEvening } from "../open";
-import { KIND_WORDS } from "./words";
+import { KIND_WORDS } from "./evening-words";
 
 /** How long something that is no song takes to begin with, minutes. */
 const USUAL_MINUTES = 3;

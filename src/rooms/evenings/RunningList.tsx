@@ -18,7 +18,7 @@ import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
 import { useActOnEvening, useCurrentEvening } from "../open";
-import { KIND_WORDS } from "./words";
+import { KIND_WORDS } from "./evening-words";
 
 /** The running order: moved by dragging or by keys, with what changes between songs. */
 export function RunningList({

@@ -15,7 +15,7 @@ import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useAct, useCurrentVersion } from "../open";
-import { LineEditor } from "./LineEditor";
+import { LineEditor } from "./SungLineEditor";
 
 type RowProps = {
   readonly one: OutlineException;

@@ -25,7 +25,7 @@ import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { KeptNotes } from "./KeptNotes";
-import { LineEditor } from "./LineEditor";
+import { LineEditor } from "./SungLineEditor";
 
 type Props = {
   readonly outline: OutlineSection;

@@ -11,7 +11,7 @@ import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { useReady } from "@/ui/use-ready";
 import { useAct, useOpenSong, useRows } from "../open";
-import { Compare } from "./Compare";
+import { Compare } from "./CompareVersions";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { History } from "./History";
 import { SongTabs } from "./SongTabs";

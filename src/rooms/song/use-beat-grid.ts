@@ -2,7 +2,14 @@
 
 import { type KeyboardEvent, useRef, useState } from "react";
 import { type BeatUnit, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "@/core/song/edit";
+import {
+  lengthenChord,
+  liftChord,
+  moveChordStart,
+  moveChordWord,
+  placeChord,
+  spotAt,
+} from "@/core/song/edit";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { type KeyAct, keyAct } from "@/ui/keys";

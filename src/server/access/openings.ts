@@ -1,5 +1,5 @@
 import { and, eq, isNull } from "drizzle-orm";
-import type { Database } from "../db/open";
+import type { Database } from "../db/open-database";
 import { guests, openings } from "../db/schema";
 import { heldOnHost } from "../host";
 import { makeId } from "../ids";

@@ -1,6 +1,6 @@
-import { closeDatabase, openDatabase } from "../db/open";
+import { closeDatabase, openDatabase } from "../db/open-database";
 import { host } from "../host";
-import { admit } from "./gate";
+import { admit } from "./access-gate";
 import { endOpening, findOpening, onEnd } from "./openings";
 
 /** Hands the gate to the host. */

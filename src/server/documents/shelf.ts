@@ -3,7 +3,7 @@ import type { ShelfAsked } from "@/api";
 import { parseShelfQuery, titleKeyOf } from "@/core/song/read";
 import type { SongBody, VersionBody } from "@/core/song/schema";
 import type { Touch } from "@/document";
-import type { Database } from "../db/open";
+import type { Database } from "../db/open-database";
 import { documents, shelf } from "../db/schema";
 import { onHost } from "../host";
 import { type Document, type DocumentOf, fromRow } from "./row";

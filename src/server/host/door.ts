@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
-import type { Gate } from "./gate";
+import type { Gate } from "./host-gate";
 import type { Answer } from "./network";
 import { judge } from "./origin";
 

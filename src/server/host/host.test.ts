@@ -4,10 +4,10 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterEach, describe, expect, it } from "vitest";
 import { makeDoor } from "./door";
-import type { Admission, AtTheGate, Gate } from "./gate";
 import { heldOnHost, host, onHost, setHost } from "./host";
+import type { Admission, AtTheGate, Gate } from "./host-gate";
+import { readOptions } from "./host-options";
 import { lockFolder } from "./lock";
-import { readOptions } from "./options";
 
 describe("options", () => {
   it("are read off flags and environment", () => {

@@ -1,5 +1,5 @@
 import type { PGlite } from "@electric-sql/pglite";
-import type { Gate, Where } from "./gate";
+import type { Gate, Where } from "./host-gate";
 
 /** The listener for the network, opened and closed at run time. */
 export type Network = {

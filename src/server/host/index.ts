@@ -1,2 +1,2 @@
-export type { Admission, AtTheGate } from "./gate";
 export { heldOnHost, host, onHost } from "./host";
+export type { Admission, AtTheGate } from "./host-gate";

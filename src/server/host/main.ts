@@ -8,11 +8,11 @@ import { mkdirSync, realpathSync } from "node:fs";
 import { createServer } from "node:http";
 import path from "node:path";
 import { makeDoor } from "./door";
-import type { Gate } from "./gate";
 import { setHost } from "./host";
+import type { Gate } from "./host-gate";
+import { readOptions } from "./host-options";
 import { lockFolder } from "./lock";
 import { makeNetwork } from "./network";
-import { readOptions } from "./options";
 import { judge, loopbackHosts } from "./origin";
 
 const HOSTNAME = "127.0.0.1";

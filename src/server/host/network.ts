@@ -7,8 +7,8 @@ import {
 import { createServer as createTls } from "node:https";
 import { createServer as createSocket, type Socket, type Server as SocketServer } from "node:net";
 import { hostname, networkInterfaces } from "node:os";
-import type { Where } from "./gate";
 import type { Network } from "./host";
+import type { Where } from "./host-gate";
 import type { Scheme } from "./origin";
 
 const SILENT_MS = 10_000;

@@ -13,9 +13,9 @@ import {
   versionOfSheet,
 } from "@/core/formats";
 import type { BandBody, SongBody, VersionBody } from "@/core/song/schema";
-import type { Database } from "../db/open";
+import type { Database } from "../db/open-database";
 import { findDoubles } from "../documents/shelf";
-import { createDocuments, listDocuments, type NewDocument } from "../documents/store";
+import { createDocuments, listDocuments, type NewDocument } from "../documents/stored-documents";
 import { heldOnHost } from "../host";
 import { makeId } from "../ids";
 

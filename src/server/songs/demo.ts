@@ -31,7 +31,7 @@ import {
   type VersionBody,
 } from "@/core/song/schema";
 import { applyEdit, byOrder, ordersFor } from "@/document";
-import type { NewDocument } from "../documents/store";
+import type { NewDocument } from "../documents/stored-documents";
 import { makeId } from "../ids";
 import { songDocuments } from "./create";
 import { demoLoops, withLoops } from "./demo-loops";

@@ -1,8 +1,8 @@
 import type { Endpoint } from "@/api";
 import type { Principal } from "../access";
 import { findGuestById } from "../access/openings";
-import type { Database } from "../db/open";
-import { openDatabase } from "../db/open";
+import type { Database } from "../db/open-database";
+import { openDatabase } from "../db/open-database";
 import { refuse } from "../http";
 import { type Asked, type Refuse, type Reply, serve } from "../serve";
 import { type LiveSession, liveSession } from "./hub";

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { applyLive, type LeaderAct, type LiveMessage, type LiveState } from "@/core/stage";
 import { sampleEvening } from "../../../testing/server/sample-evening";
-import { type Database, openFolder } from "../db/open";
-import { createDocuments, takeEdit } from "../documents/store";
+import { type Database, openFolder } from "../db/open-database";
+import { createDocuments, takeEdit } from "../documents/stored-documents";
 import { announce } from "../live";
 import { LiveSession } from "./hub";
 import { eventsSince, KEEP_EVERY, readState } from "./log";

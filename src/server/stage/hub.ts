@@ -8,13 +8,13 @@ import {
   type LiveState,
   refuseLive,
 } from "@/core/stage";
-import type { Database } from "../db/open";
-import { openDatabase } from "../db/open";
+import type { Database } from "../db/open-database";
+import { openDatabase } from "../db/open-database";
 import { onHost } from "../host";
 import { makeId } from "../ids";
 import { watch } from "../live";
 import { eventOfPress, eventsSince, KEEP_EVERY, readState, writeEvent } from "./log";
-import { liveItems } from "./score";
+import { liveItems } from "./stage-score";
 
 /** Who listens: gets what is to be sent, already written out, and who it is for. */
 export type Listener = {

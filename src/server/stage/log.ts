@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, lte } from "drizzle-orm";
 import { applyLive, EMPTY_STATE, type LiveEvent, type LiveState } from "@/core/stage";
-import type { Database } from "../db/open";
+import type { Database } from "../db/open-database";
 import { liveEvents, liveStates } from "../db/schema";
 
 /** The state is written down after so many events. */

@@ -1,6 +1,6 @@
 import { bringBackup, saveBackup } from "@/api";
 import { saveBackup as packBackup, restoreBackup } from "@/server/backup";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { readBytes, refuse } from "@/server/http";
 import { serve } from "@/server/serve";
 

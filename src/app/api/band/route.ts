@@ -1,8 +1,8 @@
 import { startBand } from "@/api";
 import { DOCUMENTS } from "@/core/song/schema";
 import { emptyBody } from "@/document";
-import { openDatabase } from "@/server/db/open";
-import { createDocuments } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { createDocuments } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { makeId } from "@/server/ids";
 import { Reply, serve } from "@/server/serve";

@@ -1,6 +1,6 @@
 import { lightDemo } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { createDocuments, isEmpty } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { createDocuments, isEmpty } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";
 import { demoDocuments } from "@/server/songs/demo";

@@ -1,11 +1,11 @@
 import { eveningsWith, makeEvening } from "@/api";
 import { DOCUMENTS } from "@/core/song/schema";
 import { emptyBody } from "@/document";
-import { openDatabase } from "@/server/db/open";
-import { createDocuments } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { createDocuments } from "@/server/documents/stored-documents";
 import { makeId } from "@/server/ids";
 import { Reply, serve } from "@/server/serve";
-import { eveningsWith as findEvenings } from "@/server/songs/evenings";
+import { eveningsWith as findEvenings } from "@/server/songs/song-evenings";
 
 /** Evenings in whose running order a version stands, each with its songs. */
 export const GET = serve(eveningsWith, async ({ sent }) => ({ evenings: await findEvenings(sent.version) }));

@@ -1,6 +1,6 @@
 import { followEdits } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { editsSince, type LoggedEdit } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { editsSince, type LoggedEdit } from "@/server/documents/stored-documents";
 import { eventStream, refuse } from "@/server/http";
 import { watch } from "@/server/live";
 import { serve } from "@/server/serve";

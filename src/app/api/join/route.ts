@@ -1,9 +1,9 @@
 import { isOpen, joinEvening } from "@/api";
-import { tokenCookie } from "@/server/access/gate";
+import { tokenCookie } from "@/server/access/access-gate";
 import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
 import { SlowDown } from "@/server/access/slow-down";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { onHost } from "@/server/host";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";

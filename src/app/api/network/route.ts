@@ -1,6 +1,6 @@
 import QRCode from "qrcode";
 import { changeNetwork, type NetworkStatus, readNetwork } from "@/api";
-import { tokenCookie } from "@/server/access/gate";
+import { tokenCookie } from "@/server/access/access-gate";
 import {
   admitGuest,
   beginOpening,
@@ -10,8 +10,8 @@ import {
   listGuests,
   removeGuests,
 } from "@/server/access/openings";
-import { type Database, openDatabase } from "@/server/db/open";
-import { findDocument } from "@/server/documents/store";
+import { type Database, openDatabase } from "@/server/db/open-database";
+import { findDocument } from "@/server/documents/stored-documents";
 import { host } from "@/server/host";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";

@@ -1,5 +1,5 @@
 import { searchShelf } from "@/api";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { searchShelf as findOnShelf } from "@/server/documents/shelf";
 import { serve } from "@/server/serve";
 

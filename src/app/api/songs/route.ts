@@ -1,6 +1,6 @@
 import { makeSong } from "@/api";
 import { describeSheetLoss, describeSheetProblem } from "@/core/formats";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { refuse } from "@/server/http";
 import { Refuse, Reply, serve } from "@/server/serve";
 import { createSong } from "@/server/songs/create";

@@ -1,8 +1,8 @@
 import { startVersion } from "@/api";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";
-import { copyVersion } from "@/server/songs/versions";
+import { copyVersion } from "@/server/songs/song-versions";
 
 /** Starts a version from another. */
 export const POST = serve(startVersion, async ({ sent }) => {

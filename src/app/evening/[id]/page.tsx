@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { EveningRoom } from "@/rooms/evenings/EveningRoom";
-import { openDatabase } from "@/server/db/open";
-import { findDocument } from "@/server/documents/store";
-import { listVersions } from "@/server/songs/evenings";
+import { openDatabase } from "@/server/db/open-database";
+import { findDocument } from "@/server/documents/stored-documents";
+import { listVersions } from "@/server/songs/song-evenings";
 
 export const metadata: Metadata = { title: "Evening" };
 

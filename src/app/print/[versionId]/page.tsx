@@ -4,7 +4,7 @@ import { connection } from "next/server";
 import { byOrder, headOf } from "@/document";
 import { PrintSheets } from "@/rooms/stage/PrintSheets";
 import { stagePart } from "@/rooms/stage/stage-sheets";
-import { openSong } from "@/server/songs/open";
+import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Print" };
 

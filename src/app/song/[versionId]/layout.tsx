@@ -4,9 +4,9 @@ import { connection } from "next/server";
 import type { ReactNode } from "react";
 import { headOf } from "@/document";
 import { House } from "@/rooms/house/House";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { findBand } from "@/server/songs/create";
-import { openSong } from "@/server/songs/open";
+import { openSong } from "@/server/songs/open-song";
 
 type Props = { params: Promise<{ versionId: string }> };
 

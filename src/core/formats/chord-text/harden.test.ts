@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { readChordPro } from "../chordpro";
 import { readHeading } from "./heading";
 import { emptyMeta, readHeadLine } from "./meta";
-import { readChordText } from "./read";
+import { readChordText } from "./read-chord-text";
 import { sheetText } from "./sheet-text";
 import { splitHeading } from "./split-heading";
 

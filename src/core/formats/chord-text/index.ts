@@ -1,1 +1,1 @@
-export { type ReadOptions, readChordText } from "./read";
+export { type ReadOptions, readChordText } from "./read-chord-text";

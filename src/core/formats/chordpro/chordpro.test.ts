@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { checkBody } from "../../../document";
 import { timelineOf } from "../../song/read";
 import { DOCUMENTS } from "../../song/schema";
-import { describeSheetLoss, describeSheetProblem } from "../describe-problem";
+import { describeSheetLoss, describeSheetProblem } from "../describe-sheet-problem";
 import { roundTrip } from "../round-trip";
 import { versionOfSheet } from "../to-version";
 import { isChordPro, readChordPro, splitSongs, writeChordPro } from ".";

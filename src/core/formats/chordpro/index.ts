@@ -1,3 +1,3 @@
 export { isChordPro, splitSongs } from "./lines";
-export { readChordPro } from "./read";
+export { readChordPro } from "./read-chordpro";
 export { writeChordPro } from "./write";

@@ -1,9 +1,9 @@
 import { type Midi, modulo, type Ticks } from "../../../base";
 import { pitchClassesOf } from "../../chord";
 import { pitchClassOf, pitchFrom } from "../../pitch";
-import type { ChordUnder } from "./judge";
+import type { ChordUnder } from "./judge-line";
 import { PLAIN_NOTE, type TabNote } from "./note";
-import { type PlaceOptions, placeLine } from "./place";
+import { type PlaceOptions, placeLine } from "./place-line";
 
 /** Ways to draw a bass line up from the chords, the plainest first. */
 export const BASS_WAYS = ["roots", "root and fifth", "walk", "octave"] as const;

@@ -1,5 +1,5 @@
 import { ordinal } from "../finger-words";
-import type { PlaceProblem } from "./place";
+import type { PlaceProblem } from "./place-line";
 import type { LineProblem } from "./problems";
 
 /** What is wrong with a line, as a sentence. Notes count from 1, in the order given. */

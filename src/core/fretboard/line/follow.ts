@@ -1,9 +1,9 @@
 import { modulo, type Semitones, type Ticks } from "../../../base";
 import type { Chord } from "../../chord";
 import { pitchClassOf } from "../../pitch";
-import type { ChordUnder } from "./judge";
+import type { ChordUnder } from "./judge-line";
 import { inOrder, PLAIN_NOTE, type TabNote } from "./note";
-import { type PlacedLine, type PlaceOptions, pitchesOfLine, placeLine } from "./place";
+import { type PlacedLine, type PlaceOptions, pitchesOfLine, placeLine } from "./place-line";
 
 /** Chords in which a lick has no place on the neck, by index. */
 export type Followed = { readonly notes: readonly TabNote[]; readonly left: readonly number[] };

@@ -4,7 +4,7 @@ export {
   cellOverShapes,
   followChords,
 } from "./follow";
-export { type ChordUnder, fitsOf, type NoteFit } from "./judge";
+export { type ChordUnder, fitsOf, type NoteFit } from "./judge-line";
 export {
   heardPitch,
   inOrder,
@@ -23,5 +23,5 @@ export {
   placeLine,
   placings,
   quickestMs,
-} from "./place";
+} from "./place-line";
 export { type LineProblem, lineProblems } from "./problems";

@@ -4,7 +4,7 @@ import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import type { Hand } from "../hand";
 import { betweenFretsMm } from "../neck";
 import { CHANGE_COSTS, changeCost, FINGERS, leastChange, Places } from "./change";
-import { describeMove, movesBetween } from "./describe-move";
+import { describeMove, movesBetween } from "./describe-hand-move";
 
 const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const places = new Places(6, 12, 0, 648);

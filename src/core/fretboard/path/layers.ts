@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from "../../../base";
 import { formatPitch } from "../../pitch";
 import { costOf, reasonsOf, tellHand, tellShape } from "../difficulty";
+import type { Board } from "../fingering-search";
 import {
   boardOf,
   easiestHands,
@@ -13,7 +14,6 @@ import {
 import { eachHand, type Finger, type Frets, type Grip, type Hand, toHand } from "../hand";
 import { mutesOf } from "../mutes";
 import { GUITAR_SCALE_MM } from "../neck";
-import type { Board } from "../search";
 import { Places } from "./change";
 import type { HandEvent } from "./events";
 

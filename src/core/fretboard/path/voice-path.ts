@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from "../../../base";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
-import { describeMove, type Moves, movesBetween } from "./describe-move";
+import { describeMove, type Moves, movesBetween } from "./describe-hand-move";
 import type { HandEvent } from "./events";
 import { type Layer, type LayerOptions, type LayerProblem, layersOf, type State } from "./layers";
 import { PathSearch, type Shortest } from "./shortest";

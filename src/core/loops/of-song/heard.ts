@@ -3,7 +3,7 @@ import { patternOfRow } from "../../parts";
 import { onsetsOf, ticksOfPattern } from "../../rhythm";
 import { neckOfRiff, notesOfRiff } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
-import type { HeardLayer } from "../box/sound";
+import type { HeardLayer } from "../box/loop-sound";
 import { hitsOf, type Played } from "../box/voices";
 import type { SongLoops } from "./song-loops";
 

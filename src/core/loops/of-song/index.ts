@@ -1,4 +1,4 @@
-export { BOX_PROFILES } from "./boxes";
+export { describeSongLoopProblem } from "./describe-loop-problem";
 export {
   commandOfFix,
   describeLoopFinding,
@@ -6,9 +6,9 @@ export {
   describeNeeds,
   describePress,
 } from "./describe-loops";
-export { describeSongLoopProblem } from "./describe-problem";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers } from "./heard";
+export { BOX_PROFILES } from "./loop-boxes";
 export {
   addLayer,
   followAgain,

@@ -6,7 +6,7 @@ import { add, batch, orderAtEnd, removalIn, set, type VersionCommand } from "../
 import type { Outline } from "../../song/read";
 import { type LoopBox, type LoopLayerRow, MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
-import { boxOf } from "./boxes";
+import { boxOf } from "./loop-boxes";
 import { paint, wantsOf } from "./wanted-spans";
 
 type NewLayer = Omit<LoopLayerRow, "id" | "originId" | "order">;
@@ -82,10 +82,7 @@ export function strokeWants(
   makeId: MakeId,
 ): VersionCommand {
   const wants = wantsOf(body, outline);
-  const painted = new Map<
-    string,
-    { readonly stroke: Stroke; readonly spans: ReturnType<typeof paint> }
-  >();
+  const painted = new Map<string, { readonly stroke: Stroke; readonly spans: ReturnType<typeof paint> }>();
   for (const stroke of strokes) {
     const key = `${stroke.layerId} ${stroke.useId}`;
     const before = painted.get(key)?.spans ?? wants(stroke.layerId, stroke.useId).spans;

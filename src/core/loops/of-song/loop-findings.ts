@@ -1,7 +1,7 @@
 import type { Finding, Fixing } from "../../findings";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { LoopPlan } from "../plan";
-import { runsOf, sectionBeats } from "../spans";
+import { runsOf, sectionBeats } from "../track-runs";
 import { wrongLayers } from "../way";
 import { type FootPress, footPresses } from "./foot";
 import type { Piece, SongLoops } from "./song-loops";

@@ -1,6 +1,6 @@
 import type { Midi, Ticks } from "../../../base";
-import type { HeardLayer } from "../box/sound";
-import { runsOf, sectionBeats } from "../spans";
+import type { HeardLayer } from "../box/loop-sound";
+import { runsOf, sectionBeats } from "../track-runs";
 import type { LoopWay } from "../way";
 import type { SongLoops } from "./song-loops";
 

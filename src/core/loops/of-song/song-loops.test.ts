@@ -10,8 +10,8 @@ import type { LoopLayerRow, VersionBody } from "../../song/schema";
 import { DOCUMENTS } from "../../song/schema";
 import { planLoops } from "../plan";
 import { wrongLayers } from "../way";
+import { describeSongLoopProblem } from "./describe-loop-problem";
 import { commandOfFix, describeLoopFinding, describePress } from "./describe-loops";
-import { describeSongLoopProblem } from "./describe-problem";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 import { heardLayers } from "./heard";
 import {

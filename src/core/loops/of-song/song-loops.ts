@@ -17,7 +17,7 @@ import {
 import type { LoopBox, LoopHabit, LoopLayerRow, Player, VersionBody } from "../../song/schema";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
-import { boxOf } from "./boxes";
+import { boxOf } from "./loop-boxes";
 import { wantAt, wantsOf } from "./wanted-spans";
 
 /** A stretch of the song between two points where wants may change; `id` is made here and never stored. */

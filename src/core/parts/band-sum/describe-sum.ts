@@ -1,6 +1,6 @@
 import { assertNever } from "../../../base";
 import { formatNoteName, formatPitchIn, type Key, nameInKey } from "../../pitch";
-import type { SumProblem } from "./judge";
+import type { SumProblem } from "./judge-sum";
 
 /**
  * What is not right in a sum of the band, in one sentence.

@@ -1,4 +1,4 @@
 export { describeSumProblem } from "./describe-sum";
-export { judgeSum, LOWEST_OF_INTERVAL } from "./judge";
+export { judgeSum, LOWEST_OF_INTERVAL } from "./judge-sum";
 export { closeVoicing } from "./sounding";
 export { type ChordSum, LOOPS, type Mend, mendSum, sumOfBand } from "./sum";

@@ -7,7 +7,7 @@ import type { VersionBody } from "../../song/schema";
 import type { BandSheet, SheetPart, SheetRow } from "../band";
 import { type ShapePlan, shapesOfPlan } from "../shape-plan";
 import { handOf, optionsOf, requestKey, shapeAt } from "../shapes";
-import { judgeSum, type Sum, type SumProblem, type Voice } from "./judge";
+import { judgeSum, type Sum, type SumProblem, type Voice } from "./judge-sum";
 import { pitchesOfPart, soundingChord } from "./sounding";
 
 /** What the whole band sounds at one chord of the form. Beats count from 0 within the section. */

@@ -2,7 +2,7 @@ import { assertNever } from "../../../base";
 import { describeList } from "../../fretboard";
 import { techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
-import type { Fix, SheetFinding } from "./finding";
+import type { Fix, SheetFinding } from "./sheet-finding";
 
 const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({
   carry: "carry",

@@ -1,6 +1,5 @@
 import type { BandSheet, SheetRow } from "../band";
 import type { ShapePlan } from "../shape-plan";
-import type { SheetFinding } from "./finding";
 import { changeFindings, oneChordFindings } from "./hands";
 import {
   bassFindings,
@@ -9,8 +8,9 @@ import {
   pickedFindings,
   twiceFindings,
   voiceFindings,
-} from "./rows";
-import { idleFindings, lightFindings } from "./song";
+} from "./row-findings";
+import type { SheetFinding } from "./sheet-finding";
+import { idleFindings, lightFindings } from "./song-findings";
 
 /** Findings of rows that have not changed: a row is the same object only while nothing in it has. */
 const known = new WeakMap<SheetRow, readonly SheetFinding[]>();

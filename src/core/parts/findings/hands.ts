@@ -2,7 +2,7 @@ import type { Level } from "../../fretboard";
 import type { BandSheet } from "../band";
 import { joinCold } from "../join-cold";
 import type { ShapePlan } from "../shape-plan";
-import type { SheetFinding } from "./finding";
+import type { SheetFinding } from "./sheet-finding";
 
 /** What a change asks of a hand in ms: so much to begin with, and so much for what the fingers pay. Ours, no source. */
 const TO_BEGIN_MS = 80;

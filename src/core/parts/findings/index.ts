@@ -1,5 +1,5 @@
 export { describeFinding, describeFix } from "./describe-finding";
-export { type FindingKind, SHEET_FIXING, type SheetFinding } from "./finding";
 export { findingsOf } from "./findings";
 export { changeMs } from "./hands";
-export { lightOfRow } from "./song";
+export { type FindingKind, SHEET_FIXING, type SheetFinding } from "./sheet-finding";
+export { lightOfRow } from "./song-findings";

@@ -1,5 +1,5 @@
-import { mayNotFall } from "./rules";
-import { crowdCost, LAST_BAR, type OptionKinds, type SplitTable } from "./table";
+import { mayNotFall } from "./split-rules";
+import { crowdCost, LAST_BAR, type OptionKinds, type SplitTable } from "./split-table";
 
 /** An option of each player in each section, and the sum of light there where a school bounds it. */
 export type Chain = {

@@ -1,5 +1,5 @@
 import type { SplitCell, SplitSection, SplitWeights } from "./case";
-import { pairCost } from "./table";
+import { pairCost } from "./split-table";
 
 /**
  * When everybody comes in, so that what two cost together is least: of any two that clash one waits for the last bar.

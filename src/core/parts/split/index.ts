@@ -18,13 +18,13 @@ export {
   splitCaseOf,
   type Taken,
 } from "./of-song";
-export { optionsOf } from "./options";
-export { violationsOf } from "./rules";
+export { splitBy, splitSong } from "./split";
+export { optionsOf } from "./split-options";
+export { violationsOf } from "./split-rules";
 export {
   lightOf,
   scoreOf,
   sharedOnsets,
   sharedSemitones,
   termsOf,
-} from "./score";
-export { splitBy, splitSong } from "./split";
+} from "./split-score";

@@ -3,8 +3,8 @@ import { describe, expect, it } from "vitest";
 import { OUT_CELL, SPLIT_WEIGHTS, type SplitCell, type SplitSection } from "./case";
 import { entriesOf } from "./entries";
 import { bestLamps, lampSets } from "./lamps";
-import { lightOf } from "./score";
-import { pairCost } from "./table";
+import { lightOf } from "./split-score";
+import { pairCost } from "./split-table";
 
 describe("light handed out", () => {
   it("tries every set of lamps once", () => {

@@ -1,4 +1,4 @@
-import { lightOf } from "./score";
+import { lightOf } from "./split-score";
 
 /** Every way to hand out light 1 to 4 to so many players, brightest first, by their number. */
 const handed = new Map<number, readonly (readonly number[])[]>();

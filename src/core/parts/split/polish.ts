@@ -1,8 +1,8 @@
 import { techniqueOf } from "../../song/read";
 import { ROLES, type Role } from "../../song/schema";
 import { OUT_CELL, type School, type SplitCase, type SplitCell } from "./case";
-import { violationsOf } from "./rules";
-import { scoreOf, termsOf } from "./score";
+import { violationsOf } from "./split-rules";
+import { scoreOf, termsOf } from "./split-score";
 
 /** Smaller gains are rounding. */
 const GAIN = 1e-9;

@@ -3,9 +3,9 @@ import { bestChain, type Chain } from "./chain";
 import { entriesOf } from "./entries";
 import { bestLamps } from "./lamps";
 import { polish } from "./polish";
-import { violationsOf } from "./rules";
-import { scoreOf, termsOf } from "./score";
-import { crowdCost, LAST_BAR, leaderOf, type SplitTable, tableOf } from "./table";
+import { violationsOf } from "./split-rules";
+import { scoreOf, termsOf } from "./split-score";
+import { crowdCost, LAST_BAR, leaderOf, type SplitTable, tableOf } from "./split-table";
 
 /** States a block may have for an exact search of all players at once. */
 const MOST_STATES = 60_000;

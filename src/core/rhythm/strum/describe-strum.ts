@@ -1,4 +1,4 @@
-import type { RhythmMeeting } from "./compare";
+import type { RhythmMeeting } from "./compare-strums";
 import type { GateProblem } from "./gate";
 import type { PatternProblem } from "./pattern";
 import type { SpokenProblem } from "./spoken";

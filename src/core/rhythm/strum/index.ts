@@ -1,4 +1,4 @@
-export { comparePatterns, type RhythmMeeting } from "./compare";
+export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
 export {
   describeGateProblem,

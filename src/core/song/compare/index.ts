@@ -1,2 +1,2 @@
+export { compareVersions } from "./compare-versions";
 export { differencesFrom, likenesses, type Similarity } from "./similarity";
-export { compareVersions } from "./versions";

@@ -1,8 +1,8 @@
 import type { Ticks } from "../../../base";
 import { type MakeId, orderBetween, ordersFor, placeAt, removalOf } from "../../../document";
-import { type CellIndex, cellKey } from "../read/cells";
 import type { ShapeSpot } from "../read/choices";
 import type { Outline, OutlineLine } from "../read/outline";
+import { type CellIndex, cellKey } from "../read/resolve-cells";
 import { DOCUMENTS, type VersionBody, type VersionTables } from "../schema/documents";
 import { type Cell, type Choice, EMPTY_CELL } from "../schema/parts";
 import { PLAIN_USE, type SectionKind } from "../schema/sections";

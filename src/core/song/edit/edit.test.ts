@@ -13,8 +13,8 @@ import {
   overlap,
   touches,
 } from "../../../document";
-import { indexCells } from "../read/cells";
 import { outlineOf } from "../read/outline";
+import { indexCells } from "../read/resolve-cells";
 import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import { addLine, removePlayer, removeSection, setCell, setWords } from "./commands";

@@ -37,4 +37,4 @@ export {
   strumRow,
   takePattern,
 } from "./part-commands";
-export { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "./place-chord";
+export { lengthenChord, liftChord, moveChordStart, moveChordWord, placeChord, spotAt } from "./place-chord";

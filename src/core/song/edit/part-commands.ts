@@ -1,6 +1,6 @@
 import type { MakeId } from "../../../document";
 import type { LibraryPattern } from "../../rhythm";
-import { type CellIndex, cellKey } from "../read/cells";
+import { type CellIndex, cellKey } from "../read/resolve-cells";
 import type { VersionBody } from "../schema/documents";
 import { type Cell, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "../schema/parts";
 import { orderAtEnd, removalIn } from "./commands";

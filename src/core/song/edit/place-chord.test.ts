@@ -7,7 +7,7 @@ import { outlineOf } from "../read/outline";
 import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { VersionCommand } from "./edits";
-import { liftChord, moveChordStart, moveChordWord, placeChord, spotAt, lengthenChord } from "./place-chord";
+import { lengthenChord, liftChord, moveChordStart, moveChordWord, placeChord, spotAt } from "./place-chord";
 
 const Q = 960;
 let count = 0;

@@ -1,4 +1,16 @@
-export { describeBarsProblem, formatBars, readBars, type BarRanges } from "./bars-text";
+export { type BarRanges, describeBarsProblem, formatBars, readBars } from "./bars-text";
+export { findChoice, type ShapeSpot, spotOf } from "./choices";
+export { describeException, describeUse } from "./describe-exception";
+export { usualTuning } from "./instruments";
+export { isPlayed, linesPlayed } from "./layout";
+export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
+export {
+  type Outline,
+  type OutlineException,
+  type OutlineLine,
+  type OutlineSection,
+  outlineOf,
+} from "./outline";
 export {
   type CellIndex,
   cellKey,
@@ -7,21 +19,9 @@ export {
   isOut,
   type ResolvedCell,
   resolveCell,
-} from "./cells";
-export { findChoice, type ShapeSpot, spotOf } from "./choices";
-export { describeException, describeUse } from "./describe-exception";
-export { usualTuning } from "./instruments";
-export { isPlayed, linesPlayed } from "./layout";
-export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
-export { type Note, type Notes, notesOf } from "./notes";
-export {
-  type Outline,
-  type OutlineException,
-  type OutlineLine,
-  type OutlineSection,
-  outlineOf,
-} from "./outline";
+} from "./resolve-cells";
 export { neckOfRiff, notesOfRiff } from "./riffs";
+export { type Note, type Notes, notesOf } from "./sheet-notes";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
 export { clockOf, type SongClock } from "./song-clock";
 export { playedSymbols, songLength } from "./song-length";

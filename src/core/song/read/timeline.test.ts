@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { EMPTY_CELL } from "../schema/parts";
-import { indexCells, resolveCell } from "./cells";
 import { choiceFits, findChoice } from "./choices";
 import { Namer, tuningOf } from "./names";
 import { outlineOf } from "./outline";
+import { indexCells, resolveCell } from "./resolve-cells";
 import { sectionSums, timelineOf } from "./timeline";
 
 const Q = 960;

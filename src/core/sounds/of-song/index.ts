@@ -10,7 +10,7 @@ export { playerTones } from "./player-sounds";
 export { describeRest } from "./rest";
 export { type SlotState, slotStates } from "./slot-saves";
 export { songPedals } from "./song-pedals";
-export { boardOf, type SongTones, songTones, type SoundUse } from "./song-sounds";
+export { boardOf, type SongTones, type SoundUse, songTones } from "./song-sounds";
 export { bankNumber, programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
 export {
   markSaved,

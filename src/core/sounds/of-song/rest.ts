@@ -2,7 +2,7 @@ import { assertNever, type Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import type { SheetPart } from "../../parts";
 import type { SongClock, UseSpan } from "../../song/read";
-import type { Heard } from "./sounding";
+import type { Heard } from "./heard";
 
 /** What makes a player silent before a section. */
 type RestReason =

@@ -13,9 +13,9 @@ import {
 import type { Player, SlotPin, Sound, SoundBox, SoundMoves, VersionBody } from "../../song/schema";
 import type { ToneBoard, ToneCase } from "../plan";
 import { type Settings, settingsOf, soundsOf } from "../sound";
+import { type Heard, heardIn } from "./heard";
 import { type Rest, restBetween } from "./rest";
 import { soundBoxOf } from "./sound-boxes";
-import { type Heard, heardIn } from "./sounding";
 
 /** A use of a section in which a player plays, with the sound the sheet names. */
 export type SoundUse = {

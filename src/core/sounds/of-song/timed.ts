@@ -42,7 +42,15 @@ export function timedSettings(song: SongTones): TimedSetting[] {
           : null;
       const id = `${soundUse.sound} ${key} ${tempo.bpm} ${tempo.beatUnit}`;
       if (!found.has(id))
-        found.set(id, { soundUse, sound: soundUse.sound, key, note: byMs ? null : value, ms, tempo, tooLong });
+        found.set(id, {
+          soundUse,
+          sound: soundUse.sound,
+          key,
+          note: byMs ? null : value,
+          ms,
+          tempo,
+          tooLong,
+        });
     }
   }
   return [...found.values()];

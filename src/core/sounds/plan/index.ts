@@ -1,5 +1,5 @@
 export { compareCosts } from "./cost";
-export { describeToneProblem } from "./describe-problem";
+export { describeToneProblem } from "./describe-plan-problem";
 export {
   costOfWay,
   planTones,

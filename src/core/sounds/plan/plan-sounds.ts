@@ -1,8 +1,8 @@
 import { fail, ok, type Result } from "../../../base";
 import { type Bank, Banks } from "./bank";
+import { type Found, searchTones } from "./bank-search";
 import { packCost, radixOf, unpackCost } from "./cost";
 import { floorOf } from "./floor";
-import { type Found, searchTones } from "./search";
 import {
   isCovered,
   pressesOfChange,

@@ -1,15 +1,4 @@
 export {
-  addSound,
-  describeNamed,
-  removeSound,
-  renameSound,
-  setBase,
-  setSetting,
-  soundNamed,
-  soundsOf,
-  usesOfSound,
-} from "./commands";
-export {
   areAlike,
   describeDifferences,
   describeLine,
@@ -19,3 +8,14 @@ export {
   type LedgerLine,
 } from "./ledger";
 export { hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings, settingsOf } from "./resolve";
+export {
+  addSound,
+  describeNamed,
+  removeSound,
+  renameSound,
+  setBase,
+  setSetting,
+  soundNamed,
+  soundsOf,
+  usesOfSound,
+} from "./setting-commands";

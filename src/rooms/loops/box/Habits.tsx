@@ -4,7 +4,7 @@ import { call, startBand } from "@/api";
 import { LAYER_SOUNDS, type LayerSound } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useActOnBand, useBand } from "../../open";
-import { SOUND_WORDS } from "../words";
+import { SOUND_WORDS } from "../loop-words";
 
 /** What this band always does, in every song: a sound on its track. */
 export function Habits({ tracks }: { tracks: number }) {

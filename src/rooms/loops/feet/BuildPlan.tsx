@@ -4,8 +4,8 @@ import { buildOf, type LoopSchool, secondsToFirstWord, setBox } from "@/core/loo
 import { LOOP_SCHOOLS } from "@/core/song/schema";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../open";
+import { describeSeconds } from "../loop-words";
 import type { Loops, ShownPlan } from "../use-loops";
-import { describeSeconds } from "../words";
 
 const SCHOOL_WORDS: Readonly<Record<LoopSchool, string>> = {
   "chords-first": "Chords first",

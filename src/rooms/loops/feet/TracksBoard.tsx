@@ -6,8 +6,8 @@ import type { LoopLayerRow } from "@/core/song/schema";
 import { DragBoard, useDragged, useDropPlace } from "@/ui/DragBoard";
 import { SearchNote } from "@/ui/SearchNote";
 import { useAct } from "../../open";
+import { describeWrong } from "../loop-words";
 import type { Loops } from "../use-loops";
-import { describeWrong } from "../words";
 
 /** The plan's tracks; a layer dragged to another track stays there, and the rest is planned around it. */
 export function TracksBoard({

@@ -3,8 +3,8 @@
 import { describePress, footPresses, type LoopWay } from "@/core/loops";
 import { chanceOf, oddsOf } from "@/performance/judged";
 import { placeOf } from "@/performance/loops";
+import { describeChance, describeWrong } from "../loop-words";
 import type { Loops } from "../use-loops";
-import { describeChance, describeWrong } from "../words";
 
 /** What less footwork would cost, and by the trainer's log how likely each plan comes off clean. */
 export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[] | null }) {

@@ -1,5 +1,5 @@
 import { LitLine } from "../../trainer";
-import { wordsOfSpan } from "../ropes/units";
+import { wordsOfSpan } from "../ropes/strand-units";
 import type { ShownPlan } from "../use-loops";
 
 /** Where in the song we are: the section, the line that is sung, and the word sung now. */

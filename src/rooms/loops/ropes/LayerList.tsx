@@ -3,8 +3,8 @@
 import { type ReactNode, useState } from "react";
 import { addLayer, describeNeeds, layerOfPart, type SongLoops } from "@/core/loops";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
+import { SOUND_WORDS } from "../loop-words";
 import type { Loops } from "../use-loops";
-import { SOUND_WORDS } from "../words";
 import { LayerPane } from "./LayerPane";
 
 const NEW_LAYERS = [

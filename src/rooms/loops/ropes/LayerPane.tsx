@@ -18,7 +18,7 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { usePane } from "@/ui/use-pane";
 import { useAct, useCurrentVersion, useRows } from "../../open";
-import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../words";
+import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../loop-words";
 import { formatChords, readChords } from "./layer-chords";
 
 /** One layer opened: all that is known of it. */

@@ -4,9 +4,9 @@ import Link from "next/link";
 import { SearchNote } from "@/ui/SearchNote";
 import { useOpenSong } from "../../open";
 import { LoopsTabs } from "../LoopsTabs";
+import { describeWrong } from "../loop-words";
 import { Notes } from "../Notes";
 import { type ShownPlan, useLoopFindings } from "../use-loops";
-import { describeWrong } from "../words";
 import { LayerList } from "./LayerList";
 import { Wanted } from "./Wanted";
 

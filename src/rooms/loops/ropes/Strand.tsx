@@ -4,15 +4,7 @@ const ROPE =
   "repeating-linear-gradient(115deg, currentColor 0 5px, color-mix(in oklab, currentColor 45%, transparent) 5px 8px)";
 
 /** The part of a strand over one unit: rope where it is drawn, loose thread where it is free, nothing where it is cut. */
-export function Strand({
-  spans,
-  from,
-  to,
-}: {
-  spans: readonly WantedSpan[];
-  from: number;
-  to: number;
-}) {
+export function Strand({ spans, from, to }: { spans: readonly WantedSpan[]; from: number; to: number }) {
   const pieces = spans.flatMap((span) => {
     const [start, end] = [Math.max(from, span.from), Math.min(to, span.to ?? to)];
     return end > start ? [{ start, end, want: span.want }] : [];

@@ -5,9 +5,9 @@ import { type UseWant, wantAt } from "@/core/loops";
 import type { UseSpan } from "@/core/song/read";
 import type { LoopLayerRow } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
-import { WANT_WORDS } from "../words";
+import { WANT_WORDS } from "../loop-words";
 import { Strand } from "./Strand";
-import type { Unit } from "./units";
+import type { Unit } from "./strand-units";
 
 /** What the plan lets sound, and where that is wrong, by layer: ticks from the start of the use. */
 export type PlayedSpan = {

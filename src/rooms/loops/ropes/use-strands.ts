@@ -6,8 +6,8 @@ import { namerByShift } from "@/core/song/read";
 import { pretty } from "@/ui/pretty";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
+import { rowsOf, type Step, unitsOf } from "./strand-units";
 import type { PlayedSpan } from "./UseBlock";
-import { rowsOf, type Step, unitsOf } from "./units";
 
 /** What a use shows: what is wanted there of each layer, and what the plan plays. */
 type Block = {

@@ -11,10 +11,10 @@ import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
-import { LineEditor } from "./LineEditor";
 import { MakeLine } from "./MakeLine";
 import { newLine } from "./new-line";
 import { OneHandPlan } from "./OneHandPlan";
+import { LineEditor } from "./TabLineEditor";
 import { TextTab } from "./TextTab";
 
 const NO_NOTES: readonly RiffNote[] = [];

@@ -12,7 +12,7 @@ import { SelectField } from "@/ui/SelectField";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
-import { Compare } from "./Compare";
+import { Compare } from "./ComparePatterns";
 import { PatternEditor } from "./PatternEditor";
 
 /** Patterns: the song's own, the library to start from, and two of them laid over one another. */

@@ -2,12 +2,12 @@
 
 import { useState } from "react";
 import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song/schema";
-import { setMoves, type SoundUse } from "@/core/sounds";
+import { type SoundUse, setMoves } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
-import { describeMove } from "./describe-move";
+import { describeMove } from "./describe-sound-move";
 import { ValueField } from "./ValueField";
 
 type Draft = {

@@ -18,7 +18,7 @@ import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
-import { describeMove } from "./describe-move";
+import { describeMove } from "./describe-sound-move";
 import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
 

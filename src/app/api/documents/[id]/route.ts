@@ -1,6 +1,6 @@
 import { readDocument } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { findDocument } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { findDocument } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { serve } from "@/server/serve";
 

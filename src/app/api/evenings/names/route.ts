@@ -1,6 +1,6 @@
 import { namesOfEvenings } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { listDocuments } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { listDocuments } from "@/server/documents/stored-documents";
 import { serve } from "@/server/serve";
 
 /** Every evening by name, the last made first. */

@@ -1,13 +1,13 @@
 import { changeSong } from "@/api";
 import { songEdits } from "@/core/song/edit";
 import { headOf } from "@/document";
-import { openDatabase } from "@/server/db/open";
-import { findDocument, takeEdit } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { findDocument, takeEdit } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { makeId } from "@/server/ids";
 import { announce } from "@/server/live";
 import { Reply, serve } from "@/server/serve";
-import { duplicateSong } from "@/server/songs/versions";
+import { duplicateSong } from "@/server/songs/song-versions";
 
 /** What the shelf does with a song: duplicate it, put it away, bring it back, note a rehearsal. */
 export const POST = serve(changeSong, async ({ params, sent: wanted }) => {

@@ -3,8 +3,8 @@ import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { byOrder, headOf } from "@/document";
 import { CuePrint } from "@/rooms/cues/CuePrint";
-import { cuesOfVersion } from "@/server/songs/cues";
-import { openSong } from "@/server/songs/open";
+import { cuesOfVersion } from "@/server/songs/cues-of-version";
+import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Cue sheet" };
 

@@ -5,9 +5,9 @@ import { footPresses, planLoops, songLoops } from "@/core/loops";
 import { outlineOf, timelineOf } from "@/core/song/read";
 import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { findBand } from "@/server/songs/create";
-import { openSong } from "@/server/songs/open";
+import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Foot sheet" };
 

@@ -3,10 +3,10 @@ import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { describeChange, itemsOf, runningOrder } from "@/core/evenings";
 import { EveningPrint } from "@/rooms/evenings/EveningPrint";
-import { KIND_WORDS } from "@/rooms/evenings/words";
-import { openDatabase } from "@/server/db/open";
-import { findDocument } from "@/server/documents/store";
-import { listVersions } from "@/server/songs/evenings";
+import { KIND_WORDS } from "@/rooms/evenings/evening-words";
+import { openDatabase } from "@/server/db/open-database";
+import { findDocument } from "@/server/documents/stored-documents";
+import { listVersions } from "@/server/songs/song-evenings";
 import { describeTime, pretty } from "@/ui/pretty";
 
 export const metadata: Metadata = { title: "Running order" };

@@ -1,7 +1,7 @@
 import { EvidencePage } from "@/rooms/song/EvidencePage";
-import { openDatabase } from "@/server/db/open";
-import { openSong } from "@/server/songs/open";
-import { versionsOf } from "@/server/songs/versions";
+import { openDatabase } from "@/server/db/open-database";
+import { openSong } from "@/server/songs/open-song";
+import { versionsOf } from "@/server/songs/song-versions";
 
 export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
   const found = await openSong((await params).versionId);

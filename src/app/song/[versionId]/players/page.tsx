@@ -1,7 +1,7 @@
 import { connection } from "next/server";
 import { byOrder } from "@/document";
 import { PlayersRoom } from "@/rooms/players/PlayersRoom";
-import { openDatabase } from "@/server/db/open";
+import { openDatabase } from "@/server/db/open-database";
 import { findBand } from "@/server/songs/create";
 
 export default async function Page() {

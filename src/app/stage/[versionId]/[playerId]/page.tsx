@@ -4,8 +4,8 @@ import { connection } from "next/server";
 import { headOf } from "@/document";
 import { Stage } from "@/rooms/stage/Stage";
 import { stagePart } from "@/rooms/stage/stage-sheets";
-import { cuesOfVersion } from "@/server/songs/cues";
-import { openSong } from "@/server/songs/open";
+import { cuesOfVersion } from "@/server/songs/cues-of-version";
+import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Stage" };
 

@@ -1,6 +1,6 @@
 import { editsSince, sendEdit } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { editsSince as findEdits, takeEdit } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { editsSince as findEdits, takeEdit } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { announce } from "@/server/live";
 import { Refuse, serve } from "@/server/serve";

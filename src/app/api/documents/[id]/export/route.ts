@@ -3,7 +3,7 @@ import { sheetOfVersion, titleOfFile, writeChordPro } from "@/core/formats";
 import { headOf } from "@/document";
 import { refuse } from "@/server/http";
 import { serve } from "@/server/serve";
-import { openSong } from "@/server/songs/open";
+import { openSong } from "@/server/songs/open-song";
 import { changesOf } from "./changes-of";
 
 /**

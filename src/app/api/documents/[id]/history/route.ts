@@ -1,9 +1,9 @@
 import { readHistory } from "@/api";
-import { openDatabase } from "@/server/db/open";
-import { replayLog } from "@/server/documents/store";
+import { openDatabase } from "@/server/db/open-database";
+import { replayLog } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { serve } from "@/server/serve";
-import { historyOf } from "@/server/songs/versions";
+import { historyOf } from "@/server/songs/song-versions";
 
 /** What has happened, newest first; with `?at=<revision>` the document as it stood then. */
 export const GET = serve(readHistory, async ({ params, sent }) => {

@@ -2,7 +2,7 @@ import { choosePerson, stageMe } from "@/api";
 import { setPerson } from "@/server/access/openings";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
-import { peopleOf } from "@/server/stage/pack";
+import { peopleOf } from "@/server/stage/stage-pack";
 
 /** Who asks, as what, and whose part they see. */
 export const GET = serveStage(stageMe, async ({ who, database }) => ({

@@ -1,7 +1,7 @@
 import { stageNotes, writeNote } from "@/api";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
-import { writeNote as keepNote, notesOfPerson } from "@/server/stage/notes";
+import { writeNote as keepNote, notesOfPerson } from "@/server/stage/stage-notes";
 
 /** A person's own notes: a player's own, none for who looks on, or those of `?person=` for whoever sits at this machine. */
 export const GET = serveStage(stageNotes, async ({ session, database, who, sent }) => {

@@ -2,8 +2,8 @@ import type { VersionBody } from "@/core/song/schema";
 import type { LiveItem, PackedSong, StagePack, StagePart } from "@/core/stage";
 import { playerOf } from "@/rooms/stage/pack";
 import { stagePart } from "@/rooms/stage/stage-sheets";
-import { cuesOfVersion } from "@/server/songs/cues";
-import { openSong } from "@/server/songs/open";
+import { cuesOfVersion } from "@/server/songs/cues-of-version";
+import { openSong } from "@/server/songs/open-song";
 
 /** Parts that have been worked out, by version, revision and player: fifty phones ask for the same ones. */
 const MOST_KEPT = 300;

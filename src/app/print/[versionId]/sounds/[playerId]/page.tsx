@@ -11,7 +11,7 @@ import {
 } from "@/core/sounds";
 import { headOf } from "@/document";
 import { TonePrint } from "@/rooms/sounds/banks/TonePrint";
-import { openSong } from "@/server/songs/open";
+import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Press sheet" };
 

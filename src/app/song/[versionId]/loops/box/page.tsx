@@ -1,4 +1,4 @@
-import { BoxPage } from "@/rooms/loops/box/BoxPage";
+import { BoxPage } from "@/rooms/loops/box/LoopBoxPage";
 
 export default function Page() {
   return <BoxPage />;

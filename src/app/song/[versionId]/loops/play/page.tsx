@@ -1,4 +1,4 @@
-import { PlayPage } from "@/rooms/loops/play/PlayPage";
+import { PlayPage } from "@/rooms/loops/play/LoopPlayPage";
 
 export default function Page() {
   return <PlayPage />;

@@ -1,4 +1,4 @@
-import { BoxPage } from "@/rooms/sounds/box/BoxPage";
+import { BoxPage } from "@/rooms/sounds/box/SoundBoxPage";
 
 export default function Page() {
   return <BoxPage />;

@@ -1,4 +1,4 @@
-import { PlayPage } from "@/rooms/sounds/play/PlayPage";
+import { PlayPage } from "@/rooms/sounds/play/SoundPlayPage";
 
 export default function Page() {
   return <PlayPage />;

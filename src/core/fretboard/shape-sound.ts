@@ -1,0 +1,136 @@
+import {
+  formatTone,
+  identify,
+  isPerfectFifth,
+  pitchClassesOf,
+  QUALITIES,
+  respell,
+  type SoundingChord,
+  type Tone,
+  toneName,
+  toneSemitones,
+} from "../chord";
+import { formatPitch, type NoteName, pitchClassOf, readNoteNameHead } from "../pitch";
+import type { Board } from "./fingering-search";
+import type { Frets } from "./hand";
+import type { Style } from "./styles";
+
+/** What a shape of one chord sounds like on one board: pitches, missing tones, its true name. */
+export class Sound {
+  private readonly spelling = new Map<number, NoteName>();
+  private readonly tones: readonly { readonly set: number; readonly label: string }[];
+  /** Pitch classes the chord has, and those that must sound, as bit sets. */
+  private readonly allowed: number;
+  private readonly essential: number;
+  private readonly texts = new Map<number, string>();
+  private readonly names = new Map<number, string>();
+
+  constructor(
+    private readonly chord: SoundingChord,
+    private readonly board: Pick<Board, "tuning" | "capo">,
+    private readonly style: Style = "full",
+  ) {
+    if (chord.bass !== null) this.spelling.set(pitchClassOf(chord.bass), chord.bass);
+    const setOf = (tone: Tone) => 1 << pitchClassOf(toneName(tone, chord.root));
+    this.tones = chord.tones.map((tone) => {
+      const name = toneName(tone, chord.root);
+      this.spelling.set(pitchClassOf(name), name);
+      return { set: setOf(tone), label: formatTone(tone) };
+    });
+    this.allowed = pitchClassesOf(chord).reduce((set, one) => set | (1 << one), 0);
+    this.essential = chord.essential.reduce((set, tone) => set | setOf(tone), 0);
+  }
+
+  /** The sounding pitch classes as a bit set. */
+  heard(frets: Frets): number {
+    let set = 0;
+    for (let string = 0; string < frets.length; string++) {
+      if (frets[string] !== null) set |= 1 << (this.midi(frets, string) % 12);
+    }
+    return set;
+  }
+
+  omittedCount(heard: number): number {
+    let count = 0;
+    for (const tone of this.tones) if (!(heard & tone.set)) count++;
+    return count;
+  }
+
+  omitted(heard: number): string[] {
+    return this.tones.filter((tone) => !(heard & tone.set)).map((tone) => tone.label);
+  }
+
+  pitches(frets: Frets): string[] {
+    const pitches: string[] = [];
+    for (let string = 0; string < frets.length; string++) {
+      if (frets[string] !== null) pitches.push(this.pitchText(this.midi(frets, string)));
+    }
+    return pitches;
+  }
+
+  /**
+   * What the shape really is: the chord's symbol when nothing that matters is missing, else the plainest chord
+   * on the same root that it does make ("C5" for a power shape of C), else the symbol, whose missing tones are
+   * told beside it. A bass that is neither the root nor the written one is named too. A shape somebody chose may
+   * sound tones the chord hasn't: it is then called by what sounds.
+   */
+  nameOf(frets: Frets): string {
+    let lowest = Number.POSITIVE_INFINITY;
+    for (let string = 0; string < frets.length; string++) {
+      if (frets[string] !== null) lowest = Math.min(lowest, this.midi(frets, string));
+    }
+    const single = this.style === "bass" || this.style === "octave";
+    if (single || !Number.isFinite(lowest)) return this.chord.symbol;
+    const heard = this.heard(frets);
+    const key = heard * 12 + (lowest % 12);
+    const name = this.names.get(key) ?? this.nameFor(heard, lowest % 12);
+    this.names.set(key, name);
+    return name;
+  }
+
+  private nameFor(heard: number, lowest: number): string {
+    const { root, bass, quality: asked, symbol } = this.chord;
+    if (heard & ~this.allowed) return this.nameBySound(heard, lowest);
+    const quality = this.qualityOf(heard);
+    if (quality === asked && lowest === pitchClassOf(bass ?? root)) return symbol;
+    const isRoot = lowest === pitchClassOf(root);
+    return respell({ ...this.chord, quality }, root, isRoot ? null : this.spelling.get(lowest)!);
+  }
+
+  /** The likeliest name of what sounds, on the chord's own root if there is one. */
+  private nameBySound(heard: number, lowest: number): string {
+    const classes = Array.from({ length: 12 }, (_, one) => one).filter((one) => heard & (1 << one));
+    const names = identify(classes, lowest, null).map(({ symbol }) => symbol);
+    const root = pitchClassOf(this.chord.root);
+    const own = names.find((symbol) => {
+      const head = readNoteNameHead(symbol);
+      return head !== null && pitchClassOf(head.name) === root;
+    });
+    return own ?? names[0] ?? this.chord.symbol;
+  }
+
+  private qualityOf(heard: number): string {
+    if ((heard & this.essential) === this.essential) return this.chord.quality;
+    const root = pitchClassOf(this.chord.root);
+    if (!(heard & (1 << root))) return this.chord.quality;
+    const made = QUALITIES.find(({ tones }) => {
+      const sets = tones.map(
+        (tone) => [1 << ((root + toneSemitones(tone)) % 12), isPerfectFifth(tone)] as const,
+      );
+      const all = sets.reduce((set, [one]) => set | one, 0);
+      const may = tones.length > 2;
+      return (heard & all) === heard && sets.every(([one, fifth]) => heard & one || (fifth && may));
+    });
+    return made?.text ?? this.chord.quality;
+  }
+
+  private pitchText(midi: number): string {
+    const text = this.texts.get(midi) ?? formatPitch(midi, this.spelling.get(midi % 12));
+    this.texts.set(midi, text);
+    return text;
+  }
+
+  private midi(frets: Frets, string: number): number {
+    return this.board.tuning[string]! + this.board.capo + frets[string]!;
+  }
+}

@@ -1,0 +1,154 @@
+import { and, asc, eq, gt, inArray } from "drizzle-orm";
+import { type Kind, SCHEMA } from "@/core/song/schema";
+import { type ArrivedEdit, type Body, checkBody, type PendingEdit } from "@/document";
+import { takeEdit as judgeEdit, replay } from "@/document/log";
+import type { Database } from "../db/open-database";
+import { documents, edits } from "../db/schema";
+import { type Document, type DocumentOf, definitionOf, fromRow } from "./row";
+import { rewriteShelf, writeShelf } from "./shelf";
+
+export type { Document } from "./row";
+
+export type NewDocument = { [K in Kind]: Omit<DocumentOf<K>, "revision"> }[Kind];
+
+/** An edit as it stands in the log and goes out to other windows. */
+export type LoggedEdit = ArrivedEdit;
+
+export type SentEdit = PendingEdit;
+
+type Judged = ReturnType<typeof judgeEdit>;
+
+/** What became of a sent edit; "repeated" was written the first time it came. */
+export type EditOutcome =
+  | {
+      readonly status: "done";
+      readonly revision: number;
+      readonly repeated: boolean;
+      readonly edit: LoggedEdit;
+    }
+  | Exclude<Judged, { readonly status: "done" }>
+  | { readonly status: "unknown" };
+
+export async function findDocument(database: Database, id: string): Promise<Document | null> {
+  const [row] = await database.select().from(documents).where(eq(documents.id, id));
+  return row ? fromRow(row) : null;
+}
+
+/** Whether nothing is kept yet. */
+export async function isEmpty(database: Database): Promise<boolean> {
+  const [any] = await database.select({ id: documents.id }).from(documents).limit(1);
+  return any === undefined;
+}
+
+export async function listDocuments<K extends Kind>(database: Database, kind: K): Promise<DocumentOf<K>[]> {
+  const rows = await database
+    .select()
+    .from(documents)
+    .where(eq(documents.kind, kind))
+    .orderBy(asc(documents.createdAt), asc(documents.id));
+  return rows.map(fromRow).filter((document) => isOfKind(document, kind));
+}
+
+const isOfKind = <K extends Kind>(document: Document, kind: K): document is Document & DocumentOf<K> =>
+  document.kind === kind;
+
+/** Stores new documents together; none on any failure. */
+export async function createDocuments(database: Database, fresh: readonly NewDocument[]): Promise<void> {
+  for (const { kind, body } of fresh) {
+    const checked = checkBody(definitionOf(kind), body);
+    if (!checked.ok) throw new Error(`Expected a sound ${kind} to store.`, { cause: checked.problem });
+  }
+  const rows = fresh.map(({ id, kind, parentId, body }) => {
+    const stored = { schema: SCHEMA, body, originSchema: SCHEMA, origin: body };
+    return { id, kind, parentId, ...stored };
+  });
+  if (rows.length === 0) return;
+  await database.transaction(async (tx) => {
+    await tx.insert(documents).values(rows);
+    await writeShelf(
+      tx,
+      fresh.map((document) => ({ ...document, revision: 0 })),
+    );
+  });
+}
+
+/**
+ * Takes an edit: locks the document, drops doubles, carries an edit made on an older revision over what
+ * has happened since, or refuses it with both values. Body, log and derived rows change together.
+ */
+export async function takeEdit(database: Database, documentId: string, sent: SentEdit): Promise<EditOutcome> {
+  return database.transaction(async (tx) => {
+    const [row] = await tx.select().from(documents).where(eq(documents.id, documentId)).for("update");
+    if (!row) return { status: "unknown" };
+    const [double] = await tx.select().from(edits).where(eq(edits.editId, sent.editId));
+    if (double) {
+      const { revision, editId, command } = double;
+      return { status: "done", revision, repeated: true, edit: { revision, editId, command } };
+    }
+    const document = fromRow(row);
+    const since = await tx
+      .select({ touches: edits.touches })
+      .from(edits)
+      .where(and(eq(edits.documentId, documentId), gt(edits.revision, sent.base)));
+    const taken = judgeEdit(
+      definitionOf(document.kind),
+      document,
+      sent,
+      since.map((edit) => edit.touches),
+    );
+    if (taken.status !== "done") return taken;
+    const { body, edit, inverse, touches } = taken;
+    const { revision } = edit;
+    await tx.insert(edits).values({ documentId, ...edit, inverse, touches });
+    await tx
+      .update(documents)
+      .set({ body, revision, schema: SCHEMA, updatedAt: new Date() })
+      .where(eq(documents.id, documentId));
+    await rewriteShelf(tx, { ...document, body, revision } as Document, touches);
+    return { status: "done", revision, repeated: false, edit };
+  });
+}
+
+/** The log after a revision, oldest first. */
+export async function editsSince(
+  database: Database,
+  documentId: string,
+  revision: number,
+): Promise<LoggedEdit[]> {
+  return database
+    .select({ revision: edits.revision, editId: edits.editId, command: edits.command })
+    .from(edits)
+    .where(and(eq(edits.documentId, documentId), gt(edits.revision, revision)))
+    .orderBy(asc(edits.revision));
+}
+
+/**
+ * Plays the log again from the document's beginning.
+ * @param until the last revision that is played (0 is how it began); without it the whole log
+ * @returns the document as it stood then, or null when there is none, or no such revision
+ */
+export async function replayLog(
+  database: Database,
+  documentId: string,
+  until?: number,
+): Promise<Body | null> {
+  const [row] = await database.select().from(documents).where(eq(documents.id, documentId));
+  if (!row || (until ?? 0) > row.revision) return null;
+  const log = await editsSince(database, documentId, 0);
+  const played = log.filter(({ revision }) => until === undefined || revision <= until);
+  return replay(
+    definitionOf(row.kind),
+    { schema: row.originSchema, body: row.origin },
+    played.map(({ command }) => command),
+  );
+}
+
+/** Which of these ids are taken. */
+export async function takenIds(database: Database, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await database
+    .select({ id: documents.id })
+    .from(documents)
+    .where(inArray(documents.id, [...ids]));
+  return rows.map((row) => row.id);
+}
