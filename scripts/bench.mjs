@@ -490,14 +490,10 @@ async function benchStage() {
 /** The parts of the bench; `npm run bench -- browser` runs one alone. */
 const PARTS = {
   core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
-  parts: async () => {
-    run("node", ["bench/bundled.mjs", "bench/parts.ts"]);
-    await benchSheet();
-  },
-  loops: async () => {
-    run("node", ["bench/bundled.mjs", "bench/loops.ts"]);
-    await benchRopes();
-  },
+  parts: () => run("node", ["bench/bundled.mjs", "bench/parts.ts"]),
+  sheet: benchSheet,
+  loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
+  ropes: benchRopes,
   tones: async () => {
     run("node", ["bench/bundled.mjs", "bench/sounds.ts"]);
     await benchSounds();
