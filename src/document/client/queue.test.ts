@@ -1,6 +1,6 @@
 import "fake-indexeddb/auto";
 import { openDB } from "idb";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import type { ListTables } from "../../../testing/document/lists";
 import { makersOf, type PendingEdit } from "..";
 import { browserQueue } from "./queue";
@@ -63,6 +63,31 @@ describe("the queue of a document", () => {
       ["one", 4],
       ["two", 0],
     ]);
+  });
+
+  it("writes anew what could not be written", async () => {
+    const id = newId();
+    const queue = browserQueue<ListTables>(id);
+    const [one, two] = [edit("one"), edit("two")];
+    const put = vi.spyOn(IDBObjectStore.prototype, "put").mockImplementationOnce(() => {
+      throw new DOMException("The disk is full.", "QuotaExceededError");
+    });
+    await expect(queue.save([one])).rejects.toThrow("The disk is full.");
+    await queue.save([one, two]);
+    put.mockRestore();
+    expect(await idsOf(id)).toEqual(["one", "two"]);
+  });
+
+  it("writes quick edits together, and each once", async () => {
+    const id = newId();
+    const queue = browserQueue<ListTables>(id);
+    const edits = [edit("one"), edit("two"), edit("three")];
+    const put = vi.spyOn(IDBObjectStore.prototype, "put");
+    await Promise.all(edits.map((_, at) => queue.save(edits.slice(0, at + 1))));
+    await queue.save([...edits, edit("four")]);
+    expect(put).toHaveBeenCalledTimes(4);
+    put.mockRestore();
+    expect(await idsOf(id)).toEqual(["one", "two", "three", "four"]);
   });
 
   it("takes entries that are no edits for none", async () => {

@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import type { ReactNode } from "react";
+import { memo, type ReactNode, useMemo } from "react";
 import { useStore } from "zustand";
 import { versionRow } from "@/core/song/read";
-import type { BandTables, SongTables, VersionTables } from "@/core/song/schema";
+import type { BandTables, SongTables, VersionBody, VersionTables } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import type { Loaded, Saving } from "@/document/client";
-import { Lantern } from "@/ui/Lantern";
+import { Lantern, type Lit } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
@@ -25,7 +25,7 @@ import {
 } from "../open";
 import { soundsLit } from "../sounds";
 import { Conflicts } from "./Conflicts";
-import { lanterns, ROOMS } from "./rail";
+import { lanterns, ROOMS, type RoomName } from "./rail";
 import { SongInPalette } from "./SongInPalette";
 
 /** The house of one open song: the rail of rooms at left, the room beside it. */
@@ -58,14 +58,16 @@ export function House({
 
 function Rail({ versionId }: { versionId: string }) {
   const body = useWholeVersionLater();
-  const path = usePathname();
   const { open, loops } = useLoopFindings();
-  const lit = lanterns(body, derive.outline(body), derive.sums(body), {
+  const fresh = lanterns(body, derive.outline(body), derive.sums(body), {
     sheet: derive.openFindings(body).length,
     loops: open.length + loops.notes.length + (loops.problem || !loops.shown ? 1 : 0),
     sounds: soundsLit(body),
   });
-  const players = Object.values(body.players).sort(byOrder);
+  // Most edits light no other lantern: the list is drawn anew only when one does.
+  const said = Object.values(fresh).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what they say is all there is to them
+  const lit = useMemo(() => fresh, [said]);
   return (
     <nav
       aria-label="Rooms of this song"
@@ -77,54 +79,80 @@ function Rail({ versionId }: { versionId: string }) {
       >
         Shared Lantern
       </Link>
-      <ul className="flex gap-1 overflow-x-auto md:flex-col">
-        {ROOMS.map((room) => {
-          const href = `/song/${versionId}${room.path}`;
-          const here =
-            path === href ||
-            (room.path === "" && /\/(?:versions|evidence)$/u.test(path)) ||
-            (room.path !== "" && path.startsWith(`${href}/`));
-          return (
-            <li key={room.name}>
-              <Link
-                href={href}
-                aria-current={here ? "page" : undefined}
-                className={`flex items-center gap-2 rounded-field px-2 py-2 ${here ? "bg-base-100 font-bold shadow-sm" : "hover:bg-base-300"}`}
-              >
-                <Lantern lit={lit[room.name]} />
-                <span>
-                  {room.name}
-                  <span className="block text-sm font-normal max-md:hidden">{room.does}</span>
-                </span>
-              </Link>
-            </li>
-          );
-        })}
-      </ul>
-      <div className="mt-4 px-2 max-md:mt-2">
-        <h2 className="text-sm max-md:sr-only">Stage</h2>
-        {players.length === 0 ? (
-          <p className="text-sm">Opens when there is a player.</p>
-        ) : (
-          <ul className="flex gap-3 md:flex-col md:gap-1">
-            {players.map((player) => (
-              <li key={player.id}>
-                <Link className="link text-sm" href={`/stage/${versionId}/${player.id}`}>
-                  {player.name}’s stage
-                </Link>
-              </li>
-            ))}
-            <li>
-              <Link className="link text-sm" href={`/print/${versionId}`}>
-                Print the sheets
-              </Link>
-            </li>
-          </ul>
-        )}
-      </div>
+      <Rooms versionId={versionId} lit={lit} />
+      <Stages versionId={versionId} players={body.players} />
     </nav>
   );
 }
+
+const Rooms = memo(function Rooms({
+  versionId,
+  lit,
+}: {
+  versionId: string;
+  lit: Readonly<Record<RoomName, Lit>>;
+}) {
+  const path = usePathname();
+  return (
+    <ul className="flex gap-1 overflow-x-auto md:flex-col">
+      {ROOMS.map((room) => {
+        const href = `/song/${versionId}${room.path}`;
+        const here =
+          path === href ||
+          (room.path === "" && /\/(?:versions|evidence)$/u.test(path)) ||
+          (room.path !== "" && path.startsWith(`${href}/`));
+        return (
+          <li key={room.name}>
+            <Link
+              href={href}
+              aria-current={here ? "page" : undefined}
+              className={`flex items-center gap-2 rounded-field px-2 py-2 ${here ? "bg-base-100 font-bold shadow-sm" : "hover:bg-base-300"}`}
+            >
+              <Lantern lit={lit[room.name]} />
+              <span>
+                {room.name}
+                <span className="block text-sm font-normal max-md:hidden">{room.does}</span>
+              </span>
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+});
+
+const Stages = memo(function Stages({
+  versionId,
+  players,
+}: {
+  versionId: string;
+  players: VersionBody["players"];
+}) {
+  const inOrder = Object.values(players).sort(byOrder);
+  return (
+    <div className="mt-4 px-2 max-md:mt-2">
+      <h2 className="text-sm max-md:sr-only">Stage</h2>
+      {inOrder.length === 0 ? (
+        <p className="text-sm">Opens when there is a player.</p>
+      ) : (
+        <ul className="flex gap-3 md:flex-col md:gap-1">
+          {inOrder.map((player) => (
+            <li key={player.id}>
+              <Link className="link text-sm" href={`/stage/${versionId}/${player.id}`}>
+                {player.name}’s stage
+              </Link>
+            </li>
+          ))}
+          <li>
+            <Link className="link text-sm" href={`/print/${versionId}`}>
+              Print the sheets
+            </Link>
+          </li>
+        </ul>
+      )}
+    </div>
+  );
+});
 
 const SAVING_WORDS: Readonly<Record<Saving, string>> = {
   saved: "All saved",
