@@ -54,9 +54,10 @@ export function describeCommand(definition: Definition, command: Command, body: 
 
 function describeOne(definition: Definition, one: SimpleCommand, body: Body): string {
   const { table } = one;
-  const { named = [], quiet = [] } = definition.tables[table] ?? {};
+  const { named = [], quiet = [], acts = null } = definition.tables[table] ?? {};
   const name = nameOfRow(definition, table, one.type === "add" ? one.row : body[table]?.[rowIdOf(one)]);
   if (one.type !== "set") {
+    if (acts) return capital(acts[one.type]);
     const what = describePlace(definition, { table, field: "*" });
     return capital(`${one.type === "add" ? "new" : "removed"} ${what}${name ? ` “${name}”` : ""}`);
   }

@@ -18,6 +18,8 @@ export type Table<Row = AnyRow> = {
   readonly rows?: Row;
   /** What people call a row: "chord". */
   readonly called: string;
+  /** What adding and removing a row is called, where "new" and "removed" would say it wrongly. */
+  readonly acts: { readonly add: string; readonly remove: string } | null;
   /** What people call its fields, where the field's own name does not say it. */
   readonly fields: Readonly<Record<string, string>>;
   /** Whether its fields are told without what the row is called: there is just one row. */
@@ -52,6 +54,7 @@ export type TableSpec<
 > = {
   readonly row: Row;
   readonly called: string;
+  readonly acts?: Table["acts"];
   readonly fields?: Readonly<Partial<Record<keyof z.infer<Row>, string>>>;
   readonly alone?: boolean;
   readonly named?: readonly (keyof z.infer<Row> & string)[];
@@ -79,11 +82,12 @@ export function defineTable<
     Record<never, never>
   >,
 >(spec: TableSpec<Row, Added>): Table<RowWith<Row, Added>> {
-  const { row, called, alone = false, named = [], quiet = [], since = 1 } = spec;
+  const { row, called, acts = null, alone = false, named = [], quiet = [], since = 1 } = spec;
   const { fields = {}, tell = {}, references = {}, added = {}, compared = {} } = spec;
   return Object.freeze({
     row: row.strict(),
     called,
+    acts,
     fields,
     alone,
     named,

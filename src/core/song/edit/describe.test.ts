@@ -3,7 +3,7 @@ import { sampleVersion } from "../../../../testing/song/sample-version";
 import { describeCommand, sizeOf } from "../../../document";
 import { DOCUMENTS } from "../schema/documents";
 import { removeSection } from "./commands";
-import { batch, remove, set } from "./makers";
+import { add, batch, remove, set } from "./makers";
 
 const body = sampleVersion({ verse: { lines: ["Light/G:4 on/C:4"] } }, ["verse"]);
 const [wordId] = Object.keys(body.words);
@@ -24,6 +24,8 @@ describe("describeCommand", () => {
     ],
     [set("sections", "verse", { order: "W" }), "Section place in the list moved (verse)"],
     [remove("chords", { id: "verse-l0-c0" }), "Removed chord “G”"],
+    [add("dismissals", { id: "d", finding: "f", reason: "meant so" }), "Let a finding stand"],
+    [remove("dismissals", { id: "d" }), "Raised a finding again"],
     [
       batch("Settle a chord", [set("version", "v", { bpm: 80 }), set("version", "v", { bpm: 81 })]),
       "Settle a chord",

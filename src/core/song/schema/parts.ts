@@ -199,6 +199,7 @@ const riffNote = defineTable({
 const dismissal = defineTable({
   row: z.object({ id: idSchema, finding: text(200).min(1), reason: text(400) }),
   called: "finding let stand",
+  acts: { add: "let a finding stand", remove: "raised a finding again" },
   since: 4,
 });
 
