@@ -213,6 +213,8 @@ test("the page opens again with no network, with the whole evening in it", async
 test("joining: a code from the leader’s screen, no secret in the address, out when it is withdrawn", async ({
   browser,
 }) => {
+  // A server of its own and six windows, one after the other.
+  test.slow();
   const data = mkdtempSync(path.join(tmpdir(), "lantern-join-"));
   const server = await startServer({ data });
   try {

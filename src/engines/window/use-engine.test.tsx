@@ -51,10 +51,12 @@ const question = (symbol: string) =>
   >[1];
 const total = (count: number) => ok({ fingerings: [], total: count, exact: true });
 const text = () => document.querySelector("main")!.textContent;
+/** Turns of the event loop until all that follows from an answer has come: each step of it waits for a timer. */
+const TURNS = 10;
 const settle = (what: () => void) =>
   act(async () => {
     what();
-    await new Promise((resolve) => setTimeout(resolve, 5));
+    for (let turn = 0; turn < TURNS; turn++) await new Promise((resolve) => setTimeout(resolve, 1));
   });
 
 let last: ReturnType<typeof useEngine<"fingerings", string>>;
