@@ -499,6 +499,7 @@ const PARTS = {
     await benchSounds();
   },
   document: () => run("node", ["bench/bundled.mjs", "bench/document.ts"]),
+  durable: () => run("node", ["bench/bundled.mjs", "bench/durable.ts"]),
   engines: () => run("node", ["bench/bundled.mjs", "bench/engine-hashes.ts"]),
   evenings: () => run("node", ["bench/bundled.mjs", "bench/evenings.ts"]),
   stage: async () => {

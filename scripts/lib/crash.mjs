@@ -1,6 +1,5 @@
 import { startServer } from "./server.mjs";
-
-const WRITERS = 8;
+import { writeAtOnce } from "./writers.mjs";
 
 /**
  * Kills the program with writes in flight and looks at what is left: every acknowledged edit must be stored,
@@ -10,39 +9,11 @@ const WRITERS = 8;
  */
 export async function crashOnce({ data, atLeast, run }) {
   const server = await startServer({ data, env: { LANTERN_DEMO: "off" } });
-  const post = async (place, body) => {
-    const response = await fetch(server.address + place, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    return { status: response.status, body: await response.json() };
-  };
-  const { versionId } = (await post("/api/songs", { text: "[Verse]\nG C D G\none two three four" })).body;
-  const acknowledged = new Set();
-  const sent = new Set();
-  let running = true;
-  const writer = async (number) => {
-    for (let count = 0; running && count < 5000; count++) {
-      const editId = `r${run}w${number}e${count}`;
-      sent.add(editId);
-      try {
-        const answer = await post(`/api/documents/${versionId}/edits`, {
-          editId,
-          base: 0,
-          command: { type: "add", table: "sources", row: { id: editId, order: "V", name: `Edit ${editId}` } },
-        });
-        if (answer.status === 200) acknowledged.add(editId);
-      } catch {
-        return;
-      }
-    }
-  };
-  const writers = Array.from({ length: WRITERS }, (_, number) => writer(number));
-  while (acknowledged.size < atLeast) await new Promise((resolve) => setTimeout(resolve, 2));
+  const writing = await writeAtOnce(server.address, { run });
+  await writing.until(atLeast);
   await server.stop("SIGKILL");
-  running = false;
-  await Promise.all(writers);
+  await writing.end();
+  const { versionId, acknowledged, sent } = writing;
 
   const again = await startServer({ data, env: { LANTERN_DEMO: "off" } });
   const read = async (place) => (await fetch(again.address + place)).json();

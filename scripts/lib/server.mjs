@@ -51,6 +51,7 @@ export async function startServer({ data, port, env = {}, args = [], page = "/",
           firstPageMs: performance.now() - began,
           child,
           stop,
+          ended,
           said: () => said,
         };
       }

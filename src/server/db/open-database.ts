@@ -4,7 +4,7 @@ import { PGlite } from "@electric-sql/pglite";
 import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
-import { heldOnHost, host } from "../host";
+import { heldOnHost, host, openDurable } from "../host";
 import * as schema from "./schema";
 
 /** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
@@ -26,10 +26,10 @@ export async function openFolder(folder: string | null): Promise<Open> {
   if (folder !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
   // The host may have begun to open it already.
   const { begun: hosted } = host();
-  const begun = folder !== null && hosted?.folder === folder ? hosted.client : null;
-  const client =
-    begun ??
-    (folder === null ? new PGlite() : new PGlite(path.join(/* turbopackIgnore: true */ folder, "postgres")));
+  const begun = folder !== null && hosted?.folder === folder ? hosted.durable : null;
+  const durable = begun ?? (folder === null ? null : openDurable(folder));
+  await durable?.ready;
+  const client = durable?.client ?? new PGlite();
   const database = drizzle(client, { schema });
   await migrate(database, { migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS) });
   return { database: database as unknown as Database, close: () => client.close() };

@@ -1,4 +1,4 @@
-import type { PGlite } from "@electric-sql/pglite";
+import type { Durable } from "./durable";
 import type { Gate, Where } from "./host-gate";
 
 /** The listener for the network, opened and closed at run time. */
@@ -19,7 +19,7 @@ export type Host = {
   /** Null where Next runs without our server, and in tests. */
   readonly network: Network | null;
   /** A database that has been begun to open, and its folder. */
-  readonly begun: { readonly folder: string; readonly client: PGlite } | null;
+  readonly begun: { readonly folder: string; readonly durable: Durable } | null;
   /** Takes the gate, which the program brings once its database is being opened. */
   readonly takeGate: (gate: Gate) => void;
   /** Values there are once a process, by name. */

@@ -1,2 +1,3 @@
+export { openDurable } from "./durable";
 export { heldOnHost, host, onHost } from "./host";
 export type { Admission, AtTheGate } from "./host-gate";

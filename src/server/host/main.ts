@@ -6,7 +6,6 @@
 
 import { mkdirSync, realpathSync } from "node:fs";
 import { createServer } from "node:http";
-import path from "node:path";
 import { makeDoor } from "./door";
 import { setHost } from "./host";
 import type { Gate } from "./host-gate";
@@ -60,10 +59,14 @@ if (!(await lockFolder(realpathSync(folder))))
     1,
   );
 
-// Opening the database takes as long as getting Next ready: it is begun first. Whoever asks for it meets what went wrong.
-const { PGlite } = await import("@electric-sql/pglite");
-const client = new PGlite(path.join(folder, "postgres"));
-client.waitReady.catch(() => {});
+// Opening the database takes as long as getting Next ready: it is begun first.
+const { openDurable } = await import("./durable");
+const durable = openDurable(folder, (error) =>
+  leave(
+    `The disk does not take what is written into ${folder} (${codeOf(error)}). The program ends: what was said to be saved is there, and windows keep what was not. Look at the disk, then start it again.`,
+    1,
+  ),
+);
 const { default: next } = await import("next");
 
 /** Loaded only where it is wanted: making certificates takes a library that nobody else needs. */
@@ -80,7 +83,7 @@ const door = makeDoor(gate, handle, say);
 const network = makeNetwork(door, certificateFor);
 setHost({
   network: { ...network, firstPort: port + 1, secure },
-  begun: { folder, client },
+  begun: { folder, durable },
   takeGate,
   kept: new Map(),
 });

@@ -1,0 +1,115 @@
+import fs from "node:fs";
+import path from "node:path";
+import { PGlite } from "@electric-sql/pglite";
+import { NodeFS } from "@electric-sql/pglite/nodefs";
+
+/** The folder of the database inside the data folder. */
+const DATABASE = "postgres";
+
+/** What the database is started with: as it is by default, but writing through to the disk. */
+const START_PARAMS = [
+  // "-F" turns fsync off.
+  ...PGlite.defaultStartParams.filter((param) => param !== "-F"),
+  // The default method of the platform never reaches the file system's own operation.
+  "-c",
+  "wal_sync_method=fsync",
+];
+
+/** A file or folder as the embedded file system has it open; folders have no descriptor. */
+type OpenStream = { readonly nfd?: number; readonly node: object };
+
+/** What we use of the embedded file system. */
+type NodeFileSystem = {
+  readonly stream_ops: { fsync?: (stream: OpenStream) => number };
+  readonly realPath: (node: object) => string;
+  readonly convertNodeCode: (error: unknown) => number;
+};
+
+/** Writes a file or folder through to the disk. */
+function syncPath(place: string): void {
+  const descriptor = fs.openSync(place, "r");
+  try {
+    fs.fsyncSync(descriptor);
+  } finally {
+    fs.closeSync(descriptor);
+  }
+}
+
+/** Writes a folder, all that is in it, and its name in the folder above through to the disk. */
+function syncTree(folder: string): void {
+  for (const entry of fs.readdirSync(folder, { withFileTypes: true })) {
+    const place = path.join(folder, entry.name);
+    if (entry.isDirectory()) syncTree(place);
+    else if (entry.isFile()) syncPath(place);
+  }
+  syncPath(folder);
+}
+
+/** The database's files in a folder, where what is synced is on the disk: the plain file system does nothing then. */
+class DurableFS extends NodeFS {
+  constructor(
+    folder: string,
+    private readonly onBroken: (error: unknown) => void,
+  ) {
+    super(folder);
+  }
+
+  override async init(...[pg, options]: Parameters<NodeFS["init"]>) {
+    const { emscriptenOpts } = await super.init(pg, options);
+    const addSync = (module: unknown) => {
+      const { FS, NODEFS } = module as {
+        NODEFS: NodeFileSystem;
+        FS: { ErrnoError: new (code: number) => Error };
+      };
+      NODEFS.stream_ops.fsync = ({ nfd, node }) => {
+        try {
+          if (nfd === undefined) syncPath(NODEFS.realPath(node));
+          else fs.fdatasyncSync(nfd);
+        } catch (error) {
+          this.onBroken(error);
+          throw new FS.ErrnoError(NODEFS.convertNodeCode(error));
+        }
+        return 0;
+      };
+    };
+    return { emscriptenOpts: { ...emscriptenOpts, preRun: [addSync, ...(emscriptenOpts.preRun ?? [])] } };
+  }
+}
+
+/** The database of a data folder, and when it may be used: open, migrated by nobody yet, and on the disk whole. */
+export type Durable = { readonly client: PGlite; readonly ready: Promise<void> };
+
+/**
+ * Opens the database of a data folder, and makes it where there is none. What it acknowledges is on the disk. One that was
+ * cut off while it was made held nothing yet, and is made anew.
+ * @param folder the data folder, which is there already
+ * @param onBroken is told when the disk does not take what was written. The database gives up then: the program should
+ * end, and finds all it has acknowledged when it is started again
+ */
+export function openDurable(
+  folder: string,
+  onBroken: (error: unknown) => void = (error) => {
+    throw error;
+  },
+): Durable {
+  const place = path.join(folder, DATABASE);
+  const unfinished = path.join(folder, `${DATABASE}.unfinished`);
+  if (fs.existsSync(unfinished)) fs.rmSync(place, { recursive: true, force: true });
+  const isNew = !fs.existsSync(path.join(place, "PG_VERSION"));
+  if (isNew) {
+    fs.writeFileSync(unfinished, "");
+    syncPath(folder);
+  } else syncTree(place);
+  const client = new PGlite({ fs: new DurableFS(place, onBroken), startParams: START_PARAMS });
+  const ready = client.waitReady.then(() => {
+    if (!isNew) return;
+    syncTree(place);
+    syncPath(folder);
+    syncPath(path.dirname(folder));
+    fs.rmSync(unfinished, { force: true });
+    syncPath(folder);
+  });
+  // Whoever asks for it meets what went wrong.
+  ready.catch(() => {});
+  return { client, ready };
+}
