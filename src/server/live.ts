@@ -20,3 +20,26 @@ export function watch(documentId: string, listener: Listener): () => void {
     if (listeners.size === 0) watchers().delete(documentId);
   };
 }
+
+/** Open lines by the guest who hears them. */
+const lines = onHost("lines of guests", () => new Map<string, Set<() => void>>());
+
+/**
+ * Remembers an open line of a guest, so that it ends with the guest's being here; null is whoever sits at this machine.
+ * @param end ends the line
+ * @returns forgets it, once it has ended by itself
+ */
+export function keepLine(guestId: string | null, end: () => void): () => void {
+  if (guestId === null) return () => {};
+  const own = lines().get(guestId) ?? new Set();
+  lines().set(guestId, own.add(end));
+  return () => {
+    own.delete(end);
+    if (own.size === 0) lines().delete(guestId);
+  };
+}
+
+/** Ends every open line of guests who are out. */
+export function endLines(guestIds: readonly string[]): void {
+  for (const id of guestIds) for (const end of [...(lines().get(id) ?? [])]) end();
+}

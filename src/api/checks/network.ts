@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { idSchema } from "@/document";
 
-const LEAST_PASSPHRASE = 6;
+const LEAST_PASSPHRASE = 8;
 const codeRole = z.enum(["player", "viewer"]);
 
 export const networkAct = z.discriminatedUnion("act", [
@@ -10,7 +10,9 @@ export const networkAct = z.discriminatedUnion("act", [
     eveningId: idSchema,
     passphrase: z
       .string()
-      .min(LEAST_PASSPHRASE, { error: `should have at least ${LEAST_PASSPHRASE} signs` })
+      .min(LEAST_PASSPHRASE, {
+        error: `should have at least ${LEAST_PASSPHRASE} signs; three words that don’t belong together are hard to guess and easy to type`,
+      })
       .max(200),
   }),
   z.object({ act: z.literal("close") }),

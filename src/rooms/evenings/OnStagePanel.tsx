@@ -119,13 +119,13 @@ function OpenForm({
         {other && " Another evening is open; opening this one ends that."}
       </p>
       <label className="flex flex-col text-sm">
-        The leader’s passphrase, made up now (6 signs or more)
+        The leader’s passphrase, made up now: 8 signs or more, best three words that don’t belong together
         <input
           type="password"
           className="input w-72"
           autoComplete="new-password"
           value={passphrase}
-          minLength={6}
+          minLength={8}
           required
           onChange={(event) => setPassphrase(event.target.value)}
         />

@@ -29,25 +29,65 @@ export function guessedWrong(guesses: Guesses, now: number): Guesses {
 /** Wrong codes of all addresses within a minute after which everybody waits: many addresses guess together. */
 const MOST_A_MINUTE = 60;
 
-/** A gate for tries by address; addresses that have been quiet are forgotten. */
+/**
+ * A gate for tries by address; addresses that have been quiet are forgotten. A try counts as wrong before it is judged, and
+ * tries of one address are judged one after another: many sent at once are no more than as many sent in turn.
+ */
 export class SlowDown {
   private readonly byAddress = new Map<string, Guesses>();
+  private readonly turns = new Map<string, Promise<unknown>>();
   private recent: number[] = [];
+
+  /** @param isHere tells this machine's own addresses: whoever sits at it does not wait for others */
+  constructor(private readonly isHere: (address: string) => boolean = () => false) {}
 
   /** How long an address must wait, ms; 0 when it may try now. */
   wait(address: string, now: number): number {
     this.recent = this.recent.filter((at) => now - at < 60_000);
-    const shared = this.recent.length >= MOST_A_MINUTE ? 60_000 - (now - this.recent[0]!) : 0;
+    const isShared = this.recent.length >= MOST_A_MINUTE && !this.isHere(address);
+    const shared = isShared ? 60_000 - (now - this.recent[0]!) : 0;
     return Math.max(shared, waitOf(this.byAddress.get(address) ?? NO_GUESSES, now));
   }
 
-  wrong(address: string, now: number): void {
+  /**
+   * Lets an address try once its earlier tries are judged.
+   * @param judge says whether the try is right
+   * @param clock ms
+   * @returns whether it was right, or how long must be waited first, ms: it was not judged then
+   */
+  try(
+    address: string,
+    judge: () => Promise<boolean>,
+    clock: () => number,
+  ): Promise<{ readonly right: boolean } | { readonly wait: number }> {
+    const before = this.turns.get(address) ?? Promise.resolve();
+    const turn = before.then(async () => {
+      const now = clock();
+      const wait = this.wait(address, now);
+      if (wait > 0) return { wait };
+      this.wrong(address, now);
+      const right = await judge();
+      if (right) this.forget(address, now);
+      return { right };
+    });
+    const settled = turn
+      .catch(() => {})
+      .then(() => {
+        if (this.turns.get(address) === settled) this.turns.delete(address);
+      });
+    this.turns.set(address, settled);
+    return turn;
+  }
+
+  private forget(address: string, triedAt: number): void {
+    this.byAddress.delete(address);
+    const at = this.recent.indexOf(triedAt);
+    if (at >= 0) this.recent.splice(at, 1);
+  }
+
+  private wrong(address: string, now: number): void {
     this.recent.push(now);
     for (const [known, { last }] of this.byAddress) if (now - last > FORGET_MS) this.byAddress.delete(known);
     this.byAddress.set(address, guessedWrong(this.byAddress.get(address) ?? NO_GUESSES, now));
-  }
-
-  right(address: string): void {
-    this.byAddress.delete(address);
   }
 }

@@ -12,7 +12,7 @@ import type { Database } from "../db/open-database";
 import { openDatabase } from "../db/open-database";
 import { onHost } from "../host";
 import { makeId } from "../ids";
-import { watch } from "../live";
+import { endLines, watch } from "../live";
 import { eventOfPress, eventsSince, KEEP_EVERY, readState, writeEvent } from "./log";
 import { liveItems } from "./stage-score";
 
@@ -232,7 +232,8 @@ export async function liveSession(eveningId: string): Promise<LiveSession | null
   return found;
 }
 
-/** Ends the lines of guests who are out, wherever they listen. */
+/** Ends the lines of guests who are out, wherever they listen: on stage, and to edits. */
 export async function dismissGuests(guestIds: readonly string[]): Promise<void> {
+  endLines(guestIds);
   for (const session of sessions().values()) (await session)?.dismiss(guestIds);
 }

@@ -2,7 +2,7 @@ import { followEdits } from "@/api";
 import { openDatabase } from "@/server/db/open-database";
 import { editsSince, type LoggedEdit } from "@/server/documents/stored-documents";
 import { eventStream, refuse } from "@/server/http";
-import { watch } from "@/server/live";
+import { keepLine, watch } from "@/server/live";
 import { serve } from "@/server/serve";
 
 const HEARTBEAT_MS = 25_000;
@@ -27,7 +27,7 @@ const writeCursors = (cursors: ReadonlyMap<string, number>): string =>
  * or the browser's Last-Event-ID when it comes back), then each new one as it reaches the disk. The id of an
  * event is all the cursors. One line a window: a browser opens only six to one server.
  */
-export const GET = serve(followEdits, async ({ request }) => {
+export const GET = serve(followEdits, async ({ request, who }) => {
   const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("follow") ?? "";
   const cursors = readCursors(asked);
   if (!cursors)
@@ -53,19 +53,22 @@ export const GET = serve(followEdits, async ({ request }) => {
         watch(id, (edit) => (live ? send(id, edit) : early.push([id, edit]))),
       );
       const beat = setInterval(() => controller.enqueue(encoder.encode(": still lit\n\n")), HEARTBEAT_MS);
+      const forget = keepLine(who.guestId, () => end());
       stop = () => {
+        forget();
         clearInterval(beat);
         for (const end of unwatch) end();
         stop = () => {};
       };
-      request.signal.addEventListener("abort", () => {
+      const end = () => {
         stop();
         try {
           controller.close();
         } catch {
           // The browser had closed it already.
         }
-      });
+      };
+      request.signal.addEventListener("abort", end);
       controller.enqueue(encoder.encode(": lit\n\n"));
       for (const [id, revision] of [...cursors])
         for (const edit of await editsSince(database, id, revision)) send(id, edit);

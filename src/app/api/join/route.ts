@@ -1,4 +1,5 @@
 import { isOpen, joinEvening } from "@/api";
+import type { Role } from "@/server/access";
 import { tokenCookie } from "@/server/access/access-gate";
 import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
@@ -9,7 +10,21 @@ import { refuse } from "@/server/http";
 import { Reply, serve } from "@/server/serve";
 
 /** A reload of this file must not forget who has guessed. */
-const slowDown = onHost("wrong guesses", () => new SlowDown());
+const slowDown = onHost("wrong guesses", () => new SlowDown(isHere));
+
+const isHere = (address: string): boolean =>
+  address === "127.0.0.1" || address === "::1" || address === "::ffff:127.0.0.1";
+
+function waitFirst(ms: number): Response {
+  const seconds = Math.ceil(ms / 1000);
+  const response = refuse(
+    429,
+    "code",
+    `Too many wrong tries. Wait ${seconds === 1 ? "a second" : `${seconds} seconds`}, then try once more.`,
+  );
+  response.headers.set("retry-after", String(seconds));
+  return response;
+}
 
 /** Whether an evening is open here. */
 export const GET = serve(isOpen, async () => ({ open: (await findOpening(await openDatabase())) !== null }));
@@ -21,24 +36,17 @@ export const GET = serve(isOpen, async () => ({ open: (await findOpening(await o
 export const POST = serve(joinEvening, async ({ sent, request }) => {
   const secret = "code" in sent ? { code: readCode(sent.code) } : sent;
   const address = request.headers.get("x-lantern-address") ?? "";
-  const guesses = slowDown();
-  const wait = guesses.wait(address, Date.now());
-  if (wait > 0) {
-    const seconds = Math.ceil(wait / 1000);
-    const response = refuse(
-      429,
-      "code",
-      `Too many wrong tries. Wait ${seconds === 1 ? "a second" : `${seconds} seconds`}, then try once more.`,
-    );
-    response.headers.set("retry-after", String(seconds));
-    return response;
-  }
   const database = await openDatabase();
   const opening = await findOpening(database);
   if (!opening) return refuse(404, "code", "No evening is open here. Ask the leader to open it.");
-  const role = await roleOf(opening, secret);
-  if (!role) {
-    guesses.wrong(address, Date.now());
+  let role: Role | null = null;
+  const judge = async () => {
+    role = await roleOf(opening, secret);
+    return role !== null;
+  };
+  const tried = await slowDown().try(address, judge, Date.now);
+  if ("wait" in tried) return waitFirst(tried.wait);
+  if (!role)
     return "code" in secret
       ? refuse(
           403,
@@ -46,12 +54,9 @@ export const POST = serve(joinEvening, async ({ sent, request }) => {
           `That is not the code. It has ${CODE_LENGTH} signs; the leader's screen shows it.`,
         )
       : refuse(403, "passphrase", "That is not the leader's passphrase.");
-  }
-  guesses.right(address);
   const { token } = await admitGuest(database, role);
   const isSecure = new URL(request.url).protocol === "https:" || opening.secure;
-  const isHere = address === "127.0.0.1" || address === "::1" || address === "::ffff:127.0.0.1";
   return new Reply({ role, eveningId: opening.eveningId }, 201, {
-    "set-cookie": tokenCookie(token, isSecure && !isHere),
+    "set-cookie": tokenCookie(token, isSecure && !isHere(address)),
   });
 });
