@@ -1,4 +1,5 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { request } from "node:http";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -216,6 +217,21 @@ describe("roles", () => {
     expect(looked.body.notes).toEqual([]);
   });
 
+  it("who is put out hears no more edits on a line that was open already", async () => {
+    const { cookie } = await ask(network, "POST", "/api/join", { body: { passphrase: "net loft lamp" } });
+    const guests = (await ask(server.address, "GET", "/api/network", { cookie: cookies.leader! })).body
+      .guests as { id: string; role: string }[];
+    const stream = await fetch(`${network}/api/events?follow=${eveningId}:0`, { headers: { cookie } });
+    expect(stream.status).toBe(200);
+    const heard = stream.text();
+    await ask(server.address, "POST", "/api/network", {
+      body: { act: "remove", guestId: guests.at(-1)!.id },
+      cookie: cookies.leader!,
+    });
+    const ended = await Promise.race([heard, new Promise((resolve) => setTimeout(resolve, 5000, "open"))]);
+    expect(ended).toMatch(/^: lit\n/u);
+  });
+
   it("a withdrawn code lets nobody in and puts out who had joined by it", async () => {
     await ask(server.address, "POST", "/api/network", {
       body: { act: "withdraw", role: "viewer" },
@@ -236,6 +252,24 @@ describe("roles", () => {
     expect(tries).toContain(403);
     expect(tries.at(-1)).toBe(429);
     expect((await join({ code: codes.player })).status).toBe(429);
+  });
+
+  it("400 passphrases sent at once are judged no more than as many sent in turn", async () => {
+    // From an address that has guessed nothing yet; this machine's own listener does not count lines.
+    const guess = (passphrase: string) =>
+      new Promise<number>((resolve, reject) => {
+        const asking = request(`${server.address}/api/join`, {
+          method: "POST",
+          localAddress: "127.0.0.2",
+          headers: { "content-type": "application/json" },
+        });
+        asking.on("response", (response) => resolve(response.resume().statusCode!));
+        asking.on("error", reject);
+        asking.end(JSON.stringify({ passphrase }));
+      });
+    const tries = await Promise.all(Array.from({ length: 400 }, (_, at) => guess(`made up ${at}`)));
+    const judged = tries.filter((status) => status === 403).length;
+    expect([judged, tries.filter((status) => status === 429).length]).toEqual([5, 395]);
   });
 
   it("closing ends every code, cookie and the listener itself", async () => {

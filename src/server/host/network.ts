@@ -10,8 +10,8 @@ import { hostname, networkInterfaces } from "node:os";
 import type { Network } from "./host";
 import type { Where } from "./host-gate";
 import type { Scheme } from "./origin";
+import { LineCount, PATIENCE, type Patience, watchLines } from "./patience";
 
-const SILENT_MS = 10_000;
 /** The first byte of a TLS greeting. */
 const TLS_GREETING = 22;
 
@@ -59,6 +59,7 @@ type Open = {
 export function makeNetwork(
   answer: Answer,
   certificateFor: CertificateFor,
+  patience: Patience = PATIENCE,
 ): Pick<Network, "openAt" | "close" | "where"> {
   let open: Open | null = null;
 
@@ -97,15 +98,24 @@ export function makeNetwork(
         answer(request, response, about(certificate ? "network-plain" : "network", "http")),
       );
       const secure = certificate
-        ? createTls(certificate, (request, response) => answer(request, response, about("network", "https")))
+        ? createTls({ ...certificate, handshakeTimeout: patience.headMs }, (request, response) =>
+            answer(request, response, about("network", "https")),
+          )
         : null;
+      watchLines(plain, "connection", patience);
+      if (secure) watchLines(secure, "secureConnection", patience);
       const sockets = new Set<Socket>();
+      const count = new LineCount(patience.mostLines);
       const front = createSocket((socket) => {
+        if (!count.take(socket)) {
+          socket.destroy();
+          return;
+        }
         sockets.add(socket);
         socket.on("close", () => sockets.delete(socket));
         socket.on("error", () => socket.destroy());
         // Who says nothing is not waited for.
-        socket.setTimeout(SILENT_MS, () => socket.destroy());
+        socket.setTimeout(patience.headMs, () => socket.destroy());
         socket.once("data", (greeting) => {
           socket.setTimeout(0);
           socket.pause();
