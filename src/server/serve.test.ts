@@ -35,6 +35,23 @@ describe("what answers an endpoint", () => {
     expect(response.headers.get("cache-control")).toBe("no-store");
   });
 
+  it("is not asked about ids that no database keeps, and says what can't be stored", async () => {
+    const handler = serve(editsSince, async () => ({ edits: [] }));
+    for (const id of ["\0", "a\ud800"]) {
+      const response = await handler(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id }) });
+      expect([response.status, await response.json()]).toEqual([
+        404,
+        { error: { path: "id", message: "names nothing here" } },
+      ]);
+    }
+    const failing = serve(makeEvening, async () => {
+      throw new Error("Failed query", { cause: Object.assign(new Error("0x00"), { code: "22021" }) });
+    });
+    const response = await ask(failing, "/api/evenings", post({ name: "Net Loft" }));
+    expect(response.status).toBe(400);
+    expect((await response.json()).error.message).toContain("can't be stored");
+  });
+
   it("is not asked where what was sent is wrong: the field is named", async () => {
     const handler = serve(editsSince, async () => {
       throw new Error("Expected no call.");

@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import type { Endpoint } from "@/api";
+import { isStorable } from "@/document";
 import { type Principal, principal, refuseChange } from "./access";
 import { readJson, refuse } from "./http";
 import { withStorage } from "./storage";
@@ -51,6 +52,8 @@ export const serve =
     const read = await readSent(endpoint, request);
     if (!read.ok) return read.response;
     const params = (await context?.params) ?? {};
+    const odd = Object.keys(params).find((name) => !isStorable(params[name]!));
+    if (odd) return refuse(404, odd, "names nothing here");
     const run = async () =>
       asResponse(await answer({ sent: read.value, params, who: principal(request), request }));
     return changes ? withStorage(run) : run();

@@ -234,6 +234,18 @@ describe("a document in a window", () => {
     for (const stop of stops) stop();
   });
 
+  it("says that the browser's storage is blocked, and not that something waits", async () => {
+    const blocked: EditQueue = {
+      load: async () => Promise.reject(new Error("blocked")),
+      save: async () => Promise.reject(new Error("blocked")),
+    };
+    const store = open(blocked);
+    const stop = store.start();
+    await vi.waitFor(() => expect(store.state.getState().notice?.text).toContain("its storage is blocked"));
+    expect(store.state.getState().notice?.text).not.toContain("waiting");
+    stop();
+  });
+
   it("says when the browser cannot keep its queue", async () => {
     const broken: EditQueue = { load: async () => [], save: async () => Promise.reject(new Error("full")) };
     const store = open(broken);

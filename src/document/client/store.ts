@@ -11,6 +11,7 @@ import {
   dropPending,
   type LostEdit,
   newReplica,
+  type PendingEdit,
   type Replica,
   receive,
   resumePending,
@@ -179,8 +180,16 @@ export function createDocumentStore<T extends Tables>(
   };
 
   const resume = async () => {
+    let saved: PendingEdit<T>[];
     try {
-      const saved = await queue.load();
+      saved = await queue.load();
+    } catch {
+      say(
+        "This browser keeps nothing for this page: its storage is blocked. What you change is sent, but what is not sent yet is lost on a reload.",
+      );
+      return;
+    }
+    try {
       if (saved.length === 0) return;
       const missed = await transport.since(Math.min(...saved.map((edit) => edit.base)));
       const resumed = resumePending(state.getState().replica, saved, missed);

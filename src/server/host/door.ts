@@ -18,6 +18,29 @@ const goTo = (response: ServerResponse, location: string) => {
   response.end();
 };
 
+/** No body is longer, bytes: a backup; each endpoint holds its own to less. */
+const LONGEST_BODY = 64_000_000;
+
+/** The path of an address, read once; null where it can't be read. */
+function pathOf(url: string): string | null {
+  try {
+    const { pathname } = new URL(url, "http://lantern");
+    decodeURIComponent(pathname);
+    return pathname;
+  } catch {
+    return null;
+  }
+}
+
+/** What is wrong with a body before any of it is read, or null. */
+function judgeBody({ headers }: IncomingMessage): { status: number; path: string; message: string } | null {
+  if (headers["transfer-encoding"] !== undefined)
+    return { status: 411, path: "body", message: "should say how long it is (Content-Length)" };
+  if (Number(headers["content-length"] ?? 0) > LONGEST_BODY)
+    return { status: 413, path: "body", message: `should be at most ${LONGEST_BODY / 1_000_000} MB` };
+  return null;
+}
+
 /**
  * The way every request comes in: Host and Origin are judged, then the gate is asked who it comes from, then Next answers.
  * @param gate the gate, once it is there
@@ -34,10 +57,18 @@ export const makeDoor =
     response.setHeader("x-content-type-options", "nosniff");
     response.setHeader("referrer-policy", "same-origin");
     response.setHeader("x-frame-options", "DENY");
+    const pathname = pathOf(request.url ?? "/");
+    if (pathname === null)
+      return refuse(response, 400, { path: "address", message: "can't be read: a % stands in it alone" });
+    const bad = judgeBody(request);
+    if (bad) {
+      const { status, ...error } = bad;
+      // What is on its way is not waited for.
+      response.setHeader("connection", "close");
+      return refuse(response, status, error);
+    }
     const answer = await handle;
-    const { pathname } = new URL(request.url ?? "/", "http://lantern");
-    if (from === "network-plain" && !PLAIN_WHERE_SECURE.test((request.url ?? "").split("?")[0]!))
-      return goTo(response, "/join/trust");
+    if (from === "network-plain" && !PLAIN_WHERE_SECURE.test(pathname)) return goTo(response, "/join/trust");
     try {
       const admission = await (await gate).admit({
         method: request.method ?? "GET",

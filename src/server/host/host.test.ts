@@ -122,6 +122,24 @@ describe("the door", () => {
     expect(headers).toMatchObject({ "x-frame-options": "DENY", "x-content-type-options": "nosniff" });
   });
 
+  it("answers what can't be read, or is too long, with a sentence, and asks nobody", async () => {
+    for (const url of ["/song/%E0%A4%A", "/%", "http://[::bad"]) {
+      const { status, body, answered, asked } = await come(leader, { url });
+      expect([status, answered, asked]).toEqual([400, false, []]);
+      expect(JSON.parse(body).error.message).toContain("can't be read");
+    }
+    const long = await come(leader, { method: "POST", headers: { "content-length": "300000000" } });
+    expect([long.status, long.answered, long.headers.connection]).toEqual([413, false, "close"]);
+    const endless = await come(leader, { method: "POST", headers: { "transfer-encoding": "chunked" } });
+    expect([endless.status, endless.answered]).toEqual([411, false]);
+  });
+
+  it("reads the path once: what gets by plain is what the gate is asked about", async () => {
+    const url = "/_next/static/../../api/backup";
+    const { status, headers, answered } = await come(leader, { url, from: "network-plain" });
+    expect([status, headers.location, answered]).toEqual([303, "/join/trust", false]);
+  });
+
   it("tells the gate the path without its question, and where the request came from", async () => {
     const { asked } = await come(leader, {
       url: "/api/shelf?q=x",
