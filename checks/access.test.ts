@@ -217,6 +217,44 @@ describe("roles", () => {
     expect(looked.body.notes).toEqual([]);
   });
 
+  it("a name another device has taken needs the leader's yes, and notes stand at real places only", async () => {
+    const people = (await ask(network, "GET", `/api/stage/${eveningId}/people`, { cookie: cookies.player! }))
+      .body.people as { person: string; name: string }[];
+    const other = (await join({ code: codes.player })).cookie;
+    const be = (cookie: string, at: number) =>
+      ask(network, "POST", `/api/stage/${eveningId}/me`, { cookie, body: { person: people[at]!.person } });
+    const refused = await be(other, 0);
+    expect(refused.status).toBe(409);
+    expect(refused.body.error).toMatchObject({
+      path: "person",
+      message: expect.stringContaining(`Another device is ${people[0]!.name} already`),
+    });
+    expect((await be(cookies.viewer!, 0)).status).toBe(200);
+    expect((await be(cookies.player!, 0)).status).toBe(200);
+    const notes = await ask(network, "GET", `/api/stage/${eveningId}/notes`, { cookie: other });
+    expect(notes.body.notes).toEqual([]);
+    const { songs } = (
+      await ask(network, "GET", `/api/stage/${eveningId}/pack?person=${people[0]!.person}`, { cookie: other })
+    ).body as { songs: { versionId: string }[] };
+    for (const useId of ["made-up", "__proto__", "constructor"]) {
+      const { status } = await ask(network, "PUT", `/api/stage/${eveningId}/notes`, {
+        cookie: cookies.player!,
+        body: { person: people[0]!.person, versionId: songs[0]!.versionId, useId, text: "here" },
+      });
+      expect([400, 404]).toContain(status);
+    }
+    const guests = (await ask(server.address, "GET", "/api/network", { cookie: cookies.leader! })).body
+      .guests as { id: string; role: string; person: string | null }[];
+    const holder = guests.find((one) => one.role === "player" && one.person === people[0]!.person)!;
+    const freed = await ask(server.address, "POST", "/api/network", {
+      cookie: cookies.leader!,
+      body: { act: "free", guestId: holder.id },
+    });
+    expect(freed.status).toBe(200);
+    expect((await be(other, 0)).status).toBe(200);
+    expect((await be(cookies.player!, 0)).status).toBe(409);
+  });
+
   it("who is put out hears no more edits on a line that was open already", async () => {
     const { cookie } = await ask(network, "POST", "/api/join", { body: { passphrase: "net loft lamp" } });
     const guests = (await ask(server.address, "GET", "/api/network", { cookie: cookies.leader! })).body

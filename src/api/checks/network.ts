@@ -19,6 +19,8 @@ export const networkAct = z.discriminatedUnion("act", [
   z.object({ act: z.literal("withdraw"), role: codeRole }),
   z.object({ act: z.literal("renew"), role: codeRole }),
   z.object({ act: z.literal("remove"), guestId: idSchema }),
+  /** Frees the name a device has taken, for another device. */
+  z.object({ act: z.literal("free"), guestId: idSchema }),
 ]);
 
 /** A code as it was typed, or the leader's passphrase. */

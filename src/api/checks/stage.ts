@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { LONGEST_NOTE, liveActSchema } from "@/core/stage";
-import { idSchema } from "@/document";
+import { idSchema, isStorable } from "@/document";
 
 const EVENT = { error: "should be the id of an event, 0 or more" };
 const PERSON = { error: "should be someone who plays in this evening" };
@@ -21,7 +21,11 @@ export const note = z.object({
   person: z.string().min(1).max(130),
   versionId: idSchema,
   useId: idSchema,
-  text: z.string().trim().max(LONGEST_NOTE),
+  text: z
+    .string()
+    .trim()
+    .max(LONGEST_NOTE, { error: `should have at most ${LONGEST_NOTE} signs` })
+    .refine(isStorable, { error: "holds signs that can't be stored" }),
 });
 
 export const press = z.object({

@@ -185,6 +185,16 @@ function OpenEvening({
               {role === "leader" && person === null ? "The leader’s window" : nameOf(person)},{" "}
               {ROLE_WORDS[role]}
             </span>
+            {role === "player" && person !== null && (
+              <button
+                type="button"
+                className="btn btn-xs"
+                title="Another device can be this player then"
+                onClick={() => tell({ act: "free", guestId: id })}
+              >
+                Free the name
+              </button>
+            )}
             {role !== "leader" && (
               <button
                 type="button"

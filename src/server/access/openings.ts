@@ -149,13 +149,22 @@ export async function admitGuest(
   return { guest: guest!, token };
 }
 
-/** Notes whose part a guest sees. */
-export async function setPerson(database: Database, guestId: string, person: string): Promise<void> {
+/** Notes whose part a guest sees; null where nobody's any more. */
+export async function setPerson(database: Database, guestId: string, person: string | null): Promise<void> {
   const open = await door(database);
   await database.update(guests).set({ person }).where(eq(guests.id, guestId));
   for (const [hash, guest] of open?.byToken ?? [])
     if (guest.id === guestId) open!.byToken.set(hash, { ...guest, person });
 }
+
+/**
+ * Whether another player's device has said to be a person. Who looks on, and the leader, take nobody's place.
+ * @param guestId whose device asks
+ */
+export const isTaken = async (database: Database, guestId: string, person: string): Promise<boolean> =>
+  (await listGuests(database)).some(
+    (guest) => guest.id !== guestId && guest.role === "player" && guest.person === person,
+  );
 
 export const findGuestById = async (database: Database, id: string): Promise<Guest | null> =>
   (await listGuests(database)).find((guest) => guest.id === id) ?? null;

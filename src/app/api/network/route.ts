@@ -9,6 +9,7 @@ import {
   findOpening,
   listGuests,
   removeGuests,
+  setPerson,
 } from "@/server/access/openings";
 import { type Database, openDatabase } from "@/server/db/open-database";
 import { findDocument } from "@/server/documents/stored-documents";
@@ -65,6 +66,10 @@ export const POST = serve(changeNetwork, async ({ sent: wanted }) => {
     await endOpening(database);
     await dismissGuests(out);
     await host().network?.close();
+    return statusOf(database);
+  }
+  if (wanted.act === "free") {
+    await setPerson(database, wanted.guestId, null);
     return statusOf(database);
   }
   const { removed } =

@@ -21,6 +21,8 @@ class FakeStage {
   gone = false;
   /** Opens no line, as a server does that answers with an error. */
   refuses = false;
+  /** Whom another device has said to be. */
+  taken = "";
   edits: unknown[] = [];
   songs = "v1:1";
   asked: string[] = [];
@@ -55,6 +57,11 @@ class FakeStage {
       this.edits.push(body);
       return Response.json({ status: "done" });
     }
+    if (place === "me" && method === "POST" && (body as { person: string }).person === this.taken)
+      return Response.json(
+        { error: { path: "person", message: "Another device is Ann already." } },
+        { status: 409 },
+      );
     const since = Number(/since=(\d+)/u.exec(place)?.[1] ?? 0);
     if (place.startsWith("clock")) return Response.json({ now: Date.now() + 5000 });
     if (place.startsWith("events")) return Response.json({ events: this.log.filter(({ id }) => id > since) });
@@ -170,6 +177,17 @@ describe("LiveLine", () => {
     stage.cut = false;
     await expect.poll(() => stage.notes).toMatchObject([{ person: "ann", text: "breathe" }]);
     await expect.poll(() => live().unsent).toEqual([]);
+  });
+
+  it("is nobody another device is already, and says so", async () => {
+    await line.begin();
+    await inStep();
+    stage.taken = "ann";
+    await line.choose("ann");
+    expect(live()).toMatchObject({ person: null, said: { text: "Another device is Ann already." } });
+    stage.taken = "";
+    await line.choose("ann");
+    expect(live().person).toBe("ann");
   });
 
   it("begins from what the device has kept where there is no network at all", async () => {

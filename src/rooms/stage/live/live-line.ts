@@ -189,9 +189,16 @@ export class LiveLine {
   }
 
   async choose(person: string): Promise<void> {
+    const before = this.store.getState().person;
     this.store.setState({ person });
+    const chosen = await this.ask(choosePerson, { person });
+    // Without a network it is one's own part all the same; a name another device has taken is not.
+    if (!chosen.ok && !isAway(chosen)) {
+      this.store.setState({ person: before });
+      this.say(chosen.message);
+      return;
+    }
     this.save();
-    await this.ask(choosePerson, { person });
     await this.fetchPack();
     await this.fetchNotes();
   }

@@ -1,5 +1,5 @@
 import { choosePerson, stageMe } from "@/api";
-import { setPerson } from "@/server/access/openings";
+import { isTaken, setPerson } from "@/server/access/openings";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
 import { peopleOf } from "@/server/stage/stage-pack";
@@ -12,8 +12,14 @@ export const GET = serveStage(stageMe, async ({ who, database }) => ({
 
 /** Says whose part one sees. */
 export const POST = serveStage(choosePerson, async ({ who, database, session, sent: { person } }) => {
-  if (!(await peopleOf(database, session.state.items)).some((one) => one.person === person))
-    return refuse(404, "person", "should be someone who plays in this evening");
+  const found = (await peopleOf(database, session.state.items)).find((one) => one.person === person);
+  if (!found) return refuse(404, "person", "should be someone who plays in this evening");
+  if (who.guestId !== null && who.role === "player" && (await isTaken(database, who.guestId, person)))
+    return refuse(
+      409,
+      "person",
+      `Another device is ${found.name} already. It can choose somebody else under “This screen”, or the leader frees the name beside the codes.`,
+    );
   if (who.guestId !== null) await setPerson(database, who.guestId, person);
   return { role: who.role, person };
 });

@@ -1,4 +1,5 @@
 import { stageNotes, writeNote } from "@/api";
+import { findDocument } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
 import { writeNote as keepNote, notesOfPerson } from "@/server/stage/stage-notes";
@@ -20,6 +21,9 @@ export const PUT = serveStage(writeNote, async ({ session, database, who, sent }
     return refuse(403, "person", "should be yourself: notes are each player's own");
   if (!session.state.items.some(({ versionId }) => versionId === note.versionId))
     return refuse(404, "versionId", "should be a song of this evening");
+  const song = await findDocument(database, note.versionId);
+  if (song?.kind !== "version" || !Object.hasOwn(song.body.uses, note.useId))
+    return refuse(404, "useId", "should be a place in the song’s form; it may have been removed");
   await keepNote(database, person, note);
   return {};
 });
