@@ -2,6 +2,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from "vites
 import { sampleEvening } from "../../../testing/server/sample-evening";
 import { type Database, openFolder } from "../db/open-database";
 import { createDocuments } from "../documents/stored-documents";
+import { host } from "../host";
+import { setHost } from "../host/host";
 import { admit } from "./access-gate";
 import {
   admitGuest,
@@ -105,17 +107,26 @@ describe("admit", () => {
 });
 
 describe("an opening", () => {
+  it("does not end because the system's clock was set on while it is open", async () => {
+    await opened();
+    const { token } = await admitGuest(database, "player");
+    vi.setSystemTime(Date.now() + LONGEST_OPEN_MS + 1000);
+    expect(await role("network", "/live/E", token)).toBe("player");
+    vi.useRealTimers();
+  });
+
   it("ends by itself after a day", async () => {
     await opened();
     const { token } = await admitGuest(database, "player");
     expect(await role("network", "/live/E", token)).toBe("player");
     const closed = vi.fn();
     onEnd(closed);
-    vi.setSystemTime(Date.now() + LONGEST_OPEN_MS + 1000);
+    const { clock } = host();
+    setHost({ ...host(), clock: () => clock() + LONGEST_OPEN_MS + 1000 });
     expect(await role("network", "/live/E", token)).toBe(401);
     expect(await role("here", "/api/songs", "", "POST")).toBe("leader");
     expect(closed).toHaveBeenCalledTimes(1);
-    vi.useRealTimers();
+    setHost({ ...host(), clock });
   });
 });
 

@@ -1,7 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
 import type { Database } from "../db/open-database";
 import { guests, openings } from "../db/schema";
-import { heldOnHost } from "../host";
+import { heldOnHost, host } from "../host";
 import { makeId } from "../ids";
 import type { Role } from "./index";
 import { hashOfPassphrase, hashOfToken, isSame, makeCode, makeSalt, makeToken } from "./secrets";
@@ -31,7 +31,7 @@ export const LONGEST_OPEN_MS = 24 * 3_600_000;
 async function door(database: Database): Promise<Door | null> {
   kept.now ??= read(database);
   const open = await kept.now;
-  if (!open || Date.now() - +open.opening.openedAt < LONGEST_OPEN_MS) return open;
+  if (!open || host().clock() - +open.opening.openedAt < LONGEST_OPEN_MS) return open;
   await endOpening(database);
   whenOver();
   return null;
@@ -68,6 +68,7 @@ export async function beginOpening(
     .values({
       ...rest,
       id: makeId(),
+      openedAt: new Date(host().clock()),
       salt,
       passphraseHash,
       playerCode: makeCode(),

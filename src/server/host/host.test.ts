@@ -3,6 +3,7 @@ import type { IncomingMessage, ServerResponse } from "node:http";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterEach, describe, expect, it } from "vitest";
+import { clockFrom, runningClock } from "./clock";
 import { makeDoor } from "./door";
 import { heldOnHost, host, onHost, setHost } from "./host";
 import type { Admission, AtTheGate, Gate } from "./host-gate";
@@ -28,6 +29,31 @@ describe("options", () => {
   });
 });
 
+describe("the clock", () => {
+  it("runs on by running time, whatever becomes of the system's", () => {
+    let [system, running] = [1_000_000, 50];
+    const clock = runningClock(
+      () => system,
+      () => running,
+    );
+    expect(clock()).toBe(1_000_000);
+    system -= 3_600_000;
+    running += 20;
+    expect(clock()).toBe(1_000_020);
+    system += 90 * 3_600_000;
+    expect(clock()).toBe(1_000_020);
+  });
+
+  it("that was set back while nothing ran goes on from what has been", () => {
+    let now = 5000;
+    const clock = clockFrom(9000, () => now);
+    expect(clock()).toBe(9000);
+    now += 70;
+    expect(clock()).toBe(9070);
+    expect(clockFrom(4000, () => now)()).toBe(5070);
+  });
+});
+
 describe("the lock on a folder", () => {
   it("is held by one process at a time", async () => {
     const folder = mkdtempSync(path.join(tmpdir(), "lantern-lock-"));
@@ -42,7 +68,7 @@ describe("the host", () => {
   afterEach(() => setHost(before));
 
   it("keeps a value once a process, whoever asks first", () => {
-    setHost({ network: null, begun: null, takeGate: () => {}, kept: new Map() });
+    setHost({ network: null, begun: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
     let made = 0;
     const ask = () => onHost("lamps", () => new Set([made++]));
     expect(ask()()).toBe(ask()());
@@ -51,7 +77,7 @@ describe("the host", () => {
     expect(there.now).toBeNull();
     here.now = "lit";
     expect(there.now).toBe("lit");
-    setHost({ network: null, begun: null, takeGate: () => {}, kept: new Map() });
+    setHost({ network: null, begun: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
     expect(here.now).toBeNull();
   });
 });

@@ -1,3 +1,4 @@
+import { runningClock } from "./clock";
 import type { Durable } from "./durable";
 import type { Gate, Where } from "./host-gate";
 
@@ -22,6 +23,8 @@ export type Host = {
   readonly begun: { readonly folder: string; readonly durable: Durable } | null;
   /** Takes the gate, which the program brings once its database is being opened. */
   readonly takeGate: (gate: Gate) => void;
+  /** The time an evening goes by, ms since 1970; another one in tests. */
+  readonly clock: () => number;
   /** Values there are once a process, by name. */
   readonly kept: Map<string, unknown>;
 };
@@ -30,7 +33,13 @@ const place = globalThis as { lanternHost?: Host };
 
 /** The host; one without a server where none was made. */
 export function host(): Host {
-  place.lanternHost ??= { network: null, begun: null, takeGate: () => {}, kept: new Map() };
+  place.lanternHost ??= {
+    network: null,
+    begun: null,
+    takeGate: () => {},
+    clock: runningClock(),
+    kept: new Map(),
+  };
   return place.lanternHost;
 }
 

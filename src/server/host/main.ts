@@ -6,6 +6,7 @@
 
 import { mkdirSync, realpathSync } from "node:fs";
 import { createServer } from "node:http";
+import { runningClock } from "./clock";
 import { makeDoor } from "./door";
 import { setHost } from "./host";
 import type { Gate } from "./host-gate";
@@ -85,6 +86,7 @@ setHost({
   network: { ...network, firstPort: port + 1, secure },
   begun: { folder, durable },
   takeGate,
+  clock: runningClock(),
   kept: new Map(),
 });
 

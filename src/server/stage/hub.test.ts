@@ -67,6 +67,21 @@ describe("LiveSession", () => {
     expect(session.following).toBe(0);
   });
 
+  it("goes on from where it was after a restart with the clock set back an hour", async () => {
+    const session = await open();
+    now += 500;
+    await press(session, { type: "start", passage: null, countBars: 1 });
+    now += 900;
+    await press(session, { type: "repeat" });
+    now -= 3_600_000;
+    const again = await open();
+    expect(again.now()).toBe(session.state.lastAt);
+    now += 2000;
+    expect(again.now()).toBe(session.state.lastAt + 2000);
+    expect(await press(again, { type: "stop" })).toMatchObject({ ok: true });
+    expect(again.state.lastAt).toBe(session.state.lastAt + 2000);
+  });
+
   it("takes a press that is sent twice once, and refuses what can't be done", async () => {
     const session = await open();
     const sent = { act: { type: "next" } as const, pressId: `twice${mark}`, pressedAt: null };

@@ -10,7 +10,7 @@ import {
 } from "@/core/stage";
 import type { Database } from "../db/open-database";
 import { openDatabase } from "../db/open-database";
-import { onHost } from "../host";
+import { clockFrom, host, onHost } from "../host";
 import { makeId } from "../ids";
 import { endLines, watch } from "../live";
 import { eventOfPress, eventsSince, KEEP_EVERY, readState, writeEvent } from "./log";
@@ -36,9 +36,6 @@ const RESENT_MS = 60_000;
 const MOST_TAKEN = 500;
 /** After an edit of a song the evening is read anew this much later, ms. */
 const SETTLE_MS = 250;
-
-/** The server's clock, ms since 1970: it never goes back while the server runs. */
-const serverClock = (): number => performance.timeOrigin + performance.now();
 
 const encoder = new TextEncoder();
 
@@ -78,10 +75,11 @@ export class LiveSession {
   static async open(
     database: Database,
     eveningId: string,
-    clock: () => number = serverClock,
+    clock: () => number = host().clock,
   ): Promise<LiveSession | null> {
     if (!(await liveItems(database, eveningId))) return null;
-    const session = new LiveSession(database, eveningId, await readState(database, eveningId), clock);
+    const state = await readState(database, eveningId);
+    const session = new LiveSession(database, eveningId, state, clockFrom(state.lastAt, clock));
     await session.rescore();
     return session;
   }
