@@ -17,6 +17,9 @@ export const readDocument = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]
   answer: answers<ReadDocument>(),
 });
 
+/** Everything that is stored of a document, read or not, as a file. */
+export const saveStored = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]/stored", "leader");
+
 /** The log after a revision, oldest first. */
 export const editsSince = /* @__PURE__ */ endpoint("GET", "/api/documents/[id]/edits", "leader", {
   request: sent(async () => (await import("./checks/documents")).since),

@@ -4,15 +4,16 @@ import { byOrder } from "@/document";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
 import { openDatabase } from "@/server/db/open-database";
 import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
-import { listDocuments } from "@/server/documents/stored-documents";
+import { listDocuments, listUnreadable } from "@/server/documents/stored-documents";
 
 export default async function Page() {
   await connection();
   const database = await openDatabase();
-  const [first, facets, evenings] = await Promise.all([
+  const [first, facets, evenings, unreadable] = await Promise.all([
     searchShelf(database, WHOLE_SHELF),
     shelfFacets(database, false),
     listDocuments(database, "evening"),
+    listUnreadable(database),
   ]);
   const bodies = evenings.map(({ id, body }) => ({ id, body: body }));
   const versionIds = bodies.flatMap(({ body }) =>
@@ -29,7 +30,14 @@ export default async function Page() {
       });
     return { id, name, place, note, items };
   });
-  return <Shelf evenings={listed} first={{ ...first, rows: first.rows.map(plain) }} facets={facets} />;
+  return (
+    <Shelf
+      evenings={listed}
+      first={{ ...first, rows: first.rows.map(plain) }}
+      facets={facets}
+      unreadable={unreadable}
+    />
+  );
 }
 
 /** A row as a page may hand it to the browser. */

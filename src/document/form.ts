@@ -40,9 +40,15 @@ export function liftBody<T extends Tables>(
   return checkBody(definition, body);
 }
 
-/** Reads a body this program has stored: one of the present form was checked when it was written, and is trusted. */
+/** Whether a body has the tables of its kind: what can go wrong with one that was checked when it was stored. */
+const hasTables = (definition: Definition, body: unknown): boolean =>
+  isRecord(body) && Object.keys(definition.tables).every((table) => isRecord(body[table]));
+
+/** Reads a body this program has stored: one of the present form was checked when it was written, and its rows are trusted. */
 export const openBody = <T extends Tables>(
   definition: Definition<T>,
   stored: Stored,
 ): Result<Body<T>, BodyProblem> =>
-  stored.schema === definition.form ? ok(stored.body as Body<T>) : liftBody(definition, stored);
+  stored.schema === definition.form && hasTables(definition, stored.body)
+    ? ok(stored.body as Body<T>)
+    : liftBody(definition, stored);

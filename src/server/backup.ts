@@ -8,7 +8,7 @@ import { commandSchema, idSchema } from "@/document";
 import { restore } from "@/document/log";
 import type { Database } from "./db/open-database";
 import { documents, edits, stageNotes } from "./db/schema";
-import { definitionOf, fromRow } from "./documents/row";
+import { definitionOf, readRows } from "./documents/row";
 import { writeShelf } from "./documents/shelf";
 import { takenIds } from "./documents/stored-documents";
 
@@ -123,7 +123,7 @@ export async function restoreBackup(
     if (notes.length > 0) await tx.insert(stageNotes).values(notes);
     await writeShelf(
       tx,
-      rows.map(({ document }) => fromRow({ ...document, createdAt: now, updatedAt: now })),
+      readRows(rows.map(({ document }) => ({ ...document, createdAt: now, updatedAt: now }))),
     );
   });
   return ok({ documents: rows.length });

@@ -19,10 +19,12 @@ export function Shelf({
   evenings,
   first,
   facets,
+  unreadable,
 }: {
   evenings: readonly ShelfEvening[];
   first: ShelfPage;
   facets: Facets;
+  unreadable: readonly { readonly id: string; readonly kind: string; readonly problem: string }[];
 }) {
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
@@ -39,6 +41,22 @@ export function Shelf({
         </Link>
         <HelpButtons />
       </header>
+      {unreadable.length > 0 && (
+        <section aria-label="Can’t be read" className="mb-6 rounded-box border-2 border-error p-4">
+          <h2>{unreadable.length === 1 ? "One document" : `${unreadable.length} documents`} can’t be read</h2>
+          <p className="text-sm">Everything else goes on. Look at each, and save it out.</p>
+          <ul className="mt-2 list-disc pl-5">
+            {unreadable.map(({ id, kind, problem }) => (
+              <li key={id}>
+                <Link className="link font-bold" href={`/unreadable/${id}`}>
+                  {kind} {id}
+                </Link>
+                : {problem}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {evenings.map((evening) => (
         <Evening key={evening.id} evening={evening} />
       ))}

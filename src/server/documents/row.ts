@@ -1,4 +1,5 @@
-import { DOCUMENTS, type Kind, type TablesOf } from "@/core/song/schema";
+import { fail, ok, type Result } from "@/base";
+import { DOCUMENTS, isKind, type Kind, type TablesOf } from "@/core/song/schema";
 import { type Body, type Definition, openBody } from "@/document";
 import type { documents } from "../db/schema";
 
@@ -19,13 +20,37 @@ export const definitionOf = (kind: Kind): Definition => DOCUMENTS[kind];
 
 type Row = typeof documents.$inferSelect;
 
-/** The one place where a stored row becomes a document. */
-export function fromRow(row: Row): Document {
-  const body = openBody(definitionOf(row.kind), { schema: row.schema, body: row.body });
-  if (!body.ok) {
-    const { table, id, field, message } = body.problem;
-    throw new Error(`Expected a sound ${row.kind} ${row.id}, got a bad ${table} ${id} ${field}: ${message}.`);
-  }
+/** A row that can't be read as a document: a newer program wrote it, or it is damaged. */
+export type Unreadable = {
+  readonly id: string;
+  readonly kind: string;
+  readonly parentId: string | null;
+  /** What is wrong with it, in words. */
+  readonly problem: string;
+};
+
+/** The one place where a stored row becomes a document. One that can't be read costs only itself. */
+export function readRow(row: Row): Result<Document, Unreadable> {
   const { id, kind, parentId, revision } = row;
-  return { id, kind, parentId, revision, body: body.value } as Document;
+  const bad = (problem: string) => fail({ id, kind, parentId, problem });
+  if (!isKind(kind)) return bad(`is of no kind known here (${String(kind).slice(0, 20)})`);
+  try {
+    const body = openBody(definitionOf(kind), { schema: row.schema, body: row.body });
+    if (body.ok) return ok({ id, kind, parentId, revision, body: body.value } as Document);
+    const { table, id: rowId, field, message } = body.problem;
+    return bad([table, rowId, field, message].filter((part) => part !== "").join(" "));
+  } catch (error) {
+    return bad(error instanceof Error ? error.message : String(error));
+  }
 }
+
+/** The documents among rows; those that can't be read are left out. */
+export const readRows = (rows: readonly Row[]): Document[] =>
+  rows.flatMap((row) => {
+    const read = readRow(row);
+    return read.ok ? [read.value] : [];
+  });
+
+/** What is said where a document can't be read. */
+export const describeUnreadable = (problem: string): string =>
+  `can't be read: ${problem}. Nothing was changed; it can be saved out as it stands, on the first page`;

@@ -6,7 +6,7 @@ import type { Touch } from "@/document";
 import type { Database } from "../db/open-database";
 import { documents, shelf } from "../db/schema";
 import { onHost } from "../host";
-import { type Document, type DocumentOf, fromRow } from "./row";
+import { type Document, type DocumentOf, readRows } from "./row";
 import { allFacts, groupsTouched, searchedText, songFacts, versionFacts } from "./shelf-facts";
 
 export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
@@ -30,7 +30,7 @@ export async function rewriteShelf(
 ): Promise<void> {
   if (document.kind === "song") {
     const rows = await writer.select().from(documents).where(eq(documents.parentId, document.id));
-    for (const version of rows.map(fromRow))
+    for (const version of readRows(rows))
       if (version.kind === "version")
         await writeRow(writer, version.id, version.body, document.id, document.body);
   }
@@ -38,14 +38,14 @@ export async function rewriteShelf(
   const groups = groupsTouched(touched);
   const song = touched && !groups.has("search") ? null : await songOf(writer, document.parentId);
   if (touched) await changeRow(writer, document, groups, song);
-  else await writeRow(writer, document.id, document.body, document.parentId, song!);
+  else if (song) await writeRow(writer, document.id, document.body, document.parentId, song);
 }
 
-async function songOf(writer: Writer, id: string): Promise<SongBody> {
+/** A version's song; null where it can't be read: what the shelf knows of it stays then. */
+async function songOf(writer: Writer, id: string): Promise<SongBody | null> {
   const [row] = await writer.select().from(documents).where(eq(documents.id, id));
-  const song = row ? fromRow(row) : null;
-  if (song?.kind !== "song") throw new Error(`Expected the song ${id}.`);
-  return song.body;
+  const [song] = row ? readRows([row]) : [];
+  return song?.kind === "song" ? song.body : null;
 }
 
 /** Writes only what may have changed of a version's row. */

@@ -1,10 +1,10 @@
-import { and, asc, eq, gt, inArray } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, or, sql } from "drizzle-orm";
 import { type Kind, SCHEMA } from "@/core/song/schema";
 import { type ArrivedEdit, type Body, checkBody, type PendingEdit } from "@/document";
 import { takeEdit as judgeEdit, replay } from "@/document/log";
 import type { Database } from "../db/open-database";
 import { documents, edits } from "../db/schema";
-import { type Document, type DocumentOf, definitionOf, fromRow } from "./row";
+import { type Document, type DocumentOf, definitionOf, readRow, readRows, type Unreadable } from "./row";
 import { rewriteShelf, writeShelf } from "./shelf";
 
 export type { Document } from "./row";
@@ -27,11 +27,52 @@ export type EditOutcome =
       readonly edit: LoggedEdit;
     }
   | Exclude<Judged, { readonly status: "done" }>
-  | { readonly status: "unknown" };
+  | { readonly status: "unknown" }
+  | { readonly status: "unreadable"; readonly problem: string };
 
 export async function findDocument(database: Database, id: string): Promise<Document | null> {
   const [row] = await database.select().from(documents).where(eq(documents.id, id));
-  return row ? fromRow(row) : null;
+  return row ? (readRows([row])[0] ?? null) : null;
+}
+
+/** What is wrong with a document that is there and can't be read; null for one that can, or is not there. */
+export async function findUnreadable(database: Database, id: string): Promise<Unreadable | null> {
+  const [row] = await database.select().from(documents).where(eq(documents.id, id));
+  const read = row && readRow(row);
+  return read && !read.ok ? read.problem : null;
+}
+
+/** The document that keeps another from being opened because it can't be read: itself, or the song of a version. */
+export async function unreadableBehind(database: Database, id: string): Promise<Unreadable | null> {
+  const own = await findUnreadable(database, id);
+  if (own) return own;
+  const document = await findDocument(database, id);
+  return document?.parentId ? findUnreadable(database, document.parentId) : null;
+}
+
+/** The documents that can't be read: of a newer form, or no tables at all. Others are met where they are opened. */
+export async function listUnreadable(database: Database): Promise<Unreadable[]> {
+  const rows = await database
+    .select()
+    .from(documents)
+    .where(or(gt(documents.schema, SCHEMA), sql`jsonb_typeof(${documents.body}) <> 'object'`))
+    .orderBy(asc(documents.createdAt), asc(documents.id));
+  return rows.flatMap((row) => {
+    const read = readRow(row);
+    return read.ok ? [] : [read.problem];
+  });
+}
+
+/** Everything that is stored of a document, read or not, to be saved out. */
+export async function storedWhole(database: Database, id: string): Promise<object | null> {
+  const [row] = await database.select().from(documents).where(eq(documents.id, id));
+  if (!row) return null;
+  const log = await database
+    .select()
+    .from(edits)
+    .where(eq(edits.documentId, id))
+    .orderBy(asc(edits.revision));
+  return { document: row, edits: log };
 }
 
 /** Whether nothing is kept yet. */
@@ -46,7 +87,7 @@ export async function listDocuments<K extends Kind>(database: Database, kind: K)
     .from(documents)
     .where(eq(documents.kind, kind))
     .orderBy(asc(documents.createdAt), asc(documents.id));
-  return rows.map(fromRow).filter((document) => isOfKind(document, kind));
+  return readRows(rows).filter((document) => isOfKind(document, kind));
 }
 
 const isOfKind = <K extends Kind>(document: Document, kind: K): document is Document & DocumentOf<K> =>
@@ -85,7 +126,9 @@ export async function takeEdit(database: Database, documentId: string, sent: Sen
       const { revision, editId, command } = double;
       return { status: "done", revision, repeated: true, edit: { revision, editId, command } };
     }
-    const document = fromRow(row);
+    const read = readRow(row);
+    if (!read.ok) return { status: "unreadable", problem: read.problem.problem };
+    const document = read.value;
     const since = await tx
       .select({ touches: edits.touches })
       .from(edits)

@@ -5,7 +5,7 @@ import { versionRow } from "@/core/song/read";
 import { describeCommand, headOf, sizeOf } from "@/document";
 import type { Database } from "../db/open-database";
 import { documents, edits } from "../db/schema";
-import { type DocumentOf, definitionOf, fromRow } from "../documents/row";
+import { type DocumentOf, definitionOf, readRows } from "../documents/row";
 import { createDocuments, findDocument } from "../documents/stored-documents";
 import { makeId } from "../ids";
 
@@ -23,7 +23,7 @@ async function versionDocuments(database: Database, songId: string): Promise<Doc
     .from(documents)
     .where(and(eq(documents.parentId, songId), eq(documents.kind, "version")))
     .orderBy(asc(documents.createdAt), asc(documents.id));
-  return rows.map(fromRow).filter((document) => document.kind === "version");
+  return readRows(rows).filter((document) => document.kind === "version");
 }
 
 /** The versions of a song, oldest first. */

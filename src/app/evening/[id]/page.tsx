@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { missing } from "@/app/missing";
 import { EveningRoom } from "@/rooms/evenings/EveningRoom";
 import { openDatabase } from "@/server/db/open-database";
 import { findDocument } from "@/server/documents/stored-documents";
@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: "Evening" };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   await connection();
   const found = await findDocument(await openDatabase(), (await params).id);
-  if (found?.kind !== "evening") notFound();
+  if (found?.kind !== "evening") return missing((await params).id);
   const { items } = found.body;
   const versions = await listVersions(Object.values(items).flatMap((item) => item.versionId ?? []));
   const { id, revision, body } = found;

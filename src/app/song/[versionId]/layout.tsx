@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import type { ReactNode } from "react";
+import { missing } from "@/app/missing";
 import { headOf } from "@/document";
 import { House } from "@/rooms/house/House";
 import { openDatabase } from "@/server/db/open-database";
@@ -19,7 +19,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function SongLayout({ params, children }: Props & { children: ReactNode }) {
   await connection();
   const opened = await openSong((await params).versionId);
-  if (!opened) notFound();
+  if (!opened) return missing((await params).versionId);
   const { version, song } = opened;
   const found = await findBand(await openDatabase());
   const band = found && { ...found, kind: "band" as const, body: found.body };

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { missing } from "@/app/missing";
 import { byOrder, headOf } from "@/document";
 import { CuePrint } from "@/rooms/cues/CuePrint";
 import { cuesOfVersion } from "@/server/songs/cues-of-version";
@@ -12,7 +12,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   await connection();
   const { versionId } = await params;
   const opened = await openSong(versionId);
-  if (!opened) notFound();
+  if (!opened) return missing((await params).versionId);
   const body = opened.version.body;
   const { title } = headOf(opened.song.body, "song");
   return (

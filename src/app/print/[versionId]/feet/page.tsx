@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { missing } from "@/app/missing";
 import { footPresses, planLoops, songLoops } from "@/core/loops";
 import { outlineOf, timelineOf } from "@/core/song/read";
 import { headOf } from "@/document";
@@ -18,7 +18,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   await connection();
   const { versionId } = await params;
   const opened = await openSong(versionId);
-  if (!opened) notFound();
+  if (!opened) return missing((await params).versionId);
   const body = opened.version.body;
   const band = await findBand(await openDatabase());
   const outline = outlineOf(body);

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { missing } from "@/app/missing";
 import { describeChange, itemsOf, runningOrder } from "@/core/evenings";
 import { EveningPrint } from "@/rooms/evenings/EveningPrint";
 import { KIND_WORDS } from "@/rooms/evenings/evening-words";
@@ -14,7 +14,7 @@ export const metadata: Metadata = { title: "Running order" };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   await connection();
   const found = await findDocument(await openDatabase(), (await params).id);
-  if (found?.kind !== "evening") notFound();
+  if (found?.kind !== "evening") return missing((await params).id);
   const body = found.body;
   const items = itemsOf(body);
   const versions = new Map(

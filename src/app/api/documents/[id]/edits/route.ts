@@ -1,5 +1,6 @@
 import { editsSince, sendEdit } from "@/api";
 import { openDatabase } from "@/server/db/open-database";
+import { describeUnreadable } from "@/server/documents/row";
 import { editsSince as findEdits, takeEdit } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
 import { announce } from "@/server/live";
@@ -15,6 +16,8 @@ export const POST = serve(sendEdit, async ({ params, sent }) => {
   const id = params.id!;
   const outcome = await takeEdit(await openDatabase(), id, sent);
   switch (outcome.status) {
+    case "unreadable":
+      return refuse(422, "id", describeUnreadable(outcome.problem));
     case "unknown":
       return refuse(404, "id", "names no document here; it may have been removed");
     case "done":
