@@ -47,10 +47,24 @@ export const lightDemo = /* @__PURE__ */ endpoint("POST", "/api/demo", "leader")
 /** Everything in one file. */
 export const saveBackup = /* @__PURE__ */ endpoint("GET", "/api/backup", "leader");
 
+/** What came of bringing a backup back, and what of it could not be. */
+export type Brought = {
+  readonly documents: number;
+  readonly leftOut: readonly { readonly id: string; readonly name: string; readonly problem: string }[];
+};
+
 /** Brings a backup file back: the file itself is sent. */
-export const bringBackup = /* @__PURE__ */ endpoint<Blob, Blob, { readonly documents: number }>(
+export const bringBackup = /* @__PURE__ */ endpoint<Blob, Blob, Brought, Pick<Brought, "leftOut">>(
   "POST",
   "/api/backup",
+  "leader",
+  { answer: answers(), refusal: answers() },
+);
+
+/** Brings back what can be of a backup file, and leaves the rest out. */
+export const bringBackupPartly = /* @__PURE__ */ endpoint<Blob, Blob, Brought>(
+  "POST",
+  "/api/backup/partly",
   "leader",
   { answer: answers() },
 );

@@ -14,6 +14,8 @@ import { takenIds } from "./documents/stored-documents";
 
 /** The form of the backup file itself. */
 const BACKUP_FORM = 1;
+/** The longest backup file that is taken, bytes. */
+export const LARGEST_BACKUP = 64_000_000;
 const ENTRY = "shared-lantern.json";
 const LARGEST_CONTENT = 256_000_000;
 
@@ -45,7 +47,11 @@ const backupSchema = z.object({
     .default([]),
 });
 
-export type BackupProblem = { readonly message: string };
+/** A document of a backup that can't be brought back, and why. */
+export type LeftOut = { readonly id: string; readonly name: string; readonly problem: string };
+
+/** Why a backup is not brought back; with the documents that stand in the way, where the others could be. */
+export type BackupProblem = { readonly message: string; readonly leftOut?: readonly LeftOut[] };
 
 /** Everything as one file: JSON in a zip. Documents are saved as their beginning and their log. */
 export async function saveBackup(database: Database, now: Date): Promise<Uint8Array> {
@@ -77,11 +83,15 @@ export async function saveBackup(database: Database, now: Date): Promise<Uint8Ar
   return zipSync({ [ENTRY]: strToU8(JSON.stringify(content)) });
 }
 
-/** Brings a backup back: all of it or nothing. Refused when anything in it is here already. */
+/**
+ * Brings a backup back: all of it or nothing. Refused when anything in it is here already.
+ * @param isPartly brings back the rest where some of it can't be
+ */
 export async function restoreBackup(
   database: Database,
   file: Uint8Array,
-): Promise<Result<{ documents: number }, BackupProblem>> {
+  isPartly = false,
+): Promise<Result<{ documents: number; leftOut: readonly LeftOut[] }, BackupProblem>> {
   const text = readEntry(file);
   if (!text.ok) return text;
   let json: unknown;
@@ -106,12 +116,16 @@ export async function restoreBackup(
       message: `${taken.length} of the ${parsed.data.documents.length} documents in this backup are here already. Bring it back into an empty data folder (LANTERN_DATA, with LANTERN_DEMO=off). Nothing was changed.`,
     });
   }
-  const rows: Prepared[] = [];
-  for (const document of parsed.data.documents) {
-    const row = prepare(document);
-    if (!row.ok) return row;
-    rows.push(row.value);
-  }
+  const { rows, leftOut } = prepareAll(parsed.data.documents);
+  if (rows.length === 0 && leftOut.length > 0)
+    return fail({
+      message: `Nothing of this backup can be brought back. ${told(leftOut)} Nothing was changed.`,
+    });
+  if (leftOut.length > 0 && !isPartly)
+    return fail({
+      message: `${leftOut.length} of the ${parsed.data.documents.length} documents in this backup can't be brought back. ${told(leftOut)} Nothing was changed.`,
+      leftOut,
+    });
   const now = new Date();
   await database.transaction(async (tx) => {
     for (const row of rows) {
@@ -126,7 +140,7 @@ export async function restoreBackup(
       readRows(rows.map(({ document }) => ({ ...document, createdAt: now, updatedAt: now }))),
     );
   });
-  return ok({ documents: rows.length });
+  return ok({ documents: rows.length, leftOut });
 }
 
 function readEntry(file: Uint8Array): Result<string, BackupProblem> {
@@ -160,20 +174,79 @@ type Prepared = {
   edits: (typeof edits.$inferInsert)[];
 };
 
+type Saved = z.output<typeof backupSchema>["documents"][number];
+
+/** A document by what people call it, as far as its beginning says so. */
+function nameOf({ id, kind, origin }: Saved): string {
+  const rows = (origin as Readonly<Record<string, unknown>> | null)?.[kind];
+  const row = rows && typeof rows === "object" ? (Object.values(rows)[0] as Record<string, unknown>) : null;
+  const name = row?.title ?? row?.name;
+  return typeof name === "string" && name !== "" ? `${kind} “${name.slice(0, 60)}”` : `${kind} ${id}`;
+}
+
+const MOST_TOLD = 5;
+
+const told = (leftOut: readonly LeftOut[]): string =>
+  leftOut
+    .slice(0, MOST_TOLD)
+    .map(({ name, problem }) => `The ${name}: ${problem}.`)
+    .concat(leftOut.length > MOST_TOLD ? [`And ${leftOut.length - MOST_TOLD} more.`] : [])
+    .join(" ");
+
+/** What is wrong with where a document stands among the others of its backup, or null. */
+function misplaced(
+  { id, kind, parentId }: Saved,
+  byId: ReadonlyMap<string, readonly Saved[]>,
+): string | null {
+  if (byId.get(id)!.length > 1) return "stands in it more than once";
+  if (kind !== "version")
+    return parentId === null ? null : "belongs to another document, as only a version does";
+  if (parentId === null) return "belongs to no song";
+  if (parentId === id) return "belongs to itself";
+  const song = byId.get(parentId)?.[0];
+  if (!song) return "belongs to a song that is not in it";
+  return song.kind === "song" ? null : "belongs to something that is no song";
+}
+
+/** Plays every document of a backup; a version of a song that can't be brought back is left out with it. */
+function prepareAll(saved: readonly Saved[]): { rows: Prepared[]; leftOut: LeftOut[] } {
+  const byId = new Map<string, Saved[]>();
+  for (const document of saved) byId.set(document.id, [...(byId.get(document.id) ?? []), document]);
+  const rows: Prepared[] = [];
+  const leftOut = new Map<string, LeftOut>();
+  const seen = new Set<string>();
+  const leave = (document: Saved, problem: string) =>
+    leftOut.set(document.id, { id: document.id, name: nameOf(document), problem });
+  for (const document of saved) {
+    const wrong = misplaced(document, byId) ?? repeatedEdit(document, seen);
+    const row = wrong === null ? prepare(document) : fail(wrong);
+    if (row.ok) rows.push(row.value);
+    else leave(document, row.problem);
+  }
+  for (const document of saved)
+    if (document.parentId !== null && leftOut.has(document.parentId) && !leftOut.has(document.id))
+      leave(document, "its song can't be brought back");
+  return { rows: rows.filter(({ document }) => !leftOut.has(document.id)), leftOut: [...leftOut.values()] };
+}
+
+/** Says that an edit's id was there before, in this document or another. @param seen is filled with this one's */
+function repeatedEdit({ edits: log }: Saved, seen: Set<string>): string | null {
+  const ids = log.map(({ editId }) => editId);
+  if (new Set(ids).size < ids.length || ids.some((id) => seen.has(id))) return "holds an edit more than once";
+  for (const id of ids) seen.add(id);
+  return null;
+}
+
 /** Plays a document's log from its beginning, checking each step. */
-function prepare(saved: z.output<typeof backupSchema>["documents"][number]): Result<Prepared, BackupProblem> {
+function prepare(saved: Saved): Result<Prepared, string> {
   const { id, kind, parentId, originSchema } = saved;
-  if (!isKind(kind))
-    return fail({ message: `The document ${id} is of no kind known here. Nothing was changed.` });
+  if (!isKind(kind)) return fail("is of no kind known here");
   const restored = restore(
     definitionOf(kind),
     { schema: originSchema, body: saved.origin },
     saved.edits.map(({ command }) => command),
   );
-  if (!restored.ok)
-    return fail({
-      message: `The document ${id} can't be brought back: ${restored.problem}. Nothing was changed.`,
-    });
+  if (!restored.ok) return fail(restored.problem);
   const { body, origin, edits: played } = restored.value;
   const stored = { revision: played.length, schema: SCHEMA, body, originSchema: SCHEMA, origin };
   return ok({

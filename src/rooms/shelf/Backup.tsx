@@ -2,19 +2,28 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { bringBackup, call, placeOf, saveBackup } from "@/api";
+import { bringBackup, bringBackupPartly, call, placeOf, saveBackup } from "@/api";
 
 /** Everything as one file, out and in. */
 export function Backup() {
   const router = useRouter();
   const [said, setSaid] = useState("");
-  const restore = async (file: File) => {
+  /** A file of which some can't be brought back. */
+  const [partly, setPartly] = useState<File | null>(null);
+  const restore = async (file: File, isPartly: boolean) => {
     setSaid("Bringing it back…");
-    const brought = await call(bringBackup, { sent: file });
+    setPartly(null);
+    const brought = await call(isPartly ? bringBackupPartly : bringBackup, { sent: file });
     if (brought.ok) {
-      setSaid(`${brought.answer.documents} documents are back.`);
+      const { documents, leftOut } = brought.answer;
+      setSaid(
+        `${documents} documents are back${leftOut.length > 0 ? `, ${leftOut.length} were left out` : ""}.`,
+      );
       router.refresh();
-    } else if (brought.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
+      return;
+    }
+    if (brought.status !== "away" && brought.refusal?.leftOut) setPartly(file);
+    if (brought.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
     else setSaid(brought.message);
   };
   return (
@@ -30,12 +39,17 @@ export function Backup() {
             type="file"
             accept=".zip,application/zip"
             className="file-input file-input-sm"
-            onChange={(event) => event.target.files?.[0] && restore(event.target.files[0])}
+            onChange={(event) => event.target.files?.[0] && restore(event.target.files[0], false)}
           />
         </label>
       </p>
       <p aria-live="polite" className="mt-2">
-        {said}
+        {said}{" "}
+        {partly && (
+          <button type="button" className="btn btn-sm" onClick={() => restore(partly, true)}>
+            Leave these out and bring the rest back
+          </button>
+        )}
       </p>
     </section>
   );

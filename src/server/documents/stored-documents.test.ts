@@ -139,7 +139,7 @@ describe("the demo evening and the backup", () => {
     const file = await saveBackup(first.database, new Date(0));
     expect(await restoreBackup(second.database, file)).toEqual({
       ok: true,
-      value: { documents: demo.length },
+      value: { documents: demo.length, leftOut: [] },
     });
     for (const kind of ["band", "song", "version", "evening"] as const) {
       expect(await listDocuments(second.database, kind)).toEqual(
@@ -180,6 +180,62 @@ describe("the demo evening and the backup", () => {
         problem: { message: expect.stringMatching(/Nothing was changed\.$/) },
       });
     }
+  });
+});
+
+describe("a backup of which some can't be brought back", () => {
+  type Content = { documents: { id: string; kind: string; parentId: string | null; originSchema: number }[] };
+  /** The demo's backup, changed; and what came of bringing it back into an empty folder. */
+  async function restored(change: (content: Content) => void, isPartly = false) {
+    const { strFromU8, strToU8, unzipSync, zipSync } = await import("fflate");
+    const first = await openFolder(null);
+    await createDocuments(first.database, await demoDocuments());
+    const file = await saveBackup(first.database, new Date(0));
+    await first.close();
+    const content = JSON.parse(strFromU8(unzipSync(file)["shared-lantern.json"]!));
+    change(content);
+    const empty = await openFolder(null);
+    const outcome = await restoreBackup(
+      empty.database,
+      zipSync({ "shared-lantern.json": strToU8(JSON.stringify(content)) }),
+      isPartly,
+    );
+    const songs = (await listDocuments(empty.database, "song")).map(({ id }) => id);
+    await empty.close();
+    return { outcome, songs };
+  }
+  const of = (content: Content, kind: string) => content.documents.find((one) => one.kind === kind)!;
+
+  it.each<[string, (content: Content) => void]>([
+    ["stands in it more than once", (all) => all.documents.push({ ...of(all, "evening") })],
+    ["belongs to itself", (all) => Object.assign(of(all, "version"), { parentId: of(all, "version").id })],
+    ["belongs to no song", (all) => Object.assign(of(all, "version"), { parentId: null })],
+    ["a song that is not in it", (all) => Object.assign(of(all, "version"), { parentId: "nowhere" })],
+    ["as only a version does", (all) => Object.assign(of(all, "evening"), { parentId: of(all, "song").id })],
+    ["form 999", (all) => Object.assign(of(all, "evening"), { originSchema: 999 })],
+    ["its song can't be brought back", (all) => Object.assign(of(all, "song"), { originSchema: 999 })],
+  ])("says that one %s, and changes nothing", async (words, change) => {
+    const { outcome, songs } = await restored(change);
+    expect(outcome).toMatchObject({ ok: false, problem: { leftOut: expect.any(Array) } });
+    if (!outcome.ok) {
+      const { message, leftOut } = outcome.problem;
+      expect([message, ...leftOut!.map(({ problem }) => problem)].join(" ")).toContain(words);
+      expect(message).toMatch(/Nothing was changed\.$/u);
+    }
+    expect(songs).toEqual([]);
+  });
+
+  it("brings the rest back when it is told to: a song goes with all its versions", async () => {
+    const { outcome, songs } = await restored((all) => {
+      Object.assign(of(all, "song"), { originSchema: 999 });
+    }, true);
+    if (!outcome.ok) throw new Error(outcome.problem.message);
+    const { documents, leftOut } = outcome.value;
+    expect(leftOut[0]).toMatchObject({ name: expect.stringMatching(/^song “/u) });
+    expect(leftOut.length).toBeGreaterThan(1);
+    expect(songs.length).toBeGreaterThan(0);
+    expect(songs).not.toContain(leftOut[0]!.id);
+    expect(documents + leftOut.length).toBe((await demoDocuments()).length);
   });
 });
 

@@ -1,10 +1,8 @@
 import { bringBackup, saveBackup } from "@/api";
-import { saveBackup as packBackup, restoreBackup } from "@/server/backup";
+import { LARGEST_BACKUP, saveBackup as packBackup, restoreBackup } from "@/server/backup";
 import { openDatabase } from "@/server/db/open-database";
 import { readBytes, refuse } from "@/server/http";
-import { serve } from "@/server/serve";
-
-const LARGEST_BACKUP = 64_000_000;
+import { Refuse, serve } from "@/server/serve";
 
 /** Everything in one file. */
 export const GET = serve(saveBackup, async () => {
@@ -25,5 +23,8 @@ export const POST = serve(bringBackup, async ({ request }) => {
   const file = await readBytes(request, LARGEST_BACKUP);
   if (!file.ok) return file.response;
   const restored = await restoreBackup(await openDatabase(), file.value);
-  return restored.ok ? restored.value : refuse(400, "file", restored.problem.message);
+  if (restored.ok) return restored.value;
+  const { message, leftOut } = restored.problem;
+  const error = { path: "file", message };
+  return leftOut ? new Refuse({ leftOut }, 400, error) : refuse(400, error.path, error.message);
 });
