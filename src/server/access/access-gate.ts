@@ -1,24 +1,31 @@
 import type { Database } from "../db/open-database";
-import type { Admission, AtTheGate } from "../host";
+import { type Admission, type AtTheGate, host } from "../host";
 import { GUEST_HEADER, ROLE_HEADER } from "./index";
 import { isEnough, needs } from "./needs";
 import { findGuest, findOpening } from "./openings";
 
-/** The cookie that carries a guest's token. */
-const TOKEN_COOKIE = "lantern";
+/** The cookie that carries a guest's token: browsers keep cookies by host alone, and two programs may run at two ports. */
+const tokenCookieName = (): string => {
+  const port = host().network?.firstPort;
+  return port === undefined ? "lantern" : `lantern-${port}`;
+};
 
 /** How long a cookie lasts, s; what it opens ends with the evening. */
 const COOKIE_SECONDS = 3 * 86_400;
 
 /** The cookie that lets a guest in: scripts can't read it, and other sites' pages don't send it along. */
 export const tokenCookie = (token: string, secure: boolean): string =>
-  `${TOKEN_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${COOKIE_SECONDS}${secure ? "; Secure" : ""}`;
+  `${tokenCookieName()}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${COOKIE_SECONDS}${secure ? "; Secure" : ""}`;
 
-const tokenIn = (cookie: string): string | null =>
-  cookie
-    .split(";")
-    .map((part) => part.trim().split("="))
-    .find(([name]) => name === TOKEN_COOKIE)?.[1] ?? null;
+const tokenIn = (cookie: string): string | null => {
+  const own = tokenCookieName();
+  return (
+    cookie
+      .split(";")
+      .map((part) => part.trim().split("="))
+      .find(([name]) => name === own)?.[1] ?? null
+  );
+};
 
 /**
  * Looks at every request before anything else does. While nothing is open, whoever is at this machine is the leader. While
