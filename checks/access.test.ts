@@ -129,6 +129,23 @@ describe("every route, over the network", () => {
   });
 });
 
+describe("pages", () => {
+  it("run only scripts of this answer: each that stands in the page carries its nonce", async () => {
+    for (const [address, place] of [
+      [server.address, "/"],
+      [server.address, "/new"],
+      [network, "/join"],
+      [server.address, "/not/here"],
+    ] as const) {
+      const response = await fetch(address + place);
+      const [, nonce] = /'nonce-([^']+)'/u.exec(response.headers.get("content-security-policy") ?? "") ?? [];
+      const inline = [...(await response.text()).matchAll(/<script(?![^>]*\bsrc=)([^>]*)>/gu)];
+      expect(inline.length).toBeGreaterThan(0);
+      expect(inline.every(([, attributes]) => attributes!.includes(`nonce="${nonce}"`))).toBe(true);
+    }
+  });
+});
+
 describe("roles", () => {
   it("a leader's act is refused to players, viewers and strangers at this machine, and done for the leader", async () => {
     const press = (address: string, cookie: string, pressId: string) =>

@@ -1,4 +1,5 @@
 import type { Metadata, Viewport } from "next";
+import { connection } from "next/server";
 import type { ReactNode } from "react";
 import { Frame } from "@/rooms/frame/Frame";
 import "./globals.css";
@@ -10,7 +11,9 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // A page that was made at build time could not carry the nonce of an answer.
+  await connection();
   return (
     <html lang="en" data-theme="lamplight">
       <body>

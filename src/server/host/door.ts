@@ -2,6 +2,7 @@ import type { IncomingMessage, ServerResponse } from "node:http";
 import type { Gate } from "./host-gate";
 import type { Answer } from "./network";
 import { judge } from "./origin";
+import { makeNonce, policyWith } from "./policy";
 
 type Handle = (request: IncomingMessage, response: ServerResponse) => unknown;
 
@@ -45,9 +46,15 @@ function judgeBody({ headers }: IncomingMessage): { status: number; path: string
  * The way every request comes in: Host and Origin are judged, then the gate is asked who it comes from, then Next answers.
  * @param gate the gate, once it is there
  * @param handle what answers, once it is ready
+ * @param options while it is developed, pages load scripts a policy would keep out
  */
 export const makeDoor =
-  (gate: Promise<Gate>, handle: Promise<Handle>, say: (sentence: string) => void): Answer =>
+  (
+    gate: Promise<Gate>,
+    handle: Promise<Handle>,
+    say: (sentence: string) => void,
+    { dev = false }: { dev?: boolean } = {},
+  ): Answer =>
   async (request, response, { from, hosts, scheme }) => {
     // What only the gate may say is thrown away when it comes from outside.
     for (const name of Object.keys(request.headers))
@@ -57,6 +64,12 @@ export const makeDoor =
     response.setHeader("x-content-type-options", "nosniff");
     response.setHeader("referrer-policy", "same-origin");
     response.setHeader("x-frame-options", "DENY");
+    if (!dev) {
+      const policy = policyWith(makeNonce());
+      response.setHeader("content-security-policy", policy);
+      // Next reads the nonce for its own scripts from here.
+      request.headers["content-security-policy"] = policy;
+    }
     const pathname = pathOf(request.url ?? "/");
     if (pathname === null)
       return refuse(response, 400, { path: "address", message: "can't be read: a % stands in it alone" });

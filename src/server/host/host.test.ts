@@ -166,6 +166,20 @@ describe("the door", () => {
     expect([status, headers.location, answered]).toEqual([303, "/join/trust", false]);
   });
 
+  it("lets a page run only scripts with this answer's nonce, and no other site frame it", async () => {
+    const policyOf = async () => (await come(leader)).headers["content-security-policy"]!;
+    const [one, other] = [await policyOf(), await policyOf()];
+    expect(one).not.toBe(other);
+    expect(one).toMatch(/script-src 'self' 'nonce-[\w+/=]{24}';/u);
+    expect(one).not.toMatch(/script-src[^;]*unsafe/u);
+    expect(one).toContain("frame-ancestors 'none'");
+    // What came from outside by this name does not reach the page's scripts.
+    const { passed, headers } = await come(leader, {
+      headers: { "content-security-policy": "script-src 'nonce-mine'" },
+    });
+    expect(passed["content-security-policy"]).toBe(headers["content-security-policy"]);
+  });
+
   it("tells the gate the path without its question, and where the request came from", async () => {
     const { asked } = await come(leader, {
       url: "/api/shelf?q=x",

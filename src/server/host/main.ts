@@ -80,7 +80,7 @@ async function certificateFor(names: readonly string[], addresses: readonly stri
 const [gate, takeGate] = promised<Gate>();
 const app = next({ dev, dir: process.cwd(), hostname: HOSTNAME, port });
 const [handle, setHandle] = promised<ReturnType<typeof app.getRequestHandler>>();
-const door = makeDoor(gate, handle, say);
+const door = makeDoor(gate, handle, say, { dev });
 const network = makeNetwork(door, certificateFor);
 setHost({
   network: { ...network, firstPort: port + 1, secure },
