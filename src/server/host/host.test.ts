@@ -1,8 +1,8 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync, utimesSync, writeFileSync } from "node:fs";
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import { clockFrom, runningClock } from "./clock";
 import { makeDoor } from "./door";
 import { heldOnHost, host, onHost, setHost } from "./host";
@@ -55,11 +55,39 @@ describe("the clock", () => {
 });
 
 describe("the lock on a folder", () => {
+  const folder = () => mkdtempSync(path.join(tmpdir(), "lantern-lock-"));
+  const elsewhere = (at: string) =>
+    writeFileSync(
+      path.join(at, "lock.json"),
+      JSON.stringify({ token: "theirs", where: "another container" }),
+    );
+
   it("is held by one process at a time", async () => {
-    const folder = mkdtempSync(path.join(tmpdir(), "lantern-lock-"));
-    expect(await lockFolder(folder)).toBe(true);
-    expect(await lockFolder(folder)).toBe(false);
-    rmSync(folder, { recursive: true });
+    const at = folder();
+    expect(await lockFolder(at)).toBe(true);
+    expect(await lockFolder(at)).toBe(false);
+    rmSync(at, { recursive: true });
+  });
+
+  it("is held by one in another container, as long as it says so", async () => {
+    const at = folder();
+    elsewhere(at);
+    const beat = setInterval(() => utimesSync(path.join(at, "lock.json"), new Date(), new Date()), 150);
+    expect(await lockFolder(at, () => {}, 1200)).toBe(false);
+    clearInterval(beat);
+    rmSync(at, { recursive: true });
+  });
+
+  it("is taken over from one that has said nothing for long, and told to one that comes back", async () => {
+    const at = folder();
+    elsewhere(at);
+    const lost = vi.fn();
+    expect(await lockFolder(at, lost, 400)).toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    expect(lost).not.toHaveBeenCalled();
+    elsewhere(at);
+    await vi.waitFor(() => expect(lost).toHaveBeenCalledTimes(1), 3000);
+    rmSync(at, { recursive: true });
   });
 });
 

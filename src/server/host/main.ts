@@ -54,7 +54,12 @@ try {
     1,
   );
 }
-if (!(await lockFolder(realpathSync(folder))))
+const lost = () =>
+  leave(
+    `The data folder ${folder} was taken over by another Shared Lantern while this one stood still. This one ends: what was said to be saved is there.`,
+    1,
+  );
+if (!(await lockFolder(realpathSync(folder), lost)))
   leave(
     `The data folder ${folder} is in use by another Shared Lantern. Close that one first, or set LANTERN_DATA to another folder.`,
     1,
