@@ -13,7 +13,7 @@ const config: KnipConfig = {
     "scripts/lib/failing-disk.mjs",
   ],
   project: ["**/*.{ts,tsx,mjs,js,css}"],
-  ignoreBinaries: ["openssl", "umount"],
+  ignoreBinaries: ["openssl", "umount", "unshare"],
   compilers: {
     css: (text: string) =>
       [...text.matchAll(/@(?:import|plugin)\s+"([^"]+)"/gu)]

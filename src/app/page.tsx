@@ -19,6 +19,18 @@ export default async function Page() {
   const versionIds = bodies.flatMap(({ body }) =>
     Object.values(body.items).flatMap((item) => item.versionId ?? []),
   );
+  const titles = new Map(
+    (
+      await shelfRowsOf(
+        database,
+        unreadable.map(({ id }) => id),
+      )
+    ).map((row) => [row.versionId, row]),
+  );
+  const named = unreadable.map(({ id, kind, problem }) => {
+    const row = titles.get(id);
+    return { id, problem, name: row ? `${row.title}, ${row.versionName}` : `a ${kind} without a name` };
+  });
   const rows = new Map((await shelfRowsOf(database, versionIds)).map((row) => [row.versionId, row]));
   const listed = bodies.map(({ id, body }): ShelfEvening => {
     const { name, place, note } = Object.values(body.evening)[0]!;
@@ -35,7 +47,7 @@ export default async function Page() {
       evenings={listed}
       first={{ ...first, rows: first.rows.map(plain) }}
       facets={facets}
-      unreadable={unreadable}
+      unreadable={named}
     />
   );
 }

@@ -32,7 +32,7 @@ export function liftBody<T extends Tables>(
 ): Result<Body<T>, BodyProblem> {
   const { schema } = stored;
   if (!Number.isInteger(schema) || schema < 1 || schema > definition.form) {
-    const message = `is form ${schema}; this program reads forms 1 to ${definition.form}`;
+    const message = `is of form ${schema}; this program reads forms 1 to ${definition.form}`;
     return fail({ table: "", id: "", field: "schema", message });
   }
   let { body } = stored;

@@ -24,7 +24,7 @@ export function Shelf({
   evenings: readonly ShelfEvening[];
   first: ShelfPage;
   facets: Facets;
-  unreadable: readonly { readonly id: string; readonly kind: string; readonly problem: string }[];
+  unreadable: readonly { readonly id: string; readonly name: string; readonly problem: string }[];
 }) {
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
@@ -46,10 +46,10 @@ export function Shelf({
           <h2>{unreadable.length === 1 ? "One document" : `${unreadable.length} documents`} can’t be read</h2>
           <p className="text-sm">Everything else goes on. Look at each, and save it out.</p>
           <ul className="mt-2 list-disc pl-5">
-            {unreadable.map(({ id, kind, problem }) => (
+            {unreadable.map(({ id, name, problem }) => (
               <li key={id}>
                 <Link className="link font-bold" href={`/unreadable/${id}`}>
-                  {kind} {id}
+                  {name}
                 </Link>
                 : {problem}
               </li>

@@ -38,7 +38,8 @@ export function readRow(row: Row): Result<Document, Unreadable> {
     const body = openBody(definitionOf(kind), { schema: row.schema, body: row.body });
     if (body.ok) return ok({ id, kind, parentId, revision, body: body.value } as Document);
     const { table, id: rowId, field, message } = body.problem;
-    return bad([table, rowId, field, message].filter((part) => part !== "").join(" "));
+    const place = field === "schema" ? [] : [table, rowId, field];
+    return bad([...place, message].filter((part) => part !== "").join(" "));
   } catch (error) {
     return bad(error instanceof Error ? error.message : String(error));
   }
