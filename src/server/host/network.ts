@@ -52,6 +52,32 @@ type Open = {
   readonly scheme: Scheme;
 };
 
+/** The port's own listener: it looks at the first byte of a line, and hands it on to who speaks that. */
+function makeFront(plain: Server, secure: Server | null, patience: Patience) {
+  const sockets = new Set<Socket>();
+  const count = new LineCount(patience.mostLines);
+  const front = createSocket((socket) => {
+    if (!count.take(socket)) {
+      socket.destroy();
+      return;
+    }
+    sockets.add(socket);
+    socket.on("close", () => sockets.delete(socket));
+    socket.on("error", () => socket.destroy());
+    // Who says nothing is not waited for.
+    socket.setTimeout(patience.headMs, () => socket.destroy());
+    socket.once("data", (greeting) => {
+      socket.setTimeout(0);
+      socket.pause();
+      socket.unshift(greeting);
+      const server = greeting[0] === TLS_GREETING && secure ? secure : plain;
+      server.emit("connection", socket);
+      process.nextTick(() => socket.resume());
+    });
+  });
+  return { front, sockets };
+}
+
 /**
  * The listener for the network, opened and closed at run time. With a certificate it speaks TLS; plain HTTP then still
  * comes in at the same port, marked as such, for those who have yet to trust the certificate.
@@ -104,27 +130,7 @@ export function makeNetwork(
         : null;
       watchLines(plain, "connection", patience);
       if (secure) watchLines(secure, "secureConnection", patience);
-      const sockets = new Set<Socket>();
-      const count = new LineCount(patience.mostLines);
-      const front = createSocket((socket) => {
-        if (!count.take(socket)) {
-          socket.destroy();
-          return;
-        }
-        sockets.add(socket);
-        socket.on("close", () => sockets.delete(socket));
-        socket.on("error", () => socket.destroy());
-        // Who says nothing is not waited for.
-        socket.setTimeout(patience.headMs, () => socket.destroy());
-        socket.once("data", (greeting) => {
-          socket.setTimeout(0);
-          socket.pause();
-          socket.unshift(greeting);
-          const server = greeting[0] === TLS_GREETING && secure ? secure : plain;
-          server.emit("connection", socket);
-          process.nextTick(() => socket.resume());
-        });
-      });
+      const { front, sockets } = makeFront(plain, secure, patience);
       try {
         await listen(front, port);
       } catch (error) {
