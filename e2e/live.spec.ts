@@ -324,9 +324,9 @@ test("the server is killed mid-song and started again: everybody is where they w
     for (const name of ["Maren", "Tobin", "Odile"]) {
       const leads = name === "Maren";
       const joined = await post("/api/join", leads ? { passphrase } : { code: player.code });
-      const token = joined.headers.get("set-cookie")!.split(";")[0]!.split("=")[1]!;
+      const [cookie, token] = joined.headers.get("set-cookie")!.split(";")[0]!.split("=");
       const context = await browser.newContext();
-      await context.addCookies([{ name: "lantern", value: token, url: network }]);
+      await context.addCookies([{ name: cookie!, value: token!, url: network }]);
       const page = await context.newPage();
       await page.addInitScript(
         (lead) => localStorage.setItem("lantern-stage", JSON.stringify({ leads: lead })),
