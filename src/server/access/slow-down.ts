@@ -51,15 +51,15 @@ export class SlowDown {
 
   /**
    * Lets an address try once its earlier tries are judged.
-   * @param judge says whether the try is right
+   * @param judge gives what a right try is worth; nothing (false, null) for a wrong one
    * @param clock ms
-   * @returns whether it was right, or how long must be waited first, ms: it was not judged then
+   * @returns what it was worth, or how long must be waited first, ms: it was not judged then
    */
-  try(
+  try<Verdict>(
     address: string,
-    judge: () => Promise<boolean>,
+    judge: () => Promise<Verdict>,
     clock: () => number,
-  ): Promise<{ readonly right: boolean } | { readonly wait: number }> {
+  ): Promise<{ readonly right: Verdict } | { readonly wait: number }> {
     const before = this.turns.get(address) ?? Promise.resolve();
     const turn = before.then(async () => {
       const now = clock();

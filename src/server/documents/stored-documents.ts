@@ -1,4 +1,5 @@
 import { and, asc, eq, gt, inArray, or, sql } from "drizzle-orm";
+import type { Result } from "@/base";
 import { type Kind, SCHEMA } from "@/core/song/schema";
 import { type ArrivedEdit, type Body, checkBody, type PendingEdit } from "@/document";
 import { takeEdit as judgeEdit, replay } from "@/document/log";
@@ -30,24 +31,30 @@ export type EditOutcome =
   | { readonly status: "unknown" }
   | { readonly status: "unreadable"; readonly problem: string };
 
-export async function findDocument(database: Database, id: string): Promise<Document | null> {
+/** A document as it stands, or what is wrong with it where it can't be read; null where there is none. */
+async function findStored(database: Database, id: string): Promise<Result<Document, Unreadable> | null> {
   const [row] = await database.select().from(documents).where(eq(documents.id, id));
-  return row ? (readRows([row])[0] ?? null) : null;
+  return row ? readRow(row) : null;
+}
+
+export async function findDocument(database: Database, id: string): Promise<Document | null> {
+  const stored = await findStored(database, id);
+  return stored?.ok ? stored.value : null;
 }
 
 /** What is wrong with a document that is there and can't be read; null for one that can, or is not there. */
 export async function findUnreadable(database: Database, id: string): Promise<Unreadable | null> {
-  const [row] = await database.select().from(documents).where(eq(documents.id, id));
-  const read = row && readRow(row);
-  return read && !read.ok ? read.problem : null;
+  const stored = await findStored(database, id);
+  return stored && !stored.ok ? stored.problem : null;
 }
 
 /** The document that keeps another from being opened because it can't be read: itself, or the song of a version. */
 export async function unreadableBehind(database: Database, id: string): Promise<Unreadable | null> {
-  const own = await findUnreadable(database, id);
-  if (own) return own;
-  const document = await findDocument(database, id);
-  return document?.parentId ? findUnreadable(database, document.parentId) : null;
+  const stored = await findStored(database, id);
+  if (!stored) return null;
+  if (!stored.ok) return stored.problem;
+  const { parentId } = stored.value;
+  return parentId === null ? null : findUnreadable(database, parentId);
 }
 
 /** The documents that can't be read: of a newer form, or no tables at all. Others are met where they are opened. */

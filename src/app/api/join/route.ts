@@ -1,5 +1,4 @@
 import { isOpen, joinEvening } from "@/api";
-import type { Role } from "@/server/access";
 import { tokenCookie } from "@/server/access/access-gate";
 import { admitGuest, findOpening, roleOf } from "@/server/access/openings";
 import { CODE_LENGTH, readCode } from "@/server/access/secrets";
@@ -39,13 +38,9 @@ export const POST = serve(joinEvening, async ({ sent, request }) => {
   const database = await openDatabase();
   const opening = await findOpening(database);
   if (!opening) return refuse(404, "code", "No evening is open here. Ask the leader to open it.");
-  let role: Role | null = null;
-  const judge = async () => {
-    role = await roleOf(opening, secret);
-    return role !== null;
-  };
-  const tried = await slowDown().try(address, judge, Date.now);
+  const tried = await slowDown().try(address, () => roleOf(opening, secret), Date.now);
   if ("wait" in tried) return waitFirst(tried.wait);
+  const role = tried.right;
   if (!role)
     return "code" in secret
       ? refuse(
