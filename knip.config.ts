@@ -6,6 +6,7 @@ const config: KnipConfig = {
     "src/engines/window/engines.worker.ts",
     "src/server/engines/thread.ts",
     "src/server/host/main.ts",
+    "src/server/store/thread.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
     "public/stage-worker.js",

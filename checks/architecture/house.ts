@@ -31,10 +31,19 @@ export const HOUSE: readonly Part[] = [
   { folder: "src/engines/window", from: ["src/engines", "src/engines/threads", ...PURE] },
   { folder: "src/ui", from: PURE },
   { folder: "src/rooms", from: UNDER_ROOMS },
-  { folder: "src/server/host", from: [] },
+  { folder: "src/server/store", from: [] },
+  { folder: "src/server/host", from: ["src/server/store"] },
   {
     folder: "src/server",
-    from: ["src/server/host", "src/api", "src/engines", "src/engines/threads", "src/document/log", ...PURE],
+    from: [
+      "src/server/host",
+      "src/server/store",
+      "src/api",
+      "src/engines",
+      "src/engines/threads",
+      "src/document/log",
+      ...PURE,
+    ],
   },
   {
     folder: "src/app",
@@ -89,8 +98,8 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/engines/window": ["comlink", "react", "@tanstack/react-query", "zustand"],
   "src/ui": SCREEN,
   "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "pitchy", "idb", "zod/mini"],
+  "src/server/store": ["@electric-sql/pglite", "node:fs", "node:path", "node:worker_threads"],
   "src/server/host": [
-    "@electric-sql/pglite",
     "next",
     "node-forge",
     "node:crypto",

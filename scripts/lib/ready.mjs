@@ -70,7 +70,8 @@ export const HOST = path.join(ROOT, "build", "host.mjs");
 
 /** What is compiled beside Next, and the folders it is made of. */
 const COMPILED = {
-  host: { entry: "src/server/host/main.ts", from: ["src/server/host"] },
+  host: { entry: "src/server/host/main.ts", from: ["src/server/host", "src/server/store"] },
+  "store-thread": { entry: "src/server/store/thread.ts", from: ["src/server/store"] },
   "engine-thread": {
     entry: "src/server/engines/thread.ts",
     from: ["src/server/engines", "src/engines", "src/core", "src/document", "src/base"],

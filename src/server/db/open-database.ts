@@ -4,7 +4,8 @@ import { PGlite } from "@electric-sql/pglite";
 import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
-import { heldOnHost, host, openDurable } from "../host";
+import { heldOnHost, host } from "../host";
+import { type Client, openDurable } from "../store";
 import * as schema from "./schema";
 
 /** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
@@ -25,15 +26,22 @@ const opened = heldOnHost<Promise<Open>>("database");
 export async function openFolder(folder: string | null): Promise<Open> {
   if (folder !== null) mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true });
   // The host may have begun to open it already.
-  const { begun: hosted } = host();
-  const begun = folder !== null && hosted?.folder === folder ? hosted.durable : null;
+  const { store } = host();
+  const begun = folder !== null && store?.folder === folder ? store : null;
   const durable = begun ?? (folder === null ? null : openDurable(folder));
   await durable?.ready;
   const client = durable?.client ?? new PGlite();
-  const database = drizzle(client, { schema });
-  await migrate(database, { migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS) });
-  return { database: database as unknown as Database, close: () => client.close() };
+  const database = databaseOf(client);
+  await migrate(database as never, {
+    migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS),
+  });
+  return { database, close: () => client.close() };
 }
+
+/** A client as Drizzle asks it: of the database's thread, or of one in this thread. */
+const databaseOf = (client: Client | PGlite): Database =>
+  // Drizzle asks a client for no more than `query` and `transaction`.
+  drizzle(client as PGlite, { schema }) as unknown as Database;
 
 export async function openDatabase(): Promise<Database> {
   if (process.env.NEXT_PHASE === "phase-production-build") {

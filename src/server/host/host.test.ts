@@ -96,7 +96,7 @@ describe("the host", () => {
   afterEach(() => setHost(before));
 
   it("keeps a value once a process, whoever asks first", () => {
-    setHost({ network: null, begun: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
+    setHost({ network: null, store: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
     let made = 0;
     const ask = () => onHost("lamps", () => new Set([made++]));
     expect(ask()()).toBe(ask()());
@@ -105,7 +105,7 @@ describe("the host", () => {
     expect(there.now).toBeNull();
     here.now = "lit";
     expect(there.now).toBe("lit");
-    setHost({ network: null, begun: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
+    setHost({ network: null, store: null, takeGate: () => {}, clock: Date.now, kept: new Map() });
     expect(here.now).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
+import type { Store } from "../store";
 import { runningClock } from "./clock";
-import type { Durable } from "./durable";
 import type { Gate, Where } from "./host-gate";
 
 /** The listener for the network, opened and closed at run time. */
@@ -19,8 +19,8 @@ export type Network = {
 export type Host = {
   /** Null where Next runs without our server, and in tests. */
   readonly network: Network | null;
-  /** A database that has been begun to open, and its folder. */
-  readonly begun: { readonly folder: string; readonly durable: Durable } | null;
+  /** The database, which has been begun to open; null in tests and tools, which open their own. */
+  readonly store: Store | null;
   /** Takes the gate, which the program brings once its database is being opened. */
   readonly takeGate: (gate: Gate) => void;
   /** The time an evening goes by, ms since 1970; another one in tests. */
@@ -35,7 +35,7 @@ const place = globalThis as { lanternHost?: Host };
 export function host(): Host {
   place.lanternHost ??= {
     network: null,
-    begun: null,
+    store: null,
     takeGate: () => {},
     clock: runningClock(),
     kept: new Map(),

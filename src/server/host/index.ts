@@ -1,4 +1,3 @@
 export { clockFrom } from "./clock";
-export { openDurable } from "./durable";
 export { heldOnHost, host, onHost } from "./host";
 export type { Admission, AtTheGate } from "./host-gate";

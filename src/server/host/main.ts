@@ -66,13 +66,19 @@ if (!(await lockFolder(realpathSync(folder), lost)))
   );
 
 // Opening the database takes as long as getting Next ready: it is begun first.
-const { openDurable } = await import("./durable");
-const durable = openDurable(folder, (error) =>
-  leave(
-    `The disk does not take what is written into ${folder} (${codeOf(error)}). The program ends: what was said to be saved is there, and windows keep what was not. Look at the disk, then start it again.`,
-    1,
-  ),
-);
+const { startStore } = await import("../store/start-store");
+const store = startStore(folder, {
+  onBroken: (code) =>
+    leave(
+      `The disk does not take what is written into ${folder} (${code}). The program ends: what was said to be saved is there, and windows keep what was not. Look at the disk, then start it again.`,
+      1,
+    ),
+  onLost: (reason) =>
+    leave(
+      `The database stopped (${reason}). The program ends: what was said to be saved is there. Start it again.`,
+      1,
+    ),
+});
 const { default: next } = await import("next");
 
 /** Loaded only where it is wanted: making certificates takes a library that nobody else needs. */
@@ -89,7 +95,7 @@ const door = makeDoor(gate, handle, say, { dev });
 const network = makeNetwork(door, certificateFor);
 setHost({
   network: { ...network, firstPort: port + 1, secure },
-  begun: { folder, durable },
+  store,
   takeGate,
   clock: runningClock(),
   kept: new Map(),
