@@ -7,6 +7,7 @@ const config: KnipConfig = {
     "src/server/engines/thread.ts",
     "src/server/host/main.ts",
     "src/server/store/thread.ts",
+    "src/server/apart/thread.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
     "public/stage-worker.js",

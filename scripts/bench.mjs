@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
+import { benchImporting } from "../bench/importing.mjs";
 import { largeSheet, quantiles } from "../bench/large-song.mjs";
 import { song } from "../bench/many-songs.mjs";
 import { benchFanout } from "../bench/stage-fanout.mjs";
@@ -512,6 +513,7 @@ const PARTS = {
   shelf: benchShelf,
   start: benchStart,
   browser: benchBrowser,
+  importing: () => benchImporting(),
   crash: () => benchCrash(20),
 };
 

@@ -72,6 +72,10 @@ export const HOST = path.join(ROOT, "build", "host.mjs");
 const COMPILED = {
   host: { entry: "src/server/host/main.ts", from: ["src/server/host", "src/server/store"] },
   "store-thread": { entry: "src/server/store/thread.ts", from: ["src/server/store"] },
+  "work-thread": {
+    entry: "src/server/apart/thread.ts",
+    from: ["src/server", "src/api", "src/core", "src/document", "src/base"],
+  },
   "engine-thread": {
     entry: "src/server/engines/thread.ts",
     from: ["src/server/engines", "src/engines", "src/core", "src/document", "src/base"],

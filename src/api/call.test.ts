@@ -12,6 +12,15 @@ const answering = (answer: () => Response | Promise<Response>) => {
   return asked;
 };
 
+/** A body that comes in such pieces. */
+const piecewise = (pieces: readonly string[]) =>
+  new ReadableStream({
+    start(controller) {
+      for (const piece of pieces) controller.enqueue(new TextEncoder().encode(piece));
+      controller.close();
+    },
+  });
+
 describe("call", () => {
   it("sends what is sent as JSON, and gives the answer", async () => {
     const asked = answering(() => Response.json({ versionId: "v2" }, { status: 201 }));
@@ -28,6 +37,30 @@ describe("call", () => {
     expect(placeOf(searchShelf, { sent: { q: "é", limit: 8, tag: undefined } })).toBe(
       "/api/shelf?q=%C3%A9&limit=8",
     );
+  });
+
+  it("tells how far the server is, line by line, and gives the last line's answer", async () => {
+    const pieces = [
+      '{"done":1,"of":4}\n{"do',
+      'ne":2,"of":4}\n',
+      '{"status":200,"answer":{"versionId":"v", ',
+      '"é":1}}\n',
+    ];
+    const asked = answering(
+      () =>
+        new Response(piecewise(pieces), {
+          headers: { "content-type": "application/x-ndjson" },
+        }),
+    );
+    const told: number[] = [];
+    const onProgress = (done: number, of: number) => told.push(done / of);
+    const sent = { from: "v1", name: "Easy" };
+    const made = await call(startVersion, { sent, onProgress });
+    expect(made).toEqual({ ok: true, status: 200, answer: { versionId: "v", é: 1 } });
+    expect(told).toEqual([0.25, 0.5]);
+    expect(asked[0]!.init.headers).toMatchObject({ accept: "application/x-ndjson, application/json" });
+    pieces.splice(2);
+    expect(await call(startVersion, { sent, onProgress })).toEqual({ ok: false, status: "away" });
   });
 
   it("tells a refusal with its sentence and what else it says", async () => {

@@ -18,6 +18,8 @@ type Options<Input> = {
   readonly params?: Readonly<Record<string, string>>;
   readonly sent?: Input | undefined;
   readonly signal?: AbortSignal;
+  /** Told how far the server is, where it works long. */
+  readonly onProgress?: (done: number, of: number) => void;
 };
 
 const queryOf = (sent: unknown): string => {
@@ -33,7 +35,7 @@ const queryOf = (sent: unknown): string => {
  */
 export const placeOf = <Input>(
   { path }: Pick<Endpoint<unknown, Input>, "path" | "request">,
-  { params = {}, sent }: Omit<Options<Input>, "signal"> = {},
+  { params = {}, sent }: Omit<Options<Input>, "signal" | "onProgress"> = {},
 ): string => `${fillPath(path, params)}${queryOf(sent)}`;
 
 /**
@@ -42,7 +44,7 @@ export const placeOf = <Input>(
  */
 export async function call<Output, Input, Answer, Refusal>(
   endpoint: Endpoint<Output, Input, Answer, Refusal>,
-  { params = {}, sent, signal }: Options<Input> = {},
+  { params = {}, sent, signal, onProgress }: Options<Input> = {},
 ): Promise<Called<Answer, Refusal>> {
   const { method } = endpoint;
   const isRead = method === "GET";
@@ -50,12 +52,11 @@ export async function call<Output, Input, Answer, Refusal>(
     const response = await fetch(placeOf(endpoint, isRead ? { params, sent } : { params }), {
       method,
       cache: "no-store",
-      ...(isRead ? {} : bodyOf(sent)),
+      ...(isRead ? {} : bodyOf(sent, onProgress !== undefined)),
       ...(signal ? { signal } : {}),
     });
-    const { status } = response;
-    const said: unknown = await response.json();
-    if (response.ok) return { ok: true, status, answer: said as Answer };
+    const { status, answer: said } = await readAnswer(response, onProgress ?? (() => {}));
+    if (status >= 200 && status < 300) return { ok: true, status, answer: said as Answer };
     const { error, ...refusal } = said as Partial<Refused>;
     const hasMore = Object.keys(refusal).length > 0;
     return {
@@ -70,9 +71,38 @@ export async function call<Output, Input, Answer, Refusal>(
   }
 }
 
+/** An answer that says how far it is comes as lines of JSON, the last one the answer itself (NDJSON). */
+const LINES = "application/x-ndjson";
+
 /** A file goes as it is, everything else as JSON; what is nothing has no body. */
-function bodyOf(sent: unknown): Pick<RequestInit, "body" | "headers"> {
-  if (sent === undefined) return {};
-  if (sent instanceof Blob) return { body: sent };
-  return { body: JSON.stringify(sent), headers: { "content-type": "application/json" } };
+function bodyOf(sent: unknown, isTold: boolean): Pick<RequestInit, "body" | "headers"> {
+  const accept = isTold ? { accept: `${LINES}, application/json` } : {};
+  if (sent === undefined) return { headers: accept };
+  if (sent instanceof Blob) return { body: sent, headers: accept };
+  return { body: JSON.stringify(sent), headers: { "content-type": "application/json", ...accept } };
+}
+
+type Line =
+  | { readonly done: number; readonly of: number }
+  | { readonly status: number; readonly answer: unknown };
+
+async function readAnswer(
+  response: Response,
+  onProgress: (done: number, of: number) => void,
+): Promise<{ readonly status: number; readonly answer: unknown }> {
+  if (response.headers.get("content-type") !== LINES || !response.body)
+    return { status: response.status, answer: await response.json() };
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let text = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) throw new Error("Expected an answer as the last line.");
+    const lines = (text + value).split("\n");
+    text = lines.pop()!;
+    for (const line of lines) {
+      const said = JSON.parse(line) as Line;
+      if ("status" in said) return said;
+      onProgress(said.done, said.of);
+    }
+  }
 }

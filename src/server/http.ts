@@ -20,16 +20,25 @@ export type Read<Value> =
 
 /** Reads a body up to a limit, without holding more than that. */
 export async function readBytes(request: Request, limit: number): Promise<Read<Uint8Array>> {
+  const chunks = await readChunks(request, limit);
+  return chunks.ok ? { ok: true, value: Buffer.concat(chunks.value) } : chunks;
+}
+
+/** The same, piece by piece as it comes, to be handed on to another thread: each has its memory for itself. */
+export async function readChunks(
+  request: Request,
+  limit: number,
+): Promise<Read<readonly Uint8Array<ArrayBuffer>[]>> {
   const tooLong = () => refuse(413, "body", `should be at most ${Math.floor(limit / 1000)} kB`);
   if (Number(request.headers.get("content-length") ?? 0) > limit) return { ok: false, response: tooLong() };
-  const chunks: Uint8Array[] = [];
+  const chunks: Uint8Array<ArrayBuffer>[] = [];
   let size = 0;
   for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
     size += chunk.length;
     if (size > limit) return { ok: false, response: tooLong() };
-    chunks.push(chunk);
+    chunks.push(new Uint8Array(chunk));
   }
-  return { ok: true, value: Buffer.concat(chunks) };
+  return { ok: true, value: chunks };
 }
 
 /** The deepest JSON may be nested; our own goes some ten deep. */

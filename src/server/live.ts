@@ -6,8 +6,15 @@ type Listener = (edit: LoggedEdit) => void;
 /** Who watches which document. */
 const watchers = onHost("watchers", () => new Map<string, Set<Listener>>());
 
+/** Who watches all documents: in a thread apart, whoever carries edits on to those who watch. */
+const watchersOfAll = onHost(
+  "watchers of all",
+  () => new Set<(documentId: string, edit: LoggedEdit) => void>(),
+);
+
 /** Tells everyone who watches a document of an edit that is on disk. */
 export function announce(documentId: string, edit: LoggedEdit): void {
+  for (const listener of watchersOfAll()) listener(documentId, edit);
   for (const listener of watchers().get(documentId) ?? []) listener(edit);
 }
 
@@ -20,6 +27,10 @@ export function watch(documentId: string, listener: Listener): () => void {
     if (listeners.size === 0) watchers().delete(documentId);
   };
 }
+
+/** Watches every document, for good. */
+export const watchAll = (listener: (documentId: string, edit: LoggedEdit) => void): void =>
+  void watchersOfAll().add(listener);
 
 /** Open lines by the guest who hears them. */
 const lines = onHost("lines of guests", () => new Map<string, Set<() => void>>());

@@ -11,7 +11,12 @@ export type Asked<Output> = {
   readonly params: Readonly<Record<string, string>>;
   readonly who: Principal;
   readonly request: Request;
+  /** Told how far the work is, where it is long. */
+  readonly told: Told;
 };
+
+/** Told how far something is. */
+export type Told = (done: number, of: number) => void;
 
 /** An answer with a status other than 200, or with headers of its own. */
 export class Reply<Answer> {
@@ -31,9 +36,9 @@ export class Refuse<Refusal> {
   ) {}
 }
 
-type Handler = (
+export type Handler = (
   request: Request,
-  context: { params: Promise<Readonly<Record<string, string>>> },
+  context: { params: Promise<Readonly<Record<string, string>>>; told?: Told },
 ) => Promise<Response>;
 
 /**
@@ -54,8 +59,9 @@ export const serve =
     const params = (await context?.params) ?? {};
     const odd = Object.keys(params).find((name) => !isStorable(params[name]!));
     if (odd) return refuse(404, odd, "names nothing here");
+    const { told = () => {} } = context ?? {};
     const run = async () =>
-      asResponse(await answer({ sent: read.value, params, who: principal(request), request }));
+      asResponse(await answer({ sent: read.value, params, who: principal(request), request, told }));
     return changes ? withStorage(run) : run();
   };
 

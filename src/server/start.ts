@@ -1,4 +1,5 @@
 import { setUpGate } from "./access/reopen";
+import { takeBack } from "./backups/arriving";
 import { openDatabase } from "./db/open-database";
 import { renewShelf } from "./documents/shelf";
 import { createDocuments, findDocument, isEmpty } from "./documents/stored-documents";
@@ -12,6 +13,8 @@ export async function start(): Promise<void> {
   setUpGate();
   try {
     const database = await openDatabase();
+    // A program that was killed may have left a backup half brought back.
+    await takeBack(database);
     await renewShelf(database, (id) => findDocument(database, id));
     if ((await isEmpty(database)) && process.env.LANTERN_DEMO !== "off")
       await createDocuments(database, await demoDocuments());

@@ -1,5 +1,12 @@
 import { assertNever } from "../../base";
-import { LONGEST_SHEET, MOST_SHEET_LINES, type SheetLoss, type SheetProblem } from "./sheet";
+import {
+  LONGEST_SHEET,
+  MOST_LINE_CHORDS,
+  MOST_SHEET_CHORDS,
+  MOST_SHEET_LINES,
+  type SheetLoss,
+  type SheetProblem,
+} from "./sheet";
 
 /** The sentence for a problem: what, where, and what to do. */
 export function describeSheetProblem(problem: SheetProblem): string {
@@ -13,6 +20,10 @@ export function describeSheetProblem(problem: SheetProblem): string {
       return `This text has ${Number(problem.text).toLocaleString("en")} characters; a song sheet may have ${LONGEST_SHEET.toLocaleString("en")}. Paste one song at a time.`;
     case "too-many-lines":
       return `This text has ${Number(problem.text).toLocaleString("en")} lines; a song sheet may have ${MOST_SHEET_LINES.toLocaleString("en")}. Paste one song at a time.`;
+    case "too-many-chords":
+      return `This holds ${Number(problem.text).toLocaleString("en")} chords; a song may have ${MOST_SHEET_CHORDS.toLocaleString("en")}. Take one song at a time.`;
+    case "crowded-line":
+      return `One line holds ${problem.text}; a line may have ${MOST_LINE_CHORDS}. Break it where the players breathe.`;
     case "no-chords":
       return "No line of chords was found. The words and headings are kept; put chords under them in the Song room.";
     case "unreadable-chord":

@@ -1,7 +1,18 @@
 import fc from "fast-check";
 import { strToU8, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { decodeText, isPack, isSongFile, readSongFile, songsInFile, titleOfFile } from "./read-file";
+import { describeSheetProblem } from "./describe-sheet-problem";
+import {
+  decodeText,
+  isPack,
+  isSongFile,
+  readSongFile,
+  readSongText,
+  songsInFile,
+  titleOfFile,
+} from "./read-file";
+import { readSheet } from "./read-sheet";
+import { NOTHING_READ } from "./sheet";
 import { describeZipProblem, unzip } from "./unzip";
 
 const latin1 = (text: string) => Uint8Array.from(text, (sign) => sign.charCodeAt(0));
@@ -95,5 +106,33 @@ describe("zips", () => {
   ])("%s is refused with a sentence", (_name, bytes, words) => {
     const found = unzip(bytes, limits);
     expect(found.ok ? "" : describeZipProblem(found.problem)).toMatch(words);
+  });
+});
+
+describe("what is more than a song can be", () => {
+  it.each([
+    [
+      "[C]a".repeat(47_000),
+      "One line holds 500 chords, beginning “aaaaaaaaaaaaaaaaaaaaaaaaaaaaaa”; a line may have 200.",
+    ],
+    [
+      "C ".repeat(900),
+      "One line holds 900 chords, beginning “C C C C C C C C C C C C C C C ”; a line may have 200.",
+    ],
+    [
+      Array.from({ length: 200 }, (_, at) => `[Part ${at}]\n${"C D ".repeat(50)}`).join("\n"),
+      "This holds 20,000 chords; a song may have 4,000.",
+    ],
+  ])("is refused with a sentence (%#)", (text, sentence) => {
+    const { sheet } = readSongText(text);
+    expect([sheet.sections, sheet.problems.length]).toEqual([[], 1]);
+    expect(describeSheetProblem(sheet.problems[0]!)).toContain(sentence);
+    expect(NOTHING_READ.has(sheet.problems[0]!.code)).toBe(true);
+    expect(readSheet(text)).toEqual(sheet);
+  });
+
+  it("is not a long line as people sing it, nor a long song", () => {
+    const text = Array.from({ length: 40 }, (_, at) => `[Part ${at}]\n${"C D ".repeat(50)}`).join("\n");
+    expect(readSongText(text).sheet.sections).toHaveLength(40);
   });
 });

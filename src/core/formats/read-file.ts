@@ -3,7 +3,7 @@ import { type ReadOptions, readChordText } from "./chord-text";
 import { isChordPro, readChordPro, splitSongs } from "./chordpro";
 import { readMidi } from "./midi/read-midi";
 import { decodeXml, readMusicXml } from "./musicxml/read-musicxml";
-import type { ChordSheet } from "./sheet";
+import { bounded, type ChordSheet } from "./sheet";
 import { isZip } from "./unzip";
 
 const FILE_FORMATS = ["chords-over-words", "chordpro", "musicxml", "midi"] as const;
@@ -59,11 +59,11 @@ export function readSongFile(
     return fail(`${name}: larger than ${LARGEST_FILE / 1_000_000} MB. Take one song at a time.`);
   if (bytes.length === 0) return fail(`${name}: the file is empty.`);
   const head = new TextDecoder("latin1").decode(bytes.subarray(0, 4000));
-  if (head.startsWith("MThd")) return ok({ sheet: readMidi(bytes), format: "midi", text: "" });
+  if (head.startsWith("MThd")) return ok({ sheet: bounded(readMidi(bytes)), format: "midi", text: "" });
   const packed = isZip(bytes);
   if (packed || /<score-(?:partwise|timewise)/u.test(head) || /\.(?:musicxml|mxl|xml)$/iu.test(name))
-    return ok({ sheet: readMusicXml(bytes), format: "musicxml", text: "" });
-  if (/\.midi?$/iu.test(name)) return ok({ sheet: readMidi(bytes), format: "midi", text: "" });
+    return ok({ sheet: bounded(readMusicXml(bytes)), format: "musicxml", text: "" });
+  if (/\.midi?$/iu.test(name)) return ok({ sheet: bounded(readMidi(bytes)), format: "midi", text: "" });
   if (isBinary(bytes))
     return fail(`${name}: this is no text, MusicXML or MIDI file. Nothing was read from it.`);
   return ok(readSongText(decodeText(bytes), options));
@@ -73,7 +73,7 @@ export function readSongFile(
 export function readSongText(text: string, options: ReadOptions = {}): ReadFile {
   const pro = isChordPro(text);
   return {
-    sheet: pro ? readChordPro(text, options) : readChordText(text, options),
+    sheet: bounded(pro ? readChordPro(text, options) : readChordText(text, options)),
     format: pro ? "chordpro" : "chords-over-words",
     text,
   };

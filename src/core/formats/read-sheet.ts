@@ -1,6 +1,6 @@
 import { type ReadOptions, readChordText } from "./chord-text";
 import { isChordPro, readChordPro } from "./chordpro";
-import type { ChordSheet } from "./sheet";
+import { bounded, type ChordSheet } from "./sheet";
 
 export const TEXT_FORMATS = ["auto", "chordpro", "chords-over-words"] as const;
 export type TextFormat = (typeof TEXT_FORMATS)[number];
@@ -15,5 +15,5 @@ export function readSheet(
 ): ChordSheet {
   const { format = "auto", ...known } = options;
   const pro = format === "chordpro" || (format === "auto" && isChordPro(text));
-  return pro ? readChordPro(text, known) : readChordText(text, known);
+  return bounded(pro ? readChordPro(text, known) : readChordText(text, known));
 }

@@ -83,6 +83,8 @@ export type SheetProblem = {
     | "empty"
     | "too-long"
     | "too-many-lines"
+    | "too-many-chords"
+    | "crowded-line"
     | "no-chords"
     | "unreadable-chord"
     | "bad-key"
@@ -111,6 +113,8 @@ export const NOTHING_READ: ReadonlySet<SheetProblem["code"]> = new Set([
   "empty",
   "too-long",
   "too-many-lines",
+  "too-many-chords",
+  "crowded-line",
   "bad-file",
 ]);
 
@@ -125,6 +129,9 @@ export type SheetLoss = {
 /** The longest text that is read, in characters and in lines. */
 export const LONGEST_SHEET = 200_000;
 export const MOST_SHEET_LINES = 6000;
+/** The most chords one line and a whole song may have: a long line sung without a breath has some twenty. */
+export const MOST_LINE_CHORDS = 200;
+export const MOST_SHEET_CHORDS = 4000;
 
 export const EMPTY_SHEET: ChordSheet = Object.freeze({
   title: "",
@@ -148,3 +155,23 @@ export const EMPTY_SHEET: ChordSheet = Object.freeze({
   problems: [],
   losses: [],
 });
+
+/** What makes a sheet more than a song can be, or null: each chord becomes a row that every screen carries. */
+function tooManyChords({ sections }: Pick<ChordSheet, "sections">): SheetProblem | null {
+  const problem = (code: SheetProblem["code"], text: string) => ({ code, line: 1, column: 1, text });
+  let all = 0;
+  for (const { lines } of sections)
+    for (const { words, chords } of lines) {
+      all += chords.length;
+      const begins = words.trim() || chords.map(({ symbol }) => symbol).join(" ");
+      if (chords.length > MOST_LINE_CHORDS)
+        return problem("crowded-line", `${chords.length} chords, beginning “${begins.slice(0, 30)}”`);
+    }
+  return all > MOST_SHEET_CHORDS ? problem("too-many-chords", String(all)) : null;
+}
+
+/** A sheet, or an empty one that says why it is more than a song can be. */
+export function bounded(sheet: ChordSheet): ChordSheet {
+  const problem = tooManyChords(sheet);
+  return problem ? { ...EMPTY_SHEET, problems: [problem] } : sheet;
+}

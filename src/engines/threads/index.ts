@@ -1,2 +1,2 @@
-export { type Job, Pool, type Thread, ThreadDied } from "./pool";
+export { type AskOptions, type Job, Pool, type Thread, ThreadDied } from "./pool";
 export { TIMERS } from "./timers";

@@ -1,19 +1,30 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { bringBackup, bringBackupPartly, call, placeOf, saveBackup } from "@/api";
 
-/** Everything as one file, out and in. */
-export function Backup() {
+/** Brings a backup file back, tells how far it is, and can be stopped. */
+function useBringBack() {
   const router = useRouter();
   const [said, setSaid] = useState("");
   /** A file of which some can't be brought back. */
   const [partly, setPartly] = useState<File | null>(null);
-  const restore = async (file: File, isPartly: boolean) => {
+  /** How far it is, 0 to 1; null while nothing is brought back. */
+  const [share, setShare] = useState<number | null>(null);
+  const given = useRef<AbortController | null>(null);
+  const bring = async (file: File, isPartly: boolean) => {
+    given.current = new AbortController();
+    const { signal } = given.current;
     setSaid("Bringing it back…");
     setPartly(null);
-    const brought = await call(isPartly ? bringBackupPartly : bringBackup, { sent: file });
+    setShare(0);
+    const brought = await call(isPartly ? bringBackupPartly : bringBackup, {
+      sent: file,
+      signal,
+      onProgress: (done, of) => setShare(of === 0 ? 1 : done / of),
+    });
+    setShare(null);
     if (brought.ok) {
       const { documents, leftOut } = brought.answer;
       setSaid(
@@ -23,9 +34,18 @@ export function Backup() {
       return;
     }
     if (brought.status !== "away" && brought.refusal?.leftOut) setPartly(file);
-    if (brought.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
+    if (signal.aborted) {
+      setSaid("Stopped. What it had begun was taken back.");
+      router.refresh();
+    } else if (brought.status === "away") setSaid("The server can’t be reached. Nothing was changed.");
     else setSaid(brought.message);
   };
+  return { said, partly, share, bring, stop: () => given.current?.abort() };
+}
+
+/** Everything as one file, out and in. */
+export function Backup() {
+  const { said, partly, share, bring, stop } = useBringBack();
   return (
     <section aria-label="Backup" className="mt-10 border-t border-base-300 pt-4">
       <h2>Backup</h2>
@@ -39,14 +59,28 @@ export function Backup() {
             type="file"
             accept=".zip,application/zip"
             className="file-input file-input-sm"
-            onChange={(event) => event.target.files?.[0] && restore(event.target.files[0], false)}
+            disabled={share !== null}
+            onChange={(event) => event.target.files?.[0] && bring(event.target.files[0], false)}
           />
         </label>
       </p>
+      {share !== null && (
+        <p className="mt-2 flex items-center gap-4">
+          <progress
+            className="progress progress-primary w-64"
+            max={1}
+            value={share}
+            aria-label="Back so far"
+          />
+          <button type="button" className="btn btn-sm" onClick={stop}>
+            Stop
+          </button>
+        </p>
+      )}
       <p aria-live="polite" className="mt-2">
         {said}{" "}
         {partly && (
-          <button type="button" className="btn btn-sm" onClick={() => restore(partly, true)}>
+          <button type="button" className="btn btn-sm" onClick={() => bring(partly, true)}>
             Leave these out and bring the rest back
           </button>
         )}

@@ -43,6 +43,11 @@ const databaseOf = (client: Client | PGlite): Database =>
   // Drizzle asks a client for no more than `query` and `transaction`.
   drizzle(client as PGlite, { schema }) as unknown as Database;
 
+/** Takes a database that is open, and migrated, for the one of this process: a thread asks the one its program opened. */
+export function takeClient(client: Client): void {
+  opened.now = Promise.resolve({ database: databaseOf(client), close: () => client.close() });
+}
+
 export async function openDatabase(): Promise<Database> {
   if (process.env.NEXT_PHASE === "phase-production-build") {
     throw new Error("Expected no database while building, but a page asked for one.");

@@ -94,6 +94,22 @@ export const shelf = pgTable(
   ],
 );
 
+/** A backup that is being brought back. What has come of it is taken back when it does not come to its end. */
+export const restores = pgTable("restores", {
+  id: text().primaryKey(),
+  begunAt: timestamp("begun_at", { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** Documents that have come of a backup whose end has not. */
+export const arriving = pgTable("arriving", {
+  documentId: text("document_id")
+    .primaryKey()
+    .references(() => documents.id, { onDelete: "cascade" }),
+  restoreId: text("restore_id")
+    .notNull()
+    .references(() => restores.id, { onDelete: "cascade" }),
+});
+
 /** What the leader of an evening pressed, in order. A press sent twice has the same `pressId` and stands once. */
 export const liveEvents = pgTable(
   "live_events",

@@ -14,6 +14,9 @@ export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chor
 /** How many rows each question found, until a row is written. */
 const counts = onHost("shelf counts", () => new Map<string, Counted>());
 
+/** Counts anew: rows were written by another thread. */
+export const forgetCounts = (): void => counts().clear();
+
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
 /** The form rows are written in now; rows of an older one are written anew at the start. */
@@ -55,7 +58,7 @@ async function changeRow(
   groups: ReturnType<typeof groupsTouched>,
   song: SongBody | null,
 ): Promise<void> {
-  counts().clear();
+  forgetCounts();
   const search = song ? { search: asSearched(searchedText(song, body)) } : {};
   await writer
     .update(shelf)
@@ -85,7 +88,7 @@ async function writeRow(
   songId: string,
   song: SongBody,
 ): Promise<void> {
-  counts().clear();
+  forgetCounts();
   const row = {
     ...allFacts(version),
     ...songFacts(song),

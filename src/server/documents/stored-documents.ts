@@ -70,17 +70,20 @@ export async function listUnreadable(database: Database): Promise<Unreadable[]> 
   });
 }
 
+/** Everything that is stored of a document: its row, and its log, oldest first. */
+export type StoredWhole = {
+  readonly document: typeof documents.$inferSelect;
+  readonly edits: readonly (typeof edits.$inferSelect)[];
+};
+
 /** Everything that is stored of a document, read or not, to be saved out. */
-export async function storedWhole(database: Database, id: string): Promise<object | null> {
-  const [row] = await database.select().from(documents).where(eq(documents.id, id));
-  if (!row) return null;
-  const log = await database
-    .select()
-    .from(edits)
-    .where(eq(edits.documentId, id))
-    .orderBy(asc(edits.revision));
-  return { document: row, edits: log };
-}
+export const storedWhole = (database: Database, id: string): Promise<StoredWhole | null> =>
+  database.transaction(async (tx) => {
+    const [document] = await tx.select().from(documents).where(eq(documents.id, id));
+    if (!document) return null;
+    const log = await tx.select().from(edits).where(eq(edits.documentId, id)).orderBy(asc(edits.revision));
+    return { document, edits: log };
+  });
 
 /** Whether nothing is kept yet. */
 export async function isEmpty(database: Database): Promise<boolean> {

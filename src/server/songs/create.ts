@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { fail, ok, type Result } from "@/base";
 import {
   type Adjustments,
@@ -16,7 +17,6 @@ import type { BandBody, SongBody, VersionBody } from "@/core/song/schema";
 import type { Database } from "../db/open-database";
 import { findDoubles } from "../documents/shelf";
 import { createDocuments, listDocuments, type NewDocument } from "../documents/stored-documents";
-import { heldOnHost } from "../host";
 import { makeId } from "../ids";
 
 export type CreatedSong = { readonly songId: string; readonly versionId: string };
@@ -88,22 +88,18 @@ export async function createSong(
       ? { name: input.content.name.replace(/^.*[/\\]/u, "") || "A file", kind: "file", text }
       : { name: "Pasted text", kind: "sheet", text };
   const { documents, songId, versionId } = songDocuments(sheet, { title, tags: sheet.tags, source });
-  return oneByOne(async () => {
-    const doubles = input.double ? [] : await findDoubles(database, title);
+  return database.transaction(async (tx) => {
+    // Two files of one title may come at once, to two threads.
+    await tx.execute(sql`select pg_advisory_xact_lock(${MAKING})`);
+    const doubles = input.double ? [] : await findDoubles(tx, title);
     if (doubles.length > 0) return ok({ made: false, title, doubles });
-    await createDocuments(database, documents);
+    await createDocuments(tx, documents);
     return ok({ made: true, songId, versionId, sheet, title });
   });
 }
 
-const making = heldOnHost<Promise<unknown>>("song being made");
-
-/** Looks for a double and makes the song before the next one is looked for: two files of one title may come at once. */
-function oneByOne<Value>(work: () => Promise<Value>): Promise<Value> {
-  const made = (making.now ?? Promise.resolve()).then(work, work);
-  making.now = made.catch(() => undefined);
-  return made;
-}
+/** The number of the lock on making songs, for as long as a transaction. */
+const MAKING = 1;
 
 function readInput({ content, adjustments }: SongInput): Result<ReadFile, string> {
   const options = readOptionsOf(adjustments);

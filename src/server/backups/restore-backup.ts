@@ -1,0 +1,112 @@
+import { fail, ok, type Result } from "@/base";
+import type { Database } from "../db/open-database";
+import { documents, edits, stageNotes } from "../db/schema";
+import { readRows } from "../documents/row";
+import { writeShelf } from "../documents/shelf";
+import { takenIds } from "../documents/stored-documents";
+import { makeId } from "../ids";
+import type { Told } from "../serve";
+import { arrive, beginArrival, endArrival, takeBack } from "./arriving";
+import { type BackupProblem, type LeftOut, readContent } from "./backup-file";
+import { type Prepared, prepareAll, tellLeftOut } from "./prepare";
+
+/** So many rows are written with one statement: PostgreSQL takes 65,535 values in one. */
+const AT_ONCE = 500;
+
+export type RestoreOptions = {
+  /** Brings back the rest where some of it can't be. */
+  readonly isPartly?: boolean;
+  readonly told?: Told;
+  /** What the arrival is called, for whoever may have to take it back. */
+  readonly id?: string;
+};
+
+/** Brings a backup back: all of it or nothing. Refused when anything in it is here already. */
+export async function restoreBackup(
+  database: Database,
+  file: Uint8Array,
+  { isPartly = false, told = () => {}, id = makeId() }: RestoreOptions = {},
+): Promise<Result<{ documents: number; leftOut: readonly LeftOut[] }, BackupProblem>> {
+  const read = readContent(file);
+  if (!read.ok) return read;
+  const { documents: saved, notes } = read.value;
+  const taken = await takenIds(
+    database,
+    saved.map((document) => document.id),
+  );
+  if (taken.length > 0) {
+    return fail({
+      message: `${taken.length} of the ${saved.length} documents in this backup are here already. Bring it back into an empty data folder (LANTERN_DATA, with LANTERN_DEMO=off). Nothing was changed.`,
+    });
+  }
+  const { rows, leftOut } = prepareAll(saved, (done, of) => told(done, 2 * of));
+  if (rows.length === 0 && leftOut.length > 0)
+    return fail({
+      message: `Nothing of this backup can be brought back. ${tellLeftOut(leftOut)} Nothing was changed.`,
+    });
+  if (leftOut.length > 0 && !isPartly)
+    return fail({
+      message: `${leftOut.length} of the ${saved.length} documents in this backup can't be brought back. ${tellLeftOut(leftOut)} Nothing was changed.`,
+      leftOut,
+    });
+  if (!(await beginArrival(database, id)))
+    return fail({
+      message: "Another backup is being brought back. Wait for it, or stop it. Nothing was changed.",
+    });
+  try {
+    await bringIn(database, id, rows, told);
+    const here = new Set(rows.map(({ document }) => document.id));
+    const kept = notes.filter(({ versionId }) => here.has(versionId));
+    for (let from = 0; from < kept.length; from += AT_ONCE)
+      await database.insert(stageNotes).values(kept.slice(from, from + AT_ONCE));
+    await endArrival(database, id);
+  } catch (error) {
+    await takeBack(database, id);
+    throw error;
+  }
+  return ok({ documents: rows.length, leftOut });
+}
+
+/** Writes documents in small transactions; songs come before their versions, as the shelf asks for them. */
+async function bringIn(database: Database, id: string, rows: readonly Prepared[], told: Told): Promise<void> {
+  const now = new Date();
+  const ordered = rows.toSorted(
+    (a, b) => Number(a.document.parentId !== null) - Number(b.document.parentId !== null),
+  );
+  let done = 0;
+  for (const part of inParts(ordered)) {
+    await arrive(database, id, async (tx) => {
+      for (const row of part) {
+        await tx.insert(documents).values(row.document);
+        for (let from = 0; from < row.edits.length; from += AT_ONCE)
+          await tx.insert(edits).values(row.edits.slice(from, from + AT_ONCE));
+      }
+      await writeShelf(
+        tx,
+        readRows(part.map(({ document }) => ({ ...document, createdAt: now, updatedAt: now }))),
+      );
+      return part.map(({ document }) => document.id);
+    });
+    done += part.length;
+    told(rows.length + done, 2 * rows.length);
+  }
+}
+
+/** The longest a part may be while it holds more than one document, in characters of JSON. */
+const PART = 200_000;
+
+/** Documents in parts that are written together: short ones a few at once, a long one alone. */
+function* inParts(rows: readonly Prepared[]): Generator<readonly Prepared[]> {
+  let part: Prepared[] = [];
+  let size = 0;
+  for (const row of rows) {
+    const own = JSON.stringify(row).length;
+    if (part.length > 0 && size + own > PART) {
+      yield part;
+      [part, size] = [[], 0];
+    }
+    part.push(row);
+    size += own;
+  }
+  if (part.length > 0) yield part;
+}
