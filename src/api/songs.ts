@@ -47,6 +47,20 @@ export const lightDemo = /* @__PURE__ */ endpoint("POST", "/api/demo", "leader")
 /** Everything in one file. */
 export const saveBackup = /* @__PURE__ */ endpoint("GET", "/api/backup", "leader");
 
+/** A backup the program has kept by itself, as a file: `name` is one of those the first page lists. */
+export const saveKept = /* @__PURE__ */ endpoint("GET", "/api/backup/kept", "leader", {
+  request: sent(async () => (await import("./checks/songs")).keptName),
+});
+
+/**
+ * Puts everything back as it stands in a backup the program has kept by itself; what is there now is kept as another one
+ * first. Where the database does not open, its files are put aside and a new one is made; `name` null leaves that empty.
+ */
+export const bringKept = /* @__PURE__ */ endpoint("POST", "/api/backup/kept", "leader", {
+  request: sent(async () => (await import("./checks/songs")).keptOrNothing),
+  answer: answers<Brought>(),
+});
+
 /** What came of bringing a backup back, and what of it could not be. */
 export type Brought = {
   readonly documents: number;

@@ -1,13 +1,19 @@
 import { connection } from "next/server";
 import { WHOLE_SHELF } from "@/api";
 import { byOrder } from "@/document";
+import { Rescue } from "@/rooms/shelf/Rescue";
 import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
+import { tellKept } from "@/server/backups/keeping";
 import { openDatabase } from "@/server/db/open-database";
 import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
 import { listDocuments, listUnreadable } from "@/server/documents/stored-documents";
+import { whyClosed } from "@/server/rescue";
 
 export default async function Page() {
   await connection();
+  const { kept, problem: keptProblem } = tellKept();
+  const closed = whyClosed();
+  if (closed !== null) return <Rescue reason={closed} kept={kept} />;
   const database = await openDatabase();
   const [first, facets, evenings, unreadable] = await Promise.all([
     searchShelf(database, WHOLE_SHELF),
@@ -48,6 +54,8 @@ export default async function Page() {
       first={{ ...first, rows: first.rows.map(plain) }}
       facets={facets}
       unreadable={named}
+      kept={kept}
+      keptProblem={keptProblem}
     />
   );
 }

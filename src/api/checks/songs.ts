@@ -26,6 +26,10 @@ export const songAct = z.discriminatedUnion("act", [
   z.object({ act: z.literal("rehearsed"), day: z.iso.date().nullable() }),
 ]);
 
+const kept = z.string().regex(/^[\w-]{1,40}\.zip$/u, { error: "should name a kept backup" });
+export const keptName = z.object({ name: kept });
+export const keptOrNothing = z.object({ name: kept.nullable() });
+
 export const newVersion = z.object({
   from: idSchema,
   name: z.string().trim().min(1, { error: "should not be empty" }).max(80).refine(isStorable, STORABLE),

@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { bringBackup, bringBackupPartly, call, placeOf, saveBackup } from "@/api";
+import { HowFar, type KeptBackup, KeptBackups } from "./KeptBackups";
 
 /** Brings a backup file back, tells how far it is, and can be stopped. */
 function useBringBack() {
@@ -44,7 +45,7 @@ function useBringBack() {
 }
 
 /** Everything as one file, out and in. */
-export function Backup() {
+export function Backup({ kept, problem }: { kept: readonly KeptBackup[]; problem: string | null }) {
   const { said, partly, share, bring, stop } = useBringBack();
   return (
     <section aria-label="Backup" className="mt-10 border-t border-base-300 pt-4">
@@ -66,12 +67,7 @@ export function Backup() {
       </p>
       {share !== null && (
         <p className="mt-2 flex items-center gap-4">
-          <progress
-            className="progress progress-primary w-64"
-            max={1}
-            value={share}
-            aria-label="Back so far"
-          />
+          <HowFar share={share} />
           <button type="button" className="btn btn-sm" onClick={stop}>
             Stop
           </button>
@@ -85,6 +81,7 @@ export function Backup() {
           </button>
         )}
       </p>
+      <KeptBackups kept={kept} problem={problem} />
     </section>
   );
 }

@@ -3,6 +3,7 @@ import type { ShelfPage, ShelfSong } from "@/api";
 import { describeTime, pretty } from "@/ui/pretty";
 import { HelpButtons } from "../frame";
 import { Backup } from "./Backup";
+import type { KeptBackup } from "./KeptBackups";
 import { NewEvening } from "./NewEvening";
 import { type Facets, SongList } from "./SongList";
 
@@ -20,11 +21,16 @@ export function Shelf({
   first,
   facets,
   unreadable,
+  kept,
+  keptProblem,
 }: {
   evenings: readonly ShelfEvening[];
   first: ShelfPage;
   facets: Facets;
   unreadable: readonly { readonly id: string; readonly name: string; readonly problem: string }[];
+  kept: readonly KeptBackup[];
+  /** Why the last backup was not kept; null where it was. */
+  keptProblem: string | null;
 }) {
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
@@ -61,7 +67,7 @@ export function Shelf({
         <Evening key={evening.id} evening={evening} />
       ))}
       <SongList first={first} facets={facets} />
-      <Backup />
+      <Backup kept={kept} problem={keptProblem} />
     </main>
   );
 }

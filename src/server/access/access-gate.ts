@@ -27,6 +27,20 @@ const tokenIn = (cookie: string): string | null => {
   );
 };
 
+/** What whoever is at this machine may have while the database does not open: the first page and its way out. */
+const FOR_RESCUE = /^\/(?:|api\/backup\/kept|icon\.svg|favicon\.ico|_next\/static\/.*)$/u;
+
+/** Looks at a request while the database does not open: nobody can be told from another, so only this machine gets in. */
+export function admitToRescue({ method, path, from }: Omit<AtTheGate, "cookie">): Admission {
+  if (from === "here" && FOR_RESCUE.test(path)) return { ok: true, headers: { [ROLE_HEADER]: "leader" } };
+  return {
+    ok: false,
+    status: 503,
+    message: "The database does not open. The first page, at the machine itself, offers the newest backup.",
+    location: from === "here" && method === "GET" && !path.startsWith("/api/") ? "/" : null,
+  };
+}
+
 /**
  * Looks at every request before anything else does. While nothing is open, whoever is at this machine is the leader. While
  * an evening is open, the leader is who carries the leader's token, on this machine too; others at this machine may read.

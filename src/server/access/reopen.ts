@@ -1,15 +1,20 @@
-import { closeDatabase, openDatabase } from "../db/open-database";
+import { closeDatabase } from "../db/open-database";
 import { host } from "../host";
-import { admit } from "./access-gate";
+import { openOrNote, whyClosed } from "../rescue";
+import { admit, admitToRescue } from "./access-gate";
 import { endOpening, findOpening, onEnd } from "./openings";
 
 /** Hands the gate to the host. */
 export function setUpGate(): void {
   onEnd(() => void host().network?.close());
   host().takeGate({
-    admit: async (request) => admit(await openDatabase(), request),
+    admit: async (request) => {
+      const database = await openOrNote();
+      return database ? admit(database, request) : admitToRescue(request);
+    },
     reopen: async ({ closed }) => {
-      const database = await openDatabase();
+      const database = await openOrNote();
+      if (!database) return null;
       if (closed) await endOpening(database);
       const opening = await findOpening(database);
       // The same port as before: that is where the phones are trying.
@@ -22,6 +27,8 @@ export function setUpGate(): void {
         return null;
       }
     },
-    close: closeDatabase,
+    close: async () => {
+      if (whyClosed() === null) await closeDatabase();
+    },
   });
 }

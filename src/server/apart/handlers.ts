@@ -1,7 +1,14 @@
-import { bringBackup, bringBackupPartly, makeSong, saveBackup, sendEdit } from "@/api";
+import { bringBackup, bringBackupPartly, bringKept, makeSong, saveBackup, saveKept, sendEdit } from "@/api";
 import type { Handler } from "../serve";
-import { answerBringBackup, answerBringBackupPartly, answerSaveBackup } from "./backups";
-import { nameOf } from "./job";
+import {
+  answerBringBackup,
+  answerBringBackupPartly,
+  answerBringKept,
+  answerRoll,
+  answerSaveBackup,
+  answerSaveKept,
+} from "./backups";
+import { nameOf, ROLL } from "./job";
 import { answerMakeSong } from "./make-song";
 import { answerEdit } from "./take-edit";
 
@@ -12,4 +19,7 @@ export const HANDLERS: ReadonlyMap<string, Handler> = new Map([
   [nameOf(saveBackup), answerSaveBackup],
   [nameOf(bringBackup), answerBringBackup],
   [nameOf(bringBackupPartly), answerBringBackupPartly],
+  [nameOf(saveKept), answerSaveKept],
+  [nameOf(bringKept), answerBringKept],
+  [ROLL, answerRoll],
 ]);

@@ -30,6 +30,9 @@ export type FromWork =
 /** What the thread is told a piece of work is called. */
 export const WORK_HEADER = "x-lantern-work";
 
+/** What the program itself asks for: a backup to be kept. No route leads there. */
+export const ROLL = "keep a backup";
+
 /** What an endpoint is called between the two. */
 export const nameOf = ({ method, path }: { readonly method: string; readonly path: string }): string =>
   `${method} ${path}`;

@@ -15,6 +15,10 @@ export type ApartOptions = {
   readonly above?: number;
   /** Takes back what a piece of work had begun that did not come to its end: the thread was ended. */
   readonly takeBack?: (work: string) => Promise<void>;
+  /** What is done here before it is answered, with the body as it came; an answer of its own is the answer. */
+  readonly before?: (body: string) => Promise<Response | null>;
+  /** What is done here once it was answered, and not refused. */
+  readonly afterwards?: () => Promise<void>;
 };
 
 /** How an answer comes that tells how far it is: lines of JSON, the last one the answer (NDJSON). */
@@ -28,7 +32,7 @@ const HEADERS = [ROLE_HEADER, GUEST_HEADER, "content-type"];
  */
 export function serveApart(
   endpoint: Pick<Endpoint, "method" | "path" | "changes" | "who">,
-  { most, above = 0, takeBack }: ApartOptions,
+  { most, above = 0, takeBack, before, afterwards }: ApartOptions,
 ): Handler {
   const name = nameOf(endpoint);
   const handler = HANDLERS.get(name)!;
@@ -39,6 +43,8 @@ export function serveApart(
     if (refused) return refused;
     const body = endpoint.method === "GET" ? null : await readChunks(request, most);
     if (body && !body.ok) return body.response;
+    const early = await before?.(Buffer.concat(body?.value ?? []).toString("utf8"));
+    if (early) return early;
     const work = makeId();
     const sent: SentRequest = {
       method: endpoint.method,
@@ -60,7 +66,11 @@ export function serveApart(
           throw error;
         })
         .finally(endpoint.changes ? forgetCounts : null)
-        .then(asResponse, whyNot);
+        .then(async (said) => {
+          if (said.status < 300) await afterwards?.();
+          return asResponse(said);
+        })
+        .catch(whyNot);
     const isTold = (request.headers.get("accept") ?? "").includes(LINES);
     return isTold ? inLines(answer, request.signal) : answer(request.signal);
   };

@@ -44,7 +44,10 @@ function misplaced(
   return song.kind === "song" ? null : "belongs to something that is no song";
 }
 
-/** Plays every document of a backup; a version of a song that can't be brought back is left out with it. */
+/**
+ * Plays every document of a backup; a version of a song that can't be brought back is left out with it.
+ * @returns what can be written, songs before their versions
+ */
 export function prepareAll(
   saved: readonly SavedDocument[],
   told: Told = () => {},
@@ -66,7 +69,9 @@ export function prepareAll(
   for (const document of saved)
     if (document.parentId !== null && leftOut.has(document.parentId) && !leftOut.has(document.id))
       leave(document, "its song can't be brought back");
-  return { rows: rows.filter(({ document }) => !leftOut.has(document.id)), leftOut: [...leftOut.values()] };
+  const left = rows.filter(({ document }) => !leftOut.has(document.id));
+  const isVersion = ({ document }: Prepared) => Number(document.parentId !== null);
+  return { rows: left.sort((a, b) => isVersion(a) - isVersion(b)), leftOut: [...leftOut.values()] };
 }
 
 /** Says that an edit's id was there before, in this document or another. @param seen is filled with this one's */

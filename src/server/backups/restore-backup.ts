@@ -1,17 +1,12 @@
 import { fail, ok, type Result } from "@/base";
 import type { Database } from "../db/open-database";
-import { documents, edits, stageNotes } from "../db/schema";
-import { readRows } from "../documents/row";
-import { writeShelf } from "../documents/shelf";
 import { takenIds } from "../documents/stored-documents";
 import { makeId } from "../ids";
 import type { Told } from "../serve";
 import { arrive, beginArrival, endArrival, takeBack } from "./arriving";
 import { type BackupProblem, type LeftOut, readContent } from "./backup-file";
 import { type Prepared, prepareAll, tellLeftOut } from "./prepare";
-
-/** So many rows are written with one statement: PostgreSQL takes 65,535 values in one. */
-const AT_ONCE = 500;
+import { writeNotes, writeRows } from "./write-rows";
 
 export type RestoreOptions = {
   /** Brings back the rest where some of it can't be. */
@@ -55,10 +50,7 @@ export async function restoreBackup(
     });
   try {
     await bringIn(database, id, rows, told);
-    const here = new Set(rows.map(({ document }) => document.id));
-    const kept = notes.filter(({ versionId }) => here.has(versionId));
-    for (let from = 0; from < kept.length; from += AT_ONCE)
-      await database.insert(stageNotes).values(kept.slice(from, from + AT_ONCE));
+    await writeNotes(database, notes, rows);
     await endArrival(database, id);
   } catch (error) {
     await takeBack(database, id);
@@ -67,24 +59,12 @@ export async function restoreBackup(
   return ok({ documents: rows.length, leftOut });
 }
 
-/** Writes documents in small transactions; songs come before their versions, as the shelf asks for them. */
+/** Writes documents in small transactions. */
 async function bringIn(database: Database, id: string, rows: readonly Prepared[], told: Told): Promise<void> {
-  const now = new Date();
-  const ordered = rows.toSorted(
-    (a, b) => Number(a.document.parentId !== null) - Number(b.document.parentId !== null),
-  );
   let done = 0;
-  for (const part of inParts(ordered)) {
+  for (const part of inParts(rows)) {
     await arrive(database, id, async (tx) => {
-      for (const row of part) {
-        await tx.insert(documents).values(row.document);
-        for (let from = 0; from < row.edits.length; from += AT_ONCE)
-          await tx.insert(edits).values(row.edits.slice(from, from + AT_ONCE));
-      }
-      await writeShelf(
-        tx,
-        readRows(part.map(({ document }) => ({ ...document, createdAt: now, updatedAt: now }))),
-      );
+      await writeRows(tx, part);
       return part.map(({ document }) => document.id);
     });
     done += part.length;

@@ -56,6 +56,11 @@ export async function openDatabase(): Promise<Database> {
   return (await opened.now).database;
 }
 
+/** Forgets the database, which is another one now: whoever asks opens it anew. */
+export function forgetDatabase(): void {
+  opened.now = null;
+}
+
 export async function closeDatabase(): Promise<void> {
   await (await opened.now)?.close();
 }

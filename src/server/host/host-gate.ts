@@ -11,7 +11,7 @@ export type Admission =
   | { readonly ok: true; readonly headers: Readonly<Record<string, string>> }
   | {
       readonly ok: false;
-      readonly status: 401 | 403;
+      readonly status: 401 | 403 | 503;
       readonly message: string;
       readonly location: string | null;
     };

@@ -66,8 +66,8 @@ if (!(await lockFolder(realpathSync(folder), lost)))
   );
 
 // Opening the database takes as long as getting Next ready: it is begun first.
-const { startStore } = await import("../store/start-store");
-const store = startStore(folder, {
+const { Store } = await import("../store/store");
+const store = new Store(folder, {
   onBroken: (code) =>
     leave(
       `The disk does not take what is written into ${folder} (${code}). The program ends: what was said to be saved is there, and windows keep what was not. Look at the disk, then start it again.`,

@@ -160,6 +160,14 @@ export class LiveSession {
       if (listener.guestId !== null && guestIds.includes(listener.guestId)) listener.end();
   }
 
+  /** Ends every line and watches nothing any more. */
+  end(): void {
+    for (const listener of [...this.listeners]) listener.end();
+    for (const end of this.unwatch) end();
+    clearInterval(this.beat);
+    clearTimeout(this.settling);
+  }
+
   /** How many listen. */
   get following(): number {
     return this.listeners.size;
@@ -228,6 +236,13 @@ export async function liveSession(eveningId: string): Promise<LiveSession | null
   });
   if (!found) sessions().delete(eveningId);
   return found;
+}
+
+/** Ends all sessions: what stood in the database is another now. Who followed comes again and is told anew. */
+export async function endSessions(): Promise<void> {
+  const open = [...sessions().values()];
+  sessions().clear();
+  for (const session of open) (await session.catch(() => null))?.end();
 }
 
 /** Ends the lines of guests who are out, wherever they listen: on stage, and to edits. */

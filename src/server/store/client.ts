@@ -33,12 +33,22 @@ export class StoreClient implements Client {
   private begun = 0;
   private isClosed = false;
 
+  private port!: MessagePort;
+
   constructor(
-    private readonly port: MessagePort,
+    port: MessagePort,
     private readonly onClose: () => Promise<void> = async () => {},
   ) {
+    this.askOver(port);
+  }
+
+  /** Asks over another line from now on: the database is another one. What was still asked is refused. */
+  askOver(port: MessagePort): void {
+    this.end();
+    this.isClosed = false;
+    this.port = port;
     port.on("message", (answer: Answer) => this.take(answer));
-    port.on("close", () => this.end());
+    port.on("close", () => port === this.port && this.end());
   }
 
   query(text: string, params: readonly unknown[] = [], options: Options = {}): Promise<Rows> {

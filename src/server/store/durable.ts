@@ -6,6 +6,9 @@ import { NodeFS } from "@electric-sql/pglite/nodefs";
 /** The folder of the database inside the data folder. */
 const DATABASE = "postgres";
 
+/** Where the database of a data folder is. */
+export const placeIn = (folder: string): string => path.join(folder, DATABASE);
+
 /** What the database is started with: as it is by default, but writing through to the disk. */
 const START_PARAMS = [
   // "-F" turns fsync off.
@@ -26,7 +29,7 @@ type NodeFileSystem = {
 };
 
 /** Writes a file or folder through to the disk. */
-function syncPath(place: string): void {
+export function syncPath(place: string): void {
   const descriptor = fs.openSync(place, "r");
   try {
     fs.fsyncSync(descriptor);
@@ -80,7 +83,7 @@ class DurableFS extends NodeFS {
 export type Durable = { readonly client: PGlite; readonly ready: Promise<void> };
 
 /**
- * Opens the database of a data folder, and makes it where there is none. What it acknowledges is on the disk. One that was
+ * Opens the database of a data folder, and makes it where there is none; throws where there is only part of one. What it acknowledges is on the disk. One that was
  * cut off while it was made held nothing yet, and is made anew.
  * @param folder the data folder, which is there already
  * @param onBroken is told when the disk does not take what was written. The database gives up then: the program should
@@ -92,10 +95,12 @@ export function openDurable(
     throw error;
   },
 ): Durable {
-  const place = path.join(folder, DATABASE);
+  const place = placeIn(folder);
   const unfinished = path.join(folder, `${DATABASE}.unfinished`);
   if (fs.existsSync(unfinished)) fs.rmSync(place, { recursive: true, force: true });
-  const isNew = !fs.existsSync(path.join(place, "PG_VERSION"));
+  const isNew = !fs.existsSync(place) || fs.readdirSync(place).length === 0;
+  if (!isNew && !fs.existsSync(path.join(place, "PG_VERSION")))
+    throw new Error("PG_VERSION is missing: these are not all the files of a database");
   if (isNew) {
     fs.writeFileSync(unfinished, "");
     syncPath(folder);

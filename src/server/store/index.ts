@@ -1,3 +1,3 @@
 export { type Client, StoreClient } from "./client";
 export { openDurable } from "./durable";
-export type { Store } from "./start-store";
+export { NotOpened, type Store } from "./store";
