@@ -11,8 +11,9 @@ const config: KnipConfig = {
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
     "public/stage-worker.js",
-    // Loaded before the program, by a check.
+    // Loaded before the program, by a check and a bench.
     "scripts/lib/failing-disk.mjs",
+    "scripts/lib/loop-delay.mjs",
   ],
   project: ["**/*.{ts,tsx,mjs,js,css}"],
   ignoreBinaries: ["openssl", "umount", "unshare"],

@@ -9,11 +9,14 @@ export const whyClosed = (): string | null => closed.now;
 /** Errors of the system that say the folder can't be used at all: there is nothing to be rescued then. */
 const UNUSABLE: readonly unknown[] = ["EACCES", "EPERM", "EROFS", "ENOSPC", "EMFILE", "EDQUOT"];
 
+/** What the embedded database says of any damage. */
+const SAYS_NOTHING = /^Aborted|failed to initialize/u;
+
 /** Notes that the database does not open, so that the first page can offer a way out. @returns false where it can't */
 export function noteClosed(error: unknown): boolean {
   const { message = String(error), code = null } = error as { message?: string; code?: unknown };
   if (!host().store || UNUSABLE.includes(code)) return false;
-  closed.now = message;
+  closed.now = SAYS_NOTHING.test(message) ? "PostgreSQL can't start on them" : message;
   return true;
 }
 

@@ -54,7 +54,7 @@ export function Backup({ kept, problem }: { kept: readonly KeptBackup[]; problem
         <a className="btn btn-sm" href={placeOf(saveBackup)} download>
           Save everything as one file
         </a>
-        <label className="flex items-center gap-2 text-sm">
+        <label className="flex items-center gap-2 text-sm whitespace-nowrap">
           Bring a backup back
           <input
             type="file"

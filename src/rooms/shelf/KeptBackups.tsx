@@ -70,6 +70,9 @@ export function ChooseKept({
   );
 }
 
+const howMany = (count: number): string =>
+  count === 0 ? "None is there yet." : count === 1 ? "One is there." : `${count} are there.`;
+
 /** The backups the program has kept: one can be saved out, or everything put back as it was then. */
 export function KeptBackups({ kept, problem }: { kept: readonly KeptBackup[]; problem: string | null }) {
   const [chosen, setChosen] = useState(kept[0]?.name ?? "");
@@ -80,8 +83,7 @@ export function KeptBackups({ kept, problem }: { kept: readonly KeptBackup[]; pr
     <div className="mt-4">
       <p className="max-w-3xl text-sm">
         While it is used, the program keeps a backup every hour in its data folder: the newest 24, and one for
-        each of 14 days. {kept.length === 0 ? "None is there yet." : `${kept.length} are there.`} They die
-        with the disk: save one elsewhere now and then.
+        each of 14 days. {howMany(kept.length)} They die with the disk: save one elsewhere now and then.
       </p>
       {problem !== null && (
         <p role="alert" className="mt-2 font-bold text-error">

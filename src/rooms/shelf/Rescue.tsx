@@ -23,8 +23,8 @@ export function Rescue({ reason, kept }: { reason: string; kept: readonly KeptBa
         <section aria-label="Kept backups" className="mb-6 rounded-box bg-base-200 p-4">
           <h2>Go on from a backup</h2>
           <p className="mt-1 mb-3 text-sm">
-            The program has kept {kept.length} by itself. What was edited after the one you choose is not in
-            it.
+            The program has kept {kept.length === 1 ? "one" : kept.length} by itself. What was edited after
+            the one you choose is not in it.
           </p>
           <p className="flex flex-wrap items-center gap-3">
             <ChooseKept kept={kept} chosen={chosen} onChoose={setChosen} />

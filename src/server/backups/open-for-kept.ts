@@ -1,4 +1,4 @@
-import { keptOrNothing } from "@/api/checks/songs";
+import { bringKept } from "@/api";
 import { refuse } from "../http";
 import { openAnew, whyClosed } from "../rescue";
 import { startKeeping } from "./keeping";
@@ -12,7 +12,7 @@ import { readKept } from "./kept-folder";
  */
 export async function openForKept(body: string): Promise<Response | null> {
   if (whyClosed() === null) return null;
-  const asked = keptOrNothing.safeParse(readJson(body));
+  const asked = (await bringKept.request!.check()).safeParse(readJson(body));
   if (!asked.success) return refuse(400, "name", "should name a kept backup, or be null");
   const { name } = asked.data;
   if (name !== null && !readKept(name)) return refuse(404, "name", "names no backup that is kept");

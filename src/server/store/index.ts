@@ -1,3 +1,3 @@
 export { type Client, StoreClient } from "./client";
 export { openDurable } from "./durable";
-export { NotOpened, type Store } from "./store";
+export type { Store } from "./store";

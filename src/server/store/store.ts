@@ -16,7 +16,7 @@ export type StartOptions = {
 const file = () => path.join(process.cwd(), "build", "store-thread.mjs");
 
 /** A database that does not open, and the code of the system where that is why. */
-export class NotOpened extends Error {
+class NotOpened extends Error {
   constructor(
     reason: string,
     readonly code: string | null,
