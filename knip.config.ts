@@ -10,10 +10,12 @@ const config: KnipConfig = {
     "src/server/apart/thread.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
+    "checks/faults/main.ts",
     "public/stage-worker.js",
     // Loaded before the program, by a check and a bench.
     "scripts/lib/failing-disk.mjs",
     "scripts/lib/loop-delay.mjs",
+    "scripts/lib/moved-clock.mjs",
   ],
   project: ["**/*.{ts,tsx,mjs,js,css}"],
   ignoreBinaries: ["openssl", "umount", "unshare"],

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync, truncateSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { expect, test } from "@playwright/test";
@@ -54,4 +54,50 @@ test("a killed program comes back with everything that was saved, and a backup r
   await expect(page.getByLabel("Tempo")).toHaveValue("88");
   await third.stop();
   for (const folder of [data, empty]) rmSync(folder, { recursive: true, force: true });
+});
+
+test("everything is put back from a kept backup, and a database that does not open goes on from one", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const data = mkdtempSync(path.join(tmpdir(), "lantern-kept-"));
+  const env = { LANTERN_BACKUP_MINUTES: "0.05" };
+  const first = await startServer({ data, env });
+  const backup = page.getByRole("region", { name: "Backup" });
+  await expect(async () => {
+    await page.goto(first.address);
+    await expect(backup.getByLabel("As it was on")).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await openFromShelf(page, "Lamp on the Water");
+  await page.waitForURL(/\/song\//);
+  const place = new URL(page.url()).pathname;
+  const tempo = await page.getByLabel("Tempo").inputValue();
+  await page.getByLabel("Tempo").fill("88");
+  await page.getByLabel("Tempo").press("Enter");
+  await saved(page);
+  await page.goto(first.address);
+  await backup
+    .getByLabel("As it was on")
+    .selectOption({ index: -1 + (await backup.getByRole("option").count()) });
+  await backup.getByRole("button", { name: "Put everything back" }).click();
+  await backup.getByRole("button", { name: "Leave it" }).click();
+  await expect(backup.getByRole("button", { name: "Put it back" })).toHaveCount(0);
+  await backup.getByRole("button", { name: "Put everything back" }).click();
+  const loaded = page.waitForEvent("load");
+  await backup.getByRole("button", { name: "Put it back" }).click();
+  await loaded;
+  await page.goto(first.address + place);
+  await expect(page.getByLabel("Tempo")).toHaveValue(tempo);
+  await first.stop();
+
+  truncateSync(path.join(data, "postgres", "global", "pg_control"), 100);
+  const second = await startServer({ data, env });
+  await page.goto(second.address + place);
+  await expect(page.getByRole("heading", { name: "The database does not open" })).toBeVisible();
+  await page.getByRole("button", { name: "Go on from this one" }).click();
+  await expect(page.getByRole("heading", { name: "Shared Lantern" })).toBeVisible();
+  await page.goto(second.address + place);
+  await expect(page.getByLabel("Tempo")).toBeVisible();
+  await second.stop();
+  rmSync(data, { recursive: true, force: true });
 });

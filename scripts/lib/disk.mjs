@@ -44,7 +44,9 @@ export class Disk {
   }
 
   remove() {
-    spawnSync("umount", [this.place]);
+    // A program that was ended a moment ago may still hold it.
+    for (let tries = 0; tries < 50 && spawnSync("umount", [this.place]).status !== 0; tries++)
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100);
     rmSync(this.folder, { recursive: true, force: true });
   }
 }

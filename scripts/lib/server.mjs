@@ -4,7 +4,7 @@ import { setTimeout as wait } from "node:timers/promises";
 import { HOST } from "./ready.mjs";
 
 /** A port of the loopback that is free now. */
-const freePort = () =>
+export const freePort = () =>
   new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once("error", reject);
