@@ -5,11 +5,9 @@ import path from "node:path";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
-import { unwrap } from "@/base";
-import { add } from "@/core/song/edit";
 import { type Database, openFolder } from "@/server/db/open-database";
 import { takeEdit } from "@/server/documents/stored-documents";
-import { createSong } from "@/server/songs/create";
+import { numberedEdit, shortSong } from "../testing/server/numbered-edits";
 
 const EDITS = 300;
 const ROUNDS = 3;
@@ -27,19 +25,11 @@ async function openPlain(folder: string): Promise<Open> {
 async function timesOf(open: (folder: string) => Promise<Open>): Promise<number[]> {
   const folder = mkdtempSync(path.join(tmpdir(), "lantern-bench-"));
   const { database, close } = await open(folder);
-  const content = { text: "[Verse]\nG C D G\none two three four" };
-  const song = unwrap(await createSong(database, { content, title: "", adjustments: {}, double: true }));
-  if (!song.made) throw new Error("Expected a song to be made.");
+  const versionId = await shortSong(database);
   const times: number[] = [];
   for (let number = 0; number < EDITS; number++) {
-    const id = `source${number}`;
-    const row = { id, order: `V${number}`, name: id, kind: "sheet", text: "" } as const;
     const began = performance.now();
-    await takeEdit(database, song.versionId, {
-      editId: `edit${number}`,
-      base: 0,
-      command: add("sources", row),
-    });
+    await takeEdit(database, versionId, numberedEdit(number));
     times.push(performance.now() - began);
   }
   await close();

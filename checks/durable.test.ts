@@ -2,15 +2,13 @@ import fs, { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, afterEach, describe, expect, it, vi } from "vitest";
-import { unwrap } from "@/base";
-import { add } from "@/core/song/edit";
-import { type Database, openFolder } from "@/server/db/open-database";
+import { openFolder } from "@/server/db/open-database";
 import { isEmpty, takeEdit } from "@/server/documents/stored-documents";
-import { createSong } from "@/server/songs/create";
 import { whyNoDisk } from "../scripts/lib/disk.mjs";
 import { cutPower } from "../scripts/lib/power-cut.mjs";
 import { startServer } from "../scripts/lib/server.mjs";
 import { writeAtOnce } from "../scripts/lib/writers.mjs";
+import { numberedEdit, shortSong } from "../testing/server/numbered-edits";
 
 /** Saved means on the disk: fsync and fdatasync of POSIX.1-2017, asked for before anything is acknowledged. */
 
@@ -25,26 +23,14 @@ afterAll(() => {
 });
 afterEach(() => vi.restoreAllMocks());
 
-const newSong = async (database: Database) => {
-  const content = { text: "[Verse]\nG C D G\none two three four" };
-  const song = unwrap(await createSong(database, { content, title: "", adjustments: {}, double: true }));
-  if (!song.made) throw new Error("Expected a song to be made.");
-  return song.versionId;
-};
-const edit = (number: number) => {
-  const id = `source${number}`;
-  const row = { id, order: `V${number}`, name: id, kind: "sheet", text: "" } as const;
-  return { editId: `edit${number}`, base: 0, command: add("sources", row) };
-};
-
 describe("what is acknowledged", () => {
   it("was written through to the disk, every single time", async () => {
     const { database, close } = await openFolder(newFolder());
-    const versionId = await newSong(database);
+    const versionId = await shortSong(database);
     const sync = vi.spyOn(fs, "fdatasyncSync");
     for (let number = 0; number < 40; number++) {
       const before = sync.mock.results.filter(({ type }) => type === "return").length;
-      expect(await takeEdit(database, versionId, edit(number))).toMatchObject({ status: "done" });
+      expect(await takeEdit(database, versionId, numberedEdit(number))).toMatchObject({ status: "done" });
       expect(sync.mock.results.filter(({ type }) => type === "return").length).toBeGreaterThan(before);
     }
     await close();
@@ -103,7 +89,7 @@ describe("a new folder", () => {
     const { database, close } = await openFolder(folder);
     expect(await isEmpty(database)).toBe(true);
     expect(fs.existsSync(path.join(folder, "postgres.unfinished"))).toBe(false);
-    await newSong(database);
+    await shortSong(database);
     await close();
     const again = await openFolder(folder);
     expect(await isEmpty(again.database)).toBe(false);

@@ -15,6 +15,7 @@ const when = (at: string): string =>
 export function useBringKept() {
   const [share, setShare] = useState<number | null>(null);
   const [said, setSaid] = useState("");
+  const [lost, setLost] = useState<readonly string[]>([]);
   const bring = async (name: string | null) => {
     setSaid("");
     setShare(0);
@@ -22,14 +23,35 @@ export function useBringKept() {
       sent: { name },
       onProgress: (done, of) => setShare(of === 0 ? 1 : done / of),
     });
-    // What every window holds is of before: this one begins anew.
-    if (brought.ok) return window.location.assign("/");
     setShare(null);
+    // What every window holds is of before: this one begins anew.
+    if (brought.ok && brought.answer.leftOut.length === 0) return beginAnew();
+    if (brought.ok) return setLost(brought.answer.leftOut.map((one) => `The ${one.name}: ${one.problem}.`));
     setSaid(
       brought.status === "away" ? "The server can’t be reached. Nothing was changed." : brought.message,
     );
   };
-  return { share, said, bring };
+  return { share, said, lost, bring };
+}
+
+const beginAnew = () => window.location.assign("/");
+
+/** What of a backup could not be put back, once the rest is. */
+export function LostOfKept({ lost }: { lost: readonly string[] }) {
+  if (lost.length === 0) return null;
+  return (
+    <div role="alert" className="mt-2 rounded-box border-2 border-warning p-3">
+      <p>Everything else is back. This could not be, and is still in that backup:</p>
+      <ul className="my-2 list-disc pl-5">
+        {lost.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+      </ul>
+      <button type="button" className="btn btn-sm btn-primary" onClick={beginAnew}>
+        Go on
+      </button>
+    </div>
+  );
 }
 
 /** How far it is, while it works. */
@@ -77,7 +99,7 @@ const howMany = (count: number): string =>
 export function KeptBackups({ kept, problem }: { kept: readonly KeptBackup[]; problem: string | null }) {
   const [chosen, setChosen] = useState(kept[0]?.name ?? "");
   const [isSure, setSure] = useState(false);
-  const { share, said, bring } = useBringKept();
+  const { share, said, lost, bring } = useBringKept();
   const name = kept.some((one) => one.name === chosen) ? chosen : (kept[0]?.name ?? "");
   return (
     <div className="mt-4">
@@ -125,6 +147,7 @@ export function KeptBackups({ kept, problem }: { kept: readonly KeptBackup[]; pr
           </button>
         </p>
       )}
+      <LostOfKept lost={lost} />
       <p aria-live="polite" className="mt-2">
         {said}
       </p>

@@ -2,12 +2,12 @@
 
 import { useState } from "react";
 import { placeOf, saveKept } from "@/api";
-import { ChooseKept, HowFar, type KeptBackup, useBringKept } from "./KeptBackups";
+import { ChooseKept, HowFar, type KeptBackup, LostOfKept, useBringKept } from "./KeptBackups";
 
 /** The first page where the database does not open: why, and the newest backup as a way out. */
 export function Rescue({ reason, kept }: { reason: string; kept: readonly KeptBackup[] }) {
   const [chosen, setChosen] = useState(kept[0]?.name ?? "");
-  const { share, said, bring } = useBringKept();
+  const { share, said, lost, bring } = useBringKept();
   return (
     <main className="mx-auto max-w-3xl px-4 py-10">
       <h1 className="mb-4">The database does not open</h1>
@@ -53,6 +53,7 @@ export function Rescue({ reason, kept }: { reason: string; kept: readonly KeptBa
         </button>
         {share !== null && <HowFar share={share} />}
       </p>
+      <LostOfKept lost={lost} />
       <p aria-live="polite" className="mt-3">
         {said}
       </p>
