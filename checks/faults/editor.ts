@@ -24,6 +24,8 @@ export class Editor {
   private stopStore: () => void = () => {};
   private queued: readonly PendingEdit<Tables>[] = [];
   private made = 0;
+  /** How often it was opened: what was opened before sends nothing more, and keeps nothing. */
+  private opened = 0;
   private readonly rows: string[] = [];
 
   private constructor(
@@ -85,6 +87,7 @@ export class Editor {
   /** Closes the window and opens it anew: only what its queue has kept goes on. */
   async reload(): Promise<void> {
     this.stopStore();
+    this.opened++;
     for (;;) {
       const loaded = await load(this.about).catch(() => null);
       if (loaded) {
@@ -100,10 +103,11 @@ export class Editor {
   }
 
   private open(loaded: { readonly revision: number; readonly body: Body<Tables> }): DocumentStore<Tables> {
+    const own = this.opened;
     const queue = {
       load: async () => [...this.queued],
       save: async (pending: readonly PendingEdit<Tables>[]) => {
-        this.queued = structuredClone(pending);
+        if (own === this.opened) this.queued = structuredClone(pending);
       },
     };
     const store = createDocumentStore(
@@ -111,7 +115,7 @@ export class Editor {
       { id: this.about.versionId, ...loaded },
       {
         queue,
-        transport: this.transport(),
+        transport: this.transport(() => own === this.opened),
         makeId: () => `${this.name}e${this.chance.below(1e9)}x${this.made}`,
         retryMs: 300,
       },
@@ -120,11 +124,12 @@ export class Editor {
     return store;
   }
 
-  private transport(): Transport<Tables> {
+  private transport(isOpen: () => boolean): Transport<Tables> {
     const { address, versionId, cookie } = this.about;
     const place = `/api/documents/${versionId}`;
     return {
       send: async (edit) => {
+        if (!isOpen()) return { status: "away" };
         const said = await ask(address, "POST", `${place}/edits`, { body: edit, cookie });
         if (said?.status === 200) this.acknowledged.add(edit.editId);
         return answerOf(said);

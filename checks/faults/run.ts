@@ -2,6 +2,7 @@ import { setTimeout as wait } from "node:timers/promises";
 import { isDeepStrictEqual } from "node:util";
 import { asc, eq } from "drizzle-orm";
 import { DOCUMENTS, isKind } from "@/core/song/schema";
+import type { Body } from "@/document";
 import { openFolder } from "@/server/db/open-database";
 import { documents, edits, liveEvents } from "@/server/db/schema";
 import { replayLog } from "@/server/documents/stored-documents";
@@ -111,7 +112,7 @@ export async function runFaults({ seed, faults, say = () => {} }: FaultRun): Pro
     isOver = true;
     await Promise.all(working);
     const wrong = [...guests.intrusions, ...(await guests.wrong())];
-    await settled(editors);
+    await settled(editors, about);
     const stageState = await settledStage(evening, phone);
     for (const one of [...editors, phone]) one.stop();
     await world.stop();
@@ -155,12 +156,22 @@ async function openEvening(world: World) {
   return { ...evening, versionId, itemId: item.id, code: player.code };
 }
 
-/** Waits until every window has sent what it had and heard what others did. */
-async function settled(editors: readonly Editor[]): Promise<void> {
-  const isSettled = () =>
-    editors.every(({ isSaved }) => isSaved) && new Set(editors.map(({ revision }) => revision)).size === 1;
-  for (let tries = 0; !isSettled(); tries++) {
-    if (tries > 300) return;
+/**
+ * Waits until every window has sent what it had and heard what others did, and the program has nothing they have not heard:
+ * what a window had sent before it was closed may come late.
+ */
+async function settled(
+  editors: readonly Editor[],
+  {
+    address,
+    versionId,
+    cookie,
+  }: { readonly address: string; readonly versionId: string; readonly cookie: string },
+): Promise<void> {
+  for (let [tries, quiet] = [0, 0]; tries < 300 && quiet < 5; tries++) {
+    const said = await ask(address, "GET", `/api/documents/${versionId}`, { cookie });
+    const isQuiet = editors.every((one) => one.isSaved && one.revision === said?.body.revision);
+    quiet = isQuiet ? quiet + 1 : 0;
     await wait(100);
   }
 }
@@ -176,6 +187,19 @@ async function settledStage(evening: Evening, phone: Follower) {
     await wait(100);
   }
   return phone.state;
+}
+
+/** The rows that are not alike in two bodies. */
+function differences(shown: Body, stands: Body): string {
+  const tables = new Set([...Object.keys(shown), ...Object.keys(stands)]);
+  return [...tables]
+    .flatMap((table) => {
+      const [a, b] = [shown[table] ?? {}, stands[table] ?? {}];
+      const ids = new Set([...Object.keys(a), ...Object.keys(b)]);
+      return [...ids].filter((id) => !isDeepStrictEqual(a[id], b[id])).map((id) => `${table} ${id}`);
+    })
+    .slice(0, 5)
+    .join(", ");
 }
 
 /** Everything that is not as it should be in what the program has left on the disk. */
@@ -212,7 +236,10 @@ async function judge(
   const stands = all.find(({ id }) => id === versionId)!.body;
   for (const [at, editor] of editors.entries()) {
     if (!editor.isSaved) wrong.push(`window ${at} still waits`);
-    if (!isDeepStrictEqual(editor.view, stands)) wrong.push(`window ${at} shows something else`);
+    if (!isDeepStrictEqual(editor.view, stands))
+      wrong.push(
+        `window ${at}, at ${editor.revision} of ${log.length}, shows something else: ${differences(editor.view, stands)}`,
+      );
   }
   const events = await database.select().from(liveEvents).where(eq(liveEvents.eveningId, eveningId));
   for (const [pressId, event] of leader.acknowledged) {

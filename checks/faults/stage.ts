@@ -59,7 +59,8 @@ export class Follower {
   }
 }
 
-type Guest = { readonly cookie: string; readonly id: string; isOut: boolean };
+/** Somebody who joined; `isOut` is null where an answer was lost and nobody knows. */
+type Guest = { readonly cookie: string; readonly id: string; isOut: boolean | null };
 
 /** People who join by the code, look on, and are put out: whoever is out must stay out. */
 export class Guests {
@@ -100,10 +101,12 @@ export class Guests {
       const said = await ask(network, "GET", `/api/stage/${eveningId}/me`, { cookie: guest.cookie });
       if (said && isOut && said.status < 400) this.intrusions.push(`${guest.id}: ${said.status}`);
     }
-    const here = this.all.filter(({ isOut }) => !isOut);
+    const here = this.all.filter(({ isOut }) => isOut === false);
     if (here.length > 2) {
       const guest = here[this.chance.below(here.length)]!;
       const body = { act: "remove", guestId: guest.id };
+      // Whoever is being put out may be in or out until that is answered.
+      guest.isOut = null;
       const said = await ask(address, "POST", "/api/network", { body, cookie });
       if (said?.status === 200) guest.isOut = true;
     } else await this.join();
@@ -116,7 +119,8 @@ export class Guests {
     for (const { cookie, id, isOut } of this.all) {
       const said = await ask(network, "GET", `/api/stage/${eveningId}/me`, { cookie });
       const isIn = said !== null && said.status === 200;
-      if (isIn === isOut) wrong.push(`${id} ${isOut ? "is out" : "is in"}, and was answered ${said?.status}`);
+      if (isOut !== null && isIn === isOut)
+        wrong.push(`${id} ${isOut ? "is out" : "is in"}, and was answered ${said?.status}`);
     }
     return wrong;
   }
