@@ -6,9 +6,14 @@ export type SheetCodec = {
   readonly write: (sheet: ChordSheet) => { readonly text: string };
 };
 
-/** All of a sheet that is the song's: problems, losses and the custom of naming speak of the text. */
-export const contentOf = ({ problems: _problems, losses: _losses, naming: _naming, ...song }: ChordSheet) =>
-  song;
+/** All of a sheet that is the song's: problems, losses, other readings and the custom of naming speak of the text. */
+export const contentOf = ({
+  problems: _problems,
+  losses: _losses,
+  naming: _naming,
+  readings: _readings,
+  ...song
+}: ChordSheet) => song;
 
 /**
  * The law of every codec, for tests: what is read, written and read again is the same song, and writing that gives

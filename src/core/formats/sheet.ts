@@ -30,8 +30,21 @@ export type ChordSheet = {
   /** What stands beside words and chords: kept, and written back. */
   readonly extras: readonly SheetExtra[];
   readonly fingerings: readonly SheetFingering[];
+  /** Whole readings of beats that were guessed, the best first; the first is applied unless another was asked for. */
+  readonly readings: readonly SheetReading[];
   readonly problems: readonly SheetProblem[];
   readonly losses: readonly SheetLoss[];
+};
+
+/** One way to read the beats of a song whose sheet gives none. */
+export type SheetReading = {
+  /** Beats of each chord, by line, by section. */
+  readonly sections: readonly (readonly (readonly number[])[])[];
+  /** Bars of the usual line of each section; 0 where it has no chords. */
+  readonly bars: readonly number[];
+  readonly cost: number;
+  /** What it is, in words: "Verse: 4 bars a line; Chorus: 2 bars a line". */
+  readonly why: string;
 };
 
 export type SheetSection = {
@@ -152,6 +165,7 @@ export const EMPTY_SHEET: ChordSheet = Object.freeze({
   form: [],
   extras: [],
   fingerings: [],
+  readings: [],
   problems: [],
   losses: [],
 });

@@ -42,11 +42,11 @@ describe("beats written in the line", () => {
     ["| G | C |\n| % | D |", ["G 4, C 4", "C 4, D 4"]],
     ["|G|C|D|", ["G 4, C 4, D 4"]],
     ["G - D - Em - C", ["G 4?, D 4?, Em 4?, C 4?"]],
-    ["G-D-Em", ["G 4?, D 4?, Em 4?"]],
-    ["G, D, Em", ["G 4?, D 4?, Em 4?"]],
-    ["A-7 D7", ["A-7 2?, D7 2?"]],
+    ["G-D-Em", ["G 4?, D 4?, Em 8?"]],
+    ["G, D, Em", ["G 4?, D 4?, Em 8?"]],
+    ["A-7 D7", ["A-7 4?, D7 4?"]],
     ["G - - -", ["G 4"]],
-    ["N.C.  G", ["N.C. 2?, G 2?"]],
+    ["N.C.  G", ["N.C. 4?, G 4?"]],
   ])("%j", (text, expected) => expect(lengths(text)).toEqual(expected));
 
   it("takes the beats a person gives for the rest", () => {

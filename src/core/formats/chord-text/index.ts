@@ -1,1 +1,2 @@
-export { type ReadOptions, readChordText } from "./read-chord-text";
+export { readChordText } from "./read-chord-text";
+export type { ReadOptions } from "./read-options";

@@ -1,7 +1,7 @@
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SheetChord, SheetLine } from "../sheet";
 import type { ChordToken } from "./chord-line";
-import { timeChords } from "./lengths";
+import { isBar, timeChords } from "./lengths";
 import { squeeze } from "./squeeze";
 
 /** What is known where a line begins. */
@@ -16,21 +16,23 @@ export type Before = {
 /**
  * Sets the signs of a chord line over the words it stands over: columns become places in the words, signs lengths.
  * @param columns where the characters of the words stand, if not one after the other
- * @returns the line, and the first chord of each bar that holds more chords than it has half beats
+ * @returns the line, the first chord of each bar that holds more chords than it has half beats, and whether nothing is written
+ * of its beats
  */
 export function layLine(
   tokens: readonly ChordToken[],
   text: string,
   columns: readonly number[] | undefined,
   { meter, beatsPerChord, previous }: Before,
-): { line: SheetLine; crowded: readonly ChordToken[] } {
+): { line: SheetLine; crowded: readonly ChordToken[]; isOpen: boolean } {
   const { words, place } = squeeze(text, columns);
-  if (tokens.length === 0) return { line: { words, chords: [] }, crowded: [] };
+  if (tokens.length === 0) return { line: { words, chords: [] }, crowded: [], isOpen: false };
   const perChord = beatsPerChord === undefined ? null : ticksOfBeats(beatsPerChord, beatUnitOf(meter));
   const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
   const chords = timed.map(({ token, ticks, guessed }): SheetChord => {
     const chord = { symbol: token.text, at: place(token.column), ticks, guessed };
     return token.unsure ? { ...chord, unsure: true } : chord;
   });
-  return { line: { words, chords }, crowded };
+  const isOpen = timed.every(({ guessed }) => guessed) && !tokens.some(isBar);
+  return { line: { words, chords }, crowded, isOpen };
 }

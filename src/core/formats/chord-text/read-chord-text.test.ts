@@ -56,8 +56,8 @@ describe("readChordText", () => {
     expect(line("G      D/F#\nLight  on the  water")).toEqual({
       words: "Light on the water",
       chords: [
-        { symbol: "G", at: 0, ticks: 1920, guessed: true },
-        { symbol: "D/F#", at: 6, ticks: 1920, guessed: true },
+        { symbol: "G", at: 0, ticks: 3840, guessed: true },
+        { symbol: "D/F#", at: 6, ticks: 3840, guessed: true },
       ],
     });
     expect(line("   C\nlight").chords[0]!.at).toBe(3);
@@ -74,16 +74,16 @@ describe("readChordText", () => {
     expect(lengths("G . . . . . A .")).toEqual(["G 6", "A 2"]);
     expect(lengths("| G | / / D / |")).toEqual(["G 6", "D 2"]);
     expect(lengths("G")).toEqual(["G 4?"]);
-    expect(lengths("G C")).toEqual(["G 2?", "C 2?"]);
-    expect(lengths("G C D")).toEqual(["G 4?", "C 4?", "D 4?"]);
+    expect(lengths("G C")).toEqual(["G 4?", "C 4?"]);
+    expect(lengths("G C D")).toEqual(["G 4?", "C 4?", "D 8?"]);
     expect(line("| G C D |").chords.map((chord) => chord.ticks)).toEqual([1280, 1280, 1280]);
   });
 
-  it("takes half bars only where they are whole beats", () => {
+  it("guesses whole bars where nothing is sung", () => {
     const waltz = readChordText("Time: 3/4\n[Verse]\nG C\n");
     expect(waltz.sections[0]!.lines[0]!.chords.map((chord) => chord.ticks / 960)).toEqual([3, 3]);
     const slow = readChordText("Time: 6/8\n[Verse]\nG C\n");
-    expect(slow.sections[0]!.lines[0]!.chords.map((chord) => chord.ticks / 960)).toEqual([1.5, 1.5]);
+    expect(slow.sections[0]!.lines[0]!.chords.map((chord) => chord.ticks / 960)).toEqual([3, 3]);
   });
 
   it("finds title, key, tempo, metre and capo", () => {

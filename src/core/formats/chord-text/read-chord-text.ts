@@ -1,4 +1,4 @@
-import { NAMINGS, type Naming } from "../../chord";
+import { NAMINGS } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
 import type { Meter } from "../../rhythm";
 import { type Draft, newDraft } from "../draft";
@@ -28,6 +28,7 @@ import { readHeading } from "./heading";
 import { layLine } from "./lay-line";
 import { isBar } from "./lengths";
 import { emptyMeta, type Meta, readMeta } from "./meta";
+import type { ReadOptions } from "./read-options";
 import { Repeats } from "./repeats";
 import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
@@ -37,17 +38,6 @@ const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
 const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 /** A line of tab: a string's name, a bar line, and then only what tab is written with, three dashes at least. */
 const TAB_LINE = /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:](?=(?:[^-–]*[-–]){3})[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
-
-/** What the reader of a text already knows; it is taken over what the text says. */
-export type ReadOptions = {
-  readonly meter?: Meter | undefined;
-  readonly key?: string | undefined;
-  readonly naming?: Naming | undefined;
-  /** Beats of a chord whose length the text does not give. */
-  readonly beatsPerChord?: number | undefined;
-  /** Told of each look at a line: what a reader costs, whatever the machine. */
-  readonly onStep?: (() => void) | undefined;
-};
 
 /**
  * Reads chords over words (or chords in brackets) with section headings. Whatever is not understood is
@@ -81,6 +71,8 @@ class TextReader {
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
+  /** Lines of whose beats nothing is written. */
+  private readonly open = new Set<SheetLine>();
   /** What stands before the first section and is no field. */
   private readonly head: SheetExtra[] = [];
   private reading: Reading;
@@ -112,7 +104,7 @@ class TextReader {
     this.readBody();
     this.repeats.close();
     return {
-      ...assemble(this.drafts, meta, this.head, options, this.problems),
+      ...assemble(this.drafts, meta, this.head, options, this.problems, this.open),
       naming: this.reading.naming,
       exact: this.inline > 0 && this.inline >= this.above,
       losses: this.losses,
@@ -303,7 +295,11 @@ class TextReader {
     const { meter, previous } = this;
     const { beatsPerChord } = this.options;
     const columns = below.columns.length > 0 ? below.columns : undefined;
-    const { line, crowded } = layLine(tokens, below.text, columns, { meter, beatsPerChord, previous });
+    const { line, crowded, isOpen } = layLine(tokens, below.text, columns, {
+      meter,
+      beatsPerChord,
+      previous,
+    });
     for (const token of crowded) this.say("crowded-bar", index, token.source, token.text);
     if (line.chords.length === 0 && tokens.some(isBar))
       this.say(
@@ -315,6 +311,7 @@ class TextReader {
           .join(" ")
           .slice(0, 40),
       );
+    if (isOpen) this.open.add(line);
     this.previous = line.chords.at(-1)?.symbol ?? previous;
     return line;
   }

@@ -91,7 +91,7 @@ describe("ChordPro", () => {
       chords: [
         { symbol: "G", at: 0, ticks: 2880, guessed: true },
         { symbol: "Em7", at: 13, ticks: 2880, guessed: true },
-        { symbol: "C", at: 20, ticks: 2880, guessed: true },
+        { symbol: "C", at: 20, ticks: 5760, guessed: true },
       ],
     });
     expect(verse!.lines[1]!.chords).toEqual([

@@ -8,11 +8,20 @@ import { MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { layLine } from "../chord-text/lay-line";
 import { isBar } from "../chord-text/lengths";
 import { emptyMeta, keepFirst, LONGEST_FIELD, type Meta, setField } from "../chord-text/meta";
-import { type ReadOptions, refuseText } from "../chord-text/read-chord-text";
+import { refuseText } from "../chord-text/read-chord-text";
+import type { ReadOptions } from "../chord-text/read-options";
 import { Repeats } from "../chord-text/repeats";
 import { sheetText } from "../chord-text/sheet-text";
 import { type Draft, newDraft } from "../draft";
-import type { ChordSheet, SheetChord, SheetExtra, SheetFingering, SheetLoss, SheetProblem } from "../sheet";
+import type {
+  ChordSheet,
+  SheetChord,
+  SheetExtra,
+  SheetFingering,
+  SheetLine,
+  SheetLoss,
+  SheetProblem,
+} from "../sheet";
 import { type KnownBrackets, readBrackets } from "./brackets";
 import { readDefine } from "./define";
 import { kindOfEnvironment, labelOfEnvironment, sungLines, VERBATIM } from "./environment";
@@ -45,6 +54,8 @@ class ProReader {
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
+  /** Lines of whose beats nothing is written. */
+  private readonly untimed = new Set<SheetLine>();
   private readonly fingerings: SheetFingering[] = [];
   private readonly head: SheetExtra[] = [];
   private reading: Reading = readingOf();
@@ -89,7 +100,7 @@ class ProReader {
     this.end();
     const named = { ...meta, by: meta.by || this.subtitle };
     return {
-      ...assemble(this.drafts, named, this.head, options, this.problems),
+      ...assemble(this.drafts, named, this.head, options, this.problems, this.untimed),
       transpose: this.transpose,
       naming: this.reading.naming,
       exact: true,
@@ -408,7 +419,9 @@ class ProReader {
     });
     this.unsure = [];
     this.previous = chords.at(-1)?.symbol ?? previous;
-    this.repeats.add(draft.lines, { words: laid.line.words, chords }, tokens, 1, line);
+    const laidLine: SheetLine = { words: laid.line.words, chords };
+    if (laid.isOpen && !given) this.untimed.add(laidLine);
+    this.repeats.add(draft.lines, laidLine, tokens, 1, line);
   }
 
   /** The beats our own directive gives the chords of this line. */

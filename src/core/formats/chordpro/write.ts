@@ -1,8 +1,7 @@
 import { parseChord } from "../../chord";
 import { beatsOfTicks, beatUnitOf, formatMeter, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import type { SectionKind } from "../../song/schema";
-import type { ChordToken } from "../chord-text/chord-line";
-import { timeChords } from "../chord-text/lengths";
+import { readBeats } from "../guess/apply";
 import type { ChordSheet, SheetExtra, SheetLine, SheetLoss, SheetSection, SheetUse } from "../sheet";
 import { labelOf } from "./lines";
 
@@ -38,10 +37,13 @@ class ProWriter {
   private readonly written = new Set<number>();
   private lastChorus: number | null = null;
   private meter: Meter;
+  /** Whether guessed beats need not be written: who reads the text guesses the same. */
+  private readonly isGuessedAgain: boolean;
   private now: Pick<SheetUse, "shift" | "tempo" | "meter"> = { shift: 0, tempo: null, meter: null };
 
   constructor(private readonly sheet: ChordSheet) {
     this.meter = sheet.meter ?? COMMON_TIME;
+    this.isGuessedAgain = comesBack(sheet, this.meter);
   }
 
   write(): string {
@@ -125,14 +127,7 @@ class ProWriter {
   }
 
   private writeLine(line: SheetLine): void {
-    const tokens = line.chords.map(
-      (chord): ChordToken => ({ kind: "chord", text: chord.symbol, column: 0, source: 0 }),
-    );
-    const { timed } = timeChords(tokens, { meter: this.meter, perChord: null, previous: null });
-    const plain = timed.every(
-      ({ ticks, guessed }, index) =>
-        ticks === line.chords[index]!.ticks && guessed === line.chords[index]!.guessed,
-    );
+    const plain = line.chords.length === 0 || (this.isGuessedAgain && isGuessed(line));
     if (!plain) {
       const beats = line.chords.map(({ ticks, guessed }) => `${this.beats(ticks)}${guessed ? "?" : ""}`);
       this.out.push(`{x_beats: ${beats.join(" ")}}`);
@@ -188,6 +183,20 @@ class ProWriter {
     if (!this.losses.some((loss) => loss.what === what))
       this.losses.push({ line: 0, what, text, kept: false });
   }
+}
+
+const isGuessed = ({ chords }: SheetLine): boolean =>
+  chords.length > 0 && chords.every(({ guessed }) => guessed);
+
+/** Whether a reader makes the same of the lines whose beats are guessed when they are written without. */
+function comesBack(sheet: ChordSheet, meter: Meter): boolean {
+  const played = new Set(sheet.form.map((use) => use.section));
+  if (played.size < sheet.sections.length) return false;
+  const { sections } = readBeats(sheet, meter, isGuessed).sheet;
+  const ticks = (all: ChordSheet["sections"]) =>
+    all.flatMap(({ lines }) => lines.flatMap(({ chords }) => chords.map((chord) => chord.ticks)));
+  const [again, now] = [ticks(sections), ticks(sheet.sections)];
+  return again.every((one, at) => one === now[at]);
 }
 
 /** Whether chords that could not be read might be taken for another custom of naming. */

@@ -1,0 +1,15 @@
+import type { Naming } from "../../chord";
+import type { Meter } from "../../rhythm";
+
+/** What the reader of a text already knows; it is taken over what the text says. */
+export type ReadOptions = {
+  readonly meter?: Meter | undefined;
+  readonly key?: string | undefined;
+  readonly naming?: Naming | undefined;
+  /** Beats of a chord whose length the text does not give. */
+  readonly beatsPerChord?: number | undefined;
+  /** Which of the readings of guessed beats is taken, from 0. */
+  readonly reading?: number | undefined;
+  /** Told of each look at a line: what a reader costs, whatever the machine. */
+  readonly onStep?: (() => void) | undefined;
+};

@@ -1,0 +1,111 @@
+import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import type { ChordSheet, SheetLine, SheetReading, SheetSection } from "../sheet";
+import type { BarOfBeats } from "./line-beats";
+import { type Guess, guessReadings, type LineOfReading, type SectionOfReading } from "./readings";
+import { lineSyllables } from "./syllables";
+
+/** The last syllable is held, and a breath taken: a line's words are over before its beats are, by about so many. */
+const HELD_SYLLABLES = 2;
+
+type Arranged = Pick<ChordSheet, "sections" | "form">;
+
+/**
+ * Gives the chords of lines without written beats those of a reading of the whole song.
+ * @param isOpen whether nothing is written of a line's beats
+ * @param chosen which of the readings, the first where there is no such
+ * @returns the song with the reading, and all that were found; none where nothing is open
+ */
+export function readBeats<Sheet extends Arranged>(
+  sheet: Sheet,
+  meter: Meter,
+  isOpen: (line: SheetLine) => boolean,
+  chosen = 0,
+): { readonly sheet: Sheet; readonly readings: readonly SheetReading[] } {
+  const beat = ticksOfBeatUnit(beatUnitOf(meter));
+  if (beat === null) return { sheet, readings: [] };
+  const beats = ticksOfBar(meter) / beat;
+  const bar: BarOfBeats = { beats, hasHalf: beats % 2 === 0 };
+  const sections = sheet.sections.map((section) => asRead(section, beat, isOpen));
+  const guesses = guessReadings(sections, bar);
+  const taken = guesses[chosen] ?? guesses[0];
+  if (!taken) return { sheet, readings: [] };
+  const readings = guesses.map((guess) => readingOf(guess, sheet));
+  return {
+    sheet: {
+      ...sheet,
+      sections: sheet.sections.map((section, at) => timed(section, taken.sections[at]!, beat, isOpen)),
+    },
+    readings,
+  };
+}
+
+const hasChords = ({ chords }: SheetLine): boolean => chords.length > 0;
+
+function asRead(
+  { lines }: SheetSection,
+  beat: number,
+  isOpen: (line: SheetLine) => boolean,
+): SectionOfReading {
+  const played = lines.filter(hasChords);
+  return {
+    group: played.map(({ chords }) => chords.map(({ symbol }) => symbol).join(" ")).join("|"),
+    lines: played.map((line) =>
+      isOpen(line) ? lineToGuess(line) : { known: line.chords.map(({ ticks }) => ticks / beat) },
+    ),
+  };
+}
+
+/**
+ * A line as guesses see it: how much of it is sung before each chord. Where nothing is sung, the last chord is held.
+ * @example lineToGuess({ words: "Light on water", chords: [G at 0, D at 9] }).shares // => [0, 1 / 3]
+ */
+export function lineToGuess({ words, chords }: SheetLine): LineOfReading {
+  const begins = chords[0]!.at;
+  const sung = lineSyllables(words).filter((at) => at >= begins);
+  const shares = chords.map(({ at }, index) =>
+    sung.length === 0
+      ? index / (chords.length + 1)
+      : sung.filter((one) => one < at).length / (sung.length + HELD_SYLLABLES),
+  );
+  return { known: null, shares, syllables: sung.length };
+}
+
+function timed(
+  section: SheetSection,
+  beats: Guess["sections"][number],
+  beat: number,
+  isOpen: (line: SheetLine) => boolean,
+): SheetSection {
+  let at = 0;
+  const lines = section.lines.map((line): SheetLine => {
+    if (!hasChords(line)) return line;
+    const own = beats[at++]!;
+    if (!isOpen(line)) return line;
+    return {
+      ...line,
+      chords: line.chords.map((chord, index) => ({ ...chord, ticks: own[index]! * beat, guessed: true })),
+    };
+  });
+  return { ...section, lines };
+}
+
+function readingOf({ sections, bars, cost }: Guess, sheet: Arranged): SheetReading {
+  let why = "";
+  const lengths = new Map<number, string[]>();
+  for (const [at, length] of bars.entries()) {
+    const labels = lengths.get(length) ?? [];
+    const { label } = sheet.sections[at]!;
+    if (length > 0 && !labels.includes(label)) lengths.set(length, [...labels, label]);
+  }
+  const said = [...lengths].map(([length, labels]) => ({
+    length: length === 1 ? "1 bar" : `${length} bars`,
+    labels,
+  }));
+  if (said.length === 1) why = `${said[0]!.length} a line`;
+  else why = said.map(({ length, labels }) => `${labels.join(", ")}: ${length} a line`).join("; ");
+  const withEmpty = sections.map((lines, at) => {
+    let next = 0;
+    return sheet.sections[at]!.lines.map((line) => (hasChords(line) ? lines[next++]! : []));
+  });
+  return { sections: withEmpty, bars, cost, why };
+}

@@ -1,0 +1,74 @@
+/** Where words are cut when they are sung. Rules of thumb over the letters, for the six languages sheets come in; no source. */
+
+const VOWELS: ReadonlySet<string> = new Set([
+  ..."aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿAEIOUYÀÁÂÃÄÅÆÈÉÊËÌÍÎÏÒÓÔÕÖØŒÙÚÛÜÝŸ",
+]);
+const LETTER = /\p{L}/u;
+/** Consonants that are sung as one, before a vowel. */
+const TOGETHER = /^(?:[bcdfgkptv][lr]|s[chklmnpqtw]|[cpst]h|qu|gn|tw)$/iu;
+/** An end that is written and not sung: "hom|e", "nam|es", "call|ed". */
+const SILENT = /^(?:e|es|ed)$/iu;
+
+/** English words whose silent end stays silent before what is joined to them: "some|body", "home|ward"; "every" is two. */
+const JOINED = /^(?:every|(?:some|home|where|there|here|life|fire|love|side|time|name|none)(?=[^aeiouy]))/iu;
+/** Signs English has not: an "e" at the end is sung with them. */
+const FOREIGN = /[äöüßáíóúñãõêôçàìòù]/iu;
+
+const isVowel = (sign: string | undefined): boolean => sign !== undefined && VOWELS.has(sign);
+
+/**
+ * Where the syllables of a word begin; a word without a vowel is one, a text without a letter none.
+ * @example syllableStarts("harbour") // => [0, 3]
+ * @example syllableStarts("home") // => [0]
+ */
+export function syllableStarts(word: string): number[] {
+  const first = [...word].findIndex((sign) => LETTER.test(sign));
+  if (first < 0) return [];
+  const starts = [first];
+  const joined = silentInside(word.slice(first)) + first;
+  let sung = false;
+  for (let at = first; at < word.length; at++) {
+    if (!isVowel(word[at]) || (isVowel(word[at - 1]) && at > first)) continue;
+    // A "y" or "u" that opens a word before a vowel is a consonant: "you", "quay".
+    if (/[yu]/iu.test(word[at]!) && isVowel(word[at + 1]) && (at === first || /q/iu.test(word[at - 1] ?? "")))
+      continue;
+    if (sung && (isSilent(word, at) || at === joined)) continue;
+    if (sung) starts.push(startOf(word, at));
+    sung = true;
+  }
+  return starts;
+}
+
+/** Where a vowel stands inside a word that is not sung; not a number where none does. */
+function silentInside(word: string): number {
+  const head = JOINED.exec(word)?.[0];
+  return head === undefined ? Number.NaN : head.toLowerCase() === "every" ? 2 : head.length - 1;
+}
+
+/** Whether what is left of a word from a vowel on is not sung. */
+function isSilent(word: string, at: number): boolean {
+  const rest = word.slice(at).replace(/[^\p{L}]+$/u, "");
+  if (!SILENT.test(rest) || isVowel(word[at - 1]) || FOREIGN.test(word)) return false;
+  const before = word.slice(0, at);
+  if (/^ed$/iu.test(rest)) return !/[td]$/iu.test(before);
+  if (/^es$/iu.test(rest)) return !/(?:[sxz]|[cs]h|[cg])$/iu.test(before);
+  // "ta|ble", "ap|ple": the vowel that is sung is written behind.
+  return !/[^aeiouylr][lr]$/iu.test(before);
+}
+
+/** The consonants a vowel is sung with: one, or two that are sung as one. */
+function startOf(word: string, vowel: number): number {
+  const before = word[vowel - 1];
+  if (before === undefined || !LETTER.test(before) || isVowel(before)) return vowel;
+  const two = word.slice(vowel - 2, vowel);
+  return TOGETHER.test(two) && vowel > 2 ? vowel - 2 : vowel - 1;
+}
+
+/**
+ * Where every syllable of a line begins, from its first letter.
+ * @example lineSyllables("Light on water") // => [0, 6, 9, 11]
+ */
+export const lineSyllables = (words: string): number[] =>
+  [...words.matchAll(/[^\s–—-]+/gu)].flatMap(({ 0: word, index }) =>
+    syllableStarts(word).map((start) => index + start),
+  );
