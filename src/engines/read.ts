@@ -63,6 +63,12 @@ export const read = plainEngine({
       naming: sheet.naming,
       sections: sections.map((section) => sectionOut(section, metre, unit)),
       form,
+      readings: sheet.readings.map(({ sections: all, bars, cost, why }) => ({
+        sections: sections.map(({ section }) => all[sheet.sections.indexOf(section)]!),
+        bars: sections.map(({ section }) => bars[sheet.sections.indexOf(section)]!),
+        cost,
+        why,
+      })),
       problems: sheet.problems.map((problem) => ({
         line: problem.line,
         column: problem.column,

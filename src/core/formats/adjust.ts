@@ -3,6 +3,7 @@ import { NAMINGS } from "../chord";
 import { beatUnitOf, METER_UNITS, type Meter, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
 import { keySchema, SECTION_KINDS } from "../song/schema";
 import type { ReadOptions } from "./chord-text";
+import { MOST_READINGS } from "./guess/readings";
 import type { ChordSheet, SheetSection } from "./sheet";
 
 /** What a person changes of the guesses before a song is made. */
@@ -17,6 +18,12 @@ export const adjustmentsSchema = z.object({
     .optional(),
   beatsPerChord: z.number().positive().max(128).optional(),
   naming: z.enum(NAMINGS).optional(),
+  /** Which of the readings of guessed beats is taken. */
+  reading: z
+    .int()
+    .min(0)
+    .max(MOST_READINGS - 1)
+    .optional(),
   /** By the section's place in the sheet. */
   sections: z
     .array(
@@ -35,11 +42,12 @@ export const adjustmentsSchema = z.object({
 export type Adjustments = z.infer<typeof adjustmentsSchema>;
 
 /** The part of the adjustments the reader itself needs. */
-export const readOptionsOf = ({ key, meter, naming, beatsPerChord }: Adjustments): ReadOptions => ({
+export const readOptionsOf = ({ key, meter, naming, beatsPerChord, reading }: Adjustments): ReadOptions => ({
   key,
   meter: meter as Meter | undefined,
   naming,
   beatsPerChord,
+  reading,
 });
 
 /**

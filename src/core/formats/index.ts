@@ -24,6 +24,7 @@ export {
   LONGEST_SHEET,
   NOTHING_READ,
   type SheetProblem,
+  type SheetReading,
   type SheetSection,
 } from "./sheet";
 export * from "./tab-text";

@@ -1,14 +1,7 @@
 "use client";
 
 import { type Adjustments, type ChordSheet, canJoin } from "@/core/formats";
-import {
-  beatsOfBar,
-  beatUnitOf,
-  formatMeter,
-  METER_UNITS,
-  MOST_BEATS_IN_A_BAR,
-  MOST_BPM,
-} from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/rhythm";
 import { SECTION_KINDS, type SectionKind } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { optionsOf } from "@/ui/options";
@@ -89,7 +82,7 @@ export function Guesses({
           className="w-56"
           value={String(adjustments.beatsPerChord ?? "")}
           options={[
-            { value: "", label: guessed ? `a bar of ${formatMeter(meter)}, two share one` : "as written" },
+            { value: "", label: guessed ? "by the whole song" : "as written" },
             ...[...new Set([1, 2, 3, bar, bar * 2])].map((beats) => ({
               value: String(beats),
               label: beats === 1 ? "1 beat each" : `${beats} beats each`,

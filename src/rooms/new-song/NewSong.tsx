@@ -6,6 +6,7 @@ import { keyAct } from "@/ui/keys";
 import { Toggles } from "@/ui/Toggles";
 import { useReady } from "@/ui/use-ready";
 import { Guesses } from "./Guesses";
+import { Readings } from "./Readings";
 import { SourceView } from "./SourceView";
 import { Understood } from "./Understood";
 import { useNewSong } from "./use-new-song";
@@ -74,6 +75,7 @@ export function NewSong() {
         />
       ) : (
         <div className="flex flex-col gap-4">
+          <Readings sheet={read} chosen={adjustments.reading} onChoose={(reading) => adjust({ reading })} />
           <Guesses sheet={sheet} adjustments={adjustments} onChange={adjust} />
           <Understood
             sheet={sheet}

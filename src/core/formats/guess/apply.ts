@@ -29,7 +29,7 @@ export function readBeats<Sheet extends Arranged>(
   const guesses = guessReadings(sections, bar);
   const taken = guesses[chosen] ?? guesses[0];
   if (!taken) return { sheet, readings: [] };
-  const readings = guesses.map((guess) => readingOf(guess, sheet));
+  const readings = guesses.map((guess) => readingOf(guess, sheet, bar));
   return {
     sheet: {
       ...sheet,
@@ -89,23 +89,31 @@ function timed(
   return { ...section, lines };
 }
 
-function readingOf({ sections, bars, cost }: Guess, sheet: Arranged): SheetReading {
-  let why = "";
-  const lengths = new Map<number, string[]>();
-  for (const [at, length] of bars.entries()) {
-    const labels = lengths.get(length) ?? [];
-    const { label } = sheet.sections[at]!;
-    if (length > 0 && !labels.includes(label)) lengths.set(length, [...labels, label]);
-  }
-  const said = [...lengths].map(([length, labels]) => ({
-    length: length === 1 ? "1 bar" : `${length} bars`,
-    labels,
-  }));
-  if (said.length === 1) why = `${said[0]!.length} a line`;
-  else why = said.map(({ length, labels }) => `${labels.join(", ")}: ${length} a line`).join("; ");
+function readingOf({ sections, bars, cost }: Guess, sheet: Arranged, bar: BarOfBeats): SheetReading {
   const withEmpty = sections.map((lines, at) => {
     let next = 0;
     return sheet.sections[at]!.lines.map((line) => (hasChords(line) ? lines[next++]! : []));
   });
-  return { sections: withEmpty, bars, cost, why };
+  return { sections: withEmpty, bars, cost, why: inWords(sections, bars, sheet, bar) };
+}
+
+/** @example "Verse: 4 bars a line; Chorus: 2 bars a line" */
+function inWords(
+  sections: Guess["sections"],
+  bars: readonly number[],
+  sheet: Arranged,
+  bar: BarOfBeats,
+): string {
+  const labelsOf = new Map<string, string[]>();
+  for (const [at, length] of bars.entries()) {
+    if (length === 0) continue;
+    const lengths = sections[at]!.map((beats) => beats.reduce((sum, one) => sum + one, 0) / bar.beats);
+    const longer = lengths.some((own) => own > length) ? ", some twice that" : "";
+    const said = `${length === 1 ? "1 bar" : `${length} bars`} a line${longer}`;
+    const labels = labelsOf.get(said) ?? [];
+    const { label } = sheet.sections[at]!;
+    if (!labels.includes(label)) labelsOf.set(said, [...labels, label]);
+  }
+  if (labelsOf.size === 1) return [...labelsOf.keys()][0]!;
+  return [...labelsOf].map(([said, labels]) => `${labels.join(", ")}: ${said}`).join("; ");
 }
