@@ -12,6 +12,7 @@ import {
   type VersionTables,
 } from "../song/schema";
 import type { ChordSheet, SheetLine } from "./sheet";
+import { syllableStarts } from "./syllables";
 
 const DEFAULT_TEMPO = 80;
 const LONGEST_WORD = 120;
@@ -184,14 +185,15 @@ function anchor(
     return { word: last, offset: last ? Math.min(LARGEST_OFFSET, at - last.at) : 0 };
   }
   const set = Math.max(0, at - word.at);
-  const offset = exact ? set : syllableStart(word.text, set);
+  const isCut = exact || syllableStarts(word.text).includes(set);
+  const offset = isCut ? set : syllableStart(word.text, set);
   const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
   const sung =
     VOWEL.test(before) &&
     VOWEL.test(after) &&
     !SILENT_END.test(after) &&
     !SILENT_END.test(word.text.slice(set));
-  if (exact || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
+  if (isCut || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
   const next = words[index + 1];
   return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };
 }

@@ -86,7 +86,7 @@ export function Readings({
             <input
               type="radio"
               name="reading"
-              className="radio radio-sm mt-1"
+              className="radio radio-sm mt-1 border-base-content"
               checked={(chosen ?? 0) === index}
               onChange={() => onChoose(index)}
             />

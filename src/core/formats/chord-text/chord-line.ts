@@ -1,7 +1,8 @@
 import { type Naming, parseChord, toLetters } from "../../chord";
 import type { Key } from "../../pitch";
 import { type SheetText, sheetText } from "./sheet-text";
-import { signsOf } from "./signs";
+import { type RawSign, signsOf } from "./signs";
+import { beatsAfter } from "./written-beats";
 
 /** One sign of a chord line. `text` is the chord in letters; `column` is where it stands on screen. */
 export type ChordToken = {
@@ -85,7 +86,7 @@ function readNewLine({ text, columns }: SheetText, reading: Reading): ChordToken
   if (reading.naming === "german" && GERMAN_WORD.test(text)) return null;
   const barred = text.includes("|") && /(?:^|\s)\|/u.test(text);
   let strange = 0;
-  for (const { raw, from } of signsOf(text, reading.naming)) {
+  for (const { raw, from } of withBeats([...signsOf(text, reading.naming)], reading)) {
     // Between bar lines whatever stands among chords is meant as one.
     const known = readSign(raw, reading);
     if (!known) strange++;
@@ -99,6 +100,12 @@ function readNewLine({ text, columns }: SheetText, reading: Reading): ChordToken
     tokens.some((token) => token.kind === "repeat-bar") && tokens.some((token) => token.kind === "bar");
   if ((chords === 0 && !held) || chords < 2 * strange) return null;
   return unreadable <= chords ? withoutSeparators(tokens) : null;
+}
+
+/** Signs with the beats written behind a chord drawn to it: "A for 4", "A (4)", and "A 4" where every chord has some. */
+function withBeats(signs: readonly RawSign[], reading: Reading): readonly RawSign[] {
+  const isChord = (raw: string) => readChordSign(raw, reading) !== null;
+  return beatsAfter(signs, isChord, reading.naming !== "degrees");
 }
 
 const placed = (sign: Sign, source: number, column: number): ChordToken => ({
@@ -152,9 +159,10 @@ const BEGINS_A_CHORD: Readonly<Record<Naming, RegExp>> = Object.freeze({
 /** A chord with what people put about it: brackets, a comma, a star, beats in brackets. */
 function readChordSign(raw: string, reading: Reading): Sign | null {
   if (!BEGINS_A_CHORD[reading.naming].test(raw)) return null;
-  const counted = /^(.+?)\((1|2|3|4|8|12|16)\)$/u.exec(raw);
+  const counted = /^(.+?)\((\d{1,2}(?:\.5)?)\)$/u.exec(raw);
   const inner = counted && toLetters(counted[1]!, reading.naming, reading.key);
-  if (inner) return { kind: "chord", text: inner, skip: 0, beats: Number(counted[2]), written: raw };
+  if (inner && Number(counted[2]) > 0)
+    return { kind: "chord", text: inner, skip: 0, beats: Number(counted[2]), written: raw };
   if (raw.endsWith("?")) {
     const sign = readChordSign(raw.slice(0, -1), reading);
     return sign && { ...sign, unsure: true };

@@ -13,6 +13,9 @@ const SHORT: readonly (readonly [RegExp, SectionKind])[] = Object.freeze([
   [/^v\s?\d/u, "verse"],
   [/^c\s?\d/u, "chorus"],
   [/^b\s?\d/u, "bridge"],
+  [/^ch\s?\d?\.?$/u, "chorus"],
+  [/^vs?\.?$/u, "verse"],
+  [/^br\.?$/u, "bridge"],
   [/^\d{1,2}[.)]?$/u, "verse"],
 ] as const);
 
@@ -48,12 +51,26 @@ const firstWord = (line: string): string => fold(/^\s*\p{L}+/u.exec(line)?.[0] ?
 function mayHead(line: string): boolean {
   if (line.includes(":") || /^\s*[[{(\d]/u.test(line)) return true;
   const word = firstWord(line);
-  return FIRST_WORDS.has(word) || RECALLS.has(word);
+  return (
+    FIRST_WORDS.has(word) ||
+    RECALLS.has(word) ||
+    ORDINAL.test(fold(line.trim())) ||
+    ABBREVIATED.test(line.trim())
+  );
 }
+
+/** What a known word may be counted with: "Last chorus", "Dernier refrain", "Primeira parte". */
+const ORDINAL =
+  /^(?:first|second|third|last|final|premiere?|deuxieme|troisieme|derniere?|primer[ao]?|segund[ao]|tercer[ao]?|ultim[ao]|primeir[ao]|terceir[ao]|erste[rs]?|zweite[rs]?|dritte[rs]?|letzte[rs]?|prim[ao]|second[ao]|terz[ao])\s+(?=\p{L})/u;
+/** Headings of a letter or two, alone in a line. */
+const ABBREVIATED = /^(?:ch|vs|br)\s?\d?\.?$/iu;
 
 /** The longest known word the label begins with, and what follows it. */
 function knownWord(label: string): { word: string; rest: string } | null {
-  const folded = fold(label.trim());
+  const whole = fold(label.trim());
+  const counted = ORDINAL.exec(whole)?.[0] ?? "";
+  const folded = whole.slice(counted.length);
+  if (counted !== "" && /^(?:parte?|partie|teil)$/u.test(folded)) return { word: "verse", rest: "" };
   if (!FIRST_WORDS.has(/^\p{L}+/u.exec(folded)?.[0] ?? "")) return null;
   const ends = [...folded.matchAll(/(?<=[\p{L}\d])(?=[^\p{L}]|$)/gu)].map((match) => match.index);
   for (const end of ends.slice(0, 4).toReversed()) {
@@ -115,7 +132,7 @@ function headingOf(label: string, repeat: number, isChord: (text: string) => boo
 function isBare(text: string): boolean {
   if (text.length > 40) return false;
   const known = knownWord(text);
-  if (!known) return /^(?:\d{1,2}[.)]|[vV]\s?\d)$/u.test(text);
+  if (!known) return /^(?:\d{1,2}[.)]|[vV]\s?\d)$/u.test(text) || ABBREVIATED.test(text);
   const rest = known.rest.trim();
   if (rest === "") return !ALSO_SUNG.has(known.word);
   return /^(?:#?\d{1,2}[a-z]?|[a-d]|[ivx]{1,4})?\s*(?:\([^()]*\)|[-–—]\s.{1,24})?$/u.test(rest);

@@ -1,5 +1,6 @@
 import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SheetChord, SheetLine } from "../sheet";
+import { atSyllables } from "./at-syllables";
 import type { ChordToken } from "./chord-line";
 import { isBar, timeChords } from "./lengths";
 import { squeeze } from "./squeeze";
@@ -29,8 +30,11 @@ export function layLine(
   if (tokens.length === 0) return { line: { words, chords: [] }, crowded: [], isOpen: false };
   const perChord = beatsPerChord === undefined ? null : ticksOfBeats(beatsPerChord, beatUnitOf(meter));
   const { timed, crowded } = timeChords(tokens, { meter, perChord, previous });
-  const chords = timed.map(({ token, ticks, guessed }): SheetChord => {
-    const chord = { symbol: token.text, at: place(token.column), ticks, guessed };
+  const written = timed.map(({ token }) => place(token.column));
+  // Columns are where chords were set by eye; a chord in the words stands to the letter.
+  const places = columns ? atSyllables(words, written) : written;
+  const chords = timed.map(({ token, ticks, guessed }, index): SheetChord => {
+    const chord = { symbol: token.text, at: places[index]!, ticks, guessed };
     return token.unsure ? { ...chord, unsure: true } : chord;
   });
   const isOpen = timed.every(({ guessed }) => guessed) && !tokens.some(isBar);

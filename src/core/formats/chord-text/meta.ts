@@ -102,10 +102,22 @@ const setMeter: Setter = (meta, value) => {
   return null;
 };
 
+/** "3", "fret 3", "3rd fret", "na 3ª casa", "im 2. Bund", each perhaps with the shapes behind it: "4 (play in C, sounds in E)". */
+const CAPO_VALUE =
+  /^(?:(?:fret|case|at|on|na|no|en|el|la|le|in|im|al|au|auf|the)\s+){0,3}(\d{1,2})\s*(?:st|nd|rd|th|ª|º|°|\.|ème|eme|er|re)?(?:\s+\p{L}+)?\s*(?:[,;(]\s*(?:play(?:ed)?|sounds?|shapes?|chords?|forme?s?|formas?|griffe|[A-H][#b♯♭]?m?\s+(?:shapes?|forme?s?|formas?|griffe)).*)?$/iu;
+
+/** The key of the shapes a capo is said with: "(play in C, sounds in E)", "G shapes". */
+const SHAPES =
+  /(?:play(?:ed)?\s+in|shapes?\s+(?:of|in)|formes?\s+de|formas?\s+de|griffe\s+in)\s+([A-H][#b♯♭]?m?)(?!\p{L})|(?<!\p{L})([A-H][#b♯♭]?m?)[\s-]+(?:shapes?|formas?|formes?|griffe)/iu;
+
 const setCapo: Setter = (meta, value) => {
-  const fret = /^(?:fret\s*)?(\d{1,2})(?:st|nd|rd|th|\.)?(?:\s*\p{L}*)?$/iu.exec(value);
+  const fret = CAPO_VALUE.exec(value.trim());
   if (!fret || Number(fret[1]) > 12) return /^(?:none|no|-)$/iu.test(value) ? null : "bad-capo";
   meta.capo = Number(fret[1]);
+  // The chords are written in the key of their shapes, whatever they sound.
+  const shapes = SHAPES.exec(value);
+  const key = shapes && readKeyText(shapes[1] ?? shapes[2]!);
+  if (key) meta.key = key;
   return null;
 };
 
@@ -136,7 +148,10 @@ const FIELDS: ReadonlyMap<string, Setter> = new Map<string, Setter>([
   ...["time", "meter", "metre", "time signature", "takt", "mesure", "compas", "compasso", "maat"].map(
     (name): [string, Setter] => [name, setMeter],
   ),
-  ...["capo", "kapo", "capodastre", "cejilla"].map((name): [string, Setter] => [name, setCapo]),
+  ...["capo", "kapo", "capodastre", "capotasto", "cejilla", "pestana"].map((name): [string, Setter] => [
+    name,
+    setCapo,
+  ]),
   ...["tag", "tags"].map((name): [string, Setter] => [name, setTags]),
 ]);
 
@@ -158,7 +173,7 @@ export function readMeta(line: string, meta: Meta): false | Found {
 
 /** Fields written without a colon: "Capo 3", "Key of G", "♩ = 84", "84 bpm", "3/4". */
 const BARE: readonly (readonly [RegExp, string])[] = Object.freeze([
-  [/^capo(?:\s+(?:at|on))?\s+((?:fret\s*)?\d{1,2}(?:st|nd|rd|th)?(?:\s*fret)?)$/iu, "capo"],
+  [/^(?:capo|kapo|capodastre|capotasto|cejilla|pestana)\s+(\D{0,12}\d{1,2}.{0,60})$/iu, "capo"],
   [/^key(?:\s+of)?\s+(\S+(?:\s+(?:major|minor|m))?)$/iu, "key"],
   [/^(?:tempo\s+)?((?:[♩♪]|q)\.?\s*=\s*\d{2,3})$/iu, "tempo"],
   [/^(?:tempo\s+(?=\d)|(?=\d+\s*bpm))(\d{2,3})(?:\s*bpm)?$/iu, "tempo"],

@@ -60,7 +60,8 @@ describe("readChordText", () => {
         { symbol: "D/F#", at: 6, ticks: 3840, guessed: true },
       ],
     });
-    expect(line("   C\nlight").chords[0]!.at).toBe(3);
+    expect(line("   C\nlight").chords[0]!.at).toBe(0);
+    expect(line("    C\nharbour").chords[0]!.at).toBe(3);
     expect(line("G            C\nlight").chords.map((chord) => chord.at)).toEqual([0, 5]);
     expect(line("[G]Light on [C]water")).toMatchObject({
       words: "Light on water",

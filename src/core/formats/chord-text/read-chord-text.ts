@@ -25,6 +25,7 @@ import {
 import { findNaming } from "./find-naming";
 import { ANY_KEY, readHead } from "./head";
 import { readHeading } from "./heading";
+import { keyOfShapes } from "./key-of-shapes";
 import { layLine } from "./lay-line";
 import { isBar } from "./lengths";
 import { emptyMeta, type Meta, readMeta } from "./meta";
@@ -103,8 +104,10 @@ class TextReader {
     this.reading = this.findReading();
     this.readBody();
     this.repeats.close();
+    const sheet = assemble(this.drafts, meta, this.head, options, this.problems, this.open);
     return {
-      ...assemble(this.drafts, meta, this.head, options, this.problems, this.open),
+      ...sheet,
+      key: options.key === undefined ? keyOfShapes(sheet) : sheet.key,
       naming: this.reading.naming,
       exact: this.inline > 0 && this.inline >= this.above,
       losses: this.losses,

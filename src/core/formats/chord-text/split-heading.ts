@@ -27,7 +27,9 @@ export function splitHeading(line: SheetText, reading: Reading = readingOf()): S
     const chords = readChordLine(rest, reading);
     // "Tag: slow" is a field, "Tag: G D" a heading.
     if (countChords(chords) === 0 && readMeta(line.text, emptyMeta()) !== false) continue;
-    const known = kindOfLabel(label) !== "other" && readHeading(`[${label}]`) !== null;
+    // "Chorus x2: D A": a label with a repeat stands by itself.
+    const alone = readHeading(`[${label}]`) === null && readHeading(label) !== null;
+    const known = kindOfLabel(label) !== "other" && (alone || readHeading(`[${label}]`) !== null);
     const splits = bare
       ? known && readHeading(label) !== null && countChords(chords) >= 2
       : known || (pattern === PREFIXES[0].pattern && countChords(chords) >= 1 && readHeading(`[${label}]`));
@@ -35,7 +37,7 @@ export function splitHeading(line: SheetText, reading: Reading = readingOf()): S
     if (/^\s*\([^()]*\)$/u.test(rest) && countChords(chords) === 0)
       return [{ ...line, text: `${label} ${rest.trim()}`, columns: line.columns }];
     return [
-      { text: `[${label}]`, columns: line.columns },
+      { text: alone ? label : `[${label}]`, columns: line.columns },
       { text: rest, columns: line.columns },
     ];
   }

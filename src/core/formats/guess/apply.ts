@@ -1,8 +1,8 @@
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import type { ChordSheet, SheetLine, SheetReading, SheetSection } from "../sheet";
+import { lineSyllables } from "../syllables";
 import type { BarOfBeats } from "./line-beats";
 import { type Guess, guessReadings, type LineOfReading, type SectionOfReading } from "./readings";
-import { lineSyllables } from "./syllables";
 
 /** The last syllable is held, and a breath taken: a line's words are over before its beats are, by about so many. */
 const HELD_SYLLABLES = 2;
