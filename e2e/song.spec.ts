@@ -21,6 +21,43 @@ test("a pasted sheet is understood before it is made", async ({ page }) => {
   await expectAccessible(page);
 });
 
+/** A bare sheet, as it stands in most folders: no beats, no bars. */
+const BARE = `[Verse]
+[C]You left your [G]coat on the [Am]back of the [F]chair
+[C]I keep the [G]window as [F]though you were there
+
+[Chorus]
+[F]Come back, [G]come back
+[Am]Say what you [F]mean
+`;
+
+test("a sheet without beats asks how it goes: one act sets eleven beats right", async ({ page }) => {
+  let acts = 0;
+  const act = async (work: Promise<unknown>) => {
+    acts++;
+    await work;
+  };
+  await page.goto("/new");
+  await act(page.getByLabel("The sheet").fill(BARE));
+  await act(page.getByRole("button", { name: "What was understood" }).click());
+  const readings = page.getByRole("group", { name: "How does it go?" });
+  await expect(readings.getByRole("radio")).toHaveCount(4);
+  await expect(readings.getByRole("radio").first()).toBeChecked();
+  await expect(readings).toContainText("Verse: 8 bars");
+  await expectAccessible(page);
+  await act(readings.getByRole("radio", { name: /^2 bars a line/u }).click());
+  await expect(page.getByRole("region", { name: "What was understood" })).toContainText("8 bars of 4 beats");
+  await act(page.getByRole("button", { name: "Make this song" }).click());
+  await page.waitForURL(/\/song\//u);
+  const verse = page.getByRole("region", { name: "Verse" });
+  await expect(verse).toContainText("4 bars");
+  await expect(verse.locator(".sung-chord")).toHaveText(["C", "G", "Am", "F", "C", "G", "F"]);
+  process.stdout.write(
+    `a bare sheet of 11 chords with its beats: ${acts} acts; written by hand, one a sign: ${BARE.length}\n`,
+  );
+  expect(acts).toBeLessThanOrEqual(4);
+});
+
 test("sections, beats, a section that does not close and its fix", async ({ page }) => {
   await makeSong(page);
   await expect(page.getByLabel("Title")).toHaveValue("Night Ferry");
