@@ -8,7 +8,7 @@ export type KnownSheet = {
   readonly meter: { readonly beats: number; readonly unit: number };
   readonly sections: readonly { readonly label: string; readonly lines: readonly KnownLine[] }[];
 };
-export type KnownLine = {
+type KnownLine = {
   readonly words: string;
   readonly chords: readonly { readonly symbol: string; readonly at: number; readonly beats: number }[];
 };

@@ -59,7 +59,7 @@ function asRead(
  * A line as guesses see it: how much of it is sung before each chord. Where nothing is sung, the last chord is held.
  * @example lineToGuess({ words: "Light on water", chords: [G at 0, D at 9] }).shares // => [0, 1 / 3]
  */
-export function lineToGuess({ words, chords }: SheetLine): LineOfReading {
+function lineToGuess({ words, chords }: SheetLine): LineOfReading {
   const begins = chords[0]!.at;
   const sung = lineSyllables(words).filter((at) => at >= begins);
   const shares = chords.map(({ at }, index) =>
