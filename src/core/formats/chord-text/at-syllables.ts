@@ -10,6 +10,8 @@ const NEAR = 8;
  * @example atSyllables("Give way to the count", [3, 7]) // => [5, 9]
  */
 export function atSyllables(words: string, places: readonly number[]): number[] {
+  // A chord at the first sign stands where it should, and nothing is counted for it alone.
+  if (places.every((place) => place === 0 || place >= words.length)) return [...places];
   const starts = lineSyllables(words);
   let taken = -1;
   return places.map((place) => {
