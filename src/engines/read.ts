@@ -10,7 +10,7 @@ import {
   TEXT_FORMATS,
 } from "@/core/formats";
 import { formatKey, type Key, moveKey, parseKey } from "@/core/pitch";
-import { beatsOfTicks, beatUnitOf, checkMeter, type Meter, ticksOfBar } from "@/core/rhythm";
+import { beatsOfTicks, beatUnitOf, COMMON_TIME, checkMeter, type Meter, ticksOfBar } from "@/core/rhythm";
 import { FieldError, plainEngine } from "./engine";
 import { readKey } from "./fields";
 
@@ -31,8 +31,6 @@ const input = z.object({
     .optional(),
 });
 
-const COMMON_TIME: Meter = { beats: 4, unit: 4 };
-
 /** The importer: text in, a song out, with what was not understood. Symbols sound as the sheet writes them, capo apart. */
 export const read = plainEngine({
   name: "read",
@@ -45,6 +43,7 @@ export const read = plainEngine({
       throw new FieldError(["meter"], "should be a metre such as { beats: 4, unit: 4 }");
     const sheet = readSheet(text, { format, key: given, meter, beatsPerChord });
     const { sections, form } = played(sheet);
+    const places = sections.map(({ section }) => sheet.sections.indexOf(section));
     const metre = sheet.meter ?? COMMON_TIME;
     const unit = sheet.beatUnit ?? beatUnitOf(metre);
     return {
@@ -64,8 +63,8 @@ export const read = plainEngine({
       sections: sections.map((section) => sectionOut(section, metre, unit)),
       form,
       readings: sheet.readings.map(({ sections: all, bars, cost, why }) => ({
-        sections: sections.map(({ section }) => all[sheet.sections.indexOf(section)]!),
-        bars: sections.map(({ section }) => bars[sheet.sections.indexOf(section)]!),
+        sections: places.map((place) => all[place]!),
+        bars: places.map((place) => bars[place]!),
         cost,
         why,
       })),

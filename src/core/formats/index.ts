@@ -21,6 +21,7 @@ export {
 export { readSheet, TEXT_FORMATS } from "./read-sheet";
 export {
   type ChordSheet,
+  DEFAULT_TEMPO,
   LONGEST_SHEET,
   NOTHING_READ,
   type SheetProblem,

@@ -1,8 +1,9 @@
 import { fail, ok, type Result } from "../../base";
-import { type ReadOptions, readChordText } from "./chord-text";
-import { isChordPro, readChordPro, splitSongs } from "./chordpro";
+import type { ReadOptions } from "./chord-text";
+import { isChordPro, splitSongs } from "./chordpro";
 import { readMidi } from "./midi/read-midi";
 import { decodeXml, readMusicXml } from "./musicxml/read-musicxml";
+import { readSheet } from "./read-sheet";
 import { bounded, type ChordSheet } from "./sheet";
 import { isZip } from "./unzip";
 
@@ -71,12 +72,8 @@ export function readSongFile(
 
 /** Reads a song from text, and tells by which of our text formats. */
 export function readSongText(text: string, options: ReadOptions = {}): ReadFile {
-  const pro = isChordPro(text);
-  return {
-    sheet: bounded(pro ? readChordPro(text, options) : readChordText(text, options)),
-    format: pro ? "chordpro" : "chords-over-words",
-    text,
-  };
+  const format = isChordPro(text) ? "chordpro" : "chords-over-words";
+  return { sheet: readSheet(text, { ...options, format }), format, text };
 }
 
 /**

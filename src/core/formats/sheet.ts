@@ -139,6 +139,9 @@ export type SheetLoss = {
   readonly kept: boolean;
 };
 
+/** Beats a minute where a sheet says nothing of its tempo. */
+export const DEFAULT_TEMPO = 80;
+
 /** The longest text that is read, in characters and in lines. */
 export const LONGEST_SHEET = 200_000;
 export const MOST_SHEET_LINES = 6000;

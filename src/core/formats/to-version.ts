@@ -1,7 +1,7 @@
 import { unwrap } from "../../base";
 import { bodyMaker, type MakeId, ordersFor, type Put } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
-import { beatUnitOf } from "../rhythm";
+import { beatUnitOf, COMMON_TIME } from "../rhythm";
 import {
   DOCUMENTS,
   PLAIN_USE,
@@ -11,10 +11,9 @@ import {
   type VersionRow,
   type VersionTables,
 } from "../song/schema";
-import type { ChordSheet, SheetLine } from "./sheet";
+import { type ChordSheet, DEFAULT_TEMPO, type SheetLine } from "./sheet";
 import { syllableStarts } from "./syllables";
 
-const DEFAULT_TEMPO = 80;
 const LONGEST_WORD = 120;
 
 /** Where a sheet comes from. */
@@ -31,7 +30,7 @@ export type SheetSource = {
  */
 export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: MakeId): VersionBody {
   const { put, body } = bodyMaker(DOCUMENTS.version);
-  const meter = sheet.meter ?? { beats: 4, unit: 4 };
+  const meter = sheet.meter ?? COMMON_TIME;
   const writtenKey = sheet.key ?? "C";
   const higher = sheet.capo + sheet.transpose;
   put("version", {

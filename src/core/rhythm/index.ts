@@ -11,6 +11,7 @@ export {
   type BeatUnit,
   beatsOfBar,
   beatUnitOf,
+  COMMON_TIME,
   checkMeter,
   formatMeter,
   METER_UNITS,

@@ -9,6 +9,9 @@ export const MOST_BEATS_IN_A_BAR = 32;
 /** A metre as it is written: beats over a note value. */
 export type Meter = { readonly beats: number; readonly unit: number };
 
+/** What is taken where nothing is said. */
+export const COMMON_TIME: Meter = Object.freeze({ beats: 4, unit: 4 });
+
 /** A note value as text: "1/4", "1/8", "1/4." (dotted). */
 export type BeatUnit = string;
 

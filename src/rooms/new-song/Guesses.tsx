@@ -1,7 +1,14 @@
 "use client";
 
-import { type Adjustments, type ChordSheet, canJoin } from "@/core/formats";
-import { beatsOfBar, beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/rhythm";
+import { type Adjustments, type ChordSheet, canJoin, DEFAULT_TEMPO } from "@/core/formats";
+import {
+  beatsOfBar,
+  beatUnitOf,
+  COMMON_TIME,
+  METER_UNITS,
+  MOST_BEATS_IN_A_BAR,
+  MOST_BPM,
+} from "@/core/rhythm";
 import { SECTION_KINDS, type SectionKind } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { optionsOf } from "@/ui/options";
@@ -31,7 +38,7 @@ export function Guesses({
 }) {
   const key = sheet.key ?? "C";
   const other = key.endsWith("m") ? key.slice(0, -1) : `${key}m`;
-  const meter = sheet.meter ?? { beats: 4, unit: 4 };
+  const meter = sheet.meter ?? COMMON_TIME;
   const unit = beatUnitOf(meter);
   const bar = beatsOfBar(meter, unit);
   const guessed = sheet.sections.some((section) =>
@@ -55,7 +62,7 @@ export function Guesses({
         />
         <NumberField
           label={sheet.tempo === null ? "Tempo (none is given)" : "Tempo"}
-          value={sheet.tempo ?? 80}
+          value={sheet.tempo ?? DEFAULT_TEMPO}
           least={1}
           most={MOST_BPM}
           whole={false}

@@ -1,13 +1,12 @@
 "use client";
 
-import type { ChordSheet, SheetReading } from "@/core/formats";
-import { beatsOfBar, beatUnitOf } from "@/core/rhythm";
+import { type ChordSheet, DEFAULT_TEMPO, type SheetReading } from "@/core/formats";
+import { beatsOfBar, beatUnitOf, COMMON_TIME } from "@/core/rhythm";
 import { describeTime, pretty } from "@/ui/pretty";
 
 /** So many sections, and so many lines of each, are drawn of a reading. */
 const MOST_SECTIONS = 3;
 const MOST_LINES = 2;
-const DEFAULT_TEMPO = 80;
 
 /** One line of a section, as it is drawn. */
 type Drawn = {
@@ -64,7 +63,7 @@ export function Readings({
 }) {
   const { readings } = sheet;
   if (readings.length < 2) return null;
-  const meter = sheet.meter ?? { beats: 4, unit: 4 };
+  const meter = sheet.meter ?? COMMON_TIME;
   const bar = beatsOfBar(meter, beatUnitOf(meter));
   const shown = readings.map((reading) => drawn(sheet, reading, bar));
   const longest = Math.max(

@@ -1,10 +1,9 @@
+import { COMMON_TIME } from "../../rhythm";
 import { arrange, type Draft, hasChords, keyOfSheet } from "../draft";
 import { readBeats } from "../guess/apply";
 import { type ChordSheet, EMPTY_SHEET, type SheetExtra, type SheetLine, type SheetProblem } from "../sheet";
 import type { Meta } from "./meta";
 import type { ReadOptions } from "./read-options";
-
-const COMMON_TIME = { beats: 4, unit: 4 } as const;
 
 /**
  * Makes a sheet of what a reader of text has found: sections each once, the form, and the key, given or found by the

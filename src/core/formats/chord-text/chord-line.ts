@@ -102,12 +102,8 @@ function readNewLine({ text, columns }: SheetText, reading: Reading): ChordToken
   return unreadable <= chords ? withoutSeparators(tokens) : null;
 }
 
-/** A number by itself, perhaps in brackets: what is behind a chord where its beats are written. */
-const BEATS_BEHIND = /^\(?\d{1,2}(?:\.5)?\)?[,;]?$/u;
-
 /** Signs with the beats written behind a chord drawn to it: "A for 4", "A (4)", and "A 4" where every chord has some. */
 function withBeats(signs: readonly RawSign[], reading: Reading): readonly RawSign[] {
-  if (!signs.some(({ raw }) => BEATS_BEHIND.test(raw))) return signs;
   const isChord = (raw: string) => readSign(raw, reading)?.[0]?.kind === "chord";
   return beatsAfter(signs, isChord, reading.naming !== "degrees");
 }

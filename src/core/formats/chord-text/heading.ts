@@ -51,26 +51,22 @@ const firstWord = (line: string): string => fold(/^\s*\p{L}+/u.exec(line)?.[0] ?
 function mayHead(line: string): boolean {
   if (line.includes(":") || /^\s*[[{(\d]/u.test(line)) return true;
   const word = firstWord(line);
-  return (
-    FIRST_WORDS.has(word) ||
-    RECALLS.has(word) ||
-    ORDINAL.test(fold(line.trim())) ||
-    ABBREVIATED.test(line.trim())
-  );
+  return FIRST_WORDS.has(word) || RECALLS.has(word) || ORDINAL.test(word) || ABBREVIATED.test(line.trim());
 }
 
 /** What a known word may be counted with: "Last chorus", "Dernier refrain", "Primeira parte". */
 const ORDINAL =
-  /^(?:first|second|third|last|final|premiere?|deuxieme|troisieme|derniere?|primer[ao]?|segund[ao]|tercer[ao]?|ultim[ao]|primeir[ao]|terceir[ao]|erste[rs]?|zweite[rs]?|dritte[rs]?|letzte[rs]?|prim[ao]|second[ao]|terz[ao])\s+(?=\p{L})/u;
+  /^(?:first|second|third|last|final|premiere?|deuxieme|troisieme|derniere?|primer[ao]?|segund[ao]|tercer[ao]?|ultim[ao]|primeir[ao]|terceir[ao]|erste[rs]?|zweite[rs]?|dritte[rs]?|letzte[rs]?|prim[ao]|second[ao]|terz[ao])$/u;
 /** Headings of a letter or two, alone in a line. */
 const ABBREVIATED = /^(?:ch|vs|br)\s?\d?\.?$/iu;
 
 /** The longest known word the label begins with, and what follows it. */
 function knownWord(label: string): { word: string; rest: string } | null {
   const whole = fold(label.trim());
-  const counted = ORDINAL.exec(whole)?.[0] ?? "";
-  const folded = whole.slice(counted.length);
-  if (counted !== "" && /^(?:parte?|partie|teil)$/u.test(folded)) return { word: "verse", rest: "" };
+  const [, first = "", after = ""] = /^(\p{L}+)\s+(?=\p{L})(.*)$/su.exec(whole) ?? [];
+  const isCounted = ORDINAL.test(first);
+  const folded = isCounted ? after : whole;
+  if (isCounted && /^(?:parte?|partie|teil)$/u.test(folded)) return { word: "verse", rest: "" };
   if (!FIRST_WORDS.has(/^\p{L}+/u.exec(folded)?.[0] ?? "")) return null;
   const ends = [...folded.matchAll(/(?<=[\p{L}\d])(?=[^\p{L}]|$)/gu)].map((match) => match.index);
   for (const end of ends.slice(0, 4).toReversed()) {

@@ -1,6 +1,6 @@
 import { NAMINGS } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
-import type { Meter } from "../../rhythm";
+import { COMMON_TIME, type Meter } from "../../rhythm";
 import { type Draft, newDraft } from "../draft";
 import {
   type ChordSheet,
@@ -36,7 +36,6 @@ import { splitHeading } from "./split-heading";
 
 /** How often to sing a line, written behind its words. */
 const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
-const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 /** A line of tab: a string's name, a bar line, and then only what tab is written with, three dashes at least. */
 const TAB_LINE = /^\s*[A-Ga-g]?[#b♯♭]?\s?[|:](?=(?:[^-–]*[-–]){3})[-–\dhpbrxXst~/\\|().<>*^=\s:]*$/u;
 

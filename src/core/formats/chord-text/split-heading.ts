@@ -28,11 +28,13 @@ export function splitHeading(line: SheetText, reading: Reading = readingOf()): S
     // "Tag: slow" is a field, "Tag: G D" a heading.
     if (countChords(chords) === 0 && readMeta(line.text, emptyMeta()) !== false) continue;
     // "Chorus x2: D A": a label with a repeat stands by itself.
-    const alone = readHeading(`[${label}]`) === null && readHeading(label) !== null;
-    const known = kindOfLabel(label) !== "other" && (alone || readHeading(`[${label}]`) !== null);
+    const bracketed = readHeading(`[${label}]`) !== null;
+    const plain = readHeading(label) !== null;
+    const alone = !bracketed && plain;
+    const known = kindOfLabel(label) !== "other" && (bracketed || plain);
     const splits = bare
-      ? known && readHeading(label) !== null && countChords(chords) >= 2
-      : known || (pattern === PREFIXES[0].pattern && countChords(chords) >= 1 && readHeading(`[${label}]`));
+      ? known && plain && countChords(chords) >= 2
+      : known || (pattern === PREFIXES[0].pattern && countChords(chords) >= 1 && bracketed);
     if (!splits) continue;
     if (/^\s*\([^()]*\)$/u.test(rest) && countChords(chords) === 0)
       return [{ ...line, text: `${label} ${rest.trim()}`, columns: line.columns }];

@@ -1,5 +1,5 @@
 import { parseChord, toLetters } from "../../chord";
-import { beatUnitOf, type Meter, ticksOfBeats } from "../../rhythm";
+import { beatUnitOf, COMMON_TIME, type Meter, ticksOfBeats } from "../../rhythm";
 import type { SectionKind } from "../../song/schema";
 import { assemble } from "../chord-text/assemble";
 import { type ChordToken, offersFor, type Reading, readChordLine, readingOf } from "../chord-text/chord-line";
@@ -27,8 +27,6 @@ import { readDefine } from "./define";
 import { kindOfEnvironment, labelOfEnvironment, sungLines, VERBATIM } from "./environment";
 import { labelOf, type ProLine, proLines } from "./lines";
 import { type OwnBeats, readOwnBeats } from "./own-beats";
-
-const COMMON_TIME: Meter = { beats: 4, unit: 4 };
 
 /**
  * Reads ChordPro (the published open format, version 6). What the song does not hold is kept as extras and

@@ -1,12 +1,25 @@
 import { parseChord } from "../../chord";
-import { beatsOfTicks, beatUnitOf, formatMeter, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import {
+  beatsOfTicks,
+  beatUnitOf,
+  COMMON_TIME,
+  formatMeter,
+  type Meter,
+  ticksOfBar,
+  ticksOfBeatUnit,
+} from "../../rhythm";
 import type { SectionKind } from "../../song/schema";
 import { readBeats } from "../guess/apply";
-import type { ChordSheet, SheetExtra, SheetLine, SheetLoss, SheetSection, SheetUse } from "../sheet";
+import {
+  type ChordSheet,
+  DEFAULT_TEMPO,
+  type SheetExtra,
+  type SheetLine,
+  type SheetLoss,
+  type SheetSection,
+  type SheetUse,
+} from "../sheet";
 import { labelOf } from "./lines";
-
-const COMMON_TIME: Meter = { beats: 4, unit: 4 };
-const DEFAULT_TEMPO = 80;
 
 const ENVIRONMENT: Readonly<Record<SectionKind, string>> = Object.freeze({
   intro: "intro",

@@ -27,9 +27,9 @@ export function readBeats<Sheet extends Arranged>(
   const bar: BarOfBeats = { beats, hasHalf: beats % 2 === 0 };
   const sections = sheet.sections.map((section) => asRead(section, beat, isOpen));
   const guesses = guessReadings(sections, bar);
-  const taken = guesses[chosen] ?? guesses[0];
-  if (!taken) return { sheet, readings: [] };
   const readings = guesses.map((guess) => readingOf(guess, sheet, bar));
+  const taken = readings[chosen] ?? readings[0];
+  if (!taken) return { sheet, readings };
   return {
     sheet: {
       ...sheet,
@@ -72,19 +72,18 @@ function lineToGuess({ words, chords }: SheetLine): LineOfReading {
 
 function timed(
   section: SheetSection,
-  beats: Guess["sections"][number],
+  beats: SheetReading["sections"][number],
   beat: number,
   isOpen: (line: SheetLine) => boolean,
 ): SheetSection {
-  let at = 0;
-  const lines = section.lines.map((line): SheetLine => {
-    if (!hasChords(line)) return line;
-    const own = beats[at++]!;
-    if (!isOpen(line)) return line;
-    return {
-      ...line,
-      chords: line.chords.map((chord, index) => ({ ...chord, ticks: own[index]! * beat, guessed: true })),
-    };
+  const lines = section.lines.map((line, at): SheetLine => {
+    if (!hasChords(line) || !isOpen(line)) return line;
+    const chords = line.chords.map((chord, index) => ({
+      ...chord,
+      ticks: beats[at]![index]! * beat,
+      guessed: true,
+    }));
+    return { ...line, chords };
   });
   return { ...section, lines };
 }
