@@ -1,4 +1,5 @@
 import { type Endpoint, fillPath, type Refused } from "./endpoint";
+import { LINES, type Line } from "./lines";
 
 /** What came of asking: the answer, what the server refused it with, or that it was not reached. */
 export type Called<Answer, Refusal> =
@@ -71,9 +72,6 @@ export async function call<Output, Input, Answer, Refusal>(
   }
 }
 
-/** An answer that says how far it is comes as lines of JSON, the last one the answer itself (NDJSON). */
-const LINES = "application/x-ndjson";
-
 /** A file goes as it is, everything else as JSON; what is nothing has no body. */
 function bodyOf(sent: unknown, isTold: boolean): Pick<RequestInit, "body" | "headers"> {
   const accept = isTold ? { accept: `${LINES}, application/json` } : {};
@@ -81,10 +79,6 @@ function bodyOf(sent: unknown, isTold: boolean): Pick<RequestInit, "body" | "hea
   if (sent instanceof Blob) return { body: sent, headers: accept };
   return { body: JSON.stringify(sent), headers: { "content-type": "application/json", ...accept } };
 }
-
-type Line =
-  | { readonly done: number; readonly of: number }
-  | { readonly status: number; readonly answer: unknown };
 
 async function readAnswer(
   response: Response,

@@ -4,6 +4,7 @@ export * from "./documents";
 export { type Endpoint, fillPath } from "./endpoint";
 export * from "./engines";
 export * from "./evenings";
+export { LINES } from "./lines";
 export * from "./network";
 export * from "./shelf";
 export * from "./songs";

@@ -22,7 +22,7 @@ const isVowel = (sign: string | undefined): boolean => sign !== undefined && VOW
  * @example syllableStarts("home") // => [0]
  */
 export function syllableStarts(word: string): number[] {
-  const first = [...word].findIndex((sign) => LETTER.test(sign));
+  const first = word.search(LETTER);
   if (first < 0) return [];
   const starts = [first];
   const joined = silentInside(word.slice(first)) + first;

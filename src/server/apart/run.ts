@@ -1,6 +1,7 @@
 import path from "node:path";
 import { Worker } from "node:worker_threads";
 import { type AskOptions, Pool, type Thread, TIMERS } from "@/engines/threads";
+import { diedOf } from "../died-of";
 import { host, onHost } from "../host";
 import { announce } from "../live";
 import type { Store } from "../store";
@@ -17,6 +18,11 @@ const MOST_MEMORY_MB = 4096;
 /** Where the build puts `thread.ts`. */
 const file = () => path.join(process.cwd(), "build", "work-thread.mjs");
 
+const GONE = {
+  tooLarge: "It holds more than can be read here.",
+  ended: "The thread that worked on it ended.",
+};
+
 type Waiting = {
   readonly resolve: (answer: SentAnswer) => void;
   readonly reject: (error: Error) => void;
@@ -31,6 +37,7 @@ function startThread(store: Store): Thread {
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   worker.unref();
+  const died = diedOf(worker, GONE);
   const waiting = new Map<number, Waiting>();
   let asked = 0;
   worker.on("message", (told: FromWork) => {
@@ -40,14 +47,6 @@ function startThread(store: Store): Thread {
     waiting.delete(told.id);
     if (told.type === "answer") own?.resolve(told.answer);
     else own?.reject(new Error(told.reason));
-  });
-  const died = new Promise<Error>((resolve) => {
-    worker.on("error", (error: Error & { readonly code?: string }) =>
-      resolve(
-        error.code === "ERR_WORKER_OUT_OF_MEMORY" ? new Error("It holds more than can be read here.") : error,
-      ),
-    );
-    worker.on("exit", () => resolve(new Error("The thread that worked on it ended.")));
   });
   return {
     ask: ({ engine, question }, onProgress) =>

@@ -1,4 +1,4 @@
-import type { Endpoint } from "@/api";
+import { type Endpoint, LINES } from "@/api";
 import { GUEST_HEADER, ROLE_HEADER, refuseChange } from "../access";
 import { forgetCounts } from "../documents/shelf";
 import { readChunks, refuse } from "../http";
@@ -20,9 +20,6 @@ export type ApartOptions = {
   /** What is done here once it was answered, and not refused. */
   readonly afterwards?: () => Promise<void>;
 };
-
-/** How an answer comes that tells how far it is: lines of JSON, the last one the answer (NDJSON). */
-const LINES = "application/x-ndjson";
 
 const HEADERS = [ROLE_HEADER, GUEST_HEADER, "content-type"];
 

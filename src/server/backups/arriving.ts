@@ -43,29 +43,24 @@ export const endArrival = (database: Database, id: string): Promise<void> =>
 export async function takeBack(database: Database, id: string | null = null): Promise<void> {
   const ids = id === null ? (await database.select().from(restores)).map((one) => one.id) : [id];
   if (ids.length === 0) return;
-  for (;;) {
-    const come = await database
+  while (await takeSomeBack(database, ids));
+}
+
+/** Takes a few documents back, and with the last of them the arrivals themselves. @returns whether there may be more */
+const takeSomeBack = (database: Database, ids: readonly string[]): Promise<boolean> =>
+  database.transaction(async (tx) => {
+    // Whoever still brings something in waits, and then finds its arrival gone.
+    await tx.select().from(restores).where(inArray(restores.id, ids)).for("update");
+    const come = await tx
       .select({ documentId: arriving.documentId })
       .from(arriving)
       .where(inArray(arriving.restoreId, ids))
       .limit(AT_ONCE);
-    if (come.length === 0) break;
     const gone = come.map(({ documentId }) => documentId);
-    await database.delete(documents).where(inArray(documents.id, gone));
-  }
-  await database.transaction(async (tx) => {
-    // What came between the last look and now goes with the arrival itself.
-    const late = await tx.select().from(arriving).where(inArray(arriving.restoreId, ids));
-    if (late.length > 0)
-      await tx.delete(documents).where(
-        inArray(
-          documents.id,
-          late.map(({ documentId }) => documentId),
-        ),
-      );
-    await tx.delete(restores).where(inArray(restores.id, ids));
+    if (gone.length > 0) await tx.delete(documents).where(inArray(documents.id, gone));
+    else await tx.delete(restores).where(inArray(restores.id, ids));
+    return gone.length > 0;
   });
-}
 
 /** The same on the program's own database. */
 export const takeBackArrival = async (id: string): Promise<void> => takeBack(await openDatabase(), id);

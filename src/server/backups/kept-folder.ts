@@ -1,6 +1,7 @@
 import fs from "node:fs";
 import path from "node:path";
 import { dataFolder } from "../db/open-database";
+import { syncPath } from "../store";
 import { expired, type Kept, keptAmong, keptOf, nextName } from "./kept";
 
 /** The folder of kept backups inside the data folder. */
@@ -26,13 +27,6 @@ export function readKept(name: string, data = dataFolder()): Uint8Array | null {
     : null;
 }
 
-/** Writes what is open, and its name in its folder, through to the disk. */
-function syncFolder(folder: string): void {
-  const descriptor = fs.openSync(/* turbopackIgnore: true */ folder, "r");
-  fs.fsyncSync(descriptor);
-  fs.closeSync(descriptor);
-}
-
 /**
  * Keeps a backup: written whole beside the others, through to the disk, read again and tried, and only then given its name;
  * those that are kept no longer go after it is there. On a failure the others are as they were.
@@ -52,7 +46,7 @@ export async function keep(
     fs.writeFileSync(/* turbopackIgnore: true */ part, file, { flush: true });
     await tried(fs.readFileSync(/* turbopackIgnore: true */ part));
     fs.renameSync(/* turbopackIgnore: true */ part, path.join(/* turbopackIgnore: true */ folder, name));
-    syncFolder(folder);
+    syncPath(folder);
   } finally {
     fs.rmSync(/* turbopackIgnore: true */ part, { force: true });
   }

@@ -4,6 +4,7 @@ import { wrap } from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import type { Outcome } from "@/engines";
 import { Pool, type Thread, TIMERS } from "@/engines/threads";
+import { diedOf } from "../died-of";
 import { onHost } from "../host";
 import type { EngineThread } from "./thread";
 
@@ -19,22 +20,18 @@ const MOST_MEMORY_MB = 1024;
 /** Where the build puts `thread.ts`. */
 const file = () => path.join(process.cwd(), "build", "engine-thread.mjs");
 
+const GONE = {
+  tooLarge: "The search grew too large and was ended. Ask for fewer strings, frets or colours.",
+  ended: "The search ended without an answer. Ask again.",
+};
+
 function startThread(): Thread {
   const worker = new Worker(/* turbopackIgnore: true */ file(), {
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   worker.unref();
   const remote = wrap<EngineThread>(nodeEndpoint(worker));
-  const died = new Promise<Error>((resolve) => {
-    worker.on("error", (error: Error & { readonly code?: string }) =>
-      resolve(
-        error.code === "ERR_WORKER_OUT_OF_MEMORY"
-          ? new Error("The search grew too large and was ended. Ask for fewer strings, frets or colours.")
-          : error,
-      ),
-    );
-    worker.on("exit", () => resolve(new Error("The search ended without an answer. Ask again.")));
-  });
+  const died = diedOf(worker, GONE);
   return { ask: (job) => remote.ask(job), died, end: () => void worker.terminate() };
 }
 

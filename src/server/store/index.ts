@@ -1,3 +1,3 @@
 export { type Client, StoreClient } from "./client";
-export { openDurable } from "./durable";
+export { openDurable, syncPath } from "./durable";
 export type { Store } from "./store";
