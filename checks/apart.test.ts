@@ -1,18 +1,11 @@
-import { mkdtempSync, rmSync } from "node:fs";
 import { get } from "node:http";
-import { tmpdir } from "node:os";
-import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { largeBackup, longText } from "../bench/importing.mjs";
 import { startServer } from "../scripts/lib/server.mjs";
+import { post, temporaryFolders } from "../testing/server/real-server";
 
 /** The real program: what is read and written much is done in a thread apart, and can be stopped. */
-const folders: string[] = [];
-const newFolder = () => {
-  const folder = mkdtempSync(path.join(tmpdir(), "lantern-apart-"));
-  folders.push(folder);
-  return folder;
-};
+const newFolder = temporaryFolders("apart");
 const start = (data: string) => startServer({ data, env: { LANTERN_DEMO: "off" } });
 type Server = Awaited<ReturnType<typeof start>>;
 
@@ -20,14 +13,6 @@ let server: Server;
 let long: { songId: string; versionId: string };
 let backup: Uint8Array<ArrayBuffer>;
 
-const post = async ({ address }: Server, place: string, body: unknown) => {
-  const response = await fetch(address + place, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
-  return { status: response.status, body: await response.json() };
-};
 const found = async ({ address }: Server) =>
   ((await (await fetch(`${address}/api/shelf`)).json()) as { total: number }).total;
 
@@ -37,10 +22,7 @@ beforeAll(async () => {
   const saved = await fetch(`${server.address}/api/backup`);
   backup = new Uint8Array(largeBackup(new Uint8Array(await saved.arrayBuffer()), long.versionId, 30).bytes);
 }, 120_000);
-afterAll(async () => {
-  await server.stop();
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => server.stop());
 
 describe("what is done in a thread apart", () => {
   it("reaches who watches: a large edit comes over the line of events", async () => {

@@ -1,7 +1,6 @@
-import fs, { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import fs from "node:fs";
 import path from "node:path";
-import { afterAll, afterEach, describe, expect, it, vi } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import { openFolder } from "@/server/db/open-database";
 import { isEmpty, takeEdit } from "@/server/documents/stored-documents";
 import { whyNoDisk } from "../scripts/lib/disk.mjs";
@@ -9,18 +8,11 @@ import { cutPower } from "../scripts/lib/power-cut.mjs";
 import { startServer } from "../scripts/lib/server.mjs";
 import { writeAtOnce } from "../scripts/lib/writers.mjs";
 import { numberedEdit, shortSong } from "../testing/server/numbered-edits";
+import { temporaryFolders } from "../testing/server/real-server";
 
 /** Saved means on the disk: fsync and fdatasync of POSIX.1-2017, asked for before anything is acknowledged. */
 
-const folders: string[] = [];
-const newFolder = () => {
-  const folder = mkdtempSync(path.join(tmpdir(), "lantern-durable-"));
-  folders.push(folder);
-  return folder;
-};
-afterAll(() => {
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-});
+const newFolder = temporaryFolders("durable");
 afterEach(() => vi.restoreAllMocks());
 
 describe("what is acknowledged", () => {

@@ -1,33 +1,16 @@
-import fs, { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import fs, { rmSync } from "node:fs";
 import path from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import { startServer } from "../scripts/lib/server.mjs";
+import { post, temporaryFolders } from "../testing/server/real-server";
 
 /** The real program: the backups it keeps by itself, and what it does where its database does not open. */
-const folders: string[] = [];
-const newFolder = () => {
-  const folder = mkdtempSync(path.join(tmpdir(), "lantern-kept-"));
-  folders.push(folder);
-  return folder;
-};
-afterAll(() => {
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-});
-
+const newFolder = temporaryFolders("kept");
 type Server = Awaited<ReturnType<typeof startServer>>;
 /** A minute is three seconds long here. */
 const start = (data: string, env: Record<string, string> = {}) =>
   startServer({ data, env: { LANTERN_DEMO: "off", LANTERN_BACKUP_MINUTES: "0.05", ...env } });
-const post = async ({ address }: Server, place: string, body: unknown) => {
-  const response = await fetch(address + place, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
-  return { status: response.status, body: await response.json() };
-};
 const read = async ({ address }: Server, place: string) => {
   const response = await fetch(address + place, { redirect: "manual" });
   const text = (await response.text()).replaceAll("<!-- -->", "");

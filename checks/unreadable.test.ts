@@ -7,6 +7,7 @@ import type { Body } from "@/document";
 import { openFolder } from "@/server/db/open-database";
 import { documents } from "@/server/db/schema";
 import { startServer } from "../scripts/lib/server.mjs";
+import { post as postTo } from "../testing/server/real-server";
 
 /** The real program on a folder in which single documents are damaged, or written by a newer program. */
 const data = mkdtempSync(path.join(tmpdir(), "lantern-unreadable-"));
@@ -21,14 +22,7 @@ const read = async (place: string) => {
     text: (await response.text()).replaceAll("<!-- -->", ""),
   };
 };
-const post = async (place: string, body: unknown) => {
-  const response = await fetch(server.address + place, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
-  return { status: response.status, body: await response.json() };
-};
+const post = (place: string, body: unknown) => postTo(server, place, body);
 
 beforeAll(async () => {
   server = await startServer({ data });

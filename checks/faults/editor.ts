@@ -14,6 +14,9 @@ const MOST_PENDING = 8;
 /** The row everybody writes to: there edits meet. */
 export const SHARED = "shared";
 
+/** What a window needs to reach its version. */
+export type Reach = { readonly address: string; readonly versionId: string; readonly cookie: string };
+
 /**
  * A window that edits a version: the program's own store over a line that breaks, its queue kept over a reload. What it was
  * told is saved is written down.
@@ -30,18 +33,14 @@ export class Editor {
 
   private constructor(
     private readonly name: string,
-    private readonly about: { readonly address: string; readonly versionId: string; readonly cookie: string },
+    private readonly about: Reach,
     private readonly chance: Chance,
     loaded: { readonly revision: number; readonly body: Body<Tables> },
   ) {
     this.store = this.open(loaded);
   }
 
-  static async open(
-    name: string,
-    about: { readonly address: string; readonly versionId: string; readonly cookie: string },
-    chance: Chance,
-  ): Promise<Editor> {
+  static async open(name: string, about: Reach, chance: Chance): Promise<Editor> {
     return new Editor(name, about, chance, await load(about));
   }
 
@@ -155,15 +154,7 @@ export class Editor {
   }
 }
 
-async function load({
-  address,
-  versionId,
-  cookie,
-}: {
-  readonly address: string;
-  readonly versionId: string;
-  readonly cookie: string;
-}) {
+async function load({ address, versionId, cookie }: Reach) {
   const said = await ask(address, "GET", `/api/documents/${versionId}`, { cookie });
   if (said?.status !== 200) throw new Error("Expected the version.");
   return { revision: said.body.revision as number, body: said.body.body as Body<Tables> };

@@ -8,7 +8,7 @@ import { documents, edits, liveEvents } from "@/server/db/schema";
 import { replayLog } from "@/server/documents/stored-documents";
 import { readState } from "@/server/stage/log";
 import { Chance } from "./chance";
-import { Editor, SHARED } from "./editor";
+import { Editor, type Reach, SHARED } from "./editor";
 import { ask } from "./line";
 import { type Evening, Follower, Guests, Leader } from "./stage";
 import { World } from "./world";
@@ -160,14 +160,7 @@ async function openEvening(world: World) {
  * Waits until every window has sent what it had and heard what others did, and the program has nothing they have not heard:
  * what a window had sent before it was closed may come late.
  */
-async function settled(
-  editors: readonly Editor[],
-  {
-    address,
-    versionId,
-    cookie,
-  }: { readonly address: string; readonly versionId: string; readonly cookie: string },
-): Promise<void> {
+async function settled(editors: readonly Editor[], { address, versionId, cookie }: Reach): Promise<void> {
   for (let [tries, quiet] = [0, 0]; tries < 300 && quiet < 5; tries++) {
     const said = await ask(address, "GET", `/api/documents/${versionId}`, { cookie });
     const isQuiet = editors.every((one) => one.isSaved && one.revision === said?.body.revision);
