@@ -24,6 +24,8 @@ export type BarSum = {
   readonly bars: readonly (readonly TimedChord[])[];
   readonly lines: readonly LineSum[];
   readonly open: OpenSection | null;
+  /** Ticks of the last bar that the pickup of the next section fills. */
+  readonly nextPickup: Ticks;
 };
 
 /**
@@ -40,7 +42,7 @@ export function sumBars(sections: readonly BarSection[], bar: Ticks): BarSum[] {
     const bars = cutIntoBars([...rest, ...nextPickup], bar);
     if (index === 0 && pickup.length > 0) bars.unshift(pickup);
     const expected = sections[index + 1]?.pickup ?? 0;
-    return { bars, lines: sumLines(section, bar), open: findOpen(section, bar, expected) };
+    return { bars, lines: sumLines(section, bar), open: findOpen(section, bar, expected), nextPickup: expected };
   });
 }
 

@@ -5,6 +5,7 @@ export {
   sumBars,
   type TimedChord,
 } from "./bars";
+export { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow } from "./beat-row";
 export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
 export { describeOpenSection } from "./describe-open";
 export {
@@ -24,4 +25,5 @@ export {
 } from "./meter";
 export { wholeNotesOf } from "./note-value";
 export * from "./strum";
+export { beatsOfTaps, type Tapped } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -1,3 +1,4 @@
+export { type LineBeats, setBeats } from "./beats";
 export {
   addChord,
   addLine,

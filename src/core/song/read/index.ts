@@ -3,7 +3,9 @@ export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeUse } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { isPlayed, linesPlayed } from "./layout";
+export { type LinePlace, linesLike } from "./like-lines";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
+export { describeOddLengths, type OddLengths, oddLengths } from "./odd-lengths";
 export {
   type Outline,
   type OutlineException,
