@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
+import { adjustmentsSchema, adjustSheet, canJoin, placeRead, readOptionsOf } from "./adjust";
 import { readChordText } from "./chord-text";
 
 const sheet = readChordText(
@@ -46,6 +46,34 @@ describe("what a person changes before a song is made", () => {
         alone.sections.findIndex((one) => one.label === "Part"),
       ),
     ).toBe(false);
+  });
+
+  it("sets beats of lines, before sections are joined; a row for another number of chords is passed over", () => {
+    const adjustments = {
+      sections: [{ section: 1, join: true }],
+      beats: [
+        { section: 0, line: 0, beats: [6, 2] },
+        { section: 1, line: 0, beats: [1.5] },
+        { section: 2, line: 0, beats: [1, 1] },
+        { section: 9, line: 0, beats: [1] },
+      ],
+    };
+    const set = adjustSheet(sheet, adjustments);
+    const beats = set.sections.map(({ lines }) =>
+      lines.map(({ chords }) => chords.map(({ ticks, guessed }) => [ticks / 960, guessed])),
+    );
+    expect(beats[0]).toEqual([
+      [
+        [6, false],
+        [2, false],
+      ],
+      [[1.5, false]],
+    ]);
+    expect(beats[1]![0]![0]![1]).toBe(true);
+    expect(placeRead(sheet, adjustments, { section: 0, line: 0 })).toEqual({ section: 0, line: 0 });
+    expect(placeRead(sheet, adjustments, { section: 0, line: 1 })).toEqual({ section: 1, line: 0 });
+    expect(placeRead(sheet, adjustments, { section: 1, line: 0 })).toEqual({ section: 2, line: 0 });
+    expect(placeRead(sheet, adjustments, { section: 7, line: 0 })).toBe(null);
   });
 
   it("gives the reader what it needs, and refuses what is no value", () => {

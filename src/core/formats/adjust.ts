@@ -1,10 +1,18 @@
 import { z } from "zod";
 import { NAMINGS } from "../chord";
-import { beatUnitOf, METER_UNITS, type Meter, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../rhythm";
+import {
+  beatUnitOf,
+  COMMON_TIME,
+  METER_UNITS,
+  type Meter,
+  MOST_BEATS_IN_A_BAR,
+  MOST_BPM,
+  ticksOfRow,
+} from "../rhythm";
 import { keySchema, SECTION_KINDS } from "../song/schema";
 import type { ReadOptions } from "./chord-text";
 import { MOST_READINGS } from "./guess/readings";
-import type { ChordSheet, SheetSection } from "./sheet";
+import { type ChordSheet, MOST_LINE_CHORDS, type SheetSection } from "./sheet";
 
 /** What a person changes of the guesses before a song is made. */
 export const adjustmentsSchema = z.object({
@@ -23,6 +31,17 @@ export const adjustmentsSchema = z.object({
     .int()
     .min(0)
     .max(MOST_READINGS - 1)
+    .optional(),
+  /** Beats of lines that were typed or tapped, by section and line of the sheet. */
+  beats: z
+    .array(
+      z.object({
+        section: z.int().min(0),
+        line: z.int().min(0),
+        beats: z.array(z.number().positive().max(128)).max(MOST_LINE_CHORDS),
+      }),
+    )
+    .max(2000)
     .optional(),
   /** By the section's place in the sheet. */
   sections: z
@@ -54,39 +73,99 @@ export const readOptionsOf = ({ key, meter, naming, beatsPerChord, reading }: Ad
  * Applies what was changed by hand to a sheet that was read with {@link readOptionsOf}. A section can be joined to
  * the one before where both are always played together.
  */
-export function adjustSheet(sheet: ChordSheet, adjustments: Adjustments): ChordSheet {
+export function adjustSheet(read: ChordSheet, adjustments: Adjustments): ChordSheet {
+  const sheet = withBeats(read, adjustments);
   const changes = new Map((adjustments.sections ?? []).map((change) => [change.section, change]));
-  const joined = sheet.sections.map((_, index) => (changes.get(index)?.join ? canJoin(sheet, index) : false));
+  const homes = homesOf(sheet, adjustments);
   const sections: SheetSection[] = [];
-  const placeOf: { section: number; line: number }[] = [];
   for (const [index, section] of sheet.sections.entries()) {
+    const { section: home, isJoined } = homes[index]!;
     const change = changes.get(index);
-    const last = sections.at(-1);
-    if (joined[index] && last) {
-      placeOf.push({ section: sections.length - 1, line: last.lines.length });
-      sections[sections.length - 1] = { ...last, lines: [...last.lines, ...section.lines] };
-      continue;
-    }
-    placeOf.push({ section: sections.length, line: 0 });
-    sections.push({ ...section, label: change?.label ?? section.label, kind: change?.kind ?? section.kind });
+    const before = sections[home];
+    sections[home] =
+      before && isJoined
+        ? { ...before, lines: [...before.lines, ...section.lines] }
+        : { ...section, label: change?.label ?? section.label, kind: change?.kind ?? section.kind };
   }
-  const tempo = adjustments.tempo ?? sheet.tempo;
-  const meter = adjustments.meter ?? sheet.meter;
+  const joined = new Set(homes.flatMap(({ isJoined }, index) => (isJoined ? [index] : [])));
   return {
     ...sheet,
+    ...timeOf(sheet, adjustments),
     key: adjustments.key ?? sheet.key,
     keySure: adjustments.key !== undefined || sheet.keySure,
-    tempo,
-    meter,
-    beatUnit: adjustments.tempo === undefined ? sheet.beatUnit : meter ? beatUnitOf(meter) : null,
     sections,
     form: sheet.form
-      .filter((use) => !joined[use.section])
-      .map((use) => ({ ...use, section: placeOf[use.section]!.section })),
+      .filter((use) => !joined.has(use.section))
+      .map((use) => ({ ...use, section: homes[use.section]!.section })),
     extras: sheet.extras.map((extra) => {
-      const place = extra.section === null ? null : placeOf[extra.section]!;
+      const place = extra.section === null ? null : homes[extra.section]!;
       return place ? { ...extra, section: place.section, line: place.line + extra.line } : extra;
     }),
+  };
+}
+
+const timeOf = (sheet: ChordSheet, { tempo, meter: given }: Adjustments) => {
+  const meter = given ?? sheet.meter;
+  const ownUnit = tempo === undefined;
+  return {
+    tempo: tempo ?? sheet.tempo,
+    meter,
+    beatUnit: ownUnit ? sheet.beatUnit : meter ? beatUnitOf(meter) : null,
+  };
+};
+
+/** Where a section of the sheet stands once some are joined: its section, and its first line there. */
+type Home = { readonly section: number; readonly line: number; readonly isJoined: boolean };
+
+function homesOf(sheet: ChordSheet, { sections = [] }: Adjustments): Home[] {
+  const joins = new Set(sections.flatMap(({ section, join }) => (join ? [section] : [])));
+  const homes: Home[] = [];
+  let lines = 0;
+  for (const [index, section] of sheet.sections.entries()) {
+    const isJoined = joins.has(index) && homes.length > 0 && canJoin(sheet, index);
+    const last = homes.at(-1)?.section ?? -1;
+    if (!isJoined) lines = 0;
+    homes.push({ section: isJoined ? last : last + 1, line: lines, isJoined });
+    lines += section.lines.length;
+  }
+  return homes;
+}
+
+/**
+ * Where a line of the adjusted sheet stands in the sheet as it was read, whose numbers adjustments go by; null where it has
+ * no such line.
+ */
+export function placeRead(
+  read: ChordSheet,
+  adjustments: Adjustments,
+  place: { readonly section: number; readonly line: number },
+): { section: number; line: number } | null {
+  const homes = homesOf(read, adjustments);
+  const section = homes.findLastIndex((home) => home.section === place.section && home.line <= place.line);
+  return section < 0 ? null : { section, line: place.line - homes[section]!.line };
+}
+
+/** A sheet with the beats that were typed or tapped; those for another number of chords than the line has are passed over. */
+function withBeats(sheet: ChordSheet, adjustments: Adjustments): ChordSheet {
+  const { beats = [] } = adjustments;
+  if (beats.length === 0) return sheet;
+  const { meter, beatUnit } = timeOf(sheet, adjustments);
+  const unit = beatUnit ?? beatUnitOf(meter ?? COMMON_TIME);
+  const rows = new Map(beats.map((one) => [`${one.section} ${one.line}`, one.beats]));
+  return {
+    ...sheet,
+    sections: sheet.sections.map((section, at) => ({
+      ...section,
+      lines: section.lines.map((line, index) => {
+        const row = rows.get(`${at} ${index}`);
+        if (row?.length !== line.chords.length) return line;
+        const ticks = ticksOfRow(row, unit);
+        return {
+          ...line,
+          chords: line.chords.map((chord, place) => ({ ...chord, ticks: ticks[place]!, guessed: false })),
+        };
+      }),
+    })),
   };
 }
 

@@ -1,4 +1,11 @@
-export { type Adjustments, adjustmentsSchema, adjustSheet, canJoin, readOptionsOf } from "./adjust";
+export {
+  type Adjustments,
+  adjustmentsSchema,
+  adjustSheet,
+  canJoin,
+  placeRead,
+  readOptionsOf,
+} from "./adjust";
 export * from "./chord-text";
 export { readChordPro, writeChordPro } from "./chordpro";
 export { describeSheetLoss, describeSheetProblem } from "./describe-sheet-problem";

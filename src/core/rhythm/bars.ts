@@ -42,7 +42,12 @@ export function sumBars(sections: readonly BarSection[], bar: Ticks): BarSum[] {
     const bars = cutIntoBars([...rest, ...nextPickup], bar);
     if (index === 0 && pickup.length > 0) bars.unshift(pickup);
     const expected = sections[index + 1]?.pickup ?? 0;
-    return { bars, lines: sumLines(section, bar), open: findOpen(section, bar, expected), nextPickup: expected };
+    return {
+      bars,
+      lines: sumLines(section, bar),
+      open: findOpen(section, bar, expected),
+      nextPickup: expected,
+    };
   });
 }
 

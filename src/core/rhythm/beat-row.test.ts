@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../base";
-import { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow } from "./beat-row";
+import { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow, ticksOfRow } from "./beat-row";
 
 describe("a row of beats", () => {
   it.each([
@@ -74,6 +74,11 @@ describe("a row of beats", () => {
     expect(formatBeatRow([6, 2, 4], 4)).toBe("6 2 | 4");
     expect(formatBeatRow([3, 4], 4, 1)).toBe("3 | 4");
     expect(formatBeatRow([], 4)).toBe("");
+  });
+
+  it("is in ticks, never none", () => {
+    expect(ticksOfRow([1.5, 2, 1 / 3], "1/4")).toEqual([1440, 1920, 320]);
+    expect(ticksOfRow([0.001], "1/32")).toEqual([1]);
   });
 
   it("law: what is written is read back", () => {

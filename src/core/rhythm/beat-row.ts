@@ -1,5 +1,6 @@
-import { fail, ok, type Result } from "../../base";
+import { fail, ok, type Result, type Ticks } from "../../base";
 import { countBeats, formatBeats } from "./beats";
+import { type BeatUnit, TICKS_PER_QUARTER, ticksOfBeatUnit } from "./meter";
 
 /** Beats of chords as a person types them, parted where bar lines stand. */
 export type BeatRow = readonly (readonly number[])[];
@@ -124,6 +125,12 @@ export function formatBeatRow(beats: readonly number[], bar: number, from = 0): 
 }
 
 const isWhole = (bars: number): boolean => Math.abs(bars - Math.round(bars)) < 1e-6;
+
+/** Ticks of each chord of a row; at least one. @example ticksOfRow([1.5, 2], "1/4") // => [1440, 1920] */
+export function ticksOfRow(beats: readonly number[], beatUnit: BeatUnit): Ticks[] {
+  const unit = ticksOfBeatUnit(beatUnit) ?? TICKS_PER_QUARTER;
+  return beats.map((one) => Math.max(1, Math.round(one * unit)));
+}
 
 /** What is wrong with a row, for who typed it. */
 export function describeBeatRowProblem(problem: BeatRowProblem): string {

@@ -5,7 +5,7 @@ export {
   sumBars,
   type TimedChord,
 } from "./bars";
-export { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow } from "./beat-row";
+export { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow, ticksOfRow } from "./beat-row";
 export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
 export { describeOpenSection } from "./describe-open";
 export {

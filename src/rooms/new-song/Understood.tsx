@@ -7,32 +7,15 @@ import {
   describeSheetLoss,
   describeSheetProblem,
   type SheetProblem,
-  versionOfSheet,
 } from "@/core/formats";
-import { beatsOfBar, beatUnitOf, countBeats, formatMeter } from "@/core/rhythm";
-import { outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song/read";
-import { piecesOf } from "@/ui/pieces";
+import { beatsOfBar, countBeats, formatMeter } from "@/core/rhythm";
 import { describeKey, describeTime } from "@/ui/pretty";
-import { SungLine } from "@/ui/SungLine";
-import { soundingName } from "../song";
-import { SectionGuess } from "./Guesses";
+import { previewOf } from "./preview";
+import { SectionPreview } from "./SectionPreview";
 
 const MOST_SHOWN = 12;
 /** Longer sheets are previewed in part: the song itself takes all of it. */
 const MOST_SECTIONS_SHOWN = 40;
-const MOST_LINES_SHOWN = 60;
-
-/** The song a sheet would become, as far as the preview shows it. */
-function previewOf(sheet: ChordSheet) {
-  let count = 0;
-  const body = versionOfSheet(sheet, { name: "", kind: "sheet" }, () => `p${count++}`);
-  const outline = outlineOf(body);
-  const version = versionRow(body);
-  const { bars, seconds } = timelineOf(body, outline);
-  // The preview shows the chords as they are written, whatever capo the sheet names.
-  const written = { ...version, key: version.writtenKey };
-  return { version, written, outline, sums: sectionSums(body, outline), bars, seconds };
-}
 
 /** The sheet as it will stand, with its doubtful places marked in it. */
 export function Understood({
@@ -52,14 +35,10 @@ export function Understood({
   const shown = useMemo(() => previewOf(sheet), [sheet]);
   const { version } = shown;
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
-  const bar = beatsOfBar(meter, beatUnitOf(meter));
+  const bar = beatsOfBar(meter, version.beatUnit);
   const labels = sheet.form.map(
     (use) => `${use.label ?? sheet.sections[use.section]!.label}${use.repeat > 1 ? ` × ${use.repeat}` : ""}`,
   );
-  const joined = read.sections.flatMap((_, index) =>
-    adjustments.sections?.some((one) => one.section === index && one.join) ? [index] : [],
-  );
-  const readIndex = read.sections.map((_, index) => index).filter((index) => !joined.includes(index));
   return (
     <section aria-label="What was understood" aria-live="polite" className="min-w-0">
       <p>
@@ -69,50 +48,22 @@ export function Understood({
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}
       <Looks sheet={sheet} onShowLine={onShowLine} />
-      {shown.outline.sections.slice(0, MOST_SECTIONS_SHOWN).map(({ section, lines }, index) => (
-        <div key={section.id} className="mt-4 border-l-4 border-base-300 pl-4">
-          <SectionGuess
-            sheet={read}
-            index={readIndex[index] ?? index}
-            adjustments={adjustments}
-            onChange={onChange}
-          />
-          {joined
-            .filter((one) => one === (readIndex[index] ?? 0) + 1)
-            .map((one) => (
-              <SectionGuess
-                key={one}
-                sheet={read}
-                index={one}
-                adjustments={adjustments}
-                onChange={onChange}
-              />
-            ))}
-          {lines.slice(0, MOST_LINES_SHOWN).map((line, at) => (
-            <SungLine
-              key={line.line.id}
-              className="mt-1"
-              beatsInBar={bar}
-              pieces={piecesOf(line, shown.sums.get(section.id)?.lines[at], version.beatUnit, (symbol) =>
-                soundingName(shown.written, symbol),
-              )}
-            />
-          ))}
-          {lines.length > MOST_LINES_SHOWN && (
-            <p className="text-sm">and {lines.length - MOST_LINES_SHOWN} more lines</p>
-          )}
-          {shown.sums.get(section.id)?.open && (
-            <p role="note" className="mt-1 text-sm">
-              Its bars do not close yet. That can be put right in the Song room, with offers.
-            </p>
-          )}
-        </div>
+      {shown.outline.sections.slice(0, MOST_SECTIONS_SHOWN).map(({ section }, index) => (
+        <SectionPreview
+          key={section.id}
+          shown={shown}
+          index={index}
+          read={read}
+          adjustments={adjustments}
+          onChange={onChange}
+        />
       ))}
       {sheet.sections.length > MOST_SECTIONS_SHOWN && (
         <p className="mt-3">and {sheet.sections.length - MOST_SECTIONS_SHOWN} more sections</p>
       )}
       <p className="mt-4 text-sm">
-        Dotted lines are guessed beats; a wavy chord could not be read and is kept as written.
+        Dotted lines are guessed beats; a wavy chord could not be read and is kept as written. The numbers at
+        the right are the beats of each chord: type over them, such as 6 2 | 4 4.
       </p>
     </section>
   );

@@ -6,7 +6,6 @@ import {
   type BarSum,
   beatsOfBar,
   beatsOfTicks,
-  countBeats,
   describeOpenSection,
   type LineSum,
   ticksOfBar,
@@ -14,7 +13,13 @@ import {
 } from "@/core/rhythm";
 import type { Similarity } from "@/core/song/compare";
 import { addLine, batch, type FoldProblem, fold, removeSection, set } from "@/core/song/edit";
-import { type Note, type OutlineSection, timedChords } from "@/core/song/read";
+import {
+  describeOddLengths,
+  type Note,
+  type OutlineSection,
+  oddLengths,
+  timedChords,
+} from "@/core/song/read";
 import { SECTION_KINDS, type VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { piecesOf } from "@/ui/pieces";
@@ -25,7 +30,10 @@ import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { KeptNotes } from "./KeptNotes";
+import { LineBeats } from "./LineBeats";
 import { LineEditor } from "./SungLineEditor";
+import { soundingName } from "./sounding-name";
+import { TapSection } from "./TapSection";
 
 type Props = {
   readonly outline: OutlineSection;
@@ -37,17 +45,12 @@ type Props = {
   readonly notes?: ReadonlyMap<string | null, readonly Note[]> | undefined;
 };
 
-/** How a written symbol reads in the performing key. */
-export function soundingName(version: VersionRow, symbol: string): { name: string; readable: boolean } {
-  const named = derive.sounding(version).name(symbol);
-  return { name: named.sounding, readable: named.chord !== null };
-}
-
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
 export const SectionCard = memo(function SectionCard({ outline, sum, version, alike, notes }: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
+  const [tapping, setTapping] = useState(false);
   const current = useCurrentVersion();
   const act = useAct();
   const bars = sum?.bars.length ?? 0;
@@ -78,9 +81,19 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
             </button>
           </span>
         )}
+        {lines.some((line) => line.chords.length > 0) && (
+          <button
+            type="button"
+            className="link ml-auto text-sm"
+            aria-expanded={tapping}
+            onClick={() => setTapping(!tapping)}
+          >
+            Tap the beats
+          </button>
+        )}
         <button
           type="button"
-          className="link ml-auto text-sm"
+          className="link text-sm"
           aria-expanded={settings}
           onClick={() => setSettings(!settings)}
         >
@@ -90,6 +103,8 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
       {alike && <Alike outline={outline} alike={alike} />}
       {settings && <SectionSettings outline={outline} version={version} />}
       <OpenEnd outline={outline} sum={sum} version={version} />
+      <OddLengths outline={outline} sum={sum} version={version} />
+      {tapping && <TapSection outline={outline} version={version} onLeave={() => setTapping(false)} />}
       {lines.length === 0 && <p className="text-sm">No lines yet.</p>}
       <ol className="flex flex-col gap-1">
         {lines.map((line, index) => {
@@ -97,6 +112,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
             <CardLine
               key={line.line.id}
               line={line}
+              below={lines.slice(index)}
               sum={sum?.lines[index]}
               version={version}
               label={`line ${index + 1} of ${section.label}`}
@@ -122,6 +138,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
 /** One line of a section: chords over words, its beats, and the editor that opens under it. */
 function CardLine({
   line,
+  below,
   sum,
   version,
   label,
@@ -130,6 +147,8 @@ function CardLine({
   onOpen,
 }: {
   line: OutlineSection["lines"][number];
+  /** It and the lines of its section below it. */
+  below: OutlineSection["lines"];
   sum: LineSum | undefined;
   version: VersionRow;
   /** "line 2 of Verse 1". */
@@ -154,13 +173,8 @@ function CardLine({
             />
           )}
         </div>
-        <span className="w-32 shrink-0 text-right text-sm">
-          {sum && sum.ticks > 0 && countBeats(beatsOfTicks(sum.ticks, version.beatUnit))}
-          {sum && sum.carryOut > 0 && (
-            <span className="block">
-              {countBeats(beatsOfTicks(sum.carryOut, version.beatUnit))} into a bar
-            </span>
-          )}
+        <span className="w-40 shrink-0 text-right text-sm">
+          {line.chords.length > 0 && <LineBeats lines={below} sum={sum} version={version} label={label} />}
           <button
             type="button"
             className="link block w-full text-right"
@@ -254,6 +268,17 @@ function OpenEnd({ outline, sum, version }: Props) {
       </p>
     </div>
   );
+}
+
+/** Lengths that are unusual here: said, and left to who knows the song. */
+function OddLengths({ outline, sum, version }: Props) {
+  const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
+  if (sum?.open) return null;
+  return describeOddLengths(oddLengths(outline, bar, sum?.nextPickup), outline.section.label).map((said) => (
+    <p key={said} role="note" className="mb-2 text-sm">
+      {said}
+    </p>
+  ));
 }
 
 function SectionSettings({ outline, version }: Omit<Props, "sum">) {

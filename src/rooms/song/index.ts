@@ -1,2 +1,3 @@
-export { soundingName } from "./SectionCard";
 export { keyChoices } from "./Settings";
+export { soundingName } from "./sounding-name";
+export { TapBeats } from "./TapBeats";

@@ -13,6 +13,22 @@ export const KEYS = Object.freeze([
   { place: "form", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a place in the form up" },
   { place: "form", act: "later", keys: ["Alt+ArrowDown"], does: "move a place in the form down" },
 
+  { place: "beat row", act: "set", keys: ["Enter"], does: "set the line, and on to the next" },
+  { place: "beat row", act: "alike", keys: ["Mod+Enter"], does: "set the line and all below like it" },
+  { place: "beat row", act: "down", keys: ["ArrowDown"], shown: "↑ ↓", does: "from line to line" },
+  { place: "beat row", act: "up", keys: ["ArrowUp"], shown: "", does: "the line before" },
+  { place: "beat row", act: "back", keys: ["Escape"], does: "leave the line as it was" },
+
+  {
+    place: "taps",
+    act: "tap",
+    keys: ["Space", "ArrowRight", "PageDown"],
+    shown: "Space Page Down",
+    does: "the next chord begins",
+  },
+  { place: "taps", act: "end", keys: ["Enter"], does: "it is over" },
+  { place: "taps", act: "leave", keys: ["Escape"], does: "leave it" },
+
   { place: "beats", act: "left", keys: ["ArrowLeft"], shown: "← → Home End", does: "move over the beats" },
   { place: "beats", act: "right", keys: ["ArrowRight"], shown: "", does: "a beat to the right" },
   { place: "beats", act: "first", keys: ["Home"], shown: "", does: "the first beat" },
@@ -206,6 +222,8 @@ export const PLACE_WORDS: Readonly<Record<KeyPlace, string>> = Object.freeze({
   everywhere: "Everywhere",
   "new song": "New song",
   form: "Song: the form",
+  "beat row": "Song: beats typed as a row",
+  taps: "Song: beats tapped to a click",
   beats: "Song: the beats of a line",
   "capo table": "Keys: a capo table",
   sheet: "Parts: the sheet",

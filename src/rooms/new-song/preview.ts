@@ -1,0 +1,35 @@
+import { type Adjustments, type ChordSheet, placeRead, versionOfSheet } from "@/core/formats";
+import { type LinePlace, outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song/read";
+
+/** The song a sheet would become. */
+export function previewOf(sheet: ChordSheet) {
+  let count = 0;
+  const body = versionOfSheet(sheet, { name: "", kind: "sheet" }, () => `p${count++}`);
+  const outline = outlineOf(body);
+  const version = versionRow(body);
+  const { bars, seconds } = timelineOf(body, outline);
+  // The preview shows the chords as they are written, whatever capo the sheet names.
+  const written = { ...version, key: version.writtenKey };
+  return { version, written, outline, sums: sectionSums(body, outline), bars, seconds };
+}
+
+export type Preview = ReturnType<typeof previewOf>;
+
+/** Beats for a line of the preview. */
+export type PreviewRow = { readonly place: LinePlace; readonly beats: readonly number[] };
+
+/** The adjustments' beats with those of some more lines; what was set of the same lines before goes. */
+export function withRows(
+  read: ChordSheet,
+  adjustments: Adjustments,
+  rows: readonly PreviewRow[],
+): NonNullable<Adjustments["beats"]> {
+  const fresh = rows.flatMap(({ place, beats }) => {
+    const at = placeRead(read, adjustments, place);
+    return at ? [{ ...at, beats: [...beats] }] : [];
+  });
+  const kept = (adjustments.beats ?? []).filter(
+    (one) => !fresh.some(({ section, line }) => section === one.section && line === one.line),
+  );
+  return [...kept, ...fresh];
+}

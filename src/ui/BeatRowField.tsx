@@ -1,0 +1,131 @@
+"use client";
+
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow } from "@/core/rhythm";
+import { type KeyAct, keyAct } from "./keys";
+import { useReady } from "./use-ready";
+
+const LONGEST_ROW = 800;
+
+type Props = {
+  /** What the row belongs to: "line 2 of Verse 1". */
+  readonly label: string;
+  /** Beats of the line's chords. */
+  readonly beats: readonly number[];
+  /** Beats of a bar, and of it gone where the line begins. */
+  readonly bar: number;
+  readonly from: number;
+  readonly guessed: boolean;
+  /** How many chords the lines of its section have, from this one on. */
+  readonly chordsBelow: readonly number[];
+  /** Counts the lines below that are likely the same; asked where the field is entered. */
+  readonly countAlike: () => number;
+  /** @param rows beats of this line, and of those below it that the row goes on over; @param alsoAlike for like lines too */
+  readonly onSet: (rows: readonly (readonly number[])[], alsoAlike: boolean) => void;
+};
+
+/** The beats of a line's chords as one row to type: "6 2 | 4 4". Enter goes on to the next line. */
+export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, countAlike, onSet }: Props) {
+  const id = useId();
+  const ready = useReady();
+  const written = formatBeatRow(beats, bar, from);
+  const [text, setText] = useState(written);
+  const [problem, setProblem] = useState("");
+  /** Lines below like this one, while the field is worked at. */
+  const [alike, setAlike] = useState(0);
+  /** The text that was set last: leaving the field does not set it again. */
+  const set = useRef<string | null>(null);
+  useEffect(() => {
+    setText(written);
+    setProblem("");
+  }, [written]);
+
+  /** @returns whether the row stands */
+  const commit = (alsoAlike: boolean): boolean => {
+    if ((text.trim() === written || text === set.current) && !alsoAlike) return true;
+    const row = readBeatRow(text);
+    const fitted = row.ok ? fitBeatRow(row.value, chordsBelow) : row;
+    setProblem(fitted.ok ? "" : describeBeatRowProblem(fitted.problem));
+    if (!fitted.ok) return false;
+    set.current = text;
+    setText(formatBeatRow(fitted.value[0]!, bar, from));
+    onSet(fitted.value, alsoAlike);
+    return true;
+  };
+  const acts: Readonly<Record<KeyAct<"beat row">, (field: HTMLInputElement) => void>> = {
+    set: (field) => commit(false) && goBy(field, 1),
+    alike: () => commit(true),
+    down: (field) => goBy(field, 1),
+    up: (field) => goBy(field, -1),
+    back: () => {
+      setText(written);
+      setProblem("");
+    },
+  };
+  const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
+    const act = keyAct("beat row", event);
+    if (!act) return;
+    event.preventDefault();
+    event.stopPropagation();
+    acts[act](event.currentTarget);
+  };
+  return (
+    <span className="flex flex-col items-end gap-1">
+      <input
+        id={id}
+        data-beat-row
+        aria-label={`Beats of ${label}`}
+        aria-describedby={`${id}-said`}
+        aria-invalid={problem !== ""}
+        className={`input input-sm w-full text-right font-mono ${
+          problem
+            ? "input-error"
+            : guessed
+              ? "border-dotted border-base-content/70"
+              : "border-base-content/40"
+        }`}
+        value={text}
+        readOnly={!ready}
+        maxLength={LONGEST_ROW}
+        spellCheck={false}
+        onChange={(event) => {
+          set.current = null;
+          setText(event.target.value);
+        }}
+        onFocus={() => setAlike(countAlike())}
+        onBlur={() => {
+          commit(false);
+          setAlike(0);
+        }}
+        onKeyDown={onKey}
+      />
+      <span id={`${id}-said`} className="text-right text-sm">
+        {problem && (
+          <span role="alert" className="block text-error">
+            {problem}
+          </span>
+        )}
+        {alike > 0 && (
+          <button
+            type="button"
+            tabIndex={-1}
+            className="link"
+            onPointerDown={(event) => event.preventDefault()}
+            onClick={() => commit(true)}
+          >
+            Also {alike === 1 ? "the line like it" : `the ${alike} lines like it`}{" "}
+            <kbd className="kbd kbd-xs">Ctrl ↵</kbd>
+          </button>
+        )}
+      </span>
+    </span>
+  );
+}
+
+/** To the row of the next line, or the one before. */
+function goBy(field: HTMLInputElement, by: number): void {
+  const rows = [...document.querySelectorAll<HTMLInputElement>("[data-beat-row]")];
+  const next = rows[rows.indexOf(field) + by];
+  next?.focus();
+  next?.select();
+}
