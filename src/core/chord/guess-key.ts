@@ -25,6 +25,14 @@ export function guessKey(chords: readonly WeighedChord[]): { key: Key; sure: boo
   return { key: best!.key, sure: best!.fit > next!.fit || best!.isLast + best!.isFirst === 2 };
 }
 
+/** How well chords fit a key: the share of their beats its own chords cover, and whether its tonic stands first and last (0 to 2). */
+export function keyFit(key: Key, chords: readonly WeighedChord[]): { share: number; ends: number } {
+  const all = chords.reduce((sum, { beats }) => sum + beats, 0);
+  if (chords.length === 0 || all === 0) return { share: 0, ends: 0 };
+  const { fit, isFirst, isLast } = rank(key, chords);
+  return { share: fit / all, ends: isFirst + isLast };
+}
+
 function rank(key: Key, chords: readonly WeighedChord[]) {
   let fit = 0;
   let tonicBeats = 0;

@@ -26,6 +26,8 @@ export const adjustmentsSchema = z.object({
     .optional(),
   beatsPerChord: z.number().positive().max(128).optional(),
   naming: z.enum(NAMINGS).optional(),
+  /** Whether the chords are shapes behind the capo the sheet names. */
+  shapes: z.boolean().optional(),
   /** Which of the readings of guessed beats is taken. */
   reading: z
     .int()
@@ -61,10 +63,18 @@ export const adjustmentsSchema = z.object({
 export type Adjustments = z.infer<typeof adjustmentsSchema>;
 
 /** The part of the adjustments the reader itself needs. */
-export const readOptionsOf = ({ key, meter, naming, beatsPerChord, reading }: Adjustments): ReadOptions => ({
+export const readOptionsOf = ({
+  key,
+  meter,
+  naming,
+  shapes,
+  beatsPerChord,
+  reading,
+}: Adjustments): ReadOptions => ({
   key,
   meter: meter as Meter | undefined,
   naming,
+  shapes,
   beatsPerChord,
   reading,
 });

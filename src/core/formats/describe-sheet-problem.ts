@@ -36,6 +36,10 @@ export function describeSheetProblem(problem: SheetProblem): string {
       return `${at}: ${quoted} is not a metre such as 4/4, 3/4 or 6/8. The metre before it goes on; set it in the Song room.`;
     case "bad-capo":
       return `${at}: ${quoted} is not a capo fret from 0 to 12. No capo is taken.`;
+    case "capo-or-key":
+      return `${at}: with this capo the chords may be shapes or what sounds; both fit the key. They are read as ${problem.text}.`;
+    case "capo-against-key":
+      return `${at}: ${problem.text} is written as the key. What the capo says is taken.`;
     case "bad-directive":
       return `${at}: ${quoted} is not a complete directive such as {title: …}. It is kept as written.`;
     case "bad-beats":

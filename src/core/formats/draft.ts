@@ -1,4 +1,4 @@
-import { guessKey, parseChord, type SoundingChord } from "../chord";
+import { guessKey, parseChord, type SoundingChord, type WeighedChord } from "../chord";
 import { formatKey } from "../pitch";
 import type { SectionKind } from "../song/schema";
 import type { ChordSheet, SheetExtra, SheetLine, SheetSection, SheetUse } from "./sheet";
@@ -89,11 +89,10 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
   return { sections, form, extras };
 }
 
-/** The key whose chords cover most of the song as it is played. */
-export function keyOfSheet(
-  sheet: Pick<ChordSheet, "sections" | "form">,
-): { key: string; sure: boolean } | null {
-  // Each chord once with all its beats, in the order they come; the last one also stands last.
+type Played = Pick<ChordSheet, "sections" | "form">;
+
+/** Each chord of a song as it is played once, with all its ticks, in the order they come; the last one stands last again. */
+export function weighedChords(sheet: Played): WeighedChord[] {
   const found = new Map<string, { chord: SoundingChord | null; beats: number }>();
   let last: SoundingChord | null = null;
   for (const { section } of sheet.form)
@@ -105,7 +104,12 @@ export function keyOfSheet(
         last = known.chord ?? last;
       }
   const weighed = [...found.values()].flatMap(({ chord, beats }) => (chord ? [{ chord, beats }] : []));
-  const guessed = last && guessKey([...weighed, { chord: last, beats: 0 }]);
+  return last ? [...weighed, { chord: last, beats: 0 }] : [];
+}
+
+/** The key whose chords cover most of the song as it is played. */
+export function keyOfSheet(sheet: Played): { key: string; sure: boolean } | null {
+  const guessed = guessKey(weighedChords(sheet));
   return guessed && { key: formatKey(guessed.key), sure: guessed.sure };
 }
 

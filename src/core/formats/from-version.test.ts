@@ -42,7 +42,25 @@ describe("sheetOfVersion", () => {
     const body = build();
     const [version] = Object.values(body.version);
     const moved = { ...body, version: { [version!.id]: { ...version!, key: "E" } } };
-    expect(sheetOfVersion(moved, song("A"))).toMatchObject({ key: "D", capo: 3, transpose: -1 });
+    expect(sheetOfVersion(moved, song("A"))).toMatchObject({
+      key: "D",
+      capo: 3,
+      shapes: false,
+      transpose: 2,
+    });
+  });
+
+  it("gives back shapes behind a capo", () => {
+    const text = TEXT.replace("{key: D}", "{key: F}");
+    const sheet = readChordPro(text);
+    expect(sheet).toMatchObject({ key: "D", capo: 3, shapes: true });
+    let count = 0;
+    const body = versionOfSheet(sheet, { name: "T", kind: "file" }, () => `s${count++}`);
+    expect(Object.values(body.version)[0]).toMatchObject({ writtenKey: "D", key: "F", writtenCapo: 3 });
+    const back = sheetOfVersion(body, song("A"));
+    expect(contentOf(back)).toEqual(contentOf(sheet));
+    expect(writeChordPro(back).text).toContain("{x_shapes: yes}");
+    expect(contentOf(readChordPro(writeChordPro(back).text))).toEqual(contentOf(sheet));
   });
 
   it("plays exceptions out and names what is lost", () => {

@@ -12,6 +12,7 @@ import {
   type SheetSection,
   type SheetUse,
 } from "./sheet";
+import { capoNote } from "./to-version";
 
 /**
  * A version as a sheet, to be written in an open format. Exceptions are played out: a use that differs becomes a
@@ -26,12 +27,11 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
   const sections: SheetSection[] = [];
   const known = new Map<string, number>();
   const form: SheetUse[] = [];
-  const extras: SheetExtra[] = extrasOf(body, null).map(({ kind, text }) => ({
-    kind,
-    text,
-    section: null,
-    line: 0,
-  }));
+  const notes = extrasOf(body, null);
+  const ownCapo = capoOfNotes(notes);
+  const extras: SheetExtra[] = notes
+    .filter(({ text }) => ownCapo === 0 || text !== capoNote(ownCapo).text)
+    .map(({ kind, text }) => ({ kind, text, section: null, line: 0 }));
   for (const { use, section, round } of playsOf(outline)) {
     const exceptions = outline.exceptions.get(use.id) ?? [];
     const laid = linesPlayed(section, exceptions, round);
@@ -89,7 +89,8 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     tempo: version.bpm,
     beatUnit: version.beatUnit === beatUnitOf(meter) ? null : version.beatUnit,
     meter,
-    capo: version.writtenCapo,
+    capo: version.writtenCapo || ownCapo,
+    shapes: version.writtenCapo > 0,
     transpose: transpose > 6 ? transpose - 12 : transpose < -6 ? transpose + 12 : transpose,
     exact: true,
     sections,
@@ -98,6 +99,14 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     losses,
   };
 }
+
+/** The capo of a sheet whose chords sound as written; 0 without. */
+const capoOfNotes = (notes: readonly { readonly kind: string; readonly text: string }[]): number =>
+  notes
+    .map(({ kind, text }) =>
+      kind === "directive" ? Number(/^\{capo: (\d{1,2})\}$/u.exec(text)?.[1] ?? 0) : 0,
+    )
+    .find((capo) => capo > 0) ?? 0;
 
 const extrasOf = (body: VersionBody, sectionId: string | null) =>
   Object.values(body.extras)

@@ -17,8 +17,10 @@ export type ChordSheet = {
   /** The note value the tempo counts; null is the metre's own beat. */
   readonly beatUnit: string | null;
   readonly meter: Meter | null;
-  /** The fret the written chords are shapes behind. */
+  /** The fret of the capo that is named; 0 without. */
   readonly capo: number;
+  /** Whether the chords are shapes behind the capo, rather than what sounds. */
+  readonly shapes: boolean;
   /** Semitones everything sounds above what is written. */
   readonly transpose: number;
   readonly naming: Naming;
@@ -104,6 +106,8 @@ export type SheetProblem = {
     | "bad-tempo"
     | "bad-meter"
     | "bad-capo"
+    | "capo-or-key"
+    | "capo-against-key"
     | "bad-directive"
     | "bad-beats"
     | "open-section"
@@ -161,6 +165,7 @@ export const EMPTY_SHEET: ChordSheet = Object.freeze({
   beatUnit: null,
   meter: null,
   capo: 0,
+  shapes: false,
   transpose: 0,
   naming: "letters",
   exact: false,

@@ -11,7 +11,7 @@ import {
   type VersionRow,
   type VersionTables,
 } from "../song/schema";
-import { type ChordSheet, DEFAULT_TEMPO, type SheetLine } from "./sheet";
+import { type ChordSheet, DEFAULT_TEMPO, type SheetExtra, type SheetLine } from "./sheet";
 import { syllableStarts } from "./syllables";
 
 const LONGEST_WORD = 120;
@@ -32,7 +32,8 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
   const { put, body } = bodyMaker(DOCUMENTS.version);
   const meter = sheet.meter ?? COMMON_TIME;
   const writtenKey = sheet.key ?? "C";
-  const higher = sheet.capo + sheet.transpose;
+  const writtenCapo = sheet.shapes ? sheet.capo : 0;
+  const higher = writtenCapo + sheet.transpose;
   put("version", {
     id: makeId(),
     name: "Full band",
@@ -43,7 +44,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
     beatUnit: sheet.beatUnit ?? beatUnitOf(meter),
     meterBeats: meter.beats,
     meterUnit: meter.unit as VersionRow["meterUnit"],
-    writtenCapo: sheet.capo,
+    writtenCapo,
   });
   const sourceId = makeId();
   const { name, kind, text = "" } = source;
@@ -87,8 +88,9 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
       meterUnit: (own?.unit ?? null) as Use["meterUnit"],
     });
   }
-  const extraOrders = ordersFor(sheet.extras.length);
-  for (const [index, extra] of sheet.extras.entries()) {
+  const extras = sheet.capo > writtenCapo ? [capoNote(sheet.capo), ...sheet.extras] : sheet.extras;
+  const extraOrders = ordersFor(extras.length);
+  for (const [index, extra] of extras.entries()) {
     const home = extra.section === null ? null : sections[extra.section]!;
     put("extras", {
       id: makeId(),
@@ -101,6 +103,14 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
   }
   return body;
 }
+
+/** A capo over chords that sound as written: the version has no place for it but a note. */
+export const capoNote = (capo: number): SheetExtra => ({
+  kind: "directive",
+  text: `{capo: ${capo}}`,
+  section: null,
+  line: 0,
+});
 
 const LONGEST_SOURCE = 60_000;
 

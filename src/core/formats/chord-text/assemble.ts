@@ -4,22 +4,26 @@ import { readBeats } from "../guess/apply";
 import { type ChordSheet, EMPTY_SHEET, type SheetExtra, type SheetLine, type SheetProblem } from "../sheet";
 import type { Meta } from "./meta";
 import type { ReadOptions } from "./read-options";
+import { readShapes } from "./shapes";
 
 /**
  * Makes a sheet of what a reader of text has found: sections each once, the form, and the key, given or found by the
  * chords.
  * @param known what the caller knows over what the text says
  * @param open lines of whose beats nothing is written
+ * @param capoLine the line that names the capo, from 1
  * @returns the sheet, with a problem where it has no chords
  */
 export function assemble(
   drafts: readonly Draft[],
   meta: Meta,
   head: readonly SheetExtra[],
-  known: Pick<ReadOptions, "key" | "meter" | "reading">,
+  known: Pick<ReadOptions, "key" | "meter" | "reading" | "shapes">,
   problems: readonly SheetProblem[],
   open: ReadonlySet<SheetLine>,
+  capoLine = 1,
 ): ChordSheet {
+  const { shapeKey, ...fields } = meta;
   const meter = known.meter ?? meta.meter;
   const { sheet: arranged, readings } = readBeats(
     arrange(drafts),
@@ -27,20 +31,21 @@ export function assemble(
     (line) => open.has(line),
     known.reading,
   );
-  const guessed = keyOfSheet(arranged);
-  const given = known.key ?? meta.key;
+  const said = { key: known.key ?? meta.key, capo: meta.capo, shapeKey, capoLine };
+  const { key, keySure, shapes, problem } = readShapes(arranged, said, keyOfSheet(arranged), known.shapes);
   const silent: SheetProblem[] = hasChords(arranged)
     ? []
     : [{ code: "no-chords", line: 1, column: 1, text: "" }];
   return {
     ...EMPTY_SHEET,
-    ...meta,
+    ...fields,
     ...arranged,
     extras: [...head, ...arranged.extras],
     meter,
     readings,
-    key: given ?? guessed?.key ?? null,
-    keySure: given !== null || (guessed?.sure ?? false),
-    problems: [...problems, ...silent],
+    key,
+    keySure,
+    shapes,
+    problems: [...problems, ...(problem ? [problem] : []), ...silent],
   };
 }

@@ -10,6 +10,8 @@ import type { SheetText } from "./sheet-text";
 export type Head = {
   readonly meta: Meta;
   readonly taken: ReadonlySet<number>;
+  /** The line that names the capo; -1 without. */
+  readonly capoAt: number;
   readonly problems: readonly { readonly code: SheetProblem["code"]; readonly index: number }[];
   /** Lines that are taken and said nothing new: they are kept as notes. */
   readonly notes: readonly { readonly index: number; readonly what: string }[];
@@ -29,6 +31,7 @@ export const readHead = (lines: readonly SheetText[], letters: Reading): Head =>
 class HeadReader {
   private readonly meta = emptyMeta();
   private readonly taken = new Set<number>();
+  private capoAt = -1;
   private readonly problems: { code: SheetProblem["code"]; index: number }[] = [];
   private readonly notes: { index: number; what: string }[] = [];
   private readonly customs: readonly Reading[];
@@ -53,7 +56,7 @@ class HeadReader {
       if (free && this.isTitle(index)) this.takeName(line.text.trim(), index, plain++ === 0 ? "title" : "by");
       else if (index > this.prefaceEnd) break;
     }
-    return { meta, taken, problems, notes };
+    return { meta, taken, capoAt: this.capoAt, problems, notes };
   }
 
   private takeFields(text: string, index: number): boolean {
@@ -61,6 +64,7 @@ class HeadReader {
     const found = readHeadLine(text, this.meta);
     if (found === false) return false;
     for (const code of found) this.problems.push({ code, index });
+    if (before.capo === 0 && this.meta.capo > 0) this.capoAt = index;
     if (keepFirst(before, this.meta)) this.notes.push({ index, what: "another value of a field" });
     else if (text.length > LONGEST_FIELD) this.notes.push({ index, what: "a long field" });
     this.taken.add(index);

@@ -15,6 +15,8 @@ export type Meta = {
   beatUnit: string | null;
   meter: Meter | null;
   capo: number;
+  /** The key of the shapes the capo is said with. */
+  shapeKey: string | null;
 };
 
 export const emptyMeta = (): Meta => ({
@@ -28,6 +30,7 @@ export const emptyMeta = (): Meta => ({
   beatUnit: null,
   meter: null,
   capo: 0,
+  shapeKey: null,
 });
 
 type Found = SheetProblem["code"] | null;
@@ -110,14 +113,18 @@ const CAPO_VALUE =
 const SHAPES =
   /(?:play(?:ed)?\s+in|shapes?\s+(?:of|in)|formes?\s+de|formas?\s+de|griffe\s+in)\s+([A-H][#b♯♭]?m?)(?!\p{L})|(?<!\p{L})([A-H][#b♯♭]?m?)[\s-]+(?:shapes?|formas?|formes?|griffe)/iu;
 
+/** The key a capo is said to sound in. */
+const SOUNDS =
+  /(?:sounds?|sounding|klingt|suena|sonne|suona|soa)\s+(?:in|en|em|as|wie)\s+([A-H][#b♯♭]?m?)(?!\p{L})/iu;
+
 const setCapo: Setter = (meta, value) => {
   const fret = CAPO_VALUE.exec(value.trim());
   if (!fret || Number(fret[1]) > 12) return /^(?:none|no|-)$/iu.test(value) ? null : "bad-capo";
   meta.capo = Number(fret[1]);
-  // The chords are written in the key of their shapes, whatever they sound.
   const shapes = SHAPES.exec(value);
-  const key = shapes && readKeyText(shapes[1] ?? shapes[2]!);
-  if (key) meta.key = key;
+  meta.shapeKey = shapes && readKeyText(shapes[1] ?? shapes[2]!);
+  const sounds = SOUNDS.exec(value);
+  meta.key ??= sounds && readKeyText(sounds[1]!);
   return null;
 };
 

@@ -94,8 +94,9 @@ describe("readChordText", () => {
     expect(sheet).toMatchObject({
       title: "Night Ferry",
       by: "Someone",
-      key: "F#m",
+      key: "Em",
       keySure: true,
+      shapes: true,
       tempo: 72,
       meter: { beats: 6, unit: 8 },
       capo: 2,

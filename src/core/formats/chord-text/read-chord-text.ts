@@ -25,7 +25,6 @@ import {
 import { findNaming } from "./find-naming";
 import { ANY_KEY, readHead } from "./head";
 import { readHeading } from "./heading";
-import { keyOfShapes } from "./key-of-shapes";
 import { layLine } from "./lay-line";
 import { isBar } from "./lengths";
 import { emptyMeta, type Meta, readMeta } from "./meta";
@@ -68,6 +67,7 @@ class TextReader {
   /** Where each line stands in the text, from 1: a heading with chords behind it is two lines here. */
   private readonly numbers: readonly number[];
   private meta: Meta = emptyMeta();
+  private capoLine = 1;
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
@@ -103,10 +103,8 @@ class TextReader {
     this.reading = this.findReading();
     this.readBody();
     this.repeats.close();
-    const sheet = assemble(this.drafts, meta, this.head, options, this.problems, this.open);
     return {
-      ...sheet,
-      key: options.key === undefined ? keyOfShapes(sheet) : sheet.key,
+      ...assemble(this.drafts, meta, this.head, options, this.problems, this.open, this.capoLine),
       naming: this.reading.naming,
       exact: this.inline > 0 && this.inline >= this.above,
       losses: this.losses,
@@ -115,11 +113,12 @@ class TextReader {
 
   /** Reads the head; lines taken become null. */
   private takeHead(): void {
-    const { meta, taken, problems, notes } = readHead(
+    const { meta, taken, capoAt, problems, notes } = readHead(
       this.lines.map((line) => line!),
       this.reading,
     );
     this.meta = meta;
+    this.capoLine = this.numbers[capoAt] ?? 1;
     for (const { code, index } of problems)
       this.say(code, index, 0, this.lines[index]!.text.trim().slice(0, 80));
     for (const { index, what } of notes) this.note(index, what);

@@ -6,6 +6,8 @@ export type ReadOptions = {
   readonly meter?: Meter | undefined;
   readonly key?: string | undefined;
   readonly naming?: Naming | undefined;
+  /** Whether the chords are shapes behind the capo, where somebody decided. */
+  readonly shapes?: boolean | undefined;
   /** Beats of a chord whose length the text does not give. */
   readonly beatsPerChord?: number | undefined;
   /** Which of the readings of guessed beats is taken, from 0. */

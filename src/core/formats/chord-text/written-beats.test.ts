@@ -65,13 +65,4 @@ describe("headings and capos as people write them", () => {
     expect([sheet.capo, sheet.problems]).toEqual([capo, []]);
     if (key) expect(sheet.key).toBe(key);
   });
-
-  it("a key the chords don't fit is what sounds behind the capo", () => {
-    const key = (head: string, chords = "G C D G") =>
-      readChordText(`${head}\n\n[Verse]\n${chords}\nla la la la`).key;
-    expect(key("Capo: 3\nKey: Bb")).toBe("G");
-    expect(key("Capo: 3\nKey: G")).toBe("G");
-    expect(key("Capo: 3\nKey: Bb", "Bb Eb F Bb")).toBe("Bb");
-    expect(key("Key: Bb")).toBe("Bb");
-  });
 });

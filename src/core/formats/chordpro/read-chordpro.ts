@@ -71,6 +71,9 @@ class ProReader {
   private unsure: readonly number[] = [];
   private previous: string | null = null;
   private gap = true;
+  private capoLine = 1;
+  /** What the text itself says of its chords: that they are shapes. */
+  private shapes: boolean | undefined;
   /** Who it is by, where no artist is named. */
   private subtitle = "";
   private line = 0;
@@ -96,9 +99,10 @@ class ProReader {
       this.take(line);
     }
     this.end();
+    const known = { ...options, shapes: options.shapes ?? this.shapes };
     const named = { ...meta, by: meta.by || this.subtitle };
     return {
-      ...assemble(this.drafts, named, this.head, options, this.problems, this.untimed),
+      ...assemble(this.drafts, named, this.head, known, this.problems, this.untimed, this.capoLine),
       transpose: this.transpose,
       naming: this.reading.naming,
       exact: true,
@@ -178,6 +182,9 @@ class ProReader {
       this.keep("directive", text, line, "directive {subtitle}");
     },
     x_naming: () => {},
+    x_shapes: (value) => {
+      this.shapes = value !== "no";
+    },
     // At the head it only says that a song begins.
     new_song: () => {},
     x_beats: (value, _text, line) => {
@@ -213,6 +220,7 @@ class ProReader {
       const before = { ...this.meta };
       const found = setField(this.meta, name, value);
       if (found === false) return false;
+      if (before.capo === 0 && this.meta.capo > 0) this.capoLine = line;
       if (keepFirst(before, this.meta)) this.keep("directive", text, line, `another {${name}}`);
       if (found) {
         this.say(found, line, value.slice(0, 80));

@@ -9,6 +9,8 @@ import {
   ticksOfBeatUnit,
 } from "../../rhythm";
 import type { SectionKind } from "../../song/schema";
+import { readShapes } from "../chord-text/shapes";
+import { keyOfSheet } from "../draft";
 import { readBeats } from "../guess/apply";
 import {
   type ChordSheet,
@@ -36,7 +38,7 @@ const ENVIRONMENT: Readonly<Record<SectionKind, string>> = Object.freeze({
 
 /**
  * Writes a sheet as ChordPro. Beats, pickups and repeats, which ChordPro has no word for, stand in directives of our
- * own (`x_beats`, `x_pickup`, `x_repeat`, `x_unsure`), which other programs pass over; they are named in `losses`.
+ * own (`x_beats`, `x_pickup`, `x_repeat`, `x_unsure`, `x_shapes`), which other programs pass over; they are named in `losses`.
  * @returns the text, and what other programs will not see of it
  */
 export function writeChordPro(sheet: ChordSheet): { text: string; losses: SheetLoss[] } {
@@ -77,6 +79,7 @@ class ProWriter {
       ["copyright", sheet.copyright],
       ["key", sheet.keySure ? (sheet.key ?? "") : ""],
       ["capo", sheet.capo > 0 ? String(sheet.capo) : ""],
+      ["x_shapes", saysShapes(sheet) ? (sheet.shapes ? "yes" : "no") : ""],
       ["tempo", sheet.tempo === null ? "" : `${sheet.beatUnit ? `${sheet.beatUnit}=` : ""}${sheet.tempo}`],
       ["time", sheet.meter ? formatMeter(sheet.meter) : ""],
       ...sheet.tags.map((tag): [string, string] => ["tag", tag]),
@@ -244,4 +247,13 @@ function inBrackets({ words, chords }: SheetLine): string {
   }
   text += words.slice(from);
   return text.startsWith("#") ? ` ${text}` : text;
+}
+
+/** Whether it must be said if the chords are shapes: who reads key, capo and chords would take them otherwise. */
+function saysShapes(sheet: ChordSheet): boolean {
+  const { capo } = sheet;
+  if (capo === 0) return false;
+  const key = sheet.keySure ? sheet.key : null;
+  const again = readShapes(sheet, { key, capo, shapeKey: null, capoLine: 1 }, keyOfSheet(sheet), undefined);
+  return again.shapes !== sheet.shapes || again.key !== sheet.key;
 }
