@@ -2,8 +2,11 @@
 
 const VOWELS: ReadonlySet<string> = new Set([
   ..."aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿAEIOUYÀÁÂÃÄÅÆÈÉÊËÌÍÎÏÒÓÔÕÖØŒÙÚÛÜÝŸ",
+  ..."аеёиоуыэюяєіїАЕЁИОУЫЭЮЯЄІЇ",
 ]);
 const LETTER = /\p{L}/u;
+/** Scripts whose every sign is sung by itself. */
+const BY_SIGN = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/u;
 /** Consonants that are sung as one, before a vowel. */
 const TOGETHER = /^(?:[bcdfgkptv][lr]|s[chklmnpqtw]|[cpst]h|qu|gn|tw)$/iu;
 /** An end that is written and not sung: "hom|e", "nam|es", "call|ed". */
@@ -18,21 +21,23 @@ const isVowel = (sign: string | undefined): boolean => sign !== undefined && VOW
 
 /**
  * Where the syllables of a word begin; a word without a vowel is one, a text without a letter none.
+ * @param endsSung whether an "e" at its end is sung ({@link areEndsSung})
  * @example syllableStarts("harbour") // => [0, 3]
  * @example syllableStarts("home") // => [0]
  */
-export function syllableStarts(word: string): number[] {
+export function syllableStarts(word: string, endsSung = false): number[] {
   const first = word.search(LETTER);
   if (first < 0) return [];
+  if (BY_SIGN.test(word)) return [...word.matchAll(/\p{L}/gu)].map(({ index }) => index);
   const starts = [first];
-  const joined = silentInside(word.slice(first)) + first;
+  const joined = endsSung ? Number.NaN : silentInside(word.slice(first)) + first;
   let sung = false;
   for (let at = first; at < word.length; at++) {
     if (!isVowel(word[at]) || (isVowel(word[at - 1]) && at > first)) continue;
     // A "y" or "u" that opens a word before a vowel is a consonant: "you", "quay".
     if (/[yu]/iu.test(word[at]!) && isVowel(word[at + 1]) && (at === first || /q/iu.test(word[at - 1] ?? "")))
       continue;
-    if (sung && (isSilent(word, at) || at === joined)) continue;
+    if (sung && !endsSung && (isSilent(word, at) || at === joined)) continue;
     if (sung) starts.push(startOf(word, at));
     sung = true;
   }
@@ -68,7 +73,7 @@ function startOf(word: string, vowel: number): number {
  * Where every syllable of a line begins, from its first letter.
  * @example lineSyllables("Light on water") // => [0, 6, 9, 11]
  */
-export const lineSyllables = (words: string): number[] =>
+export const lineSyllables = (words: string, endsSung = false): number[] =>
   [...words.matchAll(/[^\s–—-]+/gu)].flatMap(({ 0: word, index }) =>
-    syllableStarts(word).map((start) => index + start),
+    syllableStarts(word, endsSung).map((start) => index + start),
   );

@@ -1,24 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { outlineOf } from "../song/read";
 import { readChordText } from "./chord-text";
-import { syllableStart, versionOfSheet } from "./to-version";
-
-/** Syllables by hand; where a word is cut when it is sung is common practice, no source. */
-describe("syllableStart", () => {
-  it.each([
-    ["harbour", 4, 3],
-    ["otra", 3, 1],
-    ["water", 3, 2],
-    ["tower", 3, 2],
-    ["apron", 3, 1],
-    ["lantern", 4, 3],
-    ["light", 1, 0],
-    ["again", 1, 1],
-    ["sea", 2, 2],
-    ["over", 0, 0],
-    ["x", 5, 5],
-  ])("%s at %i begins at %i", (word, offset, start) => expect(syllableStart(word, offset)).toBe(start));
-});
+import { versionOfSheet } from "./to-version";
 
 describe("chords set by eye", () => {
   const places = (text: string) => {

@@ -12,7 +12,6 @@ import {
   type VersionTables,
 } from "../song/schema";
 import { type ChordSheet, DEFAULT_TEMPO, type SheetExtra, type SheetLine } from "./sheet";
-import { syllableStarts } from "./syllables";
 
 const LONGEST_WORD = 120;
 
@@ -67,7 +66,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
     const lineIds = lines.map((line, at) => {
       const lineId = makeId();
       put("lines", { id: lineId, originId: null, sectionId: id, exceptionId: null, order: lineOrders[at]! });
-      putLine(line, lineId, sourceId, sheet.exact, makeId, put);
+      putLine(line, lineId, sourceId, makeId, put);
       return lineId;
     });
     return { id, lineIds };
@@ -126,7 +125,6 @@ function putLine(
   line: SheetLine,
   lineId: string,
   sourceId: string,
-  exact: boolean,
   makeId: MakeId,
   put: Put<VersionTables>,
 ): void {
@@ -139,7 +137,7 @@ function putLine(
   });
   const chordOrders = ordersFor(line.chords.length);
   for (const [index, chord] of line.chords.entries()) {
-    const { word, offset } = anchor(placed, chord.at, exact);
+    const { word, offset } = anchor(placed, chord.at);
     put("chords", {
       id: makeId(),
       originId: null,
@@ -159,52 +157,11 @@ function putLine(
 type PlacedWord = { readonly id: string; readonly text: string; readonly at: number; readonly end: number };
 
 const LARGEST_OFFSET = 400;
-const VOWEL = /[aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ]/iu;
 
-/** The end of a word that is no syllable of its own: "Hom|e", "o|nce", "hop|es". */
-const SILENT_END = /^(?:[^aeiouy]{2,})?e[sd]?$/iu;
-
-const CONSONANT = /[^aeiouyàáâãäåæèéêëìíîïòóôõöøœùúûüýÿ\P{L}]/iu;
-
-/**
- * Where the syllable begins whose vowel a chord stands over: one consonant before it, two where they are sung as one.
- * @example syllableStart("harbour", 4) // => 3, "har|bour"
- * @example syllableStart("otra", 3) // => 1, "o|tra"
- */
-export function syllableStart(text: string, offset: number): number {
-  const [here, before] = [text[offset] ?? "", text[offset - 1] ?? ""];
-  if (!VOWEL.test(here) || !CONSONANT.test(before)) return offset;
-  const cluster = /[lr]/iu.test(before) && /[bcdfgptkv]/iu.test(text[offset - 2] ?? "");
-  return offset - (cluster ? 2 : 1);
-}
-
-/**
- * The word a chord stands under, and how far into it. Sheets set by eye are seldom right to the letter: a chord
- * inside a word stays there only where a syllable can begin (a vowel on both sides), else it goes to the nearer edge.
- */
-function anchor(
-  words: readonly PlacedWord[],
-  at: number,
-  exact: boolean,
-): { word: PlacedWord | undefined; offset: number } {
-  const index = words.findIndex((word) => at < word.end);
-  const word = words[index];
-  if (!word) {
-    const last = words.at(-1);
-    return { word: last, offset: last ? Math.min(LARGEST_OFFSET, at - last.at) : 0 };
-  }
-  const set = Math.max(0, at - word.at);
-  const isCut = exact || syllableStarts(word.text).includes(set);
-  const offset = isCut ? set : syllableStart(word.text, set);
-  const [before, after] = [word.text.slice(0, offset), word.text.slice(offset)];
-  const sung =
-    VOWEL.test(before) &&
-    VOWEL.test(after) &&
-    !SILENT_END.test(after) &&
-    !SILENT_END.test(word.text.slice(set));
-  if (isCut || offset === 0 || !VOWEL.test(word.text) || sung) return { word, offset };
-  const next = words[index + 1];
-  return after.length < before.length && next ? { word: next, offset: 0 } : { word, offset: 0 };
+/** The word a chord stands at, and how far into it: past its last letter where a chord comes after it is sung. */
+function anchor(words: readonly PlacedWord[], at: number): { word: PlacedWord | undefined; offset: number } {
+  const word = words.find(({ end }) => at <= end) ?? words.at(-1);
+  return { word, offset: word ? Math.min(LARGEST_OFFSET, Math.max(0, at - word.at)) : 0 };
 }
 
 /** A word longer than a row may hold becomes several. */

@@ -99,7 +99,7 @@ function readNewLine({ text, columns }: SheetText, reading: Reading): ChordToken
   const held =
     tokens.some((token) => token.kind === "repeat-bar") && tokens.some((token) => token.kind === "bar");
   if ((chords === 0 && !held) || chords < 2 * strange) return null;
-  return unreadable <= chords ? withoutSeparators(tokens) : null;
+  return unreadable <= chords ? withHeldBars(withoutSeparators(tokens), isWide) : null;
 }
 
 /** Signs with the beats written behind a chord drawn to it: "A for 4", "A (4)", and "A 4" where every chord has some. */
@@ -192,6 +192,23 @@ function splitChords(raw: string, reading: Reading): Sign[] | null {
   return found.length > 1 ? found : null;
 }
 
+/** Bars written this far apart, in columns, hold a bar between them. */
+const A_BAR_WIDE = 4;
+
+const isWide = (from: ChordToken, to: ChordToken): boolean => to.column - from.column >= A_BAR_WIDE;
+
+/** Puts a sign for a bar that goes on between two bar lines with no chord between them, where they hold a bar. */
+function withHeldBars(
+  tokens: readonly ChordToken[],
+  holdsBar: (from: ChordToken, to: ChordToken) => boolean,
+): ChordToken[] {
+  return tokens.flatMap((token, index): ChordToken[] => {
+    const next = tokens[index + 1];
+    const isHeld = token.kind === "bar" && next?.kind === "bar" && holdsBar(token, next);
+    return isHeld ? [token, { ...token, kind: "repeat-bar", text: "%" }] : [token];
+  });
+}
+
 /** A dash between every two chords only parts them; otherwise it holds the chord before. */
 function withoutSeparators(tokens: ChordToken[]): ChordToken[] {
   const parting = tokens.every((token, index) => {
@@ -253,7 +270,12 @@ export function readInline(line: string, reading: Reading = readingOf()): Inline
     });
     from = match.index + match[0].length;
   }
-  return chords.some((chord) => chord.ok) ? { words: words + line.slice(from), chords, signs } : null;
+  words += line.slice(from);
+  if (!chords.some((chord) => chord.ok)) return null;
+  const end: ChordToken = { kind: "bar", text: "", column: words.length, source: line.length };
+  const isSung = (from: ChordToken, to: ChordToken) => words.slice(from.column, to.column).trim() !== "";
+  const held = line.includes("|") ? withHeldBars([...signs, end], isSung).slice(0, -1) : signs;
+  return { words, chords, signs: held };
 }
 
 /** What stands in square brackets: a chord, something meant as one, or null. */

@@ -234,10 +234,10 @@ describe("versionOfSheet", () => {
     expect(places("G  C\nacross the bay")).toEqual([0, 1]);
     expect(places(" G   C\nRing it once")).toEqual([0, 5]);
     expect(places("G   C\nlight of day")).toEqual([0, 6]);
-    expect(places("C  G\nHome")).toEqual([0, 0]);
+    expect(places("C  G\nHome")).toEqual([0, 4]);
     expect(places("G        C\nRing it once again")).toEqual([0, 8]);
     expect(places("G   D\nover the bay")).toEqual([0, 5]);
-    expect(places("G  D\nLiebe")).toEqual([0, 3]);
+    expect(places("G  D\nLiebe ist das Licht")).toEqual([0, 3]);
     expect(places("G                C\nlight of day")).toEqual([0, 12]);
   });
 

@@ -12,6 +12,7 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
+import { areEndsSung } from "../sung-ends";
 import { assemble } from "./assemble";
 import {
   type ChordToken,
@@ -68,6 +69,8 @@ class TextReader {
   private readonly numbers: readonly number[];
   private meta: Meta = emptyMeta();
   private capoLine = 1;
+  /** Whether an "e" at the end of a word is sung, in the language of the text. */
+  private readonly endsSung: boolean;
   private readonly problems: SheetProblem[] = [];
   private readonly losses: SheetLoss[] = [];
   private readonly drafts: Draft[] = [];
@@ -88,6 +91,7 @@ class TextReader {
     private readonly options: ReadOptions,
   ) {
     this.reading = readingOf("letters", null, options.onStep);
+    this.endsSung = areEndsSung(text);
     const lines = sheetLines(text).flatMap(({ line, number }) =>
       splitHeading(line, this.reading).map((part) => ({ part, number })),
     );
@@ -300,6 +304,7 @@ class TextReader {
       meter,
       beatsPerChord,
       previous,
+      endsSung: this.endsSung,
     });
     for (const token of crowded) this.say("crowded-bar", index, token.source, token.text);
     if (line.chords.length === 0 && tokens.some(isBar))

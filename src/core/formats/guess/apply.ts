@@ -1,5 +1,6 @@
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import type { ChordSheet, SheetLine, SheetReading, SheetSection } from "../sheet";
+import { areEndsSung } from "../sung-ends";
 import { lineSyllables } from "../syllables";
 import type { BarOfBeats } from "./line-beats";
 import { type Guess, guessReadings, type LineOfReading, type SectionOfReading } from "./readings";
@@ -25,7 +26,10 @@ export function readBeats<Sheet extends Arranged>(
   if (beat === null) return { sheet, readings: [] };
   const beats = ticksOfBar(meter) / beat;
   const bar: BarOfBeats = { beats, hasHalf: beats % 2 === 0 };
-  const sections = sheet.sections.map((section) => asRead(section, beat, isOpen));
+  const endsSung = areEndsSung(
+    sheet.sections.flatMap(({ lines }) => lines.map(({ words }) => words)).join(" "),
+  );
+  const sections = sheet.sections.map((section) => asRead(section, beat, isOpen, endsSung));
   const guesses = guessReadings(sections, bar);
   const readings = guesses.map((guess) => readingOf(guess, sheet, bar));
   const taken = readings[chosen] ?? readings[0];
@@ -45,12 +49,13 @@ function asRead(
   { lines }: SheetSection,
   beat: number,
   isOpen: (line: SheetLine) => boolean,
+  endsSung: boolean,
 ): SectionOfReading {
   const played = lines.filter(hasChords);
   return {
     group: played.map(({ chords }) => chords.map(({ symbol }) => symbol).join(" ")).join("|"),
     lines: played.map((line) =>
-      isOpen(line) ? lineToGuess(line) : { known: line.chords.map(({ ticks }) => ticks / beat) },
+      isOpen(line) ? lineToGuess(line, endsSung) : { known: line.chords.map(({ ticks }) => ticks / beat) },
     ),
   };
 }
@@ -59,9 +64,9 @@ function asRead(
  * A line as guesses see it: how much of it is sung before each chord. Where nothing is sung, the last chord is held.
  * @example lineToGuess({ words: "Light on water", chords: [G at 0, D at 9] }).shares // => [0, 1 / 3]
  */
-function lineToGuess({ words, chords }: SheetLine): LineOfReading {
+function lineToGuess({ words, chords }: SheetLine, endsSung: boolean): LineOfReading {
   const begins = chords[0]!.at;
-  const sung = lineSyllables(words).filter((at) => at >= begins);
+  const sung = lineSyllables(words, endsSung).filter((at) => at >= begins);
   const shares = chords.map(({ at }, index) =>
     sung.length === 0
       ? index / (chords.length + 1)

@@ -1,0 +1,31 @@
+/** Small words that most lines of a language have, and others have not. */
+const SMALL_WORDS = {
+  english: "the and of you to in my is your with for are it we this that be all from will when where",
+  others: [
+    // French, Spanish, Portuguese, German, Italian.
+    "le les des du et est dans nous vous je tu mon ton sur pas qui que une pour avec au",
+    "el los las y en es mi tu por con del se lo una como un mas al su sin para",
+    "o os as e em no na meu seu por com um uma do da não mais para você eu",
+    "der die das und ich du ist in den dem ein eine nicht wir mit auf von zu mein dein es",
+    "il lo gli e di che non per con mi ti un una del della sei nel sono tuo mio",
+  ].join(" "),
+} as const;
+
+const ENGLISH: ReadonlySet<string> = new Set(SMALL_WORDS.english.split(" "));
+const OTHERS: ReadonlySet<string> = new Set(
+  SMALL_WORDS.others.split(" ").filter((word) => !ENGLISH.has(word)),
+);
+
+/**
+ * Whether an "e" at the end of words is sung, as in most languages sheets come in; not in English, which is taken where nothing
+ * tells. By counting small words; a rule of thumb, no source.
+ * @example areEndsSung("Die Liebe ist ein Licht") // => true
+ */
+export function areEndsSung(text: string): boolean {
+  let [english, others] = [0, 0];
+  for (const [word] of text.toLowerCase().matchAll(/\p{L}+/gu)) {
+    if (ENGLISH.has(word)) english++;
+    else if (OTHERS.has(word)) others++;
+  }
+  return others > english;
+}
