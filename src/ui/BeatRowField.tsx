@@ -70,7 +70,7 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
     acts[act](event.currentTarget);
   };
   return (
-    <span className="flex flex-col items-end gap-1">
+    <span className="relative block">
       <input
         id={id}
         data-beat-row
@@ -99,21 +99,25 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
         }}
         onKeyDown={onKey}
       />
-      <span id={`${id}-said`} className="text-right text-sm">
+      {/* It lies over what follows: a line that moved away under the pointer would be missed. */}
+      <span id={`${id}-said`} className="absolute top-full right-0 z-10 w-max max-w-64 text-right text-sm">
         {problem && (
-          <span role="alert" className="block text-error">
+          <span
+            role="alert"
+            className="block rounded-field border border-error bg-base-100 px-2 py-1 text-error"
+          >
             {problem}
           </span>
         )}
-        {alike > 0 && (
+        {!problem && alike > 0 && (
           <button
             type="button"
             tabIndex={-1}
-            className="link"
+            className="rounded-field border border-base-content/40 bg-base-100 px-2 underline"
             onPointerDown={(event) => event.preventDefault()}
             onClick={() => commit(true)}
           >
-            Also {alike === 1 ? "the line like it" : `the ${alike} lines like it`}{" "}
+            {alike === 1 ? "also the line like it" : `also ${alike} lines like it`}{" "}
             <kbd className="kbd kbd-xs">Ctrl ↵</kbd>
           </button>
         )}

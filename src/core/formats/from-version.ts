@@ -1,7 +1,16 @@
 import { byOrder } from "../../document";
 import { parseKey, semitonesUp } from "../pitch";
 import { beatUnitOf } from "../rhythm";
-import { isPlayed, linesPlayed, type OutlineLine, outlineOf, playsOf, versionRow } from "../song/read";
+import {
+  capoNote,
+  isPlayed,
+  linesPlayed,
+  type OutlineLine,
+  outlineOf,
+  playsOf,
+  sheetCapo,
+  versionRow,
+} from "../song/read";
 import type { Exception, SongBody, VersionBody } from "../song/schema";
 import {
   type ChordSheet,
@@ -12,7 +21,6 @@ import {
   type SheetSection,
   type SheetUse,
 } from "./sheet";
-import { capoNote } from "./to-version";
 
 /**
  * A version as a sheet, to be written in an open format. Exceptions are played out: a use that differs becomes a
@@ -27,10 +35,9 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
   const sections: SheetSection[] = [];
   const known = new Map<string, number>();
   const form: SheetUse[] = [];
-  const notes = extrasOf(body, null);
-  const ownCapo = capoOfNotes(notes);
-  const extras: SheetExtra[] = notes
-    .filter(({ text }) => ownCapo === 0 || text !== capoNote(ownCapo).text)
+  const capo = sheetCapo(body);
+  const extras: SheetExtra[] = extrasOf(body, null)
+    .filter(({ text }) => capo === 0 || text !== capoNote(capo))
     .map(({ kind, text }) => ({ kind, text, section: null, line: 0 }));
   for (const { use, section, round } of playsOf(outline)) {
     const exceptions = outline.exceptions.get(use.id) ?? [];
@@ -89,7 +96,7 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     tempo: version.bpm,
     beatUnit: version.beatUnit === beatUnitOf(meter) ? null : version.beatUnit,
     meter,
-    capo: version.writtenCapo || ownCapo,
+    capo,
     shapes: version.writtenCapo > 0,
     transpose: transpose > 6 ? transpose - 12 : transpose < -6 ? transpose + 12 : transpose,
     exact: true,
@@ -99,14 +106,6 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     losses,
   };
 }
-
-/** The capo of a sheet whose chords sound as written; 0 without. */
-const capoOfNotes = (notes: readonly { readonly kind: string; readonly text: string }[]): number =>
-  notes
-    .map(({ kind, text }) =>
-      kind === "directive" ? Number(/^\{capo: (\d{1,2})\}$/u.exec(text)?.[1] ?? 0) : 0,
-    )
-    .find((capo) => capo > 0) ?? 0;
 
 const extrasOf = (body: VersionBody, sectionId: string | null) =>
   Object.values(body.extras)

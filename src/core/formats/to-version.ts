@@ -2,6 +2,7 @@ import { unwrap } from "../../base";
 import { bodyMaker, type MakeId, ordersFor, type Put } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf, COMMON_TIME } from "../rhythm";
+import { capoNote } from "../song/read";
 import {
   DOCUMENTS,
   PLAIN_USE,
@@ -87,7 +88,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
       meterUnit: (own?.unit ?? null) as Use["meterUnit"],
     });
   }
-  const extras = sheet.capo > writtenCapo ? [capoNote(sheet.capo), ...sheet.extras] : sheet.extras;
+  const extras = sheet.capo > writtenCapo ? [headNote(capoNote(sheet.capo)), ...sheet.extras] : sheet.extras;
   const extraOrders = ordersFor(extras.length);
   for (const [index, extra] of extras.entries()) {
     const home = extra.section === null ? null : sections[extra.section]!;
@@ -103,13 +104,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
   return body;
 }
 
-/** A capo over chords that sound as written: the version has no place for it but a note. */
-export const capoNote = (capo: number): SheetExtra => ({
-  kind: "directive",
-  text: `{capo: ${capo}}`,
-  section: null,
-  line: 0,
-});
+const headNote = (text: string): SheetExtra => ({ kind: "directive", text, section: null, line: 0 });
 
 const LONGEST_SOURCE = 60_000;
 

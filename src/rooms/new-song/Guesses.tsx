@@ -1,6 +1,7 @@
 "use client";
 
 import { type Adjustments, type ChordSheet, canJoin, DEFAULT_TEMPO } from "@/core/formats";
+import { formatKey, moveKey, parseKey } from "@/core/pitch";
 import {
   beatsOfBar,
   beatUnitOf,
@@ -51,14 +52,14 @@ export function Guesses({
       <legend className="sr-only">What was guessed</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-3">
         <SelectField
-          label={sheet.keySure ? "Key" : "Key (a guess)"}
+          label={`${sheet.shapes ? "Key of the shapes" : "Key"}${sheet.keySure ? "" : " (a guess)"}`}
           className="w-36"
           value={key}
           options={[...new Set([...keyChoices(key), ...keyChoices(other)])].map((value) => ({
             value,
             label: describeKey(value),
           }))}
-          onSet={(value) => onChange({ key: value })}
+          onSet={(value) => onChange({ key: value, ...(sheet.capo > 0 && { shapes: sheet.shapes }) })}
         />
         <NumberField
           label={sheet.tempo === null ? "Tempo (none is given)" : "Tempo"}
@@ -104,15 +105,27 @@ export function Guesses({
           options={optionsOf(NAMING_WORDS)}
           onSet={(naming) => onChange({ naming })}
         />
+        {sheet.capo > 0 && (
+          <SelectField
+            label={`With capo ${sheet.capo} the chords are`}
+            className="w-64"
+            value={sheet.shapes ? "shapes" : "sounding"}
+            options={[
+              { value: "shapes", label: `shapes, sounding in ${pretty(above(key, sheet.capo))}` },
+              { value: "sounding", label: "what sounds" },
+            ]}
+            onSet={(value) => onChange({ shapes: value === "shapes" })}
+          />
+        )}
       </div>
-      {sheet.capo > 0 && (
-        <p className="mt-2 text-sm">
-          The chords are shapes behind capo {sheet.capo}: they are kept as written in {pretty(key)} and sound
-          higher.
-        </p>
-      )}
     </fieldset>
   );
+}
+
+/** The key so many frets above one. */
+function above(key: string, capo: number): string {
+  const parsed = parseKey(key);
+  return parsed.ok ? formatKey(moveKey(parsed.value, capo)) : key;
 }
 
 /** Name and kind of one section, and whether it goes on from the one before. */

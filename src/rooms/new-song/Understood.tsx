@@ -44,7 +44,7 @@ export function Understood({
       <p>
         {sheet.key ? describeKey(sheet.key) : "No key found"}, {formatMeter(meter)}, {version.bpm} a minute:{" "}
         {shown.bars} {shown.bars === 1 ? "bar" : "bars"} of {countBeats(bar)}, {describeTime(shown.seconds)}
-        {sheet.capo > 0 && `; sounds in ${describeKey(version.key)}`}.
+        {sheet.shapes && `; sounds in ${describeKey(version.key)}`}.
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}
       <Looks sheet={sheet} onShowLine={onShowLine} />

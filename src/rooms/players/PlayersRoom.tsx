@@ -4,7 +4,7 @@ import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { add, batch, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
-import { hasStrings, usualTuning } from "@/core/song/read";
+import { hasStrings, sheetCapo, usualTuning } from "@/core/song/read";
 import {
   type BandPlayer,
   type Instrument,
@@ -76,6 +76,12 @@ const LIGHT_OF_INSTRUMENT: Readonly<Record<Instrument, Pick<Player, "light" | "r
   voice: { light: 3, role: "carry" },
 };
 
+/** How guitars that are no acoustic ones are named, in six languages. */
+const ELECTRIC = /electri|eléctri|elétri|électri|elettri|elektr|e-?git|lead|solo/iu;
+
+const isAcoustic = ({ instrument, name }: Pick<Player, "instrument" | "name">): boolean =>
+  instrument === "guitar" && !ELECTRIC.test(name);
+
 /** A copy of a player of the band, as this version uses them. */
 const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: MakeId): Player => ({
   ...player,
@@ -87,8 +93,14 @@ const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: 
 });
 
 /** Takes a player of the band into the version, with a copy of the box the band keeps for them. */
-function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string): VersionCommand {
-  const row = copyOf(one, order, makeId);
+function addFromBand(
+  one: BandPlayer,
+  boxes: readonly SoundBox[],
+  order: string,
+  capo: number,
+): VersionCommand {
+  const copied = copyOf(one, order, makeId);
+  const row = { ...copied, capo: capo || copied.capo };
   const box = boxes.find(({ playerId }) => playerId === one.id);
   return batch("Add a player", [
     add("players", row),
@@ -98,11 +110,15 @@ function addFromBand(one: BandPlayer, boxes: readonly SoundBox[], order: string)
 
 /** The Players room: who plays this version, on what, tuned how, with which capo. */
 export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
-  const { players: rows } = useRows("players");
+  const tables = useRows("players", "version", "extras");
+  const { players: rows } = tables;
   const current = useCurrentVersion();
   const act = useAct();
   const boxes = Object.values(useBand()?.soundBoxes ?? {});
   const players = Object.values(rows).sort(byOrder);
+  /** The capo the sheet names goes to the first acoustic guitar there is. */
+  const capoFor = (one: Pick<Player, "instrument" | "name">): number =>
+    isAcoustic(one) && !players.some(isAcoustic) ? sheetCapo(tables) : 0;
   const absent = band.filter((one) => !players.some((player) => player.bandPlayerId === one.id));
   return (
     <>
@@ -130,7 +146,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             key={one.id}
             type="button"
             className="btn"
-            onClick={() => act(addFromBand(one, boxes, orderAtEnd(players)))}
+            onClick={() => act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one)))}
           >
             Add {one.name} from the band
           </button>
@@ -141,7 +157,12 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             type="button"
             className="btn"
             onClick={() =>
-              act({ type: "add", table: "players", row: newPlayer(template, orderAtEnd(players), makeId) })
+              act(
+                add("players", {
+                  ...newPlayer(template, orderAtEnd(players), makeId),
+                  capo: capoFor(template),
+                }),
+              )
             }
           >
             Add {template.label}

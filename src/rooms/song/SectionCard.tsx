@@ -31,8 +31,8 @@ import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
+import { useNameOf } from "./names-shown";
 import { LineEditor } from "./SungLineEditor";
-import { soundingName } from "./sounding-name";
 import { TapSection } from "./TapSection";
 
 type Props = {
@@ -158,6 +158,7 @@ function CardLine({
   onOpen: (open: boolean) => void;
 }) {
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
+  const nameOf = useNameOf(version);
   const unreadable = line.chords.filter(({ chord }) => !parseChord(chord.symbol).ok);
   return (
     <li className={`rounded-field px-2 py-1 ${isOpen ? "bg-base-200" : "hover:bg-base-200"}`}>
@@ -168,7 +169,7 @@ function CardLine({
             <span className="text-base italic">An empty line</span>
           ) : (
             <SungLine
-              pieces={piecesOf(line, sum, version.beatUnit, (symbol) => soundingName(version, symbol))}
+              pieces={piecesOf(line, sum, version.beatUnit, nameOf)}
               beatsInBar={beatsOfBar(meter, version.beatUnit)}
             />
           )}
@@ -233,12 +234,13 @@ const FOLD_WORDS: Readonly<Record<FoldProblem["code"], string>> = {
 /** Why a section does not close, and what would close it. */
 function OpenEnd({ outline, sum, version }: Props) {
   const act = useAct();
+  const nameOf = useNameOf(version);
   if (!sum?.open) return null;
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
   const lines = outline.lines.map((line) =>
     timedChords(line).map((chord) => ({
       ...chord,
-      symbol: pretty(soundingName(version, chord.symbol).name),
+      symbol: pretty(nameOf(chord.symbol).name),
     })),
   );
   const said = describeOpenSection(sum.open, lines, bar, version.beatUnit);

@@ -5,7 +5,7 @@ import { setBeats } from "@/core/song/edit";
 import type { OutlineSection } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { derive, useAct, useCurrentVersion } from "../open";
-import { soundingName } from "./sounding-name";
+import { useNameOf } from "./names-shown";
 import { TapBeats } from "./TapBeats";
 
 /** A section of the song whose beats are tapped. */
@@ -20,6 +20,7 @@ export function TapSection({
 }) {
   const act = useAct();
   const current = useCurrentVersion();
+  const nameOf = useNameOf(version);
   const { beatUnit } = version;
   const take = (rows: readonly (readonly number[])[]) => {
     const now = derive.outline(current()).byId.get(outline.section.id);
@@ -38,7 +39,7 @@ export function TapSection({
       label={outline.section.label}
       lines={outline.lines.map(({ text, chords }) => ({
         words: text,
-        chords: chords.map(({ chord, at }) => ({ name: soundingName(version, chord.symbol).name, at })),
+        chords: chords.map(({ chord, at }) => ({ name: nameOf(chord.symbol).name, at })),
       }))}
       tempo={version.bpm}
       bar={beatsOfBar({ beats: version.meterBeats, unit: version.meterUnit }, beatUnit)}

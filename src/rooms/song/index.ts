@@ -1,3 +1,3 @@
+export { soundingName } from "./names-shown";
 export { keyChoices } from "./Settings";
-export { soundingName } from "./sounding-name";
 export { TapBeats } from "./TapBeats";

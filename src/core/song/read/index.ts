@@ -23,6 +23,7 @@ export {
   resolveCell,
 } from "./resolve-cells";
 export { neckOfRiff, notesOfRiff } from "./riffs";
+export { capoNote, sheetCapo } from "./sheet-capo";
 export { type Note, type Notes, notesOf } from "./sheet-notes";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
 export { clockOf, type SongClock } from "./song-clock";
