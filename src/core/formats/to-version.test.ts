@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { outlineOf } from "../song/read";
+import { outlineOf, sheetCapo } from "../song/read";
 import { readChordText } from "./chord-text";
 import { versionOfSheet } from "./to-version";
 
@@ -18,4 +18,19 @@ describe("chords set by eye", () => {
   it("chords in brackets stay to the letter", () => {
     expect(places("[V]\n[G]ot[C]ra vez")).toEqual(["|otra vez", "ot|ra vez"]);
   });
+});
+
+const capoOf = (head: string): number => {
+  let count = 0;
+  const sheet = readChordText(`${head}\n\n[Verse]\nG C D G\nla la la la`);
+  return sheetCapo(versionOfSheet(sheet, { name: "T", kind: "sheet" }, () => `c${count++}`));
+};
+
+describe("the capo a sheet names", () => {
+  it.each([
+    ["Key: Bb\nCapo: 3", 3],
+    ["Key: G\nCapo: 3", 3],
+    ["Capo: 5", 5],
+    ["Key: G", 0],
+  ])("%s", (head, capo) => expect(capoOf(head)).toBe(capo));
 });

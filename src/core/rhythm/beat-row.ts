@@ -13,7 +13,7 @@ export type BeatRowProblem =
   | { readonly code: "other-count"; readonly beats: number; readonly chords: number };
 
 /** The longest a chord may last, in beats, and the shortest. */
-export const MOST_CHORD_BEATS = 128;
+const MOST_CHORD_BEATS = 128;
 const LEAST_CHORD_BEATS = 0.125;
 const MOST_REPEATED = 32;
 /** No row of a line is longer. */

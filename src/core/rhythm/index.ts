@@ -25,5 +25,5 @@ export {
 } from "./meter";
 export { wholeNotesOf } from "./note-value";
 export * from "./strum";
-export { beatsOfTaps, type Tapped } from "./taps";
+export { beatsOfTaps } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -1,4 +1,4 @@
-export { type LineBeats, setBeats } from "./beats";
+export { setBeats } from "./beats";
 export {
   addChord,
   addLine,

@@ -5,7 +5,7 @@ export { usualTuning } from "./instruments";
 export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike } from "./like-lines";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
-export { describeOddLengths, type OddLengths, oddLengths } from "./odd-lengths";
+export { describeOddLengths, oddLengths } from "./odd-lengths";
 export {
   type Outline,
   type OutlineException,
