@@ -1,14 +1,6 @@
 import { z } from "zod";
 import { NAMINGS } from "../chord";
-import {
-  beatUnitOf,
-  COMMON_TIME,
-  METER_UNITS,
-  type Meter,
-  MOST_BEATS_IN_A_BAR,
-  MOST_BPM,
-  ticksOfRow,
-} from "../rhythm";
+import { beatUnitOf, COMMON_TIME, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM, ticksOfRow } from "../rhythm";
 import { keySchema, SECTION_KINDS } from "../song/schema";
 import type { ReadOptions } from "./chord-text";
 import { MOST_READINGS } from "./guess/readings";
@@ -28,6 +20,12 @@ export const adjustmentsSchema = z.object({
   naming: z.enum(NAMINGS).optional(),
   /** Whether the chords are shapes behind the capo the sheet names. */
   shapes: z.boolean().optional(),
+  /** Whether figures behind all chords are beats. */
+  figures: z.boolean().optional(),
+  /** Lines that look like headings and are sung, from 1. */
+  sung: z.array(z.int().min(1)).max(400).optional(),
+  /** What headings without lines play like: the label of a section, by the heading's line. */
+  playedLike: z.record(z.string().regex(/^\d{1,6}$/u), z.string().max(80)).optional(),
   /** Which of the readings of guessed beats is taken. */
   reading: z
     .int()
@@ -64,20 +62,11 @@ export type Adjustments = z.infer<typeof adjustmentsSchema>;
 
 /** The part of the adjustments the reader itself needs. */
 export const readOptionsOf = ({
-  key,
-  meter,
-  naming,
-  shapes,
-  beatsPerChord,
-  reading,
-}: Adjustments): ReadOptions => ({
-  key,
-  meter: meter as Meter | undefined,
-  naming,
-  shapes,
-  beatsPerChord,
-  reading,
-});
+  tempo: _tempo,
+  sections: _sections,
+  beats: _beats,
+  ...known
+}: Adjustments): ReadOptions => known as ReadOptions;
 
 /**
  * Applies what was changed by hand to a sheet that was read with {@link readOptionsOf}. A section can be joined to

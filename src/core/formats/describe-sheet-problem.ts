@@ -46,6 +46,12 @@ export function describeSheetProblem(problem: SheetProblem): string {
       return `${at}: the beats ${quoted} do not fit the chords of the next line. They are guessed instead; set them in the Song room.`;
     case "open-section":
       return `${at}: ${quoted} is begun and not ended. It goes on to the next section.`;
+    case "empty-heading":
+      return `${at}: ${quoted} has no lines under it, and no section of its name comes before. It is left out; write its chords under it, or choose what it plays like.`;
+    case "maybe-heading":
+      return `${at}: ${quoted} stands alone over chords and is taken as a heading.`;
+    case "figures-as-beats":
+      return `${at}: the figures behind all chords close the bars, as in ${quoted}; they are read as beats.`;
     case "open-repeat":
       return `${place}: the repeat ${quoted} has no other end in its section. It is played once; write the lines again, or repeat the section in the form.`;
     case "too-many-repeats":

@@ -12,6 +12,8 @@ export type Draft = {
   readonly extras: { readonly kind: SheetExtra["kind"]; readonly text: string; readonly line: number }[];
   pickup: number;
   melodyRange: readonly [number, number] | null;
+  /** Where its heading stands in the text, from 1; one without is never left out for holding no lines. */
+  heading?: number | undefined;
   readonly use: Pick<SheetUse, "shift" | "tempo" | "meter">;
   /** The draft this one plays again, whatever it holds itself. */
   readonly again?: Draft;
@@ -42,7 +44,10 @@ function sameContent(
 }
 
 /** Sections once each; a heading alone, or the same again under the same heading, is another use. */
-export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" | "form" | "extras"> {
+export function arrange(
+  drafts: readonly Draft[],
+): Pick<ChordSheet, "sections" | "form" | "extras" | "unlined"> {
+  const unlined: ChordSheet["unlined"][number][] = [];
   const sections: SheetSection[] = [];
   const form: SheetUse[] = [];
   const extras: SheetExtra[] = [];
@@ -59,6 +64,14 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
     const only = empty && draft.extras.length === 0 && draft.kind === "chorus" && choruses.length === 1;
     const named = empty ? same.first : sameContent(same, draft, sections);
     const again = draft.again ? known.get(draft.again) : (named ?? (only ? choruses[0] : undefined));
+    if (again === undefined && empty && draft.heading !== undefined && !draft.extras.some(isTab)) {
+      unlined.push({ label, kind: draft.kind, line: draft.heading });
+      // What stands beside lines it has not goes to the end of the section before.
+      const home = sections.length > 0 ? sections.length - 1 : null;
+      for (const { kind, text } of draft.extras)
+        extras.push({ kind, text, section: home, line: home === null ? 0 : sections[home]!.lines.length });
+      continue;
+    }
     const section =
       again ??
       sections.push({
@@ -86,8 +99,10 @@ export function arrange(drafts: readonly Draft[]): Pick<ChordSheet, "sections" |
     }
   }
   extras.sort((a, b) => (a.section ?? 0) - (b.section ?? 0) || a.line - b.line);
-  return { sections, form, extras };
+  return { sections, form, extras, unlined };
 }
+
+const isTab = ({ kind }: Draft["extras"][number]): boolean => kind === "tab";
 
 type Played = Pick<ChordSheet, "sections" | "form">;
 

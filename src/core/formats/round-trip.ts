@@ -6,12 +6,13 @@ export type SheetCodec = {
   readonly write: (sheet: ChordSheet) => { readonly text: string };
 };
 
-/** All of a sheet that is the song's: problems, losses, other readings and the custom of naming speak of the text. */
+/** All of a sheet that is the song's: problems, losses, headings without lines, other readings and the custom of naming speak of the text. */
 export const contentOf = ({
   problems: _problems,
   losses: _losses,
   naming: _naming,
   readings: _readings,
+  unlined: _unlined,
   ...song
 }: ChordSheet) => song;
 

@@ -32,6 +32,13 @@ export type ChordSheet = {
   /** What stands beside words and chords: kept, and written back. */
   readonly extras: readonly SheetExtra[];
   readonly fingerings: readonly SheetFingering[];
+  /** Headings with no lines under them, and nothing of their name to play again: left out, and asked about. */
+  readonly unlined: readonly {
+    readonly label: string;
+    readonly kind: SectionKind;
+    /** Where it stands in the text, from 1. */
+    readonly line: number;
+  }[];
   /** Whole readings of beats that were guessed, the best first; the first is applied unless another was asked for. */
   readonly readings: readonly SheetReading[];
   readonly problems: readonly SheetProblem[];
@@ -111,6 +118,9 @@ export type SheetProblem = {
     | "bad-directive"
     | "bad-beats"
     | "open-section"
+    | "empty-heading"
+    | "maybe-heading"
+    | "figures-as-beats"
     | "open-repeat"
     | "too-many-repeats"
     | "crowded-bar"
@@ -173,6 +183,7 @@ export const EMPTY_SHEET: ChordSheet = Object.freeze({
   form: [],
   extras: [],
   fingerings: [],
+  unlined: [],
   readings: [],
   problems: [],
   losses: [],

@@ -5,7 +5,7 @@ import { lineSyllables } from "./syllables";
 describe("ends that are sung", () => {
   it.each([
     ["Die Liebe ist ein Licht", true],
-    ["La noche es mi camino", true],
+    ["La noche por el camino", true],
     ["O mar não tem portão", true],
     ["Una stella che non dorme", true],
     ["Une lampe dans le port", true],

@@ -1,13 +1,13 @@
-/** Small words that most lines of a language have, and others have not. */
+/** Small words that most lines of a language have, others have not, and no chord is named by. */
 const SMALL_WORDS = {
   english: "the and of you to in my is your with for are it we this that be all from will when where",
   others: [
     // French, Spanish, Portuguese, German, Italian.
-    "le les des du et est dans nous vous je tu mon ton sur pas qui que une pour avec au",
-    "el los las y en es mi tu por con del se lo una como un mas al su sin para",
-    "o os as e em no na meu seu por com um uma do da não mais para você eu",
-    "der die das und ich du ist in den dem ein eine nicht wir mit auf von zu mein dein es",
-    "il lo gli e di che non per con mi ti un una del della sei nel sono tuo mio",
+    "le les du et est dans nous vous je tu mon ton sur pas qui que une pour avec au",
+    "el los las en tu por con del se lo una como un mas al su sin para",
+    "os no na meu seu por com um uma da não mais para você eu",
+    "der die das und ich du ist in den dem ein eine nicht wir mit auf von zu mein dein",
+    "il lo gli di che non per con ti un una del della sei nel sono tuo mio",
   ].join(" "),
 } as const;
 

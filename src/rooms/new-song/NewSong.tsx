@@ -52,9 +52,15 @@ export function NewSong() {
         </Link>
       </p>
       <h1>Make a song</h1>
-      <p className="mt-1 mb-4 max-w-3xl">
+      <p className="mt-1 mb-2 max-w-3xl">
         Paste a sheet as you find it, type it, or drop a file: chords over words, ChordPro, MusicXML or MIDI.
         Nothing of the text is lost; all of it can be changed afterwards.
+      </p>
+      <p className="mb-4 max-w-3xl text-sm">
+        It understands <code>A for 4</code>, <code>A (4)</code>, <code>A 4 | D 4</code>,{" "}
+        <code>A . . . D . . .</code>, <code>| A | D / E / |</code>, <code>Chorus x2: D A</code>,{" "}
+        <code>Capo 3, G shapes</code> and <code>twelve-bar in A</code>, with headings, capo, key and tempo
+        words in six languages.
       </p>
       <Head song={song} view={view} onView={setView} />
       {problem && (

@@ -1,19 +1,13 @@
 "use client";
 
 import { useMemo } from "react";
-import {
-  type Adjustments,
-  type ChordSheet,
-  describeSheetLoss,
-  describeSheetProblem,
-  type SheetProblem,
-} from "@/core/formats";
+import type { Adjustments, ChordSheet } from "@/core/formats";
 import { beatsOfBar, countBeats, formatMeter } from "@/core/rhythm";
 import { describeKey, describeTime } from "@/ui/pretty";
+import { Looks } from "./Looks";
 import { previewOf } from "./preview";
 import { SectionPreview } from "./SectionPreview";
 
-const MOST_SHOWN = 12;
 /** Longer sheets are previewed in part: the song itself takes all of it. */
 const MOST_SECTIONS_SHOWN = 40;
 
@@ -47,7 +41,7 @@ export function Understood({
         {sheet.shapes && `; sounds in ${describeKey(version.key)}`}.
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}
-      <Looks sheet={sheet} onShowLine={onShowLine} />
+      <Looks sheet={sheet} adjustments={adjustments} onChange={onChange} onShowLine={onShowLine} />
       {shown.outline.sections.slice(0, MOST_SECTIONS_SHOWN).map(({ section }, index) => (
         <SectionPreview
           key={section.id}
@@ -66,38 +60,5 @@ export function Understood({
         the right are the beats of each chord: type over them, such as 6 2 | 4 4.
       </p>
     </section>
-  );
-}
-
-/** What to look at: each with the place in the text a click away. */
-function Looks({ sheet, onShowLine }: { sheet: ChordSheet; onShowLine: ((line: number) => void) | null }) {
-  const { problems, losses } = sheet;
-  if (problems.length + losses.length === 0) return null;
-  const about = (problem: SheetProblem) => {
-    const words = describeSheetProblem(problem);
-    const offers = problem.suggestions?.length ? ` Did it mean ${problem.suggestions.join(" or ")}?` : "";
-    return words + offers;
-  };
-  return (
-    <div className="my-3 rounded-field border-2 border-warning px-3 py-2">
-      <h2 className="text-base">To look at</h2>
-      <ul className="mt-1 flex flex-col gap-1 text-sm">
-        {problems.slice(0, MOST_SHOWN).map((problem) => (
-          <li key={`${problem.code} ${problem.line} ${problem.column} ${problem.text}`}>
-            {about(problem)}{" "}
-            {onShowLine && problem.line > 0 && (
-              <button type="button" className="link" onClick={() => onShowLine(problem.line)}>
-                Show it in the text
-              </button>
-            )}
-          </li>
-        ))}
-        {problems.length > MOST_SHOWN && <li>and {problems.length - MOST_SHOWN} more places</li>}
-        {losses.slice(0, MOST_SHOWN).map((loss, index) => (
-          <li key={`${loss.line} ${loss.what} ${index}`}>{describeSheetLoss(loss)}</li>
-        ))}
-        {losses.length > MOST_SHOWN && <li>and {losses.length - MOST_SHOWN} more notes</li>}
-      </ul>
-    </div>
   );
 }

@@ -46,6 +46,19 @@ export function assemble(
     key,
     keySure,
     shapes,
-    problems: [...problems, ...(problem ? [problem] : []), ...silent],
+    problems: [
+      ...problems,
+      ...arranged.unlined.map(
+        ({ label, line }): SheetProblem => ({
+          code: "empty-heading",
+          line,
+          column: 1,
+          text: label,
+          suggestions: [],
+        }),
+      ),
+      ...(problem ? [problem] : []),
+      ...silent,
+    ],
   };
 }

@@ -35,13 +35,15 @@ export type Reading = {
   readonly key: Key | null;
   readonly known: Map<string, readonly Sign[] | null>;
   readonly bracketed: Map<string, Bracketed | null>;
+  /** Whether a figure behind a chord is its beats: "A4". */
+  readonly figures: boolean;
   /** Lines it has read. */
   readonly lines: WeakMap<SheetText, ChordToken[] | null>;
   /** Told of each line that is looked at. */
   readonly onStep: (() => void) | undefined;
 };
 
-type Bracketed = Pick<InlineChord, "text" | "ok" | "unsure">;
+type Bracketed = Pick<InlineChord, "text" | "ok" | "unsure" | "beats">;
 
 /** A reading for one sheet. */
 export const readingOf = (
@@ -53,6 +55,7 @@ export const readingOf = (
   key,
   known: new Map(),
   bracketed: new Map(),
+  figures: false,
   lines: new WeakMap(),
   onStep,
 });
@@ -163,6 +166,9 @@ function readChordSign(raw: string, reading: Reading): Sign | null {
   const inner = counted && toLetters(counted[1]!, reading.naming, reading.key);
   if (inner && Number(counted[2]) > 0)
     return { kind: "chord", text: inner, skip: 0, beats: Number(counted[2]), written: raw };
+  const figured = reading.figures ? /^(.+?)(1[26]|[1-9])$/u.exec(raw) : null;
+  const bare = figured && toLetters(figured[1]!, reading.naming, reading.key);
+  if (bare) return { kind: "chord", text: bare, skip: 0, beats: Number(figured[2]), written: raw };
   if (raw.endsWith("?")) {
     const sign = readChordSign(raw.slice(0, -1), reading);
     return sign && { ...sign, unsure: true };
@@ -225,6 +231,7 @@ type InlineChord = {
   readonly column: number;
   readonly source: number;
   readonly ok: boolean;
+  readonly beats?: number | undefined;
   readonly unsure?: true | undefined;
 };
 
@@ -266,6 +273,7 @@ export function readInline(line: string, reading: Reading = readingOf()): Inline
       text: chord?.text ?? match[0],
       column: words.length,
       source: match.index,
+      beats: chord?.beats,
       unsure: chord?.unsure,
     });
     from = match.index + match[0].length;
@@ -284,7 +292,7 @@ function readBracketed(written: string, reading: Reading): Bracketed | null {
   if (found === undefined) {
     const text = written.trim();
     const sign = readChordSign(text, reading);
-    if (sign) found = { text: sign.text, ok: true, ...(sign.unsure && { unsure: true }) };
+    if (sign) found = { text: sign.text, ok: true, beats: sign.beats, ...(sign.unsure && { unsure: true }) };
     else found = CHORDLIKE.test(text) ? { text, ok: false } : null;
     reading.bracketed.set(written, found);
   }

@@ -215,8 +215,8 @@ describe("sections that are named again", () => {
       [0, null],
       [1, null],
       [0, "Chorus"],
-      [2, null],
     ]);
+    expect(sheet.unlined).toEqual([{ label: "Verse 2", kind: "verse", line: 8 }]);
   });
 });
 

@@ -1,6 +1,7 @@
 import { NAMINGS } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
-import { COMMON_TIME, type Meter } from "../../rhythm";
+import { COMMON_TIME, type Meter, ticksOfBar } from "../../rhythm";
+import { readForm } from "../../song/read";
 import { type Draft, newDraft } from "../draft";
 import {
   type ChordSheet,
@@ -14,6 +15,8 @@ import {
 } from "../sheet";
 import { areEndsSung } from "../sung-ends";
 import { assemble } from "./assemble";
+import { figuresAsBeats } from "./bare-figures";
+import { bareHeading } from "./bare-headings";
 import {
   type ChordToken,
   isChord,
@@ -25,10 +28,11 @@ import {
 } from "./chord-line";
 import { findNaming } from "./find-naming";
 import { ANY_KEY, readHead } from "./head";
-import { readHeading } from "./heading";
+import { type Heading, readHeading } from "./heading";
 import { layLine } from "./lay-line";
 import { isBar } from "./lengths";
 import { emptyMeta, type Meta, readMeta } from "./meta";
+import { playLike } from "./play-like";
 import type { ReadOptions } from "./read-options";
 import { Repeats } from "./repeats";
 import { type SheetText, sheetLines } from "./sheet-text";
@@ -105,8 +109,10 @@ class TextReader {
     const { meta } = this;
     this.meter = options.meter ?? meta.meter ?? COMMON_TIME;
     this.reading = this.findReading();
+    this.findFigures();
     this.readBody();
     this.repeats.close();
+    playLike(this.drafts, this.open, options.playedLike);
     return {
       ...assemble(this.drafts, meta, this.head, options, this.problems, this.open, this.capoLine),
       naming: this.reading.naming,
@@ -184,7 +190,9 @@ class TextReader {
   private readBody(): void {
     const { lines, reading } = this;
     const chord = (text: string) => isChord(text, reading);
-    const headings = lines.map((line) => (line === null ? null : readHeading(line.text, chord)));
+    const headings = lines.map((line, index) =>
+      line === null ? null : (readHeading(line.text, chord) ?? this.bareHeading(index)),
+    );
     const headed = headings.some((heading) => heading !== null);
     this.readPreface(headings.findIndex((heading) => heading !== null));
     let current: Draft | null = null;
@@ -199,11 +207,14 @@ class TextReader {
       const heading = headings[index];
       if (heading || !current || (gap && !headed)) {
         current = this.begin(
-          heading ? newDraft(heading.label, heading.kind, heading.repeat) : newDraft(null, "other"),
+          heading
+            ? { ...newDraft(heading.label, heading.kind, heading.repeat), heading: this.numbers[index] }
+            : newDraft(null, "other"),
         );
       }
       gap = false;
       if (heading) continue;
+      if (this.playForm(line, current)) continue;
       const tab = this.readTab(index);
       if (tab) {
         current.extras.push({ kind: "tab", text: tab.text, line: current.lines.length });
@@ -217,6 +228,46 @@ class TextReader {
       }
       if (this.readChords(line, index, current, headings)) index++;
     }
+  }
+
+  /** A word or two over chords: a heading that is asked about. */
+  private bareHeading(index: number): Heading | null {
+    const { lines, reading } = this;
+    if (this.options.sung?.includes(this.numbers[index]!)) return null;
+    const chords = (line: SheetText) =>
+      readChordLine(line, reading) !== null || readInline(line.text, reading) !== null;
+    const heading = bareHeading(lines[index]!, lines[index - 1], lines[index + 1], chords);
+    if (heading) this.say("maybe-heading", index, 0, heading.label, ["words that are sung"]);
+    return heading;
+  }
+
+  /** "twelve-bar in A" is played out, a chord a bar. @returns whether the line was such a name */
+  private playForm({ text }: SheetText, draft: Draft): boolean {
+    const form = /\d|bar|change|minor/iu.test(text) ? readForm(text) : null;
+    if (!form) return false;
+    const ticks = ticksOfBar(this.meter);
+    for (const row of form.lines) {
+      draft.lines.push({
+        words: "",
+        chords: row.map((symbol) => ({ symbol, at: 0, ticks, guessed: false })),
+      });
+      this.previous = row.at(-1)!;
+    }
+    return true;
+  }
+
+  /** Figures behind all chords that close the bars are beats, unless somebody said they are not. */
+  private findFigures(): void {
+    if (this.options.figures === false) return;
+    const lines = this.lines.flatMap((line) => line ?? []);
+    const found = figuresAsBeats(lines, this.reading, this.meter);
+    if (!found) return;
+    this.reading = found.reading;
+    if (this.options.figures) return;
+    const text = found.line.text.trim().slice(0, 40);
+    this.say("figures-as-beats", this.lines.indexOf(found.line), 0, text, [
+      "chords with figures in their names",
+    ]);
   }
 
   /** Keeps words that are not sung beside the line that comes next. */

@@ -8,6 +8,7 @@ import { MOST_REPEATS, readHeading } from "../chord-text/heading";
 import { layLine } from "../chord-text/lay-line";
 import { isBar } from "../chord-text/lengths";
 import { emptyMeta, keepFirst, LONGEST_FIELD, type Meta, setField } from "../chord-text/meta";
+import { playLike } from "../chord-text/play-like";
 import { refuseText } from "../chord-text/read-chord-text";
 import type { ReadOptions } from "../chord-text/read-options";
 import { Repeats } from "../chord-text/repeats";
@@ -99,6 +100,7 @@ class ProReader {
       this.take(line);
     }
     this.end();
+    playLike(this.drafts, this.untimed, options.playedLike);
     const known = { ...options, shapes: options.shapes ?? this.shapes };
     const named = { ...meta, by: meta.by || this.subtitle };
     return {
@@ -215,8 +217,13 @@ class ProReader {
     this.current = draft;
   }
 
+  /** Whether nothing of the song has come yet: a heading without lines is nothing. */
+  private get isHead(): boolean {
+    return this.drafts.every((draft) => draft.lines.length + draft.extras.length === 0 && !draft.again);
+  }
+
   private setMeta(name: string, value: string, text: string, line: number): boolean {
-    if (this.drafts.length === 0) {
+    if (this.isHead) {
       const before = { ...this.meta };
       const found = setField(this.meta, name, value);
       if (found === false) return false;
@@ -252,7 +259,7 @@ class ProReader {
     if (!Number.isInteger(semitones) || Math.abs(semitones) > 11) {
       this.say("bad-directive", line, text.slice(0, 80));
       this.keep("directive", text, line, "directive {transpose}");
-    } else if (this.drafts.length === 0) this.transpose = semitones;
+    } else if (this.isHead) this.transpose = semitones;
     else {
       this.use = { ...this.use, shift: clampShift(semitones - this.transpose) };
       this.current = null;
@@ -291,9 +298,10 @@ class ProReader {
     this.keep("tab", [...lines, `{end_of_${name}}`].join("\n"), line, name);
   }
 
-  private begin(label: string | null, kind: SectionKind): Draft {
+  /** @param heading its line, where it may be left out for holding nothing: an environment is a section whatever it holds */
+  private begin(label: string | null, kind: SectionKind, heading?: number): Draft {
     this.repeats.close();
-    this.current = newDraft(label?.slice(0, 80) ?? null, kind, 1, this.use);
+    this.current = { ...newDraft(label?.slice(0, 80) ?? null, kind, 1, this.use), heading };
     this.drafts.push(this.current);
     if (kind === "chorus") this.lastChorus = this.current;
     this.previous = null;
@@ -325,7 +333,7 @@ class ProReader {
       this.keep("comment", text, line, "comment");
       return;
     }
-    const draft = this.begin(heading.label, heading.kind);
+    const draft = this.begin(heading.label, heading.kind, this.line);
     if (heading.repeat > 1) this.replaceLast({ ...draft, repeat: heading.repeat });
   }
 
@@ -341,9 +349,15 @@ class ProReader {
     const kept = text.slice(0, 8000);
     this.losses.push({ line, what, text, kept: kept === text });
     const home = this.current ?? (this.open ? null : this.drafts.at(-1));
-    if (home && !home.again) home.extras.push({ kind, text: kept, line: home.lines.length });
-    else if (this.drafts.length === 0) this.head.push({ kind, text: kept, section: null, line: 0 });
-    else this.drafts.at(-1)!.extras.push({ kind, text: kept, line: Number.MAX_SAFE_INTEGER });
+    if (this.drafts.length === 0) {
+      this.head.push({ kind, text: kept, section: null, line: 0 });
+      return;
+    }
+    const isOwn = home !== undefined && home !== null && !home.again;
+    const draft = isOwn ? home : this.drafts.at(-1)!;
+    draft.extras.push({ kind, text: kept, line: isOwn ? draft.lines.length : Number.MAX_SAFE_INTEGER });
+    // What is kept beside its lines keeps the section, lines or none.
+    draft.heading = undefined;
   }
 
   /** A line of words with chords in brackets, or of a grid. */
@@ -352,7 +366,7 @@ class ProReader {
     const named = heading && (/^\s*\[/u.test(text) || heading.kind !== "other");
     if (heading && named && toLetters(heading.label, this.reading.naming) === null) {
       this.flush();
-      const draft = this.begin(heading.label, heading.kind);
+      const draft = this.begin(heading.label, heading.kind, line);
       if (heading.repeat > 1) this.replaceLast({ ...draft, repeat: heading.repeat });
       return;
     }

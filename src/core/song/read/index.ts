@@ -2,6 +2,7 @@ export { type BarRanges, describeBarsProblem, formatBars, readBars } from "./bar
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeUse } from "./describe-exception";
 export { usualTuning } from "./instruments";
+export { describeForm, nearestForm, readForm } from "./known-forms";
 export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike } from "./like-lines";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
