@@ -95,15 +95,150 @@ test("the beats of a section are tapped to a click", async ({ page }) => {
   const chorus = page.locator("div").filter({ has: page.getByLabel("Name of section 2") });
   await chorus.getByRole("button", { name: "Tap the beats" }).last().click();
   const panel = page.getByRole("region", { name: "Tap the beats of Chorus" });
-  await panel.getByLabel("The click").fill("120");
+  await panel.getByLabel("The click").fill("75");
   await panel.getByLabel("The click").press("Enter");
   await panel.getByRole("button", { name: "Start the click" }).click();
   // F 3, G 1, Am 2.5, F 1.5, F 2, C 2.
-  await tapAt(page, [0, 3, 4, 6.5, 8, 10, 12], 500);
+  await tapAt(page, [0, 3, 4, 6.5, 8, 10, 12], 800);
   await expect(panel.getByText("All chords are tapped.")).toBeVisible();
   await expectAccessible(page);
   await panel.getByRole("button", { name: "Take these beats" }).click();
   await expect(beatsOf(page, "line 1 of Chorus")).toHaveValue("3 1");
   await expect(beatsOf(page, "line 2 of Chorus")).toHaveValue("2.5 1.5");
   await expect(beatsOf(page, "line 3 of Chorus")).toHaveValue("2 2");
+});
+
+/** Counts acts: a paste, a click, a row or a word typed, a key. */
+function counted() {
+  let acts = 0;
+  return {
+    act: async (work: Promise<unknown>) => {
+      acts++;
+      await work;
+    },
+    /** @param onPaper what is written by hand for the same, one act a sign; spaces cost nothing */
+    say: (job: string, onPaper: string) => {
+      const signs = onPaper.replaceAll(/\s/gu, "").length;
+      process.stdout.write(`${job}: ${acts} acts; on paper, one a sign: ${signs}\n`);
+      expect(acts).toBeLessThan(signs / 4);
+      return acts;
+    },
+  };
+}
+
+const rows = (page: Page) =>
+  page
+    .locator("[data-beat-row]")
+    .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+
+/** Pastes a sheet and makes the song of it: three acts. */
+async function make(page: Page, text: string, act: (work: Promise<unknown>) => Promise<void>): Promise<void> {
+  await page.goto("/new");
+  await act(page.getByLabel("The sheet").fill(text));
+  await act(page.getByRole("button", { name: "What was understood" }).click());
+  await expect(page.getByRole("region", { name: "What was understood" })).toBeVisible();
+  await act(page.getByRole("button", { name: "Make this song" }).click());
+  await page.waitForURL(/\/song\//u);
+}
+
+test("a paste with dots is right in three acts", async ({ page }) => {
+  const text = `Nets at Noon
+Key: D
+
+[Verse]
+D . . . . .  A .      G . . .  D . . .
+Mend them by the door, and hang them in the sun
+D . .  A .  G . .
+Nothing for the ferryman to carry
+`;
+  const { act, say } = counted();
+  await make(page, text, act);
+  expect(await rows(page)).toEqual(["6 2 | 4 | 4", "3 2 3"]);
+  await expect(page.getByText("Beats are guessed")).toHaveCount(0);
+  expect(say("a paste with dots", text)).toBeLessThanOrEqual(3);
+});
+
+test("dictated beats are right in three acts", async ({ page }) => {
+  const text = `Ferryman's Waltz
+3/4
+
+Verse: D for 6, A for 3, D for 3
+Chorus x2: G (6) D (6)
+`;
+  const { act, say } = counted();
+  await make(page, text, act);
+  expect(await rows(page)).toEqual(["6 | 3 | 3", "6 | 6"]);
+  await expect(page.getByText("Beats are guessed")).toHaveCount(0);
+  await expect(
+    page.getByRole("region", { name: "How it is played" }).getByLabel("Beats in a bar"),
+  ).toHaveValue("3");
+  say("dictated beats", text);
+});
+
+test("capo shapes: the sheet opens in them, and the first acoustic guitar has the capo", async ({ page }) => {
+  const text = `Low Water
+Key: Bb
+Capo: 3
+
+[Verse]
+G . . .     D . . .
+Rope and rail and stone
+Em . . .    C . . .
+Leave the lamp alone
+`;
+  const { act, say } = counted();
+  await make(page, text, act);
+  const verse = page.getByRole("region", { name: "Verse" });
+  await expect(verse.locator(".sung-chord")).toHaveText(["G", "D", "Em", "C"]);
+  await expect(page.getByText("sounds in B♭")).toBeVisible();
+  say("capo shapes", text);
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "as they sound" }).click();
+  await expect(verse.locator(".sung-chord")).toHaveText(["B♭", "F", "Gm", "E♭"]);
+  await page
+    .getByRole("navigation", { name: "Rooms of this song" })
+    .getByRole("link", { name: "Players" })
+    .click();
+  await page.getByRole("button", { name: "Add an electric guitar" }).click();
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  await expect(page.getByLabel("Capo").first()).toHaveValue("0");
+  await expect(page.getByLabel("Capo").nth(1)).toHaveValue("3");
+});
+
+test("bar lines over words: each bar at its syllables, no word of one syllable cut", async ({ page }) => {
+  const text = `Give Way
+
+[Verse]
+| G | D | Em | C |
+Give way to the count of the bell and the tide
+[G]Never | mind the | [C]weather | now
+`;
+  const { act, say } = counted();
+  await make(page, text, act);
+  expect(await rows(page)).toEqual(["4 | 4 | 4 | 4", "8 | 8"]);
+  const words = page.getByRole("region", { name: "Verse" }).locator(".sung-words");
+  await expect(words).toHaveText([
+    "Give way to",
+    "the count of",
+    "the bell",
+    "and the tide",
+    "Never mind the",
+    "weather now",
+  ]);
+  say("bar lines over words", text);
+});
+
+test("headings that are doubtful are asked about, and settled in one act each", async ({ page }) => {
+  await paste(
+    page,
+    "Morning\nA D E A\n\n[Verse]\nA | D |\nLight on water\n\n[Solo]\n\n[Blues]\ntwelve-bar in A\n",
+  );
+  const understood = page.getByRole("region", { name: "What was understood" });
+  await expect(understood).toContainText("“Solo” has no lines under it");
+  await expectAccessible(page);
+  await understood.getByLabel("What “Solo” plays").selectOption("plays like Verse");
+  await expect(understood).toContainText("Played: Morning · Verse · Solo · Blues");
+  await understood.getByRole("button", { name: "It is sung" }).click();
+  await expect(understood).not.toContainText("To look at");
+  await expect(understood).toContainText("Goes as a twelve-bar in A.");
 });

@@ -11,6 +11,18 @@ import { SourceView } from "./SourceView";
 import { Understood } from "./Understood";
 import { useNewSong } from "./use-new-song";
 
+/** Ways to write beats, repeats, capos and forms, each as it is typed. */
+const UNDERSTOOD = [
+  "A for 4",
+  "A (4)",
+  "A 4 | D 4",
+  "A . . . D . . .",
+  "| A | D / E / |",
+  "Chorus x2: D A",
+  "Capo 3, G shapes",
+  "twelve-bar in A",
+] as const;
+
 /** Paste, type or drop a song; look at what was understood, put guesses right, and make it. */
 export function NewSong() {
   const ready = useReady();
@@ -56,11 +68,14 @@ export function NewSong() {
         Paste a sheet as you find it, type it, or drop a file: chords over words, ChordPro, MusicXML or MIDI.
         Nothing of the text is lost; all of it can be changed afterwards.
       </p>
-      <p className="mb-4 max-w-3xl text-sm">
-        It understands <code>A for 4</code>, <code>A (4)</code>, <code>A 4 | D 4</code>,{" "}
-        <code>A . . . D . . .</code>, <code>| A | D / E / |</code>, <code>Chorus x2: D A</code>,{" "}
-        <code>Capo 3, G shapes</code> and <code>twelve-bar in A</code>, with headings, capo, key and tempo
-        words in six languages.
+      <p className="mb-4 max-w-3xl text-sm leading-relaxed">
+        It understands{" "}
+        {UNDERSTOOD.map((one) => (
+          <span key={one}>
+            <code className="rounded-field bg-base-200 px-1 whitespace-pre">{one}</code>{" "}
+          </span>
+        ))}
+        and headings, capo, key and tempo words in six languages.
       </p>
       <Head song={song} view={view} onView={setView} />
       {problem && (

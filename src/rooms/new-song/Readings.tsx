@@ -27,6 +27,8 @@ function drawn(sheet: ChordSheet, reading: SheetReading, bar: number): DrawnSect
   const perBeat = 60 / (sheet.tempo ?? DEFAULT_TEMPO);
   return sheet.sections
     .flatMap(({ label, lines }, at): DrawnSection[] => {
+      // What is written is the same in all readings.
+      if (!lines.some(({ chords }) => chords.some(({ guessed }) => guessed))) return [];
       const own = reading.sections[at]!;
       const played = lines.flatMap(({ chords }, line): Drawn[] =>
         chords.length === 0

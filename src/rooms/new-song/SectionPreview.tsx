@@ -43,7 +43,7 @@ export function SectionPreview({
         oddLengths(outline.sections[index]!, ticksOfBar(meter), sum?.nextPickup),
         section.label,
       );
-  const form = formOf(sum, version.writtenKey);
+  const form = formOf(sum);
   return (
     <div className="mt-4 border-l-4 border-base-300 pl-4">
       <div className="flex flex-wrap items-end gap-3">

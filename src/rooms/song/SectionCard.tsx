@@ -278,7 +278,7 @@ function OpenEnd({ outline, sum, version }: Props) {
 function OddLengths({ outline, sum, version }: Props) {
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
   if (sum?.open) return null;
-  const form = formOf(sum, version.writtenKey);
+  const form = formOf(sum);
   return [
     ...describeOddLengths(oddLengths(outline, bar, sum?.nextPickup), outline.section.label),
     ...(form ? [describeForm(form)] : []),

@@ -31,7 +31,8 @@ export function readBeats<Sheet extends Arranged>(
   );
   const sections = sheet.sections.map((section) => asRead(section, beat, isOpen, endsSung));
   const guesses = guessReadings(sections, bar);
-  const readings = guesses.map((guess) => readingOf(guess, sheet, bar));
+  const isGuessed = sections.map(({ lines }) => lines.some(({ known }) => known === null));
+  const readings = guesses.map((guess) => readingOf(guess, sheet, bar, isGuessed));
   const taken = readings[chosen] ?? readings[0];
   if (!taken) return { sheet, readings };
   return {
@@ -93,24 +94,30 @@ function timed(
   return { ...section, lines };
 }
 
-function readingOf({ sections, bars, cost }: Guess, sheet: Arranged, bar: BarOfBeats): SheetReading {
+function readingOf(
+  { sections, bars, cost }: Guess,
+  sheet: Arranged,
+  bar: BarOfBeats,
+  isGuessed: readonly boolean[],
+): SheetReading {
   const withEmpty = sections.map((lines, at) => {
     let next = 0;
     return sheet.sections[at]!.lines.map((line) => (hasChords(line) ? lines[next++]! : []));
   });
-  return { sections: withEmpty, bars, cost, why: inWords(sections, bars, sheet, bar) };
+  return { sections: withEmpty, bars, cost, why: inWords(sections, bars, sheet, bar, isGuessed) };
 }
 
-/** @example "Verse: 4 bars a line; Chorus: 2 bars a line" */
+/** Of the sections that are guessed. @example "Verse: 4 bars a line; Chorus: 2 bars a line" */
 function inWords(
   sections: Guess["sections"],
   bars: readonly number[],
   sheet: Arranged,
   bar: BarOfBeats,
+  isGuessed: readonly boolean[],
 ): string {
   const labelsOf = new Map<string, string[]>();
   for (const [at, length] of bars.entries()) {
-    if (length === 0) continue;
+    if (length === 0 || !isGuessed[at]) continue;
     const lengths = sections[at]!.map((beats) => beats.reduce((sum, one) => sum + one, 0) / bar.beats);
     const longer = lengths.some((own) => own > length) ? ", some twice that" : "";
     const said = `${length === 1 ? "1 bar" : `${length} bars`} a line${longer}`;
