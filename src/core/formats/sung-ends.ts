@@ -16,6 +16,9 @@ const OTHERS: ReadonlySet<string> = new Set(
   SMALL_WORDS.others.split(" ").filter((word) => !ENGLISH.has(word)),
 );
 
+/** So much of a text tells its language. */
+const ENOUGH = 8000;
+
 /**
  * Whether an "e" at the end of words is sung, as in most languages sheets come in; not in English, which is taken where nothing
  * tells. By counting small words; a rule of thumb, no source.
@@ -23,7 +26,10 @@ const OTHERS: ReadonlySet<string> = new Set(
  */
 export function areEndsSung(text: string): boolean {
   let [english, others] = [0, 0];
-  for (const [word] of text.toLowerCase().matchAll(/\p{L}+/gu)) {
+  for (const [word] of text
+    .slice(0, ENOUGH)
+    .toLowerCase()
+    .matchAll(/\p{L}{2,}/gu)) {
     if (ENGLISH.has(word)) english++;
     else if (OTHERS.has(word)) others++;
   }

@@ -73,7 +73,24 @@ function startOf(word: string, vowel: number): number {
  * Where every syllable of a line begins, from its first letter.
  * @example lineSyllables("Light on water") // => [0, 6, 9, 11]
  */
-export const lineSyllables = (words: string, endsSung = false): number[] =>
-  [...words.matchAll(/[^\s–—-]+/gu)].flatMap(({ 0: word, index }) =>
-    syllableStarts(word, endsSung).map((start) => index + start),
-  );
+export function lineSyllables(words: string, endsSung = false): number[] {
+  const starts: number[] = [];
+  for (const { 0: word, index } of words.matchAll(/[^\s–—-]+/gu))
+    for (const start of knownStarts(word, endsSung)) starts.push(index + start);
+  return starts;
+}
+
+/** Words that were cut before: a song has the same few again and again. */
+const KNOWN = { sung: new Map<string, readonly number[]>(), silent: new Map<string, readonly number[]>() };
+const MOST_KNOWN = 4000;
+
+function knownStarts(word: string, endsSung: boolean): readonly number[] {
+  const known = endsSung ? KNOWN.sung : KNOWN.silent;
+  let starts = known.get(word);
+  if (!starts) {
+    if (known.size >= MOST_KNOWN) known.clear();
+    starts = syllableStarts(word, endsSung);
+    known.set(word, starts);
+  }
+  return starts;
+}

@@ -22,20 +22,24 @@ export function atSyllables(words: string, places: readonly number[], endsSung =
   const inside = places.filter((place) => place < words.length);
   // A chord at the first sign stands where it should, and nothing is counted for it alone.
   if (inside.every((place) => place === 0)) return places.map((place) => Math.min(place, words.length));
-  const stops = stopsOf(words, endsSung);
-  const set = nearest(stops, inside);
+  const starts = lineSyllables(words, endsSung);
+  // Most are set right by eye: nothing is nearer than where one stands.
+  const areRight = inside.every((place, index) => starts.includes(place) && place !== inside[index - 1]);
+  const set = areRight ? inside : nearest(stopsOf(words, starts), inside);
   return [...set, ...places.slice(inside.length).map(() => words.length)];
 }
 
-/** Where a chord may stand, in order. */
-function stopsOf(words: string, endsSung: boolean): Stop[] {
-  const costs = new Map<number, number>();
+/** Where a chord may stand, in order. @param starts where syllables begin */
+function stopsOf(words: string, starts: readonly number[]): Stop[] {
+  const stops: Stop[] = [];
+  let next = 0;
   for (const { index, 0: word } of words.matchAll(/\S+/gu)) {
-    costs.set(index, AT_WORD);
-    costs.set(index + word.length, AT_END);
+    const end = index + word.length;
+    if (starts[next] !== index) stops.push({ at: index, cost: AT_WORD });
+    for (; next < starts.length && starts[next]! < end; next++) stops.push({ at: starts[next]!, cost: 0 });
+    stops.push({ at: end, cost: AT_END });
   }
-  for (const at of lineSyllables(words, endsSung)) costs.set(at, 0);
-  return [...costs].map(([at, cost]) => ({ at, cost })).sort((a, b) => a.at - b.at);
+  return stops;
 }
 
 /** The cheapest stops for all places, by dynamic programming. */

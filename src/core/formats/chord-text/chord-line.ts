@@ -37,8 +37,9 @@ export type Reading = {
   readonly bracketed: Map<string, Bracketed | null>;
   /** Whether a figure behind a chord is its beats: "A4". */
   readonly figures: boolean;
-  /** Lines it has read. */
+  /** Lines it has read, and those of plain signs by what they say: songs have the same lines of chords again and again. */
   readonly lines: WeakMap<SheetText, ChordToken[] | null>;
+  readonly plainLines: Map<string, ChordToken[] | null>;
   /** Told of each line that is looked at. */
   readonly onStep: (() => void) | undefined;
 };
@@ -57,6 +58,7 @@ export const readingOf = (
   bracketed: new Map(),
   figures: false,
   lines: new WeakMap(),
+  plainLines: new Map(),
   onStep,
 });
 
@@ -75,10 +77,13 @@ const GERMAN_WORD = /^\s*(?:[a-h](?:is|es)|[ae]s)\s*$/u;
  */
 export function readChordLine(line: string | SheetText, reading: Reading = readingOf()): ChordToken[] | null {
   if (typeof line === "string") return readNewLine(sheetText(line), reading);
-  let found = reading.lines.get(line);
+  // Where signs are one column wide each, what a line says tells its columns too.
+  const isPlain = line.columns.length > line.text.length + 1;
+  let found = isPlain ? reading.plainLines.get(line.text) : reading.lines.get(line);
   if (found === undefined) {
     found = readNewLine(line, reading);
-    reading.lines.set(line, found);
+    if (isPlain) reading.plainLines.set(line.text, found);
+    else reading.lines.set(line, found);
   }
   return found;
 }
@@ -208,11 +213,14 @@ function withHeldBars(
   tokens: readonly ChordToken[],
   holdsBar: (from: ChordToken, to: ChordToken) => boolean,
 ): ChordToken[] {
-  return tokens.flatMap((token, index): ChordToken[] => {
+  const held: ChordToken[] = [];
+  for (const [index, token] of tokens.entries()) {
+    held.push(token);
     const next = tokens[index + 1];
-    const isHeld = token.kind === "bar" && next?.kind === "bar" && holdsBar(token, next);
-    return isHeld ? [token, { ...token, kind: "repeat-bar", text: "%" }] : [token];
-  });
+    if (token.kind === "bar" && next?.kind === "bar" && holdsBar(token, next))
+      held.push({ ...token, kind: "repeat-bar", text: "%" });
+  }
+  return held;
 }
 
 /** A dash between every two chords only parts them; otherwise it holds the chord before. */

@@ -38,6 +38,8 @@ import { Repeats } from "./repeats";
 import { type SheetText, sheetLines } from "./sheet-text";
 import { splitHeading } from "./split-heading";
 
+/** What a chord written as a number begins with: a quick look that spares most sheets a closer one. */
+const DEGREE = /(?:^|[\s[(/|-])[#♯b♭]?[1-7]/u;
 /** How often to sing a line, written behind its words. */
 const SUNG_MARK = /^(.*\S)\s+[([]?(?:[x×](\d{1,2})|(\d{1,2})[x×])[)\]]?$/iu;
 /** A line of tab: a string's name, a bar line, and then only what tab is written with, three dashes at least. */
@@ -156,6 +158,7 @@ class TextReader {
 
   /** Lines of degrees without a key are words; the person is told once. */
   private missKey(lines: readonly SheetText[]): void {
+    if (!lines.some(({ text }) => DEGREE.test(text))) return;
     const assumed = readingOf("degrees", ANY_KEY, this.options.onStep);
     const like = lines.filter(
       (line) => !readChordLine(line, this.reading) && (readChordLine(line, assumed)?.length ?? 0) > 1,
@@ -243,7 +246,7 @@ class TextReader {
 
   /** "twelve-bar in A" is played out, a chord a bar. @returns whether the line was such a name */
   private playForm({ text }: SheetText, draft: Draft): boolean {
-    const form = /\d|bar|change|minor/iu.test(text) ? readForm(text) : null;
+    const form = /bar|change/iu.test(text) ? readForm(text) : null;
     if (!form) return false;
     const ticks = ticksOfBar(this.meter);
     for (const row of form.lines) {
@@ -288,7 +291,7 @@ class TextReader {
     const found: string[] = [];
     for (let at = index; at < this.lines.length && found.length < 60; at++) {
       const text = this.lines[at]?.text ?? "";
-      if (!TAB_LINE.test(text) || text.length > 400) break;
+      if (text.length > 400 || !/[-–]/u.test(text) || !TAB_LINE.test(text)) break;
       found.push(text);
     }
     return found.length > 0 ? { text: found.join("\n").slice(0, 8000), lines: found.length } : null;

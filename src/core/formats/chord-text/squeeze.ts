@@ -7,6 +7,13 @@ export type Squeezed = { readonly words: string; readonly place: (at: number) =>
  * @example squeeze("Light  on").place(7) // => 6
  */
 export function squeeze(text: string, columns?: readonly number[]): Squeezed {
+  const isPlain = !columns || columns.length > text.length + 1;
+  // Most lines have no runs to close: a place between words is that of the next.
+  if (isPlain && /^(?:[^\s]+ )*[^\s]+$/u.test(text))
+    return {
+      words: text,
+      place: (at) => (at >= text.length ? text.length : text[at] === " " ? at + 1 : Math.max(0, at)),
+    };
   const starts: { from: number; to: number; at: number; index: number; length: number }[] = [];
   let words = "";
   for (const match of text.matchAll(/\S+/gu)) {
