@@ -1,5 +1,6 @@
 import { guessKey, parseChord, type SoundingChord, type WeighedChord } from "../chord";
 import { formatKey } from "../pitch";
+import type { MelodyNote } from "../song/read";
 import type { SectionKind } from "../song/schema";
 import type { ChordSheet, SheetExtra, SheetLine, SheetSection, SheetUse } from "./sheet";
 
@@ -11,6 +12,7 @@ export type Draft = {
   readonly lines: SheetLine[];
   readonly extras: { readonly kind: SheetExtra["kind"]; readonly text: string; readonly line: number }[];
   pickup: number;
+  melody?: readonly MelodyNote[] | undefined;
   melodyRange: readonly [number, number] | null;
   /** Where its heading stands in the text, from 1; one without is never left out for holding no lines. */
   heading?: number | undefined;
@@ -29,8 +31,8 @@ export const newDraft = (
 /** The sections of one name: the first, and each by what it holds. */
 type Named = { first: number | null; readonly byContent: Map<string, number> };
 
-const contentOf = ({ pickup, lines }: Pick<SheetSection, "pickup" | "lines">): string =>
-  JSON.stringify([pickup, lines]);
+const contentOf = ({ pickup, lines, melody }: Pick<SheetSection, "pickup" | "lines" | "melody">): string =>
+  JSON.stringify([pickup, lines, melody]);
 
 /** The section of the same name that holds just what a draft holds. */
 function sameContent(
@@ -80,6 +82,7 @@ export function arrange(
         pickup: draft.pickup,
         lines: draft.lines,
         melodyRange: draft.melodyRange,
+        ...(draft.melody && { melody: draft.melody }),
       }) - 1;
     if (again === undefined) {
       if (same.first === null) same.first = section;

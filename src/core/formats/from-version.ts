@@ -75,6 +75,7 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     else form.push({ section: index, repeat: 1, label: own ? null : use.label, shift, tempo, meter });
   }
   if (Object.keys(body.players).length > 0) lose("players, capos, parts and chosen shapes", "");
+  if (Object.keys(body.melodies).length > 0) lose("what the voice sings, note by note", "");
   if (Object.keys(body.loopLayers).length > 0) lose("the looper, its layers and what is wanted of them", "");
   if (Object.keys(body.cues).length > 0) lose("cues of your own", "");
   if (Object.keys(body.sounds).length > 0)

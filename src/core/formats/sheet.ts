@@ -1,6 +1,7 @@
 import type { Ticks } from "../../base";
 import type { Naming } from "../chord";
 import type { Meter } from "../rhythm";
+import type { MelodyNote } from "../song/read";
 import type { Extra, SectionKind } from "../song/schema";
 
 /** A song as a file or a text gives it, before it becomes a version: no ids, nothing about players. */
@@ -62,6 +63,8 @@ export type SheetSection = {
   /** Ticks before the first downbeat. */
   readonly pickup: Ticks;
   readonly lines: readonly SheetLine[];
+  /** What the voice sings, where the file tells it. */
+  readonly melody?: readonly MelodyNote[] | undefined;
   /** Lowest and highest MIDI note of the voice. */
   readonly melodyRange: readonly [number, number] | null;
 };

@@ -2,7 +2,7 @@ import { unwrap } from "../../base";
 import { bodyMaker, type MakeId, ordersFor, type Put } from "../../document";
 import { formatKey, moveKey, parseKey } from "../pitch";
 import { beatUnitOf, COMMON_TIME } from "../rhythm";
-import { capoNote } from "../song/read";
+import { capoNote, type MelodyNote, writeMelody } from "../song/read";
 import {
   DOCUMENTS,
   PLAIN_USE,
@@ -50,7 +50,7 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
   const { name, kind, text = "" } = source;
   put("sources", { id: sourceId, order: ordersFor(1)[0]!, name: name.slice(0, 120), kind, text: fits(text) });
   const places = ordersFor(sheet.sections.length);
-  const sections = sheet.sections.map(({ label, kind, pickup, lines, melodyRange }, index) => {
+  const sections = sheet.sections.map(({ label, kind, pickup, lines, melody, melodyRange }, index) => {
     const id = makeId();
     put("sections", {
       id,
@@ -63,6 +63,8 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
       bass: null,
       melodyRange: melodyRange && [...melodyRange],
     });
+    if (melody && melody.length > 0)
+      put("melodies", { id: makeId(), sectionId: id, notes: melodyText(melody) });
     const lineOrders = ordersFor(lines.length);
     const lineIds = lines.map((line, at) => {
       const lineId = makeId();
@@ -103,6 +105,14 @@ export function versionOfSheet(sheet: ChordSheet, source: SheetSource, makeId: M
   }
   return body;
 }
+
+const LONGEST_MELODY = 20_000;
+
+/** A melody as far as its row holds it: some twelve hundred notes. */
+const melodyText = (notes: readonly MelodyNote[]): string => {
+  const text = writeMelody(notes);
+  return text.length <= LONGEST_MELODY ? text : text.slice(0, text.lastIndexOf(",", LONGEST_MELODY));
+};
 
 const headNote = (text: string): SheetExtra => ({ kind: "directive", text, section: null, line: 0 });
 

@@ -2,7 +2,9 @@
 
 import { useMemo } from "react";
 import type { Adjustments, ChordSheet } from "@/core/formats";
+import { formatPitch } from "@/core/pitch";
 import { beatsOfBar, countBeats, formatMeter } from "@/core/rhythm";
+import { rangeOfMelody } from "@/core/song/read";
 import { describeKey, describeTime } from "@/ui/pretty";
 import { Looks } from "./Looks";
 import { previewOf } from "./preview";
@@ -30,6 +32,8 @@ export function Understood({
   const { version } = shown;
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bar = beatsOfBar(meter, version.beatUnit);
+  const sung = sheet.sections.flatMap(({ melody = [] }) => melody);
+  const range = rangeOfMelody(sung);
   const labels = sheet.form.map(
     (use) => `${use.label ?? sheet.sections[use.section]!.label}${use.repeat > 1 ? ` × ${use.repeat}` : ""}`,
   );
@@ -41,6 +45,12 @@ export function Understood({
         {sheet.shapes && `; sounds in ${describeKey(version.key)}`}.
       </p>
       {labels.length > 0 && <p className="text-sm">Played: {labels.join(" · ")}</p>}
+      {sung.length > 0 && (
+        <p className="text-sm">
+          The voice’s own line is kept: {sung.length} notes, {formatPitch(range![0])} to{" "}
+          {formatPitch(range![1])}.
+        </p>
+      )}
       <Looks sheet={sheet} adjustments={adjustments} onChange={onChange} onShowLine={onShowLine} />
       {shown.outline.sections.slice(0, MOST_SECTIONS_SHOWN).map(({ section }, index) => (
         <SectionPreview

@@ -64,7 +64,11 @@ describe("MIDI", () => {
     ]);
     expect(sheet.sections[0]!.melodyRange).toEqual([60, 67]);
     expect(sheet.extras.map((extra) => extra.text)).toEqual(["Track Voice: C4 to G4, 2 notes"]);
-    expect(sheet.losses.map((loss) => loss.what)).toEqual(["the music of its tracks"]);
+    expect(sheet.losses).toEqual([]);
+    expect(sheet.sections[0]!.melody).toEqual([
+      { tick: 0, ticks: 960, pitch: 60 },
+      { tick: 960, ticks: 960, pitch: 67 },
+    ]);
   });
 
   it("counts in the metre's own beat, tempo in quarters", () => {
@@ -150,5 +154,69 @@ describe("MIDI", () => {
       }),
       { numRuns: 500 },
     );
+  });
+});
+
+describe("the melody and the changes of a MIDI file", () => {
+  const bar = 4 * 480;
+  const drum = (deltaTime: number) =>
+    ({ deltaTime, type: "noteOn", channel: 9, noteNumber: 38, velocity: 80 }) as MidiEvent;
+  const head = [meta("setTempo", 0, { microsecondsPerBeat: 600_000 }), meta("marker", 0, { text: "Verse" })];
+
+  it("is the track whose notes the words fall on, though the words have one of their own", () => {
+    const sheet = readMidi(
+      file(
+        [...head, end(bar)],
+        [meta("lyrics", 480, { text: "light" }), meta("lyrics", 480, { text: "on" }), end()],
+        [meta("trackName", 0, { text: "Pad" }), noteOn(0, 48), noteOff(bar, 48), end()],
+        [
+          meta("trackName", 0, { text: "Oboe" }),
+          noteOn(485, 64),
+          noteOff(470, 64),
+          noteOn(5, 67),
+          noteOff(480, 67),
+          end(),
+        ],
+        [drum(480), drum(480), end()],
+      ),
+    );
+    expect(sheet.sections[0]!.melody!.map(({ pitch }) => pitch)).toEqual([64, 67]);
+    expect(sheet.losses.map(({ text }) => text)).toEqual(["Pad, track 3"]);
+  });
+
+  it("without words is the track that is named so, or none", () => {
+    const named = (name: string) =>
+      readMidi(
+        file(
+          [...head, end(bar)],
+          [meta("trackName", 0, { text: name }), noteOn(0, 64), noteOff(480, 64), end()],
+        ),
+      );
+    expect(named("Lead vocal").sections[0]!.melodyRange).toEqual([64, 64]);
+    expect(named("Strings").sections[0]!.melodyRange).toBeNull();
+  });
+
+  it("a tempo that stays begins a section with its own; a breath is said", () => {
+    const sheet = readMidi(
+      file([
+        ...head,
+        meta("setTempo", 2 * bar, { microsecondsPerBeat: 800_000 }),
+        meta("setTempo", bar, { microsecondsPerBeat: 600_000 }),
+        meta("setTempo", bar, { microsecondsPerBeat: 500_000 }),
+        meta("timeSignature", 2 * bar, { numerator: 3, denominator: 4, metronome: 24, thirtyseconds: 8 }),
+        end(2 * 3 * 480),
+      ]),
+    );
+    expect(sheet.tempo).toBe(100);
+    expect(
+      sheet.form.map(({ section, tempo, meter }) => [sheet.sections[section]!.label, tempo, meter]),
+    ).toEqual([
+      ["Verse", null, null],
+      ["Verse, more", 120, null],
+      ["Verse, more", 120, { beats: 3, unit: 4 }],
+    ]);
+    expect(sheet.losses.map(({ what, text }) => `${what}: ${text}`)).toEqual([
+      "tempo that changes in passing: 1 bar",
+    ]);
   });
 });

@@ -1,6 +1,8 @@
 import { type MidiData, type MidiEvent, parseMidi } from "midi-file";
+import type { Ticks } from "../../../base";
 import { formatKey, formatPitch, plainKey } from "../../pitch";
-import { beatUnitOf, checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
+import { beatUnitOf, COMMON_TIME, checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
+import { type MelodyNote, oneVoice, rangeOfMelody } from "../../song/read";
 import { kindOfLabel } from "../chord-text/heading";
 import { arrange, type Draft, newDraft } from "../draft";
 import { type ChordSheet, EMPTY_SHEET, type SheetExtra, type SheetLine, type SheetLoss } from "../sheet";
@@ -18,6 +20,8 @@ const refuse = (text: string): ChordSheet => ({
 
 type Placed<Value> = { readonly tick: number; readonly value: Value };
 
+type Track = { name: string; sung: boolean; drums: boolean; readonly notes: MelodyNote[] };
+
 /** What a file says, with ticks of ours (960 a quarter). */
 type Found = {
   tempos: Placed<number>[];
@@ -25,7 +29,7 @@ type Found = {
   key: string | null;
   markers: Placed<string>[];
   lyrics: Placed<string>[];
-  tracks: { name: string; low: number; high: number; notes: number; sung: boolean }[];
+  tracks: Track[];
   title: string;
   end: number;
 };
@@ -92,16 +96,20 @@ function collect(data: MidiData, scale: number): Found {
     end: 0,
   };
   for (const [index, track] of data.tracks.entries()) {
-    const range = { name: "", low: 127, high: 0, notes: 0, sung: false };
+    const own: Track = { name: "", sung: false, drums: false, notes: [] };
+    const held = new Map<number, number>();
     let raw = 0;
     for (const event of track) {
       raw += event.deltaTime;
       const tick = Math.round(raw * scale);
       switch (event.type) {
         case "noteOn":
-          range.notes++;
-          range.low = Math.min(range.low, event.noteNumber);
-          range.high = Math.max(range.high, event.noteNumber);
+          release(own, held, event.noteNumber, tick);
+          held.set(event.noteNumber, tick);
+          own.drums ||= event.channel === DRUMS;
+          break;
+        case "noteOff":
+          release(own, held, event.noteNumber, tick);
           break;
         case "setTempo": {
           const bpm = 60_000_000 / event.microsecondsPerBeat;
@@ -124,45 +132,85 @@ function collect(data: MidiData, scale: number): Found {
           found.markers.push({ tick, value: clean(event.text).trim().slice(0, 80) });
           break;
         case "lyrics":
-          range.sung = true;
+          own.sung = true;
           found.lyrics.push({ tick, value: clean(event.text) });
           break;
         case "trackName":
-          range.name = clean(event.text).trim().slice(0, 80);
-          if (index === 0) found.title = range.name;
+          own.name = clean(event.text).trim().slice(0, 80);
+          if (index === 0) found.title = own.name;
           break;
       }
       found.end = Math.max(found.end, tick);
     }
-    if (range.notes > 0) found.tracks.push(range);
+    for (const pitch of [...held.keys()]) release(own, held, pitch, Math.round(raw * scale));
+    own.notes.sort((a, b) => a.tick - b.tick || b.pitch - a.pitch);
+    if (own.notes.length > 0) found.tracks.push(own);
   }
   for (const list of [found.tempos, found.meters, found.markers, found.lyrics])
     list.sort((a, b) => a.tick - b.tick);
   return found;
 }
 
+/** Ends a note that sounds. */
+function release(track: Track, held: Map<number, number>, pitch: number, tick: number): void {
+  const began = held.get(pitch);
+  held.delete(pitch);
+  if (began !== undefined) track.notes.push({ tick: began, ticks: Math.max(1, tick - began), pitch });
+}
+
+/** The channel of drums, from 0. */
+const DRUMS = 9;
+/** What people call the track of the voice. */
+const VOICE_NAME = /voice|vocal|melod|lead|sing|stimme|gesang|voix|chant|voz|canto|voce/iu;
+/** A syllable this near a note is sung on it. */
+const NEAR: Ticks = 120;
+
+/**
+ * The track that is sung: the one on whose notes most syllables fall, half of all at least; without words the one that is named
+ * so.
+ */
+function voiceOf({ tracks, lyrics }: Found): Track | null {
+  const pitched = tracks.filter((track) => !track.drums);
+  const counts = pitched.map((track) => {
+    const onsets = track.notes.map(({ tick }) => tick);
+    return lyrics.filter(({ tick }) => isNear(onsets, tick)).length;
+  });
+  const most = Math.max(0, ...counts);
+  if (lyrics.length > 0) return 2 * most >= lyrics.length ? pitched[counts.indexOf(most)]! : null;
+  return pitched.find(({ name }) => VOICE_NAME.test(name)) ?? null;
+}
+
+/** Whether one of some ticks, in order, is near another. */
+function isNear(onsets: readonly number[], tick: number): boolean {
+  let [low, high] = [0, onsets.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (onsets[middle]! < tick - NEAR) low = middle + 1;
+    else high = middle;
+  }
+  return low < onsets.length && onsets[low]! <= tick + NEAR;
+}
+
 function sheetOf(found: Found): ChordSheet {
-  const meter = found.meters[0]?.value ?? { beats: 4, unit: 4 };
+  const meter = firstMeter(found);
   const quarters = found.tempos[0]?.value ?? null;
   const losses: SheetLoss[] = [];
   const lose = (what: string, text: string) => losses.push({ line: 0, what, text, kept: false });
-  if (found.tempos.length > 1) lose("later changes of tempo", `${found.tempos.length - 1}`);
-  const voice = found.tracks.find((track) => track.sung);
-  const drafts = draftsOf(found, meter, lose, voice ? [voice.low, voice.high] : null);
+  const voice = voiceOf(found);
+  const drafts = draftsOf(found, meter, lose, voice ? oneVoice(voice.notes) : []);
   const arranged = arrange(drafts);
   const ranges = found.tracks.map(
     (track, index): SheetExtra => ({
       kind: "comment",
-      text: `Track ${track.name || index + 1}: ${formatPitch(track.low)} to ${formatPitch(track.high)}, ${track.notes} notes`,
+      text: `Track ${track.name || index + 1}: ${rangeInWords(track.notes)}, ${track.notes.length} notes`,
       section: null,
       line: 0,
     }),
   );
-  if (found.tracks.length > 0)
-    lose(
-      "the music of its tracks",
-      found.tracks.map((track, index) => track.name || `track ${index + 1}`).join(", "),
-    );
+  const other = found.tracks.flatMap((track, index) =>
+    track === voice ? [] : [track.name || `track ${index + 1}`],
+  );
+  if (other.length > 0) lose("the music of its tracks", other.join(", "));
   return {
     ...EMPTY_SHEET,
     ...arranged,
@@ -179,12 +227,17 @@ function sheetOf(found: Found): ChordSheet {
   };
 }
 
-/** Sections from marker to marker, on whole bars; a change of metre begins one too. */
+const rangeInWords = (notes: readonly MelodyNote[]): string => {
+  const [low, high] = rangeOfMelody(notes)!;
+  return `${formatPitch(low)} to ${formatPitch(high)}`;
+};
+
+/** Sections from marker to marker, on whole bars; a change of metre, or of tempo that stays, begins one too. */
 function draftsOf(
   found: Found,
   song: Meter,
   lose: (what: string, text: string) => void,
-  range: readonly [number, number] | null,
+  melody: readonly MelodyNote[],
 ): Draft[] {
   const bars = barsOf(found);
   if (bars.length === 0) return [];
@@ -196,15 +249,22 @@ function draftsOf(
   }
   for (const [index, bar] of bars.entries())
     if (index > 0 && bar.meter !== bars[index - 1]!.meter && !starts.has(index)) starts.set(index, null);
+  const tempos = stayingTempos(found, bars, lose);
+  for (const bar of tempos.keys()) if (!starts.has(bar)) starts.set(bar, null);
   const cuts = [...starts].sort((a, b) => a[0] - b[0]);
-  let sung = 0;
-  return cuts.map(([from, label], index) => {
+  let [sung, note] = [0, 0];
+  let tempo: number | null = null;
+  let named: string | null = null;
+  return cuts.map(([from, marked], index) => {
     const own = bars.slice(from, cuts[index + 1]?.[0] ?? bars.length);
+    tempo = tempos.get(from) ?? tempo;
+    named = marked ?? named;
+    const label = marked ?? (named === null ? null : `${named}, more`);
     const { meter } = own[0]!;
     const plain = meter.beats === song.beats && meter.unit === song.unit;
     const draft = newDraft(label, label === null ? "other" : kindOfLabel(label), 1, {
       shift: 0,
-      tempo: null,
+      tempo: tempo === (found.tempos[0]?.value ?? null) ? null : tempo,
       meter: plain ? null : meter,
     });
     for (let at = 0; at < own.length; at += BARS_A_LINE) {
@@ -214,17 +274,62 @@ function draftsOf(
       while (sung < found.lyrics.length && found.lyrics[sung]!.tick < until) sung++;
       draft.lines.push(lineOf(line, found.lyrics.slice(first, sung)));
     }
-    if (draft.lines.some((line) => line.words !== "")) draft.melodyRange = range;
+    const until = own.at(-1)!.tick + own.at(-1)!.ticks;
+    const notes: MelodyNote[] = [];
+    for (; note < melody.length && melody[note]!.tick < until; note++) {
+      const { tick, ticks, pitch } = melody[note]!;
+      notes.push({ tick: tick - own[0]!.tick, ticks: Math.min(ticks, until - tick), pitch });
+    }
+    if (notes.length > 0) draft.melody = notes;
+    draft.melodyRange = rangeOfMelody(notes);
     return draft;
   });
 }
+
+/** Tempos further apart than this share are heard as two. */
+const OTHER_TEMPO = 0.03;
+/** A change that goes on for fewer bars is a slowing down, or a breath. */
+const STAYS = 2;
+
+/** Bars a new tempo begins at, and stays. */
+function stayingTempos(
+  found: Found,
+  bars: readonly BarAt[],
+  lose: (what: string, text: string) => void,
+): Map<number, number> {
+  const tempos = new Map<number, number>();
+  let next = 0;
+  const inBars = bars.map(({ tick }) => {
+    while (next < found.tempos.length && found.tempos[next]!.tick <= tick) next++;
+    return found.tempos[next - 1]?.value ?? null;
+  });
+  const isOther = (a: number | null, b: number | null) =>
+    a !== null && b !== null && Math.abs(a - b) > OTHER_TEMPO * b;
+  let now = found.tempos[0]?.value ?? null;
+  let passing = 0;
+  for (const [bar, tempo] of inBars.entries()) {
+    if (!isOther(tempo, now)) continue;
+    const stays = inBars.slice(bar, bar + STAYS).every((one) => !isOther(one, tempo));
+    if (!stays || bar + STAYS > inBars.length) passing++;
+    else {
+      now = tempo;
+      tempos.set(bar, tempo!);
+    }
+  }
+  if (passing > 0) lose("tempo that changes in passing", passing === 1 ? "1 bar" : `${passing} bars`);
+  return tempos;
+}
+
+/** The metre a file begins in: one that comes later is a change. */
+const firstMeter = ({ meters: [first] }: Found): Meter =>
+  first && first.tick < TICKS_PER_QUARTER ? first.value : COMMON_TIME;
 
 type BarAt = { readonly tick: number; readonly ticks: number; readonly meter: Meter };
 
 function barsOf(found: Found): BarAt[] {
   const bars: BarAt[] = [];
   let tick = 0;
-  let meter: Meter = found.meters[0]?.value ?? { beats: 4, unit: 4 };
+  let meter: Meter = firstMeter(found);
   while (tick < found.end && bars.length < MOST_BARS) {
     const now = found.meters.findLast((one) => one.tick <= tick)?.value ?? meter;
     if (now.beats !== meter.beats || now.unit !== meter.unit) meter = now;

@@ -1,4 +1,7 @@
+import { moveChord, parseChord } from "../../chord";
+import { type Key, moveKey } from "../../pitch";
 import { checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
+import { type MelodyNote, oneVoice } from "../../song/read";
 import type { SheetFingering, SheetLoss } from "../sheet";
 import { frameOf, symbolOf } from "./harmony";
 import type { Marks } from "./play-order";
@@ -13,6 +16,8 @@ export type Measure = {
   readonly short: boolean;
   readonly chords: readonly { readonly tick: number; readonly symbol: string }[];
   readonly syllables: readonly Syllable[];
+  /** What the voice sings, as it sounds; a tied note has its ties told. */
+  readonly notes: readonly (MelodyNote & { readonly isTied: boolean })[];
   readonly marks: Marks;
   readonly rehearsal: string | null;
   readonly tempo: { readonly bpm: number; readonly beatUnit: string } | null;
@@ -29,8 +34,8 @@ export type Syllable = {
 
 export type Score = {
   readonly measures: readonly Measure[];
-  readonly key: { readonly fifths: number; readonly mode: "major" | "minor" } | null;
-  readonly range: readonly [number, number] | null;
+  /** As it sounds. */
+  readonly key: Key | null;
   readonly fingerings: readonly SheetFingering[];
   readonly losses: readonly SheetLoss[];
 };
@@ -71,41 +76,70 @@ const closeBefore = (measures: readonly (Measure & { readonly closes: number })[
         };
   });
 
-/** The part with most syllables is the voice. */
-function voicePart(parts: readonly (readonly Element[])[]): number {
-  const counts = parts.map((part) =>
-    part.reduce(
-      (sum, measure) =>
-        sum + childrenOf(measure, "note").filter((note) => childOf(note, "lyric") !== undefined).length,
-      0,
-    ),
-  );
-  const most = Math.max(0, ...counts);
-  return most === 0 ? -1 : counts.indexOf(most);
+type Sung = Measure["notes"][number];
+
+/** The part that is sung, and of the voices in it the one that is; -1 and null where none is told from others. */
+type VoiceOfScore = { readonly part: number; readonly voice: string | null };
+
+/** The part with most syllables is the voice, or the only one there is; in it the voice with most syllables, then with most notes. */
+function voicePart(parts: readonly (readonly Element[])[]): VoiceOfScore {
+  const notesOf = parts.map((part) => part.flatMap((measure) => childrenOf(measure, "note")));
+  const sung = notesOf.map((notes) => notes.filter((note) => childOf(note, "lyric") !== undefined));
+  const most = Math.max(0, ...sung.map((notes) => notes.length));
+  const part = most > 0 ? sung.findIndex((notes) => notes.length === most) : parts.length === 1 ? 0 : -1;
+  if (part < 0) return { part, voice: null };
+  const counts = new Map<string, number>();
+  for (const note of most > 0 ? sung[part]! : notesOf[part]!) {
+    const voice = textOf(note, "voice");
+    counts.set(voice, (counts.get(voice) ?? 0) + 1);
+  }
+  const [first] = [...counts].sort((a, b) => b[1] - a[1]);
+  return { part, voice: first?.[0] || null };
 }
+
+/** The syllables that are sung on a note. */
+function sing(note: Element, tick: number, syllables: Syllable[]): void {
+  for (const lyric of childrenOf(note, "lyric")) {
+    const text = childrenOf(lyric, "text")
+      .map((one) => one.text)
+      .join(" ")
+      .replaceAll(/\s+/gu, " ")
+      .trim();
+    if (text === "") continue;
+    const syllabic = textOf(lyric, "syllabic");
+    const goesOn = syllabic === "begin" || syllabic === "middle";
+    syllables.push({ tick, verse: lyric.attributes.number ?? "1", text, goesOn });
+  }
+}
+
+const isSame = (a: Key, b: Key): boolean => a.tonic === b.tonic && a.mode === b.mode;
 
 class ScoreReader {
   private readonly divisions = new Map<number, number>();
   private meter: Meter = { beats: 4, unit: 4 };
   private key: Score["key"] = null;
-  private low = Number.POSITIVE_INFINITY;
-  private high = Number.NEGATIVE_INFINITY;
+  /** Semitones each part sounds above what is written in it, and the key it is written in. */
+  private readonly transposed = new Map<number, number>();
+  private readonly keys = new Map<number, Key>();
   private readonly fingerings = new Map<string, SheetFingering>();
   private readonly losses: SheetLoss[] = [];
 
   rest(): Omit<Score, "measures"> {
     return {
       key: this.key,
-      range: this.low <= this.high ? [this.low, this.high] : null,
       fingerings: [...this.fingerings.values()],
       losses: this.losses,
     };
   }
 
-  measure(parts: readonly (Element | undefined)[], voice: number): Measure & { readonly closes: number } {
+  measure(
+    parts: readonly (Element | undefined)[],
+    voice: VoiceOfScore,
+  ): Measure & { readonly closes: number } {
     let closes = 0;
     const chords = new Map<number, string>();
     const syllables: Syllable[] = [];
+    const notes: Sung[] = [];
     const marks: { -readonly [K in keyof Marks]: Marks[K] } = {
       forward: false,
       backward: 0,
@@ -134,7 +168,7 @@ class ScoreReader {
         else if (child.name === "backup") tick = Math.max(0, tick - ticks());
         else if (child.name === "forward") tick += ticks();
         else if (child.name === "harmony")
-          this.harmony(child, tick + this.offset(child, index), chords, number);
+          this.harmony(child, index, tick + this.offset(child, index), chords, number);
         else if (child.name === "barline") closes = Math.max(closes, readBarline(child, marks));
         else if (child.name === "sound") readSound(child, marks);
         else if (child.name === "direction") {
@@ -147,8 +181,13 @@ class ScoreReader {
         } else if (child.name === "note") {
           const chorded = childOf(child, "chord") !== undefined;
           if (!chorded) onset = tick;
-          if (index === voice) this.voice(child, onset, syllables);
-          if (!chorded && !childOf(child, "grace")) tick += ticks();
+          const isGrace = childOf(child, "grace") !== undefined;
+          if (index === voice.part) {
+            sing(child, onset, syllables);
+            const sung = isGrace ? null : this.noteOf(child, index, onset, voice.voice);
+            if (sung) notes.push(sung);
+          }
+          if (!chorded && !isGrace) tick += ticks();
         }
         longest = Math.max(longest, tick);
       }
@@ -163,6 +202,7 @@ class ScoreReader {
       short,
       chords: [...chords].sort((a, b) => a[0] - b[0]).map(([tick, symbol]) => ({ tick, symbol })),
       syllables,
+      notes: oneVoice(notes) as Sung[],
       marks,
       closes,
       rehearsal,
@@ -189,18 +229,29 @@ class ScoreReader {
     const meter = { beats: numberOf(time, "beats") ?? 0, unit: numberOf(time, "beat-type") ?? 0 };
     if (time && checkMeter(meter).ok) this.meter = meter;
     else if (time) this.lose("metre", number, `${textOf(time, "beats")}/${textOf(time, "beat-type")}`);
+    const transpose = childOf(element, "transpose");
+    const by = (numberOf(transpose, "chromatic") ?? 0) + 12 * (numberOf(transpose, "octave-change") ?? 0);
+    if (transpose && Number.isInteger(by) && Math.abs(by) <= 48) this.transposed.set(part, by);
     const key = childOf(element, "key");
     const fifths = numberOf(key, "fifths");
     if (fifths === null || !Number.isInteger(fifths) || Math.abs(fifths) > 7) return;
     const mode = textOf(key, "mode") === "minor" ? "minor" : "major";
-    if (this.key === null) this.key = { fifths, mode };
-    else if (this.key.fifths !== fifths && part === 0)
+    const own: Key = { tonic: mode === "minor" ? fifths + 3 : fifths, mode };
+    this.keys.set(part, own);
+    if (this.key === null) this.key = moveKey(own, this.transposed.get(part) ?? 0);
+    else if (part === 0 && !isSame(this.key, moveKey(own, this.transposed.get(part) ?? 0)))
       this.lose("change of key signature", number, String(fifths));
-    if (childOf(element, "transpose") && part === 0) this.lose("transposing part", number, "");
   }
 
-  private harmony(element: Element, tick: number, chords: Map<number, string>, number: string): void {
-    const symbol = symbolOf(element);
+  private harmony(
+    element: Element,
+    part: number,
+    tick: number,
+    chords: Map<number, string>,
+    number: string,
+  ): void {
+    const written = symbolOf(element);
+    const symbol = written === null ? null : this.sounding(written, part);
     if (symbol === null) {
       const kind = childOf(element, "kind");
       this.lose(
@@ -211,32 +262,29 @@ class ScoreReader {
       return;
     }
     chords.set(Math.max(0, tick), symbol);
-    const frame = frameOf(element, symbol);
+    const frame = frameOf(element, written!);
     if (frame) this.fingerings.set(JSON.stringify(frame), frame);
   }
 
-  private voice(note: Element, tick: number, syllables: Syllable[]): void {
+  /** A chord of a transposing part, as it sounds. */
+  private sounding(symbol: string, part: number): string {
+    const by = this.transposed.get(part) ?? 0;
+    const chord = by % 12 === 0 ? null : parseChord(symbol);
+    if (!chord?.ok) return symbol;
+    const key = this.keys.get(part) ?? { tonic: 0, mode: "major" };
+    return moveChord(chord.value, key, moveKey(key, by));
+  }
+
+  private noteOf(note: Element, part: number, tick: number, voice: string | null): Sung | null {
     const pitch = childOf(note, "pitch");
     const step = STEPS[textOf(pitch, "step")];
     const octave = numberOf(pitch, "octave");
-    if (step !== undefined && octave !== null) {
-      const midi = 12 * (octave + 1) + step + (numberOf(pitch, "alter") ?? 0);
-      if (Number.isInteger(midi) && midi >= 0 && midi <= 127) {
-        this.low = Math.min(this.low, midi);
-        this.high = Math.max(this.high, midi);
-      }
-    }
-    for (const lyric of childrenOf(note, "lyric")) {
-      const text = childrenOf(lyric, "text")
-        .map((one) => one.text)
-        .join(" ")
-        .replaceAll(/\s+/gu, " ")
-        .trim();
-      if (text === "") continue;
-      const syllabic = textOf(lyric, "syllabic");
-      const goesOn = syllabic === "begin" || syllabic === "middle";
-      syllables.push({ tick, verse: lyric.attributes.number ?? "1", text, goesOn });
-    }
+    const isOther = voice !== null && textOf(note, "voice") !== "" && textOf(note, "voice") !== voice;
+    if (step === undefined || octave === null || isOther) return null;
+    const midi =
+      12 * (octave + 1) + step + (numberOf(pitch, "alter") ?? 0) + (this.transposed.get(part) ?? 0);
+    const isTied = childrenOf(note, "tie").some((tie) => tie.attributes.type === "stop");
+    return { tick, ticks: this.ticksOf(note, part), pitch: midi, isTied };
   }
 
   private lose(what: string, measure: string, text: string): void {

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { checkBody } from "../../../document";
-import { timelineOf } from "../../song/read";
+import { readMelody, timelineOf } from "../../song/read";
 import { DOCUMENTS } from "../../song/schema";
 import { versionOfSheet } from "../to-version";
 import { readMusicXml } from "./read-musicxml";
@@ -67,7 +67,15 @@ describe("MusicXML", () => {
       ["Chorus", "chorus", ["Sing now: G@0+2 C/E@5+2"]],
     ]);
     expect(sheet.form.map((use) => use.section)).toEqual([0, 1, 2, 3, 4]);
-    expect(sheet.sections[0]!.melodyRange).toEqual([67, 76]);
+    expect(sheet.sections.map(({ melodyRange }) => melodyRange)).toEqual(
+      [
+        [67, 71],
+        [69, 69],
+        [67, 71],
+        [67, 67],
+        [74, 76],
+      ].slice(0, sheet.sections.length),
+    );
   });
 
   it("makes one section of measures that are played again", () => {
@@ -170,5 +178,58 @@ describe("MusicXML", () => {
       }),
       { numRuns: 400 },
     );
+  });
+});
+
+describe("the melody of a MusicXML file", () => {
+  const sung = (sheet: ReturnType<typeof readMusicXml>) =>
+    sheet.sections.map(({ melody = [] }) =>
+      melody.map(({ tick, ticks, pitch }) => `${pitch}@${tick / 960}+${ticks / 960}`).join(" "),
+    );
+  const tied = (type: string) => `<tie type="${type}"/>`;
+
+  it("is kept, tied notes as one; a grace note and a rest are none", () => {
+    const grace = "<note><grace/><pitch><step>C</step><octave>5</octave></pitch><voice>1</voice></note>";
+    const rest = "<note><rest/><duration>2</duration><voice>1</voice></note>";
+    const sheet = readMusicXml(
+      score([
+        `${START}${chord("G")}${grace}${note("G", 4, 2, lyric("Light"))}${rest}${note("B", 4, 4, tied("start"))}`,
+        `${note("B", 4, 2, tied("stop"))}${note("B", 4, 6, lyric("on"))}`,
+      ]),
+    );
+    expect(sung(sheet)).toEqual(["67@0+1 71@2+3 71@5+3"]);
+    expect(sheet.sections[0]!.melodyRange).toEqual([67, 71]);
+  });
+
+  it("is that of the voice with the words, where two are written in one part", () => {
+    const low =
+      "<backup><duration>8</duration></backup><note><pitch><step>C</step><octave>3</octave></pitch><duration>8</duration><voice>2</voice></note>";
+    const sheet = readMusicXml(score([`${START}${chord("G")}${note("G", 4, 8, lyric("Light"))}${low}`]));
+    expect(sung(sheet)).toEqual(["67@0+4"]);
+  });
+
+  it("and the chords and key of a transposing part are read as they sound", () => {
+    const down = START.replace(
+      "</attributes>",
+      "<transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>",
+    );
+    const sheet = readMusicXml(
+      score([
+        `${down}${chord("G")}${note("G", 4, 4, lyric("Light"))}${chord("D", "dominant")}${note("F", 4, 4, lyric("on"))}`,
+      ]),
+    );
+    expect([sheet.key, sheet.losses]).toEqual(["F", []]);
+    expect(sheet.sections[0]!.lines[0]!.chords.map(({ symbol }) => symbol)).toEqual(["F", "C7"]);
+    expect(sung(sheet)).toEqual(["65@0+2 63@2+2"]);
+  });
+
+  it("stands in the version as the section's own", () => {
+    let count = 0;
+    const sheet = readMusicXml(score([`${START}${chord("G")}${note("G", 4, 8, lyric("Light"))}`]));
+    const body = versionOfSheet(sheet, { name: "T", kind: "file" }, () => `m${count++}`);
+    expect(checkBody(DOCUMENTS.version, body).ok).toBe(true);
+    const [row] = Object.values(body.melodies);
+    expect(Object.keys(body.sections)).toContain(row!.sectionId);
+    expect(readMelody(row!.notes)).toEqual(sheet.sections[0]!.melody);
   });
 });

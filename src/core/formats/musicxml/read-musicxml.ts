@@ -1,5 +1,6 @@
 import { formatKey, plainKey } from "../../pitch";
 import { beatUnitOf, type Meter } from "../../rhythm";
+import { type MelodyNote, rangeOfMelody } from "../../song/read";
 import { kindOfLabel } from "../chord-text/heading";
 import { writeDefine } from "../chordpro/define";
 import { arrange, type Draft, hasChords, keyOfSheet, newDraft } from "../draft";
@@ -93,12 +94,7 @@ function sheetOf(root: Element, score: Score): ChordSheet {
   const tempo = measures.find((measure) => measure.tempo)?.tempo ?? null;
   const drafts = draftsOf(score, blocks, played, meter, tempo);
   const arranged = mergeRepeats(arrange(drafts));
-  const key =
-    score.key &&
-    plainKey({
-      tonic: score.key.mode === "minor" ? score.key.fifths + 3 : score.key.fifths,
-      mode: score.key.mode,
-    });
+  const key = score.key && plainKey(score.key);
   const guessed = keyOfSheet(arranged);
   const creator = (type: string) =>
     childrenOf(childOf(root, "identification"), "creator").find((one) => one.attributes.type === type)
@@ -211,10 +207,28 @@ function draftsOf(
     const draft = newDraft(label.slice(0, 80), kindOfLabel(base), 1, use);
     draft.lines.push(...lines);
     if (own[0]!.short) draft.pickup = own[0]!.ticks;
-    if (own.some((one) => one.syllables.length > 0)) draft.melodyRange = score.range;
+    const melody = melodyOf(own);
+    if (melody.length > 0) draft.melody = melody;
+    draft.melodyRange = rangeOfMelody(melody);
     drafts.push(draft);
   }
   return drafts;
+}
+
+/** What is sung in measures that follow each other; a note tied to the one before is one with it. */
+function melodyOf(measures: readonly Measure[]): MelodyNote[] {
+  const melody: MelodyNote[] = [];
+  let start = 0;
+  for (const { notes, ticks: length } of measures) {
+    for (const { tick, ticks, pitch, isTied } of notes) {
+      const last = melody.at(-1);
+      const goesOn = isTied && last?.pitch === pitch && last.tick + last.ticks === start + tick;
+      if (goesOn) melody[melody.length - 1] = { ...last, ticks: last.ticks + ticks };
+      else melody.push({ tick: start + tick, ticks, pitch });
+    }
+    start += length;
+  }
+  return melody;
 }
 
 /** The chord that sounds where each measure begins. */

@@ -5,6 +5,7 @@ export { usualTuning } from "./instruments";
 export { describeForm, nearestForm, readForm } from "./known-forms";
 export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike } from "./like-lines";
+export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
 export { describeOddLengths, oddLengths } from "./odd-lengths";
 export {

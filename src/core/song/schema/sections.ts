@@ -275,6 +275,14 @@ const extra = defineTable({
   since: 2,
 });
 
+/** What the voice sings in a section, where a file told it; see `readMelody`. */
+const melody = defineTable({
+  row: z.object({ id: idSchema, sectionId: idSchema, notes: text(20_000) }),
+  called: "melody",
+  references: { sectionId: goesWith("sections") },
+  since: 8,
+});
+
 export const sectionTables = {
   sections: section,
   lines: line,
@@ -283,6 +291,7 @@ export const sectionTables = {
   uses: use,
   exceptions: exception,
   extras: extra,
+  melodies: melody,
 };
 
 export type Section = RowOf<typeof section>;
