@@ -219,6 +219,9 @@ test("many files at once: what came in, what needs a look, doubles, what is no s
   await expect(page.getByText("5 of 5 read: 2 came in, 1 there already, 2 not taken.")).toBeVisible();
   const row = (name: string) => page.getByRole("row").filter({ hasText: name });
   await expect(row("two.txt")).toContainText("“Cq7” can't be read as a chord");
+  await expect(row("one.cho").first()).toContainText("Beats are guessed");
+  // What was not taken comes first, then what wants a look.
+  await expect(page.getByRole("row").nth(1)).toContainText("Not taken");
   await expect(row("broken.mid")).toContainText("no MIDI file");
   await expect(row("notes.pdf")).toContainText("Its ending is none of a song file");
   await expectAccessible(page);

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import type { Doubt } from "@/core/formats";
 import { answers, endpoint, sent } from "./endpoint";
 
 /** A song of that title that is there already. */
@@ -15,7 +16,12 @@ export const makeSong = /* @__PURE__ */ endpoint("POST", "/api/songs", "leader",
     readonly looks: readonly string[];
     readonly problems: number;
     /** What was only guessed. */
-    readonly guesses: { readonly key: boolean; readonly beats: boolean };
+    readonly guesses: {
+      readonly key: boolean;
+      readonly beats: boolean;
+      /** How doubtful the beats are; null where none were guessed as a whole. */
+      readonly reading: Doubt | null;
+    };
   }>(),
   refusal: answers<{ readonly made: false; readonly title: string; readonly doubles: readonly Double[] }>(),
 });

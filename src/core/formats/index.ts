@@ -11,6 +11,7 @@ export { readChordPro, writeChordPro } from "./chordpro";
 export { describeSheetLoss, describeSheetProblem } from "./describe-sheet-problem";
 export { drawnShapes } from "./drawn-shapes";
 export { sheetOfVersion } from "./from-version";
+export { type Doubt, doubtOf } from "./guess/doubt";
 export { readMidi } from "./midi/read-midi";
 export { writeChanges } from "./midi/write-changes";
 export { readMusicXml } from "./musicxml/read-musicxml";

@@ -3,6 +3,8 @@
 import Link from "next/link";
 import { type DragEvent, useRef, useState } from "react";
 import { call, makeSong } from "@/api";
+import type { Doubt } from "@/core/formats";
+
 import { toBase64 } from "@/ui/base64";
 import { useReady } from "@/ui/use-ready";
 import { droppedFiles, gather, type Waiting } from "./gather";
@@ -16,6 +18,8 @@ type Outcome =
       /** What should be looked at, and what was only guessed, as in any sheet without beats. */
       readonly looks: readonly string[];
       readonly notes: readonly string[];
+      /** How doubtful its guessed beats are, 0 to 1. */
+      readonly doubt: number;
     }
   | {
       readonly kind: "double";
@@ -46,8 +50,24 @@ async function send(file: Waiting, double: boolean): Promise<Outcome> {
     title,
     versionId,
     looks: [...looks, ...unsure],
-    notes: guesses.beats ? ["Beats are guessed."] : [],
+    notes: guesses.reading ? [describeReading(guesses.reading)] : guesses.beats ? ["Beats are guessed."] : [],
+    doubt: guesses.reading?.doubt ?? 0,
   };
+}
+
+/** Where a reading is this doubtful the song wants a look. */
+const DOUBTFUL = 0.5;
+
+const describeReading = ({ taken, other, doubt }: Doubt): string =>
+  other !== null && doubt >= DOUBTFUL
+    ? `Beats are guessed: ${taken}. About as likely: ${other}.`
+    : `Beats are guessed: ${taken}.`;
+
+/** How much a file wants a look: what was not taken most, then what was said of it, then doubtful beats. */
+function needOf({ outcome }: Entry): number {
+  if (outcome.kind === "not") return 4;
+  if (outcome.kind === "double") return 3;
+  return (outcome.looks.length > 0 ? 1 : 0) + (outcome.doubt >= DOUBTFUL ? outcome.doubt : 0);
 }
 
 /** Sends files one after the other, a few at once; what came of each is kept. */
@@ -94,7 +114,7 @@ export function Bring() {
     void droppedFiles(event.dataTransfer).then(bring);
   };
   const count = (kind: Outcome["kind"]) => entries.filter((entry) => entry.outcome.kind === kind).length;
-  const toLook = entries.filter(({ outcome }) => outcome.kind !== "in" || outcome.looks.length > 0);
+  const toLook = entries.filter((entry) => needOf(entry) > 0);
   const total = entries.length + waiting;
   return (
     <main
@@ -181,7 +201,8 @@ function Chooser({
 }
 
 const MOST_ROWS = 500;
-const byName = (a: Entry, b: Entry) => a.name.localeCompare(b.name);
+/** What needs a look first, then by name. */
+const byNeed = (a: Entry, b: Entry) => needOf(b) - needOf(a) || a.name.localeCompare(b.name);
 
 function Table({
   entries,
@@ -202,7 +223,7 @@ function Table({
         </thead>
         <tbody>
           {[...entries]
-            .sort(byName)
+            .sort(byNeed)
             .slice(0, MOST_ROWS)
             .map((entry) => (
               <tr key={`${entry.name} ${entry.outcome.kind}`}>

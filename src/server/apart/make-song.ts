@@ -1,5 +1,5 @@
 import { makeSong } from "@/api";
-import { describeSheetLoss, describeSheetProblem } from "@/core/formats";
+import { describeSheetLoss, describeSheetProblem, doubtOf } from "@/core/formats";
 import { openDatabase } from "../db/open-database";
 import { refuse } from "../http";
 import { Refuse, Reply, serve } from "../serve";
@@ -22,6 +22,7 @@ export const answerMakeSong = serve(makeSong, async ({ sent }) => {
   const guesses = {
     key: !sheet.keySure,
     beats: sheet.sections.some((one) => one.lines.some((line) => line.chords.some((chord) => chord.guessed))),
+    reading: doubtOf(sheet),
   };
   return new Reply({ songId, versionId, title, looks, problems: sheet.problems.length, guesses }, 201);
 });
