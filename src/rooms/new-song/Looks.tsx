@@ -7,6 +7,7 @@ import {
   describeSheetProblem,
   type SheetProblem,
 } from "@/core/formats";
+import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 
 const MOST_SHOWN = 12;
@@ -17,10 +18,12 @@ type Props = {
   readonly onChange: (fields: Partial<Adjustments>) => void;
   /** Shows a line of the text; null where there is no text. */
   readonly onShowLine: ((line: number) => void) | null;
+  /** Writes something else where a problem stands in the text. */
+  readonly onReplace: (problem: SheetProblem, by: string) => void;
 };
 
 /** What to look at: each with what else it may be, one act away, and its place in the text. */
-export function Looks({ sheet, adjustments, onChange, onShowLine }: Props) {
+export function Looks({ sheet, adjustments, onChange, onShowLine, onReplace }: Props) {
   const { problems, losses } = sheet;
   if (problems.length + losses.length === 0) return null;
   return (
@@ -30,7 +33,20 @@ export function Looks({ sheet, adjustments, onChange, onShowLine }: Props) {
         {problems.slice(0, MOST_SHOWN).map((problem) => (
           <li key={`${problem.code} ${problem.line} ${problem.column} ${problem.text}`}>
             {describeSheetProblem(problem)}{" "}
-            <Offer problem={problem} sheet={sheet} adjustments={adjustments} onChange={onChange} />{" "}
+            {onShowLine && problem.code === "unreadable-chord" ? (
+              problem.suggestions?.map((meant) => (
+                <button
+                  key={meant}
+                  type="button"
+                  className="btn btn-xs mr-1"
+                  onClick={() => onReplace(problem, meant)}
+                >
+                  It is {pretty(meant)}
+                </button>
+              ))
+            ) : (
+              <Offer problem={problem} sheet={sheet} adjustments={adjustments} onChange={onChange} />
+            )}{" "}
             {onShowLine && problem.line > 0 && (
               <button type="button" className="link" onClick={() => onShowLine(problem.line)}>
                 Show it in the text
@@ -54,7 +70,7 @@ function Offer({
   sheet,
   adjustments,
   onChange,
-}: Omit<Props, "onShowLine"> & { problem: SheetProblem }) {
+}: Omit<Props, "onShowLine" | "onReplace"> & { problem: SheetProblem }) {
   const { line, suggestions = [] } = problem;
   const act = (words: string, fields: Partial<Adjustments>) => (
     <button type="button" className="btn btn-xs" onClick={() => onChange(fields)}>

@@ -103,6 +103,14 @@ export function NewSong() {
             read={read}
             adjustments={adjustments}
             onChange={adjust}
+            onReplace={({ line, column, text }, by) => {
+              const lines = source.text.split("\n");
+              const at = lines[line - 1]?.indexOf(text, column - 1) ?? -1;
+              if (at < 0) return;
+              lines[line - 1] =
+                `${lines[line - 1]!.slice(0, at)}${by}${lines[line - 1]!.slice(at + text.length)}`;
+              take(lines.join("\n"));
+            }}
             onShowLine={
               source.file
                 ? null

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import type { Adjustments, ChordSheet } from "@/core/formats";
+import type { Adjustments, ChordSheet, SheetProblem } from "@/core/formats";
 import { formatPitch } from "@/core/pitch";
 import { beatsOfBar, countBeats, formatMeter } from "@/core/rhythm";
 import { rangeOfMelody } from "@/core/song/read";
@@ -20,6 +20,7 @@ export function Understood({
   adjustments,
   onChange,
   onShowLine,
+  onReplace,
 }: {
   sheet: ChordSheet;
   /** As it was read, before sections were joined: their numbers are what is changed. */
@@ -27,6 +28,7 @@ export function Understood({
   adjustments: Adjustments;
   onChange: (fields: Partial<Adjustments>) => void;
   onShowLine: ((line: number) => void) | null;
+  onReplace: (problem: SheetProblem, by: string) => void;
 }) {
   const shown = useMemo(() => previewOf(sheet), [sheet]);
   const { version } = shown;
@@ -51,7 +53,13 @@ export function Understood({
           {formatPitch(range![1])}.
         </p>
       )}
-      <Looks sheet={sheet} adjustments={adjustments} onChange={onChange} onShowLine={onShowLine} />
+      <Looks
+        sheet={sheet}
+        adjustments={adjustments}
+        onChange={onChange}
+        onShowLine={onShowLine}
+        onReplace={onReplace}
+      />
       {shown.outline.sections.slice(0, MOST_SECTIONS_SHOWN).map(({ section }, index) => (
         <SectionPreview
           key={section.id}

@@ -307,9 +307,31 @@ function readBracketed(written: string, reading: Reading): Bracketed | null {
   return found;
 }
 
-/** What to write for a sign that is no chord, where that is plain. @example offersFor("H7") // => ["B7"] */
-export const offersFor = (written: string): readonly string[] | undefined =>
-  /^H/u.test(written) ? [written.replace(/^H/u, "B")] : undefined;
+/** Signs longer than this are no slip of one sign. */
+const LONGEST_SLIP = 12;
+const MOST_OFFERS = 2;
+
+/**
+ * What was likely meant by a sign that is no chord: with one sign left out, or two changed about.
+ * @example offersFor("H7") // => ["B7"]
+ * @example offersFor("Cq7") // => ["C7"]
+ */
+export function offersFor(written: string): readonly string[] | undefined {
+  if (/^H/u.test(written)) return [written.replace(/^H/u, "B")];
+  if (written.length > LONGEST_SLIP || !/^[A-G]/u.test(written)) return undefined;
+  const found = new Set<string>();
+  for (let at = 1; at < written.length && found.size < MOST_OFFERS; at++) {
+    const [before, sign, next = "", after] = [
+      written.slice(0, at),
+      written[at]!,
+      written[at + 1],
+      written.slice(at + 2),
+    ];
+    for (const meant of [before + next + after, before + next + sign + after])
+      if (found.size < MOST_OFFERS && parseChord(meant).ok) found.add(meant);
+  }
+  return found.size > 0 ? [...found] : undefined;
+}
 
 /** Whether a text is a chord by this reading. */
 export const isChord = (text: string, reading: Reading): boolean =>
