@@ -172,6 +172,21 @@ describe("read", () => {
       sections: { label: string; kind: string; bars: number; lines: { words: string; chords: Json[] }[] }[];
     };
 
+  it("gives the key that sounds, the symbols that are written, and whether they are shapes", () => {
+    const said = (head: string) => {
+      const { key, keySure, capo, shapes, sections, problems } = out(
+        `${head}\n\n[Verse]\nG C D G\nla la la la`,
+      );
+      const symbols = sections[0]!.lines[0]!.chords.map(({ symbol }) => symbol).join(" ");
+      return [key, keySure, capo, shapes, symbols, (problems as Json[]).length];
+    };
+    expect(said("Key: B♭\nCapo: 3")).toEqual(["Bb", true, 3, true, "G C D G", 0]);
+    expect(said("Key: G\nCapo: 3")).toEqual(["G", true, 3, false, "G C D G", 0]);
+    expect(said("Capo 3")).toEqual(["Bb", false, 3, true, "G C D G", 0]);
+    expect(said("Capo 4 (play in G, sounds in B)")).toEqual(["B", true, 4, true, "G C D G", 0]);
+    expect(said("Key: G")).toEqual(["G", true, 0, false, "G C D G", 0]);
+  });
+
   it("gives key, form, chords with beats and places", () => {
     const song = out(
       "Harbour\nKey: G\nTempo: 80\n\n[Verse]\nG   / / D\nLight on\n[Chorus]\nC\n[Verse]\n[Chorus] x2\n",

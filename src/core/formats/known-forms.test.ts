@@ -41,8 +41,12 @@ describe("forms players know by name", () => {
     const found = nearestForm(bars, "A")!;
     expect(found).toEqual({ name: "twelve-bar in A", departures: [{ bar: 10, chord: "E7", usual: "D" }] });
     expect(describeForm(found)).toBe("Goes as a twelve-bar in A, but for bar 10: E7 where D is usual.");
-    expect(describeForm(nearestForm("D A G G D A D A".split(" "), "D")!)).toBe("Goes as an eight-bar in D.");
+    expect(describeForm(nearestForm("D A G G D A D A".split(" "), "D")!)).toBe(
+      "Goes as an eight-bar blues in D.",
+    );
     expect(nearestForm("G C D G G C D G G C D G".split(" "), "G")).toBeNull();
     expect(nearestForm(["A"], "A")).toBeNull();
+    // Three of eight bars otherwise: another song.
+    expect(nearestForm("A E F#m D A E F#m D".split(" "), "A")).toBeNull();
   });
 });

@@ -3,11 +3,11 @@
 import { useState } from "react";
 import type { Adjustments, ChordSheet } from "@/core/formats";
 import { beatsOfBar, beatsOfTicks, ticksOfBar } from "@/core/rhythm";
-import { describeForm, describeOddLengths, type LinePlace, linesLike, oddLengths } from "@/core/song/read";
+import { describeOddLengths, type LinePlace, linesLike, oddLengths } from "@/core/song/read";
 import { BeatRowField } from "@/ui/BeatRowField";
 import { piecesOf } from "@/ui/pieces";
 import { SungLine } from "@/ui/SungLine";
-import { formOf, soundingName, TapBeats } from "../song";
+import { describeFormOf, soundingName, TapBeats } from "../song";
 import { SectionGuess } from "./Guesses";
 import { type Preview, type PreviewRow, withRows } from "./preview";
 
@@ -43,7 +43,7 @@ export function SectionPreview({
         oddLengths(outline.sections[index]!, ticksOfBar(meter), sum?.nextPickup),
         section.label,
       );
-  const form = formOf(sum);
+  const form = describeFormOf(sum, nameOf);
   return (
     <div className="mt-4 border-l-4 border-base-300 pl-4">
       <div className="flex flex-wrap items-end gap-3">
@@ -68,7 +68,7 @@ export function SectionPreview({
       ))}
       {form && (
         <p role="note" className="mt-1 text-sm">
-          {describeForm(form)}
+          {form}
         </p>
       )}
       {tapping && (

@@ -14,7 +14,6 @@ import {
 import type { Similarity } from "@/core/song/compare";
 import { addLine, batch, type FoldProblem, fold, removeSection, set } from "@/core/song/edit";
 import {
-  describeForm,
   describeOddLengths,
   type Note,
   type OutlineSection,
@@ -30,7 +29,7 @@ import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
-import { formOf } from "./form-of";
+import { describeFormOf } from "./form-of";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
 import { useNameOf } from "./names-shown";
@@ -277,11 +276,12 @@ function OpenEnd({ outline, sum, version }: Props) {
 /** Lengths that are unusual here, and a form it goes by: said, and left to who knows the song. */
 function OddLengths({ outline, sum, version }: Props) {
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
+  const nameOf = useNameOf(version);
   if (sum?.open) return null;
-  const form = formOf(sum);
+  const form = describeFormOf(sum, nameOf);
   return [
     ...describeOddLengths(oddLengths(outline, bar, sum?.nextPickup), outline.section.label),
-    ...(form ? [describeForm(form)] : []),
+    ...(form ? [form] : []),
   ].map((said) => (
     <p key={said} role="note" className="mb-2 text-sm">
       {said}

@@ -1,13 +1,21 @@
 import { parseChord } from "@/core/chord";
 import { formatKey } from "@/core/pitch";
 import type { BarSum } from "@/core/rhythm";
-import { nearestForm } from "@/core/song/read";
+import { describeForm, nearestForm } from "@/core/song/read";
+import { pretty } from "@/ui/pretty";
+import type { NameOf } from "./names-shown";
 
-/** The form players know by name that a section goes by, or nearly, in the key of its first chord; null where it is none. */
-export function formOf(sum: BarSum | undefined): ReturnType<typeof nearestForm> {
-  const bars = sum && !sum.open ? sum.bars.map(([first]) => first?.symbol ?? "") : [];
+/**
+ * The form players know by name that a section goes by, or nearly, in the key of its first chord, in words.
+ * @param nameOf how chords are shown here
+ * @returns null where it is none
+ */
+export function describeFormOf(sum: BarSum | undefined, nameOf: NameOf): string | null {
+  const bars = sum && !sum.open ? sum.bars.map(([first]) => nameOf(first?.symbol ?? "").name) : [];
   const tonic = parseChord(bars[0] ?? "");
   if (!tonic.ok || tonic.value.kind !== "chord") return null;
   const isMinor = tonic.value.tones.some(({ degree, alter }) => degree === 3 && alter === -1);
-  return nearestForm(bars, formatKey({ tonic: tonic.value.root, mode: isMinor ? "minor" : "major" }));
+  const key = formatKey({ tonic: tonic.value.root, mode: isMinor ? "minor" : "major" });
+  const form = nearestForm(bars, key);
+  return form && pretty(describeForm(form));
 }

@@ -1,4 +1,4 @@
-export { formOf } from "./form-of";
+export { describeFormOf } from "./form-of";
 export { soundingName } from "./names-shown";
 export { keyChoices } from "./Settings";
 export { TapBeats } from "./TapBeats";

@@ -38,7 +38,7 @@ const FORMS: readonly Form[] = Object.freeze([
     ],
   },
   {
-    name: "eight-bar",
+    name: "eight-bar blues",
     pattern: /^(?:8|eight)[\s-]?bar\s+blues/iu,
     rows: [
       ["0", "7", "5", "5"],
@@ -85,8 +85,8 @@ function chordOn(key: Key, degree: string, seventh: string): string {
 /** Where a section departs from the form it nearly is. */
 export type Departure = { readonly bar: number; readonly chord: string; readonly usual: string };
 
-/** More than this many bars otherwise, and it is another form. */
-const MOST_DEPARTURES = 3;
+/** Of so many bars one may be otherwise; with more it is another form. */
+const BARS_A_DEPARTURE = 6;
 
 /**
  * The form a section goes by, or nearly.
@@ -111,7 +111,7 @@ export function nearestForm(
     return [{ name: `${form.name} in ${key}`, departures }];
   });
   const best = near.toSorted((a, b) => a.departures.length - b.departures.length)[0];
-  return best && best.departures.length <= MOST_DEPARTURES ? best : null;
+  return best && BARS_A_DEPARTURE * best.departures.length <= bars.length ? best : null;
 }
 
 /** What two chords of a form must share: "A7" goes as "A". */
