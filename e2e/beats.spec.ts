@@ -84,7 +84,14 @@ const tapAt = (page: Page, beats: readonly number[], beat: number) =>
       const start = performance.now();
       for (const place of places) {
         await new Promise((done) => setTimeout(done, start + place * ms - performance.now()));
-        pad.dispatchEvent(new KeyboardEvent("keydown", { key: " ", bubbles: true, cancelable: true }));
+        if (place !== places.at(-1)) {
+          pad.dispatchEvent(new KeyboardEvent("keydown", { key: " ", bubbles: true, cancelable: true }));
+          continue;
+        }
+        // The last one by finger: a press and the click that follows it.
+        pad.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true, cancelable: true }));
+        await new Promise((done) => setTimeout(done, 150));
+        pad.click();
       }
     },
     [beats, beat] as const,

@@ -40,9 +40,13 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
     setProblem("");
   }, [written]);
 
-  /** @returns whether the row stands */
-  const commit = (alsoAlike: boolean): boolean => {
-    if ((text.trim() === written || text === set.current) && !alsoAlike) return true;
+  /**
+   * @param isMeant whether a key says so: a guess that is left as it is stays one
+   * @returns whether the row stands
+   */
+  const commit = (alsoAlike: boolean, isMeant = true): boolean => {
+    const isSame = text.trim() === written || text === set.current;
+    if (isSame && !alsoAlike && !(isMeant && guessed)) return true;
     const row = readBeatRow(text);
     const fitted = row.ok ? fitBeatRow(row.value, chordsBelow) : row;
     setProblem(fitted.ok ? "" : describeBeatRowProblem(fitted.problem));
@@ -94,7 +98,7 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
         }}
         onFocus={() => setAlike(countAlike())}
         onBlur={() => {
-          commit(false);
+          commit(false, false);
           setAlike(0);
         }}
         onKeyDown={onKey}

@@ -38,6 +38,8 @@ export function TapBeats({
   const all = lines.reduce((sum, { chords }) => sum + chords.length, 0);
   const { state, taps, click, clock, countIn, begin, tap, end, reset } = useTaps(speed, bar, all + 1);
   const pad = useRef<HTMLButtonElement>(null);
+  /** Whether the finger that is down has tapped: the click that follows says nothing more. */
+  const hasTapped = useRef(false);
   useEffect(() => {
     pad.current?.focus();
   }, []);
@@ -85,12 +87,16 @@ export function TapBeats({
           type="button"
           className="btn btn-primary h-16 min-w-56 flex-1"
           onPointerDown={(event) => {
+            hasTapped.current = state === "running";
             if (state !== "running") return;
             event.preventDefault();
             event.currentTarget.focus();
             press(event.timeStamp);
           }}
-          onClick={(event) => state !== "running" && press(event.timeStamp)}
+          onClick={(event) => {
+            if (!hasTapped.current && state !== "running") press(event.timeStamp);
+            hasTapped.current = false;
+          }}
         >
           {padWords(state, click, countIn)}
         </button>

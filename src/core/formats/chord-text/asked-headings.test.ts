@@ -92,6 +92,8 @@ describe("figures behind all chords", () => {
     "A6 D6 E6 A6\nlow",
     // They do not close.
     "A4 D4\nlow\nE2 A4\nhigh",
+    // Brackets and words say so themselves: nothing is asked.
+    "A7(4) D7(4)\nlow\nE7 for 4 A7 for 4",
     // One has none.
     "A4 D4\nlow\nE A4\nhigh",
     "A4 D4\nlow",

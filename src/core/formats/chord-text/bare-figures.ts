@@ -27,7 +27,8 @@ export function figuresAsBeats(
     const tokens = readInline(line.text, figures)?.signs ?? readChordLine(line, figures);
     const chords = tokens?.filter(({ kind }) => kind === "chord" || kind === "unreadable") ?? [];
     if (chords.length === 0) continue;
-    const beats = chords.map((chord) => chord.beats ?? 0);
+    // "A(4)" and "A for 4" say so themselves.
+    const beats = chords.map(({ beats: own, written = "" }) => (/\d$/u.test(written) ? (own ?? 0) : 0));
     if (!beats.every((one) => BEATS.has(one))) return null;
     const ticks = ticksOfRow(beats, beatUnitOf(meter)).reduce((sum, one) => sum + one, 0);
     if (ticks % bar !== 0) return null;

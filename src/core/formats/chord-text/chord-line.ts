@@ -44,7 +44,7 @@ export type Reading = {
   readonly onStep: (() => void) | undefined;
 };
 
-type Bracketed = Pick<InlineChord, "text" | "ok" | "unsure" | "beats">;
+type Bracketed = Pick<InlineChord, "text" | "ok" | "unsure" | "beats" | "written">;
 
 /** A reading for one sheet. */
 export const readingOf = (
@@ -240,6 +240,7 @@ type InlineChord = {
   readonly source: number;
   readonly ok: boolean;
   readonly beats?: number | undefined;
+  readonly written?: string | undefined;
   readonly unsure?: true | undefined;
 };
 
@@ -282,6 +283,7 @@ export function readInline(line: string, reading: Reading = readingOf()): Inline
       column: words.length,
       source: match.index,
       beats: chord?.beats,
+      written: chord?.written,
       unsure: chord?.unsure,
     });
     from = match.index + match[0].length;
@@ -300,7 +302,14 @@ function readBracketed(written: string, reading: Reading): Bracketed | null {
   if (found === undefined) {
     const text = written.trim();
     const sign = readChordSign(text, reading);
-    if (sign) found = { text: sign.text, ok: true, beats: sign.beats, ...(sign.unsure && { unsure: true }) };
+    if (sign)
+      found = {
+        text: sign.text,
+        ok: true,
+        beats: sign.beats,
+        written: sign.written,
+        ...(sign.unsure && { unsure: true }),
+      };
     else found = CHORDLIKE.test(text) ? { text, ok: false } : null;
     reading.bracketed.set(written, found);
   }

@@ -161,7 +161,7 @@ function release(track: Track, held: Map<number, number>, pitch: number, tick: n
 /** The channel of drums, from 0. */
 const DRUMS = 9;
 /** What people call the track of the voice. */
-const VOICE_NAME = /voice|vocal|melod|lead|sing|stimme|gesang|voix|chant|voz|canto|voce/iu;
+const VOICE_NAME = /voice|vocal|melod|sing|stimme|gesang|voix|chant|voz|canto|voce/iu;
 /** A syllable this near a note is sung on it. */
 const NEAR: Ticks = 120;
 

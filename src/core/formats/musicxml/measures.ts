@@ -81,12 +81,14 @@ type Sung = Measure["notes"][number];
 /** The part that is sung, and of the voices in it the one that is; -1 and null where none is told from others. */
 type VoiceOfScore = { readonly part: number; readonly voice: string | null };
 
-/** The part with most syllables is the voice, or the only one there is; in it the voice with most syllables, then with most notes. */
+/** The part with most syllables is the voice, or the one of a lead sheet; in it the voice with most syllables, then with most notes. */
 function voicePart(parts: readonly (readonly Element[])[]): VoiceOfScore {
   const notesOf = parts.map((part) => part.flatMap((measure) => childrenOf(measure, "note")));
   const sung = notesOf.map((notes) => notes.filter((note) => childOf(note, "lyric") !== undefined));
   const most = Math.max(0, ...sung.map((notes) => notes.length));
-  const part = most > 0 ? sung.findIndex((notes) => notes.length === most) : parts.length === 1 ? 0 : -1;
+  // Without words the only part of a lead sheet, which has chords over it.
+  const isLead = parts.length === 1 && parts[0]!.some((measure) => childOf(measure, "harmony") !== undefined);
+  const part = most > 0 ? sung.findIndex((notes) => notes.length === most) : isLead ? 0 : -1;
   if (part < 0) return { part, voice: null };
   const counts = new Map<string, number>();
   for (const note of most > 0 ? sung[part]! : notesOf[part]!) {
