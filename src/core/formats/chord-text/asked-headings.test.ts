@@ -16,6 +16,14 @@ describe("a word alone over chords", () => {
     expect(problems(text)).toEqual(["1 maybe-heading Morning", "4 maybe-heading Late Evening"]);
   });
 
+  it("leaves gaps to part what has no sure heading", () => {
+    expect(labels("G C\nlight on\n\nG D\nover the bay\n\nAmen\nG C\nso be it")).toEqual([
+      "Part 1 1",
+      "Part 2 1",
+      "Amen 1",
+    ]);
+  });
+
   it("is sung where somebody says so", () => {
     expect(labels(text, { sung: [4] })).toEqual(["Morning 3"]);
     expect(problems(text, { sung: [1, 4] })).toEqual([]);

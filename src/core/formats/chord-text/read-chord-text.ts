@@ -193,10 +193,12 @@ class TextReader {
   private readBody(): void {
     const { lines, reading } = this;
     const chord = (text: string) => isChord(text, reading);
-    const headings = lines.map((line, index) =>
-      line === null ? null : (readHeading(line.text, chord) ?? this.bareHeading(index)),
+    const known = lines.map((line) => (line === null ? null : readHeading(line.text, chord)));
+    // Where no heading is sure, gaps part sections too.
+    const headed = known.some((heading) => heading !== null);
+    const headings = known.map(
+      (heading, index) => heading ?? (lines[index] ? this.bareHeading(index) : null),
     );
-    const headed = headings.some((heading) => heading !== null);
     this.readPreface(headings.findIndex((heading) => heading !== null));
     let current: Draft | null = null;
     let gap = false;
