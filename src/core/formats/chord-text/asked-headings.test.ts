@@ -25,7 +25,7 @@ describe("a word alone over chords", () => {
   });
 
   it("is sung where somebody says so", () => {
-    expect(labels(text, { sung: [4] })).toEqual(["Morning 3"]);
+    expect(labels(text, { sung: [4] })).toEqual(["Morning 1", "Part 2 2"]);
     expect(problems(text, { sung: [1, 4] })).toEqual([]);
     const words = readChordText(text, { sung: [1, 4] }).sections.flatMap(({ lines }) =>
       lines.map((line) => line.words),
