@@ -249,3 +249,24 @@ test("headings that are doubtful are asked about, and settled in one act each", 
   await expect(understood).not.toContainText("To look at");
   await expect(understood).toContainText("Goes as a twelve-bar in A.");
 });
+
+test("a large file is read beside the window: it says so, and the song comes", async ({ page }) => {
+  const note = (at: number) =>
+    `<note><pitch><step>G</step><octave>4</octave></pitch><duration>1</duration><voice>1</voice><lyric><text>lamp${at}</text></lyric></note>`;
+  const measures = Array.from(
+    { length: 1500 },
+    (_, at) =>
+      `<measure number="${at + 1}">${at === 0 ? "<attributes><divisions>1</divisions><key><fifths>1</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time></attributes>" : ""}<harmony><root><root-step>G</root-step></root><kind>major</kind></harmony>${[0, 1, 2, 3].map((place) => note(4 * at + place)).join("")}<!--${"-- ".repeat(300)}--></measure>`,
+  );
+  const score = `<score-partwise version="4.0"><work><work-title>Long Quay</work-title></work><part-list/><part id="P1">${measures.join("").replaceAll("-- ", "x ")}</part></score-partwise>`;
+  await page.goto("/new");
+  await page
+    .getByLabel("Or open a file")
+    .setInputFiles({ name: "quay.musicxml", mimeType: "text/xml", buffer: Buffer.from(score) });
+  const understood = page.getByRole("region", { name: "What was understood" });
+  await expect(understood).toContainText("1500 bars of 4 beats");
+  await expect(understood).toContainText("6000 notes, G4 to G4");
+  await page.getByRole("button", { name: "Make this song" }).click();
+  await page.waitForURL(/\/song\/[\w-]+$/);
+  await expect(page.getByLabel("Title")).toHaveValue("Long Quay");
+});

@@ -16,6 +16,7 @@ import { eveningBanks } from "./room/evening-banks";
 import { hardestChange } from "./room/hardest-change";
 import { loopSound } from "./room/loop-sound";
 import { mend } from "./room/mend";
+import { readSource } from "./room/read-source";
 import { shapePlan } from "./room/shape-plan";
 import { toneOffers } from "./room/tone-offers";
 import { split } from "./split";
@@ -52,6 +53,7 @@ export const ENGINES = Object.freeze([
   toneOffers,
   eveningBanks,
   loopSound,
+  readSource,
 ] as const);
 
 type AnyEngine = (typeof ENGINES)[number];

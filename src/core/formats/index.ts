@@ -30,6 +30,7 @@ export { readSheet, TEXT_FORMATS } from "./read-sheet";
 export {
   type ChordSheet,
   DEFAULT_TEMPO,
+  EMPTY_SHEET,
   LONGEST_SHEET,
   NOTHING_READ,
   type SheetProblem,

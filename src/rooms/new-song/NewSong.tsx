@@ -30,7 +30,7 @@ export function NewSong() {
   const area = useRef<HTMLTextAreaElement>(null);
   const jump = useRef<number | null>(null);
   const song = useNewSong(() => setView("sheet"));
-  const { source, sheet, read, problem, adjustments, adjust, take, takeFile } = song;
+  const { source, sheet, read, isReading, problem, adjustments, adjust, take, takeFile } = song;
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -94,6 +94,8 @@ export function NewSong() {
           onFile={takeFile}
           onLook={() => setView("sheet")}
         />
+      ) : isReading && sheet.sections.length === 0 ? (
+        <p aria-live="polite">Reading it…</p>
       ) : (
         <div className="flex flex-col gap-4">
           <Readings sheet={read} chosen={adjustments.reading} onChoose={(reading) => adjust({ reading })} />

@@ -3,20 +3,24 @@
 import { useRouter } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
 import { type Called, call, makeSong } from "@/api";
+import { fail, ok, type Result } from "@/base";
 import {
   type Adjustments,
   adjustSheet,
   type ChordSheet,
   decodeText,
   describeSheetProblem,
+  EMPTY_SHEET,
   isPack,
   LONGEST_SHEET,
   NOTHING_READ,
+  type ReadFile,
   readOptionsOf,
   readSongFile,
   readSongText,
   titleOfFile,
 } from "@/core/formats";
+import { askEngine, type QuestionOf, useEngine } from "@/engines/window";
 import { toBase64 } from "@/ui/base64";
 
 /** What stands to be made a song: a text, or a file that is no text. */
@@ -25,14 +29,42 @@ export type Source = {
   readonly file: { readonly name: string; readonly bytes: Uint8Array } | null;
 };
 
-function readSource(source: Source, adjustments: Adjustments): { sheet: ChordSheet; problem: string } {
+type Read = { readonly sheet: ChordSheet; readonly problem: string };
+
+const NOTHING: Read = { sheet: EMPTY_SHEET, problem: "" };
+
+type SourceQuestion = QuestionOf<"read-source">;
+
+/** Larger ones are read away from the window, which goes on meanwhile; in characters or bytes. */
+const LARGE = 60_000;
+
+const isLarge = ({ text, file }: Source): boolean => (file?.bytes.length ?? text.length) > LARGE;
+
+const sourceOf = ({ text, file }: Source): SourceQuestion["source"] => file ?? { text };
+
+const asRead = (read: Result<ReadFile, string>): Read =>
+  read.ok ? { sheet: read.value.sheet, problem: "" } : { sheet: EMPTY_SHEET, problem: read.problem };
+
+function readHere({ text, file }: Source, adjustments: Adjustments): Read {
   const options = readOptionsOf(adjustments);
-  if (!source.file) return { sheet: readSongText(source.text, options).sheet, problem: "" };
-  const read = readSongFile(source.file.name, source.file.bytes, options);
-  return read.ok
-    ? { sheet: read.value.sheet, problem: "" }
-    : { sheet: readSongText("").sheet, problem: read.problem };
+  return asRead(file ? readSongFile(file.name, file.bytes, options) : ok(readSongText(text, options)));
 }
+
+/** What is understood of a source; a large one's last answer stays while the next is worked out. */
+function useReading(source: Source, adjustments: Adjustments): Read & { readonly isReading: boolean } {
+  const isFar = isLarge(source);
+  const question = useMemo(
+    (): SourceQuestion | null => (isFar ? { source: sourceOf(source), adjustments } : null),
+    [isFar, source, adjustments],
+  );
+  const far = useEngine("read-source", question);
+  const here = useMemo(() => (isFar ? null : readHere(source, adjustments)), [isFar, source, adjustments]);
+  if (here) return { ...here, isReading: false };
+  const problem = far.problem ?? (far.error ? CANNOT_READ : "");
+  return { sheet: far.data?.sheet ?? NOTHING.sheet, problem, isReading: far.isOld && problem === "" };
+}
+
+const CANNOT_READ = "It could not be read here. Reload the page and try again; nothing was made of it.";
 
 /**
  * A song that is about to be made: its text or file, what is understood of it, and the guesses that were put right.
@@ -46,8 +78,8 @@ export function useNewSong(onUnderstood: () => void) {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const deferred = useDeferredValue(source);
-  const read = useMemo(() => readSource(deferred, adjustments), [deferred, adjustments]);
-  const sheet = useMemo(() => adjustSheet(read.sheet, adjustments), [read, adjustments]);
+  const read = useReading(deferred, adjustments);
+  const sheet = useMemo(() => adjustSheet(read.sheet, adjustments), [read.sheet, adjustments]);
   const isEmpty = source.file === null && source.text.trim() === "";
 
   const adjust = (fields: Partial<Adjustments>) => setAdjustments((before) => ({ ...before, ...fields }));
@@ -63,7 +95,10 @@ export function useNewSong(onUnderstood: () => void) {
     const bytes = new Uint8Array(await file.arrayBuffer());
     if (isPack(file.name, bytes))
       return setProblem(`${file.name} is a pack of files. Bring it in under “Bring many files in”.`);
-    const found = readSongFile(file.name, bytes);
+    setBusy(true);
+    const asked = { source: { name: file.name, bytes }, adjustments: {} };
+    const found = await askEngine("read-source", asked).catch(() => fail(CANNOT_READ));
+    setBusy(false);
     if (!found.ok) return setProblem(found.problem);
     const fatal = found.value.sheet.problems.find((one) => one.code === "bad-file");
     if (fatal) return setProblem(describeSheetProblem(fatal));
@@ -76,7 +111,8 @@ export function useNewSong(onUnderstood: () => void) {
     onUnderstood();
   };
   const make = async () => {
-    const now = readSource(source, adjustments);
+    // A large one is judged by the server, which reads it again.
+    const now = isLarge(source) ? NOTHING : readHere(source, adjustments);
     const fatal = now.sheet.problems.find((one) => NOTHING_READ.has(one.code));
     if (now.problem || fatal) return setProblem(now.problem || describeSheetProblem(fatal!));
     setBusy(true);
@@ -93,6 +129,7 @@ export function useNewSong(onUnderstood: () => void) {
     source,
     sheet,
     read: read.sheet,
+    isReading: read.isReading,
     problem: problem || read.problem,
     adjustments,
     adjust,
