@@ -270,3 +270,20 @@ test("a large file is read beside the window: it says so, and the song comes", a
   await page.waitForURL(/\/song\/[\w-]+$/);
   await expect(page.getByLabel("Title")).toHaveValue("Long Quay");
 });
+
+test("on stage a chord without a word stands on the beat line of the others", async ({ page }) => {
+  await make(page, "[Verse]\nG  C D  G\nway home\n", async (work) => void (await work));
+  await page
+    .getByRole("navigation", { name: "Rooms of this song" })
+    .getByRole("link", { name: "Players" })
+    .click();
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  await saved(page);
+  await page.getByRole("link", { name: /stage/u }).first().click();
+  const wicks = page.locator(".stage-line .sung-wick");
+  await expect(wicks).toHaveCount(4);
+  const tops = await wicks.evaluateAll((all) =>
+    all.map((wick) => Math.round(wick.getBoundingClientRect().top)),
+  );
+  expect(new Set(tops).size).toBe(1);
+});
