@@ -227,7 +227,7 @@ class TextReader {
         index += tab.lines - 1;
         continue;
       }
-      if (readMeta(line.text, emptyMeta()) === null) {
+      if (/[:=]/u.test(line.text) && readMeta(line.text, emptyMeta()) === null) {
         this.remark(current, line.text.trim(), index, "a field in the middle of the song");
         continue;
       }
