@@ -36,4 +36,5 @@ export {
 export { standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";
+export { readTuningWords, type SaidTuning } from "./tuning-words";
 export { WEIGHTS } from "./weights";

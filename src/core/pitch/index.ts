@@ -38,6 +38,7 @@ export {
   STANDARD_TUNINGS,
   stringNames,
   type Tuning,
+  type TuningProblem,
   tuningShift,
 } from "./tuning";
 export { hzOf, NAMED_TUNINGS, nearestPitch, type TuningMove, tuningMoves } from "./tuning-moves";

@@ -1,4 +1,4 @@
-import { fail, type Midi, ok, type Result, type Semitones } from "../../base";
+import { fail, type Midi, modulo, ok, type Result, type Semitones } from "../../base";
 import { formatPitch, parsePitch } from "./pitch";
 
 /** Open strings as MIDI numbers, from the string nearest the player's face. */
@@ -37,7 +37,12 @@ export function parseTuning(texts: readonly string[]): Result<Tuning, TuningProb
   return ok(strings);
 }
 
-export const formatTuning = (tuning: Tuning): string[] => tuning.map((midi) => formatPitch(midi));
+/** Names of strings between the white keys, by pitch class: flats, as tuned-down strings are called. */
+const FLATS: Readonly<Record<number, number>> = Object.freeze({ 1: -5, 3: -3, 6: -6, 8: -4, 10: -2 });
+
+/** Pitches of strings, spelled by one rule: E♭ A♭ D♭ G♭, never G♯ beside E♭. */
+export const formatTuning = (tuning: Tuning): string[] =>
+  tuning.map((midi) => formatPitch(midi, FLATS[modulo(midi, 12)]));
 
 /**
  * Semitones by which a tuning lies evenly above (or, negative, below) the standard one of as many
@@ -57,7 +62,7 @@ export function tuningShift(tuning: Tuning): Semitones {
  * @example stringNames of a standard guitar // => ["low E", "A", "D", "G", "B", "high E"]
  */
 export function stringNames(tuning: Tuning): string[] {
-  const letters = tuning.map((midi) => formatPitch(midi).replace(/-?\d+$/u, ""));
+  const letters = formatTuning(tuning).map((name) => name.replace(/-?\d+$/u, ""));
   return letters.map((letter, string) => {
     const alike = letters.flatMap((other, at) => (other === letter ? [at] : []));
     if (alike.length === 1) return letter;

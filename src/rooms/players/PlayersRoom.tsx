@@ -2,7 +2,6 @@
 
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
-import { formatTuning, parseTuning } from "@/core/pitch";
 import { add, batch, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
 import { hasStrings, sheetCapo, usualTuning } from "@/core/song/read";
 import {
@@ -18,13 +17,13 @@ import {
 import { byOrder, type MakeId } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { PitchField } from "@/ui/PitchField";
-import { pretty, ROLE_WORDS } from "@/ui/pretty";
+import { ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useBand, useCurrentVersion, useRows } from "../open";
 import { NamesChoice } from "./NamesChoice";
-import { checkTuning, splitTuning } from "./tuning-text";
+import { TuningField } from "./TuningField";
 import { useSingerRange } from "./use-singer-range";
 
 /** Starting points for a new player; all of it can be changed. */
@@ -180,10 +179,6 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
 function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void }) {
   const act = useAct();
   const change = (fields: Partial<Player>) => act(set("players", player.id, fields));
-  const setTuning = (text: string) => {
-    const parsed = parseTuning(splitTuning(text));
-    if (parsed.ok) change({ tuning: formatTuning(parsed.value) });
-  };
   return (
     <li className="flex flex-wrap items-end gap-4 rounded-box bg-base-200 p-4">
       <TextField
@@ -198,15 +193,7 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         Plays
         <strong className="flex h-8 items-center text-base">{INSTRUMENT_WORDS[player.instrument]}</strong>
       </span>
-      {hasStrings(player) && (
-        <TextField
-          label={`Tuning (${player.tuning.length} strings)`}
-          value={player.tuning.map(pretty).join(" ")}
-          className="w-60"
-          check={checkTuning}
-          onSet={setTuning}
-        />
-      )}
+      {hasStrings(player) && <TuningField tuning={player.tuning} onSet={(tuning) => change({ tuning })} />}
       {player.instrument === "guitar" && (
         <NumberField
           label="Capo"
