@@ -50,9 +50,10 @@ function rank(key: Key, chords: readonly WeighedChord[]) {
 }
 
 const isTonic = (chord: SoundingChord, key: Key): boolean =>
-  semitonesUp(key.tonic, chord.root) === 0 && isMinor(chord) === (key.mode === "minor");
+  semitonesUp(key.tonic, chord.root) === 0 && isMinorChord(chord) === (key.mode === "minor");
 
-const isMinor = (chord: SoundingChord): boolean =>
+/** Whether a chord has a minor third. */
+export const isMinorChord = (chord: SoundingChord): boolean =>
   chord.tones.some((tone) => tone.degree === 3 && tone.alter === -1);
 
 /** Root, third and fifth in the scale; in minor the dominant may have its raised third. */

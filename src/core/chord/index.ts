@@ -10,7 +10,7 @@ export {
 } from "./chord";
 export { clashesWith } from "./clash";
 export { COLOURS, type Colour, coloured } from "./colour";
-export { guessKey, keyFit, type WeighedChord } from "./guess-key";
+export { guessKey, isMinorChord, keyFit, type WeighedChord } from "./guess-key";
 export { type ChordName, identify } from "./identify";
 export { NAMINGS, type Naming, toLetters } from "./naming";
 export { QUALITIES } from "./qualities";

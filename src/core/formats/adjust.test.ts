@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { adjustmentsSchema, adjustSheet, canJoin, placeRead, readOptionsOf } from "./adjust";
+import { adjustmentsSchema, adjustSheet, canJoin, placeRead, readOptionsOf, sectionsRead } from "./adjust";
 import { readChordText } from "./chord-text";
 
 const sheet = readChordText(
@@ -74,6 +74,7 @@ describe("what a person changes before a song is made", () => {
     expect(placeRead(sheet, adjustments, { section: 0, line: 1 })).toEqual({ section: 1, line: 0 });
     expect(placeRead(sheet, adjustments, { section: 1, line: 0 })).toEqual({ section: 2, line: 0 });
     expect(placeRead(sheet, adjustments, { section: 7, line: 0 })).toBe(null);
+    expect([0, 1, 7].map((section) => sectionsRead(sheet, adjustments, section))).toEqual([[0, 1], [2], []]);
   });
 
   it("gives the reader what it needs, and refuses what is no value", () => {

@@ -144,6 +144,10 @@ export function placeRead(
   return section < 0 ? null : { section, line: place.line - homes[section]!.line };
 }
 
+/** The sections of the sheet as it was read that one of the adjusted sheet is made of. */
+export const sectionsRead = (read: ChordSheet, adjustments: Adjustments, section: number): number[] =>
+  homesOf(read, adjustments).flatMap((home, index) => (home.section === section ? [index] : []));
+
 /** A sheet with the beats that were typed or tapped; those for another number of chords than the line has are passed over. */
 function withBeats(sheet: ChordSheet, adjustments: Adjustments): ChordSheet {
   const { beats = [] } = adjustments;

@@ -100,7 +100,6 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     capo,
     shapes: version.writtenCapo > 0,
     transpose: transpose > 6 ? transpose - 12 : transpose < -6 ? transpose + 12 : transpose,
-    exact: true,
     sections,
     form,
     extras,

@@ -5,6 +5,7 @@ export {
   canJoin,
   placeRead,
   readOptionsOf,
+  sectionsRead,
 } from "./adjust";
 export * from "./chord-text";
 export { readChordPro, writeChordPro } from "./chordpro";
@@ -20,9 +21,10 @@ export {
   isPack,
   isSongFile,
   LARGEST_FILE,
-  type ReadFile,
   readSongFile,
+  readSongSource,
   readSongText,
+  type SongSource,
   songsInFile,
   titleOfFile,
 } from "./read-file";

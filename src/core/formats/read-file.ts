@@ -76,6 +76,15 @@ export function readSongText(text: string, options: ReadOptions = {}): ReadFile 
   return { sheet: readSheet(text, { ...options, format }), format, text };
 }
 
+/** A song as it comes: a text, or a file by its name and bytes. */
+export type SongSource = { readonly text: string } | { readonly name: string; readonly bytes: Uint8Array };
+
+/** Reads a song however it comes. @returns the sheet, or a sentence */
+export const readSongSource = (source: SongSource, options: ReadOptions = {}): Result<ReadFile, string> =>
+  "text" in source
+    ? ok(readSongText(source.text, options))
+    : readSongFile(source.name, source.bytes, options);
+
 /**
  * The songs of a file, each as a file of its own: a ChordPro file may hold several.
  * @example songsInFile("set.cho", bytes).map((file) => file.name) // => ["set, song 1.cho", "set, song 2.cho"]

@@ -25,8 +25,6 @@ export type ChordSheet = {
   /** Semitones everything sounds above what is written. */
   readonly transpose: number;
   readonly naming: Naming;
-  /** Whether chords stand to the letter (in the words) or were set over them by eye. */
-  readonly exact: boolean;
   readonly sections: readonly SheetSection[];
   /** The order the sections are played in. */
   readonly form: readonly SheetUse[];
@@ -181,7 +179,6 @@ export const EMPTY_SHEET: ChordSheet = Object.freeze({
   shapes: false,
   transpose: 0,
   naming: "letters",
-  exact: false,
   sections: [],
   form: [],
   extras: [],

@@ -3,6 +3,7 @@ import {
   COLOURS,
   clashesWith,
   identify,
+  isMinorChord,
   parseChord,
   pitchClassesOf,
   type SoundingChord,
@@ -64,8 +65,7 @@ const effortOf = ({ why }: Fingering): number =>
 /** The chord, its plain triad, and what is left of it without the third: where stand-ins are looked for. */
 function sourcesOf(chord: SoundingChord): Chord[] {
   const root = chord.symbol.slice(0, chord.symbol.length - chord.quality.length - bassLength(chord));
-  const isMinor = chord.tones.some((tone) => tone.degree === 3 && tone.alter === -1);
-  const texts = [chord.symbol, `${root}${isMinor ? "m" : ""}`, `${root}7sus4`, `${root}5`];
+  const texts = [chord.symbol, `${root}${isMinorChord(chord) ? "m" : ""}`, `${root}7sus4`, `${root}5`];
   return [...new Set(texts)].flatMap((text) => {
     const read = parseChord(text);
     return read.ok && read.value.kind === "chord" ? [read.value] : [];

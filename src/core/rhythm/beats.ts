@@ -22,6 +22,10 @@ export const beatsOfTicks = (ticks: Ticks, beatUnit: string): number =>
 /** Beats for people: at most three decimals. @example formatBeats(1.5) // => "1.5" */
 export const formatBeats = (beats: number): string => String(Math.round(beats * 1000) / 1000);
 
+/** Bars for people: at most two decimals. @example countBars(1) // => "1 bar" */
+export const countBars = (bars: number): string =>
+  `${Math.round(bars * 100) / 100} ${bars === 1 ? "bar" : "bars"}`;
+
 const PARTS_OF_A_BEAT: Readonly<Record<number, string>> = Object.freeze({
   0.25: "a quarter of a beat",
   0.5: "half a beat",

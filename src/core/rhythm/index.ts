@@ -6,7 +6,7 @@ export {
   type TimedChord,
 } from "./bars";
 export { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow, ticksOfRow } from "./beat-row";
-export { BEAT_TOLERANCE, beatsOfTicks, countBeats, formatBeats, ticksOfBeats } from "./beats";
+export { BEAT_TOLERANCE, beatsOfTicks, countBars, countBeats, formatBeats, ticksOfBeats } from "./beats";
 export { describeOpenSection } from "./describe-open";
 export {
   type BeatUnit,

@@ -1,5 +1,5 @@
 import { type Adjustments, type ChordSheet, placeRead, versionOfSheet } from "@/core/formats";
-import { type LinePlace, outlineOf, sectionSums, timelineOf, versionRow } from "@/core/song/read";
+import { outlineOf, type PlacedRow, sectionSums, timelineOf, versionRow } from "@/core/song/read";
 
 /** The song a sheet would become. */
 export function previewOf(sheet: ChordSheet) {
@@ -15,14 +15,11 @@ export function previewOf(sheet: ChordSheet) {
 
 export type Preview = ReturnType<typeof previewOf>;
 
-/** Beats for a line of the preview. */
-export type PreviewRow = { readonly place: LinePlace; readonly beats: readonly number[] };
-
 /** The adjustments' beats with those of some more lines; what was set of the same lines before goes. */
 export function withRows(
   read: ChordSheet,
   adjustments: Adjustments,
-  rows: readonly PreviewRow[],
+  rows: readonly PlacedRow[],
 ): NonNullable<Adjustments["beats"]> {
   const fresh = rows.flatMap(({ place, beats }) => {
     const at = placeRead(read, adjustments, place);

@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
 import { type Called, call, makeSong } from "@/api";
-import { fail, ok, type Result } from "@/base";
+import { fail } from "@/base";
 import {
   type Adjustments,
   adjustSheet,
@@ -14,10 +14,10 @@ import {
   isPack,
   LONGEST_SHEET,
   NOTHING_READ,
-  type ReadFile,
   readOptionsOf,
-  readSongFile,
+  readSongSource,
   readSongText,
+  type SongSource,
   titleOfFile,
 } from "@/core/formats";
 import { askEngine, type QuestionOf, useEngine } from "@/engines/window";
@@ -40,14 +40,11 @@ const LARGE = 60_000;
 
 const isLarge = ({ text, file }: Source): boolean => (file?.bytes.length ?? text.length) > LARGE;
 
-const sourceOf = ({ text, file }: Source): SourceQuestion["source"] => file ?? { text };
+const sourceOf = ({ text, file }: Source): SongSource => file ?? { text };
 
-const asRead = (read: Result<ReadFile, string>): Read =>
-  read.ok ? { sheet: read.value.sheet, problem: "" } : { sheet: EMPTY_SHEET, problem: read.problem };
-
-function readHere({ text, file }: Source, adjustments: Adjustments): Read {
-  const options = readOptionsOf(adjustments);
-  return asRead(file ? readSongFile(file.name, file.bytes, options) : ok(readSongText(text, options)));
+function readHere(source: Source, adjustments: Adjustments): Read {
+  const read = readSongSource(sourceOf(source), readOptionsOf(adjustments));
+  return read.ok ? { sheet: read.value.sheet, problem: "" } : { sheet: EMPTY_SHEET, problem: read.problem };
 }
 
 /** What is understood of a source; a large one's last answer stays while the next is worked out. */

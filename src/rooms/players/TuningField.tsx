@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { SaidTuning } from "@/core/fretboard";
+import { describeList, type SaidTuning } from "@/core/fretboard";
 import { formatTuning, stringNames } from "@/core/pitch";
 import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
@@ -62,5 +62,5 @@ function describeUnlike({ tuning, unlike }: SaidTuning): string {
   const named = unlike.map((string) => pretty(names[string]!));
   return named.length === 1
     ? `${named[0]} moves unlike the other strings. Is that meant?`
-    : `${named.join(" and ")} move unlike the other strings. Is that meant?`;
+    : `${describeList(named)} move unlike the other strings. Is that meant?`;
 }

@@ -2,56 +2,83 @@
 
 import { beatsOfBar, beatsOfTicks, countBeats, type LineSum, ticksOfRow } from "@/core/rhythm";
 import { setBeats } from "@/core/song/edit";
-import { type LinePlace, linesLike, type OutlineLine, type OutlineSection } from "@/core/song/read";
+import {
+  type LinePlace,
+  linesLike,
+  type OutlineLine,
+  type OutlineSection,
+  placeRows,
+} from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { BeatRowField } from "@/ui/BeatRowField";
 import { derive, useAct, useCurrentVersion } from "../open";
 
-/** The beats of a line's chords, to type; what they carry into the next bar stands beneath. */
-export function LineBeats({
+type RowProps = {
+  /** The line and those below it in its section. */
+  readonly lines: readonly OutlineLine[];
+  readonly sum: LineSum | undefined;
+  readonly version: VersionRow;
+  readonly label: string;
+};
+
+/** The beats of a line's chords, to type. */
+export function LineRow({
   lines,
   sum,
   version,
   label,
-}: {
-  /** The line and those below it in its section. */
-  lines: readonly OutlineLine[];
-  sum: LineSum | undefined;
-  version: VersionRow;
-  label: string;
-}) {
+  countAlike,
+  onSet,
+}: RowProps & Pick<Parameters<typeof BeatRowField>[0], "countAlike" | "onSet">) {
+  const { beatUnit } = version;
+  const { chords } = lines[0]!;
+  return (
+    <BeatRowField
+      label={label}
+      beats={chords.map(({ chord }) => beatsOfTicks(chord.ticks, beatUnit))}
+      bar={beatsOfBar({ beats: version.meterBeats, unit: version.meterUnit }, beatUnit)}
+      from={beatsOfTicks(sum?.carryIn ?? 0, beatUnit)}
+      guessed={chords.some(({ chord }) => chord.guessed)}
+      chordsBelow={lines.map((line) => line.chords.length)}
+      countAlike={countAlike}
+      onSet={onSet}
+    />
+  );
+}
+
+/** A line's beats in the song, to type; what they carry into the next bar stands beneath. */
+export function LineBeats({ lines, sum, version, label }: RowProps) {
   const act = useAct();
   const current = useCurrentVersion();
   const { beatUnit } = version;
-  const [line] = lines;
-  if (!line) return null;
-  /** The song as it stands now, the line's place in it, and the lines like it. */
+  /** The song as it stands now, and the line's place in it. */
   const look = () => {
     const { sections } = derive.outline(current());
-    const place = placeOf(sections, line.line.id);
-    return { sections, place, alike: place ? linesLike(sections, place) : [] };
+    return { sections, place: placeOf(sections, lines[0]!.line.id) };
+  };
+  const countAlike = () => {
+    const { sections, place } = look();
+    return place ? linesLike(sections, place).length : 0;
   };
   const onSet = (rows: readonly (readonly number[])[], alsoAlike: boolean) => {
-    const { sections, place, alike } = look();
+    const { sections, place } = look();
     if (!place) return;
-    const below = sections[place.section]!.lines.slice(place.line).filter(({ chords }) => chords.length > 0);
-    const like = alsoAlike ? alike.map((at) => sections[at.section]!.lines[at.line]!) : [];
-    const command = setBeats([
-      ...rows.map((row, at) => ({ line: below[at]!, ticks: ticksOfRow(row, beatUnit) })),
-      ...like.map((at) => ({ line: at, ticks: ticksOfRow(rows[0]!, beatUnit) })),
-    ]);
+    const command = setBeats(
+      placeRows(sections, place, rows, alsoAlike).map(({ place: at, beats }) => ({
+        line: sections[at.section]!.lines[at.line]!,
+        ticks: ticksOfRow(beats, beatUnit),
+      })),
+    );
     if (command) act(command);
   };
   return (
     <>
-      <BeatRowField
+      <LineRow
+        lines={lines}
+        sum={sum}
+        version={version}
         label={label}
-        beats={line.chords.map(({ chord }) => beatsOfTicks(chord.ticks, beatUnit))}
-        bar={beatsOfBar({ beats: version.meterBeats, unit: version.meterUnit }, beatUnit)}
-        from={beatsOfTicks(sum?.carryIn ?? 0, beatUnit)}
-        guessed={line.chords.some(({ chord }) => chord.guessed)}
-        chordsBelow={lines.map(({ chords }) => chords.length)}
-        countAlike={() => look().alike.length}
+        countAlike={countAlike}
         onSet={onSet}
       />
       {sum && sum.carryOut > 0 && (

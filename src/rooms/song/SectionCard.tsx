@@ -29,7 +29,7 @@ import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
-import { describeFormOf } from "./form-of";
+import { describeFormOf } from "./describe-form-of";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
 import { useNameOf } from "./names-shown";

@@ -2,16 +2,12 @@
 
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { beatsOfTaps, formatBeatRow, MOST_BPM } from "@/core/rhythm";
+import type { OutlineLine } from "@/core/song/read";
 import { type KeyAct, keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
 import { pretty } from "@/ui/pretty";
+import type { NameOf } from "./names-shown";
 import { type TapsState, useTaps } from "./use-taps";
-
-/** A line to tap: its words, and its chords with where they stand in them. */
-export type TapLine = {
-  readonly words: string;
-  readonly chords: readonly { readonly name: string; readonly at: number }[];
-};
 
 /**
  * Sets the beats of a section by hand: a click counts in, the words stand still, and at every change of chord a key, the pad or
@@ -20,13 +16,15 @@ export type TapLine = {
 export function TapBeats({
   label,
   lines,
+  nameOf,
   tempo,
   bar,
   onTake,
   onLeave,
 }: {
   label: string;
-  lines: readonly TapLine[];
+  lines: readonly OutlineLine[];
+  nameOf: NameOf;
   /** Beats a minute, and beats of a bar. */
   tempo: number;
   bar: number;
@@ -74,6 +72,7 @@ export function TapBeats({
           <TapRow
             key={at}
             line={line}
+            nameOf={nameOf}
             first={lines.slice(0, at).reduce((sum, { chords }) => sum + chords.length, 0)}
             tapped={taps.length}
             isRunning={state === "running"}
@@ -140,13 +139,15 @@ function padWords(state: TapsState, click: number | null, countIn: number): stri
 
 /** A line with the chord to tap next marked in it, and its beats once they are known. */
 function TapRow({
-  line: { words, chords },
+  line: { text, chords },
+  nameOf,
   first,
   tapped,
   isRunning,
   row,
 }: {
-  line: TapLine;
+  line: OutlineLine;
+  nameOf: NameOf;
   /** How many chords stand before its own. */
   first: number;
   tapped: number;
@@ -155,8 +156,8 @@ function TapRow({
 }) {
   return (
     <p className="flex flex-wrap items-baseline gap-x-1">
-      {chords[0] && chords[0].at > 0 && <span>{words.slice(0, chords[0].at)}</span>}
-      {chords.map(({ name, at }, index) => {
+      {chords[0] && chords[0].at > 0 && <span>{text.slice(0, chords[0].at)}</span>}
+      {chords.map(({ chord, at }, index) => {
         const isNext = isRunning && first + index === tapped;
         return (
           <span
@@ -166,18 +167,19 @@ function TapRow({
               first + index < tapped ? "underline decoration-2" : ""
             }`}
           >
-            <b className="font-mono">{pretty(name)}</b> {words.slice(at, chords[index + 1]?.at)}
+            <b className="font-mono">{pretty(nameOf(chord.symbol).name)}</b>{" "}
+            {text.slice(at, chords[index + 1]?.at)}
           </span>
         );
       })}
-      {chords.length === 0 && <span>{words}</span>}
+      {chords.length === 0 && <span>{text}</span>}
       {row !== "" && <span className="ml-auto font-mono text-sm">{row}</span>}
     </p>
   );
 }
 
 /** Beats by line; lines whose chords were not all tapped have none. */
-function rowsOf(lines: readonly TapLine[], beats: readonly number[]): number[][] {
+function rowsOf(lines: readonly OutlineLine[], beats: readonly number[]): number[][] {
   let from = 0;
   return lines.map(({ chords }) => {
     const row = beats.slice(from, from + chords.length);

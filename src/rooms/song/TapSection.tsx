@@ -37,10 +37,8 @@ export function TapSection({
   return (
     <TapBeats
       label={outline.section.label}
-      lines={outline.lines.map(({ text, chords }) => ({
-        words: text,
-        chords: chords.map(({ chord, at }) => ({ name: nameOf(chord.symbol).name, at })),
-      }))}
+      lines={outline.lines}
+      nameOf={nameOf}
       tempo={version.bpm}
       bar={beatsOfBar({ beats: version.meterBeats, unit: version.meterUnit }, beatUnit)}
       onTake={take}

@@ -1,4 +1,5 @@
-export { describeFormOf } from "./form-of";
+export { describeFormOf } from "./describe-form-of";
+export { LineRow } from "./LineBeats";
 export { soundingName } from "./names-shown";
 export { keyChoices } from "./Settings";
 export { TapBeats } from "./TapBeats";

@@ -5,11 +5,10 @@ import {
   adjustSheet,
   type ChordSheet,
   NOTHING_READ,
-  type ReadFile,
   readOptionsOf,
-  readSongFile,
-  readSongText,
+  readSongSource,
   type SheetSource,
+  type SongSource,
   titleOfFile,
   versionOfSheet,
 } from "@/core/formats";
@@ -54,9 +53,9 @@ export function songDocuments(
   };
 }
 
-/** A song to be made: a pasted text, or a file by its name and bytes. */
+/** A song to be made. */
 export type SongInput = {
-  readonly content: { readonly text: string } | { readonly name: string; readonly bytes: Uint8Array };
+  readonly content: SongSource;
   readonly title: string;
   readonly adjustments: Adjustments;
   /** Whether it is made though a song of that title is there already. */
@@ -76,7 +75,7 @@ export async function createSong(
   database: Database,
   input: SongInput,
 ): Promise<Result<MadeSong, ChordSheet | string>> {
-  const read = readInput(input);
+  const read = readSongSource(input.content, readOptionsOf(input.adjustments));
   if (!read.ok) return read;
   const { text } = read.value;
   const sheet = adjustSheet(read.value.sheet, input.adjustments);
@@ -100,13 +99,6 @@ export async function createSong(
 
 /** The number of the lock on making songs, for as long as a transaction. */
 const MAKING = 1;
-
-function readInput({ content, adjustments }: SongInput): Result<ReadFile, string> {
-  const options = readOptionsOf(adjustments);
-  return "name" in content
-    ? readSongFile(content.name, content.bytes, options)
-    : ok(readSongText(content.text, options));
-}
 
 export async function findBand(
   database: Database,

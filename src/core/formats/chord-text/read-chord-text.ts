@@ -88,9 +88,6 @@ class TextReader {
   private meter: Meter = COMMON_TIME;
   private previous: string | null = null;
   private readonly repeats = new Repeats((code, index, source, text) => this.say(code, index, source, text));
-  /** Lines with chords in brackets, and with chords above. */
-  private inline = 0;
-  private above = 0;
 
   constructor(
     text: string,
@@ -118,7 +115,6 @@ class TextReader {
     return {
       ...assemble(this.drafts, meta, this.head, options, this.problems, this.open, this.capoLine),
       naming: this.reading.naming,
-      exact: this.inline > 0 && this.inline >= this.above,
       losses: this.losses,
     };
   }
@@ -304,13 +300,11 @@ class TextReader {
     const inline = readInline(line.text, this.reading);
     const tokens = inline ? null : readChordLine(line, this.reading);
     if (inline) {
-      this.inline++;
       this.unreadable(inline.signs, index, 1);
       this.put(draft, inline.signs, { text: inline.words, columns: [] }, index);
       return false;
     }
     if (tokens) {
-      this.above++;
       const below = this.lines[index + 1];
       const sung =
         below !== null &&

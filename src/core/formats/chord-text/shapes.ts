@@ -50,7 +50,8 @@ export function readShapes(
     return found(shapeKey, true, contradiction(key, capo, shapeKey, capoLine));
   if (!written?.ok) return found(null, asked ?? true);
   const below = moveKey(written.value, -capo);
-  const [asWritten, asShapes] = [fitOf(sheet, written.value), fitOf(sheet, below)];
+  const chords = weighedChords(sheet);
+  const [asWritten, asShapes] = [keyFit(written.value, chords), keyFit(below, chords)];
   const isClose = Math.abs(asWritten.share - asShapes.share) < AS_WELL;
   const isNear = isClose ? asShapes.ends > asWritten.ends : asShapes.share > asWritten.share;
   // Shapes whose key is written, as the hand calls it: who says so by hand is taken at their word.
@@ -59,11 +60,6 @@ export function readShapes(
   const taken = isNear ? formatKey(below) : key!;
   const problem = isClose ? doubt(key!, formatKey(below), capo, isNear, capoLine) : null;
   return found(taken, isNear, problem);
-}
-
-/** How well chords fit a key: the share its own chords cover, and of the first and the last how many are its tonic. */
-function fitOf(sheet: Pick<ChordSheet, "sections" | "form">, key: Key): { share: number; ends: number } {
-  return keyFit(key, weighedChords(sheet));
 }
 
 function doubt(key: string, below: string, capo: number, areShapes: boolean, line: number): SheetProblem {

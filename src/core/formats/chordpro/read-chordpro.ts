@@ -107,7 +107,6 @@ class ProReader {
       ...assemble(this.drafts, named, this.head, known, this.problems, this.untimed, this.capoLine),
       transpose: this.transpose,
       naming: this.reading.naming,
-      exact: true,
       fingerings: this.fingerings,
       losses: this.losses,
     };

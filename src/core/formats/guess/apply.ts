@@ -1,4 +1,4 @@
-import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import { beatUnitOf, countBars, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import type { ChordSheet, SheetLine, SheetReading, SheetSection } from "../sheet";
 import { areEndsSung } from "../sung-ends";
 import { lineSyllables } from "../syllables";
@@ -26,6 +26,8 @@ export function readBeats<Sheet extends Arranged>(
   if (beat === null) return { sheet, readings: [] };
   const beats = ticksOfBar(meter) / beat;
   const bar: BarOfBeats = { beats, hasHalf: beats % 2 === 0 };
+  if (!sheet.sections.some(({ lines }) => lines.some((line) => hasChords(line) && isOpen(line))))
+    return { sheet, readings: [] };
   const endsSung = areEndsSung(
     sheet.sections.flatMap(({ lines }) => lines.map(({ words }) => words)).join(" "),
   );
@@ -120,7 +122,7 @@ function inWords(
     if (length === 0 || !isGuessed[at]) continue;
     const lengths = sections[at]!.map((beats) => beats.reduce((sum, one) => sum + one, 0) / bar.beats);
     const longer = lengths.some((own) => own > length) ? ", some twice that" : "";
-    const said = `${length === 1 ? "1 bar" : `${length} bars`} a line${longer}`;
+    const said = `${countBars(length)} a line${longer}`;
     const labels = labelsOf.get(said) ?? [];
     const { label } = sheet.sections[at]!;
     if (!labels.includes(label)) labelsOf.set(said, [...labels, label]);

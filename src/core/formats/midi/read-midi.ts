@@ -1,7 +1,15 @@
 import { type MidiData, type MidiEvent, parseMidi } from "midi-file";
 import type { Ticks } from "../../../base";
 import { formatKey, formatPitch, plainKey } from "../../pitch";
-import { beatUnitOf, COMMON_TIME, checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
+import {
+  beatUnitOf,
+  COMMON_TIME,
+  checkMeter,
+  countBars,
+  type Meter,
+  TICKS_PER_QUARTER,
+  ticksOfBar,
+} from "../../rhythm";
 import { type MelodyNote, oneVoice, rangeOfMelody } from "../../song/read";
 import { kindOfLabel } from "../chord-text/heading";
 import { arrange, type Draft, newDraft } from "../draft";
@@ -20,7 +28,7 @@ const refuse = (text: string): ChordSheet => ({
 
 type Placed<Value> = { readonly tick: number; readonly value: Value };
 
-type Track = { name: string; sung: boolean; drums: boolean; readonly notes: MelodyNote[] };
+type Track = { name: string; drums: boolean; readonly notes: MelodyNote[] };
 
 /** What a file says, with ticks of ours (960 a quarter). */
 type Found = {
@@ -96,7 +104,7 @@ function collect(data: MidiData, scale: number): Found {
     end: 0,
   };
   for (const [index, track] of data.tracks.entries()) {
-    const own: Track = { name: "", sung: false, drums: false, notes: [] };
+    const own: Track = { name: "", drums: false, notes: [] };
     const held = new Map<number, number>();
     let raw = 0;
     for (const event of track) {
@@ -132,7 +140,6 @@ function collect(data: MidiData, scale: number): Found {
           found.markers.push({ tick, value: clean(event.text).trim().slice(0, 80) });
           break;
         case "lyrics":
-          own.sung = true;
           found.lyrics.push({ tick, value: clean(event.text) });
           break;
         case "trackName":
@@ -221,7 +228,6 @@ function sheetOf(found: Found): ChordSheet {
     tempo: quarters,
     beatUnit: quarters !== null && beatUnitOf(meter) !== "1/4" ? "1/4" : null,
     meter,
-    exact: true,
     problems: found.end === 0 ? [{ code: "no-chords", line: 1, column: 1, text: "" }] : [],
     losses,
   };
@@ -316,7 +322,7 @@ function stayingTempos(
       tempos.set(bar, tempo!);
     }
   }
-  if (passing > 0) lose("tempo that changes in passing", passing === 1 ? "1 bar" : `${passing} bars`);
+  if (passing > 0) lose("tempo that changes in passing", countBars(passing));
   return tempos;
 }
 

@@ -1,6 +1,6 @@
 import { moveChord, parseChord } from "../../chord";
 import { type Key, moveKey } from "../../pitch";
-import { checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
+import { COMMON_TIME, checkMeter, type Meter, TICKS_PER_QUARTER, ticksOfBar } from "../../rhythm";
 import { type MelodyNote, oneVoice } from "../../song/read";
 import type { SheetFingering, SheetLoss } from "../sheet";
 import { frameOf, symbolOf } from "./harmony";
@@ -118,7 +118,7 @@ const isSame = (a: Key, b: Key): boolean => a.tonic === b.tonic && a.mode === b.
 
 class ScoreReader {
   private readonly divisions = new Map<number, number>();
-  private meter: Meter = { beats: 4, unit: 4 };
+  private meter: Meter = COMMON_TIME;
   private key: Score["key"] = null;
   /** Semitones each part sounds above what is written in it, and the key it is written in. */
   private readonly transposed = new Map<number, number>();
@@ -204,7 +204,7 @@ class ScoreReader {
       short,
       chords: [...chords].sort((a, b) => a[0] - b[0]).map(([tick, symbol]) => ({ tick, symbol })),
       syllables,
-      notes: oneVoice(notes) as Sung[],
+      notes: oneVoice(notes),
       marks,
       closes,
       rehearsal,

@@ -112,7 +112,6 @@ function sheetOf(root: Element, score: Score): ChordSheet {
     tempo: tempo?.bpm ?? null,
     beatUnit: tempo && tempo.beatUnit !== beatUnitOf(meter) ? tempo.beatUnit : null,
     meter,
-    exact: true,
     fingerings: score.fingerings,
     extras: [
       ...score.fingerings.map((shape) => ({

@@ -1,7 +1,7 @@
 import { assertNever, capital } from "../../../base";
 import { type MakeId, singles } from "../../../document";
 import { describeList } from "../../fretboard";
-import { countBeats } from "../../rhythm";
+import { countBars, countBeats } from "../../rhythm";
 import { batch, type VersionCommand } from "../../song/edit";
 import type { Outline } from "../../song/read";
 import { MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
@@ -9,8 +9,6 @@ import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
 import type { SongLoops } from "./song-loops";
-
-const countBars = (bars: number): string => `${Math.round(bars * 100) / 100} ${bars === 1 ? "bar" : "bars"}`;
 
 /** A press in words. @example describePress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
 export function describePress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {

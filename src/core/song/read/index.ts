@@ -4,7 +4,7 @@ export { describeException, describeUse } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { describeForm, nearestForm, readForm } from "./known-forms";
 export { isPlayed, linesPlayed } from "./layout";
-export { type LinePlace, linesLike } from "./like-lines";
+export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
 export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
 export { describeOddLengths, oddLengths } from "./odd-lengths";

@@ -1,4 +1,4 @@
-import { parseChord } from "../../chord";
+import { isMinorChord, parseChord } from "../../chord";
 import { formatKey, type Key, moveKey, parseKey, pitchClassOf } from "../../pitch";
 
 /** A form players know by name: degrees of its bars, as semitones above the tonic; common practice, no source. */
@@ -118,8 +118,7 @@ export function nearestForm(
 function rootAndThird(symbol: string): string {
   const chord = parseChord(symbol);
   if (!chord.ok || chord.value.kind !== "chord") return symbol;
-  const isMinor = chord.value.tones.some((tone) => tone.degree === 3 && tone.alter === -1);
-  return `${pitchClassOf(chord.value.root)}${isMinor ? "m" : ""}`;
+  return `${pitchClassOf(chord.value.root)}${isMinorChord(chord.value) ? "m" : ""}`;
 }
 
 /** @example "Goes as a twelve-bar in A, but for bar 10: E where D is usual." */
@@ -130,7 +129,8 @@ export function describeForm({
   readonly name: string;
   readonly departures: readonly Departure[];
 }): string {
-  if (departures.length === 0) return `Goes as ${/^[aeiou]/u.test(name) ? "an" : "a"} ${name}.`;
+  const goes = `Goes as ${/^[aeiou]/u.test(name) ? "an" : "a"} ${name}`;
+  if (departures.length === 0) return `${goes}.`;
   const named = departures.map(({ bar, chord, usual }) => `bar ${bar}: ${chord} where ${usual} is usual`);
-  return `Goes as ${/^[aeiou]/u.test(name) ? "an" : "a"} ${name}, but for ${named.join("; ")}.`;
+  return `${goes}, but for ${named.join("; ")}.`;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { linesLike } from "./like-lines";
+import { linesLike, placeRows } from "./like-lines";
 import { outlineOf } from "./outline";
 
 const body = sampleVersion(
@@ -38,5 +38,32 @@ describe("lines like a line, below it", () => {
   it("are none where there is no such line", () => {
     expect(linesLike(outline(["verse", "verse"]), { section: 7, line: 0 })).toEqual([]);
     expect(linesLike(outline(["verse", "verse"]), { section: 0, line: 9 })).toEqual([]);
+  });
+});
+
+describe("where typed rows go", () => {
+  const sections = outline(["verse", "bridge"]);
+  const at = (section: number, line: number) => ({ section, line });
+
+  it("over the line and those below it in its section, and the first over like lines where that is asked", () => {
+    expect(
+      placeRows(
+        sections,
+        at(0, 0),
+        [
+          [6, 2],
+          [2, 6],
+        ],
+        false,
+      ),
+    ).toEqual([
+      { place: at(0, 0), beats: [6, 2] },
+      { place: at(0, 1), beats: [2, 6] },
+    ]);
+    expect(placeRows(sections, at(0, 0), [[6, 2]], true).map(({ place }) => place)).toEqual([
+      at(0, 0),
+      at(0, 1),
+      at(1, 0),
+    ]);
   });
 });

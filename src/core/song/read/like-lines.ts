@@ -26,5 +26,27 @@ export function linesLike(sections: Sections, { section, line }: LinePlace): Lin
   });
 }
 
+/** Beats of a line's chords, and where they go. */
+export type PlacedRow = { readonly place: LinePlace; readonly beats: readonly number[] };
+
+/**
+ * Where typed rows go: the first over a line, each other over the next below it in its section that has chords; and the first
+ * over the lines like it too, where that is asked.
+ */
+export function placeRows(
+  sections: Sections,
+  place: LinePlace,
+  rows: readonly (readonly number[])[],
+  alsoAlike: boolean,
+): PlacedRow[] {
+  const { section } = place;
+  const played = (sections[section]?.lines ?? []).flatMap(({ chords }, line) =>
+    line >= place.line && chords.length > 0 ? [line] : [],
+  );
+  const own = rows.map((beats, at) => ({ place: { section, line: played[at]! }, beats }));
+  const like = alsoAlike ? linesLike(sections, place) : [];
+  return [...own, ...like.map((at) => ({ place: at, beats: rows[0]! }))];
+}
+
 const chordsOf = ({ chords }: OutlineSection["lines"][number]): string =>
   chords.map(({ chord }) => chord.symbol).join(" ");

@@ -13,12 +13,12 @@ export type MelodyNote = {
  * One note after the other, as a voice sings: of several at once the highest, each ended where the next begins; notes that no
  * pitch or length can be made of are passed over.
  */
-export function oneVoice(notes: readonly MelodyNote[]): MelodyNote[] {
+export function oneVoice<Note extends MelodyNote>(notes: readonly Note[]): Note[] {
   const sound = notes.filter(
     ({ tick, ticks, pitch }) =>
       tick >= 0 && ticks > 0 && Number.isInteger(pitch) && pitch >= 0 && pitch <= 127,
   );
-  const sung: MelodyNote[] = [];
+  const sung: Note[] = [];
   for (const note of sound.toSorted((a, b) => a.tick - b.tick || b.pitch - a.pitch)) {
     const last = sung.at(-1);
     if (last?.tick === note.tick) continue;

@@ -1,4 +1,6 @@
-import type { Ticks } from "../../../base";
+import { capital, type Ticks } from "../../../base";
+import { describeList } from "../../fretboard";
+import { countBars } from "../../rhythm";
 import type { SectionKind } from "../schema";
 import type { OutlineSection } from "./outline";
 
@@ -68,15 +70,12 @@ export function describeOddLengths({ lines, bars }: OddLengths, label: string): 
   if (lines) {
     const named = lines.others
       .slice(0, MOST_NAMED)
-      .map((one) => `line ${one.line + 1} has ${inBars(one.bars)}`);
+      .map((one) => `line ${one.line + 1} has ${countBars(one.bars)}`);
     const more = lines.others.length - named.length;
     if (more > 0) named.push(`${more} more ${more === 1 ? "line is" : "lines are"} of other lengths`);
-    const list = named.length === 1 ? named[0]! : `${named.slice(0, -1).join(", ")} and ${named.at(-1)}`;
-    said.push(`${list[0]!.toUpperCase()}${list.slice(1)}; most lines here have ${inBars(lines.usual)}.`);
+    said.push(`${capital(describeList(named))}; most lines here have ${countBars(lines.usual)}.`);
   }
   if (bars !== null)
     said.push(`${label} has ${bars} bars: an odd number is rare. Is a line a bar too short or too long?`);
   return said;
 }
-
-const inBars = (bars: number): string => `${Math.round(bars * 100) / 100} ${bars === 1 ? "bar" : "bars"}`;

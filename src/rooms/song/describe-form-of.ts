@@ -1,4 +1,4 @@
-import { parseChord } from "@/core/chord";
+import { isMinorChord, parseChord } from "@/core/chord";
 import { formatKey } from "@/core/pitch";
 import type { BarSum } from "@/core/rhythm";
 import { describeForm, nearestForm } from "@/core/song/read";
@@ -14,8 +14,7 @@ export function describeFormOf(sum: BarSum | undefined, nameOf: NameOf): string 
   const bars = sum && !sum.open ? sum.bars.map(([first]) => nameOf(first?.symbol ?? "").name) : [];
   const tonic = parseChord(bars[0] ?? "");
   if (!tonic.ok || tonic.value.kind !== "chord") return null;
-  const isMinor = tonic.value.tones.some(({ degree, alter }) => degree === 3 && alter === -1);
-  const key = formatKey({ tonic: tonic.value.root, mode: isMinor ? "minor" : "major" });
+  const key = formatKey({ tonic: tonic.value.root, mode: isMinorChord(tonic.value) ? "minor" : "major" });
   const form = nearestForm(bars, key);
   return form && pretty(describeForm(form));
 }
