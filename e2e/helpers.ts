@@ -102,8 +102,8 @@ export async function addThreePlayers(page: Page): Promise<void> {
 }
 
 /**
- * Presses keys at seconds of the song, by the clock the screen shows: each is timed from the last reading before it, and says
- * when it was due, as a real key does that a busy page hears late.
+ * Presses keys at seconds of the song, by the clock the screen shows: each is timed from the last reading before it (which says when
+ * it was true), and says when it was due, as a real key does that a busy page hears late.
  */
 export async function pressAt(
   page: Page,
@@ -120,12 +120,17 @@ export async function pressAt(
       }
     };
     new MutationObserver((_, observer) => {
-      const seconds = Number(document.querySelector("[data-seconds]")?.getAttribute("data-seconds") ?? "");
-      for (const [at, key] of pending) {
-        const wait = Math.max(0, (at - seconds) * 1000);
-        if (at - seconds < soon) setTimeout(press, wait, key, performance.now() + wait);
+      const shown = document.querySelector("[data-seconds]");
+      if (!shown) return;
+      const seconds = Number(shown.getAttribute("data-seconds"));
+      const stamp = Number(shown.getAttribute("data-stamp"));
+      const now = performance.now();
+      const isSoon = (at: number) => at - seconds - (now - stamp) / 1000 < soon;
+      for (const [at, key] of pending.filter(([at]) => isSoon(at))) {
+        const due = stamp + (at - seconds) * 1000;
+        setTimeout(press, Math.max(0, due - now), key, due);
       }
-      pending = pending.filter(([at]) => at - seconds >= soon);
+      pending = pending.filter(([at]) => !isSoon(at));
       if (pending.length === 0) observer.disconnect();
     }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
   }, presses);

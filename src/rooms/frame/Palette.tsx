@@ -2,7 +2,7 @@
 
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { type RefObject, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { call, namesOfEvenings, type ShelfSong, searchShelf, WHOLE_SHELF } from "@/api";
 import { showKeys } from "@/ui/keys";
@@ -21,6 +21,7 @@ export function Palette() {
   const songs = useSongs(query);
   const evenings = useEvenings();
   const input = useRef<HTMLInputElement>(null);
+  const onEnter = useEnter(dialog, query, songs.isThere && evenings.isThere);
   useEffect(() => {
     dialog.current?.showModal();
     input.current?.focus();
@@ -41,7 +42,7 @@ export function Palette() {
     ...[...groups.values()].flat(),
     {
       heading: "Songs",
-      acts: songs.map(({ versionId, title, versionName, key }) => ({
+      acts: songs.rows.map(({ versionId, title, versionName, key }) => ({
         name: `${title}, ${versionName}, in ${key}`,
         words: [versionId],
         run: go(`/song/${versionId}`),
@@ -49,7 +50,7 @@ export function Palette() {
     },
     {
       heading: "Evenings",
-      acts: evenings.map(({ id, name }) => ({ name, words: [id], run: go(`/evening/${id}`) })),
+      acts: evenings.rows.map(({ id, name }) => ({ name, words: [id], run: go(`/evening/${id}`) })),
     },
     pages,
   ];
@@ -61,7 +62,7 @@ export function Palette() {
       onClose={() => leave()}
     >
       <div className="modal-box mt-[10dvh] flex max-h-[75dvh] max-w-xl flex-col p-0">
-        <Command label="Find anything" className="flex min-h-0 flex-col" loop>
+        <Command label="Find anything" className="flex min-h-0 flex-col" loop onKeyDown={onEnter}>
           <Command.Input
             ref={input}
             value={query}
@@ -70,7 +71,9 @@ export function Palette() {
             className="input input-lg w-full shrink-0 rounded-b-none border-0 border-b border-base-300"
           />
           <Command.List className="min-h-0 overflow-y-auto p-2">
-            <Command.Empty className="p-3">Nothing is called so.</Command.Empty>
+            <Command.Empty className="p-3">
+              {songs.isThere && evenings.isThere ? "Nothing is called so." : "Looking…"}
+            </Command.Empty>
             {all
               .filter(({ acts }) => acts.length > 0)
               .map(({ heading, acts }) => (
@@ -146,9 +149,39 @@ function Item({ heading, act, onDone }: { heading: string; act: PaletteAct; onDo
   );
 }
 
+/**
+ * Enter before the songs and evenings of what is typed are there waits for them, so that it never takes what stood first
+ * by chance; an act that begins with what is typed is done at once.
+ * @returns what the list of finds does on a key
+ */
+function useEnter(dialog: RefObject<HTMLElement | null>, query: string, isThere: boolean) {
+  const [waits, setWaits] = useState<string | null>(null);
+  useEffect(() => {
+    if (waits === null || !isThere) return;
+    setWaits(null);
+    // The library chooses the first of a new list a moment after it is drawn.
+    if (waits === query) requestAnimationFrame(() => chosenIn(dialog.current)?.click());
+  }, [waits, isThere, query, dialog]);
+  return (event: KeyboardEvent<HTMLElement>) => {
+    if (event.key !== "Enter" || event.nativeEvent.isComposing || isThere) return;
+    const typed = query.trim().toLowerCase();
+    const chosen = chosenIn(dialog.current)?.textContent.toLowerCase() ?? "";
+    if (typed !== "" && chosen.startsWith(typed)) return;
+    event.preventDefault();
+    setWaits(query);
+  };
+}
+
+const chosenIn = (root: HTMLElement | null) =>
+  root?.querySelector<HTMLElement>('[cmdk-item][aria-selected="true"]');
+
+/** What the server was asked for, and whether it is the answer to what is asked now (or there will be none). */
+type Found<Row> = { readonly rows: readonly Row[]; readonly isThere: boolean };
+
 /** Songs whose title or words hold what is typed, from the server. */
-function useSongs(query: string): readonly ShelfSong[] {
-  const [songs, setSongs] = useState<readonly ShelfSong[]>([]);
+function useSongs(query: string): Found<ShelfSong> {
+  const [rows, setRows] = useState<readonly ShelfSong[]>([]);
+  const [answered, setAnswered] = useState<string | null>(null);
   useEffect(() => {
     let isCurrent = true;
     const timer = setTimeout(
@@ -156,7 +189,9 @@ function useSongs(query: string): readonly ShelfSong[] {
         const found = await call(searchShelf, {
           sent: { ...WHOLE_SHELF, q: query.trim().slice(0, 100), limit: MOST_SONGS },
         });
-        if (isCurrent && found.ok) setSongs(found.answer.rows);
+        if (!isCurrent) return;
+        if (found.ok) setRows(found.answer.rows);
+        setAnswered(query);
       },
       query === "" ? 0 : 120,
     );
@@ -165,19 +200,22 @@ function useSongs(query: string): readonly ShelfSong[] {
       clearTimeout(timer);
     };
   }, [query]);
-  return songs;
+  return { rows, isThere: answered === query };
 }
 
-function useEvenings(): readonly { readonly id: string; readonly name: string }[] {
-  const [evenings, setEvenings] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
+function useEvenings(): Found<{ readonly id: string; readonly name: string }> {
+  const [rows, setRows] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
+  const [isThere, setIsThere] = useState(false);
   useEffect(() => {
     let isCurrent = true;
     void call(namesOfEvenings, {}).then((found) => {
-      if (isCurrent && found.ok) setEvenings(found.answer.evenings);
+      if (!isCurrent) return;
+      if (found.ok) setRows(found.answer.evenings);
+      setIsThere(true);
     });
     return () => {
       isCurrent = false;
     };
   }, []);
-  return evenings;
+  return { rows, isThere };
 }

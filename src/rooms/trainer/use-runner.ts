@@ -13,6 +13,8 @@ const SHOWN_SECONDS = 0.08;
 export type RunView<View> = View & {
   /** Seconds of the song; below where it begins while counting in. */
   readonly seconds: number;
+  /** When it was so, on the browser's clock, ms: a screen may be drawn late. */
+  readonly stamp: number;
   /** The second of the song that is played, or comes first. */
   readonly place: number;
 };
@@ -94,7 +96,7 @@ export function useRunner<View extends object, Own extends Device<View>>({
     onFrame?.(now);
     if (currentTime - shown < SHOWN_SECONDS) return shown;
     const { seconds, begin } = run.runner;
-    setView({ ...now, seconds, place: Math.max(begin, seconds) });
+    setView({ ...now, seconds, stamp: performance.now(), place: Math.max(begin, seconds) });
     return currentTime;
   });
   useEffect(() => {

@@ -57,7 +57,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         onHints={setHints}
         idle="A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."
       />
-      <SongLine shown={shown} seconds={view?.seconds ?? null} piece={run.piece} />
+      <SongLine shown={shown} seconds={view?.seconds ?? null} stamp={view?.stamp} piece={run.piece} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && <NextPress press={next} pedal={pedal} box={box} />}
         {running === "free" &&

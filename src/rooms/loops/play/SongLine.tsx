@@ -6,10 +6,12 @@ import type { ShownPlan } from "../use-loops";
 export function SongLine({
   shown,
   seconds,
+  stamp,
   piece,
 }: {
   shown: ShownPlan;
   seconds: number | null;
+  stamp: number | undefined;
   piece: number;
 }) {
   const { song } = shown;
@@ -20,7 +22,7 @@ export function SongLine({
   const at = tick === null || tick < 0 ? -1 : words.findLastIndex((word) => word.tick <= tick);
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
-    <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)}>
+    <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)} data-stamp={stamp}>
       <strong>{span.label}</strong>
       {count !== null && ` in ${count}`}
       <LitLine words={words} at={at} />

@@ -11,7 +11,7 @@ export function TonesLine({ song, view }: { song: SongTones; view: ToneRunView |
   const words = sungWords(soundUse.span.passages);
   const at = view === null ? -1 : words.findLastIndex((word) => word.tick <= view.tick);
   return (
-    <p className="mb-1 min-h-8 text-lg" data-seconds={view?.seconds.toFixed(3)}>
+    <p className="mb-1 min-h-8 text-lg" data-seconds={view?.seconds.toFixed(3)} data-stamp={view?.stamp}>
       <strong>{soundUse.span.label}</strong>
       {view !== null && view.seconds < 0 && ` in ${Math.ceil(-view.seconds)} s`}
       <LitLine words={words} at={at} />
