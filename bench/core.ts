@@ -7,6 +7,7 @@ import { fingerings } from "../src/core/fretboard";
 import { GUITAR_TUNING, parseTuning } from "../src/core/pitch";
 import { set } from "../src/core/song/edit";
 import { resolveCell } from "../src/core/song/read";
+import { namerByShift } from "../src/core/song/names";
 import { DOCUMENTS, PLAIN_HAND, type Player, type VersionBody } from "../src/core/song/schema";
 import { applyEdit, byOrder } from "../src/document";
 import { derive } from "../src/rooms/open/derived";
@@ -97,12 +98,14 @@ function benchTyping(): void {
   let body = versionOfSheet(readChordText(largeSheet(11)), { name: "Bench", kind: "sheet" }, makeId);
   const words = Object.keys(body.words);
   const chords = Object.keys(body.chords);
+  const namers = namerByShift(body);
+  const names = (_: null, shift: number) => namers(shift);
   const views = [
     derive.outline,
     derive.timeline,
     derive.sums,
-    derive.formRows,
-    derive.alike,
+    (of: VersionBody) => derive.formRows(of, names),
+    (of: VersionBody) => derive.alike(of, names),
     derive.cellIndex,
   ];
   for (const view of views) view(body);

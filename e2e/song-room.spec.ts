@@ -63,8 +63,8 @@ test("exceptions at one place of the form, unfolded and folded", async ({ page }
   await expect(rows.nth(2)).toContainText("until the sign");
   await panel.getByLabel("Otherwise here").selectOption({ label: "a line is different" });
   await panel.getByRole("button", { name: "Put it here" }).click();
-  await panel.getByLabel("Chord 2, written in G").fill("Em");
-  await panel.getByLabel("Chord 2, written in G").press("Enter");
+  await panel.getByLabel("Chord 2", { exact: true }).fill("Em");
+  await panel.getByLabel("Chord 2", { exact: true }).press("Enter");
   await expect(rows.nth(2)).toContainText("line 1 is different");
   await panel.getByLabel("Key").fill("2");
   await panel.getByLabel("Key").press("Enter");
@@ -115,8 +115,8 @@ test("versions: started from another, compared, a difference taken over, gone ba
   await expect(page.getByText("Two of a Kind · Easy")).toBeVisible();
   const verse = page.getByRole("region", { name: "Verse", exact: true });
   await verse.getByRole("button", { name: "Change line 1 of Verse" }).click();
-  await verse.getByLabel("Chord 2, written in G").fill("Cadd9");
-  await verse.getByLabel("Chord 2, written in G").press("Enter");
+  await verse.getByLabel("Chord 2", { exact: true }).fill("Cadd9");
+  await verse.getByLabel("Chord 2", { exact: true }).press("Enter");
   await page.getByLabel("Tempo").fill("66");
   await page.getByLabel("Tempo").press("Enter");
   await saved(page);

@@ -142,8 +142,8 @@ test("lines: words, chords by keys, an unreadable chord said and kept out", asyn
   await expect(verse.getByText("line 1 of Verse 1, beat 3 of 8: Em, 2 beats")).toBeVisible();
   await page.keyboard.press("Delete");
   await expect(verse.locator(".sung-chord")).toHaveText(["G", "D/F♯", "Em7", "C"]);
-  await verse.getByLabel("Chord 2, written in G").fill("H7");
-  await verse.getByLabel("Chord 2, written in G").press("Enter");
+  await verse.getByLabel("Chord 2", { exact: true }).fill("H7");
+  await verse.getByLabel("Chord 2", { exact: true }).press("Enter");
   await expect(verse.getByRole("alert")).toContainText("“H7” can’t be read as a chord.");
   await expect(verse.locator(".sung-chord").nth(1)).toHaveText("D/F♯");
   const chords = ["G", "Bm7", "D/F♯", "Em7", "C"];

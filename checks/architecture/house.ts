@@ -158,7 +158,7 @@ export const FRONT_DOORS = [
 
 /** Folders inside a folder of the core, lowest first, where they stand on each other. */
 export const INSIDE: Readonly<Record<string, readonly string[]>> = {
-  "src/core/song": ["schema", "read", "edit", "compare"],
+  "src/core/song": ["schema", "read", "names", "moments", "edit", "compare"],
 };
 
 /** Tests, and what they share: they may reach inside, and nothing that ships may use them. */

@@ -162,6 +162,10 @@ export const loops = engine({
   read: (input): LoopsQuestion => ({ looped: readLoopCase(input), trade: true }),
   compute: ({ looped, trade }, { budget }) =>
     planLoops(budget === undefined ? looped : { ...looped, budget }, { trade }),
+  tell: (plan) => ({
+    ...plan,
+    clashes: plan.clashes.map(({ layer, section, beats, why }) => ({ layer, section, beats, why })),
+  }),
   refuse: (problem) => new FieldError(pathOf(problem), describeLoopProblem(problem)),
 });
 

@@ -11,11 +11,15 @@ export type Dots = (typeof DOTS)[number];
 /** What a bass that is no tone of the chord is to its root. */
 const DEGREES = ["1", "b2", "2", "b3", "3", "4", "b5", "5", "#5", "6", "b7", "7"] as const;
 
-/** A string each: the note that sounds, or its degree in the chord; nothing for fingers, which the diagram knows. */
+/**
+ * A string each: the note, or its degree in the chord; nothing for fingers, which the diagram knows.
+ * @param noteOf how a note is told, by its pitch class
+ */
 export function dotLabels(
   dots: Dots,
   { frets, pitches }: Pick<Fingering, "frets" | "pitches">,
   symbol: string,
+  noteOf: (pitchClass: number) => string,
 ): DotLabels | undefined {
   if (dots === "fingers") return undefined;
   const sounding = [...pitches];
@@ -29,8 +33,8 @@ export function dotLabels(
   return frets.map((fret) => {
     if (fret === null) return null;
     const pitch = sounding.shift() ?? "";
-    if (dots === "notes") return pretty(pitch.replace(/-?\d+$/u, ""));
     const midi = parsePitch(pitch);
+    if (dots === "notes") return midi.ok ? noteOf(midi.value % 12) : "?";
     return pretty((midi.ok && degrees.get(midi.value % 12)) || "?");
   });
 }

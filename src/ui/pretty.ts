@@ -1,8 +1,7 @@
+import { realSigns as pretty } from "@/core/pitch";
 import type { Role, SectionKind } from "@/core/song/schema";
 
-/** Note, key and chord names with real accidentals. @example pretty("Bb/D#") // => "B♭/D♯" */
-export const pretty = (symbol: string): string =>
-  symbol.replaceAll("#", "♯").replace(/(?<=[A-G])b+|b(?=\d)/gu, (flats) => "♭".repeat(flats.length));
+export { pretty };
 
 /** "F♯ minor". */
 export const describeKey = (key: string): string =>

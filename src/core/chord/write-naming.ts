@@ -50,7 +50,11 @@ function writeGerman(name: NoteName, alter: number): string {
 /** Degrees of the major scale by their place on the line of fifths from the tonic. */
 const DEGREES = [4, 1, 5, 2, 6, 3, 7] as const;
 
-function writeDegree(fifths: number): string {
+/** A degree has one sign at most: a name farther off takes its neighbour's. */
+function writeDegree(far: number): string {
+  let fifths = far;
+  while (fifths < -8) fifths += 12;
+  while (fifths > 12) fifths -= 12;
   const alter = Math.floor((fifths + 1) / 7);
   return signs(alter) + DEGREES[(((fifths + 1) % 7) + 7) % 7]!;
 }

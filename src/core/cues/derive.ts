@@ -4,9 +4,9 @@ import { describePress, type FootPress, looperPlayer } from "../loops";
 import type { BandSheet, SheetPart } from "../parts";
 import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
+import { namerByShift } from "../song/names";
 import {
   clockOf,
-  namerByShift,
   type Passage,
   type SongClock,
   spansOfForm,

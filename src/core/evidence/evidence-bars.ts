@@ -1,6 +1,7 @@
 import { type Chord, parseChord, pitchClassesOf } from "../chord";
 import { formatKey, type Key, pitchClassOf, semitonesUp } from "../pitch";
-import { keysOf, namerByShift, type Timeline, timelineOf } from "../song/read";
+import { namerByShift } from "../song/names";
+import { keysOf, type Timeline, timelineOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
 
 /** A stretch of one bar under one chord; `from` and `to` are shares of the bar, 0 to 1. */

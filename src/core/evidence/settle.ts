@@ -1,7 +1,8 @@
 import { moveChord, parseChord } from "../chord";
 import { moveKey } from "../pitch";
 import { batch, set, type VersionCommand } from "../song/edit";
-import { keysOf, namerByShift } from "../song/read";
+import { namerByShift } from "../song/names";
+import { keysOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
 
 /**

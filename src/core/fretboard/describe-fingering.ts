@@ -1,5 +1,5 @@
 import { capital } from "../../base";
-import { stringNames, type Tuning } from "../pitch";
+import { type NoteName, stringNames, type Tuning } from "../pitch";
 import { describeList, FINGER_WORDS, ordinal } from "./finger-words";
 import type { Fingering } from "./fingerings";
 import type { Finger } from "./hand";
@@ -7,14 +7,16 @@ import type { Finger } from "./hand";
 /**
  * A fingering as an instruction: a sentence a finger, the thumb first, with what it damps; then the open strings,
  * and those that are not struck. Frets count from the capo.
+ * @param write how notes are written; in letters when left out
  * @example describeFingering(C x32010, standard)[1] // => "Ring finger: A string, 3rd fret; the same finger damps low E."
  */
 export function describeFingering(
   fingering: Pick<Fingering, "frets" | "fingers" | "mutes">,
   tuning: Tuning,
+  write?: (name: NoteName) => string,
 ): string[] {
   const { frets, fingers, mutes } = fingering;
-  const names = stringNames(tuning);
+  const names = stringNames(tuning, write);
   const dampedBy = (by: Finger | "thumb" | "not struck"): string[] =>
     mutes.filter((mute) => mute.by === by).map((mute) => names[mute.string]!);
   const sentences: string[] = [];

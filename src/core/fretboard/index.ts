@@ -33,7 +33,7 @@ export {
   voicePath,
   withPassing,
 } from "./path";
-export { standIns } from "./stand-ins";
+export { describeStandIn, standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";
 export { readTuningWords, type SaidTuning } from "./tuning-words";

@@ -8,7 +8,15 @@ import {
   pitchClassesOf,
   type SoundingChord,
 } from "../chord";
-import { formatNoteName, type Key, parsePitch, pitchClassOf, scaleClasses, scaleOfKey } from "../pitch";
+import {
+  formatNoteName,
+  type Key,
+  type NoteName,
+  parsePitch,
+  pitchClassOf,
+  scaleClasses,
+  scaleOfKey,
+} from "../pitch";
 import { describeList } from "./finger-words";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
 import type { Term } from "./terms";
@@ -24,6 +32,9 @@ export type StandIn = {
   readonly adds: readonly string[];
   /** How much less it asks of the hand than the chord's own easiest shape; null where this hand can't hold the chord at all. */
   readonly easierBy: number | null;
+  /** The chart's slash bass, where somebody else has to play it. */
+  readonly leavesBass: NoteName | null;
+  /** The whole in letters, as it sounds. */
   readonly words: string;
 };
 
@@ -101,14 +112,10 @@ function describe(
   if (!written.ok || written.value.kind === "none") return null;
   const givesUp = missing.map((one) => degreeOf(one, root));
   const adds = added.map((one) => degreeOf(one, root));
-  return {
-    fingering,
-    is: name.symbol,
-    givesUp,
-    adds,
-    easierBy,
-    words: describeStandIn(name.symbol, chord, givesUp, adds, lowestOf(fingering)),
-  };
+  const leavesBass =
+    chord.bass !== null && pitchClassOf(chord.bass) !== lowestOf(fingering) ? chord.bass : null;
+  const standIn = { fingering, is: name.symbol, givesUp, adds, easierBy, leavesBass };
+  return { ...standIn, words: describeStandIn(standIn, chord.symbol) };
 }
 
 const DEGREE_WORDS = [
@@ -137,18 +144,24 @@ function lowestOf({ pitches }: Fingering): number {
   return Math.min(...midis) % 12;
 }
 
-function describeStandIn(
-  is: string,
-  chord: SoundingChord,
-  givesUp: readonly string[],
-  adds: readonly string[],
-  lowest: number,
+/**
+ * What a stand-in is, and what it changes.
+ * @param chord the chart's chord as it sounds
+ * @param nameOf how chords are told, and notes
+ * @example "A7sus4, for Am: gives up the minor third; adds the fourth and seventh"
+ */
+export function describeStandIn(
+  { is, givesUp, adds, leavesBass }: Omit<StandIn, "words">,
+  chord: string,
+  nameOf: { readonly chord: (symbol: string) => string; readonly note: (name: NoteName) => string } = {
+    chord: (symbol) => symbol,
+    note: formatNoteName,
+  },
 ): string {
-  const bass = chord.bass !== null && pitchClassOf(chord.bass) !== lowest ? formatNoteName(chord.bass) : null;
   const parts = [
     givesUp.length > 0 ? `gives up the ${describeList(givesUp)}` : "",
     adds.length > 0 ? `adds the ${describeList(adds)}` : "",
-    bass === null ? "" : `leaves the bass ${bass} to somebody else`,
+    leavesBass === null ? "" : `leaves the bass ${nameOf.note(leavesBass)} to somebody else`,
   ].filter((part) => part !== "");
-  return `${is}, for ${chord.symbol}: ${parts.join("; ")}`;
+  return `${nameOf.chord(is)}, for ${nameOf.chord(chord)}: ${parts.join("; ")}`;
 }

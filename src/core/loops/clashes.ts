@@ -1,5 +1,5 @@
 import { type Chord, clashesWith, pitchClassesOf, type SoundingChord } from "../chord";
-import { formatNoteName, type Key, nameInKey, nameOfPitchClass, pitchClassOf } from "../pitch";
+import { formatNoteName, type Key, type NoteName, nameInKey, nameOfPitchClass, pitchClassOf } from "../pitch";
 import type { ChordBeats, LoopCase, LoopLayer } from "./loop-case";
 import { runsOf, sectionBeats } from "./track-runs";
 import type { LoopWay } from "./way";
@@ -9,8 +9,18 @@ export type Clash = {
   readonly layer: string;
   readonly section: string;
   readonly beats: readonly number[];
+  /** The first reason, and how many others there are. */
+  readonly reason: ClashReason;
+  readonly more: number;
+  /** Both in letters, as they sound. */
   readonly why: string;
 };
+
+/** Why a loop's chord clashes with another, both as they sound. */
+export type ClashReason = { readonly loop: string; readonly chord: string } & (
+  | { readonly kind: "semitone"; readonly note: NoteName }
+  | { readonly kind: "shared"; readonly tones: 0 | 1 }
+);
 
 /** A loop that is stopped in the middle of a pass: at which of its bars, counted from 0. */
 export type Cut = { readonly layer: string; readonly section: string; readonly bar: number };
@@ -21,22 +31,39 @@ const EPSILON = 1e-6;
 /**
  * Why two chords clash, or null: a tone of the loop's chord that is not in the other and lies a semitone from one of its
  * tones (a seventh of the key over its own chord is left in peace), or other roots with fewer than two shared tones.
- * @example clashOfChords(A, Dm, D minor) // => "C# of A lies a semitone from a tone of Dm"
+ * @example clashOfChords(A, Dm, D minor) // => { kind: "semitone", note: C#, loop: "A", chord: "Dm" }
  */
-export function clashOfChords(loop: Chord, chord: Chord, key: Key | null): string | null {
+export function clashOfChords(loop: Chord, chord: Chord, key: Key | null): ClashReason | null {
   if (loop.kind === "none" || chord.kind === "none") return null;
   const [grating] = clashesWith(pitchClassesOf(loop), chord, key);
-  if (grating !== undefined)
-    return `${nameOf(grating, loop, key)} of ${loop.symbol} lies a semitone from a tone of ${chord.symbol}`;
+  const both = { loop: loop.symbol, chord: chord.symbol };
+  if (grating !== undefined) return { kind: "semitone", note: nameOf(grating, loop, key), ...both };
   if (pitchClassOf(loop.root) === pitchClassOf(chord.root)) return null;
   const tones = pitchClassesOf(chord);
   const shared = pitchClassesOf(loop).filter((tone) => tones.includes(tone)).length;
-  if (shared >= 2) return null;
-  return `${loop.symbol} and ${chord.symbol} share ${shared === 0 ? "no tone" : "one tone only"}`;
+  return shared >= 2 ? null : { kind: "shared", tones: shared === 0 ? 0 : 1, ...both };
 }
 
-const nameOf = (pitchClass: number, chord: SoundingChord, key: Key | null): string =>
-  formatNoteName(key ? nameInKey(pitchClass, key) : nameOfPitchClass(pitchClass, chord.root + 2));
+/**
+ * A reason in words.
+ * @param nameOf how chords are told, and notes; in letters when left out
+ * @example "C# of A lies a semitone from a tone of Dm"
+ */
+export function describeClash(
+  reason: ClashReason,
+  nameOf: { readonly chord: (symbol: string) => string; readonly note: (name: NoteName) => string } = {
+    chord: (symbol) => symbol,
+    note: formatNoteName,
+  },
+): string {
+  const [loop, chord] = [nameOf.chord(reason.loop), nameOf.chord(reason.chord)];
+  return reason.kind === "semitone"
+    ? `${nameOf.note(reason.note)} of ${loop} lies a semitone from a tone of ${chord}`
+    : `${loop} and ${chord} share ${reason.tones === 0 ? "no tone" : "one tone only"}`;
+}
+
+const nameOf = (pitchClass: number, chord: SoundingChord, key: Key | null): NoteName =>
+  key ? nameInKey(pitchClass, key) : nameOfPitchClass(pitchClass, chord.root + 2);
 
 /** A chord from one beat to another. */
 type ChordSpan = { readonly chord: Chord; readonly from: number; readonly to: number };
@@ -66,8 +93,8 @@ function loopSpans(
 
 /** The reason of each pair of chords is worked out once. */
 function rememberedClash(key: Key | null) {
-  const known = new Map<string, string | null>();
-  return (loop: Chord, chord: Chord): string | null => {
+  const known = new Map<string, ClashReason | null>();
+  return (loop: Chord, chord: Chord): ClashReason | null => {
     const pair = `${loop.symbol}\n${chord.symbol}`;
     const before = known.get(pair);
     if (before !== undefined) return before;
@@ -90,9 +117,11 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
       for (let at = from; at < to; at++) {
         const { beats, reasons } = clashesIn(asked, layer, at, starts[at]! - starts[from]!, clash);
         if (beats.length === 0) continue;
-        const why = `${reasons[0]!}${reasons.length > 1 ? ` (and ${reasons.length - 1} more)` : ""}`;
+        const reason = reasons[0]!;
+        const more = reasons.length - 1;
+        const why = `${describeClash(reason)}${more > 0 ? ` (and ${more} more)` : ""}`;
         const order = asked.layers.indexOf(layer);
-        found.push({ layer: id, section: asked.sections[at]!.id, beats, why, at, order });
+        found.push({ layer: id, section: asked.sections[at]!.id, beats, reason, more, why, at, order });
       }
     }
   return found
@@ -106,11 +135,11 @@ function clashesIn(
   layer: LoopLayer,
   at: number,
   gone: number,
-  clash: (loop: Chord, chord: Chord) => string | null,
-): { readonly beats: number[]; readonly reasons: readonly string[] } {
+  clash: (loop: Chord, chord: Chord) => ClashReason | null,
+): { readonly beats: number[]; readonly reasons: readonly ClashReason[] } {
   const { bars, chords } = sections[at]!;
   const all = bars * beatsPerBar;
-  const reasonOf = new Map<number, string>();
+  const reasonOf = new Map<number, ClashReason>();
   const section = spansOf(chords);
   for (const loop of loopSpans(layer.progression, layer.bars * beatsPerBar, gone, all))
     for (const one of section) {

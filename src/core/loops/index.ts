@@ -1,5 +1,6 @@
 export * from "./box";
 export { buildOf } from "./build";
+export { type ClashReason, describeClash } from "./clashes";
 export { describeLoopProblem } from "./describe-grouping";
 export {
   type ChordBeats,

@@ -5,7 +5,7 @@ import type { HandRequest } from "./shapes";
 
 /** A chord somebody who doesn't know the song could play each time it comes. */
 export type OneChord = {
-  readonly name: string;
+  /** As it sounds. */
   readonly symbol: string;
   readonly fingering: Fingering;
   readonly beats: number;
@@ -30,7 +30,7 @@ export function joinCold(plan: ShapePlan): OneChord[] {
       const fingering = path[index]!;
       if (fingering.pitches.length === 0) continue;
       const known = chords.get(event.symbol) ?? {
-        one: { name: event.name, symbol: event.symbol, fingering, beats: 0, returns: [] },
+        one: { symbol: event.symbol, fingering, beats: 0, returns: [] },
         returns: new Map<string, number[]>(),
       };
       known.returns.set(event.label, [...(known.returns.get(event.label) ?? []), event.bar]);

@@ -1,13 +1,12 @@
 import { formatKey } from "../pitch";
 import type { LineSum } from "../rhythm";
+import { Namer, readerOf } from "../song/names";
 import {
   indexCells,
-  Namer,
   outlineOf,
   type Passage,
   passageSum,
   type ResolvedCell,
-  readerOf,
   resolveCell,
   type TimedLine,
   timelineOf,

@@ -1,7 +1,7 @@
 import { parseChord } from "../chord";
 import type { ChordUnder } from "../fretboard";
 import { type Key, scaleClasses, scaleOfKey } from "../pitch";
-import { Namer } from "../song/read";
+import { Namer, PLAIN_READER } from "../song/names";
 import type { VersionBody } from "../song/schema";
 import type { SheetRow } from "./band";
 
@@ -10,7 +10,7 @@ export type SectionChord = ChordUnder & { readonly id: string; readonly symbol: 
 
 /** The chords of a use in time; what can't be read is left out. */
 export function chordsOfRow(body: Pick<VersionBody, "version">, row: SheetRow): SectionChord[] {
-  const namer = new Namer(body, null, row.passage.shift);
+  const namer = new Namer(body, PLAIN_READER, row.passage.shift);
   return row.passage.lines.flatMap((line) =>
     line.outline.chords.flatMap(({ chord }, at): SectionChord[] => {
       const { sounding } = namer.name(chord.symbol);
@@ -28,6 +28,6 @@ export function scaleOfRow(
   body: Pick<VersionBody, "version">,
   row: SheetRow,
 ): { readonly key: Key; readonly scale: ReadonlySet<number> } {
-  const { key } = new Namer(body, null, row.passage.shift);
+  const { key } = new Namer(body, PLAIN_READER, row.passage.shift);
   return { key, scale: new Set(scaleClasses(key.tonic, scaleOfKey(key))) };
 }

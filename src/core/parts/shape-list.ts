@@ -4,8 +4,7 @@ import { type HandRequest, requestKey } from "./shapes";
 
 /** A shape of a player's song, once, with where it is used. */
 export type ListedShape = {
-  /** What the player reads, and how it sounds. */
-  readonly name: string;
+  /** How it sounds. */
   readonly symbol: string;
   readonly hand: HandRequest;
   readonly fingering: Fingering;
@@ -26,7 +25,6 @@ export function listShapes(plan: ShapePlan): ListedShape[] {
       const key = `${requestKey({ ...run.hand, symbol: event.symbol })} ${fingering.frets.join()}`;
       const known = listed.get(key);
       listed.set(key, {
-        name: event.name,
         symbol: event.symbol,
         hand: run.hand,
         fingering: known && known.fingering.difficulty <= fingering.difficulty ? known.fingering : fingering,

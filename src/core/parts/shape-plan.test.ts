@@ -32,7 +32,7 @@ describe("a plan of a song's shapes", () => {
     const { runs, beatMs } = planRequest(body, body.players.p0!);
     expect(beatMs).toBe(1000);
     expect(runs).toHaveLength(1);
-    expect(runs[0]!.events.map((one) => `${one.name}:${one.beats}`).join(" ")).toBe(
+    expect(runs[0]!.events.map((one) => `${one.symbol}:${one.beats}`).join(" ")).toBe(
       "G:4 D:4 Em:4 C:4 G:4 D:4 C:12 G:4 D:8 C:4 G:4 D:8",
     );
     expect(runs[0]!.events[7]).toMatchObject({ label: "chorus", bar: 10 });
@@ -40,7 +40,7 @@ describe("a plan of a song's shapes", () => {
 
   it("gives each chord one shape, made of its own tones, as cheap as the greedy way or cheaper", () => {
     const plan = planOf(body);
-    expect(listShapes(plan).map((one) => one.name)).toEqual(["G", "D", "Em", "C"]);
+    expect(listShapes(plan).map((one) => one.symbol)).toEqual(["G", "D", "Em", "C"]);
     for (const { symbol, fingering } of listShapes(plan)) {
       const allowed = pitchClassesOf(unwrap(parseChord(symbol)) as SoundingChord);
       for (const pitch of fingering.pitches) expect(allowed).toContain(unwrap(parsePitch(pitch)) % 12);
@@ -108,7 +108,7 @@ describe("a plan of a song's shapes", () => {
 
 describe("the list to learn", () => {
   it("counts each shape and says where it is used", () => {
-    const G = listShapes(planOf(body)).find((one) => one.name === "G")!;
+    const G = listShapes(planOf(body)).find((one) => one.symbol === "G")!;
     expect([G.times, G.beats, G.where]).toEqual([4, 16, ["verse", "chorus"]]);
   });
 

@@ -1,16 +1,15 @@
 import { parseChord } from "../chord";
 import { type Fingering, type Frets, type HandEvent, type Move, voicePath } from "../fretboard";
 import { beatsOfTicks } from "../rhythm";
+import { namerByShift } from "../song/names";
 import {
   type CellIndex,
   findChoice,
   hasStrings,
   indexCells,
   isOut,
-  Namer,
   type Outline,
   outlineOf,
-  readerOf,
   resolveCell,
   spotOf,
   type Timeline,
@@ -24,8 +23,6 @@ import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shap
 export type PlanEvent = {
   /** The sounding symbol. */
   readonly symbol: string;
-  /** What the player reads. */
-  readonly name: string;
   readonly beats: number;
   /** Frets somebody chose here. */
   readonly lock: Frets | null;
@@ -80,7 +77,7 @@ export function planRequest(
   const version = versionRow(body);
   const runs: { hand: HandRequest; events: PlanEvent[] }[] = [];
   if (!hasStrings(player)) return { runs, beatMs: 60000 / version.bpm, vary: false };
-  const namers = new Map<string, Namer>();
+  const namerAt = namerByShift(body);
   let open: (typeof runs)[number] | null = null;
   for (const passage of timeline.passages) {
     const cell = resolveCell(index, passage.use, player);
@@ -93,12 +90,10 @@ export function planRequest(
       open = { hand, events: [] };
       runs.push(open);
     }
-    const id = `${hand.capo} ${passage.shift}`;
-    const namer: Namer = namers.get(id) ?? new Namer(body, readerOf(player, hand.capo), passage.shift);
-    namers.set(id, namer);
+    const namer = namerAt(passage.shift);
     for (const line of passage.lines) {
       for (const [at, { chord }] of line.outline.chords.entries()) {
-        const { sounding, read, chord: readable } = namer.name(chord.symbol);
+        const { sounding, chord: readable } = namer.name(chord.symbol);
         const event = line.events[at]!;
         if (!readable || event.ticks <= 0) continue;
         const place = { useId: passage.use.id, chordId: chord.id, symbol: sounding };
@@ -114,7 +109,6 @@ export function planRequest(
           passage.bars.findLast((one) => one.tick <= event.tick)?.number ?? passage.bars[0]?.number ?? 0;
         open.events.push({
           symbol: sounding,
-          name: read,
           beats,
           lock,
           useId: passage.use.id,

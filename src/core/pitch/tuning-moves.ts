@@ -1,20 +1,19 @@
 import type { Semitones } from "../../base";
-import { formatPitch } from "./pitch";
-import { parseTuning, STANDARD_TUNINGS, stringNames, type Tuning } from "./tuning";
+import { formatTuning, parseTuning, STANDARD_TUNINGS, stringNames, type Tuning } from "./tuning";
 
 /** Tunings players know by name (common practice, no source). */
 export const NAMED_TUNINGS = Object.freeze([
   { name: "Standard", strings: ["E2", "A2", "D3", "G3", "B3", "E4"] },
   { name: "A semitone down", strings: ["Eb2", "Ab2", "Db3", "Gb3", "Bb3", "Eb4"] },
   { name: "A whole tone down", strings: ["D2", "G2", "C3", "F3", "A3", "D4"] },
-  { name: "Low D", strings: ["D2", "A2", "D3", "G3", "B3", "E4"] },
-  { name: "Both Es to D", strings: ["D2", "A2", "D3", "G3", "B3", "D4"] },
+  { name: "Drop D", strings: ["D2", "A2", "D3", "G3", "B3", "E4"] },
+  { name: "Both Es at D", strings: ["D2", "A2", "D3", "G3", "B3", "D4"] },
   { name: "D A D G A D", strings: ["D2", "A2", "D3", "G3", "A3", "D4"] },
   { name: "Open G", strings: ["D2", "G2", "D3", "G3", "B3", "D4"] },
   { name: "Open D", strings: ["D2", "A2", "D3", "F#3", "A3", "D4"] },
   { name: "Open E", strings: ["E2", "B2", "E3", "G#3", "B3", "E4"] },
   { name: "Standard", strings: ["E1", "A1", "D2", "G2"] },
-  { name: "Low D", strings: ["D1", "A1", "D2", "G2"] },
+  { name: "Drop D", strings: ["D1", "A1", "D2", "G2"] },
   { name: "A semitone down", strings: ["Eb1", "Ab1", "Db2", "Gb2"] },
   { name: "Standard", strings: ["B0", "E1", "A1", "D2", "G2"] },
   { name: "Standard", strings: ["B1", "E2", "A2", "D3", "G3", "B3", "E4"] },
@@ -43,6 +42,7 @@ const WHOLE_TONE = 2;
 export function tuningMoves(from: Tuning, to: Tuning): TuningMove[] | null {
   if (from.length !== to.length) return null;
   const names = stringNames(from);
+  const [now, then] = [formatTuning(from), formatTuning(to)];
   const usual = parseTuning(STANDARD_TUNINGS[from.length] ?? []);
   return from.map((midi, string) => {
     const semitones = to[string]! - midi;
@@ -50,8 +50,8 @@ export function tuningMoves(from: Tuning, to: Tuning): TuningMove[] | null {
     return {
       string,
       name: names[string]!,
-      from: formatPitch(midi),
-      to: formatPitch(to[string]!),
+      from: now[string]!,
+      to: then[string]!,
       semitones,
       mayBreak: semitones > WHOLE_TONE || aboveUsual > WHOLE_TONE,
     };

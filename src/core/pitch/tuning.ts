@@ -1,4 +1,5 @@
 import { fail, type Midi, modulo, ok, type Result, type Semitones } from "../../base";
+import { formatNoteName, type NoteName, nameOfPitchClass } from "./note-name";
 import { formatPitch, parsePitch } from "./pitch";
 
 /** Open strings as MIDI numbers, from the string nearest the player's face. */
@@ -58,11 +59,15 @@ export function tuningShift(tuning: Tuning): Semitones {
 }
 
 /**
- * What people call the strings: by their note, and two alike as the low and the high one.
- * @example stringNames of a standard guitar // => ["low E", "A", "D", "G", "B", "high E"]
+ * What people call the strings: by their note, and two alike as the low and the high one. Strings that are evenly tuned down or
+ * up keep their old names, and the low string of Drop D is a D (common practice, no source).
+ * @param write how a note is written; in letters when left out
+ * @example stringNames of a standard guitar, or of one a semitone down // => ["low E", "A", "D", "G", "B", "high E"]
  */
-export function stringNames(tuning: Tuning): string[] {
-  const letters = formatTuning(tuning).map((name) => name.replace(/-?\d+$/u, ""));
+export function stringNames(played: Tuning, write: (name: NoteName) => string = formatNoteName): string[] {
+  const shift = tuningShift(played);
+  const tuning = played.map((midi) => midi - shift);
+  const letters = tuning.map((midi) => write(FLATS[modulo(midi, 12)] ?? nameOfPitchClass(modulo(midi, 12))));
   return letters.map((letter, string) => {
     const alike = letters.flatMap((other, at) => (other === letter ? [at] : []));
     if (alike.length === 1) return letter;

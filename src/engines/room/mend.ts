@@ -1,6 +1,6 @@
 import { ok } from "@/base";
 import { bandSheet, type ChordSum, type Mend, mendSum } from "@/core/parts";
-import { namerByShift } from "@/core/song/read";
+import { namerByShift } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import { roomEngine } from "../engine";
 

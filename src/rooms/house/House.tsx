@@ -10,10 +10,10 @@ import { byOrder } from "@/document";
 import type { Loaded, Saving } from "@/document/client";
 import { Lantern, type Lit } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
-import { pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
 import { HelpButtons } from "../frame";
 import { useLoopFindings } from "../loops";
+import { queryOf, SongNames, useNames, windowNames } from "../names";
 import {
   derive,
   OpenSongProvider,
@@ -129,6 +129,7 @@ const Stages = memo(function Stages({
   players: VersionBody["players"];
 }) {
   const inOrder = Object.values(players).sort(byOrder);
+  const query = queryOf(useStore(windowNames));
   return (
     <div className="mt-4 px-2 max-md:mt-2">
       <h2 className="text-sm max-md:sr-only">Stage</h2>
@@ -138,13 +139,13 @@ const Stages = memo(function Stages({
         <ul className="flex gap-3 md:flex-col md:gap-1">
           {inOrder.map((player) => (
             <li key={player.id}>
-              <Link className="link text-sm" href={`/stage/${versionId}/${player.id}`}>
+              <Link className="link text-sm" href={`/stage/${versionId}/${player.id}${query}`}>
                 {player.name}’s stage
               </Link>
             </li>
           ))}
           <li>
-            <Link className="link text-sm" href={`/print/${versionId}`}>
+            <Link className="link text-sm" href={`/print/${versionId}${query}`}>
               Print the sheets
             </Link>
           </li>
@@ -171,11 +172,12 @@ function TopLine() {
   const saving = versionSaving === "saved" ? songSaving : versionSaving;
   const { title } = Object.values(useSong().song)[0]!;
   const version = versionRow(useRows("version"));
+  const namer = useNames()();
   const ready = useReady();
   return (
     <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2 md:px-6">
       <p className="mr-auto min-w-0 break-words">
-        <strong>{title}</strong> · {version.name} · sounds in {pretty(version.key)}
+        <strong>{title}</strong> · {version.name} · sounds in {namer.keyName(namer.soundingKey)}
       </p>
       <span
         aria-live="polite"
@@ -189,6 +191,7 @@ function TopLine() {
           </a>
         )}
       </span>
+      <SongNames />
       <UndoRedo history={history} />
       <HelpButtons />
     </header>

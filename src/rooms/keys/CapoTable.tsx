@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, useMemo, useRef } from "react";
 import { moveChord, parseChord } from "@/core/chord";
-import { formatKey, type Key } from "@/core/pitch";
+import type { Key } from "@/core/pitch";
 import { set } from "@/core/song/edit";
 import type { Player } from "@/core/song/schema";
 import type { AnswerOf } from "@/engines/window";
@@ -10,7 +10,7 @@ import { useEngine, useEngines } from "@/engines/window";
 import { keyAct } from "@/ui/keys";
 import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
-import { written } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, useAct, useDerived } from "../open";
 import { NamesChoice } from "../players";
 import { capoQuestion } from "./capo-question";
@@ -141,15 +141,16 @@ function CapoLine({
   onChoose: () => void;
 }) {
   const shapes = [...new Set(row.chords.map((chord) => chord.shape))];
-  const named = (symbol: string) => written(shapeName(symbol, soundingKey, row.shapeKey), player);
+  const namer = useNames()({ player, capo: row.capo });
+  const named = (symbol: string) => namer.shape(shapeName(symbol, soundingKey, row.shapeKey));
   return (
     <tr
       className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}
       aria-current={chosen ? "true" : undefined}
     >
       <th scope="row">{row.capo}</th>
-      <td>{written(formatKey(row.shapeKey), player)}</td>
-      <td className="font-mono text-sm">{shapes.map((shape) => written(shape, player)).join("  ")}</td>
+      <td>{namer.keyName(row.shapeKey)}</td>
+      <td className="font-mono text-sm">{shapes.map((shape) => namer.shape(shape)).join("  ")}</td>
       <td className="whitespace-nowrap">
         {row.effort === null ? (
           "no fingering"
@@ -167,7 +168,7 @@ function CapoLine({
       <td>
         {row.hardest && (
           <>
-            <span className="font-mono">{written(row.hardest.shape, player)}</span>{" "}
+            <span className="font-mono">{namer.shape(row.hardest.shape)}</span>{" "}
             {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
           </>
         )}

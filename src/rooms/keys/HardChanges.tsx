@@ -4,7 +4,7 @@ import type { ListedChange } from "@/core/parts";
 import type { Player } from "@/core/song/schema";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
-import { pretty } from "@/ui/pretty";
+import { useNames } from "../names";
 
 /** The changes to practise first, with what makes them hard. */
 export function HardChanges({
@@ -16,6 +16,9 @@ export function HardChanges({
   player: Player;
   dots: Dots;
 }) {
+  const names = useNames();
+  const told = ({ capo }: ListedChange, { symbol }: ListedChange["from"]) =>
+    names({ player, capo }).readSounding(symbol);
   if (changes.length === 0) return null;
   return (
     <section aria-label="The hardest changes" className="mt-8">
@@ -35,7 +38,7 @@ export function HardChanges({
             </span>
             <span className="min-w-60 flex-1">
               <strong>
-                {pretty(change.from.name)} to {pretty(change.to.name)}
+                {told(change, change.from)} to {told(change, change.to)}
               </strong>
               , cost {change.cost.toFixed(1)}
               {change.isQuick && ", doubled because the chord before lasts under 700 ms"};{" "}
@@ -59,15 +62,17 @@ export function HardChanges({
 function Held({ change, at, player, dots }: { change: ListedChange; at: 0 | 1; player: Player; dots: Dots }) {
   const event = at === 0 ? change.from : change.to;
   const shape = change.shapes[at];
+  const namer = useNames()({ player, capo: change.capo });
+  const name = namer.readSounding(event.symbol);
   return (
     <span className="text-center">
-      <span className="block font-mono font-bold">{pretty(event.name)}</span>
+      <span className="block font-mono font-bold">{name}</span>
       <ChordDiagram
         shape={shape}
-        name={event.name}
+        name={name}
         capo={change.capo}
         leftHanded={player.leftHanded}
-        labels={dotLabels(dots, shape, event.symbol)}
+        labels={dotLabels(dots, shape, event.symbol, (one) => namer.noteOf(one))}
         className="h-24"
       />
     </span>

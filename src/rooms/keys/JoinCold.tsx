@@ -7,11 +7,9 @@ import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { Neck } from "@/ui/Neck";
-import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { namesOfStrings } from "@/ui/voicing-words";
-import { writtenNote } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, useDerived, useRows } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
@@ -21,6 +19,7 @@ export function JoinCold({ player }: { player: Player }) {
     "shape-plan",
     useDerived((body) => derive.planOf(body, player)),
   );
+  const namer = useNames()({ player, capo: player.capo });
   const plan = search.data;
   const chords = plan ? joinCold(plan) : [];
   const one = chords.find((chord) => chord.symbol === symbol) ?? chords[0];
@@ -35,7 +34,7 @@ export function JoinCold({ player }: { player: Player }) {
             value={one.symbol}
             options={chords.map((chord) => ({
               value: chord.symbol,
-              label: `${pretty(chord.name)}, ${Math.round(chord.share * 100)} % of the song`,
+              label: `${namer.readSounding(chord.symbol)}, ${Math.round(chord.share * 100)} % of the song`,
             }))}
             onSet={setSymbol}
           />
@@ -56,14 +55,16 @@ export function JoinCold({ player }: { player: Player }) {
 function Card({ one, player }: { one: OneChord; player: Player }) {
   const body = useRows("version");
   const { sounding } = keysOf(body);
+  const namer = useNames()({ player, capo: player.capo });
+  const name = namer.readSounding(one.symbol);
   const box = boxFor(sounding, player);
   return (
     <div className="flex flex-wrap items-start gap-8">
       <div className="text-center">
-        <p className="font-mono text-2xl font-bold">{pretty(one.name)}</p>
+        <p className="font-mono text-2xl font-bold">{name}</p>
         <ChordDiagram
           shape={one.fingering}
-          name={one.name}
+          name={name}
           capo={player.capo}
           leftHanded={player.leftHanded}
           className="h-36"
@@ -86,8 +87,8 @@ function Card({ one, player }: { one: OneChord; player: Player }) {
             Or single notes: {box.scale}, frets {box.from === 0 ? "open" : box.from} to {box.to}
           </h3>
           <Neck
-            strings={namesOfStrings(player.tuning)}
-            marks={box.places.map((place) => ({ ...place, label: writtenNote(place.note, player) }))}
+            strings={namer.strings()}
+            marks={box.places.map((place) => ({ ...place, label: namer.noteNamed(place.note) }))}
             from={box.from}
             to={Math.max(box.to, 4)}
             capo={player.capo}

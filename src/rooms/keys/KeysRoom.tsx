@@ -4,8 +4,9 @@ import Link from "next/link";
 import { set } from "@/core/song/edit";
 import { keysOf, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
-import { describeKey, pretty } from "@/ui/pretty";
+import { describeKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../names";
 import { derive, useAct, useDerived, useRows } from "../open";
 import { keyChoices } from "../song";
 import { CapoTable } from "./CapoTable";
@@ -21,6 +22,7 @@ export function KeysRoom() {
   const { passages } = useDerived(derive.timeline);
   const act = useAct();
   const version = versionRow(body);
+  const namer = useNames()();
   const guitars = Object.values(body.players)
     .sort(byOrder)
     .filter((player) => player.instrument === "guitar");
@@ -35,11 +37,14 @@ export function KeysRoom() {
           label="The song sounds in"
           className="w-44"
           value={version.key}
-          options={keyChoices(version.key).map((key) => ({ value: key, label: describeKey(key) }))}
+          options={keyChoices(version.key).map((key) => ({
+            value: key,
+            label: describeKey(namer.keyNamed(key)),
+          }))}
           onSet={(key) => act(set("version", version.id, { key, keySure: true }))}
         />
         <p className="pb-1">
-          Written in {pretty(version.writtenKey)}.{" "}
+          Written in {namer.keyNamed(version.writtenKey)}.{" "}
           {!version.keySure && "The key is a guess from the chords: look at it first."}
         </p>
       </div>

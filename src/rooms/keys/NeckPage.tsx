@@ -3,14 +3,14 @@
 import { useState } from "react";
 import { parseChord } from "@/core/chord";
 import { type NeckPlace, neckPlaces, notesOfChord, notesOfScale, type WantedNote } from "@/core/fretboard";
-import { formatKey, type Key, moveKey, SCALE_NAMES, type ScaleName, scaleOfKey } from "@/core/pitch";
-import { keysOf, Namer, readerOf, resolveCell, type Timeline, tuningOf } from "@/core/song/read";
-import type { Player, Use, VersionBody } from "@/core/song/schema";
+import { type Key, moveKey, SCALE_NAMES, type ScaleName, scaleOfKey } from "@/core/pitch";
+import type { Namer } from "@/core/song/names";
+import { keysOf, resolveCell, type Timeline, tuningOf } from "@/core/song/read";
+import type { Use } from "@/core/song/schema";
 import { Neck } from "@/ui/Neck";
 import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { namesOfStrings } from "@/ui/voicing-words";
-import { written, writtenNote } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, useDerived, useRows } from "../open";
 import { JoinCold } from "./JoinCold";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
@@ -35,10 +35,14 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
   const use = outline.form.find((one) => one.id === useId) ?? outline.form[0];
   const key = moveKey(keysOf(body).sounding, use?.shift ?? 0);
   const capo = use ? resolveCell(index, use, player).capo.value : player.capo;
-  const chords = use ? chordsAt(body, timeline, use, player, capo) : [];
+  const names = useNames();
+  const namer = names({ player, capo }, use?.shift ?? 0);
+  const chords = use ? chordsAt(namer, timeline, use) : [];
   const shown = whatIsShown(what, key, chords);
+  const nameOf = (of: Key) => namer.note(of.tonic);
+  const title = shown.symbol === null ? `${nameOf(key)} ${shown.scale}` : namer.readSounding(shown.symbol);
   const places = neckPlaces(shown.notes, { tuning: tuningOf(player), capo, frets: FRETS });
-  const strings = namesOfStrings(player.tuning);
+  const strings = namer.strings();
   return (
     <section aria-label="The neck">
       <div className="mb-4 flex flex-wrap items-end gap-4">
@@ -49,7 +53,7 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
           value={use?.id ?? ""}
           options={outline.form.map((one) => ({
             value: one.id,
-            label: `${one.label ?? outline.byId.get(one.sectionId)?.section.label ?? ""}${one.shift === 0 ? "" : `, in ${pretty(formatKey(moveKey(keysOf(body).sounding, one.shift)))}`}`,
+            label: `${one.label ?? outline.byId.get(one.sectionId)?.section.label ?? ""}${one.shift === 0 ? "" : `, in ${names({ player, capo }, one.shift).keyName(moveKey(keysOf(body).sounding, one.shift))}`}`,
           }))}
           onSet={setUseId}
         />
@@ -58,17 +62,17 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
           className="w-56"
           value={shown.value}
           options={[
-            { value: "scale", label: `the key: ${pretty(formatKey(key))} ${scaleOfKey(key)}` },
+            { value: "scale", label: `the key: ${nameOf(key)} ${scaleOfKey(key)}` },
             ...SCALE_NAMES.map((scale) => ({
               value: `scale ${scale}`,
-              label: `${pretty(tonicOf(key))} ${scale}`,
+              label: `${nameOf(key)} ${scale}`,
             })),
             ...chords.map(({ symbol, name }) => ({
               value: `chord ${symbol}`,
               label:
-                name === symbol
-                  ? `the chord ${written(symbol, player)}`
-                  : `the chord ${pretty(name)} (sounds ${written(symbol, player)})`,
+                !namer.isOfShapes || name === namer.asItSounds(symbol)
+                  ? `the chord ${name}`
+                  : `the chord ${name} (sounds ${namer.asItSounds(symbol)})`,
             })),
           ]}
           onSet={setWhat}
@@ -76,23 +80,27 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
         <SelectField label="Named by" className="w-36" value={labels} options={LABELS} onSet={setLabels} />
       </div>
       <h2 className="mb-1">
-        {pretty(shown.title)}, {player.name}, {describeCapo(capo)}
+        {title}, {player.name}, {describeCapo(capo)}
       </h2>
       <p className="mb-2 text-sm">
-        {labels === "notes" ? "Notes as they sound." : "Degrees from the root."} A filled square is the root.
-        Frets count from the {capo > 0 ? "capo" : "nut"}.
+        {labels === "notes"
+          ? namer.isOfShapes
+            ? "Notes as the hand has them."
+            : "Notes as they sound."
+          : "Degrees from the root."}{" "}
+        A filled square is the root. Frets count from the {capo > 0 ? "capo" : "nut"}.
       </p>
       <div className="overflow-x-auto">
         <Neck
           strings={strings}
           marks={places.map((place) => ({
             ...place,
-            label: labels === "notes" ? writtenNote(place.note, player) : pretty(place.degree),
+            label: labels === "notes" ? namer.noteNamed(place.note) : pretty(place.degree),
           }))}
           to={FRETS}
           capo={capo}
           leftHanded={player.leftHanded}
-          title={`${shown.title} on the neck`}
+          title={`${title} on the neck`}
           className="w-full min-w-[44rem]"
         />
       </div>
@@ -104,17 +112,8 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
   );
 }
 
-const tonicOf = (key: Key): string => formatKey({ ...key, mode: "major" });
-
-/** The chords a section plays this time, in the player's names. */
-function chordsAt(
-  body: Pick<VersionBody, "version">,
-  timeline: Timeline,
-  use: Use,
-  player: Player,
-  capo: number,
-): { symbol: string; name: string }[] {
-  const namer = new Namer(body, readerOf(player, capo), use.shift);
+/** The chords a section plays this time: how they sound, and in the reader's names. */
+function chordsAt(namer: Namer, timeline: Timeline, use: Use): { symbol: string; name: string }[] {
   const found = new Map<string, string>();
   for (const passage of timeline.passages.filter((one) => one.use.id === use.id))
     for (const line of passage.lines)
@@ -130,18 +129,19 @@ function whatIsShown(
   what: string,
   key: Key,
   chords: readonly { symbol: string }[],
-): { value: string; title: string; notes: WantedNote[] } {
+): { value: string; symbol: string | null; scale: ScaleName; notes: WantedNote[] } {
   if (what.startsWith("chord ")) {
     const symbol = what.slice("chord ".length);
     const chord = parseChord(symbol);
     if (chord.ok && chords.some((one) => one.symbol === symbol))
-      return { value: what, title: symbol, notes: notesOfChord(chord.value) };
+      return { value: what, symbol, scale: scaleOfKey(key), notes: notesOfChord(chord.value) };
   }
   const scale = SCALE_NAMES.find((one) => what === `scale ${one}`);
   const shown: ScaleName = scale ?? scaleOfKey(key);
   return {
     value: scale ? what : "scale",
-    title: `${tonicOf(key)} ${shown}`,
+    symbol: null,
+    scale: shown,
     notes: notesOfScale(key, shown),
   };
 }

@@ -14,8 +14,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { Tick } from "@/ui/Tick";
-import { namesOfStrings } from "@/ui/voicing-words";
-import { written } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
@@ -176,7 +175,7 @@ function Front({
         {isExact
           ? "None with these capos and colours is better in one respect without being worse in another."
           : "The best found in the time given; there may be better ones."}{" "}
-        Chords are named as they sound; frets count from the capo.
+        Frets count from the capo.
       </p>
       <ol className="flex flex-col gap-4">
         {[...front]
@@ -205,7 +204,8 @@ function Point({
 }) {
   const current = useCurrentVersion();
   const act = useAct();
-  const strings = namesOfStrings(player.tuning);
+  const namer = useNames()({ player, capo: point.capo });
+  const strings = namer.strings();
   const shapes = new Map<string, { symbol: string; index: number }>();
   for (const [index, { symbol }] of changes.entries()) {
     const frets = point.path[index]?.frets.join() ?? "";
@@ -256,16 +256,16 @@ function Point({
           const shape = point.path[index]!;
           return (
             <li key={`${symbol} ${shape.frets.join()}`} className="text-center">
-              <span className="font-mono font-bold">{written(symbol, player)}</span>
+              <span className="font-mono font-bold">{namer.readSounding(symbol)}</span>
               <ChordDiagram
                 shape={shape}
-                name={symbol}
+                name={namer.readSounding(symbol)}
                 capo={point.capo}
                 leftHanded={player.leftHanded}
                 className="h-24"
               />
               <span className="block text-xs">
-                {shape.is === symbol ? "as written" : written(shape.is, player)}
+                {shape.is === symbol ? "as written" : namer.readSounding(shape.is)}
               </span>
             </li>
           );

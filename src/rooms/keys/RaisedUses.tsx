@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { HIGHEST_CAPO } from "@/core/fretboard";
 import { type Raised, raisedPassages } from "@/core/parts";
-import { describeSemitones, formatKey, moveKey } from "@/core/pitch";
+import { describeSemitones, moveKey } from "@/core/pitch";
 import { formatBeats } from "@/core/rhythm";
 import { setCell } from "@/core/song/edit";
 import { cellKey, keysOf } from "@/core/song/read";
@@ -13,7 +13,7 @@ import { useEngine } from "@/engines/window";
 import { NumberField } from "@/ui/NumberField";
 import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
-import { written } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, makeId, useAct, useDerived, useRows } from "../open";
 import { capoQuestion } from "./capo-question";
 import { playedChords } from "./played-chords";
@@ -65,6 +65,7 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   const index = useDerived(derive.cellIndex);
   const { passage, by, capoNow, capoMoved, restBeats, restMs } = raised;
   const { use } = passage;
+  const namer = useNames()({ player, capo: capoNow }, passage.shift);
   const capoThere = index.cells.get(cellKey(use.id, player.id))?.capo ?? null;
   const search = useEngine(
     "capo",
@@ -82,8 +83,8 @@ function RaisedUse({ player, raised, seconds }: { player: Player; raised: Raised
   return (
     <article className="rounded-box bg-base-200 p-4" aria-label={`${passage.label}, ${player.name}`}>
       <h3 className="font-bold">
-        {passage.label}, {player.name}: {describeSemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, played
-        with {describeCapo(playsAt)} now
+        {passage.label}, {player.name}: {describeSemitones(Math.abs(by))} {by > 0 ? "up" : "down"}, in{" "}
+        {namer.keyName(namer.soundingKey)}, played with {describeCapo(playsAt)} now
       </h3>
       <SearchNote search={search} doing="Both ways are being worked out…" />
       <ul className="mt-2 flex flex-col gap-2">
@@ -131,6 +132,7 @@ function Way({
   action: string;
   onChoose: () => void;
 }) {
+  const namer = useNames()({ player, capo: row?.capo ?? 0 });
   return (
     <li
       className={`flex flex-wrap items-center gap-x-4 gap-y-1 rounded-field px-2 py-1 ${chosen ? "bg-base-300" : ""}`}
@@ -139,9 +141,9 @@ function Way({
       <span>
         {row ? (
           <>
-            shapes of {written(formatKey(row.shapeKey), player)}:{" "}
+            shapes of {namer.keyName(row.shapeKey)}:{" "}
             <span className="font-mono">
-              {[...new Set(row.chords.map((one) => written(one.shape, player)))].join("  ")}
+              {[...new Set(row.chords.map((one) => namer.shape(one.shape)))].join("  ")}
             </span>
             , effort {row.effort === null ? "not to be held" : row.effort.toFixed(1)}
           </>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { describeFingering, type Fingering, type Reason } from "@/core/fretboard";
+import { describeFingering, describeStandIn, type Fingering, type Reason } from "@/core/fretboard";
 import {
   alsoCalled,
   type ListedShape,
@@ -11,6 +11,7 @@ import {
   shapeQuestion,
 } from "@/core/parts";
 import { chooseShape } from "@/core/song/edit";
+import type { Namer } from "@/core/song/names";
 import { findChoice, keysOf, spotOf, tuningOf } from "@/core/song/read";
 import type { Choice, Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
@@ -20,7 +21,7 @@ import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import { written } from "@/ui/written";
+import { soundingNames, useNames } from "../names";
 import { makeId, useAct, useCurrentVersion, useRows } from "../open";
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
@@ -44,7 +45,9 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   const current = useCurrentVersion();
   const act = useAct();
   const [scope, setScope] = useState<Choice["scope"]>("symbol");
-  const { name, symbol, hand, fingering, event } = shape;
+  const { symbol, hand, fingering, event } = shape;
+  const namer = useNames()({ player, capo: hand.capo });
+  const name = namer.readSounding(symbol);
   const request = { ...hand, symbol };
   const question = shapeQuestion(request);
   const search = useEngine("fingerings", question);
@@ -68,15 +71,15 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
       isHeld={one.frets.join() === fingering.frets.join()}
       player={player}
       capo={hand.capo}
-      labels={dotLabels(dots, one, symbol)}
+      labels={dotLabels(dots, one, symbol, (note) => namer.noteOf(note))}
       onChoose={() => choose(one)}
     />
   );
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
-      <h2 className="font-mono">{pretty(name)}</h2>
-      <HowToHold shape={shape} player={player} />
-      <ChangesAround plan={plan} symbol={symbol} />
+      <h2 className="font-mono">{name}</h2>
+      <HowToHold shape={shape} player={player} namer={namer} />
+      <ChangesAround plan={plan} symbol={symbol} namer={namer} />
       <h3 className="mt-3 font-bold">Hold something else</h3>
       <div className="my-2 flex flex-wrap items-end gap-2">
         <SelectField
@@ -100,12 +103,12 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
         <>
           <h4 className="text-sm font-bold">Easier, but another chord</h4>
           <ul className="mt-1 grid grid-cols-3 gap-2">
-            {standIns.map((one) => offer(one.fingering, pretty(one.words)))}
+            {standIns.map((one) => offer(one.fingering, describeStandIn(one, symbol, soundingNames(namer))))}
           </ul>
         </>
       )}
       <h4 className="mt-2 text-sm font-bold">
-        {offers && `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${pretty(name)}`}
+        {offers && `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${name}`}
         <SearchNote search={search} doing="Searching…" />
       </h4>
       <ul className="mt-1 grid grid-cols-3 gap-2">
@@ -118,21 +121,29 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
 }
 
 /** Finger by finger, what else the same strings are called, and what the effort is made of. */
-function HowToHold({ shape: { fingering }, player }: { shape: ListedShape; player: Player }) {
+function HowToHold({
+  shape: { fingering },
+  player,
+  namer,
+}: {
+  shape: ListedShape;
+  player: Player;
+  namer: Namer;
+}) {
   const body = useRows("version");
   if (fingering.pitches.length === 0) return null;
   const others = alsoCalled(fingering.pitches, keysOf(body).sounding, fingering.is);
   return (
     <>
       <ol className="mt-1 list-disc pl-5">
-        {describeFingering(fingering, tuningOf(player)).map((sentence) => (
-          <li key={sentence}>{pretty(sentence)}</li>
+        {describeFingering(fingering, tuningOf(player), (name) => namer.letter(name)).map((sentence) => (
+          <li key={sentence}>{sentence}</li>
         ))}
       </ol>
       {others.length > 0 && (
         <p className="mt-1 text-sm">
           The same strings are also called{" "}
-          {others.map((one) => `${written(one.symbol, player)} (${one.reading})`).join(", ")}.
+          {others.map((one) => `${namer.readSounding(one.symbol)} (${one.reading})`).join(", ")}.
         </p>
       )}
       <Why why={fingering.why} difficulty={fingering.difficulty} />
@@ -140,7 +151,7 @@ function HowToHold({ shape: { fingering }, player }: { shape: ListedShape; playe
   );
 }
 
-function ChangesAround({ plan, symbol }: { plan: ShapePlan; symbol: string }) {
+function ChangesAround({ plan, symbol, namer }: { plan: ShapePlan; symbol: string; namer: Namer }) {
   const around = listChanges(plan).filter(
     (change) => change.from.symbol === symbol || change.to.symbol === symbol,
   );
@@ -153,7 +164,7 @@ function ChangesAround({ plan, symbol }: { plan: ShapePlan; symbol: string }) {
             key={`${change.from.symbol} ${change.to.symbol} ${change.shapes.map((one) => one.frets.join()).join(" ")}`}
           >
             <strong>
-              {pretty(change.from.name)} → {pretty(change.to.name)}
+              {namer.readSounding(change.from.symbol)} → {namer.readSounding(change.to.symbol)}
             </strong>{" "}
             {change.cost.toFixed(1)}: {change.why}
           </li>

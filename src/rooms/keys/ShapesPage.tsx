@@ -6,10 +6,10 @@ import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { DOTS, type Dots, dotLabels } from "@/ui/dot-labels";
-import { describeCapo, pretty } from "@/ui/pretty";
+import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { written } from "@/ui/written";
+import { useNames } from "../names";
 import { derive, useDerived } from "../open";
 import { HardChanges } from "./HardChanges";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
@@ -17,7 +17,7 @@ import { ShapePanel } from "./ShapePanel";
 
 const DOT_WORDS: Readonly<Record<Dots, string>> = {
   fingers: "finger numbers",
-  notes: "notes that sound",
+  notes: "notes",
   intervals: "degrees of the chord",
 };
 
@@ -113,27 +113,31 @@ function Planned({ plan, player, dots }: { plan: ShapePlan; player: Player; dots
 }
 
 function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player; dots: Dots }) {
-  const { name, symbol, fingering, hand, where, times, event } = shape;
+  const { symbol, fingering, hand, where, times, event } = shape;
+  const namer = useNames()({ player, capo: hand.capo });
+  const name = namer.readSounding(symbol);
   return (
     <>
-      <span className="block font-mono text-lg font-bold">{pretty(name)}</span>
-      <span className="block text-sm">
-        {name === symbol ? "as it sounds" : `sounds ${written(symbol, player)}`}
-      </span>
+      <span className="block font-mono text-lg font-bold">{name}</span>
+      {namer.isOfShapes && (
+        <span className="block text-sm">
+          {name === namer.asItSounds(symbol) ? "as it sounds" : `sounds ${namer.asItSounds(symbol)}`}
+        </span>
+      )}
       {fingering.pitches.length > 0 ? (
         <ChordDiagram
           shape={fingering}
           name={name}
           capo={hand.capo}
           leftHanded={player.leftHanded}
-          labels={dotLabels(dots, fingering, symbol)}
+          labels={dotLabels(dots, fingering, symbol, (one) => namer.noteOf(one))}
           className="mx-auto h-28"
         />
       ) : (
         <span className="block py-6 text-sm">no fingering for this hand</span>
       )}
       {fingering.is !== symbol && fingering.pitches.length > 0 && (
-        <span className="block text-sm">really {written(fingering.is, player)}</span>
+        <span className="block text-sm">really {namer.readSounding(fingering.is)}</span>
       )}
       <span className="block text-sm">
         effort {fingering.difficulty.toFixed(1)}

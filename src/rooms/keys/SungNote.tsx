@@ -2,8 +2,7 @@
 
 import { Mic, MicOff } from "lucide-react";
 import { useEffect, useRef } from "react";
-import { formatPitch } from "@/core/pitch";
-import { pretty } from "@/ui/pretty";
+import { useNames } from "../names";
 import { useMicrophone } from "./use-microphone";
 
 /** So many readings of one pitch in a row are a held note. */
@@ -12,6 +11,7 @@ const HELD = 12;
 /** Finds a held note by the microphone: sing, hold, and it is taken. */
 export function SungNote({ which, onHeld }: { which: "lowest" | "highest"; onHeld: (midi: number) => void }) {
   const { state, heard, start, stop } = useMicrophone();
+  const namer = useNames()();
   const run = useRef({ midi: -1, count: 0 });
   useEffect(() => {
     if (!heard) return;
@@ -37,7 +37,7 @@ export function SungNote({ which, onHeld }: { which: "lowest" | "highest"; onHel
       </button>
       {isOn && (
         <span aria-live="polite" className="font-mono font-bold">
-          {state === "asking" ? "asking…" : heard ? pretty(formatPitch(heard.midi)) : "sing and hold it"}
+          {state === "asking" ? "asking…" : heard ? namer.soundingPitch(heard.midi) : "sing and hold it"}
         </span>
       )}
     </span>

@@ -1,8 +1,8 @@
 "use client";
 
 import { Mic, MicOff } from "lucide-react";
-import { formatPitch, stringNames, type Tuning } from "@/core/pitch";
-import { pretty } from "@/ui/pretty";
+import type { Tuning } from "@/core/pitch";
+import { useNames } from "../names";
 import { type Heard, useMicrophone } from "./use-microphone";
 
 /** Within this it is in tune. */
@@ -42,9 +42,10 @@ function nearestString(heard: NonNullable<Heard>, strings: Tuning): { string: nu
 }
 
 function Reading({ heard, strings }: { heard: Heard; strings: Tuning }) {
+  const namer = useNames()();
   if (!heard) return <p className="mt-3 h-24">Pluck one string and let it ring.</p>;
   const { string, cents } = nearestString(heard, strings);
-  const name = stringNames(strings)[string]!;
+  const name = namer.strings(strings)[string]!;
   const words =
     Math.abs(cents) <= CENTS ? "in tune" : cents < 0 ? "too low: turn it up" : "too high: turn it down";
   const at = 50 + Math.max(-48, Math.min(48, cents / 2));
@@ -52,7 +53,7 @@ function Reading({ heard, strings }: { heard: Heard; strings: Tuning }) {
     <div className="mt-3 h-24" aria-live="polite">
       <p>
         <strong className="text-2xl">{name}</strong>{" "}
-        <span className="font-mono">{pretty(formatPitch(strings[string]!))}</span>: {words}
+        <span className="font-mono">{namer.soundingPitch(strings[string]!)}</span>: {words}
         {Math.abs(cents) > CENTS && ` (${Math.abs(cents)} cents)`}
       </p>
       <div aria-hidden="true" className="relative mt-3 h-8">

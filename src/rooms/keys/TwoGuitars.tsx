@@ -3,11 +3,13 @@
 import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
 import { describeSemitones } from "@/core/pitch";
+import type { Namer } from "@/core/song/names";
 import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
-import { describeCapo, describePercent, pretty } from "@/ui/pretty";
+import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../names";
 import { derive, useDerived } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
@@ -70,6 +72,7 @@ function Compared({
   second: Player;
   compared: GuitarComparison;
 }) {
+  const namer = useNames()();
   if (compared.chords.length === 0) return <p>They never play a chord both.</p>;
   const { higher, doubled } = compared;
   const where =
@@ -106,13 +109,13 @@ function Compared({
             {compared.chords.map((pair) => (
               <tr key={pair.symbol}>
                 <th scope="row" className="font-mono">
-                  {pretty(pair.symbol)}
+                  {namer.asItSounds(pair.symbol)}
                 </th>
                 <td>
-                  <Pitches pitches={pair.a} shared={pair.shared} />
+                  <Pitches pitches={pair.a} shared={pair.shared} namer={namer} />
                 </td>
                 <td>
-                  <Pitches pitches={pair.b} shared={pair.shared} />
+                  <Pitches pitches={pair.b} shared={pair.shared} namer={namer} />
                 </td>
                 <td className="whitespace-nowrap">{describeSemitones(Math.abs(pair.apart))}</td>
                 <td>
@@ -130,13 +133,21 @@ function Compared({
   );
 }
 
-const Pitches = ({ pitches, shared }: { pitches: readonly string[]; shared: readonly string[] }) => (
+const Pitches = ({
+  pitches,
+  shared,
+  namer,
+}: {
+  pitches: readonly string[];
+  shared: readonly string[];
+  namer: Namer;
+}) => (
   <span className="font-mono text-sm">
     {pitches.map((pitch, index) => (
       <span key={`${pitch}-${index}`}>
         {index > 0 && " "}
         <span className={shared.includes(pitch) ? "font-bold underline decoration-2" : ""}>
-          {pretty(pitch)}
+          {namer.pitchNamed(pitch)}
         </span>
       </span>
     ))}

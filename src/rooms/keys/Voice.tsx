@@ -2,22 +2,14 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { describeSemitones, formatPitchIn, moveKey } from "@/core/pitch";
+import { describeSemitones } from "@/core/pitch";
 import { set } from "@/core/song/edit";
-import {
-  keysOf,
-  type PitchRange,
-  reachOf,
-  type SungPlace,
-  sungPlaces,
-  versionRow,
-  writtenRange,
-} from "@/core/song/read";
+import { type PitchRange, reachOf, type SungPlace, sungPlaces, writtenRange } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { PitchField } from "@/ui/PitchField";
-import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../names";
 import { derive, useAct, useDerived, useRows } from "../open";
 import { useSingerRange } from "../players";
 import { SungNote } from "./SungNote";
@@ -92,9 +84,9 @@ function SingerRange({ singer }: { singer: Player }) {
 
 /** What each section asks of the voice, in the key it is played in; places out of reach can be sung lower. */
 function SectionRanges({ singer, places }: { singer: PitchRange | null; places: readonly SungPlace[] }) {
-  const body = useRows("version");
   const act = useAct();
   const outline = useDerived(derive.outline);
+  const namer = useNames()();
   const sung = outline.sections.filter(
     ({ section, lines }) =>
       (section.melodyRange !== null || lines.some((line) => line.text !== "")) &&
@@ -103,7 +95,7 @@ function SectionRanges({ singer, places }: { singer: PitchRange | null; places: 
   return (
     <div className="mb-4">
       <p className="pb-1 text-sm">
-        What the melody asks, as it sounds in {pretty(versionRow(body).key)}. Type its lowest and highest
+        What the melody asks, as it sounds in {namer.keyName(namer.soundingKey)}. Type its lowest and highest
         note; it moves along when the key is changed.
       </p>
       <ul>
@@ -217,7 +209,7 @@ function Reach({
 }) {
   const body = useRows("version");
   const { range, above, below, fitsLower } = reachOf(body, place, singer);
-  const key = moveKey(keysOf(body).sounding, place.use.shift);
+  const namer = useNames()(null, place.use.shift);
   const isOut = above > 0 || below > 0;
   const words = [
     above > 0 ? `${describeSemitones(above)} too high` : "",
@@ -227,7 +219,7 @@ function Reach({
     <div className="flex flex-wrap items-center gap-x-2">
       {isNamed && <span className="font-bold">{place.label}</span>}
       <span className="min-w-28 font-mono text-sm">
-        {range.map((one) => pretty(formatPitchIn(one, key))).join(" to ")}
+        {range.map((one) => namer.soundingPitch(one)).join(" to ")}
       </span>
       <span className={isOut ? "font-bold" : ""}>
         {!singer ? "" : isOut ? words.join(", ") : "within reach"}

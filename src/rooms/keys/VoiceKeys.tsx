@@ -12,7 +12,8 @@ import {
   type SungPlace,
   versionRow,
 } from "@/core/song/read";
-import { describeKey, pretty } from "@/ui/pretty";
+import { describeKey } from "@/ui/pretty";
+import { useNames } from "../names";
 import { useAct, useRows } from "../open";
 
 const SHOWN = 5;
@@ -28,6 +29,7 @@ export function VoiceKeys({ singer, places }: { singer: PitchRange; places: read
   const act = useAct();
   const [all, setAll] = useState(false);
   const version = versionRow(body);
+  const namer = useNames()();
   const { written, sounding } = keysOf(body);
   const fits = keyFits(places, singer, written);
   const isNow = (fit: KeyFit) => fit.semitones === melodyShift(written, sounding);
@@ -43,10 +45,11 @@ export function VoiceKeys({ singer, places }: { singer: PitchRange; places: read
             key={fit.key}
             className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-base-300 border-b px-2 py-2 ${isNow(fit) ? "bg-base-300" : ""}`}
           >
-            <strong className="w-28">{describeKey(fit.key)}</strong>
+            <strong className="w-28">{describeKey(namer.keyNamed(fit.key))}</strong>
             <span className="min-w-60 flex-1">
               <span className="font-bold">{VERDICTS[fit.verdict]}</span>
-              {fit.isWritten && ", the key it is written in"}; {pretty(describeKeyFit(fit))}
+              {fit.isWritten && ", the key it is written in"};{" "}
+              {describeKeyFit(fit, (midi, key) => namer.soundingPitch(midi, key))}
             </span>
             <button
               type="button"
@@ -54,7 +57,7 @@ export function VoiceKeys({ singer, places }: { singer: PitchRange; places: read
               disabled={isNow(fit)}
               onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
             >
-              {isNow(fit) ? "Played in it" : `Play it in ${pretty(fit.key)}`}
+              {isNow(fit) ? "Played in it" : `Play it in ${namer.keyNamed(fit.key)}`}
             </button>
           </li>
         ))}

@@ -1,5 +1,6 @@
 import { beatsOfTicks } from "@/core/rhythm";
-import { namerByShift, type Passage, versionRow } from "@/core/song/read";
+import { namerByShift } from "@/core/song/names";
+import { type Passage, versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
 
 /** Every chord that is played in some passages, as it sounds, with the beats it lasts. */

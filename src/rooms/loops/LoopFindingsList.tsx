@@ -3,7 +3,7 @@
 import Link from "next/link";
 import type { Gathered } from "@/core/findings";
 import { commandOfFix, describeLoopFinding, describeLoopFix, type LoopFinding } from "@/core/loops";
-import { pretty } from "@/ui/pretty";
+import { soundingNames, useNames } from "../names";
 import { derive, FindingItem, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../open";
 
 /** What the plan asks a second look at, with place, sentence, reason and what can be done. */
@@ -12,11 +12,16 @@ export function LoopFindingsList({ findings }: { findings: readonly Gathered<Loo
   const current = useCurrentVersion();
   const band = useBand();
   const { version } = useOpenSong();
+  const names = useNames();
   const nameOf = (id: string) => current().loopLayers[id]?.name ?? "the layer";
   return (
     <ul className="flex flex-col gap-3">
       {findings.map((finding) => (
-        <FindingItem key={finding.id} finding={finding} {...describeLoopFinding(finding, pretty)}>
+        <FindingItem
+          key={finding.id}
+          finding={finding}
+          {...describeLoopFinding(finding, soundingNames(names()))}
+        >
           {finding.fixes.map((fix) => (
             <button
               key={`${fix.do} ${fix.layerId}`}

@@ -1,12 +1,14 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { type Adjustments, type ChordSheet, sectionsRead } from "@/core/formats";
 import { beatsOfBar, ticksOfBar } from "@/core/rhythm";
+import { Namer } from "@/core/song/names";
 import { describeOddLengths, linesLike, oddLengths, type PlacedRow, placeRows } from "@/core/song/read";
 import { piecesOf } from "@/ui/pieces";
 import { SungLine } from "@/ui/SungLine";
-import { describeFormOf, LineRow, soundingName, TapBeats } from "../song";
+import { nameBy } from "../names";
+import { describeFormOf, LineRow, TapBeats } from "../song";
 import { SectionGuess } from "./Guesses";
 import { type Preview, withRows } from "./preview";
 
@@ -34,7 +36,8 @@ export function SectionPreview({
   const sum = sums.get(section.id);
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
   const bar = beatsOfBar(meter, version.beatUnit);
-  const nameOf = (symbol: string) => soundingName(written, symbol);
+  const namer = useMemo(() => new Namer({ version: { [written.id]: written } }), [written]);
+  const nameOf = nameBy(namer);
   const setRows = (rows: readonly PlacedRow[]) => onChange({ beats: withRows(read, adjustments, rows) });
   const odd = sum?.open
     ? ["Its bars do not close yet: correct the beats at the right of its lines."]
@@ -42,7 +45,7 @@ export function SectionPreview({
         oddLengths(outline.sections[index]!, ticksOfBar(meter), sum?.nextPickup),
         section.label,
       );
-  const form = describeFormOf(sum, nameOf);
+  const form = describeFormOf(sum, namer);
   return (
     <div className="mt-4 border-l-4 border-base-300 pl-4">
       <div className="flex flex-wrap items-end gap-3">

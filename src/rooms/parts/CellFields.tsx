@@ -5,11 +5,11 @@ import { HIGHEST_CAPO, STYLES } from "@/core/fretboard";
 import type { SheetPart, SheetRow } from "@/core/parts";
 import { formatKey } from "@/core/pitch";
 import type { setCell } from "@/core/song/edit";
+import type { Namer } from "@/core/song/names";
 import {
   describeBarsProblem,
   formatBars,
   hasStrings,
-  type Namer,
   readBars,
   techniqueOf,
   techniquesFor,

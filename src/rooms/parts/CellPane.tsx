@@ -3,7 +3,8 @@
 import { memo } from "react";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
-import { hasStrings, Namer, readerOf } from "@/core/song/read";
+import { Namer, readerOf } from "@/core/song/names";
+import { hasStrings } from "@/core/song/read";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { TextField } from "@/ui/TextField";

@@ -4,8 +4,9 @@ import Link from "next/link";
 import type { Gathered, Place } from "@/core/findings";
 import { describeFinding, describeFix, type SheetFinding } from "@/core/parts";
 import { setCells } from "@/core/song/edit";
-import { pretty } from "@/ui/pretty";
-import { derive, FindingItem, makeId, useAct, useCurrentVersion, useOpenSong } from "../open";
+import { useNames } from "../names";
+import { derive, FindingItem, makeId, useAct, useCurrentVersion, useOpenSong, useRows } from "../open";
+import { ownNameFor, writeFor } from "./finding-names";
 
 type Props = {
   readonly findings: readonly Gathered<SheetFinding>[];
@@ -18,13 +19,15 @@ export function FindingsList({ findings, onGo }: Props) {
   const act = useAct();
   const current = useCurrentVersion();
   const { version } = useOpenSong();
+  const names = useNames();
+  const body = useRows("version", "extras", "players");
   return (
     <ul className="flex flex-col gap-3">
       {findings.map((finding) => (
         <FindingItem
           key={finding.id}
           finding={finding}
-          {...describeFinding(finding, pretty)}
+          {...describeFinding(finding, writeFor(finding, names, body))}
           onGo={onGo && ((place) => onGo(finding, place))}
         >
           {finding.fixes.map((fix) => (
@@ -32,11 +35,24 @@ export function FindingsList({ findings, onGo }: Props) {
               key={describeFix(fix)}
               type="button"
               className="btn btn-sm h-auto min-h-8 whitespace-normal"
-              onClick={() =>
-                act(setCells(derive.cellIndex(current()), `Mend: ${describeFix(fix)}`, fix.cells, makeId))
-              }
+              onClick={() => {
+                const { code } = fix;
+                const note =
+                  code.do === "one-chord"
+                    ? { note: `only ${ownNameFor(finding, body, code.chord)}, each time it comes` }
+                    : {};
+                const cells = fix.cells.map((cell) => ({ ...cell, fields: { ...cell.fields, ...note } }));
+                act(
+                  setCells(
+                    derive.cellIndex(current()),
+                    `Mend: ${describeFix(fix, writeFor(finding, names, body))}`,
+                    cells,
+                    makeId,
+                  ),
+                );
+              }}
             >
-              {describeFix(fix, pretty)}
+              {describeFix(fix, writeFor(finding, names, body))}
             </button>
           ))}
           {finding.kind === "quick-change" && (

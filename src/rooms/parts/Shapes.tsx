@@ -5,14 +5,8 @@ import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { handOf, requestKey, type ShapeRequest, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
 import { chooseShape } from "@/core/song/edit";
-import {
-  findChoice,
-  type Namer,
-  type ResolvedCell,
-  type ShapeSpot,
-  spotOf,
-  type Timeline,
-} from "@/core/song/read";
+import type { Namer } from "@/core/song/names";
+import { findChoice, type ResolvedCell, type ShapeSpot, spotOf, type Timeline } from "@/core/song/read";
 import type { Choice, Player, Use } from "@/core/song/schema";
 import { useEngine, useEngines } from "@/engines/window";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";

@@ -1,9 +1,9 @@
 "use client";
 
 import { type BeatUnit, beatsOfTicks, countBeats, formatBeats, type LineSum } from "@/core/rhythm";
+import type { Namer } from "@/core/song/names";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 import { useBeatGrid } from "./use-beat-grid";
 
 type Props = {
@@ -11,13 +11,15 @@ type Props = {
   readonly version: VersionRow;
   readonly sum: LineSum | undefined;
   readonly label: string;
+  /** Tells the line's chords, and reads what is typed. */
+  readonly namer: Namer;
 };
 
 /**
  * A line's beats as a grid of cells under its words: each chord an underline as long as its time. A letter puts a
  * chord at the marked beat, arrows go from beat to beat, square brackets make a chord shorter and longer.
  */
-export function BeatGrid({ line, version, sum, label }: Props) {
+export function BeatGrid({ line, version, sum, label, namer }: Props) {
   const {
     grid,
     mark,
@@ -33,10 +35,10 @@ export function BeatGrid({ line, version, sum, label }: Props) {
     unit,
     put,
     onKey,
-  } = useBeatGrid(line, version);
+  } = useBeatGrid(line, version, namer);
   const carryIn = sum?.carryIn ?? 0;
   const describeMark = `${label}, beat ${mark + 1} of ${cells - 1}: ${
-    chord ? `${chord.symbol}, ${countBeats(beatsOfTicks(chord.ticks, unit))}` : "past the end"
+    chord ? `${namer.chord(chord.symbol)}, ${countBeats(beatsOfTicks(chord.ticks, unit))}` : "past the end"
   }`;
   return (
     <div className="mt-1">
@@ -59,7 +61,7 @@ export function BeatGrid({ line, version, sum, label }: Props) {
             barAt={(index) => (carryIn + index * beat) % bar}
             onMark={setAt}
           />
-          <Underlines line={line} beat={beat} mark={mark} />
+          <Underlines line={line} beat={beat} mark={mark} namer={namer} />
         </div>
       </div>
       <p id={`${line.line.id}-mark`} aria-live="polite" className="mt-1 text-sm">
@@ -184,7 +186,17 @@ function Sum({ sum, unit }: { sum: LineSum; unit: BeatUnit }) {
 }
 
 /** Chords as underlines over the cells they last, their names hung on them. */
-function Underlines({ line, beat, mark }: { line: OutlineLine; beat: number; mark: number }) {
+function Underlines({
+  line,
+  beat,
+  mark,
+  namer,
+}: {
+  line: OutlineLine;
+  beat: number;
+  mark: number;
+  namer: Namer;
+}) {
   let start = 0;
   return line.chords.map(({ chord }, index) => {
     const from = start;
@@ -208,7 +220,7 @@ function Underlines({ line, beat, mark }: { line: OutlineLine; beat: number; mar
         <span className="block truncate text-sm">{words || "\u00A0"}</span>
         <span className="beat-line" aria-hidden="true" />
         <span className="font-mono font-bold">
-          {pretty(chord.symbol)}
+          {namer.chord(chord.symbol)}
           {!chord.sure && "?"}
         </span>
         {!whole && <span className="text-xs"> {formatBeats(chord.ticks / beat)}</span>}

@@ -1,13 +1,14 @@
 "use client";
 
 import { useMemo } from "react";
+import { useStore } from "zustand";
 import { compareVersions } from "@/core/song/compare";
-import { Namer, type OutlineLine, versionRow } from "@/core/song/read";
+import { type OutlineLine, versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
 import { piecesOf } from "@/ui/pieces";
-import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
+import { nameBy, namesBy, useNames, windowNames } from "../names";
 import { makeId, useAct, useWholeVersion } from "../open";
 
 /** This version and another side by side: what differs in words, each to be taken over on its own. */
@@ -22,7 +23,11 @@ export function Compare({
 }) {
   const mine = useWholeVersion();
   const act = useAct();
-  const found = useMemo(() => compareVersions(mine, theirs, makeId, pretty), [mine, theirs]);
+  const names = useNames();
+  const found = useMemo(
+    () => compareVersions(mine, theirs, makeId, (symbol) => names().readSounding(symbol)),
+    [mine, theirs, names],
+  );
   return (
     <section aria-label={`Compared with ${name}`}>
       <header className="mb-2 flex flex-wrap items-center gap-3">
@@ -75,15 +80,10 @@ export function Compare({
 
 function Side({ line, body, empty }: { line: OutlineLine | null; body: VersionBody; empty: string }) {
   const version = versionRow(body);
-  const namer = useMemo(() => new Namer(body, null), [body]);
+  const choice = useStore(windowNames);
+  const nameOf = useMemo(() => nameBy(namesBy(choice, body)()), [choice, body]);
   if (!line) return <p className="text-sm italic">{empty}</p>;
   return (
-    <SungLine
-      beatsInBar={version.meterBeats}
-      pieces={piecesOf(line, undefined, version.beatUnit, (symbol) => {
-        const named = namer.name(symbol);
-        return { name: named.sounding, readable: named.chord !== null };
-      })}
-    />
+    <SungLine beatsInBar={version.meterBeats} pieces={piecesOf(line, undefined, version.beatUnit, nameOf)} />
   );
 }

@@ -1,19 +1,13 @@
 "use client";
 
-import { useMemo } from "react";
 import { type BeatUnit, beatsOfTicks, ticksOfBeats } from "@/core/rhythm";
 import { batch, removalIn, set } from "@/core/song/edit";
-import {
-  beatUnitOfUse,
-  describeException,
-  Namer,
-  type Outline,
-  type OutlineException,
-} from "@/core/song/read";
+import type { Namer } from "@/core/song/names";
+import { beatUnitOfUse, describeException, type Outline, type OutlineException } from "@/core/song/read";
 import type { Exception, ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../names";
 import { useAct, useCurrentVersion } from "../open";
 import { LineEditor } from "./SungLineEditor";
 
@@ -38,18 +32,13 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
   const { exception, lines } = one;
   const unit = beatUnitOfUse(version, use);
   const change = (fields: Partial<Exception>) => act(set("exceptions", exception.id, fields));
-  const namer = useMemo(
-    () => new Namer({ version: { [version.id]: version } }, null, use.shift),
-    [version, use.shift],
-  );
-  const words = describeException(one, use, outline, version, (symbol) =>
-    pretty(namer.name(symbol).sounding),
-  );
+  const namer = useNames()(null, use.shift);
+  const words = describeException(one, use, outline, version, (symbol) => namer.chord(symbol));
   return (
     <li className="border-l-4 border-base-300 pl-3">
       <p className="font-bold first-letter:uppercase">{words}</p>
       <div className="mt-1 flex flex-wrap items-end gap-3">
-        <WhereItIs one={one} use={use} outline={outline} change={change} />
+        <WhereItIs one={one} use={use} outline={outline} namer={namer} change={change} />
         <HowLong exception={exception} unit={unit} change={change} />
         {use.repeat > 1 && (
           <SelectField
@@ -81,7 +70,12 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
           <summary className="cursor-pointer text-sm">
             {lines.length === 1 ? "The line here" : `Line ${index + 1} here`}: {line.text || "no words"}
           </summary>
-          <LineEditor line={line} version={version} label={`line ${index + 1} of ${words}`} />
+          <LineEditor
+            line={line}
+            version={version}
+            label={`line ${index + 1} of ${words}`}
+            shift={use.shift}
+          />
         </details>
       ))}
     </li>
@@ -91,7 +85,13 @@ export function ExceptionRow({ one, use, outline, version }: RowProps) {
 type Change = { readonly change: (fields: Partial<Exception>) => void };
 
 /** Which line, which ending, or at which chord. */
-function WhereItIs({ one: { exception }, use, outline, change }: Omit<RowProps, "version"> & Change) {
+function WhereItIs({
+  one: { exception },
+  use,
+  outline,
+  namer,
+  change,
+}: Omit<RowProps, "version"> & Change & { readonly namer: Namer }) {
   const section = outline.byId.get(use.sectionId)!;
   const chords = [
     ...section.lines,
@@ -131,7 +131,10 @@ function WhereItIs({ one: { exception }, use, outline, change }: Omit<RowProps, 
           value={exception.chordId ?? ""}
           options={[
             { value: "", label: exception.kind === "push" ? "the first chord" : "the last chord" },
-            ...chords.map((chord, index) => ({ value: chord.id, label: `${index + 1}. ${chord.symbol}` })),
+            ...chords.map((chord, index) => ({
+              value: chord.id,
+              label: `${index + 1}. ${namer.chord(chord.symbol)}`,
+            })),
           ]}
           onSet={(chordId) => change({ chordId: chordId || null })}
         />

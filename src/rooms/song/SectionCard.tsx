@@ -23,16 +23,15 @@ import {
 import { SECTION_KINDS, type VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { piecesOf } from "@/ui/pieces";
-import { pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
+import { useNameOf, useNames } from "../names";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { describeFormOf } from "./describe-form-of";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
-import { useNameOf } from "./names-shown";
 import { LineEditor } from "./SungLineEditor";
 import { TapSection } from "./TapSection";
 
@@ -159,7 +158,7 @@ function CardLine({
   onOpen: (open: boolean) => void;
 }) {
   const meter = { beats: version.meterBeats, unit: version.meterUnit };
-  const nameOf = useNameOf(version);
+  const nameOf = useNameOf();
   const unreadable = line.chords.filter(({ chord }) => !parseChord(chord.symbol).ok);
   return (
     <li className={`rounded-field px-2 py-1 ${isOpen ? "bg-base-200" : "hover:bg-base-200"}`}>
@@ -235,13 +234,13 @@ const FOLD_WORDS: Readonly<Record<FoldProblem["code"], string>> = {
 /** Why a section does not close, and what would close it. */
 function OpenEnd({ outline, sum, version }: Props) {
   const act = useAct();
-  const nameOf = useNameOf(version);
+  const nameOf = useNameOf();
   if (!sum?.open) return null;
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
   const lines = outline.lines.map((line) =>
     timedChords(line).map((chord) => ({
       ...chord,
-      symbol: pretty(nameOf(chord.symbol).name),
+      symbol: nameOf(chord.symbol).name,
     })),
   );
   const said = describeOpenSection(sum.open, lines, bar, version.beatUnit);
@@ -276,9 +275,9 @@ function OpenEnd({ outline, sum, version }: Props) {
 /** Lengths that are unusual here, and a form it goes by: said, and left to who knows the song. */
 function OddLengths({ outline, sum, version }: Props) {
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
-  const nameOf = useNameOf(version);
+  const namer = useNames()();
   if (sum?.open) return null;
-  const form = describeFormOf(sum, nameOf);
+  const form = describeFormOf(sum, namer);
   return [
     ...describeOddLengths(oddLengths(outline, bar, sum?.nextPickup), outline.section.label),
     ...(form ? [form] : []),

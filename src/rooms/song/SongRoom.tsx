@@ -4,10 +4,10 @@ import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
-import { meterOf, type Note, type Notes, sheetCapo, type Timeline, versionRow } from "@/core/song/read";
+import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
 import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
-import { Toggles } from "@/ui/Toggles";
+import { useNames } from "../names";
 import {
   derive,
   makeId,
@@ -21,7 +21,6 @@ import {
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
 import { HeadNotes } from "./KeptNotes";
-import { ShownBehindCapo } from "./names-shown";
 import { SectionCard } from "./SectionCard";
 import { Settings } from "./Settings";
 import { SongTabs } from "./SongTabs";
@@ -30,6 +29,7 @@ import { UsePanel } from "./UsePanel";
 /** The Song room: what is sung and played, in bars, and the order it comes in. */
 export function SongRoom() {
   const version = versionRow(useRows("version"));
+  const names = useNames();
   const current = useCurrentVersion();
   const act = useAct();
   const outline = useDerived(derive.outline);
@@ -38,13 +38,11 @@ export function SongRoom() {
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );
   const [chosen, setChosen] = useState<string | null>(null);
-  const formRows = useDerived(derive.formRows);
+  const formRows = useDerived((body) => derive.formRows(body, names));
   const timeline = useDerived(derive.timeline);
-  const alike = useDerived(derive.alike);
+  const alike = useDerived((body) => derive.alike(body, names));
   const notes = useDerived(derive.notes);
   const use = outline.form.find((one) => one.id === chosen);
-  const capo = sheetCapo(useRows("version", "extras"));
-  const [names, setNames] = useState<"shapes" | "sounding">("shapes");
   const choose = (useId: string) => setChosen((before) => (before === useId ? null : useId));
   return (
     <>
@@ -59,29 +57,16 @@ export function SongRoom() {
               This song has no sections yet. Add the first one below, or make a new song by pasting a sheet.
             </p>
           )}
-          {capo > 0 && (
-            <Toggles
-              label="Chord names"
-              value={names}
-              options={[
-                { value: "shapes", label: `shapes behind capo ${capo}` },
-                { value: "sounding", label: "as they sound" },
-              ]}
-              onSet={setNames}
+          {outline.sections.map((section) => (
+            <SectionCard
+              key={section.section.id}
+              outline={section}
+              sum={sums.get(section.section.id)}
+              version={version}
+              alike={alike.get(section.section.id)}
+              notes={notes.get(section.section.id)}
             />
-          )}
-          <ShownBehindCapo value={names === "shapes" ? capo : 0}>
-            {outline.sections.map((section) => (
-              <SectionCard
-                key={section.section.id}
-                outline={section}
-                sum={sums.get(section.section.id)}
-                version={version}
-                alike={alike.get(section.section.id)}
-                notes={notes.get(section.section.id)}
-              />
-            ))}
-          </ShownBehindCapo>
+          ))}
           <button
             type="button"
             className="btn self-start"

@@ -3,11 +3,13 @@
 import { useState } from "react";
 import { beatsOfTicks, type LineSum, ticksOfBar, ticksOfBeats } from "@/core/rhythm";
 import { addChord, removeChord, removeLine, set, setWords } from "@/core/song/edit";
+import type { Namer } from "@/core/song/names";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { useNames } from "../names";
 import { makeId, useAct, useCurrentVersion } from "../open";
 import { BeatGrid } from "./BeatGrid";
 import { checkSymbol } from "./check-symbol";
@@ -20,12 +22,16 @@ export function LineEditor({
   version,
   sum,
   label,
+  shift = 0,
 }: {
   line: OutlineLine;
   version: VersionRow;
   sum?: LineSum | undefined;
   label: string;
+  /** Semitones its use is raised by, where it belongs to one. */
+  shift?: number;
 }) {
+  const namer = useNames()(null, shift);
   const current = useCurrentVersion();
   const act = useAct();
   const wordChoices = [
@@ -40,7 +46,7 @@ export function LineEditor({
         longest={2000}
         onSet={(text) => act(setWords(line, text, makeId))}
       />
-      <BeatGrid line={line} version={version} sum={sum} label={label} />
+      <BeatGrid line={line} version={version} sum={sum} label={label} namer={namer} />
       <ul className="flex flex-col gap-2">
         {line.chords.map(({ chord }, index) => (
           <ChordFields
@@ -48,11 +54,12 @@ export function LineEditor({
             chord={chord}
             index={index}
             version={version}
+            namer={namer}
             wordChoices={wordChoices}
           />
         ))}
       </ul>
-      <NewChord line={line} version={version} wordChoices={wordChoices} />
+      <NewChord line={line} version={version} namer={namer} wordChoices={wordChoices} />
       <p className="text-sm">
         On the beats: a letter puts a chord, <kbd className="kbd kbd-xs">←</kbd>{" "}
         <kbd className="kbd kbd-xs">→</kbd> go by beats, <kbd className="kbd kbd-xs">[</kbd>{" "}
@@ -71,10 +78,12 @@ export function LineEditor({
 function NewChord({
   line,
   version,
+  namer,
   wordChoices,
 }: {
   line: OutlineLine;
   version: VersionRow;
+  namer: Namer;
   wordChoices: { value: string; label: string }[];
 }) {
   const act = useAct();
@@ -82,12 +91,12 @@ function NewChord({
   const [wordId, setWordId] = useState(wordChoices.at(0)?.value ?? "");
   const [problem, setProblem] = useState<string | null>(null);
   const put = () => {
-    const found = checkSymbol(symbol);
-    setProblem(found);
-    if (found) return;
+    const written = namer.toWritten(symbol);
+    setProblem(checkSymbol(symbol, namer));
+    if (written === null) return;
     const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
     const under = wordChoices.some((choice) => choice.value === wordId) ? wordId : "";
-    act(addChord(line, symbol.trim(), bar, under || null, makeId));
+    act(addChord(line, written, bar, under || null, makeId));
     setSymbol("");
   };
   return (
@@ -132,11 +141,13 @@ function ChordFields({
   chord,
   index,
   version,
+  namer,
   wordChoices,
 }: {
   chord: OutlineLine["chords"][number]["chord"];
   index: number;
   version: VersionRow;
+  namer: Namer;
   wordChoices: readonly { value: string; label: string }[];
 }) {
   const current = useCurrentVersion();
@@ -144,12 +155,12 @@ function ChordFields({
   return (
     <li className="flex flex-wrap items-end gap-3">
       <TextField
-        label={`Chord ${index + 1}, written in ${version.writtenKey}`}
-        value={chord.symbol}
+        label={`Chord ${index + 1}`}
+        value={namer.chord(chord.symbol)}
         longest={40}
         className="w-44"
-        check={checkSymbol}
-        onSet={(symbol) => act(set("chords", chord.id, { symbol: symbol.trim() }))}
+        check={(text) => checkSymbol(text, namer)}
+        onSet={(text) => act(set("chords", chord.id, { symbol: namer.toWritten(text) ?? text.trim() }))}
       />
       <NumberField
         label="Beats"
@@ -183,7 +194,7 @@ function ChordFields({
         not sure
       </label>
       <button type="button" className="btn btn-sm" onClick={() => act(removeChord(current(), chord.id))}>
-        Remove {chord.symbol}
+        Remove {namer.chord(chord.symbol)}
       </button>
     </li>
   );

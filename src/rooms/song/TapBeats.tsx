@@ -5,8 +5,7 @@ import { beatsOfTaps, formatBeatRow, MOST_BPM } from "@/core/rhythm";
 import type { OutlineLine } from "@/core/song/read";
 import { type KeyAct, keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
-import { pretty } from "@/ui/pretty";
-import type { NameOf } from "./names-shown";
+import type { NameOf } from "../names";
 import { type TapsState, useTaps } from "./use-taps";
 
 /**
@@ -167,8 +166,7 @@ function TapRow({
               first + index < tapped ? "underline decoration-2" : ""
             }`}
           >
-            <b className="font-mono">{pretty(nameOf(chord.symbol).name)}</b>{" "}
-            {text.slice(at, chords[index + 1]?.at)}
+            <b className="font-mono">{nameOf(chord.symbol).name}</b> {text.slice(at, chords[index + 1]?.at)}
           </span>
         );
       })}

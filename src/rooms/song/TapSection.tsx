@@ -4,8 +4,8 @@ import { beatsOfBar, ticksOfRow } from "@/core/rhythm";
 import { setBeats } from "@/core/song/edit";
 import type { OutlineSection } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
+import { useNameOf } from "../names";
 import { derive, useAct, useCurrentVersion } from "../open";
-import { useNameOf } from "./names-shown";
 import { TapBeats } from "./TapBeats";
 
 /** A section of the song whose beats are tapped. */
@@ -20,7 +20,7 @@ export function TapSection({
 }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const nameOf = useNameOf(version);
+  const nameOf = useNameOf();
   const { beatUnit } = version;
   const take = (rows: readonly (readonly number[])[]) => {
     const now = derive.outline(current()).byId.get(outline.section.id);

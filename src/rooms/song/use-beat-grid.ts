@@ -10,6 +10,7 @@ import {
   placeChord,
   spotAt,
 } from "@/core/song/edit";
+import type { Namer } from "@/core/song/names";
 import type { OutlineLine } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
 import { type KeyAct, keyAct } from "@/ui/keys";
@@ -17,7 +18,7 @@ import { makeId, useAct, useCurrentVersion } from "../open";
 import { checkSymbol } from "./check-symbol";
 
 /** The model of a line's beats: the marked beat and its chord, the chord that is typed, and what keys do. */
-export function useBeatGrid(line: OutlineLine, version: VersionRow) {
+export function useBeatGrid(line: OutlineLine, version: VersionRow, namer: Namer) {
   const act = useAct();
   const current = useCurrentVersion();
   const grid = useRef<HTMLDivElement>(null);
@@ -33,10 +34,9 @@ export function useBeatGrid(line: OutlineLine, version: VersionRow) {
   const chord = spot ? line.chords[spot.index]!.chord : null;
 
   const put = () => {
-    const symbol = (typing ?? "").trim();
-    const found = checkSymbol(symbol);
-    setProblem(found ?? "");
-    if (found) return;
+    const symbol = namer.toWritten(typing ?? "");
+    setProblem(checkSymbol(typing ?? "", namer) ?? "");
+    if (symbol === null) return;
     act(placeChord(line, mark * beat, symbol, bar, makeId));
     setTyping(null);
     grid.current?.focus();

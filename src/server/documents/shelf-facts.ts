@@ -1,9 +1,9 @@
 import { formatMeter } from "@/core/rhythm";
+import { namerByShift } from "@/core/song/names";
 import {
   chordMarks,
   foldText,
   meterOf,
-  namerByShift,
   playedSymbols,
   songLength,
   titleKeyOf,

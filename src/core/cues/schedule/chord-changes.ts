@@ -25,8 +25,14 @@ export const changeMs = (cost: number, level: Level): number =>
 /**
  * Every change of a plan of shapes with its place in the song. Events of the plan come in the timeline's order; a shape that
  * stays is no change.
+ * @param nameOf how a chord that sounds is told behind a capo
  */
-export function chordChanges(timeline: Timeline, plan: ShapePlan, level: Level): ChordChange[] {
+export function chordChanges(
+  timeline: Timeline,
+  plan: ShapePlan,
+  level: Level,
+  nameOf: (symbol: string, capo: number) => string = (symbol) => symbol,
+): ChordChange[] {
   const places = timeline.passages.flatMap(({ use, lines }) =>
     lines.flatMap(({ outline, events }) =>
       outline.chords.map(({ chord }, at) => ({ useId: use.id, chordId: chord.id, tick: events[at]!.tick })),
@@ -42,11 +48,12 @@ export function chordChanges(timeline: Timeline, plan: ShapePlan, level: Level):
       if (found < 0 || !path[at]) return [];
       next = found + 1;
       const last = before;
-      before = { name: event.name, at };
+      const now = { name: nameOf(event.symbol, run.hand.capo), at };
+      before = now;
       const move = last ? moves[last.at] : undefined;
       if (!last || !move || move.cost === 0) return [];
       const ms = changeMs(move.cost / move.factor, level);
-      return [{ tick: places[found]!.tick, from: last.name, to: event.name, ms }];
+      return [{ tick: places[found]!.tick, from: last.name, to: now.name, ms }];
     });
   });
 }

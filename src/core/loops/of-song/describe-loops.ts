@@ -5,6 +5,7 @@ import { countBars, countBeats } from "../../rhythm";
 import { batch, type VersionCommand } from "../../song/edit";
 import type { Outline } from "../../song/read";
 import { MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
+import { describeClash } from "../clashes";
 import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
@@ -17,10 +18,10 @@ export function describePress(press: Pick<Press, "press" | "effect"> & { readonl
   return `track ${press.track! + 1} ${press.effect === "start" ? "in" : "out"}`;
 }
 
-/** What a finding says, and why it matters. */
+/** What a finding says, and why it matters. @param nameOf how chords and notes are told */
 export function describeLoopFinding(
   finding: LoopFinding,
-  write: (symbol: string) => string = (symbol) => symbol,
+  nameOf?: Parameters<typeof describeClash>[1],
 ): { readonly what: string; readonly why: string } {
   switch (finding.kind) {
     case "two-starts":
@@ -40,7 +41,7 @@ export function describeLoopFinding(
       };
     case "loop-clash":
       return {
-        what: `${finding.layer} clashes on ${finding.beats} ${finding.beats === 1 ? "beat" : "beats"}: ${write(finding.why)}.`,
+        what: `${finding.layer} clashes on ${finding.beats} ${finding.beats === 1 ? "beat" : "beats"}: ${describeClash(finding.reason, nameOf)}${finding.more > 0 ? ` (and ${finding.more} more)` : ""}.`,
         why: "A loop keeps the chords it was recorded with. It is never taken out by itself: say what shall be done.",
       };
     case "loop-cut":

@@ -1,5 +1,6 @@
 import type { Finding, Fixing } from "../../findings";
 import { LONGEST_BUILD_SECONDS } from "../build";
+import type { ClashReason } from "../clashes";
 import type { LoopPlan } from "../plan";
 import { runsOf, sectionBeats } from "../track-runs";
 import { wrongLayers } from "../way";
@@ -21,7 +22,14 @@ type Facts =
   | { readonly kind: "two-starts"; readonly starts: number; readonly word: string | null }
   | { readonly kind: "nothing-sounds"; readonly layers: readonly string[]; readonly bars: number }
   | { readonly kind: "sounds-unwanted"; readonly layers: readonly string[]; readonly bars: number }
-  | { readonly kind: "loop-clash"; readonly layer: string; readonly beats: number; readonly why: string }
+  | {
+      readonly kind: "loop-clash";
+      readonly layer: string;
+      readonly beats: number;
+      readonly reason: ClashReason;
+      /** Other reasons beside it. */
+      readonly more: number;
+    }
   | {
       readonly kind: "loop-cut";
       readonly layers: readonly string[];
@@ -168,7 +176,7 @@ function waitFindings(
 }
 
 function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Piece): LoopFinding[] {
-  return clashes.map(({ layer, beats, why }): LoopFinding => {
+  return clashes.map(({ layer, beats, reason, more }): LoopFinding => {
     const pieces = [piece.id];
     return {
       ...placed(piece),
@@ -176,7 +184,8 @@ function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Pie
       kind: "loop-clash",
       layer: nameOf(song, layer),
       beats: beats.length,
-      why,
+      reason,
+      more,
       fixes: [
         { do: "mute", layerId: layer, pieces },
         { do: "second-layer", layerId: layer, pieces },

@@ -2,11 +2,11 @@ import type { Ticks } from "../../../base";
 import { byOrder } from "../../../document";
 import { type Chord, parseChord } from "../../chord";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import { namerByShift } from "../../song/names";
 import {
   indexCells,
   isOut,
   meterOf,
-  namerByShift,
   type Outline,
   resolveCell,
   spansOfForm,

@@ -49,8 +49,9 @@ export function changeFindings(
           label: after.label,
           players: [player.name],
           playerIds: [player.id],
-          from: before.name,
-          to: after.name,
+          from: before.symbol,
+          to: after.symbol,
+          capo: run.hand.capo,
           ms,
           needs,
           fixes: [],
@@ -82,7 +83,6 @@ export function oneChordFindings(
               fields: {
                 technique: "ringing" as const,
                 strumId: null,
-                note: `only ${best.name}, each time it comes`,
               },
             },
           ],
@@ -95,11 +95,17 @@ export function oneChordFindings(
         label: "",
         players: [player.name],
         playerIds: [player.id],
-        chord: best.name,
+        chord: best.symbol,
+        capo: player.capo,
         share: best.share,
         fixes:
           cells.length > 0 && player.instrument === "guitar"
-            ? [{ code: { do: "one-chord", player: player.name, chord: best.name }, cells }]
+            ? [
+                {
+                  code: { do: "one-chord", player: player.name, chord: best.symbol, capo: player.capo },
+                  cells,
+                },
+              ]
             : [],
       },
     ];

@@ -21,7 +21,7 @@ export type Fix = {
     | { readonly do: "choruses-brighter" }
     | { readonly do: "let-in"; readonly player: string; readonly technique: TechniqueId }
     | { readonly do: "no-strum"; readonly player: string }
-    | { readonly do: "one-chord"; readonly player: string; readonly chord: string };
+    | { readonly do: "one-chord"; readonly player: string; readonly chord: string; readonly capo: number };
   readonly cells: readonly CellFix[];
 };
 
@@ -39,14 +39,22 @@ type Facts =
   | { readonly kind: "too-fast"; readonly swings: number; readonly most: number; readonly bpm: number }
   | {
       readonly kind: "quick-change";
+      /** As they sound. */
       readonly from: string;
       readonly to: string;
+      readonly capo: number;
       readonly ms: number;
       readonly needs: number;
     }
   | { readonly kind: "line-and-chords" }
   | { readonly kind: "idle" }
-  | { readonly kind: "one-chord"; readonly chord: string; readonly share: number };
+  | {
+      readonly kind: "one-chord";
+      /** As it sounds. */
+      readonly chord: string;
+      readonly capo: number;
+      readonly share: number;
+    };
 
 export type FindingKind = Facts["kind"];
 

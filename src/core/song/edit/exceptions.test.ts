@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit, checkBody } from "../../../document";
+import { Namer, PLAIN_READER } from "../names";
 import { describeException } from "../read/describe-exception";
-import { Namer } from "../read/names";
 import { outlineOf } from "../read/outline";
 import { type Passage, passageSum, timelineOf, versionRow } from "../read/timeline";
 import { DOCUMENTS } from "../schema";
@@ -132,7 +132,7 @@ describe("an exception at a use", () => {
   it("raises the key with its own spelling", () => {
     const body = act(song(), set("uses", "u2", { shift: 2 }));
     const shift = passagesOf(body)[3]!.shift;
-    const raised = new Namer({ version: body.version }, null, shift);
+    const raised = new Namer({ version: body.version }, PLAIN_READER, shift);
     expect(["G", "D/F#", "Em", "Bb"].map((symbol) => raised.name(symbol).sounding)).toEqual([
       "A",
       "E/G#",

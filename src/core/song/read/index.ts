@@ -2,11 +2,11 @@ export { type BarRanges, describeBarsProblem, formatBars, readBars } from "./bar
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeUse } from "./describe-exception";
 export { usualTuning } from "./instruments";
+export { keysOf } from "./keys";
 export { describeForm, nearestForm, readForm } from "./known-forms";
 export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
-export { hasStrings, keysOf, Namer, namerByShift, readerOf, tuningOf } from "./names";
 export { describeOddLengths, oddLengths } from "./odd-lengths";
 export {
   type Outline,
@@ -31,6 +31,7 @@ export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query
 export { clockOf, type SongClock } from "./song-clock";
 export { playedSymbols, songLength } from "./song-length";
 export { spansOfForm, type UseSpan } from "./spans";
+export { hasStrings, tuningOf } from "./strings";
 export type { SungPiece } from "./sung-piece";
 export { type SungWord, sungWords } from "./sung-words";
 export {

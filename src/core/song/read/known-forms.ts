@@ -97,7 +97,7 @@ const BARS_A_DEPARTURE = 6;
 export function nearestForm(
   bars: readonly string[],
   key: string,
-): { readonly name: string; readonly departures: readonly Departure[] } | null {
+): { readonly name: string; readonly key: string; readonly departures: readonly Departure[] } | null {
   const parsed = parseKey(key);
   if (!parsed.ok) return null;
   const near = FORMS.flatMap((form) => {
@@ -108,7 +108,7 @@ export function nearestForm(
     const departures = bars.flatMap((chord, at) =>
       rootAndThird(chord) === rootAndThird(named[at]!) ? [] : [{ bar: at + 1, chord, usual: named[at]! }],
     );
-    return [{ name: `${form.name} in ${key}`, departures }];
+    return [{ name: form.name, key, departures }];
   });
   const best = near.toSorted((a, b) => a.departures.length - b.departures.length)[0];
   return best && BARS_A_DEPARTURE * best.departures.length <= bars.length ? best : null;
@@ -121,16 +121,22 @@ function rootAndThird(symbol: string): string {
   return `${pitchClassOf(chord.value.root)}${isMinorChord(chord.value) ? "m" : ""}`;
 }
 
-/** @example "Goes as a twelve-bar in A, but for bar 10: E where D is usual." */
-export function describeForm({
-  name,
-  departures,
-}: {
-  readonly name: string;
-  readonly departures: readonly Departure[];
-}): string {
-  const goes = `Goes as ${/^[aeiou]/u.test(name) ? "an" : "a"} ${name}`;
+/**
+ * @param nameOf how chords and the key are told
+ * @example "Goes as a twelve-bar in A, but for bar 10: E where D is usual."
+ */
+export function describeForm(
+  {
+    name,
+    key,
+    departures,
+  }: { readonly name: string; readonly key: string; readonly departures: readonly Departure[] },
+  nameOf: (symbol: string) => string = (symbol) => symbol,
+): string {
+  const goes = `Goes as ${/^[aeiou]/u.test(name) ? "an" : "a"} ${name} in ${nameOf(key)}`;
   if (departures.length === 0) return `${goes}.`;
-  const named = departures.map(({ bar, chord, usual }) => `bar ${bar}: ${chord} where ${usual} is usual`);
+  const named = departures.map(
+    ({ bar, chord, usual }) => `bar ${bar}: ${nameOf(chord)} where ${nameOf(usual)} is usual`,
+  );
   return `${goes}, but for ${named.join("; ")}.`;
 }

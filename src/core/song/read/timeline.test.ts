@@ -2,7 +2,6 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { EMPTY_CELL } from "../schema/parts";
 import { choiceFits, findChoice } from "./choices";
-import { Namer, tuningOf } from "./names";
 import { outlineOf } from "./outline";
 import { indexCells, resolveCell } from "./resolve-cells";
 import { sectionSums, timelineOf } from "./timeline";
@@ -147,35 +146,5 @@ describe("choices", () => {
       unfit: choice,
     });
     expect(choiceFits(choice, { ...spot, tuning: ["D2"] })).toBe(false);
-  });
-});
-
-describe("Namer", () => {
-  const body = sampleVersion({}, [], [{ capo: 2 }]);
-  const moved = { ...body, version: { v: { ...body.version.v!, writtenKey: "G", key: "A" } } };
-  const reader = {
-    tuning: tuningOf(body.players.p0!),
-    capo: 2,
-    readsShapes: true,
-    naming: "letters" as const,
-  };
-
-  it("gives written, sounding and shape names", () => {
-    expect(new Namer(moved, reader).name("D/F#")).toMatchObject({
-      written: "D/F#",
-      sounding: "E/G#",
-      shape: "D/F#",
-    });
-    expect(new Namer(moved, null).name("D/F#").shape).toBe("E/G#");
-  });
-
-  it("leaves what it cannot read", () => {
-    expect(new Namer(moved, reader).name("H7")).toEqual({
-      written: "H7",
-      sounding: "H7",
-      shape: "H7",
-      read: "H7",
-      chord: null,
-    });
   });
 });

@@ -1,4 +1,4 @@
-import { modulo, unwrap } from "../../../base";
+import { type Midi, modulo, unwrap } from "../../../base";
 import {
   describeSemitones,
   formatKey,
@@ -12,7 +12,7 @@ import {
 import type { VersionBody } from "../schema/documents";
 import type { Use } from "../schema/sections";
 
-import { keysOf } from "./names";
+import { keysOf } from "./keys";
 import type { Outline } from "./outline";
 
 /** A pitch range, lowest and highest, MIDI. */
@@ -130,10 +130,10 @@ function keyFit(places: readonly SungPlace[], singer: PitchRange, written: Key, 
   };
 }
 
-/** Why a key suits a singer or doesn't, in a sentence. */
-export function describeKeyFit(fit: KeyFit): string {
+/** Why a key suits a singer or doesn't, in a sentence. @param write how pitches of a key are told */
+export function describeKeyFit(fit: KeyFit, write: (midi: Midi, key: Key) => string = formatPitchIn): string {
   const key = unwrap(parseKey(fit.key));
-  const sung = `sung from ${formatPitchIn(fit.low, key)} to ${formatPitchIn(fit.high, key)}`;
+  const sung = `sung from ${write(fit.low, key)} to ${write(fit.high, key)}`;
   if (fit.verdict === "out") {
     const parts = [
       fit.above > 0 ? `${describeSemitones(fit.above)} above the voice` : "",

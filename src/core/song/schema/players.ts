@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { defineTable, idSchema, type RowOf } from "../../../document";
 import { LEVELS } from "../../fretboard";
+import { ACCIDENTALS } from "../../pitch";
 import { ROLES } from "./roles";
 import { capoSchema, optionalId, order, range, text } from "./row-fields";
 
@@ -14,12 +15,13 @@ export const WRITINGS = ["letters", "german", "syllables"] as const;
 export const PLAIN_HAND = Object.freeze({
   reads: null,
   writing: "letters" as const,
+  accidentals: "key" as const,
   leftHanded: false,
   thumb: false,
   scaleMm: null,
   loops: false,
 });
-const { loops: _loops, ...HAND_IN_FORM_3 } = PLAIN_HAND;
+const { loops: _loops, accidentals: _accidentals, ...HAND_IN_FORM_3 } = PLAIN_HAND;
 
 const playerRow = z.object({
   id: idSchema,
@@ -39,6 +41,8 @@ const playerRow = z.object({
   /** Null reads what the instrument usually does: a guitar its shapes, a bass what sounds. */
   reads: z.enum(READS).nullable(),
   writing: z.enum(WRITINGS),
+  /** Whether black keys are read as the key has them, or always as sharps or flats. */
+  accidentals: z.enum(ACCIDENTALS),
   leftHanded: z.boolean(),
   /** Whether the thumb may play the string nearest the face. */
   thumb: z.boolean(),
@@ -53,8 +57,14 @@ const playerRow = z.object({
 });
 
 /** What people call the fields of a player. */
-const PLAYER_WORDS = { order: "place in the list", level: "hand" };
-const ADDED_TO_PLAYERS = { 3: HAND_IN_FORM_3, 4: { loops: false } };
+const PLAYER_WORDS = {
+  order: "place in the list",
+  level: "hand",
+  reads: "names",
+  writing: "spelling",
+  accidentals: "sharps and flats",
+};
+const ADDED_TO_PLAYERS = { 3: HAND_IN_FORM_3, 4: { loops: false }, 9: { accidentals: "key" as const } };
 
 const player = defineTable({
   row: playerRow,
@@ -71,6 +81,7 @@ const player = defineTable({
     range: "range",
     reads: "names",
     writing: "spelling",
+    accidentals: "sharps and flats",
     leftHanded: "left-handed",
     thumb: "thumb",
     scaleMm: "scale length",

@@ -2,7 +2,8 @@ import type { Midi, Ticks } from "../../../base";
 import { type Chord, clashesWith, type SoundingChord } from "../../chord";
 import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "../../fretboard";
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
-import { namerByShift, neckOfRiff, tuningOf } from "../../song/read";
+import { namerByShift } from "../../song/names";
+import { neckOfRiff, tuningOf } from "../../song/read";
 import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
 import type { SongTones, SoundUse } from "./song-sounds";
 

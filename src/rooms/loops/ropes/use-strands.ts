@@ -2,7 +2,7 @@
 
 import { useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
-import { namerByShift } from "@/core/song/read";
+import { namerByShift } from "@/core/song/names";
 import { pretty } from "@/ui/pretty";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { namerByShift } from "@/core/song/names";
 import { DOCUMENTS, type VersionBody } from "@/core/song/schema";
 import { applyEdit } from "@/document";
 import { anyCommand } from "../../../../testing/song/any-command";
@@ -16,6 +17,9 @@ const start = sampleVersion(
   [{ loops: true }, { instrument: "bass", role: "bass", tuning: ["E1", "A1", "D2", "G2"] }],
 );
 
+const namers = namerByShift(start);
+const names = (_: null, shift: number) => namers(shift);
+
 /** A value without the functions in it, maps and sets as lists. */
 const plain = (value: unknown): unknown =>
   JSON.parse(
@@ -31,8 +35,8 @@ function allOf(derived: ReturnType<typeof createDerived>, body: VersionBody) {
     sums: derived.sums(body),
     cells: derived.cellIndex(body),
     notes: derived.notes(body),
-    form: derived.formRows(body),
-    alike: derived.alike(body),
+    form: derived.formRows(body, names),
+    alike: derived.alike(body, names),
     sheet: derived.sheet(body),
     findings: derived.openFindings(body),
     plans: players.map((player) => derived.planOf(body, player)),
@@ -63,7 +67,7 @@ describe("what is derived", () => {
   it("stays the same object where an edit has changed nothing of it", () => {
     const kept = createDerived();
     const [player] = Object.values(start.players);
-    const before = { sheet: kept.sheet(start), plan: kept.planOf(start, player!), alike: kept.alike(start) };
+    const before = { sheet: kept.sheet(start), plan: kept.planOf(start, player!), alike: kept.alike(start, names) };
     const cue = { text: "Look up", sign: "nod", danger: false, playerId: null, giverId: null } as const;
     const row = { ...cue, id: "c", useId: "u0", tick: 0, wordId: null };
     const applied = applyEdit(DOCUMENTS.version, start, { type: "add", table: "cues", row });
@@ -71,7 +75,7 @@ describe("what is derived", () => {
     expect(body).not.toBe(start);
     expect(kept.sheet(body)).toBe(before.sheet);
     expect(kept.planOf(body, player!)).toBe(before.plan);
-    expect(kept.alike(body)).toBe(before.alike);
+    expect(kept.alike(body, names)).toBe(before.alike);
   });
 
   it("keeps sections that an edit has not touched", () => {

@@ -1,11 +1,11 @@
 import type { BarSum } from "@/core/rhythm";
 import { differencesFrom, likenesses } from "@/core/song/compare";
+import type { Namer } from "@/core/song/names";
 import {
   type CellIndex,
   describeException,
   describeUse,
   indexCells,
-  Namer,
   type Notes,
   notesOf,
   type Outline,
@@ -18,9 +18,11 @@ import {
   versionRow,
 } from "@/core/song/read";
 import type { Section, Use, VersionBody, VersionRow } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 import { remembered } from "./remembered";
 import { SONG, SOUNDING, tablesIn } from "./tables";
+
+/** Who names the chords of a place, by the key shift of its use. */
+type NamerAt = (whose: null, shift: number) => Pick<Namer, "chord">;
 
 /** A place in the form as its list shows it. */
 export type FormRow = {
@@ -108,17 +110,10 @@ export function songDerived() {
       keepEach(last, notesOf(body), (a, b) => JSON.stringify([...a]) === JSON.stringify([...b])),
   });
 
-  /** What a version's written chords sound like in its performing key, each symbol read once. */
-  const sounding = remembered<[VersionRow], Namer>({
-    key: (version) => version,
-    from: () => [],
-    make: (_, version) => new Namer({ version: { [version.id]: version } }, null),
-  });
-
   /** The form's rows; the same list as before when nothing in it has changed. */
-  const formRows = remembered<[VersionBody], readonly FormRow[]>({
-    from: (body) => tablesIn(body, SOUNDING),
-    make: (last, body) => {
+  const formRows = remembered<[VersionBody, NamerAt], readonly FormRow[]>({
+    from: (body, names) => [...tablesIn(body, SOUNDING), names],
+    make: (last, body, names) => {
       const bars = new Map<string, number>();
       for (const passage of timeline(body).passages)
         bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
@@ -127,9 +122,9 @@ export function songDerived() {
       const rows = read.form.flatMap((use): FormRow[] => {
         const section = read.byId.get(use.sectionId)?.section;
         const exceptions = read.exceptions.get(use.id) ?? [];
-        const namer = use.shift === 0 ? sounding(version) : new Namer(body, null, use.shift);
+        const namer = names(null, use.shift);
         const said = exceptions.map((one) =>
-          describeException(one, use, read, version, (symbol) => pretty(namer.name(symbol).sounding)),
+          describeException(one, use, read, version, (symbol) => namer.chord(symbol)),
         );
         const otherwise = [...describeUse(use), ...said].join("; ");
         return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
@@ -151,22 +146,23 @@ export function songDerived() {
   });
 
   /** {@link differencesFrom}, by the chords of both: words typed change nothing of it. */
-  const differences = remembered<[OutlineSection, OutlineSection, VersionRow], readonly string[] | null>({
+  const differences = remembered<
+    [OutlineSection, OutlineSection, VersionRow, NamerAt],
+    readonly string[] | null
+  >({
     key: (earlier, section, { key, writtenKey, beatUnit }) =>
       [key, writtenKey, beatUnit, chordsOf(earlier), chordsOf(section)].join("\n\n"),
-    from: () => [],
-    make: (_, earlier, section, version) =>
-      differencesFrom(earlier, section, version.beatUnit, (symbol) =>
-        pretty(sounding(version).name(symbol).sounding),
-      ),
+    from: (_, __, ___, names) => [names],
+    make: (_, earlier, section, version, names) =>
+      differencesFrom(earlier, section, version.beatUnit, (symbol) => names(null, 0).chord(symbol)),
   });
 
   /** Sections told as an earlier one of their kind; said as before, it is the same object. */
-  const alike = remembered<[VersionBody], ReturnType<typeof likenesses>>({
-    from: (body) => tablesIn(body, SOUNDING),
-    make: (last, body) => {
+  const alike = remembered<[VersionBody, NamerAt], ReturnType<typeof likenesses>>({
+    from: (body, names) => [...tablesIn(body, SOUNDING), names],
+    make: (last, body, names) => {
       const version = versionRow(body);
-      const fresh = likenesses(outline(body), (a, b) => differences(a, b, version));
+      const fresh = likenesses(outline(body), (a, b) => differences(a, b, version, names));
       return keepEach(
         last,
         fresh,
@@ -175,7 +171,7 @@ export function songDerived() {
     },
   });
 
-  return { outline, timeline, sums, cellIndex, notes, sounding, formRows, alike };
+  return { outline, timeline, sums, cellIndex, notes, formRows, alike };
 }
 
 export type SongDerived = ReturnType<typeof songDerived>;

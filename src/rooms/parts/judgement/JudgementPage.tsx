@@ -3,11 +3,12 @@
 import dynamic from "next/dynamic";
 import { describeLoopFinding } from "@/core/loops";
 import { describeFinding } from "@/core/parts";
-import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { LoopFindingsList, useLoopFindings } from "../../loops";
-import { derive, StandingList, useDerived } from "../../open";
+import { soundingNames, useNames } from "../../names";
+import { derive, StandingList, useDerived, useRows } from "../../open";
 import { FindingsList } from "../FindingsList";
+import { writeFor } from "../finding-names";
 import { PartsTabs } from "../PartsTabs";
 import { useSheetFindings } from "../use-sheet-findings";
 import { BandSum } from "./BandSum";
@@ -23,12 +24,17 @@ export function JudgementPage() {
   const sheet = useDerived(derive.sheet);
   const { open, stand, plans, search } = useSheetFindings();
   const looped = useLoopFindings();
+  const names = useNames();
+  const body = useRows("version", "extras", "players");
   const all = open.length + looped.open.length;
   const standing = [
-    ...stand.map(({ finding, ...row }) => ({ ...row, what: describeFinding(finding, pretty).what })),
+    ...stand.map(({ finding, ...row }) => ({
+      ...row,
+      what: describeFinding(finding, writeFor(finding, names, body)).what,
+    })),
     ...looped.stand.map(({ finding, ...row }) => ({
       ...row,
-      what: describeLoopFinding(finding, pretty).what,
+      what: describeLoopFinding(finding, soundingNames(names())).what,
     })),
   ];
   return (

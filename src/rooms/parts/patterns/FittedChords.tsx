@@ -12,8 +12,8 @@ import {
   ticksOfPattern,
 } from "@/core/rhythm";
 import { versionRow } from "@/core/song/read";
-import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../../names";
 import { derive, useDerived, useRows } from "../../open";
 
 const MOST_SHOWN = 16;
@@ -35,15 +35,16 @@ function strokesUnder(
 export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: Anchor }) {
   const body = useRows("version");
   const version = versionRow(body);
+  const names = useNames();
   const { rows } = useDerived(derive.sheet);
   const [useId, setUse] = useState("");
   const row = rows.find((one) => one.use.id === useId) ?? rows[0];
   if (!row) return null;
-  const namer = derive.sounding(version);
+  const namer = names(null, row.passage.shift);
   const chords = row.passage.lines.flatMap((line) =>
     line.outline.chords.map(({ chord }, at) => ({
       id: `${chord.id} ${at}`,
-      name: namer.name(chord.symbol).sounding,
+      name: namer.chord(chord.symbol),
       tick: line.events[at]!.tick - row.passage.tick,
       ticks: line.events[at]!.ticks,
     })),
@@ -64,7 +65,7 @@ export function FittedChords({ pattern, anchor }: { pattern: Pattern; anchor: An
           const own = fitted.filter(({ tick }) => tick >= chord.tick && tick < chord.tick + chord.ticks);
           return (
             <li key={chord.id} className="text-sm">
-              <strong className="font-mono">{pretty(chord.name)}</strong>,{" "}
+              <strong className="font-mono">{chord.name}</strong>,{" "}
               {countBeats(beatsOfTicks(chord.ticks, version.beatUnit))}:{" "}
               <span className="font-mono">{strokesUnder(own, chord, each)}</span>
             </li>

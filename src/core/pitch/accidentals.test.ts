@@ -1,0 +1,38 @@
+import { describe, expect, it } from "vitest";
+import { ACCIDENTALS, preferAccidentals, realSigns } from "./accidentals";
+import { alterOf, formatNoteName, parseNoteName, pitchClassOf } from "./note-name";
+
+describe("preferAccidentals", () => {
+  it.each([
+    ["Bb", "sharps", "A#"],
+    ["G#", "flats", "Ab"],
+    ["Cb", "sharps", "B"],
+    ["E#", "flats", "F"],
+    ["F#", "sharps", "F#"],
+    ["Eb", "key", "Eb"],
+    ["D", "flats", "D"],
+  ] as const)("%s with %s is %s", (name, accidentals, told) => {
+    const parsed = parseNoteName(name);
+    expect(parsed.ok && formatNoteName(preferAccidentals(parsed.value, accidentals))).toBe(told);
+  });
+
+  it("keeps the pitch, and never leaves the other sign", () => {
+    for (let name = -15; name <= 19; name++)
+      for (const accidentals of ACCIDENTALS) {
+        const told = preferAccidentals(name, accidentals);
+        expect(pitchClassOf(told)).toBe(pitchClassOf(name));
+        if (accidentals === "sharps") expect(alterOf(told)).toBeGreaterThanOrEqual(0);
+        if (accidentals === "flats") expect(alterOf(told)).toBeLessThanOrEqual(0);
+      }
+  });
+});
+
+describe("realSigns", () => {
+  it.each([
+    ["Bb/D#", "B♭/D♯"],
+    ["C7b9", "C7♭9"],
+    ["Hm7b5", "Hm7♭5"],
+    ["Ebb", "E♭♭"],
+    ["Solb", "Solb"],
+  ])("%s is written %s", (symbol, told) => expect(realSigns(symbol)).toBe(told));
+});

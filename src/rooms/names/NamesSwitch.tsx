@@ -1,0 +1,113 @@
+"use client";
+
+import { type KeyboardEvent, useRef } from "react";
+import { describeHand, type NamesChoice } from "@/core/song/names";
+import type { Player, READS, WRITINGS } from "@/core/song/schema";
+import { SelectField } from "@/ui/SelectField";
+
+type Shows = (typeof READS)[number];
+type Writing = (typeof WRITINGS)[number];
+
+const WRITING_WORDS: Readonly<Record<Writing, string>> = {
+  letters: "C D E F G A B",
+  german: "C D E F G A H, B is B flat",
+  syllables: "Do Ré Mi Fa Sol La Si",
+};
+
+/**
+ * How names are told here, for whoever looks: what sounds, the shapes of a player, or degrees; in which letters, and with which
+ * black keys.
+ */
+export function NamesSwitch({
+  choice,
+  players,
+  onChoose,
+}: {
+  choice: NamesChoice;
+  /** Whoever has shapes. */
+  players: readonly Player[];
+  onChoose: (choice: Partial<NamesChoice>) => void;
+}) {
+  const box = useRef<HTMLDetailsElement>(null);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== "Escape" || !box.current?.open) return;
+    event.stopPropagation();
+    box.current.open = false;
+    box.current.querySelector("summary")?.focus();
+  };
+  return (
+    <details
+      ref={box}
+      className="no-print relative"
+      onKeyDown={onKeyDown}
+      onBlur={(event) => {
+        const { relatedTarget } = event;
+        if (relatedTarget && !event.currentTarget.contains(relatedTarget)) event.currentTarget.open = false;
+      }}
+    >
+      <summary className="btn btn-sm font-normal">Names: {describeChoice(choice, players)}</summary>
+      <div className="absolute right-0 z-30 mt-1 flex w-72 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg">
+        <SelectField
+          label="Chords are told"
+          value={`${choice.shows ?? ""} ${choice.of ?? ""}`.trim()}
+          options={[
+            { value: "", label: "as each player reads" },
+            { value: "sounding", label: "as they sound" },
+            ...players.map((player) => ({
+              value: `shapes ${player.id}`,
+              label: `as shapes of ${player.name}${describeHand(player)}`,
+            })),
+            { value: "degrees", label: "as degrees of the key" },
+          ]}
+          onSet={(value) => {
+            const [shows, of] = value.split(" ");
+            onChoose({ shows: shows ? (shows as Shows) : null, of: of ?? null });
+          }}
+        />
+        <SelectField
+          label="Written"
+          value={choice.writing ?? ""}
+          options={[
+            { value: "", label: "as each player writes" },
+            ...Object.entries(WRITING_WORDS).map(([value, label]) => ({ value, label })),
+          ]}
+          onSet={(value) => onChoose({ writing: value === "" ? null : (value as Writing) })}
+        />
+        <SelectField
+          label="Black keys"
+          value={choice.accidentals ?? ""}
+          options={[
+            { value: "", label: "as each player reads" },
+            { value: "key", label: "as the key has them" },
+            { value: "sharps", label: "always sharps" },
+            { value: "flats", label: "always flats" },
+          ]}
+          onSet={(value) =>
+            onChoose({
+              accidentals: value === "" ? null : (value as NonNullable<NamesChoice["accidentals"]>),
+            })
+          }
+        />
+        <p className="text-sm">Only in this window. What a player reads is set under Players.</p>
+      </div>
+    </details>
+  );
+}
+
+/** "each their own", "shapes of Mara, syllables". */
+function describeChoice(
+  { shows, of, writing, accidentals }: NamesChoice,
+  players: readonly Player[],
+): string {
+  const owner = players.find(({ id }) => id === of)?.name;
+  const said = [
+    shows === "shapes"
+      ? `shapes${owner ? ` of ${owner}` : ""}`
+      : shows === "sounding"
+        ? "as they sound"
+        : (shows ?? ""),
+    writing === "german" ? "with H" : (writing ?? ""),
+    accidentals === "key" ? "black keys by key" : (accidentals ?? ""),
+  ].filter((one) => one !== "");
+  return said.length === 0 ? "each their own" : said.join(", ");
+}
