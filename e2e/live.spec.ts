@@ -46,7 +46,7 @@ test("the leader moves everybody: count-in, hold, once more, leaving out, stop, 
     await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "holding");
   expect(new Set(await Promise.all(all.map(where))).size).toBe(1);
   await button(leader, "Mark this bar").click();
-  await expect(leader.getByText(/Bar \d+ is kept as a danger spot in Cues/u)).toBeVisible();
+  await expect(leader.getByText(/Bar \d+ of .+ is kept as a danger spot in Cues/u)).toBeVisible();
   await button(leader, "Once more").click();
   for (const page of all)
     await expect(page.getByRole("navigation", { name: "Go through the song" })).toContainText("Verse");

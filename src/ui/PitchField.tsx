@@ -1,7 +1,6 @@
 "use client";
 
-import { formatPitch, parsePitch } from "@/core/pitch";
-import { pretty } from "./pretty";
+import type { Namer } from "@/core/song/names";
 import { TextField } from "./TextField";
 
 type Props = {
@@ -10,35 +9,26 @@ type Props = {
   /** MIDI; null is unknown. */
   readonly value: number | null;
   readonly className?: string;
+  /** Tells pitches, and reads what is typed. */
+  readonly namer: Pick<Namer, "soundingPitch" | "readPitch">;
   readonly onSet: (midi: number | null) => void;
 };
 
-/** Reads a pitch as people type it. */
-function readPitch(text: string): number | null {
-  const pitch = parsePitch(
-    text
-      .replaceAll("♭", "b")
-      .replaceAll("♯", "#")
-      .replace(/^\s*[a-g]/u, (letter) => letter.toUpperCase()),
-  );
-  return pitch.ok ? pitch.value : null;
-}
-
 /** A pitch typed as a note and its octave; empty is unknown. */
-export function PitchField({ label, hideLabel = false, value, className = "w-20", onSet }: Props) {
+export function PitchField({ label, hideLabel = false, value, className = "w-20", namer, onSet }: Props) {
   return (
     <TextField
       label={label}
       hideLabel={hideLabel}
       className={className}
       longest={6}
-      value={value === null ? "" : pretty(formatPitch(value))}
+      value={value === null ? "" : namer.soundingPitch(value)}
       check={(text) =>
-        text.trim() === "" || readPitch(text) !== null
+        text.trim() === "" || namer.readPitch(text) !== null
           ? null
-          : `${label}: “${text}” is not a pitch such as A3 or B♭4. C4 is middle C.`
+          : `${label}: “${text}” is not a pitch such as ${namer.soundingPitch(57)} or ${namer.soundingPitch(70)}. ${namer.soundingPitch(60)} is middle C.`
       }
-      onSet={(text) => onSet(text.trim() === "" ? null : readPitch(text))}
+      onSet={(text) => onSet(text.trim() === "" ? null : namer.readPitch(text))}
     />
   );
 }

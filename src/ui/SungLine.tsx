@@ -1,6 +1,5 @@
 import type { CSSProperties } from "react";
 import type { SungPiece } from "@/core/song/read";
-import { pretty } from "./pretty";
 
 /** Which notches of a piece begin a bar: a notch a beat, the last one short when beats are not whole. */
 export function notches(
@@ -66,7 +65,7 @@ export function SungLine({
                 ))}
               </span>
               <span className="sung-chord" data-unreadable={piece.unreadable}>
-                {pretty(piece.name)}
+                {piece.name}
                 {piece.unsure && (
                   <span className="sung-doubt" title="not sure">
                     ?<span className="sr-only"> not sure</span>

@@ -1,7 +1,7 @@
 import type { TabNote } from "@/core/fretboard";
 import { type Meter, ticksOfBar } from "@/core/rhythm";
+import type { LineReads } from "@/core/song/names";
 import type { Riff } from "@/core/song/schema";
-import { namesOfStrings } from "./voicing-words";
 
 const ROW = 18;
 const LEFT = 42;
@@ -29,12 +29,57 @@ const BENDS: Readonly<Record<number, string>> = {
   8: "2",
 };
 
-type Props = { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter };
+type Props = {
+  readonly riff: Riff;
+  readonly notes: readonly TabNote[];
+  readonly meter: Meter;
+  /** Names of the strings as its reader has them. */
+  readonly strings: readonly string[];
+  /** A name a note, in their order; for who reads lines as notes. */
+  readonly names: readonly string[];
+  readonly reads: LineReads;
+};
+
+/** A line as its reader reads it: tab, notes with their octave bar by bar, or both. */
+export function TabLines(props: Props) {
+  return (
+    <>
+      {props.reads !== "notes" && <Tab {...props} />}
+      {props.reads !== "tab" && <Notes {...props} />}
+    </>
+  );
+}
+
+/** Notes bar by bar, in time; notes struck together are joined. */
+function Notes({ riff, notes, meter, names }: Props) {
+  const bar = ticksOfBar(meter);
+  const bars = Math.max(1, Math.ceil(riff.ticks / bar));
+  return (
+    <ol aria-label={`Notes of ${riff.name}`} className="mt-2 flex flex-col gap-1">
+      {Array.from({ length: bars }, (_, at) => {
+        const own = notes.flatMap((note, index) =>
+          note.tick >= at * bar && note.tick < (at + 1) * bar ? [{ note, name: names[index] ?? "" }] : [],
+        );
+        return (
+          <li key={at} className="flex flex-wrap gap-x-3">
+            <span className="w-12 text-sm">bar {at + 1}</span>
+            {own.length === 0 && <span className="text-sm">rests</span>}
+            {own.map(({ note, name }, index) => (
+              <span key={index} className="font-mono font-bold">
+                {own[index - 1]?.note.tick === note.tick && "+ "}
+                {note.art === "dead" ? "dead" : name}
+              </span>
+            ))}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
 
 /** A line in tab, a bar in each row: the string nearest the floor on top, length as an underline. */
-export function TabLines({ riff, notes, meter }: Props) {
+function Tab({ riff, notes, meter, strings: names }: Props) {
   const strings = riff.tuning.length;
-  const names = namesOfStrings(riff.tuning);
   const bar = ticksOfBar(meter);
   const bars = Math.max(1, Math.ceil(riff.ticks / bar));
   const height = strings * ROW + 8;

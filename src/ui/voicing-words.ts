@@ -1,5 +1,4 @@
 import { describeList, type Style } from "@/core/fretboard";
-import { parseTuning, stringNames } from "@/core/pitch";
 
 export const STYLE_WORDS: Readonly<Record<Style, string>> = Object.freeze({
   full: "full chords",
@@ -11,15 +10,8 @@ export const STYLE_WORDS: Readonly<Record<Style, string>> = Object.freeze({
   bass: "bass notes",
 });
 
-/** Names of a tuning's strings, or their numbers where it can't be read. */
-export function namesOfStrings(tuning: readonly string[]): string[] {
-  const parsed = parseTuning(tuning);
-  return parsed.ok ? stringNames(parsed.value) : tuning.map((_, string) => String(string + 1));
-}
-
-/** Sets of two to four neighbouring strings, as a choice. The value is the strings' numbers, "" for all. */
-export function stringSets(tuning: readonly string[]): { value: string; label: string }[] {
-  const names = namesOfStrings(tuning);
+/** Sets of two to four neighbouring strings, as a choice, by the names of all. The value is the strings' numbers, "" for all. */
+export function stringSets(names: readonly string[]): { value: string; label: string }[] {
   const sets = [2, 3, 4].flatMap((size) =>
     names.slice(size - 1).map((_, from) => names.map((__, at) => at).slice(from, from + size)),
   );

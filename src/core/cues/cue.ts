@@ -1,4 +1,5 @@
 import type { Ticks } from "../../base";
+import type { Moment } from "../song/moments";
 import type { CueRow, SectionKind } from "../song/schema";
 
 /** What a cue is about: who plays, how, when everybody stops, what a foot or a hand does, or one's own. */
@@ -27,11 +28,7 @@ export type Cue = {
   readonly playerId: string | null;
   readonly tick: Ticks;
   readonly seconds: number;
-  readonly bar: number;
-  readonly beat: number;
-  /** The word sung at it or just before, and the next one; null where nothing is sung near. */
-  readonly word: string | null;
-  readonly nextWord: string | null;
+  readonly moment: Moment;
   readonly text: string;
   /** The section it falls in. */
   readonly useId: string;

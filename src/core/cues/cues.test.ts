@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { bandSheet } from "../parts";
 import { addException, set } from "../song/edit";
+import { tellMoment } from "../song/moments";
 import { outlineOf, timelineOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
 import { playerTones } from "../sounds";
@@ -16,7 +17,7 @@ function told(body: VersionBody, planned?: Planned): string[] {
   const timeline = timelineOf(body, outline);
   const nameOf = (id: string | null) => (id === null ? "all" : body.players[id]!.name);
   return cuesOf(body, bandSheet(body, outline, timeline), timeline, planned).map(
-    ({ bar, beat, playerId, text }) => `${bar}.${beat} ${nameOf(playerId)}: ${text}`,
+    ({ moment, playerId, text }) => `${moment.songBar}.${moment.beat} ${nameOf(playerId)}: ${text}`,
   );
 }
 
@@ -72,8 +73,8 @@ describe("cues that follow from the other rooms", () => {
     expect(told(body).slice(1)).toEqual([
       "4.3 all: everybody stops, 2 beats",
       "8.5 all: hold until the sign",
-      "9.1 all: everything up 2 semitones",
-      "12.4 all: A comes half a beat early",
+      "9.1 all: everything up 2 semitones, to A",
+      "12.4.5 all: A comes half a beat early",
       "13.1 all: 90 a minute from here",
     ]);
   });
@@ -96,7 +97,7 @@ describe("cues that follow from the other rooms", () => {
       "1.1 Ada: sound “A”",
       "5.1 Ada: box: slot 2",
       "5.1 Ada: sound “B”",
-      "6.1 Ada: guitar tone 8 of 10, by hand, there by bar 7",
+      "6.1 Ada: guitar tone 8 of 10, by hand, there by bar 3 of b",
     ]);
   });
 });
@@ -124,6 +125,7 @@ describe("cues of one's own", () => {
     const outline = outlineOf(body);
     const timeline = timelineOf(body, outline);
     const [, cue] = cuesOf(body, bandSheet(body, outline, timeline), timeline);
-    expect(cue).toMatchObject({ kind: "own", useId: "u1", label: "b", word: "one", nextWord: "two" });
+    expect(cue).toMatchObject({ kind: "own", useId: "u1", label: "b" });
+    expect(tellMoment(cue!.moment)).toBe("bar 1 of b, beat 1, on “one”");
   });
 });

@@ -4,16 +4,9 @@ import { describePress, type FootPress, looperPlayer } from "../loops";
 import type { BandSheet, SheetPart } from "../parts";
 import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
-import { namerByShift } from "../song/names";
-import {
-  clockOf,
-  type Passage,
-  type SongClock,
-  spansOfForm,
-  type Timeline,
-  type UseSpan,
-  versionRow,
-} from "../song/read";
+import { clockOf, type SongClock, tellBar } from "../song/moments";
+import { type Namer, namerByShift } from "../song/names";
+import { type Passage, spansOfForm, type Timeline, type UseSpan, versionRow } from "../song/read";
 import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
 import { describeAct, describeSetting, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
@@ -26,6 +19,9 @@ export type Planned = {
   /** Presses between sounds, by player. */
   readonly tones: ReadonlyMap<string, { readonly song: SongTones; readonly presses: readonly TonePress[] }>;
 };
+
+/** Who tells chords and keys, by the key shift of a place. */
+type NamesByShift = (shift: number) => Pick<Namer, "chord" | "keyName">;
 
 const NOTHING_PLANNED: Planned = Object.freeze({ loops: [], tones: new Map() });
 
@@ -41,8 +37,6 @@ type Found = {
   readonly own?: Cue["own"];
 };
 
-/** A word farther away than this is not told with a cue, s. Ours, no source. */
-const NEAR_SECONDS = 4;
 /** Cues of one moment in the order one needs them. */
 const KIND_ORDER: readonly CueKind[] = [
   "count-in",
@@ -65,19 +59,20 @@ const KIND_ORDER: readonly CueKind[] = [
 /**
  * Everything that happens in a song for everybody, in time: most of it follows from the other rooms, and cues of one's own
  * stand among it.
+ * @param names who tells chords and keys, by the key shift of a place; as it sounds when left out
  */
 export function cuesOf(
   body: VersionBody,
   sheet: BandSheet,
   timeline: Timeline,
   planned: Planned = NOTHING_PLANNED,
+  names: NamesByShift = namerByShift(body),
 ): Cue[] {
-  const version = versionRow(body);
   const spans = spansOfForm(timeline);
-  const clock = clockOf(spans, ticksOfBeatUnit(version.beatUnit) ?? 960);
+  const clock = clockOf(spans);
   const found = [
     ...countIn(body, spans),
-    ...everybody(body, spans),
+    ...everybody(body, spans, names),
     ...sheet.players.flatMap((player) => ofPlayer(player, sheet, spans)),
     ...presses(body, spans, planned),
     ...moves(body, spans, clock),
@@ -95,17 +90,11 @@ export function cuesOf(
 
 function placed(found: Found, at: number, clock: SongClock): Cue {
   const { span, own = null, byHand = false, mayFrom = null, move = null, ...cue } = found;
-  const seconds = clock.secondsAt(cue.tick);
-  const isNear = (tick: Ticks): boolean => Math.abs(clock.secondsAt(tick) - seconds) <= NEAR_SECONDS;
-  const before = clock.words.findLast(({ tick }) => tick <= cue.tick);
-  const next = clock.words.find(({ tick }) => tick > cue.tick);
   return {
     ...cue,
     id: own ? `own ${own.id}` : `${cue.kind} ${cue.playerId ?? "all"} ${cue.tick} ${at}`,
-    seconds,
-    ...clock.barAt(cue.tick),
-    word: before && isNear(before.tick) ? before.text : null,
-    nextWord: next && isNear(next.tick) ? next.text : null,
+    seconds: clock.secondsAt(cue.tick),
+    moment: clock.momentAt(cue.tick),
     useId: span.use.id,
     label: span.label,
     section: span.passages[0]!.section.kind,
@@ -130,8 +119,7 @@ function countIn(body: VersionBody, spans: readonly UseSpan[]): Found[] {
 }
 
 /** What everybody does: stops, holds, pushes, another key, tempo or metre. */
-function everybody(body: VersionBody, spans: readonly UseSpan[]): Found[] {
-  const namers = namerByShift(body);
+function everybody(body: VersionBody, spans: readonly UseSpan[], names: NamesByShift): Found[] {
   const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
   const say = (ticks: Ticks): string => countBeats(ticks / beat);
   let before: Passage | null = null;
@@ -142,7 +130,12 @@ function everybody(body: VersionBody, spans: readonly UseSpan[]): Found[] {
         found.push({ kind, playerId: null, tick, text, span });
       if (before && before.shift !== passage.shift) {
         const by = passage.shift - before.shift;
-        put("key", passage.tick, `everything ${by > 0 ? "up" : "down"} ${describeSemitones(Math.abs(by))}`);
+        const to = names(passage.shift).keyName();
+        put(
+          "key",
+          passage.tick,
+          `everything ${by > 0 ? "up" : "down"} ${describeSemitones(Math.abs(by))}, to ${to}`,
+        );
       }
       if (before && before.tempo.bpm !== passage.tempo.bpm)
         put("tempo", passage.tick, `${passage.tempo.bpm} a minute from here`);
@@ -153,11 +146,7 @@ function everybody(body: VersionBody, spans: readonly UseSpan[]): Found[] {
         for (const [at, { chord }] of outline.chords.entries()) {
           const { tick, ticks, sounds, held, cued, early } = events[at]!;
           if (early > 0)
-            put(
-              "push",
-              tick,
-              `${namers(passage.shift).name(chord.symbol).sounding} comes ${say(early)} early`,
-            );
+            put("push", tick, `${names(passage.shift).chord(chord.symbol)} comes ${say(early)} early`);
           if (sounds < ticks) put("stop", tick + sounds, `everybody stops, ${say(ticks - sounds)}`);
           if (held > 0) put("hold", tick + ticks - held, cued ? "hold until the sign" : `hold ${say(held)}`);
         }
@@ -282,8 +271,8 @@ function moves(body: VersionBody, spans: readonly UseSpan[], clock: SongClock): 
     if (!span) return [];
     return row.moves.map((move, at): Found => {
       const what = `${describeSetting(move.setting, move.value)}, by ${move.by}`;
-      const until = clock.barAt(span.from + move.to).bar;
-      const text = move.to === move.from ? what : `${what}, there by bar ${until}`;
+      const until = tellBar(clock.momentAt(span.from + move.to));
+      const text = move.to === move.from ? what : `${what}, there by ${until}`;
       return {
         kind: "move",
         playerId: row.playerId,

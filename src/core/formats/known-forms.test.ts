@@ -39,7 +39,11 @@ describe("forms players know by name", () => {
   it("a section that nearly is one says where it departs", () => {
     const bars = "A7 A7 A7 A7 D7 D7 A A E7 E7 A E7".split(" ");
     const found = nearestForm(bars, "A")!;
-    expect(found).toEqual({ name: "twelve-bar in A", departures: [{ bar: 10, chord: "E7", usual: "D" }] });
+    expect(found).toEqual({
+      name: "twelve-bar",
+      key: "A",
+      departures: [{ bar: 10, chord: "E7", usual: "D" }],
+    });
     expect(describeForm(found)).toBe("Goes as a twelve-bar in A, but for bar 10: E7 where D is usual.");
     expect(describeForm(nearestForm("D A G G D A D A".split(" "), "D")!)).toBe(
       "Goes as an eight-bar blues in D.",

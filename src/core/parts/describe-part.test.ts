@@ -12,7 +12,8 @@ const said = (fields: Partial<Cell>): string[] => {
   const cell: Cell = { ...EMPTY_CELL, ...fields, id: "c", useId: "u0", playerId: "p0" };
   const { rows } = bandSheet({ ...body, strums: { s: strum }, cells: { c: cell } });
   const part = rows[0]!.parts[0]!;
-  return describePart(part, part.cell.strumId.value ? strum.name : null, (id) => body.players[id]!.name);
+  const name = part.cell.strumId.value ? strum.name : null;
+  return describePart(part, name, (id) => body.players[id]!.name, "Verse 2");
 };
 
 describe("a part in short phrases", () => {
@@ -31,8 +32,8 @@ describe("a part in short phrases", () => {
     ).toEqual([
       "short chops on the backbeat",
       "sound: Bright",
-      "plays bar 2",
-      "bar 1: carry",
+      "plays bar 2 of Verse 2",
+      "bar 1 of Verse 2: carry",
       "doubles Tobin",
     ]));
 

@@ -1,4 +1,5 @@
 import { countsOf, isOnset } from "../rhythm";
+import { tellBars } from "../song/moments";
 import { type BarRanges, formatBars } from "../song/read";
 import type { SheetPart } from "./band";
 
@@ -19,30 +20,26 @@ function describeCounts(part: SheetPart): string {
  * How a part is played, in short phrases for stage and paper: pattern or technique, line, sound, bars, roles by phrase,
  * whom it doubles. Nothing for a part that is out.
  * @param patternName what the pattern is called, or null
- * @example describePart(part, "skip the three", nameOf) // => ["skip the three (1, 2, 2&, 3&, 4, 4&)", "bars 5-8"]
+ * @param label the section by its name there: its bars are counted from it
+ * @example describePart(part, "skip the three", nameOf, "Verse 1") // => ["skip the three (1, 2, 2&, 3&, 4, 4&)", "plays bars 5–8 of Verse 1"]
  */
 export function describePart(
   part: SheetPart,
   patternName: string | null,
   nameOf: (playerId: string) => string,
+  label: string,
 ): string[] {
   if (part.out) return [];
   const { cell, technique, riff } = part;
+  const barsHere = (ranges: BarRanges): string => tellBars(formatBars(ranges), label);
   const how = patternName === null ? (technique?.words ?? "") : `${patternName}${describeCounts(part)}`;
   const { bars, phrases, doubles, sound } = cell;
   return [
     how,
     riff ? `line: ${riff.name}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
-    bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${describeBars(bars.value)}`,
-    ...phrases.value.map(({ from, to, role }) => `${describeBars([[from, to]])}: ${role}`),
+    bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${barsHere(bars.value)}`,
+    ...phrases.value.map(({ from, to, role }) => `${barsHere([[from, to]])}: ${role}`),
     doubles.value === null ? "" : `doubles ${nameOf(doubles.value)}`,
   ].filter((one) => one !== "");
 }
-
-/** "bar 2", "bars 1-4, 7". */
-const describeBars = (ranges: BarRanges): string => {
-  const said = formatBars(ranges);
-  if (said === "none") return "no bars";
-  return `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said}`;
-};

@@ -20,15 +20,15 @@ const part = (from: VersionBody, player: string) => playerPart(from, from.player
 describe("playerPart", () => {
   it("gives a guitar the shapes behind its capo, by hand", () => {
     const [verse] = part(body, "p0").passages;
-    expect(verse!.key).toBe("D");
-    expect([...verse!.chords.values()].map((chord) => chord.name)).toEqual(["D", "A/C#", "H7"]);
+    expect(verse!.namer.keyName()).toBe("D");
+    expect([...verse!.chords.values()].map((chord) => chord.name)).toEqual(["D", "A/C♯", "H7"]);
     expect(verse!.chords.get("G")!.shape!.frets).toEqual([null, null, 0, 2, 3, 2]);
   });
 
   it("gives a bass the sounding names and single notes", () => {
     const [verse] = part(body, "p1").passages;
     expect(verse!.chords.get("D/F#")).toMatchObject({
-      name: "D/F#",
+      name: "D/F♯",
       shape: { frets: [2, null, null, null] },
     });
   });
@@ -48,7 +48,7 @@ describe("playerPart", () => {
       body,
       setCell(indexCells(body, outlineOf(body)), "u1", "p0", { capo: 0 }, () => "cell"),
     );
-    expect(part(changed, "p0").passages.map((one) => [one.passage.round, one.key])).toEqual([
+    expect(part(changed, "p0").passages.map((one) => [one.passage.round, one.namer.keyName()])).toEqual([
       [0, "D"],
       [0, "G"],
       [1, "G"],
@@ -62,9 +62,9 @@ describe("playerPart", () => {
         [...one.chords.values()].map((chord) => chord.name).slice(0, 2),
       );
     expect(names("p0")).toEqual([
-      ["D", "A/C#"],
-      ["E", "B/D#"],
-      ["E", "B/D#"],
+      ["D", "A/C♯"],
+      ["E", "B/D♯"],
+      ["E", "B/D♯"],
     ]);
     expect(names("p1").at(-1)).toEqual(["A", "E/G#"]);
   });

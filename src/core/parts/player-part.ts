@@ -1,6 +1,5 @@
-import { formatKey } from "../pitch";
 import type { LineSum } from "../rhythm";
-import { Namer, readerOf } from "../song/names";
+import { Namer, type Reader, readerOf } from "../song/names";
 import {
   indexCells,
   outlineOf,
@@ -29,8 +28,8 @@ type PartChord = {
 type PartPassage = {
   readonly passage: Passage;
   readonly cell: ResolvedCell;
-  /** The key a guitar holds shapes of, behind its capo; for others the sounding key. */
-  readonly key: string;
+  /** Who tells names here. */
+  readonly namer: Namer;
   readonly lines: readonly { readonly timed: TimedLine; readonly sum: LineSum | undefined }[];
   /** By written symbol: each chord of the passage once, in the order met. */
   readonly chords: ReadonlyMap<string, PartChord>;
@@ -41,14 +40,19 @@ export type PlayerPart = { readonly player: Player; readonly passages: readonly 
 /**
  * One player's whole part: the form played out, each passage in the names and shapes of the capo that
  * stands there. A guitar reads shapes; a bass reads what sounds.
+ * @param readerAt who reads it behind a capo; the player, when left out
  */
-export function playerPart(body: VersionBody, player: Player): PlayerPart {
+export function playerPart(
+  body: VersionBody,
+  player: Player,
+  readerAt: (capo: number) => Reader = (capo) => readerOf(player, capo),
+): PlayerPart {
   const outline = outlineOf(body);
   const index = indexCells(body, outline);
   const namers = new Map<string, Namer>();
   const namerAt = (capo: number, shift: number): Namer => {
     const key = `${capo} ${shift}`;
-    const namer = namers.get(key) ?? new Namer(body, readerOf(player, capo), shift);
+    const namer = namers.get(key) ?? new Namer(body, readerAt(capo), shift);
     namers.set(key, namer);
     return namer;
   };
@@ -82,8 +86,7 @@ export function playerPart(body: VersionBody, player: Player): PlayerPart {
       }
     }
     const lines = passage.lines.map((timed, line) => ({ timed, sum: sum.lines[line] }));
-    const key = player.instrument === "guitar" ? namer.shapeKey : namer.key;
-    return { passage, cell, key: formatKey(key), lines, chords };
+    return { passage, cell, namer, lines, chords };
   });
   return { player, passages };
 }

@@ -17,3 +17,19 @@ export function barInUse(
   const bar = here.bars.findLast((start) => start <= reached) ?? 0;
   return { useId, tick: rounds.reduce((sum, { ticks }) => sum + ticks, 0) + bar };
 }
+
+/**
+ * The bar that is now as moments count it: from where the section begins. 0 is its pickup.
+ * @example barInSection(passages, place) // => { bar: 3, bars: 8, label: "Chorus" }
+ */
+export function barInSection(
+  passages: readonly LivePassage[],
+  place: Pick<Place, "index" | "bar">,
+): { readonly bar: number; readonly bars: number; readonly label: string } {
+  const here = passages[place.index];
+  return {
+    bar: Math.max(0, place.bar - (here?.firstBar ?? 1) + 1),
+    bars: here?.bars.length ?? 0,
+    label: here?.label ?? "",
+  };
+}

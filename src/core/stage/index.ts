@@ -1,6 +1,6 @@
 export { type LeaderAct, type LiveAct, type LiveEvent, liveActSchema } from "./act";
 export { ahead, BARS_AHEAD } from "./ahead";
-export { barInUse } from "./bar-in-use";
+export { barInSection, barInUse } from "./bar-in-use";
 export {
   answeredAt,
   heardFrom,
@@ -22,6 +22,7 @@ export type {
   StagePack,
   StagePart,
   StagePress,
+  StageRiff,
   StageShape,
   StageSheet,
 } from "./stage-sheet";

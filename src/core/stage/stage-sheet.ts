@@ -1,6 +1,7 @@
 import type { CueKind } from "../cues";
 import type { TabNote } from "../fretboard";
 import type { Meter } from "../rhythm";
+import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
 import type { Player, Riff, SectionKind } from "../song/schema";
 
@@ -24,20 +25,32 @@ export type StageSheet = {
   readonly role: Player["role"];
   readonly note: string;
   /** The line of the part in tab, or null. */
-  readonly line: { readonly riff: Riff; readonly notes: readonly TabNote[]; readonly meter: Meter } | null;
+  readonly line: StageRiff | null;
   /** How it is played: pattern or technique, line, sound, bars. */
   readonly how: readonly string[];
   /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
   readonly otherwise: readonly string[];
   readonly beatsInBar: number;
   readonly capo: number;
-  readonly key: string;
+  /** Capo, tuning and key of the names here, in words. */
+  readonly hand: string;
   readonly lines: readonly StageLine[];
   readonly shapes: readonly StageShape[];
   /** What this player's feet press in it, and cues of the band's own. */
   readonly feet: readonly StagePress[];
   /** Everything that happens in it for this player or for all, with its tick from where the passage begins. */
   readonly cues: readonly StageCue[];
+};
+
+/** A line with the names its reader has for its strings and notes. */
+export type StageRiff = {
+  readonly riff: Riff;
+  readonly notes: readonly TabNote[];
+  readonly meter: Meter;
+  readonly strings: readonly string[];
+  /** A name a note, in their order. */
+  readonly names: readonly string[];
+  readonly reads: LineReads;
 };
 
 export type StageLine = {
@@ -56,8 +69,8 @@ export type StageCue = {
   readonly tick: number;
 };
 
-/** A press, or a cue of one's own, with its bar and the word it falls on. */
-export type StagePress = { readonly text: string; readonly bar: number; readonly words: string };
+/** A press, or a cue of one's own, with its bar and beat in the section and what is sung then. */
+export type StagePress = { readonly text: string; readonly place: string; readonly words: string };
 
 export type StagePart = {
   readonly player: string;
@@ -65,9 +78,8 @@ export type StagePart = {
   readonly instrument: Player["instrument"];
   readonly capo: number;
   readonly leftHanded: boolean;
-  /** Keys as this player writes them. */
-  readonly key: string;
-  readonly sounding: string;
+  /** Capo, tuning and key of the names at the begin, in words. */
+  readonly hand: string;
   readonly bpm: number;
   readonly meter: string;
   readonly beatsInBar: number;

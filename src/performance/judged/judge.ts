@@ -16,6 +16,8 @@ export type MadePress = { readonly seconds: number; readonly act: string };
 export type JudgedPress = LoopRun["presses"][number] & {
   /** What was due, by its index; null for a press nobody asked for. */
   readonly due: number | null;
+  /** What was pressed; null for one that was missed. */
+  readonly made: MadePress | null;
 };
 
 /** Nearer than this counts as right, ms. Ours, no source. */
@@ -61,8 +63,9 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
   const judged = due.map((one, at): JudgedPress => {
     const { place, sung } = one;
     const found = taken.get(at);
-    if (!found) return { due: at, judged: "missed", ms: null, place, sung };
-    const ms = Math.round(missBy(one, made[found.at]!.seconds));
+    if (!found) return { due: at, made: null, judged: "missed", ms: null, place, sung };
+    const press = made[found.at]!;
+    const ms = Math.round(missBy(one, press.seconds));
     const word = !found.isRight
       ? "wrong"
       : Math.abs(ms) <= RIGHT_WITHIN_MS
@@ -70,10 +73,17 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
         : ms < 0
           ? "early"
           : "late";
-    return { due: at, judged: word, ms, place, sung };
+    return { due: at, made: press, judged: word, ms, place, sung };
   });
   const unasked = [...free].map(
-    (): JudgedPress => ({ due: null, judged: "wrong", ms: null, place: "first", sung: false }),
+    (at): JudgedPress => ({
+      due: null,
+      made: made[at]!,
+      judged: "wrong",
+      ms: null,
+      place: "first",
+      sung: false,
+    }),
   );
   return [...judged, ...unasked];
 }

@@ -4,7 +4,8 @@ import { useState } from "react";
 import { addCue } from "@/core/cues";
 
 import { ticksOfBeatUnit } from "@/core/rhythm";
-import { spansOfForm, sungWords, type UseSpan, versionRow } from "@/core/song/read";
+import { clockOf, type SongClock, sungWords, tellUnder } from "@/core/song/moments";
+import { spansOfForm, type UseSpan, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";
@@ -23,7 +24,8 @@ export function AddCue() {
   const span = spans.find(({ use }) => use.id === useId) ?? spans[0];
   if (!span) return null;
   const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
-  const { places, words } = placesIn(span, beat);
+  const clock = clockOf(spans);
+  const { places, words } = placesIn(span, beat, clock);
   const chosen = places.some(({ value }) => value === place) ? place : (places[0]?.value ?? "0");
   return (
     <form
@@ -81,7 +83,7 @@ export function AddCue() {
 }
 
 /** Where in a span a cue may stand: on its beats, and on its sung words; ticks count from the span's begin. */
-function placesIn(span: UseSpan, beat: number) {
+function placesIn(span: UseSpan, beat: number, clock: SongClock) {
   const bars = span.passages.flatMap((passage) => passage.bars).filter(({ number }) => number > 0);
   const sung = span.passages
     .filter(({ vocals }) => vocals)
@@ -91,7 +93,7 @@ function placesIn(span: UseSpan, beat: number) {
     ...bars.flatMap((bar) =>
       Array.from({ length: Math.max(1, Math.floor(bar.ticks / beat)) }, (_, at) => ({
         value: String(bar.tick + at * beat - span.from),
-        label: `bar ${bar.number}, beat ${at + 1}`,
+        label: tellUnder(clock.momentAt(bar.tick + at * beat), span.use.id),
       })),
     ),
     ...words.map((word) => ({ value: `word ${word.id}`, label: `on “${word.text}”` })),

@@ -15,8 +15,11 @@ import {
   movesOfCue,
   planBody,
 } from "@/core/cues";
+import { tellBar, tellMoment } from "@/core/song/moments";
 import type { Player, VersionBody } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
+import { MomentTold } from "@/ui/MomentTold";
+import { useNames } from "../names";
 import { derive, FindingItem, StandingList, useAct, useFindings } from "../open";
 
 /** Acts so near a late one, ms, are looked at for what could move. */
@@ -37,13 +40,18 @@ export function BodySchedule({
   cues: readonly Cue[];
 }) {
   const [all, setAll] = useState(false);
+  const names = useNames();
   const { data: shapes } = useEngine("shape-plan", derive.planOf(body, player));
   const { acts, plan, song } = useMemo(() => {
     const tones = derive.tones(body, player);
-    const changes = shapes ? chordChanges(derive.timeline(body), shapes, player.level) : [];
+    const changes = shapes
+      ? chordChanges(derive.timeline(body), shapes, player.level, (symbol, capo) =>
+          names({ player, capo }).readSounding(symbol),
+        )
+      : [];
     const found = bodyActs(tones, cues, changes);
     return { acts: found, plan: planBody(found), song: tones };
-  }, [body, player, cues, shapes]);
+  }, [body, player, cues, shapes, names]);
   const { open, stand } = useFindings(
     useMemo(() => bodyFindings(player.id, acts, plan), [player.id, acts, plan]),
     BODY_FIXING,
@@ -88,7 +96,7 @@ export function BodySchedule({
             Least time to spare:{" "}
             {timed
               .slice(0, 3)
-              .map((one) => `${one.text} in bar ${one.bar} (${ms(one.slack)})`)
+              .map((one) => `${one.text} in ${tellBar(one.moment)} (${ms(one.slack)})`)
               .join("; ")}
           </summary>
           {all && <ActTable acts={timed} />}
@@ -145,8 +153,7 @@ function InTime({ plan, first }: { plan: ReturnType<typeof planBody>; first: Bod
           </strong>{" "}
           {first && (
             <>
-              First at bar {first.bar}, beat {first.beat}
-              {first.label !== "" && ` (${first.label})`}: {first.text}.
+              First at {tellMoment(first.moment)}: {first.text}.
             </>
           )}
           {!plan.exact && " There may be a better order than was found."}
@@ -186,7 +193,7 @@ function ActTable({ acts }: { acts: readonly (BodyAct & { start: number; slack: 
           <tr>
             <th>What</th>
             <th>With</th>
-            <th>Bar, beat</th>
+            <th>Where</th>
             <th>Takes</th>
             <th>Window</th>
             <th>To spare</th>
@@ -198,7 +205,7 @@ function ActTable({ acts }: { acts: readonly (BodyAct & { start: number; slack: 
               <td>{one.text}</td>
               <td>{one.takes.join(", ")}</td>
               <td>
-                {one.bar}, {one.beat}
+                <MomentTold moment={one.moment} />
               </td>
               <td>{ms(one.ms)}</td>
               <td>{ms(one.until - one.from)}</td>

@@ -3,9 +3,9 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Cue } from "@/core/cues";
+import { MomentTold } from "@/ui/MomentTold";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
-import { describeWords } from "./cue-words";
 
 /** The cue sheet on paper, for all or for one player. */
 export function CuePrint({
@@ -53,13 +53,17 @@ export function CuePrint({
                 <SectionTag label={cue.label} kind={cue.section} />
               </p>
             )}
-            <p className={`text-lg ${cue.own?.danger ? "border-l-4 border-black pl-2 font-bold" : ""}`}>
-              <span className="mr-3 inline-block w-16 font-mono">
-                {cue.bar}.{cue.beat}
+            <div
+              className={`grid grid-cols-[15rem_minmax(0,1fr)] gap-x-3 py-0.5 text-lg ${cue.own?.danger ? "border-l-4 border-black pl-2 font-bold" : ""}`}
+            >
+              <span className="text-base">
+                <MomentTold moment={cue.moment} under={cue.useId} />
               </span>
-              {who === "" && <strong className="mr-3">{nameOf(cue.playerId)}</strong>}
-              {cue.text} <span className="text-sm">{describeWords(cue)}</span>
-            </p>
+              <span>
+                {who === "" && <strong className="mr-3">{nameOf(cue.playerId)}</strong>}
+                {cue.text}
+              </span>
+            </div>
           </li>
         ))}
       </ol>

@@ -4,13 +4,14 @@ import Link from "next/link";
 import { useState } from "react";
 import type { Cue } from "@/core/cues";
 import { byOrder } from "@/document";
+import { MomentTold } from "@/ui/MomentTold";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { useOpenSong } from "../open";
 import { AddCue } from "./AddCue";
 import { BodySchedule } from "./BodySchedule";
-import { CUE_WORDS, describeWords } from "./cue-words";
+import { CUE_WORDS } from "./cue-words";
 import { OwnCue } from "./OwnCue";
 import { useCues } from "./use-cues";
 
@@ -85,16 +86,14 @@ function Groups({ cues, nameOf }: { cues: readonly Cue[]; nameOf: (id: string | 
             {group.map((cue) => (
               <li
                 key={cue.id}
-                className={`grid grid-cols-[5.5rem_6rem_minmax(0,1fr)] gap-x-3 py-0.5 max-sm:grid-cols-[4.5rem_minmax(0,1fr)] ${cue.own?.danger ? "border-l-4 border-error pl-2" : ""}`}
+                className={`grid grid-cols-[13rem_6rem_minmax(0,1fr)] gap-x-3 py-0.5 max-sm:grid-cols-[minmax(0,1fr)_5rem] ${cue.own?.danger ? "border-l-4 border-error pl-2" : ""}`}
               >
-                <span className="font-mono text-sm">
-                  {cue.bar}.{cue.beat}
-                  <span className="sr-only"> bar and beat</span>
+                <span>
+                  <MomentTold moment={cue.moment} under={cue.useId} />
                 </span>
                 <span className={cue.playerId === null ? "font-bold" : ""}>{nameOf(cue.playerId)}</span>
                 <span className="max-sm:col-span-2">
                   {cue.own ? <OwnCue cue={cue.own} /> : cue.text}
-                  <span className="ml-3 text-sm">{describeWords(cue)}</span>
                   <span className="sr-only">, {CUE_WORDS[cue.kind]}</span>
                 </span>
               </li>

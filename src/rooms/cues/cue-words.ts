@@ -27,9 +27,3 @@ export const SIGN_WORDS: Readonly<Record<CueRow["sign"], string>> = Object.freez
   nod: "nod",
   click: "click",
 });
-
-/** The words around a cue. @example describeWords({ word: "sea", nextWord: "Carry" }) // => "“sea” · “Carry”" */
-export function describeWords({ word, nextWord }: Pick<Cue, "word" | "nextWord">): string {
-  if (word && nextWord) return `“${word}” · “${nextWord}”`;
-  return word ? `“${word}”` : nextWord ? `before “${nextWord}”` : "";
-}

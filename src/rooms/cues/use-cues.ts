@@ -6,12 +6,14 @@ import type { VersionBody } from "@/core/song/schema";
 import { songPedals, tonePresses } from "@/core/sounds";
 import { useEngines } from "@/engines/window";
 import { useLoops } from "../loops";
+import { useNames } from "../names";
 import { derive, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "../sounds";
 
 /** Every cue of the open version, with what the plans of loops and sounds add as they become known. */
 export function useCues(): { readonly body: VersionBody; readonly cues: readonly Cue[] } {
   const body = useWholeVersionLater();
+  const names = useNames();
   const { shown: loops } = useLoops();
   const songs = useMemo(
     () =>
@@ -42,6 +44,9 @@ export function useCues(): { readonly body: VersionBody; readonly cues: readonly
       }),
     );
     const planned: Planned = { loops: loops?.presses ?? [], tones };
-    return { body, cues: cuesOf(body, derive.sheet(body), derive.timeline(body), planned) };
-  }, [body, songs, known, loops]);
+    return {
+      body,
+      cues: cuesOf(body, derive.sheet(body), derive.timeline(body), planned, (shift) => names(null, shift)),
+    };
+  }, [body, songs, known, loops, names]);
 }

@@ -57,9 +57,11 @@ export function Voice() {
 
 function SingerRange({ singer }: { singer: Player }) {
   const { low, high, problem, put } = useSingerRange(singer);
+  const namer = useNames()();
   return (
     <>
       <PitchField
+        namer={namer}
         label={`${singer.name}’s lowest note`}
         className="w-36"
         value={low}
@@ -67,6 +69,7 @@ function SingerRange({ singer }: { singer: Player }) {
       />
       <SungNote which="lowest" onHeld={(midi) => put({ low: midi })} />
       <PitchField
+        namer={namer}
         label={`${singer.name}’s highest note`}
         className="w-36"
         value={high}
@@ -129,6 +132,7 @@ function SectionRange({
 }) {
   const body = useRows("version", "sections");
   const act = useAct();
+  const namer = useNames()();
   const stored = body.sections[sectionId]?.melodyRange ?? null;
   const place = places[0];
   const own = place && {
@@ -153,6 +157,7 @@ function SectionRange({
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-base-300 border-b py-2">
       <strong className="w-24">{label}</strong>
       <PitchField
+        namer={namer}
         label={`${label}: lowest note`}
         hideLabel
         value={low}
@@ -160,6 +165,7 @@ function SectionRange({
       />
       to
       <PitchField
+        namer={namer}
         label={`${label}: highest note`}
         hideLabel
         value={high}

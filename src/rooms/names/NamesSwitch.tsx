@@ -88,6 +88,19 @@ export function NamesSwitch({
             })
           }
         />
+        <SelectField
+          label="Lines"
+          value={choice.lines ?? ""}
+          options={[
+            { value: "", label: "as each player reads" },
+            { value: "tab", label: "in tab" },
+            { value: "notes", label: "as notes with their octave" },
+            { value: "both", label: "in tab, notes beside" },
+          ]}
+          onSet={(value) =>
+            onChoose({ lines: value === "" ? null : (value as NonNullable<NamesChoice["lines"]>) })
+          }
+        />
         <p className="text-sm">Only in this window. What a player reads is set under Players.</p>
       </div>
     </details>
@@ -96,7 +109,7 @@ export function NamesSwitch({
 
 /** "each their own", "shapes of Mara, syllables". */
 function describeChoice(
-  { shows, of, writing, accidentals }: NamesChoice,
+  { shows, of, writing, accidentals, lines }: NamesChoice,
   players: readonly Player[],
 ): string {
   const owner = players.find(({ id }) => id === of)?.name;
@@ -108,6 +121,7 @@ function describeChoice(
         : (shows ?? ""),
     writing === "german" ? "with H" : (writing ?? ""),
     accidentals === "key" ? "black keys by key" : (accidentals ?? ""),
+    lines === "tab" ? "tab" : lines === null ? "" : "lines as notes",
   ].filter((one) => one !== "");
   return said.length === 0 ? "each their own" : said.join(", ");
 }

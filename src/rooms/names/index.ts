@@ -1,4 +1,5 @@
-export { NamesSwitch } from "./NamesSwitch";
+export { PageNames } from "./PageNames";
+export { queryOf } from "./query";
 export { SongNames } from "./SongNames";
 export { type NameOf, type NamesAt, nameBy, namesBy, soundingNames, useNameOf, useNames } from "./use-names";
-export { choiceOfQuery, queryOf, windowNames } from "./window-names";
+export { windowNames } from "./window-names";

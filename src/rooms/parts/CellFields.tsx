@@ -3,7 +3,6 @@
 import type { ReactNode } from "react";
 import { HIGHEST_CAPO, STYLES } from "@/core/fretboard";
 import type { SheetPart, SheetRow } from "@/core/parts";
-import { formatKey } from "@/core/pitch";
 import type { setCell } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import {
@@ -16,7 +15,7 @@ import {
 } from "@/core/song/read";
 import { ROLES } from "@/core/song/schema";
 import { soundsOf } from "@/core/sounds";
-import { describeCapo, pretty, ROLE_WORDS } from "@/ui/pretty";
+import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
@@ -107,7 +106,7 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
             <SelectField
               label="Strings"
               value={cell.strings.value?.join() ?? ""}
-              options={withCurrent(stringSets(player.tuning), cell.strings.value)}
+              options={withCurrent(stringSets(namer.strings()), cell.strings.value)}
               onSet={(set) => change({ strings: set === "" ? null : set.split(",").map(Number) })}
             />
             <From what="strings" value={cell.strings} onClear={() => change({ strings: null })} />
@@ -126,7 +125,7 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
             onSet={(capo) => change({ capo: Number(capo) })}
           />
           <From what="capo" value={cell.capo} onClear={() => change({ capo: null })} />
-          <p className="mt-1 text-sm">Holds shapes of {pretty(formatKey(namer.shapeKey))}.</p>
+          <p className="mt-1 text-sm">Holds shapes of {namer.keyName(namer.shapeKey)}.</p>
         </Slot>
       )}
       {others.length > 0 && (

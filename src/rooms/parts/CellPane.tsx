@@ -3,14 +3,14 @@
 import { memo } from "react";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
-import { Namer, readerOf } from "@/core/song/names";
 import { hasStrings } from "@/core/song/read";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useCurrentVersion, useRowsLater } from "../open";
+import { useNames } from "../names";
+import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { HeldFields, PlayedFields } from "./CellFields";
 import { From } from "./From";
 import { LineField } from "./LineField";
@@ -21,13 +21,12 @@ import { StrumField } from "./StrumField";
 
 /** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
 export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
-  const body = useRowsLater("version", "sounds");
   const current = useCurrentVersion();
   const act = useAct();
   const { use, player, cell, out } = part;
   const change = (fields: Parameters<typeof setCell>[3]) =>
     act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
-  const namer = new Namer(body, readerOf(player, cell.capo.value), use.shift);
+  const namer = useNames()({ player, capo: cell.capo.value }, use.shift);
   const strings = hasStrings(player);
   return (
     <div className="flex flex-col gap-4">
@@ -66,7 +65,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
         <From what="note" value={cell.note} onClear={() => change({ note: null })} />
       </div>
       {!out && player.instrument !== "voice" && <StrumField part={part} row={row} />}
-      {!out && strings && <LineField part={part} row={row} />}
+      {!out && strings && <LineField part={part} row={row} namer={namer} />}
       {!out && strings && !isOnlyLine(part) && <Shapes use={use} player={player} cell={cell} namer={namer} />}
     </div>
   );

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import type { SheetPart, SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
+import { lineNames, type Namer } from "@/core/song/names";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { TabLines } from "@/ui/TabLines";
@@ -10,12 +11,13 @@ import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } 
 import { From } from "./From";
 
 /** The line of a part, in tab; written in the Lines page. */
-export function LineField({ part, row }: { part: SheetPart; row: SheetRow }) {
+export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow; namer: Namer }) {
   const body = useRowsLater("riffs");
   const current = useCurrentVersion();
   const act = useAct();
   const { version } = useOpenSong();
   const { cell, use, player, riff, notes } = part;
+  const told = riff && lineNames(riff, namer);
   const riffs = Object.values(body.riffs).sort(byOrder);
   const set = (riffId: string | null) =>
     act(setCell(derive.cellIndex(current()), use.id, player.id, { riffId }, makeId));
@@ -31,7 +33,16 @@ export function LineField({ part, row }: { part: SheetPart; row: SheetRow }) {
         onSet={(id) => set(id === "" ? null : id)}
       />
       <From what="line" value={cell.riffId} onClear={() => set(null)} />
-      {riff && <TabLines riff={riff} notes={notes} meter={row.passage.meter} />}
+      {riff && told && (
+        <TabLines
+          riff={riff}
+          notes={notes}
+          meter={row.passage.meter}
+          strings={told.strings}
+          names={notes.map(told.nameOf)}
+          reads={namer.lines}
+        />
+      )}
       <Link
         className="link text-sm"
         href={`/song/${version.id}/parts/lines?use=${use.id}&player=${player.id}${riff ? `&line=${riff.id}` : ""}`}

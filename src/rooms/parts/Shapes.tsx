@@ -14,7 +14,6 @@ import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import { written } from "@/ui/written";
 import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRows, useRowsLater } from "../open";
 
 type Props = {
@@ -28,7 +27,11 @@ type Place = {
   readonly chordId: string;
   /** The chord as it is written. */
   readonly symbol: string;
+  /** Whether the hand plays what is written. */
+  readonly isAsWritten: boolean;
   readonly name: string;
+  /** How it sounds, where that is another name. */
+  readonly sounds: string | null;
   readonly sounding: string;
   readonly request: ShapeRequest;
 };
@@ -118,7 +121,17 @@ function placesIn(
     if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
     const request = { ...handOf(player, cell), symbol: named.sounding };
     const { id: chordId, symbol } = chord;
-    places.set(named.sounding, { chordId, symbol, name: named.read, sounding: named.sounding, request });
+    const told = namer.asItSounds(named.sounding);
+    const sounds = namer.isOfShapes && told !== named.read ? told : null;
+    places.set(named.sounding, {
+      chordId,
+      symbol,
+      isAsWritten: named.shape === symbol,
+      name: named.read,
+      sounds,
+      sounding: named.sounding,
+      request,
+    });
   }
   return places;
 }
@@ -150,10 +163,8 @@ function ShapeButton({
       className={`w-full rounded-field p-1 text-center ${isOpen ? "bg-base-300" : "hover:bg-base-300"}`}
       onClick={() => onOpen(!isOpen)}
     >
-      <span className="block font-mono font-bold">{pretty(place.name)}</span>
-      {place.name !== place.sounding && (
-        <span className="block text-xs">sounds {written(place.sounding, player)}</span>
-      )}
+      <span className="block font-mono font-bold">{place.name}</span>
+      {place.sounds !== null && <span className="block text-xs">sounds {place.sounds}</span>}
       {shape ? (
         <ChordDiagram
           shape={shape}
@@ -191,16 +202,14 @@ function Swap({ place, spot, offers, leftHanded, onLeave }: SwapProps) {
   const onKeyDown = usePane(onLeave);
   if (!offers) return null;
   // A shape the sheet draws is meant for the names it writes: behind another capo it is another chord.
-  const drawn = drawnShapes(body).find(
-    (shape) => shape.symbol === place.symbol && place.symbol === place.name,
-  );
+  const drawn = drawnShapes(body).find((shape) => shape.symbol === place.symbol && place.isAsWritten);
   const isDrawn = (fingering: Fingering) =>
     drawn !== undefined && fingering.frets.join() === drawn.frets.join();
   const current = choice ? choice.frets.join() : offers.fingerings[0]?.frets.join();
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape of the fields inside
     <div className="mt-3 border-t border-base-content/30 pt-3" onKeyDown={onKeyDown}>
-      <h3 className="font-bold">Other shapes for {pretty(place.name)}</h3>
+      <h3 className="font-bold">Other shapes for {place.name}</h3>
       <p className="text-sm">
         The easiest {offers.fingerings.length} of {offers.total} this hand can hold.
       </p>

@@ -1,7 +1,10 @@
 "use client";
 
+import { ACCIDENTALS } from "@/core/pitch";
 import { set } from "@/core/song/edit";
-import { type Player, READS, WRITINGS } from "@/core/song/schema";
+import { usualReads } from "@/core/song/names";
+import { hasStrings } from "@/core/song/read";
+import { LINE_READS, type Player, READS, WRITINGS } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../open";
 
@@ -15,30 +18,52 @@ const WRITING_WORDS: Readonly<Record<(typeof WRITINGS)[number], string>> = {
   german: "A H C, H for B",
   syllables: "La Si Do",
 };
+const ACCIDENTAL_WORDS: Readonly<Record<(typeof ACCIDENTALS)[number], string>> = {
+  key: "♯ and ♭ by key",
+  sharps: "always ♯",
+  flats: "always ♭",
+};
+const LINE_WORDS: Readonly<Record<(typeof LINE_READS)[number], string>> = {
+  tab: "tab",
+  notes: "notes with octave",
+  both: "tab and notes",
+};
 
-/** Which chord names a player reads, everywhere in the program. */
+/** Which names a player reads, everywhere in the program. */
 export function NamesChoice({ player }: { player: Player }) {
   const act = useAct();
-  const usual = player.instrument === "guitar" ? "shapes" : "sounding";
-  const reads = player.reads ?? usual;
+  const usual = usualReads(player);
+  const change = (fields: Partial<Player>) => act(set("players", player.id, fields));
   return (
     <>
       <SelectField
         label={`${player.name} reads`}
         className="w-52"
-        value={reads}
+        value={player.reads ?? usual}
         options={READS.map((value) => ({ value, label: READ_WORDS[value] }))}
-        onSet={(value) =>
-          act(set("players", player.id, { reads: value === usual ? null : (value as Player["reads"]) }))
-        }
+        onSet={(value) => change({ reads: value === usual ? null : value })}
       />
-      {reads !== "degrees" && (
+      <SelectField
+        label="written as"
+        className="w-40"
+        value={player.writing}
+        options={WRITINGS.map((value) => ({ value, label: WRITING_WORDS[value] }))}
+        onSet={(writing) => change({ writing })}
+      />
+      <SelectField
+        label="black keys"
+        className="w-36"
+        value={player.accidentals}
+        options={ACCIDENTALS.map((value) => ({ value, label: ACCIDENTAL_WORDS[value] }))}
+        onSet={(accidentals) => change({ accidentals })}
+      />
+      {hasStrings(player) && (
         <SelectField
-          label="written as"
+          label="lines as"
           className="w-40"
-          value={player.writing}
-          options={WRITINGS.map((value) => ({ value, label: WRITING_WORDS[value] }))}
-          onSet={(value) => act(set("players", player.id, { writing: value }))}
+          value={player.lines}
+          options={LINE_READS.map((value) => ({ value, label: LINE_WORDS[value] }))}
+          onSet={(lines) => change({ lines })}
         />
       )}
     </>

@@ -21,6 +21,7 @@ import { ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
+import { useNames } from "../names";
 import { makeId, useAct, useBand, useCurrentVersion, useRows } from "../open";
 import { NamesChoice } from "./NamesChoice";
 import { TuningField } from "./TuningField";
@@ -50,6 +51,15 @@ const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
   drums: "drums or box",
   voice: "voice",
 };
+
+/** A name nobody has yet. @example freshName("Electric", ["Electric"]) // => "Electric 2" */
+function freshName(name: string, taken: readonly string[]): string {
+  const said = new Set(taken.map((one) => one.trim().toLowerCase()));
+  for (let count = 1; ; count++) {
+    const fresh = count === 1 ? name : `${name} ${count}`;
+    if (!said.has(fresh.toLowerCase())) return fresh;
+  }
+}
 
 const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: MakeId): Player => ({
   id: id(),
@@ -97,9 +107,10 @@ function addFromBand(
   boxes: readonly SoundBox[],
   order: string,
   capo: number,
+  name: string,
 ): VersionCommand {
   const copied = copyOf(one, order, makeId);
-  const row = { ...copied, capo: capo || copied.capo };
+  const row = { ...copied, name, capo: capo || copied.capo };
   const box = boxes.find(({ playerId }) => playerId === one.id);
   return batch("Add a player", [
     add("players", row),
@@ -115,6 +126,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   const act = useAct();
   const boxes = Object.values(useBand()?.soundBoxes ?? {});
   const players = Object.values(rows).sort(byOrder);
+  const names = players.map((one) => one.name);
   /** The capo the sheet names goes to the first acoustic guitar there is. */
   const capoFor = (one: Pick<Player, "instrument" | "name">): number =>
     isAcoustic(one) && !players.some(isAcoustic) ? sheetCapo(tables) : 0;
@@ -145,7 +157,9 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             key={one.id}
             type="button"
             className="btn"
-            onClick={() => act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one)))}
+            onClick={() =>
+              act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one), freshName(one.name, names)))
+            }
           >
             Add {one.name} from the band
           </button>
@@ -159,6 +173,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
               act(
                 add("players", {
                   ...newPlayer(template, orderAtEnd(players), makeId),
+                  name: freshName(template.name, names),
                   capo: capoFor(template),
                 }),
               )
@@ -193,7 +208,7 @@ function PlayerRow({ player, onRemove }: { player: Player; onRemove: () => void 
         Plays
         <strong className="flex h-8 items-center text-base">{INSTRUMENT_WORDS[player.instrument]}</strong>
       </span>
-      {hasStrings(player) && <TuningField tuning={player.tuning} onSet={(tuning) => change({ tuning })} />}
+      {hasStrings(player) && <TuningField player={player} onSet={(tuning) => change({ tuning })} />}
       {player.instrument === "guitar" && (
         <NumberField
           label="Capo"
@@ -269,10 +284,11 @@ function AtTheNeck({ player, change }: FieldsProps) {
 /** The lowest and highest note a singer reaches; the Keys room can find them by the microphone. */
 function RangeFields({ player }: { player: Player }) {
   const { low, high, problem, put } = useSingerRange(player);
+  const namer = useNames()();
   return (
     <>
-      <PitchField label="Sings from" value={low} onSet={(midi) => put({ low: midi })} />
-      <PitchField label="up to" value={high} onSet={(midi) => put({ high: midi })} />
+      <PitchField namer={namer} label="Sings from" value={low} onSet={(midi) => put({ low: midi })} />
+      <PitchField namer={namer} label="up to" value={high} onSet={(midi) => put({ high: midi })} />
       {problem && (
         <p role="alert" className="max-w-72 text-sm text-error">
           {problem}

@@ -2,22 +2,19 @@
 
 import { useState } from "react";
 import { describeList, type SaidTuning } from "@/core/fretboard";
-import { formatTuning, stringNames } from "@/core/pitch";
-import { pretty } from "@/ui/pretty";
+import { formatTuning } from "@/core/pitch";
+import type { Namer } from "@/core/song/names";
+import { tuningOf } from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
 import { TextField } from "@/ui/TextField";
+import { useNames } from "../names";
 import { readTuningText } from "./tuning-text";
 
 /** The strings of a player, typed by name or in words; a string that moves unlike the others is asked about. */
-export function TuningField({
-  tuning,
-  onSet,
-}: {
-  /** Pitches from the player's face. */
-  tuning: readonly string[];
-  onSet: (tuning: string[]) => void;
-}) {
+export function TuningField({ player, onSet }: { player: Player; onSet: (tuning: string[]) => void }) {
   const [asked, setAsked] = useState<SaidTuning | null>(null);
-  const strings = tuning.length;
+  const namer = useNames()({ player, capo: player.capo });
+  const strings = player.tuning.length;
   const set = (text: string) => {
     const said = readTuningText(text, strings);
     if (!said.ok) return;
@@ -33,7 +30,7 @@ export function TuningField({
     <span className="flex flex-col gap-1">
       <TextField
         label={`Tuning (${strings} strings)`}
-        value={tuning.map(pretty).join(" ")}
+        value={namer.tuning(tuningOf(player)).join(" ")}
         className="w-60"
         offered={["half step down", "whole step down", "Drop D", "standard"]}
         check={(text) => {
@@ -44,7 +41,7 @@ export function TuningField({
       />
       {asked && (
         <span role="note" className="flex max-w-60 flex-wrap items-center gap-1 text-sm">
-          {describeUnlike(asked)}
+          {describeUnlike(asked, namer)}
           <button type="button" className="btn btn-xs" onClick={() => setAsked(null)}>
             It is meant
           </button>
@@ -57,9 +54,9 @@ export function TuningField({
   );
 }
 
-function describeUnlike({ tuning, unlike }: SaidTuning): string {
-  const names = stringNames(tuning);
-  const named = unlike.map((string) => pretty(names[string]!));
+function describeUnlike({ tuning, unlike }: SaidTuning, namer: Namer): string {
+  const names = namer.strings(tuning);
+  const named = unlike.map((string) => names[string]!);
   return named.length === 1
     ? `${named[0]} moves unlike the other strings. Is that meant?`
     : `${describeList(named)} move unlike the other strings. Is that meant?`;

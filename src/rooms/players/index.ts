@@ -1,3 +1,3 @@
 export { NamesChoice } from "./NamesChoice";
-export { checkTuning, splitTuning } from "./tuning-text";
+export { readTuningText } from "./tuning-text";
 export { useSingerRange } from "./use-singer-range";

@@ -2,23 +2,17 @@ import { fail, ok, type Result } from "@/base";
 import { readTuningWords, type SaidTuning } from "@/core/fretboard";
 import { parseTuning, STANDARD_TUNINGS, type TuningProblem } from "@/core/pitch";
 
-export const splitTuning = (text: string): string[] =>
+const splitTuning = (text: string): string[] =>
   text
     .replaceAll("♭", "b")
     .replaceAll("♯", "#")
     .split(/[\s,]+/u)
     .filter((part) => part !== "");
 
-/** Says what is wrong with a tuning as typed, or null. */
-export function checkTuning(text: string): string | null {
-  const parsed = parseTuning(splitTuning(text));
-  return parsed.ok ? null : describe(parsed.problem);
-}
-
 function describe(problem: TuningProblem): string {
   if (problem.code === "string-count")
     return `A tuning has 3 to 8 strings, such as E2 A2 D3 G3 B3 E4; this has ${problem.count}.`;
-  return `String ${problem.string + 1}: “${problem.text}” is not a pitch such as E2 or Bb3.`;
+  return `“${problem.text}”, number ${problem.string + 1} as typed, is not a pitch such as E2 or Bb3.`;
 }
 
 /**

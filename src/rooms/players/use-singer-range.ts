@@ -1,10 +1,9 @@
 "use client";
 
 import { useState } from "react";
-import { formatPitch } from "@/core/pitch";
 import { set } from "@/core/song/edit";
 import type { Player } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
+import { useNames } from "../names";
 import { useAct } from "../open";
 
 type Ends = { readonly low: number | null; readonly high: number | null };
@@ -15,6 +14,7 @@ export function useSingerRange(singer: Player): Ends & {
   readonly put: (ends: Partial<Ends>) => void;
 } {
   const act = useAct();
+  const namer = useNames()();
   const [typed, setTyped] = useState<Ends | null>(null);
   const stored: Ends = { low: singer.range?.[0] ?? null, high: singer.range?.[1] ?? null };
   const { low, high } = typed ?? stored;
@@ -31,7 +31,7 @@ export function useSingerRange(singer: Player): Ends & {
     if (JSON.stringify(range) !== JSON.stringify(singer.range)) act(set("players", singer.id, { range }));
   };
   const problem = isCrossed
-    ? `The lowest note (${pretty(formatPitch(low))}) lies above the highest (${pretty(formatPitch(high))}): change one of them. The range is not set yet.`
+    ? `The lowest note (${namer.soundingPitch(low)}) lies above the highest (${namer.soundingPitch(high)}): change one of them. The range is not set yet.`
     : "";
   return { low, high, problem, put };
 }

@@ -11,7 +11,8 @@ import {
   weighEvidence,
 } from "@/core/evidence";
 import { batch, set } from "@/core/song/edit";
-import { pretty } from "@/ui/pretty";
+import type { Namer } from "@/core/song/names";
+import { useNames } from "../names";
 import { useAct, useCurrentVersion } from "../open";
 
 /** A reading laid against this version: a source's own text, or another version of the song. */
@@ -102,10 +103,11 @@ function Difference({
   onOpen: (open: boolean) => void;
   onSettle: (symbol: string, sourceId: string | null) => void;
 }) {
+  const namer = useNames()();
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-base-300 py-1">
       <button type="button" className="link text-left" aria-expanded={isOpen} onClick={() => onOpen(!isOpen)}>
-        {question.says.map((says) => (says === null ? "nothing" : pretty(says))).join(" / ")}
+        {question.says.map((says) => (says === null ? "nothing" : namer.readSounding(says))).join(" / ")}
       </button>
       <span className="text-sm">
         {Math.round(question.beats * 100) / 100} beats in all
@@ -132,6 +134,7 @@ function BarTable({
   listen: readonly number[];
   open: readonly number[];
 }) {
+  const namer = useNames()();
   return (
     <div className="overflow-x-auto">
       <table className="evidence-chart">
@@ -165,7 +168,7 @@ function BarTable({
                       {column.spots.some((spot) => spot.question !== null) && "no bar"}
                     </span>
                   ) : (
-                    shortBar(column.spots, row)
+                    shortBar(column.spots, row, namer)
                   )}
                 </td>
               ))}
@@ -208,6 +211,7 @@ function Answer({
   readings: readonly Reading[];
   onSettle: (symbol: string, sourceId: string | null) => void;
 }) {
+  const namer = useNames()();
   const here = question.says[0];
   const choices = question.says.flatMap((symbol, index) =>
     symbol === null ? [] : [{ symbol, reading: readings[index]! }],
@@ -226,18 +230,18 @@ function Answer({
           className="btn btn-sm"
           onClick={() => onSettle(symbol, reading.sourceId)}
         >
-          {pretty(symbol)} is right ({reading.name})
+          {namer.readSounding(symbol)} is right ({reading.name})
         </button>
       ))}
     </span>
   );
 }
 
-function shortBar(spots: readonly Spot[], row: number): string {
+function shortBar(spots: readonly Spot[], row: number, namer: Namer): string {
   const names = spots.map((spot) => spot.says[row] ?? "–");
   return names
     .filter((name, index) => index === 0 || name !== names[index - 1])
-    .map(pretty)
+    .map((name) => namer.readSounding(name))
     .join(" ");
 }
 

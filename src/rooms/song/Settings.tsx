@@ -5,8 +5,9 @@ import { beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/r
 import { set } from "@/core/song/edit";
 import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { describeKey, pretty } from "@/ui/pretty";
+import { describeKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../names";
 import { useAct } from "../open";
 
 const BEAT_NAMES: Readonly<Record<string, string>> = {
@@ -34,7 +35,9 @@ export function Settings({ version }: { version: VersionRow }) {
     const unit = fields.meterUnit ?? version.meterUnit;
     change({ ...fields, beatUnit: beatUnitOf({ beats, unit }) });
   };
-  const choices = keyChoices(version.key).map((key) => ({ value: key, label: describeKey(key) }));
+  const namer = useNames()();
+  const told = (key: string) => ({ value: key, label: describeKey(namer.keyNamed(key)) });
+  const choices = keyChoices(version.key).map(told);
   return (
     <section aria-label="How it is played" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Key, tempo, metre</h2>
@@ -71,8 +74,8 @@ export function Settings({ version }: { version: VersionRow }) {
         />
       </div>
       <p className="mt-2 text-sm">
-        Written in {pretty(version.writtenKey)}
-        {version.key !== version.writtenKey && `, moved to ${pretty(version.key)}`}.{" "}
+        Written in {namer.keyNamed(version.writtenKey)}
+        {version.key !== version.writtenKey && `, moved to ${namer.keyNamed(version.key)}`}.{" "}
         {!version.keySure && (
           <>
             The key is a guess from the chords.{" "}
@@ -92,7 +95,7 @@ export function Settings({ version }: { version: VersionRow }) {
             ...keyChoices(
               version.writtenKey.endsWith("m") ? version.writtenKey.slice(0, -1) : `${version.writtenKey}m`,
             ),
-          ].map((key) => ({ value: key, label: describeKey(key) }))}
+          ].map(told)}
           onSet={(writtenKey) => change({ writtenKey, key: writtenKey, keySure: true })}
         />
       )}

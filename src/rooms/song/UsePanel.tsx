@@ -16,6 +16,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { usePane } from "@/ui/use-pane";
+import { useNames } from "../names";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
 import { ExceptionRow } from "./ExceptionRow";
 
@@ -145,12 +146,16 @@ function UseFields({ use, version }: { use: Use; version: VersionRow }) {
 /** Bars that do not close with what is otherwise here. */
 function OpenHere({ use, version }: { use: Use; version: VersionRow }) {
   const { passages } = useDerived(derive.timeline);
+  const names = useNames();
   const at = passages.findIndex((passage) => passage.use.id === use.id);
   const passage = passages[at];
   const sum = passage && passageSum(passage, passages[at + 1]);
   if (!passage || !sum?.open) return null;
   const bar = ticksOfBar(passage.meter);
-  const lines = passage.lines.map(({ outline }) => timedChords(outline));
+  const namer = names(null, passage.shift);
+  const lines = passage.lines.map(({ outline }) =>
+    timedChords(outline).map((chord) => ({ ...chord, symbol: namer.chord(chord.symbol) })),
+  );
   return (
     <p role="note" className="mt-3 rounded-field border-2 border-warning px-3 py-2">
       <strong>Does not close here.</strong>{" "}

@@ -7,9 +7,9 @@ import { call, exportVersion, placeOf, startVersion } from "@/api";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import { useReady } from "@/ui/use-ready";
+import { useNames } from "../names";
 import { useAct, useOpenSong, useRows } from "../open";
 import { Compare } from "./CompareVersions";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
@@ -20,6 +20,7 @@ import { SongTabs } from "./SongTabs";
 export function VersionsPage({ versions }: { versions: readonly ListedVersion[] }) {
   const { version } = useOpenSong();
   const row = versionRow(useRows("version"));
+  const namer = useNames()();
   const act = useAct();
   const [other, setOther] = useState<{ listed: ListedVersion; body: VersionBody } | null>(null);
   const [problem, setProblem] = useState("");
@@ -61,7 +62,7 @@ export function VersionsPage({ versions }: { versions: readonly ListedVersion[] 
                     </Link>
                   )}
                   <span className="text-sm">
-                    {pretty(listed.id === version.id ? row.key : listed.key)},{" "}
+                    {namer.keyNamed(listed.id === version.id ? row.key : listed.key)},{" "}
                     {listed.id === version.id ? row.bpm : listed.bpm} a minute
                   </span>
                   {listed.id === version.id ? (

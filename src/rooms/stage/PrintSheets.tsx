@@ -3,22 +3,26 @@
 import Link from "next/link";
 import { useState } from "react";
 import { capital } from "@/base";
+import type { NamesChoice } from "@/core/song/names";
 import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { describeCapo, describeTime, pretty, ROLE_WORDS } from "@/ui/pretty";
+import { describeTime, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
+import { PageNames } from "../names";
 
 type Props = {
   readonly title: string;
   readonly by: string;
   readonly versionId: string;
+  /** How names are told. */
+  readonly names: NamesChoice;
   readonly parts: readonly { readonly id: string; readonly part: StagePart }[];
 };
 
 /** One clean sheet a player, for paper: shapes at the head, each section once, later times as a line. */
-export function PrintSheets({ title, by, versionId, parts }: Props) {
+export function PrintSheets({ title, by, versionId, parts, names }: Props) {
   const [chosen, setChosen] = useState<string>("all");
   const shown = parts.filter(({ id }) => chosen === "all" || id === chosen);
   return (
@@ -43,6 +47,7 @@ export function PrintSheets({ title, by, versionId, parts }: Props) {
             ))}
           </select>
         </label>
+        <PageNames choice={names} />
         <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
           Print
         </button>
@@ -69,15 +74,12 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
       </h2>
       <p>
         {by && `${by}. `}
-        {part.instrument === "guitar"
-          ? `${capital(describeCapo(part.capo))}, shapes of ${pretty(part.key)}; sounds in ${pretty(part.sounding)}`
-          : `Sounds in ${pretty(part.sounding)}`}
-        . {part.meter}, {part.bpm} a minute, {describeTime(part.seconds)}.
+        {capital(part.hand)}. {part.meter}, {part.bpm} a minute, {describeTime(part.seconds)}.
       </p>
       <ul className="my-3 flex flex-wrap gap-3">
         {[...shapes.values()].map((shape) => (
           <li key={shape.name} className="text-center">
-            <span className="font-mono font-bold">{pretty(shape.name)}</span>
+            <span className="font-mono font-bold">{shape.name}</span>
             <ChordDiagram
               shape={shape}
               name={shape.name}
@@ -85,7 +87,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
               leftHanded={part.leftHanded}
               className="h-20 text-black [--color-base-100:#fff]"
             />
-            {shape.really !== null && <span className="block text-sm">is {pretty(shape.really)}</span>}
+            {shape.really !== null && <span className="block text-sm">is {shape.really}</span>}
           </li>
         ))}
       </ul>
@@ -109,12 +111,12 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
           {sheet.note && `: ${sheet.note}`}
           {sheet.how.length > 0 && `; ${sheet.how.join("; ")}`}
-          {sheet.capo !== part.capo && `; ${describeCapo(sheet.capo)} here, shapes of ${pretty(sheet.key)}`}
+          {sheet.capo !== part.capo && `; here ${sheet.hand}`}
           {again && "; as before"}
         </span>
       </h3>
       {sheet.otherwise.length > 0 && (
-        <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.map(pretty).join("; ")}</p>
+        <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.join("; ")}</p>
       )}
       {sheet.line && (
         <div className="max-w-md text-black [--color-base-200:#fff]">

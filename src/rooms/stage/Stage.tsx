@@ -3,16 +3,19 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { NamesChoice } from "@/core/song/names";
 import type { StagePart } from "@/core/stage";
 import { followDocument } from "@/document/client";
-import { describeCapo, pretty } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
+import { PageNames } from "../names";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
 import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";
 
 type Props = {
   readonly part: StagePart;
+  /** How names are told in it. */
+  readonly names: NamesChoice;
   readonly title: string;
   readonly versionId: string;
   readonly revision: number;
@@ -22,7 +25,7 @@ type Props = {
  * One player's stage: what is now as a full sheet, what is next as a folded strip. Going on first brings the
  * lines that do not fit yet, then the next section.
  */
-export function Stage({ part, title, versionId, revision }: Props) {
+export function Stage({ part, names, title, versionId, revision }: Props) {
   const ready = useReady();
   const { sheet, look, more, here, goOn, goBack } = usePages(part);
   const last = part.sheets.length - 1;
@@ -39,6 +42,7 @@ export function Stage({ part, title, versionId, revision }: Props) {
     >
       <TopLine
         part={part}
+        names={names}
         title={title}
         versionId={versionId}
         now={now}
@@ -123,28 +127,25 @@ function usePages(part: StagePart) {
   return { sheet, look, more, here, goOn, goBack };
 }
 
-type TopProps = Pick<Props, "part" | "title" | "versionId"> & {
+type TopProps = Pick<Props, "part" | "names" | "title" | "versionId"> & {
   readonly now: StagePart["sheets"][number] | undefined;
   /** "2 of 7". */
   readonly where: string;
 };
 
-function TopLine({ part, title, versionId, now, where }: TopProps) {
+function TopLine({ part, names, title, versionId, now, where }: TopProps) {
   return (
     <header className="flex flex-wrap items-center gap-x-5 gap-y-1 text-lg max-sm:text-base">
       <h1 className="text-lg">
         {title} · {part.player}
       </h1>
-      <span>
-        {part.instrument === "guitar"
-          ? `${describeCapo(now?.capo ?? part.capo)}, shapes of ${pretty(now?.key ?? part.key)}`
-          : `sounds in ${pretty(part.sounding)}`}
-      </span>
+      <span>{now?.hand ?? part.hand}</span>
       <span className="max-sm:hidden">
         {part.meter}, {part.bpm} a minute
       </span>
       <span className="ml-auto flex items-center gap-3">
         <span aria-live="polite">{where}</span>
+        <PageNames choice={names} />
         <Link className="link" href={`/song/${versionId}`} prefetch={false}>
           Leave
         </Link>

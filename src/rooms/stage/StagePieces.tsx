@@ -1,7 +1,7 @@
 import { memo } from "react";
 import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { pretty, ROLE_WORDS } from "@/ui/pretty";
+import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
@@ -28,7 +28,7 @@ export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: 
     >
       {sheet.shapes.map((shape) => (
         <li key={shape.name} className="text-center">
-          <span className="font-mono text-2xl font-bold">{pretty(shape.name)}</span>
+          <span className="font-mono text-2xl font-bold">{shape.name}</span>
           <ChordDiagram
             shape={shape}
             name={shape.name}
@@ -36,7 +36,7 @@ export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: 
             leftHanded={leftHanded}
             className="mx-auto w-full"
           />
-          {shape.really !== null && <span className="text-lg">is {pretty(shape.really)}</span>}
+          {shape.really !== null && <span className="text-lg">is {shape.really}</span>}
         </li>
       ))}
     </ul>
@@ -53,7 +53,7 @@ export function FeetStrip({ sheet }: { sheet: StageSheet }) {
     >
       {sheet.feet.map((press, at) => (
         <li key={at}>
-          <strong>{press.text}</strong> bar {press.bar} {press.words}
+          <strong>{press.text}</strong> {press.place} {press.words}
         </li>
       ))}
     </ul>
@@ -76,13 +76,11 @@ export function NowHead({ sheet, bars = true }: { sheet: StageSheet; bars?: bool
       {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
       {bars && (
         <span className="ml-auto text-xl max-sm:hidden">
-          {sheet.bars} bars from bar {sheet.firstBar}
+          {sheet.bars} bars, from bar {sheet.firstBar} of the song
         </span>
       )}
       {sheet.otherwise.length > 0 && (
-        <span className="w-full text-2xl font-bold max-sm:text-lg">
-          {sheet.otherwise.map(pretty).join(" · ")}
-        </span>
+        <span className="w-full text-2xl font-bold max-sm:text-lg">{sheet.otherwise.join(" · ")}</span>
       )}
     </div>
   );
@@ -139,7 +137,7 @@ export function NextStrip({
         <>
           <span className="text-base">next</span>
           <SectionTag label={next.label} kind={next.kind} />
-          <span className="font-mono font-bold">{chords.map(pretty).join("  ")}</span>
+          <span className="font-mono font-bold">{chords.join("  ")}</span>
           <span className="text-lg">{next.role === "out" ? "you stay out" : next.note}</span>
         </>
       )}

@@ -32,9 +32,12 @@ describe("stagePart", () => {
     const told = (player: string) =>
       stagePart(body, body.players[player]!).sheets.map((sheet) => sheet.otherwise);
     // C sounds as D two semitones up; behind capo 5 that is an A shape.
-    expect(told("p0")).toEqual([[], ["2 semitones up", "A comes half a beat early"]]);
-    expect(told("p1")).toEqual([[], ["2 semitones up", "D comes half a beat early"]]);
-    expect(stagePart(body, body.players.p0!).sheets[1]).toMatchObject({ label: "Verse 2", key: "E" });
+    expect(told("p0")).toEqual([[], ["2 semitones up, in E", "A comes half a beat early"]]);
+    expect(told("p1")).toEqual([[], ["2 semitones up, in A", "D comes half a beat early"]]);
+    expect(stagePart(body, body.players.p0!).sheets[1]).toMatchObject({
+      label: "Verse 2",
+      hand: "capo 5, shapes of E; sounds in A",
+    });
   });
 
   it("has the player's own presses, and cues of one's own, in the time round they fall in", () => {
@@ -74,13 +77,13 @@ describe("stagePart", () => {
       const names = part.sheets[0]!.lines[0]!.pieces.flatMap((piece) =>
         piece.name === null ? [] : [piece.name],
       );
-      return [part.key, ...names].join(" ");
+      return [part.hand, ...names].join(" | ");
     };
-    expect(chordsFor({ capo: 5 })).toBe("D D F#m");
-    expect(chordsFor({ capo: 5, reads: "sounding" })).toBe("D G Bm");
-    expect(chordsFor({ capo: 0, writing: "german" })).toBe("G G Hm");
-    expect(chordsFor({ capo: 0, writing: "syllables" })).toBe("Sol Sol Sim");
-    expect(chordsFor({ capo: 5, reads: "degrees" })).toBe("D 1 3m");
+    expect(chordsFor({ capo: 5 })).toBe("capo 5, shapes of D; sounds in G | D | F♯m");
+    expect(chordsFor({ capo: 5, reads: "sounding" })).toBe("capo 5, sounds in G | G | Bm");
+    expect(chordsFor({ capo: 0, writing: "german" })).toBe("no capo, shapes of G | G | Hm");
+    expect(chordsFor({ capo: 0, writing: "syllables" })).toBe("no capo, shapes of Sol | Sol | Sim");
+    expect(chordsFor({ capo: 5, reads: "degrees" })).toBe("capo 5, sounds in G | 1 | 3m");
   });
 
   it("mirrors for the left-handed", () => {

@@ -1,7 +1,9 @@
-import { writeChord } from "@/core/chord";
 import type { Cue } from "@/core/cues";
+import type { TabNote } from "@/core/fretboard";
 import { bandSheet, describePart, isOnlyLine, playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
+import { tellUnder, tellWord } from "@/core/song/moments";
+import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
   beatUnitOfUse,
   describeException,
@@ -14,31 +16,37 @@ import {
   type Passage,
   versionRow,
 } from "@/core/song/read";
-import type { Player, VersionBody } from "@/core/song/schema";
+import type { Player, Riff, VersionBody } from "@/core/song/schema";
 import {
   passageId,
   type StageCue,
   type StageLine,
   type StagePart,
   type StagePress,
+  type StageRiff,
   type StageShape,
   type StageSheet,
 } from "@/core/stage";
 import { piecesOf } from "@/ui/pieces";
-import { pretty } from "@/ui/pretty";
 
 /**
  * Everything a player's stage and print show, worked out once.
  * @param cues the song's cues, where feet and cues of one's own are wanted
+ * @param choice how names are told; as the player reads when left out
  */
-export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[] = []): StagePart {
+export function stagePart(
+  body: VersionBody,
+  player: Player,
+  cues: readonly Cue[] = [],
+  choice: NamesChoice = OWN_NAMES,
+): StagePart {
   const version = versionRow(body);
   const meter = meterOf(body);
-  const part = playerPart(body, player);
+  const part = playerPart(body, player, (capo) => readerBy(choice, body, { player, capo }));
   const outline = outlineOf(body);
   const timeline = part.passages.map(({ passage }) => passage);
   const notes = notesOf(body);
-  const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string): string[] => {
+  const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string, key: string): string[] => {
     const next = timeline[timeline.indexOf(passage) + 1]?.section.id ?? null;
     const round = { round: passage.round, last: passage.round === passage.use.repeat - 1, next };
     const marks = (outline.exceptions.get(passage.use.id) ?? []).filter(
@@ -47,17 +55,17 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
     const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));
     const said = marks.map((one) => describeException(one, passage.use, outline, version, nameOf));
-    return [...describeUse(passage.use), ...said, ...comments];
+    return [...describeUse(passage.use, key), ...said, ...comments];
   };
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
   const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
-  const howOf = (useId: string): string[] => {
+  const howOf = (useId: string, label: string): string[] => {
     const own = partOf(useId);
     if (!own) return [];
     const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
-    return describePart(own, strum, (id) => body.players[id]?.name ?? "");
+    return describePart(own, strum, (id) => body.players[id]?.name ?? "", label);
   };
-  const sheets = part.passages.map(({ passage, cell, key, lines, chords }): StageSheet => {
+  const sheets = part.passages.map(({ passage, cell, namer, lines, chords }): StageSheet => {
     const nameOf = (symbol: string) => {
       const chord = chords.get(symbol);
       return { name: chord?.name ?? symbol, readable: chord?.readable ?? false };
@@ -74,12 +82,12 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
       light: out ? 0 : cell.light.value,
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
-      how: howOf(passage.use.id),
-      line: own?.riff && !out ? { riff: own.riff, notes: own.notes, meter: passage.meter } : null,
-      otherwise: otherwiseOf(passage, (symbol) => pretty(nameOf(symbol).name)),
+      how: howOf(passage.use.id, passage.label),
+      line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer) : null,
+      otherwise: otherwiseOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
-      key: writeChord(key, player.writing),
+      hand: describePlaying({ ...player, capo: cell.capo.value }, namer, player.instrument === "guitar"),
       lines: lines.map(({ timed, sum }): StageLine => {
         const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf);
         return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
@@ -99,14 +107,23 @@ export function stagePart(body: VersionBody, player: Player, cues: readonly Cue[
     instrument: player.instrument,
     capo: player.capo,
     leftHanded: player.leftHanded,
-    key: writeChord(part.passages[0]?.key ?? version.key, player.writing),
-    sounding: writeChord(version.key, player.writing),
+    hand: describePlaying(
+      player,
+      new Namer(body, readerBy(choice, body, { player, capo: player.capo })),
+      player.instrument === "guitar",
+    ),
     bpm: version.bpm,
     meter: `${meter.beats}/${meter.unit}`,
     beatsInBar: beatsOfBar(meter, version.beatUnit),
     seconds,
     sheets,
   };
+}
+
+/** A line of the part in its reader's names. */
+function lineOf(riff: Riff, notes: readonly TabNote[], { meter }: Passage, namer: Namer): StageRiff {
+  const { strings, nameOf } = lineNames(riff, namer);
+  return { riff, notes, meter, strings, names: notes.map(nameOf), reads: namer.lines };
 }
 
 /** When each piece of a line begins, in ticks of its passage; words before the first chord begin with the line. */
@@ -142,10 +159,10 @@ function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePr
         ((cue.kind === "press" && cue.playerId === player.id) ||
           (cue.kind === "own" && (cue.playerId === null || cue.playerId === player.id))),
     )
-    .map(({ text, bar, word, nextWord }) => ({
+    .map(({ text, moment }) => ({
       text,
-      bar,
-      words: word ? `“${word}”` : nextWord ? `before “${nextWord}”` : "",
+      place: tellUnder(moment, passage.use.id),
+      words: tellWord(moment),
     }));
 }
 

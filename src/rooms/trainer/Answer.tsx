@@ -1,8 +1,10 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import type { Moment } from "@/core/song/moments";
 import type { LoopRun } from "@/core/song/schema";
-import { describeRun } from "@/performance/judged";
+import { describeRun, type MadePress } from "@/performance/judged";
+import { MomentTold } from "@/ui/MomentTold";
 import type { RunAnswer } from "./use-answer";
 
 const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogram), {
@@ -10,14 +12,25 @@ const Histogram = dynamic(() => import("./Histogram").then((own) => own.Histogra
   loading: () => <p className="text-sm">The histogram is coming…</p>,
 });
 
-/** The answer to one's feet: one sentence, a histogram, and every press. */
+/** A press in the words of the floor. */
+export type ToldPress = {
+  readonly moment: Moment;
+  readonly press: string;
+  /** The pedal that does it; null where none does. */
+  readonly pedal: string | null;
+};
+
+/** The answer to one's feet: one sentence, a histogram, and every press by its bar, word and pedal. */
 export function Answer({
-  answer: { judged, due },
-  nameOf,
+  answer: { judged },
+  dueAt,
+  pressed,
 }: {
   answer: RunAnswer;
-  /** What a due press is called, by its index. */
-  nameOf: (due: number) => string;
+  /** A press that was due, by its index. */
+  dueAt: (due: number) => ToldPress;
+  /** A press that was made: when, and on which pedal. */
+  pressed: (made: MadePress) => Pick<ToldPress, "moment" | "pedal">;
 }) {
   return (
     <section aria-labelledby="answer-title" className="mt-6">
@@ -32,21 +45,28 @@ export function Answer({
         <table className="table table-sm mt-2 w-auto">
           <thead>
             <tr className="text-base-content">
-              <th scope="col">Due</th>
+              <th scope="col">Where</th>
               <th scope="col">Press</th>
+              <th scope="col">Pedal</th>
               <th scope="col">Answer</th>
             </tr>
           </thead>
           <tbody>
             {judged.map((one, at) => {
+              const due = one.due === null ? null : dueAt(one.due);
+              const made = one.made && pressed(one.made);
+              const moment = (due ?? made)?.moment;
               return (
                 <tr key={at}>
-                  <th scope="row">
-                    {one.due === null ? "nothing" : `at ${Math.round(due[one.due]!.seconds)} s`}
-                  </th>
-                  <td>{one.due === null ? "a press" : nameOf(one.due)}</td>
+                  <th scope="row">{moment && <MomentTold moment={moment} />}</th>
+                  <td className="font-bold">{due?.press ?? "nothing"}</td>
+                  <td>{due ? due.pedal : made?.pedal}</td>
                   <td>
-                    {one.due === null ? "not asked for" : one.judged === "wrong" ? "wrong pedal" : one.judged}
+                    {due === null
+                      ? "not asked for"
+                      : one.judged === "wrong"
+                        ? `wrong pedal${made?.pedal ? `: ${made.pedal}` : ""}`
+                        : one.judged}
                     {one.ms !== null && one.judged !== "wrong"
                       ? `, ${Math.abs(one.ms)} ms ${one.ms < 0 ? "early" : "late"}`
                       : ""}

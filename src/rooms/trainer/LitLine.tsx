@@ -1,4 +1,4 @@
-import type { SungWord } from "@/core/song/read";
+import type { SungWord } from "@/core/song/moments";
 
 /** The line that is sung, with the word sung now lit. @param at its place among the words; -1 before the first */
 export function LitLine({ words, at }: { words: readonly SungWord[]; at: number }) {

@@ -13,9 +13,14 @@ const TONES_BUDGET = 10_000;
 
 /**
  * Every cue of a version, with what feet press by the plans of its looper and boxes.
+ * @param names who tells chords and keys, by the key shift of a place
  * @param only the one player whose feet are asked for; the plans of others are not made then
  */
-export async function cuesOfVersion(body: VersionBody, only: string | null = null): Promise<Cue[]> {
+export async function cuesOfVersion(
+  body: VersionBody,
+  only: string | null = null,
+  names?: Parameters<typeof cuesOf>[4],
+): Promise<Cue[]> {
   const band = await findBand(await openDatabase());
   const outline = outlineOf(body);
   const timeline = timelineOf(body, outline);
@@ -35,5 +40,5 @@ export async function cuesOfVersion(body: VersionBody, only: string | null = nul
       }),
     ),
   };
-  return cuesOf(body, bandSheet(body, outline, timeline), timeline, planned);
+  return cuesOf(body, bandSheet(body, outline, timeline), timeline, planned, names);
 }

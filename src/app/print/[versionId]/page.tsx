@@ -2,21 +2,29 @@ import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
 import { byOrder, headOf } from "@/document";
+import { readChoice } from "@/rooms/names/query";
 import { PrintSheets } from "@/rooms/stage/PrintSheets";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Print" };
 
-export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ versionId: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   await connection();
   const { versionId } = await params;
   const opened = await openSong(versionId);
   if (!opened) return missing((await params).versionId);
   const body = opened.version.body;
+  const choice = readChoice(await searchParams);
   const { title, by } = headOf(opened.song.body, "song");
   const parts = Object.values(body.players)
     .sort(byOrder)
-    .map((player) => ({ id: player.id, part: stagePart(body, player) }));
-  return <PrintSheets title={title} by={by} versionId={versionId} parts={parts} />;
+    .map((player) => ({ id: player.id, part: stagePart(body, player, [], choice) }));
+  return <PrintSheets title={title} by={by} versionId={versionId} parts={parts} names={choice} />;
 }

@@ -26,7 +26,9 @@ function planOf(body: VersionBody) {
 describe("what one body does in a song", () => {
   it("is possible where a foot has one thing to do at a time", () => {
     const { acts, plan } = planOf(sampleTones({ 0: { sound: "A" }, 1: { sound: "B" } }, { A: {}, B: {} }));
-    expect(acts.filter(({ takes }) => takes.includes("feet")).map(({ text, bar }) => [text, bar])).toEqual([
+    expect(
+      acts.filter(({ takes }) => takes.includes("feet")).map(({ text, moment }) => [text, moment.songBar]),
+    ).toEqual([
       ["box: slot 2", 5],
       ["box: slot 1", 13],
     ]);

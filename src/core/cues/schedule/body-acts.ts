@@ -1,4 +1,5 @@
 import type { Ticks } from "../../../base";
+import type { Moment } from "../../song/moments";
 import type { SongTones } from "../../sounds";
 import type { Cue } from "../cue";
 import type { Act, BodyPartUsed } from "./body-plan";
@@ -8,8 +9,7 @@ import type { ChordChange } from "./chord-changes";
 export type BodyAct = Act & {
   readonly text: string;
   readonly tick: Ticks;
-  readonly bar: number;
-  readonly beat: number;
+  readonly moment: Moment;
   readonly label: string;
   /** The cue it comes from; null for what is played and sung. */
   readonly cue: Cue | null;
@@ -65,7 +65,7 @@ export function bodyActs(
       from: window[0],
       until: window[1],
       tick,
-      ...clock.barAt(tick),
+      moment: clock.momentAt(tick),
       label,
       cue,
     });

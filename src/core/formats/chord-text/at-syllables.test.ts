@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { lineSyllables } from "../syllables";
+import { lineSyllables } from "../../song/read";
 import { atSyllables, spreadOver } from "./at-syllables";
 import { readChordText } from "./read-chord-text";
 

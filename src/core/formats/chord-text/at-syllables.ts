@@ -1,4 +1,4 @@
-import { lineSyllables } from "../syllables";
+import { lineSyllables } from "../../song/read";
 
 /** What it costs, in characters, to stand where a word ends, where one begins that has no syllable, and where another stands. */
 const AT_END = 2;

@@ -1,7 +1,7 @@
 import { NAMINGS } from "../../chord";
 import { type Key, parseKey } from "../../pitch";
 import { COMMON_TIME, type Meter, ticksOfBar } from "../../rhythm";
-import { readForm } from "../../song/read";
+import { areEndsSung, readForm } from "../../song/read";
 import { type Draft, newDraft } from "../draft";
 import {
   type ChordSheet,
@@ -13,7 +13,6 @@ import {
   type SheetLoss,
   type SheetProblem,
 } from "../sheet";
-import { areEndsSung } from "../sung-ends";
 import { assemble } from "./assemble";
 import { figuresAsBeats } from "./bare-figures";
 import { bareHeading } from "./bare-headings";

@@ -1,7 +1,6 @@
 import { beatUnitOf, countBars, type Meter, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import { areEndsSung, lineSyllables } from "../../song/read";
 import type { ChordSheet, SheetLine, SheetReading, SheetSection } from "../sheet";
-import { areEndsSung } from "../sung-ends";
-import { lineSyllables } from "../syllables";
 import type { BarOfBeats } from "./line-beats";
 import { type Guess, guessReadings, type LineOfReading, type SectionOfReading } from "./readings";
 

@@ -3,6 +3,7 @@ import { type MakeId, singles } from "../../../document";
 import { describeList } from "../../fretboard";
 import { countBars, countBeats } from "../../rhythm";
 import { batch, type VersionCommand } from "../../song/edit";
+import { tellBar, tellMoment } from "../../song/moments";
 import type { Outline } from "../../song/read";
 import { MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import { describeClash } from "../clashes";
@@ -26,7 +27,7 @@ export function describeLoopFinding(
   switch (finding.kind) {
     case "two-starts":
       return {
-        what: `${finding.starts} tracks have to come in at once${finding.word ? `, at “${finding.word}”` : ""}.`,
+        what: `${finding.starts} tracks have to come in at once, ${tellMoment(finding.moment)}.`,
         why: "One foot cannot do two things at once: the second one comes in late, and everybody hears a start that is late.",
       };
     case "nothing-sounds":
@@ -46,7 +47,7 @@ export function describeLoopFinding(
       };
     case "loop-cut":
       return {
-        what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars}.`,
+        what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars} of the loop.`,
         why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
       };
     case "waits-past":
@@ -61,7 +62,7 @@ export function describeLoopFinding(
       };
     case "many-presses":
       return {
-        what: `${finding.presses} presses fall in bar ${finding.bar}, while singing.`,
+        what: `${finding.presses} presses fall in ${tellBar(finding.moment)}, while singing.`,
         why: "Words come out wrong where the foot has to think.",
       };
     case "one-body":

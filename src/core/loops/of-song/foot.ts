@@ -1,19 +1,14 @@
 import type { Ticks } from "../../../base";
-import { clockOf } from "../../song/read";
+import { clockOf, type Moment } from "../../song/moments";
 import type { LoopPlan } from "../plan";
 import type { LoopWay, PlacedPress } from "../way";
 
 import type { Piece, SongLoops } from "./song-loops";
 
-/** A press in the song: its bar and beat, the words around it, and from when it may be made. */
+/** A press in the song: its moment, and from when it may be made. */
 export type FootPress = PlacedPress & {
   readonly tick: Ticks;
-  /** Bars counted through the song as the sheet counts them, beats from 1. */
-  readonly bar: number;
-  readonly beat: number;
-  /** The last word sung before it in the section that ends, and the first one after; null where nothing is sung. */
-  readonly word: string | null;
-  readonly nextWord: string | null;
+  readonly moment: Moment;
   /** The name of the place it leads into; null is the end. */
   readonly into: string | null;
   readonly sung: boolean;
@@ -24,23 +19,20 @@ export type FootPress = PlacedPress & {
 
 /** Every press of a way with where it falls, in order. */
 export function footPresses(song: SongLoops, way: LoopWay): FootPress[] {
-  const { pieces, spans, beatTicks, barTicks, box } = song;
-  const clock = clockOf(spans, beatTicks);
+  const { pieces, spans, barTicks, box } = song;
+  const clock = clockOf(spans);
   const at = new Map<string | null, number>(pieces.map((piece, index) => [piece.id, index]));
   const longest = song.asked ? Math.max(...song.asked.layers.map(({ bars }) => bars)) * barTicks : 0;
   return way.presses.map((press): FootPress => {
     const index = press.before === null ? pieces.length : at.get(press.before)!;
     const tick = pieces[index]?.from ?? pieces.at(-1)!.to;
     const into: Piece | undefined = pieces[index];
-    const before = clock.wordsOf.get(pieces[index - 1]?.span.use.id ?? "") ?? [];
     const next = clock.words.find((word) => word.tick >= tick);
     const sungNow = clock.words.findLast((word) => word.tick < tick);
     return {
       ...press,
       tick,
-      ...clock.barAt(tick),
-      word: before.findLast((word) => word.tick < tick)?.text ?? null,
-      nextWord: next && next.tick < (into?.to ?? 0) ? next.text : null,
+      moment: clock.momentAt(tick),
       into: into?.span.label ?? null,
       sung: sungNow !== undefined && next !== undefined && next.tick - sungNow.tick <= barTicks,
       from: box.quantised ? Math.max(0, tick - longest) : tick,
@@ -60,6 +52,6 @@ export function pressesInAMinute(presses: readonly Pick<FootPress, "seconds">[])
 
 /** Seconds from the count-in of the build to the first sung word. */
 export function secondsToFirstWord(song: SongLoops, plan: Pick<LoopPlan, "build">): number | null {
-  const { words, secondsAt } = clockOf(song.spans, song.beatTicks);
+  const { words, secondsAt } = clockOf(song.spans);
   return words[0] ? plan.build.seconds + secondsAt(words[0].tick) : null;
 }

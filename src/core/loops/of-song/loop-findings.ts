@@ -1,4 +1,5 @@
 import type { Finding, Fixing } from "../../findings";
+import { type Moment, tellBar } from "../../song/moments";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { ClashReason } from "../clashes";
 import type { LoopPlan } from "../plan";
@@ -19,7 +20,7 @@ export type LoopFix =
   | { readonly do: "part-passes"; readonly layerId: string };
 
 type Facts =
-  | { readonly kind: "two-starts"; readonly starts: number; readonly word: string | null }
+  | { readonly kind: "two-starts"; readonly starts: number; readonly moment: Moment }
   | { readonly kind: "nothing-sounds"; readonly layers: readonly string[]; readonly bars: number }
   | { readonly kind: "sounds-unwanted"; readonly layers: readonly string[]; readonly bars: number }
   | {
@@ -38,7 +39,7 @@ type Facts =
     }
   | { readonly kind: "waits-past"; readonly beats: number; readonly track: number }
   | { readonly kind: "long-build"; readonly seconds: number; readonly saves: number }
-  | { readonly kind: "many-presses"; readonly bar: number; readonly presses: number }
+  | { readonly kind: "many-presses"; readonly moment: Moment; readonly presses: number }
   | { readonly kind: "one-body"; readonly layers: readonly string[]; readonly part: string };
 
 /** Something about the loops that may go wrong. Wording lives in `describe-loops.ts`. */
@@ -141,7 +142,7 @@ function startFindings(piece: Piece, here: readonly FootPress[]): LoopFinding[] 
   if (!starts.some(({ late }) => late)) return [];
   const id = `loops two-starts ${piece.id}`;
   return [
-    { ...placed(piece), id, kind: "two-starts", starts: starts.length, word: here[0]!.word, fixes: [] },
+    { ...placed(piece), id, kind: "two-starts", starts: starts.length, moment: here[0]!.moment, fixes: [] },
   ];
 }
 
@@ -219,10 +220,10 @@ function cutFindings(song: SongLoops, cuts: LoopPlan["cuts"], piece: Piece): Loo
 }
 
 function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFinding[] {
-  const byBar = new Map<number, FootPress[]>();
+  const byBar = new Map<string, FootPress[]>();
   for (const press of presses.filter(({ sung }) => sung))
-    byBar.set(press.bar, [...(byBar.get(press.bar) ?? []), press]);
-  return [...byBar].flatMap(([bar, own]): LoopFinding[] => {
+    byBar.set(tellBar(press.moment, "song"), [...(byBar.get(tellBar(press.moment, "song")) ?? []), press]);
+  return [...byBar.values()].flatMap((own): LoopFinding[] => {
     if (own.length <= MOST_SUNG_PRESSES) return [];
     const piece = song.pieces.find(({ id }) => id === own[0]!.before);
     return [
@@ -232,7 +233,7 @@ function pressFindings(song: SongLoops, presses: readonly FootPress[]): LoopFind
         label: piece?.span.label ?? "The end",
         playerIds: [],
         kind: "many-presses",
-        bar,
+        moment: own[0]!.moment,
         presses: own.length,
         fixes: [],
       },

@@ -5,6 +5,7 @@ import { applyEdit } from "../../../document";
 import { gather } from "../../findings";
 import { bandSheet, sumOfBand } from "../../parts";
 import type { VersionCommand } from "../../song/edit";
+import { tellMoment } from "../../song/moments";
 import { outlineOf, timelineOf } from "../../song/read";
 import type { LoopLayerRow, VersionBody } from "../../song/schema";
 import { DOCUMENTS } from "../../song/schema";
@@ -203,18 +204,9 @@ describe("the foot sheet", () => {
     const body = draw(put(song(), [layer("a")]), "a", "u1", 0, 2 * BAR);
     const { own, plan } = planned(body);
     const presses = footPresses(own, plan);
-    expect(
-      presses.map((press) => [
-        describePress(press),
-        press.bar,
-        press.beat,
-        press.word,
-        press.nextWord,
-        press.into,
-      ]),
-    ).toEqual([
-      ["track 1 in", 5, 1, "up", "Ring", "chorus"],
-      ["track 1 out", 7, 1, "out", "Rope", "verse"],
+    expect(presses.map((press) => [describePress(press), tellMoment(press.moment), press.into])).toEqual([
+      ["track 1 in", "bar 1 of chorus, beat 1, on “Ring”", "chorus"],
+      ["track 1 out", "bar 1 of verse, beat 1, on “Rope”", "verse"],
     ]);
     expect(presses.map(({ seconds, sung }) => [seconds, sung])).toEqual([
       [16, true],

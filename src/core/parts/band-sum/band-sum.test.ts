@@ -4,6 +4,7 @@ import { unwrap } from "../../../base";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
+import { Namer } from "../../song/names";
 import type { Player } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
@@ -77,7 +78,9 @@ describe("what all make together", () => {
     ];
     for (const text of all)
       for (const problem of judgeSum(voices(text), chord("C"), C, false).problems)
-        expect(describeSumProblem(problem, C, (id) => id.toUpperCase())).toMatch(/[.]$/u);
+        expect(
+          describeSumProblem(problem, (id) => id.toUpperCase(), new Namer(sampleVersion({}, []))),
+        ).toMatch(/[.]$/u);
   });
 });
 

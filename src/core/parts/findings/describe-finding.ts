@@ -1,6 +1,7 @@
 import { assertNever } from "../../../base";
 import { describeList } from "../../fretboard";
-import { techniqueOf } from "../../song/read";
+import { tellBars } from "../../song/moments";
+import { formatBars, techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
 import type { Fix, SheetFinding } from "./sheet-finding";
 
@@ -12,12 +13,15 @@ const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.free
   out: "stay out",
 });
 
-/** "bar 3", "bars 1 to 4", "bars 1, 3 and 5": bars counted from 0, told from 1. */
-function describeBars(bars: readonly number[]): string {
-  const told = bars.map((bar) => bar + 1);
-  if (told.length === 1) return `bar ${told[0]}`;
-  const run = told.every((bar, at) => at === 0 || bar === told[at - 1]! + 1);
-  return run ? `bars ${told[0]} to ${told.at(-1)}` : `bars ${describeList(told.map(String))}`;
+/** Bars counted from 0, told from 1 with the section they are counted from. @example "bars 1–4 of Chorus" */
+function describeBars(bars: readonly number[], label: string): string {
+  const ranges = bars.reduce<[number, number][]>((runs, bar) => {
+    const last = runs.at(-1);
+    if (last?.[1] === bar) last[1] = bar + 1;
+    else runs.push([bar, bar + 1]);
+    return runs;
+  }, []);
+  return tellBars(formatBars(ranges), label);
 }
 
 /** How chord names are written; as they are when left out. */
@@ -38,7 +42,7 @@ export function describeFinding(
       };
     case "bass-late":
       return {
-        what: `The bass comes in only in bar ${finding.bar + 1}.`,
+        what: `The bass comes in only in ${describeBars([finding.bar], finding.label)}.`,
         why: "The section is marked as needing a bass from its first chord on.",
       };
     case "one-guitar-twice":
@@ -58,12 +62,12 @@ export function describeFinding(
       };
     case "nobody-carries":
       return {
-        what: `Nobody carries ${describeBars(finding.bars)}.`,
+        what: `Nobody carries ${describeBars(finding.bars, finding.label)}.`,
         why: "Listeners follow one part at a time; without one there is only accompaniment.",
       };
     case "two-carry":
       return {
-        what: `${names} both carry ${describeBars(finding.bars)}.`,
+        what: `${names} both carry ${describeBars(finding.bars, finding.label)}.`,
         why: "Two who lead at once fight for the same attention.",
       };
     case "light-flat":
@@ -123,7 +127,7 @@ export function describeFix({ code }: Fix, write: Write = asItIs): string {
     case "double":
       return `${code.player} doubles ${code.of} on purpose`;
     case "carry-bars":
-      return `Let ${code.player} carry ${describeBars(code.bars)}`;
+      return `Let ${code.player} carry ${code.bars.length === 1 ? "that bar" : "those bars"}`;
     case "as-before":
       return "Everybody at least as bright as in the chorus before";
     case "choruses-brighter":

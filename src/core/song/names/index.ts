@@ -1,6 +1,8 @@
-export { describeHand } from "./describe-hand";
+export { describeHand, describePlaying } from "./describe-hand";
+export { lineNames } from "./line-names";
 export { type NamedChord, Namer, namerByShift, namersFor } from "./namer";
 export {
+  type LineReads,
   type NamesChoice,
   OWN_NAMES,
   PLAIN_READER,

@@ -13,6 +13,7 @@ import { shapeKeyAt } from "../../fretboard";
 import {
   formatNoteName,
   formatPitch,
+  formatTuning,
   type Key,
   moveKey,
   moveName,
@@ -22,6 +23,7 @@ import {
   parseNoteName,
   parsePitch,
   preferAccidentals,
+  readNoteNameHead,
   realSigns,
   stringNames,
   type Tuning,
@@ -79,6 +81,11 @@ export class Namer {
   /** The key that sounds. */
   get soundingKey(): Key {
     return this.sounding;
+  }
+
+  /** How this reader reads lines. */
+  get lines(): Reader["lines"] {
+    return this.reader.lines;
   }
 
   /** Whether names are told of shapes, so that what sounds is another name. */
@@ -177,9 +184,33 @@ export class Namer {
     return stringNames(tuning, (name) => this.letter(name));
   }
 
+  /** Open strings as they sound, spelled by the one rule of strings. @example tuning(E♭ A♭ …) => ["Mi♭2", "La♭2", …] */
+  tuning(tuning: Tuning): string[] {
+    return formatTuning(tuning).map((text) => {
+      const head = readNoteNameHead(text)!;
+      return `${this.letter(head.name)}${head.rest}`;
+    });
+  }
+
+  /** Reads a pitch as this reader types it, or in letters: what sounds. @example readPitch("Si♭3") => 58 */
+  readPitch(text: string): Midi | null {
+    const typed = /^\s*(.*?)\s*(-?\d)\s*$/u.exec(text);
+    if (!typed) return null;
+    const note = typed[1]!.charAt(0).toUpperCase() + typed[1]!.slice(1);
+    const letters = toLetters(note, this.reader.writing) ?? toLetters(note, "letters");
+    const pitch = letters === null ? null : parsePitch(letters + typed[2]!);
+    return pitch?.ok ? pitch.value : null;
+  }
+
   /** A pitch as it sounds, in this reader's letters: of a voice, or a string to be tuned. */
   soundingPitch(midi: Midi, key: Key = this.sounding): string {
     return this.pitchAs(midi, key);
+  }
+
+  /** The same of a pitch in letters. @example pitchRead("C#4") behind capo 2 => "B3" */
+  pitchRead(text: string): string {
+    const midi = parsePitch(text);
+    return midi.ok ? this.pitch(midi.value) : text;
   }
 
   /** The same of a pitch in letters, as it sounds. @example pitchNamed("C#4") => "Do♯4" */

@@ -2,13 +2,16 @@ import { unwrap } from "../../../base";
 import { type Accidentals, parseTuning, type Tuning, tuningShift } from "../../pitch";
 import { sheetCapo, tuningOf, usualTuning } from "../read";
 import type { VersionBody } from "../schema/documents";
-import type { Player, READS, WRITINGS } from "../schema/players";
+import type { LINE_READS, Player, READS, WRITINGS } from "../schema/players";
 
 /** What names are told of: of what sounds, of the shapes a hand plays, or as degrees of the key. */
 export type Shows = (typeof READS)[number];
 
 /** The custom letters are written by. */
 export type Writing = (typeof WRITINGS)[number];
+
+/** How a line is read: as tab, as notes with their octave, or both. */
+export type LineReads = (typeof LINE_READS)[number];
 
 /** Who reads names: the strings and capo they are played with, and by what custom they are read. */
 export type Reader = {
@@ -18,6 +21,8 @@ export type Reader = {
   readonly shows: Shows;
   readonly writing: Writing;
   readonly accidentals: Accidentals;
+  /** How a line is read. */
+  readonly lines: LineReads;
 };
 
 /** Nobody in particular: what sounds, in letters, as the key has it. */
@@ -27,9 +32,10 @@ export const PLAIN_READER: Reader = Object.freeze({
   shows: "sounding",
   writing: "letters",
   accidentals: "key",
+  lines: "tab",
 });
 
-type Hand = Pick<Player, "tuning" | "instrument" | "reads" | "writing" | "accidentals">;
+type Hand = Pick<Player, "tuning" | "instrument" | "reads" | "writing" | "accidentals" | "lines">;
 
 /**
  * What a player reads before they choose: a guitar its shapes, and so does whatever is evenly tuned down or up, which keeps
@@ -40,13 +46,14 @@ export const usualReads = (player: Pick<Hand, "tuning" | "instrument">): "shapes
 
 /** A player as a reader behind a capo. */
 export function readerOf(player: Hand, capo: number): Reader {
-  const { writing, accidentals } = player;
-  return { tuning: tuningOf(player), capo, shows: player.reads ?? usualReads(player), writing, accidentals };
+  const { writing, accidentals, lines } = player;
+  const shows = player.reads ?? usualReads(player);
+  return { tuning: tuningOf(player), capo, shows, writing, accidentals, lines };
 }
 
 /**
  * How somebody at a window wants names told; null leaves each player's own. Kept beside the song, not in it.
- * @example { shows: "shapes", of: "p1", writing: "syllables", accidentals: null }
+ * @example { shows: "shapes", of: "p1", writing: "syllables", accidentals: null, lines: null }
  */
 export type NamesChoice = {
   readonly shows: Shows | null;
@@ -54,6 +61,7 @@ export type NamesChoice = {
   readonly of: string | null;
   readonly writing: Writing | null;
   readonly accidentals: Accidentals | null;
+  readonly lines: LineReads | null;
 };
 
 /** Each their own. */
@@ -62,6 +70,7 @@ export const OWN_NAMES: NamesChoice = Object.freeze({
   of: null,
   writing: null,
   accidentals: null,
+  lines: null,
 });
 
 /** Somebody who is spoken of, and the capo they have there. */
@@ -83,6 +92,7 @@ export function readerBy(
     shows: choice.shows ?? own.shows,
     writing: choice.writing ?? own.writing,
     accidentals: choice.accidentals ?? own.accidentals,
+    lines: choice.lines ?? own.lines,
   };
 }
 

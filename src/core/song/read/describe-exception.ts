@@ -62,12 +62,16 @@ function chordNamed(
   return exception.kind === "push" ? "the first chord" : "the last chord";
 }
 
-/** What is otherwise at a use beside its exceptions: times, key, tempo, metre, voice. */
-export function describeUse(use: Use): string[] {
+/**
+ * What is otherwise at a use beside its exceptions: times, key, tempo, metre, voice.
+ * @param key the key it sounds in, as its reader calls it
+ * @example describeUse({ …, shift: 2 }, "B") // => ["2 semitones up, in B"]
+ */
+export function describeUse(use: Use, key: string): string[] {
   const { shift } = use;
   const metre = use.meterBeats !== null || use.meterUnit !== null;
   return [
-    ...(shift === 0 ? [] : [`${describeSemitones(Math.abs(shift))} ${shift > 0 ? "up" : "down"}`]),
+    ...(shift === 0 ? [] : [`${describeSemitones(Math.abs(shift))} ${shift > 0 ? "up" : "down"}, in ${key}`]),
     ...(use.bpm === null ? [] : [`${use.bpm} a minute`]),
     ...(metre ? [`in ${use.meterBeats ?? "the same"}/${use.meterUnit ?? "same"}`] : []),
     ...(use.vocals ? [] : ["no vocals"]),

@@ -28,12 +28,12 @@ export { neckOfRiff, notesOfRiff } from "./riffs";
 export { capoNote, sheetCapo } from "./sheet-capo";
 export { type Note, type Notes, notesOf } from "./sheet-notes";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
-export { clockOf, type SongClock } from "./song-clock";
 export { playedSymbols, songLength } from "./song-length";
 export { spansOfForm, type UseSpan } from "./spans";
 export { hasStrings, tuningOf } from "./strings";
+export { areEndsSung } from "./sung-ends";
 export type { SungPiece } from "./sung-piece";
-export { type SungWord, sungWords } from "./sung-words";
+export { lineSyllables } from "./syllables";
 export {
   gridOnsets,
   stringsOfPart,

@@ -47,6 +47,8 @@ export type Passage = {
   readonly ticks: Ticks;
   readonly meter: Meter;
   readonly tempo: Tempo;
+  /** The note value beats are counted in. */
+  readonly beatUnit: string;
   /** Semitones above the version's key. */
   readonly shift: number;
   readonly vocals: boolean;
@@ -145,6 +147,7 @@ export function timelineOf(body: TimelineTables, outline: Outline = outlineOf(bo
       ticks: layout.ticks,
       meter,
       tempo: tempoOfUse(version, use),
+      beatUnit: beatUnitOfUse(version, use),
       shift: use.shift,
       vocals: use.vocals,
     };

@@ -40,6 +40,7 @@ export {
   type BandPlayer,
   INSTRUMENTS,
   type Instrument,
+  LINE_READS,
   PLAIN_HAND,
   type Player,
   READS,

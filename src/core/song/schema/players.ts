@@ -11,17 +11,21 @@ export const READS = ["shapes", "sounding", "degrees"] as const;
 /** How letters are written for a player: as they are, with H for B, or as syllables. */
 export const WRITINGS = ["letters", "german", "syllables"] as const;
 
+/** How a player reads a line: as tab, as notes with their octave, or the notes beside the tab. */
+export const LINE_READS = ["tab", "notes", "both"] as const;
+
 /** How a player reads and plays before anything is said of it. */
 export const PLAIN_HAND = Object.freeze({
   reads: null,
   writing: "letters" as const,
   accidentals: "key" as const,
+  lines: "tab" as const,
   leftHanded: false,
   thumb: false,
   scaleMm: null,
   loops: false,
 });
-const { loops: _loops, accidentals: _accidentals, ...HAND_IN_FORM_3 } = PLAIN_HAND;
+const { loops: _loops, accidentals: _accidentals, lines: _lines, ...HAND_IN_FORM_3 } = PLAIN_HAND;
 
 const playerRow = z.object({
   id: idSchema,
@@ -43,6 +47,7 @@ const playerRow = z.object({
   writing: z.enum(WRITINGS),
   /** Whether black keys are read as the key has them, or always as sharps or flats. */
   accidentals: z.enum(ACCIDENTALS),
+  lines: z.enum(LINE_READS),
   leftHanded: z.boolean(),
   /** Whether the thumb may play the string nearest the face. */
   thumb: z.boolean(),
@@ -64,7 +69,11 @@ const PLAYER_WORDS = {
   writing: "spelling",
   accidentals: "sharps and flats",
 };
-const ADDED_TO_PLAYERS = { 3: HAND_IN_FORM_3, 4: { loops: false }, 9: { accidentals: "key" as const } };
+const ADDED_TO_PLAYERS = {
+  3: HAND_IN_FORM_3,
+  4: { loops: false },
+  9: { accidentals: "key" as const, lines: "tab" as const },
+};
 
 const player = defineTable({
   row: playerRow,
@@ -82,6 +91,7 @@ const player = defineTable({
     reads: "names",
     writing: "spelling",
     accidentals: "sharps and flats",
+    lines: "lines",
     leftHanded: "left-handed",
     thumb: "thumb",
     scaleMm: "scale length",

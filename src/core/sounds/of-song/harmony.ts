@@ -2,6 +2,7 @@ import type { Midi, Ticks } from "../../../base";
 import { type Chord, clashesWith, type SoundingChord } from "../../chord";
 import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "../../fretboard";
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
+import type { Moment } from "../../song/moments";
 import { namerByShift } from "../../song/names";
 import { neckOfRiff, tuningOf } from "../../song/read";
 import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
@@ -10,8 +11,7 @@ import type { SongTones, SoundUse } from "./song-sounds";
 /** A note of the player, with what the harmony effect adds and the chord under it. */
 type HarmonyNote = {
   readonly tick: Ticks;
-  readonly bar: number;
-  readonly beat: number;
+  readonly moment: Moment;
   readonly note: string;
   readonly harmony: string;
   readonly chord: string;
@@ -77,7 +77,14 @@ export function harmonyViews(body: VersionBody, song: SongTones): HarmonyView[] 
       const added = parsePitch(harmony);
       const clashes =
         under !== undefined && added.ok && clashesWith([added.value % 12], under.chord, key).length > 0;
-      return { tick, ...song.clock.barAt(tick), note, harmony, chord: under?.chord.symbol ?? "", clashes };
+      return {
+        tick,
+        moment: song.clock.momentAt(tick),
+        note,
+        harmony,
+        chord: under?.chord.symbol ?? "",
+        clashes,
+      };
     });
     return [{ soundUse, choice: choice!, key, isLine: line !== null, notes, hand }];
   });

@@ -3,6 +3,7 @@ import { madeUpTones, numbersFrom } from "../../../../testing/sounds/sample-case
 import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/sounds/sample-sounds";
 import { unwrap } from "../../../base";
 import { set } from "../../song/edit";
+import { tellMoment } from "../../song/moments";
 import { indexCells, outlineOf } from "../../song/read";
 import { costOfWay, planTones } from "../plan";
 import { bestInBanks } from "./best-in-banks";
@@ -24,13 +25,16 @@ describe("presses in a song", () => {
     const presses = tonePresses(song, plan);
     expect(describeToneCost(plan)).toBe("no change heard, 1 bank change, 4 presses, 4 slots in 2 banks");
     expect(
-      presses.slice(0, 3).map(({ act, bar, beat, word }) => [describeAct(act, song.box), bar, beat, word]),
+      presses.slice(0, 3).map(({ act, moment }) => [describeAct(act, song.box), tellMoment(moment, "song")]),
     ).toEqual([
-      ["slot 2", 5, 1, "four"],
-      ["arm bank 2", 7, 1, "two"],
-      ["go", 8, 1, "three"],
+      ["slot 2", "bar 5 of the song, beat 1, on “one”"],
+      ["arm bank 2", "bar 7 of the song, beat 1, on “three”"],
+      ["go", "bar 8 of the song, beat 1, on “four”"],
     ]);
-    expect(presses[1]!.window).toMatchObject({ bar: 5, easiest: { bar: 7, isSilent: false } });
+    expect(presses[1]!.window).toMatchObject({
+      opens: { songBar: 5 },
+      easiest: { moment: { songBar: 7 }, isSilent: false },
+    });
     expect(presses[2]!.into.rest.ms).toBe(4000);
   });
 

@@ -1,20 +1,21 @@
 import { assertNever, type Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import type { SheetPart } from "../../parts";
-import type { SongClock, UseSpan } from "../../song/read";
+import { type SongClock, tellBars } from "../../song/moments";
+import type { UseSpan } from "../../song/read";
 import type { Heard } from "./heard";
 
 /** What makes a player silent before a section. */
 type RestReason =
   | { readonly code: "out"; readonly label: string }
-  | { readonly code: "leaves"; readonly bar: number }
+  | { readonly code: "leaves"; readonly bar: number; readonly label: string }
   | { readonly code: "stop" }
   | { readonly code: "hold" }
   | { readonly code: "no-chord" }
   | { readonly code: "choked" }
   | { readonly code: "ends-early" }
   | { readonly code: "line-ends" }
-  | { readonly code: "enters"; readonly bar: number };
+  | { readonly code: "enters"; readonly bar: number; readonly label: string };
 
 /** The silence before a section's first note. */
 export type Rest = {
@@ -66,7 +67,7 @@ function reasonsOf(
   const entry = after.span.passages[0]!;
   if (to > entry.tick) {
     const bar = entry.bars.findIndex((one) => to < one.tick + one.ticks);
-    reasons.push({ code: "enters", bar: Math.max(0, bar) + 1 });
+    reasons.push({ code: "enters", bar: Math.max(0, bar) + 1, label: entry.label });
   }
   return reasons;
 }
@@ -82,7 +83,7 @@ function whySilent({ span, part, endsEarly }: Side, from: Ticks): RestReason[] {
   const bars = passage.bars.filter(({ number }) => number > 0);
   const lastBar = part.cell.bars.value?.at(-1)?.[1];
   if (lastBar !== undefined && lastBar < bars.length && from <= bars[lastBar]!.tick)
-    return [{ code: "leaves", bar: lastBar }];
+    return [{ code: "leaves", bar: lastBar, label: passage.label }];
   if (!last) return [{ code: "no-chord" }];
   const reasons: RestReason[] = [];
   if (last.held > 0) reasons.push({ code: "hold" });
@@ -104,7 +105,7 @@ function describeReason(reason: RestReason): string {
     case "out":
       return `silent through ${reason.label}`;
     case "leaves":
-      return `silent after bar ${reason.bar}`;
+      return `silent after ${tellBars(String(reason.bar), reason.label)}`;
     case "stop":
       return "everybody stops";
     case "hold":
@@ -118,13 +119,13 @@ function describeReason(reason: RestReason): string {
     case "line-ends":
       return "the line is over";
     case "enters":
-      return `comes in at bar ${reason.bar}`;
+      return `comes in at ${tellBars(String(reason.bar), reason.label)}`;
     default:
       return assertNever(reason);
   }
 }
 
-/** A rest in words. @example describeRest(rest) // => "1304 ms: silent after bar 7" */
+/** A rest in words. @example describeRest(rest) // => "1304 ms: silent after bar 7 of Verse 1" */
 export function describeRest({ ms, reasons }: Rest): string {
   if (ms <= 0) return "no rest";
   const why = reasons.map(describeReason).join(", ");

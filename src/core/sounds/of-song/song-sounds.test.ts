@@ -46,7 +46,7 @@ describe("a song as a box of sounds sees it", () => {
 
   it("finds the rest of somebody who leaves after bar 2: eight beats at a beat a second", () => {
     const body = sampleTones({ ...NAMED, 0: { sound: "Low", bars: [[0, 2]] } }, SOUNDS);
-    expect(rests(body).slice(0, 2)).toEqual(["no rest", "8000 ms: silent after bar 2"]);
+    expect(rests(body).slice(0, 2)).toEqual(["no rest", "8000 ms: silent after bar 2 of a"]);
   });
 
   it("adds a section sat out, and bars in which one comes in late", () => {
@@ -54,7 +54,7 @@ describe("a song as a box of sounds sees it", () => {
       { 0: { sound: "Low" }, 1: { role: "out", light: 0 }, 2: { sound: "High", bars: [[1, 4]] } },
       SOUNDS,
     );
-    expect(rests(body)).toEqual(["no rest", "20000 ms: silent through b, comes in at bar 2", "no rest"]);
+    expect(rests(body)).toEqual(["no rest", "20000 ms: silent through b, comes in at bar 2 of c", "no rest"]);
   });
 
   it("takes a stop and a hold as rests", () => {

@@ -2,14 +2,8 @@ import type { Ticks } from "../../../base";
 
 import type { BandSheet, SheetPart } from "../../parts";
 import { ticksOfBeatUnit } from "../../rhythm";
-import {
-  clockOf,
-  type SongClock,
-  spansOfForm,
-  type Timeline,
-  type UseSpan,
-  versionRow,
-} from "../../song/read";
+import { clockOf, type SongClock } from "../../song/moments";
+import { spansOfForm, type Timeline, type UseSpan, versionRow } from "../../song/read";
 import type { Player, SlotPin, Sound, SoundBox, SoundMoves, VersionBody } from "../../song/schema";
 import type { ToneBoard, ToneCase } from "../plan";
 import { type Settings, settingsOf, soundsOf } from "../sound";
@@ -87,7 +81,7 @@ export function songTones(
   const settings = new Map(sounds.map((sound) => [sound.name, settingsOf(body.sounds, sound)]));
   const beatTicks = ticksOfBeatUnit(version.beatUnit) ?? 960;
   const spans = spansOfForm(timeline);
-  const clock = clockOf(spans, beatTicks);
+  const clock = clockOf(spans);
   const moves = new Map(
     Object.values(body.soundMoves)
       .filter((row) => row.playerId === player.id)

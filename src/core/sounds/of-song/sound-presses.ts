@@ -1,4 +1,5 @@
 import type { Ticks } from "../../../base";
+import type { Moment } from "../../song/moments";
 import type { SoundBox } from "../../song/schema";
 import type { TonePlan, ToneStep } from "../plan";
 import type { SongTones, SoundUse } from "./song-sounds";
@@ -43,29 +44,25 @@ export function describeAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "f
   }
 }
 
-/** A press in the song, with its bar, beat and words. */
+/** A press in the song, with its moment. */
 export type TonePress = {
   readonly act: ToneAct;
   /** The use it leads into. */
   readonly into: SoundUse;
   readonly tick: Ticks;
   readonly seconds: number;
-  readonly bar: number;
-  readonly beat: number;
-  /** The last word sung before it, and the next one; null where nothing is sung near. */
-  readonly word: string | null;
-  readonly nextWord: string | null;
+  readonly moment: Moment;
   readonly sung: boolean;
   /** For arming: from when on it may be done, and the easiest bar for it. */
-  readonly window: { readonly from: Ticks; readonly bar: number; readonly easiest: EasyBar } | null;
+  readonly window: { readonly from: Ticks; readonly opens: Moment; readonly easiest: EasyBar } | null;
   /** Not the first press at its boundary. */
   readonly late: boolean;
 };
 
 /** A bar in which a player has a foot free. */
 type EasyBar = {
-  readonly bar: number;
   readonly tick: Ticks;
+  readonly moment: Moment;
   /** Whether the player is silent in it, and whether they sing. */
   readonly isSilent: boolean;
   readonly sings: boolean;
@@ -95,9 +92,7 @@ function placed(song: SongTones, into: SoundUse, tick: Ticks) {
     into,
     tick,
     seconds,
-    ...clock.barAt(tick),
-    word: near(before) ? before!.text : null,
-    nextWord: near(next) ? next!.text : null,
+    moment: clock.momentAt(tick),
     sung: near(before) && near(next),
   };
 }
@@ -126,7 +121,7 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
       return {
         act,
         ...placed(song, into, easiest.tick),
-        window: { from, bar: song.clock.barAt(from).bar, easiest },
+        window: { from, opens: song.clock.momentAt(from), easiest },
         late: false,
       };
     });
@@ -137,7 +132,7 @@ export function tonePresses(song: SongTones, plan: Pick<TonePlan, "steps">): Ton
 export const changeTick = ({ rest, heard }: SoundUse): Ticks =>
   rest.to > rest.from ? rest.from : heard[0]!.from;
 
-type JudgedBar = EasyBar & { readonly end: Ticks; readonly load: number };
+type JudgedBar = Omit<EasyBar, "moment"> & { readonly end: Ticks; readonly load: number };
 
 /** Every bar of the song with what the player has to do in it: play, sing, change chords. */
 function judgeBars(song: SongTones): JudgedBar[] {
@@ -159,7 +154,7 @@ function judgeBars(song: SongTones): JudgedBar[] {
       const isSilent = !isRinging && changes === 0;
       const sings = song.player.sings && sung > 0;
       const load = (isSilent ? 0 : 100) + (sings ? 10 + sung : 0) + Math.min(9, changes);
-      return { bar: bar.number, tick: bar.tick, end, isSilent, sings, load };
+      return { tick: bar.tick, end, isSilent, sings, load };
     });
 }
 
@@ -168,7 +163,7 @@ function easiestBar(song: SongTones, bars: readonly JudgedBar[], from: Ticks, to
   const inside = bars.filter(({ tick, end }) => tick >= from && end <= to);
   const least = Math.min(...inside.map(({ load }) => load));
   const found = inside.findLast(({ load }) => load === least);
-  if (!found) return { bar: song.clock.barAt(from).bar, tick: from, isSilent: false, sings: false };
-  const { bar, tick, isSilent, sings } = found;
-  return { bar, tick, isSilent, sings };
+  const tick = found?.tick ?? from;
+  const { isSilent, sings } = found ?? { isSilent: false, sings: false };
+  return { tick, moment: song.clock.momentAt(tick), isSilent, sings };
 }

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { describePress, type FootPress, maskOf, pressesBetween } from "@/core/loops";
+import { tellMoment } from "@/core/song/moments";
 import type { LoopBox, SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
@@ -78,7 +79,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
             >
               <span className="text-lg">
                 <SectionTag label={piece.label} kind={piece.kind} />
-                {piece.bar > 1 && ` from bar ${piece.bar}`}
+                {piece.bar > 1 && ` from its bar ${piece.bar}`}
               </span>
               <span>
                 {own.length === 0 ? (
@@ -88,11 +89,8 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
                     <span key={at} className="block text-3xl leading-tight font-bold">
                       {describePress(press)}
                       <span className="ml-3 text-xl font-normal">
-                        {press.late
-                          ? "then, late"
-                          : press.word
-                            ? `after “${press.word}”`
-                            : `bar ${press.bar}`}
+                        {tellMoment(press.moment)}
+                        {press.late && "; then, late"}
                       </span>
                     </span>
                   ))
@@ -114,7 +112,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
           <strong>
             {sheet.presses
               .filter(({ before }) => before === null)
-              .map(describePress)
+              .map((press) => `${describePress(press)} at the end of ${press.moment.label}`)
               .join(", ") || "no press"}
           </strong>
         </li>

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { describePress, type FootPress, pressesInAMinute } from "@/core/loops";
+import { tellBars } from "@/core/song/moments";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
 import { useOpenSong } from "../../open";
@@ -67,7 +68,7 @@ function Strip({ shown }: { shown: ShownPlan }) {
             style={{ flexGrow: Math.max(1, piece.to - piece.from), minWidth: "5.5rem" }}
           >
             <span className="block truncate text-sm font-bold">
-              {piece.from === span.from ? span.label : `from bar ${piece.bar}`}
+              {piece.from === span.from ? span.label : tellBars(String(piece.bar), span.label)}
             </span>
             <span className="block text-xs">
               {tracks.length === 0 ? "silent" : `tracks ${tracks.map((track) => track + 1).join(" ")}`}

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { costOfPresses, describePress, type Press, recover } from "@/core/loops";
+import { tellBars } from "@/core/song/moments";
 import { SelectField } from "@/ui/SelectField";
 import type { Loops } from "../use-loops";
 
@@ -25,7 +26,7 @@ export function WayBack({ loops }: { loops: Loops }) {
   const next = song.pieces.find(({ id }) => id === way.atBoundary.before);
   const nameOf = (index: number) => {
     const piece = song.pieces[index]!;
-    return `${index + 1}. ${piece.span.label}${piece.bar > 1 ? ` from bar ${piece.bar}` : ""}`;
+    return `${index + 1}. ${piece.bar > 1 ? `from ${tellBars(String(piece.bar), piece.span.label)}` : piece.span.label}`;
   };
   const isRight = planned.length === sounding.length && planned.every((track) => sounding.includes(track));
   return (

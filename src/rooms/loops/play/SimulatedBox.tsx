@@ -2,12 +2,14 @@
 
 import { useRef, useState } from "react";
 import { describePress, type recover } from "@/core/loops";
+import { tellMoment } from "@/core/song/moments";
 import type { LoopBox } from "@/core/song/schema";
+import { actOf } from "@/performance/loops";
 import type { Way } from "@/performance/runner";
 import { Answer, PedalRow, RunControls, RunLog, usePedals, type WayToRun } from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
 import { MidiPedals } from "./MidiPedals";
-import type { pedalOf } from "./pedal-of";
+import { pedalOf } from "./pedal-of";
 import { SaveSound } from "./SaveSound";
 import { SongLine } from "./SongLine";
 import { TrackRopes } from "./TrackRopes";
@@ -80,7 +82,14 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       {off && running === "feet" && off.now.length > 0 && <WayBack off={off} />}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
       {answer && (
-        <Answer answer={answer} nameOf={(due) => describePress(shown.presses[answer.skipped + due]!)} />
+        <Answer
+          answer={answer}
+          dueAt={(due) => {
+            const press = shown.presses[answer.skipped + due]!;
+            return { moment: press.moment, press: describePress(press), pedal: told(box, actOf(press)) };
+          }}
+          pressed={({ seconds, act }) => ({ moment: run.momentOf(seconds), pedal: told(box, act) })}
+        />
       )}
       <div className="mt-6 flex flex-wrap gap-3">
         <SaveSound loops={loops} shown={shown} />
@@ -89,6 +98,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       <RunLog runs={Object.values(loops.body.loopRuns)} />
     </>
   );
+}
+
+/** The pedal of an act by its name, and how it is pressed. */
+function told(box: LoopBox, act: string): string | null {
+  const pedal = pedalOf(box, act);
+  return pedal && `“${box.pedals[pedal.at]!.name}”${pedal.how}`;
 }
 
 /** What the feet do next, and on which pedal. */
@@ -103,8 +118,7 @@ function NextPress({
 }) {
   return (
     <>
-      Next: <strong>{describePress(press)}</strong>{" "}
-      {press.word ? `after “${press.word}”` : `in bar ${press.bar}`}
+      Next: <strong>{describePress(press)}</strong> {tellMoment(press.moment)}
       {press.late ? ", straight after the one before" : ""}
       {pedal ? `: pedal “${box.pedals[pedal.at]!.name}”${pedal.how}` : ": no pedal does that"}
     </>

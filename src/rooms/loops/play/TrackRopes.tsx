@@ -1,4 +1,5 @@
 import { type RefObject, useMemo } from "react";
+import { useNames } from "../../names";
 import type { ShownPlan } from "../use-loops";
 import { Rope } from "./Rope";
 import { marksOf } from "./rope-marks";
@@ -22,7 +23,11 @@ export function TrackRopes({
   ropes: RefObject<(HTMLDivElement | null)[]>;
 }) {
   const { plan } = shown;
-  const marks = useMemo(() => plan.tracks.map((ids) => marksOf(shown, ids)), [plan, shown]);
+  const names = useNames();
+  const marks = useMemo(
+    () => plan.tracks.map((ids) => marksOf(shown, ids, (symbol) => names().readSounding(symbol))),
+    [plan, shown, names],
+  );
   return (
     <ol className="mb-4 flex flex-col gap-2" aria-label="Tracks">
       {plan.tracks.map((_, track) => {

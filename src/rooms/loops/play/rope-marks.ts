@@ -1,9 +1,12 @@
-import { pretty } from "@/ui/pretty";
 import type { ShownPlan } from "../use-loops";
 import type { RopeMark } from "./Rope";
 
-/** Chords along a rope, or counts where it has none. */
-export function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
+/** Chords along a rope, or counts where it has none. @param nameOf how a chord that sounds is told */
+export function marksOf(
+  shown: ShownPlan,
+  ids: readonly string[],
+  nameOf: (symbol: string) => string,
+): RopeMark[] {
   const asked = shown.song.asked!;
   const layers = ids.map((id) => asked.layers.find((layer) => layer.id === id)!);
   const longest = Math.max(1, ...layers.map(({ bars }) => bars));
@@ -17,7 +20,7 @@ export function marksOf(shown: ShownPlan, ids: readonly string[]): RopeMark[] {
   let beat = 0;
   while (beat < length && marks.length < 64)
     for (const { chord, beats } of chords.progression) {
-      if (beat < length) marks.push({ at: beat / length, text: pretty(chord.symbol) });
+      if (beat < length) marks.push({ at: beat / length, text: nameOf(chord.symbol) });
       beat += beats;
     }
   return marks;

@@ -3,6 +3,7 @@
 import { type RefObject, useMemo } from "react";
 import { heardLayers, recover } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
+import { clockOf, type Moment } from "@/core/song/moments";
 import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { keepRun, useAnswer, useRunner } from "../../trainer";
@@ -53,7 +54,10 @@ export function useLoopRun(
           view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
         )
       : null;
-  return { ...run, answer, clear, piece, next, pedal, isSoon, off };
+  const clock = useMemo(() => clockOf(song.spans), [song.spans]);
+  /** The moment of the song at a second of the loops' clock. */
+  const momentOf = (seconds: number): Moment => clock.momentAt(Math.round(tickOf(shown, seconds)));
+  return { ...run, answer, clear, piece, next, pedal, isSoon, off, momentOf };
 }
 
 const burn = (ropes: readonly (HTMLDivElement | null)[], view: LooperView | null): void => {
@@ -64,6 +68,10 @@ const burn = (ropes: readonly (HTMLDivElement | null)[], view: LooperView | null
     rope.style.setProperty("--burnt", String(share ?? 0));
   }
 };
+
+/** The tick of the song at a second of the loops' clock. */
+const tickOf = (shown: ShownPlan, seconds: number): number =>
+  shown.song.pieces[0]!.from + (seconds * shown.song.asked!.tempo * shown.song.beatTicks) / 60;
 
 /** Seconds of the loops' clock at a tick of the song. */
 const secondsOf = (shown: ShownPlan, tick: number): number =>

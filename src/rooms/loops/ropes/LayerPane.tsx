@@ -17,6 +17,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { usePane } from "@/ui/use-pane";
+import { useNames } from "../../names";
 import { useAct, useCurrentVersion, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../loop-words";
 import { formatChords, readChords } from "./layer-chords";
@@ -32,6 +33,7 @@ export function LayerPane({
   onGone: () => void;
 }) {
   const body = useRows("version");
+  const namer = useNames()();
   const act = useAct();
   const current = useCurrentVersion();
   const onKeyDown = usePane(onGone);
@@ -64,15 +66,15 @@ export function LayerPane({
         />
         <TextField
           className="col-span-2"
-          label="Chords as written, a bar each or with beats: Dm Bb:2"
-          value={formatChords(layer.chords, beatUnit, barTicks)}
+          label={`Chords, a bar each or with beats: ${namer.examples()[0]}:2`}
+          value={formatChords(layer.chords, beatUnit, barTicks, namer)}
           longest={2000}
           check={(text) => {
-            const read = readChords(text, beatUnit, barTicks);
+            const read = readChords(text, beatUnit, barTicks, namer);
             return typeof read === "string" ? read : null;
           }}
           onSet={(text) => {
-            const read = readChords(text, beatUnit, barTicks);
+            const read = readChords(text, beatUnit, barTicks, namer);
             if (typeof read !== "string") change({ chords: read });
           }}
         />

@@ -1,5 +1,6 @@
 import type { SongLoops } from "@/core/loops";
-import { type SungWord, sungWords, type UseSpan } from "@/core/song/read";
+import { type SungWord, sungWords } from "@/core/song/moments";
+import type { UseSpan } from "@/core/song/read";
 
 export const STEPS = ["section", "bar", "beat", "word"] as const;
 export type Step = (typeof STEPS)[number];

@@ -2,8 +2,7 @@
 
 import { useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
-import { namerByShift } from "@/core/song/names";
-import { pretty } from "@/ui/pretty";
+import { useNames } from "../../names";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Loops } from "../use-loops";
 import { rowsOf, type Step, unitsOf } from "./strand-units";
@@ -67,14 +66,13 @@ function playedOf(shown: Loops["shown"]): ReadonlyMap<string, PlayedSpan[]> {
 export function useStrands(loops: Loops, step: Step) {
   const { song, body } = loops;
   const { layers, spans } = song;
-  const { version } = body;
+  const names = useNames();
   const act = useAct();
   const current = useCurrentVersion();
   const units = useMemo(() => {
-    const namers = namerByShift({ version });
-    const nameOf = (symbol: string, shift: number) => pretty(namers(shift).name(symbol).sounding);
+    const nameOf = (symbol: string, shift: number) => names(null, shift).chord(symbol);
     return spans.map((span) => unitsOf(song, span, step, nameOf));
-  }, [song, spans, step, version]);
+  }, [song, spans, step, names]);
   const full = useBarsInRow() * song.barTicks;
   const rows = useMemo(() => units.map((list) => rowsOf(full, list)), [full, units]);
   const wants = useMemo(() => wantsOf(body, derive.outline(body)), [body]);

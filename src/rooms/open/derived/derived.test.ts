@@ -67,7 +67,11 @@ describe("what is derived", () => {
   it("stays the same object where an edit has changed nothing of it", () => {
     const kept = createDerived();
     const [player] = Object.values(start.players);
-    const before = { sheet: kept.sheet(start), plan: kept.planOf(start, player!), alike: kept.alike(start, names) };
+    const before = {
+      sheet: kept.sheet(start),
+      plan: kept.planOf(start, player!),
+      alike: kept.alike(start, names),
+    };
     const cue = { text: "Look up", sign: "nod", danger: false, playerId: null, giverId: null } as const;
     const row = { ...cue, id: "c", useId: "u0", tick: 0, wordId: null };
     const applied = applyEdit(DOCUMENTS.version, start, { type: "add", table: "cues", row });

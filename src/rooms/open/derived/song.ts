@@ -22,7 +22,7 @@ import { remembered } from "./remembered";
 import { SONG, SOUNDING, tablesIn } from "./tables";
 
 /** Who names the chords of a place, by the key shift of its use. */
-type NamerAt = (whose: null, shift: number) => Pick<Namer, "chord">;
+type NamerAt = (whose: null, shift: number) => Pick<Namer, "chord" | "keyName">;
 
 /** A place in the form as its list shows it. */
 export type FormRow = {
@@ -126,7 +126,7 @@ export function songDerived() {
         const said = exceptions.map((one) =>
           describeException(one, use, read, version, (symbol) => namer.chord(symbol)),
         );
-        const otherwise = [...describeUse(use), ...said].join("; ");
+        const otherwise = [...describeUse(use, namer.keyName()), ...said].join("; ");
         return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
       });
       return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))

@@ -1,17 +1,18 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { capital } from "@/base";
 import { type BandSheet, type ChordSum, describeSumProblem, LOOPS, type ShapePlan } from "@/core/parts";
-import { formatPitchIn, type Key, parseKey } from "@/core/pitch";
 import { chooseShape } from "@/core/song/edit";
-import { versionRow } from "@/core/song/read";
+import { tellBars } from "@/core/song/moments";
+import type { Namer } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import type { QuestionOf } from "@/engines/window";
 import { useEngine } from "@/engines/window";
 import { writeFrets } from "@/ui/ChordDiagram";
-import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import type { ShownPlan } from "../../loops";
+import { useNames } from "../../names";
 import { makeId, useAct, useCurrentVersion, useWholeVersion } from "../../open";
 
 type Props = {
@@ -106,14 +107,13 @@ function SumItem({
   const [isAsked, setIsAsked] = useState(false);
   const search = useEngine("mend", isAsked ? { body, sum } : null);
   const mend = search.isOld ? null : search.data;
-  const parsed = parseKey(versionRow(body).key);
+  const shift = body.uses[sum.useId]?.shift ?? 0;
+  const namer = useNames()(null, shift);
   const nameOf = (id: string) =>
     id === LOOPS ? "a loop" : (sheet.players.find((player) => player.id === id)?.name ?? "somebody");
-  if (!parsed.ok) return null;
-  const key = parsed.value;
   return (
     <li className="rounded-box border border-base-300 p-3">
-      <WhatSounds sum={sum} more={more} pitchKey={key} nameOf={nameOf} />
+      <WhatSounds sum={sum} more={more} namer={namer} nameOf={nameOf} />
       {!isAsked && (
         <button type="button" className="btn btn-sm mt-2" onClick={() => setIsAsked(true)}>
           Find the smallest change
@@ -161,37 +161,35 @@ function SumItem({
 function WhatSounds({
   sum,
   more,
-  pitchKey,
+  namer,
   nameOf,
 }: {
   sum: ChordSum;
   more: number;
-  pitchKey: Key;
+  namer: Namer;
   nameOf: (id: string) => string;
 }) {
   return (
     <>
       <p>
-        <strong>
-          {sum.label}, bar {sum.bar + 1}
-        </strong>
-        : the chart has <span className="font-mono font-bold">{pretty(sum.symbol)}</span>
+        <strong>{capital(tellBars(String(sum.bar + 1), sum.label))}</strong>: the chart has{" "}
+        <span className="font-mono font-bold">{namer.readSounding(sum.symbol)}</span>
         {sum.makes && (
           <>
-            , it sounds <span className="font-mono font-bold">{pretty(sum.makes)}</span>
+            , it sounds <span className="font-mono font-bold">{namer.readSounding(sum.makes)}</span>
           </>
         )}
         {more > 0 && ` (and ${more} ${more === 1 ? "time" : "times"} more there)`}.
       </p>
       <ul className="mt-1 list-disc pl-5 text-sm">
         {sum.problems.map((problem) => (
-          <li key={problem.code}>{describeSumProblem(problem, pitchKey, nameOf, pretty)}</li>
+          <li key={problem.code}>{describeSumProblem(problem, nameOf, namer)}</li>
         ))}
       </ul>
       <p className="mt-1 text-sm">
         {sum.voices.map(({ pitch, playerId }, at) => (
           <span key={at} className="mr-2 inline-block">
-            {pretty(formatPitchIn(pitch, pitchKey))} <span className="text-xs">{nameOf(playerId)}</span>
+            {namer.pitch(pitch)} <span className="text-xs">{nameOf(playerId)}</span>
           </span>
         ))}
       </p>

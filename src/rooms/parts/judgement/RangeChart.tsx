@@ -3,9 +3,9 @@
 import { useState } from "react";
 import { Bar } from "react-chartjs-2";
 import { type BandSheet, type SheetRow, sharedSemitones } from "@/core/parts";
-import { describeSemitones, formatPitch } from "@/core/pitch";
-import { pretty } from "@/ui/pretty";
+import { describeSemitones } from "@/core/pitch";
 import { SelectField } from "@/ui/SelectField";
+import { useNames } from "../../names";
 import { axis, Beside, INK, plain, th } from "./chart-frame";
 
 type Register = { readonly name: string; readonly low: number; readonly high: number };
@@ -75,6 +75,7 @@ export function RangeChart({ sheet }: { sheet: BandSheet }) {
 type RangeProps = { readonly registers: readonly Register[]; readonly pairs: readonly Shared[] };
 
 function RangeBars({ label, registers, pairs }: RangeProps & { readonly label: string }) {
+  const namer = useNames()();
   /** The stretch of a register that somebody else lies in too. */
   const shared = (one: Register): [number, number] | null => {
     const own = pairs.filter(({ a, b }) => a === one || b === one);
@@ -116,7 +117,7 @@ function RangeBars({ label, registers, pairs }: RangeProps & { readonly label: s
             min: 24,
             max: 96,
             ...axis("pitch"),
-            ticks: { color: INK, stepSize: 12, callback: (value) => formatPitch(Number(value)) },
+            ticks: { color: INK, stepSize: 12, callback: (value) => namer.soundingPitch(Number(value)) },
           },
         },
       }}
@@ -125,6 +126,7 @@ function RangeBars({ label, registers, pairs }: RangeProps & { readonly label: s
 }
 
 function RangeTable({ registers, pairs }: RangeProps) {
+  const namer = useNames()();
   return (
     <table className="w-full text-sm">
       <thead>
@@ -149,8 +151,8 @@ function RangeTable({ registers, pairs }: RangeProps) {
             <th scope="row" className="px-2 text-left font-normal">
               {one.name}
             </th>
-            <td className="px-2">{pretty(formatPitch(one.low))}</td>
-            <td className="px-2">{pretty(formatPitch(one.high))}</td>
+            <td className="px-2">{namer.soundingPitch(one.low)}</td>
+            <td className="px-2">{namer.soundingPitch(one.high)}</td>
             <td className="px-2">
               {pairs
                 .filter(({ a, b }) => a === one || b === one)

@@ -9,7 +9,7 @@ import { hasStrings } from "@/core/song/read";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { describeCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { namesOfStrings } from "@/ui/voicing-words";
+import { useNames } from "../../names";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
 
 type Props = {
@@ -38,7 +38,7 @@ export function Elsewhere({ riff, notes, neck, player, row }: Props) {
         })
       : [];
   }, [notes, neck, to, capo]);
-  const names = namesOfStrings(to.tuning);
+  const names = useNames()({ player: to, capo }).strings();
   const same = to.tuning.join() === riff.tuning.join() && capo === riff.capo;
   return (
     <section aria-label="The same pitch elsewhere" className="mt-6">

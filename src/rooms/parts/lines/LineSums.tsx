@@ -1,26 +1,25 @@
 "use client";
 
 import { describeLineProblem, lineProblems, quickestMs, rangeOfLine } from "@/core/fretboard";
-import type { SheetRow, scaleOfRow } from "@/core/parts";
-import { formatPitchIn } from "@/core/pitch";
+import type { SheetRow } from "@/core/parts";
 import { beatsOfTicks, beatUnitOf, countBeats, paceOf, ticksOfBar } from "@/core/rhythm";
+import type { Namer } from "@/core/song/names";
 import type { neckOfRiff } from "@/core/song/read";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 
-/** A line as it is judged: its notes in order, on its neck, in the key they are named in. */
+/** A line as it is judged: its notes in order, on its neck, and who tells their names. */
 export type OpenLine = {
   readonly riff: Riff;
   readonly row: SheetRow;
   readonly player: Player;
   readonly notes: readonly RiffNote[];
   readonly neck: ReturnType<typeof neckOfRiff>;
-  readonly key: ReturnType<typeof scaleOfRow>["key"];
+  readonly namer: Namer;
 };
 
 /** What a line amounts to: its notes and range, how quick it is, and what the picking hand makes of it. */
 export function LineSums({
-  line: { riff, row, player, notes, neck, key },
+  line: { riff, row, player, notes, neck, namer },
   nameOf,
   outside,
 }: {
@@ -42,7 +41,7 @@ export function LineSums({
           ? "Nothing yet: go to a place on the grid and type a fret."
           : `${notes.length} ${notes.length === 1 ? "note" : "notes"} in ${countBeats(beatsOfTicks(riff.ticks, beatUnit))}${
               range
-                ? `, from ${pretty(formatPitchIn(Math.floor(range.low), key))} to ${pretty(formatPitchIn(Math.ceil(range.high), key))}`
+                ? `, from ${namer.pitch(Math.floor(range.low))} to ${namer.pitch(Math.ceil(range.high))}`
                 : ""
             }.`}{" "}
         {quick !== null && `The quickest two are ${Math.round(quick)} ms apart.`}

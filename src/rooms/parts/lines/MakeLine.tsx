@@ -3,7 +3,6 @@
 import { useState } from "react";
 import { BASS_WAYS, type BassWay } from "@/core/fretboard";
 import type { Riff } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { BASS_WORDS, type MakeLineProps, useMakeLine } from "./use-make-line";
@@ -57,7 +56,7 @@ function FollowFields({ made, riff }: Made & { readonly riff: Riff }) {
         label={`${riff.name} is written over`}
         className="w-44"
         value={over}
-        options={made.symbols.map((symbol) => ({ value: symbol, label: pretty(symbol) }))}
+        options={made.symbols.map((symbol) => ({ value: symbol, label: made.chordName(symbol) }))}
         onSet={setHome}
       />
       <Tick label="led into from one fret below" on={approach} onSet={setApproach} />
@@ -79,11 +78,11 @@ function CellFields({ made }: Made) {
       }}
     >
       <label className="flex flex-col gap-1 text-sm">
-        Picking cell: strings in order, 1 nearest the face
+        Picking cell: strings in order, 1 is the highest
         <input
           className="input input-sm w-60"
           value={cell}
-          placeholder="2 4 5 4"
+          placeholder="5 3 2 3"
           onChange={(event) => setCell(event.target.value)}
         />
       </label>

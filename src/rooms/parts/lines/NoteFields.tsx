@@ -1,11 +1,10 @@
 "use client";
 
 import { LAST_FRET, NOTE_ARTS, type NoteArt } from "@/core/fretboard";
-import type { Riff, RiffNote } from "@/core/song/schema";
+import type { RiffNote } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
-import { namesOfStrings } from "@/ui/voicing-words";
 import type { TabGridModel } from "./use-tab-grid";
 
 const ART_WORDS: Readonly<Record<NoteArt, string>> = {
@@ -30,15 +29,15 @@ const BEND_WORDS = [
 /** Everything about the note under the cursor, for who uses no keys. */
 export function NoteFields({
   model,
-  riff,
+  strings: names,
   nameOf,
 }: {
   readonly model: TabGridModel;
-  readonly riff: Riff;
+  /** Names of the strings. */
+  readonly strings: readonly string[];
   readonly nameOf: (note: RiffNote) => string;
 }) {
   const { cursor, here, inBar, inBeat, putFret, change } = model;
-  const names = namesOfStrings(riff.tuning);
   return (
     <fieldset className="mt-2 flex flex-wrap items-end gap-3">
       <legend className="text-sm">

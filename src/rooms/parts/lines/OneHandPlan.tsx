@@ -4,11 +4,11 @@ import { useMemo, useState } from "react";
 import { FINGER_WORDS, GRADES, type Grade } from "@/core/fretboard";
 import { chordsOfRow, handOf, oneHand, type SheetPart, type SheetRow, scaleOfRow } from "@/core/parts";
 import { beatsOfTicks, formatBeats, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import type { Namer } from "@/core/song/names";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
-import { pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { namesOfStrings } from "@/ui/voicing-words";
+import { useNames } from "../../names";
 import { useRows } from "../../open";
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
@@ -28,6 +28,7 @@ type Props = {
 /** The line and the chords in one hand, planned together: what is held, which finger plays each note, what stays. */
 export function OneHandPlan({ riff, notes, row, player }: Props) {
   const body = useRows("version");
+  const names = useNames();
   const [shown, setShown] = useState(false);
   const [grade, setGrade] = useState<Grade>("none");
   const part = row.parts.find((one) => one.player.id === player.id);
@@ -38,7 +39,7 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
     () => (shown && part && fits ? planOf(body, { riff, notes, row, player }, part, grade) : null),
     [shown, part, fits, row, riff, notes, player, body, grade],
   );
-  const names = namesOfStrings(player.tuning);
+  const namer = names({ player, capo: part?.cell.capo.value ?? player.capo }, row.passage.shift);
   const title = riff ? "Line and chords in one hand" : "Chords with a walking bass";
   return (
     <section aria-label={title} className="mt-6">
@@ -77,7 +78,7 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
             It costs the hand {plan.value.cost.toFixed(1)}; taking always the cheapest next step would cost{" "}
             {plan.value.greedyCost.toFixed(1)}.
           </p>
-          <Steps plan={plan.value} tempo={row.tempo} strings={names} />
+          <Steps plan={plan.value} tempo={row.tempo} namer={namer} />
         </>
       )}
     </section>
@@ -105,7 +106,8 @@ function planOf(
 type Plan = Extract<ReturnType<typeof oneHand>, { ok: true }>["value"];
 
 /** Step by step: the chord that is held or the note that is struck, its finger, and what stays. */
-function Steps({ plan, tempo, strings }: { plan: Plan; tempo: Tempo; strings: readonly string[] }) {
+function Steps({ plan, tempo, namer }: { plan: Plan; tempo: Tempo; namer: Namer }) {
+  const strings = namer.strings();
   return (
     <ol className="mt-2 flex flex-col gap-1">
       {plan.steps.slice(0, 64).map((step, at) => {
@@ -122,7 +124,7 @@ function Steps({ plan, tempo, strings }: { plan: Plan; tempo: Tempo; strings: re
               </>
             ) : (
               <>
-                <strong className="font-mono">{pretty(step.symbol)}</strong>{" "}
+                <strong className="font-mono">{namer.readSounding(step.symbol)}</strong>{" "}
                 <span className="font-mono">{writeFrets(fingering.frets)}</span>
               </>
             )}

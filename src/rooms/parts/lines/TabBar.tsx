@@ -4,9 +4,7 @@ import { memo } from "react";
 import type { NoteFit } from "@/core/fretboard";
 import type { SectionChord } from "@/core/parts";
 import type { Riff, RiffNote } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
 import { signOfNote } from "@/ui/TabLines";
-import { namesOfStrings } from "@/ui/voicing-words";
 import type { TabGridModel } from "./use-tab-grid";
 
 /** One bar of the grid: strings down, the floor's string on top, a column for each step of a beat. */
@@ -17,6 +15,8 @@ export function TabBar({
   notes,
   fits,
   chords,
+  strings: names,
+  chordName,
   nameOf,
 }: {
   readonly bar: number;
@@ -25,10 +25,13 @@ export function TabBar({
   readonly notes: readonly RiffNote[];
   readonly fits: readonly NoteFit[];
   readonly chords: readonly SectionChord[];
+  /** Names of the strings. */
+  readonly strings: readonly string[];
+  /** How a chord that sounds is told. */
+  readonly chordName: (symbol: string) => string;
   readonly nameOf: (note: RiffNote) => string;
 }) {
   const { strings, columns, inBar, inBeat, step, cursor, noteAt, pick, onKeyDown } = model;
-  const names = namesOfStrings(riff.tuning);
   const columnsHere = Array.from(
     { length: Math.min(inBar, columns - bar * inBar) },
     (_, at) => bar * inBar + at,
@@ -41,7 +44,7 @@ export function TabBar({
           <td className="pr-2 text-right text-xs">bar {bar + 1}</td>
           {columnsHere.map((column) => (
             <th key={column} scope="col" className="h-5 text-left font-mono text-xs">
-              {pretty(chordAt(column * step)?.symbol ?? "")}
+              {chordName(chordAt(column * step)?.symbol ?? "")}
             </th>
           ))}
         </tr>

@@ -16,11 +16,15 @@ type Props = {
   /** Ticks between columns. */
   readonly step: number;
   readonly chords: readonly SectionChord[];
+  /** Names of the strings. */
+  readonly strings: readonly string[];
+  /** How a chord that sounds is told. */
+  readonly chordName: (symbol: string) => string;
   readonly nameOf: (note: RiffNote) => string;
 };
 
 /** The grid a line is written on, bar by bar, and the note under the cursor. */
-export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Props) {
+export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chordName, nameOf }: Props) {
   const model = useTabGrid(riff, notes, meter, step);
   return (
     <>
@@ -34,6 +38,8 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Prop
             notes={notes}
             fits={fits}
             chords={chords}
+            strings={strings}
+            chordName={chordName}
             nameOf={nameOf}
           />
         ))}
@@ -42,7 +48,7 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, nameOf }: Prop
         Digits put a fret, arrows move, Delete takes away. h hammer, p pull, / slide, x dead, n plucked, b
         bends by quarter tones, r rings, s short, o may be left out, + and − the length.
       </p>
-      <NoteFields model={model} riff={riff} nameOf={nameOf} />
+      <NoteFields model={model} strings={strings} nameOf={nameOf} />
     </>
   );
 }

@@ -1,13 +1,13 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { fitsOf, heardPitch, stoppedPitch } from "@/core/fretboard";
+import { fitsOf } from "@/core/fretboard";
 import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
-import { formatPitchIn } from "@/core/pitch";
 import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
+import { lineNames } from "@/core/song/names";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
-import type { Player, Riff, RiffNote } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
+import type { Player, Riff } from "@/core/song/schema";
+import { useNames } from "../../names";
 import { useRows } from "../../open";
 import { Elsewhere } from "./Elsewhere";
 import { LineFields } from "./LineFields";
@@ -24,15 +24,12 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const { riffNotes } = body;
   const notes = useMemo(() => notesOfRiff({ riffNotes }, riff.id), [riffNotes, riff.id]);
   const neck = useMemo(() => neckOfRiff(riff), [riff]);
-  const { key, scale } = scaleOfRow(body, row);
+  const { scale } = scaleOfRow(body, row);
   const chords = chordsOfRow(body, row);
   const fits = fitsOf(notes, neck, chords, scale);
-  const nameOf = (note: RiffNote) => {
-    const [heard, stopped] = [heardPitch(note, neck), stoppedPitch(note, neck)];
-    const pitch = heard !== null && Number.isInteger(heard) ? heard : stopped;
-    return pitch === null ? "?" : pretty(formatPitchIn(pitch, key));
-  };
-  const line = { riff, row, player, notes, neck, key };
+  const namer = useNames()({ player, capo: riff.capo }, row.passage.shift);
+  const { strings, nameOf } = lineNames(riff, namer);
+  const line = { riff, row, player, notes, neck, namer };
   return (
     <section aria-label={riff.name}>
       <LineFields riff={riff} row={row} player={player} parts={parts} onParts={setParts} />
@@ -43,6 +40,8 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
         meter={meter}
         step={beat / parts}
         chords={chords}
+        strings={strings}
+        chordName={(symbol) => namer.readSounding(symbol)}
         nameOf={nameOf}
       />
       <div className="mt-3 grid gap-4 md:grid-cols-2">

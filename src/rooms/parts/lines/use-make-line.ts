@@ -18,8 +18,7 @@ import { addRiff } from "@/core/song/edit";
 import { notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
-import { pretty } from "@/ui/pretty";
-import { namesOfStrings } from "@/ui/voicing-words";
+import { useNames } from "../../names";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 import { newLine } from "./new-line";
@@ -44,9 +43,11 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
   const current = useCurrentVersion();
   const act = useAct();
   const [said, setSaid] = useState("");
+  const namesAt = useNames();
   const chords = chordsOfRow(body, row);
   const part = row.parts.find((one) => one.player.id === player.id)!;
   const capo = part.cell.capo.value;
+  const namer = namesAt({ player, capo }, row.passage.shift);
   const beat = ticksOfBeatUnit(beatUnitOf(row.passage.meter))!;
   const tuning = parseTuning(player.tuning);
   const { data: plan } = useEngine(
@@ -56,7 +57,7 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
   if (!tuning.ok || chords.length === 0) return null;
   const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
   const symbols = [...new Set(chords.map((chord) => chord.symbol))];
-  const names = namesOfStrings(player.tuning);
+  const names = namer.strings();
   const make = (name: string, notes: readonly TabNote[], more: Partial<Riff> = {}) => {
     if (notes.length === 0) {
       setSaid("That gave no notes: nothing was added.");
@@ -89,14 +90,14 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
     });
     if (left.length > 0)
       setSaid(
-        `It has no place on this neck for ${[...new Set(left.map((at) => chords[at]!.symbol))].map(pretty).join(", ")}; those are left empty.`,
+        `It has no place on this neck for ${[...new Set(left.map((at) => chords[at]!.symbol))].map((symbol) => namer.readSounding(symbol)).join(", ")}; those are left empty.`,
       );
   };
   const drawCell = (cell: string) => {
     const order = readOrder(cell, names.length);
     if (!order) {
       setSaid(
-        `Write string numbers from 1 (${names[0]}, nearest the face) to ${names.length}, such as 2 4 5 4.`,
+        `Write string numbers from 1 (${names.at(-1)}) to ${names.length} (${names[0]}), such as 5 3 2 3.`,
       );
       return;
     }
@@ -106,13 +107,18 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
       return frets ? [{ tick: chord.tick, ticks: chord.ticks, frets }] : [];
     });
     const each = Math.round(beat / 2);
-    const strokes = order.map((string, at) => ({ tick: at * each, ticks: each, string: string - 1 }));
+    const strokes = order.map((string, at) => ({
+      tick: at * each,
+      ticks: each,
+      string: names.length - string,
+    }));
     make(
       `picking over shapes, ${row.label}`.slice(0, 80),
       cellOverShapes({ strokes, ticks: order.length * each }, held),
     );
   };
-  return { symbols, said, hasPlan: plan !== undefined, drawBass, drawFollowed, drawCell };
+  const chordName = (symbol: string) => namer.readSounding(symbol);
+  return { symbols, chordName, said, hasPlan: plan !== undefined, drawBass, drawFollowed, drawCell };
 }
 
 /** String numbers in the order they are picked, 1 nearest the face, such as "2 4 5 4"; null where one is no string. */

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { exportVersion, placeOf } from "@/api";
+import { tellBar } from "@/core/song/moments";
 import { describeAct, describeRest, type TonePress } from "@/core/sounds";
 import { PressTable } from "@/ui/PressTable";
 import { CUT_OF_KIND } from "@/ui/pretty";
@@ -11,9 +12,9 @@ import type { Tones } from "../use-sounds";
 /** When a press may be made. */
 function when(press: TonePress): string {
   if (press.window) {
-    const { bar, easiest } = press.window;
+    const { opens, easiest } = press.window;
     const why = easiest.isSilent ? "you are silent" : easiest.sings ? "least to do" : "you don’t sing";
-    return `any time from bar ${bar}; easiest in bar ${easiest.bar}: ${why}`;
+    return `any time from ${tellBar(opens)}; easiest in ${tellBar(easiest.moment)}: ${why}`;
   }
   if (press.late) return "after the one before";
   return press.into.rest.ms > 0 ? `in the rest, ${describeRest(press.into.rest)}` : "on the beat";

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { type Moment, tellBar, tellMoment } from "@/core/song/moments";
 import type { SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
@@ -18,11 +19,9 @@ export type ToneSheet = {
     readonly sound: string | null;
     readonly presses: readonly {
       readonly text: string;
-      readonly bar: number;
-      readonly beat: number;
-      readonly word: string | null;
-      readonly nextWord: string | null;
-      readonly armFrom: number | null;
+      readonly moment: Moment;
+      /** From when on it may be done, where it need not be done at once. */
+      readonly opens: Moment | null;
     }[];
   }[];
   readonly sounds: readonly { readonly name: string; readonly told: string; readonly note: string }[];
@@ -68,11 +67,8 @@ export function TonePrint({ title, back, sheet }: { title: string; back: string;
               <span key={at} className="w-full pl-6 text-2xl">
                 <strong>{press.text}</strong>{" "}
                 <span className="text-xl">
-                  {press.armFrom === null
-                    ? `bar ${press.bar}, beat ${press.beat}`
-                    : `from bar ${press.armFrom} on, best in bar ${press.bar}`}
-                  {press.word && `, after “${press.word}”`}
-                  {press.nextWord && `, before “${press.nextWord}”`}
+                  {press.opens && `from ${tellBar(press.opens)} on, best at `}
+                  {tellMoment(press.moment)}
                 </span>
               </span>
             ))}

@@ -37,11 +37,11 @@ export function MovesEditor({ tones, soundUse }: { tones: Tones; soundUse: Sound
         <ul className="mb-3 flex flex-col gap-1 text-sm">
           {moves.map((move, at) => (
             <li key={at} className="flex items-center gap-3">
-              {describeMove(move, soundUse, song.beatTicks)}
+              {describeMove(move, soundUse, song.clock)}
               <button
                 type="button"
                 className="btn btn-xs"
-                aria-label={`Remove: ${describeMove(move, soundUse, song.beatTicks)}`}
+                aria-label={`Remove: ${describeMove(move, soundUse, song.clock)}`}
                 onClick={() => put(moves.filter((_, index) => index !== at))}
               >
                 Remove

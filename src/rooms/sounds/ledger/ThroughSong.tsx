@@ -116,7 +116,7 @@ function Row({
       />
       <p className="flex flex-wrap items-center gap-x-4 text-sm">
         {(moves?.moves ?? []).map((move, at) => (
-          <span key={at}>{describeMove(move, soundUse, song.beatTicks)}</span>
+          <span key={at}>{describeMove(move, soundUse, song.clock)}</span>
         ))}
         {(moves?.endsEarly ?? 0) > 0 && (
           <span>

@@ -1,6 +1,7 @@
 "use client";
 
 import { exportVersion, placeOf } from "@/api";
+import { tellPlace } from "@/core/song/moments";
 import { describeMessage, planMessages } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong } from "../../open";
@@ -72,10 +73,9 @@ export function MidiPanel({
         <summary className="cursor-pointer text-sm">{messages.length} messages of the plan</summary>
         <ol className="mt-1 max-h-64 overflow-y-auto text-sm">
           {messages.map(({ tick, bytes }, at) => {
-            const { bar, beat } = song.clock.barAt(tick);
             return (
               <li key={at}>
-                bar {bar}, beat {beat}: {describeMessage(bytes)}
+                {tellPlace(song.clock.momentAt(tick))}: {describeMessage(bytes)}
               </li>
             );
           })}

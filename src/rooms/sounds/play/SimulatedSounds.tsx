@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { describeAct, soundOf } from "@/core/sounds";
+import { tellMoment } from "@/core/song/moments";
+import { describeAct, nameOfAct, soundOf } from "@/core/sounds";
 import { chanceOf, oddsOf } from "@/performance/judged";
 import type { Way } from "@/performance/runner";
 import { dueTones } from "@/performance/sounds";
@@ -55,11 +56,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         {running && hints && next && (
           <>
             Next: <strong>{describeAct(next.act, box)}</strong>{" "}
-            {next.window
-              ? `any time now, into ${next.into.span.label}`
-              : next.nextWord
-                ? `before “${next.nextWord}”`
-                : `in bar ${next.bar}`}
+            {next.window ? `any time now, into ${next.into.span.label}` : tellMoment(next.moment)}
             {next.late ? ", straight after the one before" : ""}
           </>
         )}
@@ -71,7 +68,17 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
         due={hints ? run.due : null}
       />
       {answer && (
-        <Answer answer={answer} nameOf={(due) => describeAct(presses[answer.skipped + due]!.act, box)} />
+        <Answer
+          answer={answer}
+          dueAt={(due) => {
+            const { moment, act } = presses[answer.skipped + due]!;
+            return { moment, press: describeAct(act, box), pedal: run.switchOf(nameOfAct(act)) };
+          }}
+          pressed={({ seconds, act }) => ({
+            moment: song.clock.momentAt(song.clock.tickAt(seconds)),
+            pedal: run.switchOf(act),
+          })}
+        />
       )}
       <MidiPanel tones={tones} shown={shown} pedals={run.pedals} out={out} />
       <RunLog runs={runs} />

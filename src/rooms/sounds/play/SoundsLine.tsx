@@ -1,4 +1,4 @@
-import { sungWords } from "@/core/song/read";
+import { sungWords } from "@/core/song/moments";
 
 import type { SongTones } from "@/core/sounds";
 import { LitLine } from "../../trainer";

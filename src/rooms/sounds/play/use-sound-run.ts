@@ -46,8 +46,21 @@ export function useSoundRun(shown: ShownTones, send: ConstructorParameters<typeo
   const pedals = usePedals(pedalsOf(switches), run.press, onMessage);
   const next = view && running !== "free" ? nextPress(shown, view) : null;
   const nextAt = next ? switches.findIndex((one) => nameOfAct(one.act) === nameOfAct(next.act)) : -1;
+  /** The switch of an act by its name. */
+  const switchOf = (act: string): string | null =>
+    switches.find((one) => nameOfAct(one.act) === act)?.name ?? null;
   const isSoon = next !== null && view !== null && next.seconds - view.seconds < 1;
-  return { ...run, view, answer, clear, switches, pedals, next, due: isSoon && nextAt >= 0 ? nextAt : null };
+  return {
+    ...run,
+    view,
+    answer,
+    clear,
+    switches,
+    switchOf,
+    pedals,
+    next,
+    due: isSoon && nextAt >= 0 ? nextAt : null,
+  };
 }
 
 /** The press that comes next: an armed bank is asked for as soon as it may be. */

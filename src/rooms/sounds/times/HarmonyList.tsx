@@ -1,9 +1,10 @@
 "use client";
 
 import Link from "next/link";
+import { tellBar } from "@/core/song/moments";
 import { tuningOf } from "@/core/song/read";
 import { type HarmonyView, handTab, harmonyViews } from "@/core/sounds";
-import { pretty } from "@/ui/pretty";
+import { useNames } from "../../names";
 import { useOpenSong } from "../../open";
 import type { Tones } from "../use-sounds";
 
@@ -33,6 +34,8 @@ export function HarmonyList({ tones }: { tones: Tones }) {
 
 function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
   const { soundUse, choice, notes, isLine, hand } = view;
+  const { part, span } = soundUse;
+  const namer = useNames()({ player: part.player, capo: part.cell.capo.value }, span.use.shift);
   const strings = Math.max(1, tuningOf(tones.song.player).length || 6);
   const clashes = notes.filter((note) => note.clashes);
   const left = hand.route.filter((pick) => pick === null).length;
@@ -53,16 +56,16 @@ function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
         {notes.map((note, at) => (
           <li key={at} className="flex w-12 flex-col border-t border-base-300">
             <span className="h-5 font-sans text-xs whitespace-nowrap">
-              {note.bar !== notes[at - 1]?.bar ? `bar ${note.bar}` : ""}
+              {note.moment.songBar !== notes[at - 1]?.moment.songBar ? tellBar(note.moment) : ""}
             </span>
             <span className="h-6 whitespace-nowrap">
-              {note.chord !== notes[at - 1]?.chord ? pretty(note.chord) : ""}
+              {note.chord !== notes[at - 1]?.chord ? namer.readSounding(note.chord) : ""}
             </span>
             <span className={`w-11 px-0.5 ${note.clashes ? "bg-base-content text-base-100" : ""}`}>
-              {pretty(note.harmony)}
+              {namer.pitchRead(note.harmony)}
               {note.clashes && <span className="sr-only"> clashes</span>}
             </span>
-            <span className="px-0.5">{pretty(note.note)}</span>
+            <span className="px-0.5">{namer.pitchRead(note.note)}</span>
           </li>
         ))}
       </ol>

@@ -1,6 +1,5 @@
 import type { ReactNode } from "react";
 import type { LiveItem, LiveState } from "@/core/stage";
-import { describeCapo, pretty } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { KIND_WORDS } from "./act-words";
 import type { Live } from "./live-line";
@@ -35,9 +34,7 @@ export function BetweenSongs({
           {live.pack && !part && <Ready>You don’t play in it.</Ready>}
           {part && (
             <Ready>
-              {part.instrument === "guitar"
-                ? `${describeCapo(part.capo)}, shapes of ${pretty(part.key)}`
-                : `sounds in ${pretty(part.sounding)}`}
+              {part.hand}
               {part.sheets[0] && (
                 <>
                   {" "}

@@ -57,7 +57,7 @@ export function LeadBar({
           >
             <SectionTag label={passage.label} kind={passage.kind} />
             <span className="text-sm">
-              {queued === passage.id ? "comes next" : `bar ${passage.firstBar}`}
+              {queued === passage.id ? "comes next" : `from bar ${passage.firstBar} of the song`}
             </span>
           </button>
         ))}

@@ -17,6 +17,8 @@ import { WhoAreYou } from "./WhoAreYou";
 export function LiveStage({ eveningId }: { eveningId: string }) {
   const { line, live } = useLiveLine(eveningId);
   const [settings, change] = useStageSettings();
+  const { shows, writing, accidentals } = settings;
+  useEffect(() => line.tellNames({ shows, writing, accidentals }), [line, shows, writing, accidentals]);
   const [isOpen, setOpen] = useState(false);
   const lit = useKeepLit();
   useStageWorker();

@@ -9,7 +9,6 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
-import { describeCapo, pretty } from "@/ui/pretty";
 import { FeetStrip, NextStrip } from "../StagePieces";
 
 import { KIND_WORDS, pedalAct } from "./act-words";
@@ -183,13 +182,7 @@ function TopLine({
       <h1 className="text-lg">
         {item?.title || (item ? KIND_WORDS[item.kind] : "")} · {name}
       </h1>
-      {part && (
-        <span className="max-sm:hidden">
-          {part.instrument === "guitar"
-            ? `${describeCapo(sheet?.capo ?? part.capo)}, shapes of ${pretty(sheet?.key ?? part.key)}`
-            : `sounds in ${pretty(part.sounding)}`}
-        </span>
-      )}
+      {part && <span className="max-sm:hidden">{sheet?.hand ?? part.hand}</span>}
       {children}
       <span className="ml-auto flex items-center gap-3">
         <span>{live.line === "step" ? "in step" : live.line === "alone" ? "on your own" : "…"}</span>
@@ -222,7 +215,7 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   otherwise: [],
   beatsInBar: 4,
   capo: 0,
-  key: "",
+  hand: "",
   lines: [],
   shapes: [],
   feet: [],

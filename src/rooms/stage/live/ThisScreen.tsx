@@ -50,6 +50,7 @@ export function ThisScreen({
       </div>
       <div className="flex flex-col gap-4">
         <Looks settings={settings} change={change} />
+        <Names settings={settings} change={change} />
         {role === "leader" && <Leading settings={settings} change={change} />}
         <label className="flex items-center gap-2">
           <span className="w-28">Part of</span>
@@ -129,6 +130,32 @@ function Looks({ settings, change }: SettingsProps) {
         value={settings.click ? "on" : "off"}
         options={{ off: "silent", on: "a tick on every beat" }}
         onSet={(click) => change({ click: click === "on" })}
+      />
+    </>
+  );
+}
+
+/** How names are told on this device. */
+function Names({ settings, change }: SettingsProps) {
+  return (
+    <>
+      <Choice
+        label="Chords"
+        value={settings.shows}
+        options={{ "": "as they read", sounding: "as they sound", shapes: "shapes", degrees: "degrees" }}
+        onSet={(shows) => change({ shows })}
+      />
+      <Choice
+        label="Written"
+        value={settings.writing}
+        options={{ "": "as they write", letters: "C D E", german: "with H", syllables: "Do Ré Mi" }}
+        onSet={(writing) => change({ writing })}
+      />
+      <Choice
+        label="Black keys"
+        value={settings.accidentals}
+        options={{ "": "as they read", key: "by key", sharps: "♯", flats: "♭" }}
+        onSet={(accidentals) => change({ accidentals })}
       />
     </>
   );

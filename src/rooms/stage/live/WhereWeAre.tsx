@@ -1,4 +1,4 @@
-import type { LiveItem, LivePassage, Place } from "@/core/stage";
+import { barInSection, type LiveItem, type LivePassage, type Place } from "@/core/stage";
 import { describeBarsLeft } from "./act-words";
 import { BeatRow } from "./BeatRow";
 
@@ -12,7 +12,7 @@ const PHASE_WORDS: Readonly<Record<Place["phase"], string>> = {
   ended: "the song is over",
 };
 
-/** Bar and beat, how it stands, and how long until the next section. */
+/** Bar of the section and beat, how it stands, and how long until the next section. */
 export function WhereWeAre({
   item,
   place,
@@ -27,6 +27,7 @@ export function WhereWeAre({
   next: LivePassage | undefined;
 }) {
   const words = PHASE_WORDS[place.phase];
+  const { bar, bars } = barInSection(item.passages, place);
   return (
     <div
       className="where-we-are"
@@ -35,7 +36,14 @@ export function WhereWeAre({
       data-tick={Math.round(place.tick)}
     >
       <span className="text-2xl whitespace-nowrap">
-        bar <strong className="inline-block min-w-[2ch] font-mono text-3xl">{place.bar}</strong>
+        {bar < 1 ? (
+          "pickup"
+        ) : (
+          <>
+            bar <strong className="inline-block min-w-[2ch] font-mono text-3xl">{bar}</strong>
+          </>
+        )}{" "}
+        <span className="text-xl">of {bars}</span>
       </span>
       <BeatRow place={place} />
       {words !== "" && <strong className="text-2xl whitespace-nowrap">{words}</strong>}

@@ -224,7 +224,7 @@ describe("LiveLine", () => {
     await line.choose("ann");
     stage.happen({ type: "jump", passage: "chorus 0", when: "now" });
     await line.markBar();
-    expect(live().said.text).toBe("Bar 3 is kept as a danger spot in Cues.");
+    expect(live().said.text).toBe("Bar 1 of chorus 0 is kept as a danger spot in Cues.");
     expect(stage.edits).toMatchObject([
       { base: 4, command: { table: "cues", row: { useId: "chorus", tick: 0, danger: true } } },
     ]);

@@ -17,9 +17,12 @@ import {
   stagePeople,
   writeNote,
 } from "@/api";
+import { capital } from "@/base";
 import { add } from "@/core/song/edit";
+import { tellBars } from "@/core/song/moments";
 import {
   applyLive,
+  barInSection,
   barInUse,
   EMPTY_STATE,
   type Follower,
@@ -39,6 +42,7 @@ import {
 import { makeId } from "@/document/client";
 
 import { type KeptEvening, loadKept, saveKept } from "./keep";
+import type { StageSettings } from "./settings";
 import { localNow, StageClock } from "./stage-clock";
 
 export type Live = {
@@ -72,6 +76,8 @@ const isAway = <Answer, Refusal>(
   called: Called<Answer, Refusal>,
 ): called is Extract<Called<Answer, Refusal>, { readonly status: "away" }> => called.status === "away";
 
+type NamesHere = Pick<StageSettings, "shows" | "writing" | "accidentals">;
+
 /**
  * One screen's line to an evening on stage. It hears the log, measures the clock, keeps a copy on the device, goes on alone
  * when the line is gone and falls back in step by itself.
@@ -92,6 +98,7 @@ export class LiveLine {
   }));
   private readonly clock = new StageClock();
   private songs = "";
+  private names: NamesHere = { shows: "", writing: "", accidentals: "" };
   private feed: EventSource | null = null;
   private heardAt = 0;
   private feedFrom = 0;
@@ -184,8 +191,16 @@ export class LiveLine {
       sent: { editId: makeId(), base: song.revision, command },
       signal: AbortSignal.timeout(LONGEST_MS),
     });
-    if (taken.ok) this.say(`Bar ${place.bar} is kept as a danger spot in Cues.`);
+    const { bar, label } = barInSection(item.passages, place);
+    if (taken.ok) this.say(`${capital(tellBars(String(bar), label))} is kept as a danger spot in Cues.`);
     else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
+  }
+
+  /** Says how names are told on this screen: its part is fetched anew in them. */
+  tellNames(names: NamesHere): void {
+    const isSame = JSON.stringify(names) === JSON.stringify(this.names);
+    this.names = names;
+    if (!isSame) void this.fetchPack();
   }
 
   async choose(person: string): Promise<void> {
@@ -347,8 +362,14 @@ export class LiveLine {
   private async fetchPack(): Promise<void> {
     const { person } = this.store.getState();
     if (person === null) return;
-    const packed = await this.ask(stagePack, { person });
-    if (!packed.ok || this.store.getState().person !== person) return;
+    const { names } = this;
+    const packed = await this.ask(stagePack, {
+      person,
+      shows: names.shows || undefined,
+      writing: names.writing || undefined,
+      accidentals: names.accidentals || undefined,
+    });
+    if (!packed.ok || this.store.getState().person !== person || this.names !== names) return;
     this.store.setState({ pack: packed.answer });
     this.save();
   }

@@ -1,5 +1,8 @@
 import { useCallback, useEffect, useState } from "react";
 
+const SHOWS = ["", "sounding", "shapes", "degrees"] as const;
+const WRITINGS = ["", "letters", "german", "syllables"] as const;
+const ACCIDENTALS = ["", "key", "sharps", "flats"] as const;
 const DENSITIES = ["all", "chords", "cues"] as const;
 
 /** How a stage looks on this device. */
@@ -13,6 +16,10 @@ export type StageSettings = {
   readonly leads: boolean;
   /** Whether a leader's pedals turn everybody's page. */
   readonly pedals: boolean;
+  /** How names are told here; "" as the player reads. */
+  readonly shows: (typeof SHOWS)[number];
+  readonly writing: (typeof WRITINGS)[number];
+  readonly accidentals: (typeof ACCIDENTALS)[number];
 };
 
 /** How much larger letters are at each size; the middle one is read from two metres on a small laptop. */
@@ -26,6 +33,9 @@ const PLAIN: StageSettings = {
   click: false,
   leads: false,
   pedals: true,
+  shows: "",
+  writing: "",
+  accidentals: "",
 };
 
 const KEY = "lantern-stage";
@@ -52,6 +62,9 @@ export function readSettings(text: string | null): StageSettings {
     click: flag("click"),
     leads: flag("leads"),
     pedals: flag("pedals"),
+    shows: SHOWS.find((one) => one === kept.shows) ?? PLAIN.shows,
+    writing: WRITINGS.find((one) => one === kept.writing) ?? PLAIN.writing,
+    accidentals: ACCIDENTALS.find((one) => one === kept.accidentals) ?? PLAIN.accidentals,
   };
 }
 

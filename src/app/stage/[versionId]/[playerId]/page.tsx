@@ -1,25 +1,32 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { partIn } from "@/app/part-in";
 import { headOf } from "@/document";
+import { readChoice } from "@/rooms/names/query";
 import { Stage } from "@/rooms/stage/Stage";
-import { stagePart } from "@/rooms/stage/stage-sheets";
-import { cuesOfVersion } from "@/server/songs/cues-of-version";
 import { openSong } from "@/server/songs/open-song";
 
 export const metadata: Metadata = { title: "Stage" };
 
-export default async function Page({ params }: { params: Promise<{ versionId: string; playerId: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ versionId: string; playerId: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   await connection();
   const { versionId, playerId } = await params;
   const opened = await openSong(versionId);
   const body = opened?.version.body;
-  const player = body && Object.hasOwn(body.players, playerId) ? body.players[playerId] : undefined;
-  if (!opened || !body || !player) notFound();
+  if (!opened || !body || !Object.hasOwn(body.players, playerId)) notFound();
   const { title } = headOf(opened.song.body, "song");
+  const choice = readChoice(await searchParams);
   return (
     <Stage
-      part={stagePart(body, player, await cuesOfVersion(body, playerId))}
+      part={await partIn(body, playerId, choice)}
+      names={choice}
       title={title}
       versionId={versionId}
       revision={opened.version.revision}

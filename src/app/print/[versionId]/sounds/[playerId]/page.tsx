@@ -48,11 +48,8 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
         .filter(({ into }) => into.span.use.id === soundUse.span.use.id)
         .map((press) => ({
           text: describeAct(press.act, song.box),
-          bar: press.bar,
-          beat: press.beat,
-          word: press.word,
-          nextWord: press.nextWord,
-          armFrom: press.window?.bar ?? null,
+          moment: press.moment,
+          opens: press.window?.opens ?? null,
         })),
     })),
     sounds: song.sounds.map(({ name, note }) => ({

@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { Passage } from "./timeline";
+import type { Passage } from "../read";
 
 /** A word as it is sung: when, and in which line of its passages, counted from 1. */
 export type SungWord = { readonly text: string; readonly tick: Ticks; readonly line: number };

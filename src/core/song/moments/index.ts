@@ -1,0 +1,12 @@
+export {
+  type CountedFrom,
+  type Moment,
+  tellBar,
+  tellBars,
+  tellMoment,
+  tellPlace,
+  tellUnder,
+  tellWord,
+} from "./moment";
+export { clockOf, type SongClock } from "./song-clock";
+export { type SungWord, sungWords } from "./sung-words";
