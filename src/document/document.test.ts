@@ -269,7 +269,7 @@ describe("words of the history", () => {
     [set("items", "b", { afterId: "c" }), "Item item before: “item c” (item b)"],
     [set("items", "b", { afterId: "gone" }), "Item item before: one that is gone (item b)"],
     [set("items", "b", { afterId: null, originId: "x" }), "Item item before: none (item b)"],
-    [set("items", "a", { originId: "x" }), "Item originId: x (item a)"],
+    [set("items", "a", { originId: "x" }), "Item origin: x (item a)"],
     [set("marks", "ma", { on: true }), "Mark on: yes"],
     [set("items", "a", { order: "W" }), "Item place in the list moved (item a)"],
     [remove("items", { id: "a" }), "Removed item “item a”"],

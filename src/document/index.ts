@@ -24,7 +24,14 @@ export {
   type Put,
   type RowsIn,
 } from "./definition";
-export { describeCommand, describePlace, describeProblem, sizeOf } from "./describe";
+export {
+  describeCommand,
+  describePlace,
+  describeProblem,
+  sizeOf,
+  type Tellers,
+  valuesIn,
+} from "./describe";
 export { liftBody, openBody, type Stored } from "./form";
 export { byOrder, orderBetween, ordersFor } from "./order";
 export { removalOf } from "./remove";

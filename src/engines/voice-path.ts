@@ -46,6 +46,7 @@ export const voicePath = engine({
   compute: ({ walked, options }, { budget }) => findPath(walked.events, { ...options, budget }),
   tell: (found, _input, { walked, options }) => ({
     ...found,
+    moves: found.moves.map(({ parts: _parts, ...move }) => move),
     path: found.path.map((one) => ({ ...one, instruction: describeFingering(one, options.tuning) })),
     events: walked.events.map((event, index) => ({
       ...(event.kind === "chord" ? { symbol: event.chord.symbol } : {}),

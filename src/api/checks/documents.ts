@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { commandSchema, idSchema, type PendingEdit } from "@/document";
+import { namesAsked } from "./names";
 
 const REVISION = { error: "should be a revision, 0 or more" };
 const revision = z.string().regex(/^\d{1,9}$/u, REVISION);
@@ -17,7 +18,10 @@ export const edit: z.ZodType<PendingEdit, PendingEdit> = z.object({
   command: commandSchema,
 });
 
+/** A step to be given back, and how names are told in what has happened. */
 export const at = z.object({
+  ...namesAsked,
+
   at: z
     .union([revision, z.int(REVISION).min(0, REVISION)], REVISION)
     .transform(Number)

@@ -1,8 +1,7 @@
 import { z } from "zod";
-import { ACCIDENTALS } from "@/core/pitch";
-import { LINE_READS, READS, WRITINGS } from "@/core/song/schema";
 import { LONGEST_NOTE, liveActSchema } from "@/core/stage";
 import { idSchema, isStorable } from "@/document";
+import { namesAsked } from "./names";
 
 const EVENT = { error: "should be the id of an event, 0 or more" };
 const PERSON = { error: "should be someone who plays in this evening" };
@@ -16,13 +15,7 @@ export const since = z.object({
 });
 
 /** Whose part, and how names are told in it: as they read where nothing is said. */
-export const packOf = z.object({
-  person,
-  shows: z.enum(READS, { error: `should be one of ${READS.join(", ")}` }).optional(),
-  writing: z.enum(WRITINGS, { error: `should be one of ${WRITINGS.join(", ")}` }).optional(),
-  accidentals: z.enum(ACCIDENTALS, { error: `should be one of ${ACCIDENTALS.join(", ")}` }).optional(),
-  lines: z.enum(LINE_READS, { error: `should be one of ${LINE_READS.join(", ")}` }).optional(),
-});
+export const packOf = z.object({ person, ...namesAsked });
 export const notesOf = z.object({ person: z.string().max(130).optional() });
 export const me = z.object({ person: z.string().min(1).max(130) });
 

@@ -7,8 +7,8 @@ import { countBeats, ticksOfBeatUnit } from "../rhythm";
 import { clockOf, type SongClock, tellBar } from "../song/moments";
 import { type Namer, namerByShift } from "../song/names";
 import { type Passage, spansOfForm, type Timeline, type UseSpan, versionRow } from "../song/read";
-import { LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
-import { describeAct, describeSetting, type SongTones, type TonePress } from "../sounds";
+import { describeSetting, LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
+import { describeAct, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";
 

@@ -22,11 +22,13 @@ export {
   type WantedNote,
 } from "./neck-view";
 export {
+  describeMove,
   GRADES,
   type Grade,
   type HandEvent,
   type LayerProblem,
   type Move,
+  type MovePart,
   type PlantedOptions,
   type PlantedPoint,
   planted,

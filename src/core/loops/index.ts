@@ -1,6 +1,5 @@
 export * from "./box";
 export { buildOf } from "./build";
-export { type ClashReason, describeClash } from "./clashes";
 export { describeLoopProblem } from "./describe-grouping";
 export {
   type ChordBeats,

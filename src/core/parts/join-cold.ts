@@ -11,7 +11,7 @@ export type OneChord = {
   readonly beats: number;
   /** Share of the song's beats. */
   readonly share: number;
-  /** Where it comes back: the section, and the bars it begins in. */
+  /** Where it comes back: the section, and the bars of it in which it begins. */
   readonly returns: readonly { readonly label: string; readonly bars: readonly number[] }[];
 };
 

@@ -66,7 +66,7 @@ describe("playerPart", () => {
       ["E", "B/D♯"],
       ["E", "B/D♯"],
     ]);
-    expect(names("p1").at(-1)).toEqual(["A", "E/G#"]);
+    expect(names("p1").at(-1)).toEqual(["A", "E/G♯"]);
   });
 
   it("puts a chosen shape where it was chosen", () => {

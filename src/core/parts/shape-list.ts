@@ -1,4 +1,4 @@
-import type { Fingering } from "../fretboard";
+import type { Fingering, MovePart } from "../fretboard";
 import type { PlanEvent, PlannedRun, ShapePlan } from "./shape-plan";
 import { type HandRequest, requestKey } from "./shapes";
 
@@ -48,7 +48,8 @@ export type ListedChange = {
   /** Whether it comes so soon that it counts twice. */
   readonly isQuick: boolean;
   readonly travelMm: number;
-  readonly why: string;
+  /** What each finger does. */
+  readonly parts: readonly MovePart[];
   readonly times: number;
   readonly where: readonly string[];
 };
@@ -82,7 +83,7 @@ const changesOf = ({ run, path, moves }: PlannedRun): ListedChange[] =>
       cost: move.cost,
       isQuick: move.factor > 1,
       travelMm: move.travelMm,
-      why: move.why,
+      parts: move.parts,
       times: 1,
       where: [to.label],
     };

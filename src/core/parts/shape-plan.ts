@@ -30,6 +30,7 @@ export type PlanEvent = {
   readonly chordId: string;
   /** The section it is in, by its label here. */
   readonly label: string;
+  /** Of its time through the section, from 1; 0 is a pickup before it. */
   readonly bar: number;
 };
 
@@ -91,6 +92,7 @@ export function planRequest(
       runs.push(open);
     }
     const namer = namerAt(passage.shift);
+    const barsInTime = passage.bars.filter(({ number }) => number > 0);
     for (const line of passage.lines) {
       for (const [at, { chord }] of line.outline.chords.entries()) {
         const { sounding, chord: readable } = namer.name(chord.symbol);
@@ -105,8 +107,7 @@ export function planRequest(
           open.events[open.events.length - 1] = { ...last, beats: last.beats + beats };
           continue;
         }
-        const bar =
-          passage.bars.findLast((one) => one.tick <= event.tick)?.number ?? passage.bars[0]?.number ?? 0;
+        const bar = barsInTime.findLastIndex((one) => one.tick <= event.tick) + 1;
         open.events.push({
           symbol: sounding,
           beats,

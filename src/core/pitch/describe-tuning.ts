@@ -5,7 +5,7 @@ import { formatTuning, parseTuning, type Tuning, tuningShift } from "./tuning";
 import { NAMED_TUNINGS } from "./tuning-moves";
 
 /** "a semitone down", "a whole tone up", "3 semitones down". @param by semitones, not 0 */
-export function describeShift(by: Semitones): string {
+function describeShift(by: Semitones): string {
   const size = Math.abs(by);
   const words = size === 1 ? "a semitone" : size === 2 ? "a whole tone" : describeSemitones(size);
   return `${words} ${by < 0 ? "down" : "up"}`;

@@ -1,6 +1,6 @@
 export { ACCIDENTALS, type Accidentals, preferAccidentals, realSigns } from "./accidentals";
 export { describeSemitones } from "./describe-semitones";
-export { describeShift, describeTuning } from "./describe-tuning";
+export { describeTuning } from "./describe-tuning";
 export {
   formatKey,
   isInKey,

@@ -23,7 +23,7 @@ export {
   ticksOfBar,
   ticksOfBeatUnit,
 } from "./meter";
-export { wholeNotesOf } from "./note-value";
+export { describeNote, wholeNotesOf } from "./note-value";
 export * from "./strum";
 export { beatsOfTaps } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

@@ -12,3 +12,9 @@ export function wholeNotesOf(text: string): number | null {
   const match = NOTE_VALUE.exec(text);
   return match ? TIMES[match[2] ?? ""]! / Number(match[1]) : null;
 }
+
+/** A note value in words. @example describeNote("1/8.") // => "dotted 1/8" */
+export function describeNote(text: string): string {
+  if (text.endsWith("t")) return `${text.slice(0, -1)} triplet`;
+  return text.endsWith(".") ? `dotted ${text.replace(/\.+$/u, "")}` : text;
+}

@@ -16,6 +16,7 @@ import {
   receive,
   resumePending,
   type Tables,
+  type Tellers,
 } from "..";
 import type { EditQueue } from "./queue";
 import type { Transport } from "./transport";
@@ -63,6 +64,8 @@ export type Parts<T extends Tables = Tables> = {
   readonly queue: EditQueue<T>;
   readonly transport: Transport<T>;
   readonly makeId: () => string;
+  /** Other ways to tell values in what has happened. */
+  readonly tellers?: (body: Body<T>) => Tellers;
   /** Waits between tries while the server is away, ms. */
   readonly retryMs?: number;
 };
@@ -216,7 +219,9 @@ export function createDocumentStore<T extends Tables>(
     state.setState((before) => ({ lost: before.lost.filter((one) => one !== lost) }));
   };
 
-  const describe = (command: Command<T>): string =>
-    describeCommand(definition, command, state.getState().replica.view);
+  const describe = (command: Command<T>): string => {
+    const body = state.getState().replica.view;
+    return describeCommand(definition, command, body, { tellers: parts.tellers?.(body) });
+  };
   return { id, definition, state, act, describe, dismiss, start };
 }

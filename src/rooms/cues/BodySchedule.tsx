@@ -19,8 +19,7 @@ import { tellBar, tellMoment } from "@/core/song/moments";
 import type { Player, VersionBody } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { MomentTold } from "@/ui/MomentTold";
-import { useNames } from "../names";
-import { derive, FindingItem, StandingList, useAct, useFindings } from "../open";
+import { derive, FindingItem, StandingList, useAct, useFindings, useNames } from "../open";
 
 /** Acts so near a late one, ms, are looked at for what could move. */
 const NEAR_MS = 5000;

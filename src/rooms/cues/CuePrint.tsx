@@ -57,7 +57,7 @@ export function CuePrint({
               className={`grid grid-cols-[15rem_minmax(0,1fr)] gap-x-3 py-0.5 text-lg ${cue.own?.danger ? "border-l-4 border-black pl-2 font-bold" : ""}`}
             >
               <span className="text-base">
-                <MomentTold moment={cue.moment} under={cue.useId} />
+                {shown[at - 1]?.tick !== cue.tick && <MomentTold moment={cue.moment} under={cue.useId} />}
               </span>
               <span>
                 {who === "" && <strong className="mr-3">{nameOf(cue.playerId)}</strong>}

@@ -83,14 +83,15 @@ function Groups({ cues, nameOf }: { cues: readonly Cue[]; nameOf: (id: string | 
             <SectionTag label={group[0]!.label} kind={group[0]!.section} />
           </h2>
           <ul className="flex flex-col">
-            {group.map((cue) => (
+            {group.map((cue, at) => (
               <li
                 key={cue.id}
                 className={`grid grid-cols-[13rem_6rem_minmax(0,1fr)] gap-x-3 py-0.5 max-sm:grid-cols-[minmax(0,1fr)_5rem] ${cue.own?.danger ? "border-l-4 border-error pl-2" : ""}`}
               >
-                <span>
+                <span className={group[at - 1]?.tick === cue.tick ? "sr-only" : ""}>
                   <MomentTold moment={cue.moment} under={cue.useId} />
                 </span>
+                {group[at - 1]?.tick === cue.tick && <span aria-hidden="true" />}
                 <span className={cue.playerId === null ? "font-bold" : ""}>{nameOf(cue.playerId)}</span>
                 <span className="max-sm:col-span-2">
                   {cue.own ? <OwnCue cue={cue.own} /> : cue.text}

@@ -6,8 +6,7 @@ import type { VersionBody } from "@/core/song/schema";
 import { songPedals, tonePresses } from "@/core/sounds";
 import { useEngines } from "@/engines/window";
 import { useLoops } from "../loops";
-import { useNames } from "../names";
-import { derive, useWholeVersionLater } from "../open";
+import { derive, useNames, useWholeVersionLater } from "../open";
 import { playersWithSounds } from "../sounds";
 
 /** Every cue of the open version, with what the plans of loops and sounds add as they become known. */

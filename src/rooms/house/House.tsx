@@ -13,11 +13,13 @@ import { Notice } from "@/ui/Notice";
 import { useReady } from "@/ui/use-ready";
 import { HelpButtons } from "../frame";
 import { useLoopFindings } from "../loops";
-import { queryOf, SongNames, useNames, windowNames } from "../names";
+import { queryOf, windowNames } from "../names";
 import {
   derive,
   OpenSongProvider,
+  SongNames,
   UndoRedo,
+  useNames,
   useOpenSong,
   useRows,
   useSong,

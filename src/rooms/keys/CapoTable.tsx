@@ -10,8 +10,7 @@ import { useEngine, useEngines } from "@/engines/window";
 import { keyAct } from "@/ui/keys";
 import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
-import { useNames } from "../names";
-import { derive, useAct, useDerived } from "../open";
+import { derive, useAct, useDerived, useNames } from "../open";
 import { NamesChoice } from "../players";
 import { capoQuestion } from "./capo-question";
 

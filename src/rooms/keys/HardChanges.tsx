@@ -1,10 +1,11 @@
 "use client";
 
+import { describeMove } from "@/core/fretboard";
 import type { ListedChange } from "@/core/parts";
 import type { Player } from "@/core/song/schema";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
-import { useNames } from "../names";
+import { useNames } from "../open";
 
 /** The changes to practise first, with what makes them hard. */
 export function HardChanges({
@@ -44,7 +45,7 @@ export function HardChanges({
               {change.isQuick && ", doubled because the chord before lasts under 700 ms"};{" "}
               {change.times === 1 ? "once" : `${change.times} times`}, into {change.where.join(", ")}
               <span className="block text-sm">
-                {change.why}
+                {describeMove(change.parts, names({ player, capo: change.capo }).strings())}
                 {change.travelMm > 0 && `. In all ${Math.round(change.travelMm)} mm`}.
               </span>
             </span>

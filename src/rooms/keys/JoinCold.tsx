@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { boxFor, joinCold, type OneChord } from "@/core/parts";
+import { tellBars } from "@/core/song/moments";
 import { keysOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
@@ -9,8 +10,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { Neck } from "@/ui/Neck";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../names";
-import { derive, useDerived, useRows } from "../open";
+import { derive, useDerived, useNames, useRows } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
 export function JoinCold({ player }: { player: Player }) {
@@ -74,9 +74,7 @@ function Card({ one, player }: { one: OneChord; player: Player }) {
         <h3 className="font-bold">Play only this, each time it comes</h3>
         <ul>
           {one.returns.map(({ label, bars }) => (
-            <li key={label}>
-              {label}: bar{bars.length === 1 ? "" : "s"} {bars.join(", ")}
-            </li>
+            <li key={label}>{tellBars([...new Set(bars)].sort((a, b) => a - b).join(", "), label)}</li>
           ))}
         </ul>
         <p className="mt-1 text-sm">Between, damp the strings and keep the strum.</p>

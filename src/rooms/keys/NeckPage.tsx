@@ -10,8 +10,7 @@ import type { Use } from "@/core/song/schema";
 import { Neck } from "@/ui/Neck";
 import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../names";
-import { derive, useDerived, useRows } from "../open";
+import { derive, useDerived, useNames, useRows } from "../open";
 import { JoinCold } from "./JoinCold";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 

@@ -14,8 +14,7 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { Tick } from "@/ui/Tick";
-import { useNames } from "../names";
-import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const CAPOS = [0, 1, 2, 3, 4, 5, 6, 7] as const;

@@ -13,8 +13,7 @@ import { useEngine } from "@/engines/window";
 import { NumberField } from "@/ui/NumberField";
 import { describeCapo } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
-import { useNames } from "../names";
-import { derive, makeId, useAct, useDerived, useRows } from "../open";
+import { derive, makeId, useAct, useDerived, useNames, useRows } from "../open";
 import { capoQuestion } from "./capo-question";
 import { playedChords } from "./played-chords";
 

@@ -1,7 +1,13 @@
 "use client";
 
 import { useState } from "react";
-import { describeFingering, describeStandIn, type Fingering, type Reason } from "@/core/fretboard";
+import {
+  describeFingering,
+  describeMove,
+  describeStandIn,
+  type Fingering,
+  type Reason,
+} from "@/core/fretboard";
 import {
   alsoCalled,
   type ListedShape,
@@ -21,8 +27,7 @@ import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import { soundingNames, useNames } from "../names";
-import { makeId, useAct, useCurrentVersion, useRows } from "../open";
+import { makeId, soundingNames, useAct, useCurrentVersion, useNames, useRows } from "../open";
 
 const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
   { value: "symbol", label: "everywhere in this song" },
@@ -166,7 +171,7 @@ function ChangesAround({ plan, symbol, namer }: { plan: ShapePlan; symbol: strin
             <strong>
               {namer.readSounding(change.from.symbol)} → {namer.readSounding(change.to.symbol)}
             </strong>{" "}
-            {change.cost.toFixed(1)}: {change.why}
+            {change.cost.toFixed(1)}: {describeMove(change.parts, namer.strings())}
           </li>
         ))}
       </ul>

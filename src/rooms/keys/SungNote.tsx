@@ -2,7 +2,7 @@
 
 import { Mic, MicOff } from "lucide-react";
 import { useEffect, useRef } from "react";
-import { useNames } from "../names";
+import { useNames } from "../open";
 import { useMicrophone } from "./use-microphone";
 
 /** So many readings of one pitch in a row are a held note. */

@@ -2,7 +2,7 @@
 
 import { Mic, MicOff } from "lucide-react";
 import type { Tuning } from "@/core/pitch";
-import { useNames } from "../names";
+import { useNames } from "../open";
 import { type Heard, useMicrophone } from "./use-microphone";
 
 /** Within this it is in tune. */

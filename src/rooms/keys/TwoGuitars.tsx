@@ -9,8 +9,7 @@ import { useEngine } from "@/engines/window";
 import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../names";
-import { derive, useDerived } from "../open";
+import { derive, useDerived, useNames } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
 export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {

@@ -13,8 +13,7 @@ import {
   versionRow,
 } from "@/core/song/read";
 import { describeKey } from "@/ui/pretty";
-import { useNames } from "../names";
-import { useAct, useRows } from "../open";
+import { useAct, useNames, useRows } from "../open";
 
 const SHOWN = 5;
 const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {

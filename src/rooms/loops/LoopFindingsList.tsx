@@ -3,8 +3,17 @@
 import Link from "next/link";
 import type { Gathered } from "@/core/findings";
 import { commandOfFix, describeLoopFinding, describeLoopFix, type LoopFinding } from "@/core/loops";
-import { soundingNames, useNames } from "../names";
-import { derive, FindingItem, makeId, useAct, useBand, useCurrentVersion, useOpenSong } from "../open";
+import {
+  derive,
+  FindingItem,
+  makeId,
+  soundingNames,
+  useAct,
+  useBand,
+  useCurrentVersion,
+  useNames,
+  useOpenSong,
+} from "../open";
 
 /** What the plan asks a second look at, with place, sentence, reason and what can be done. */
 export function LoopFindingsList({ findings }: { findings: readonly Gathered<LoopFinding>[] }) {

@@ -7,7 +7,7 @@ import { Namer } from "@/core/song/names";
 import { describeOddLengths, linesLike, oddLengths, type PlacedRow, placeRows } from "@/core/song/read";
 import { piecesOf } from "@/ui/pieces";
 import { SungLine } from "@/ui/SungLine";
-import { nameBy } from "../names";
+import { nameBy } from "../open";
 import { describeFormOf, LineRow, TapBeats } from "../song";
 import { SectionGuess } from "./Guesses";
 import { type Preview, withRows } from "./preview";

@@ -25,4 +25,14 @@ export {
   useWholeVersionLater,
 } from "./open-song";
 export { PageTabs } from "./PageTabs";
+export { SongNames } from "./SongNames";
 export { UndoRedo } from "./UndoRedo";
+export {
+  type NameOf,
+  type NamesAt,
+  nameBy,
+  namesBy,
+  soundingNames,
+  useNameOf,
+  useNames,
+} from "./use-names";

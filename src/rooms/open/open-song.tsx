@@ -5,6 +5,7 @@ import { type StoreApi, useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { createStore } from "zustand/vanilla";
 import type { BandCommand, SongCommand, VersionCommand } from "@/core/song/edit";
+import { Namer, readerBy, tellersBy } from "@/core/song/names";
 import {
   type BandBody,
   type BandTables,
@@ -22,6 +23,7 @@ import {
   type Loaded,
 } from "@/document/client";
 import { useAfterPaint } from "@/ui/use-after-paint";
+import { windowNames } from "../names";
 import { openStore } from "./open-store";
 
 type Open = {
@@ -49,7 +51,9 @@ export function OpenSongProvider({
 }) {
   const [open] = useState<Open>(() => {
     const stores = {
-      version: openStore(DOCUMENTS.version, version),
+      version: openStore(DOCUMENTS.version, version, (body) =>
+        tellersBy(new Namer(body, readerBy(windowNames.getState(), body, null))),
+      ),
       song: openStore(DOCUMENTS.song, song),
       band: band && openStore(DOCUMENTS.band, band),
     };

@@ -1,4 +1,4 @@
-import type { Definition, Tables } from "@/document";
+import type { Body, Definition, Tables, Tellers } from "@/document";
 import {
   browserQueue,
   createDocumentStore,
@@ -8,9 +8,14 @@ import {
 } from "@/document/client";
 import { httpTransport } from "./http-transport";
 
-/** Opens a document in this window: its queue in the browser, its line to the server. */
-export const openStore = <T extends Tables>(definition: Definition<T>, loaded: Loaded<T>): DocumentStore<T> =>
+/** Opens a document in this window, with other ways to tell its values where there are some: its queue in the browser, its line to the server. */
+export const openStore = <T extends Tables>(
+  definition: Definition<T>,
+  loaded: Loaded<T>,
+  tellers?: (body: Body<T>) => Tellers,
+): DocumentStore<T> =>
   createDocumentStore(definition, loaded, {
+    ...(tellers ? { tellers } : {}),
     queue: browserQueue(loaded.id),
     transport: httpTransport(loaded.id),
     makeId,

@@ -4,8 +4,16 @@ import Link from "next/link";
 import type { Gathered, Place } from "@/core/findings";
 import { describeFinding, describeFix, type SheetFinding } from "@/core/parts";
 import { setCells } from "@/core/song/edit";
-import { useNames } from "../names";
-import { derive, FindingItem, makeId, useAct, useCurrentVersion, useOpenSong, useRows } from "../open";
+import {
+  derive,
+  FindingItem,
+  makeId,
+  useAct,
+  useCurrentVersion,
+  useNames,
+  useOpenSong,
+  useRows,
+} from "../open";
 import { ownNameFor, writeFor } from "./finding-names";
 
 type Props = {

@@ -3,7 +3,7 @@
 import type { SheetFinding } from "@/core/parts";
 import { OWN_NAMES } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
-import { type NamesAt, namesBy } from "../names";
+import { type NamesAt, namesBy } from "../open";
 
 type Body = Pick<VersionBody, "version" | "extras" | "players">;
 

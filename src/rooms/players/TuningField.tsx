@@ -7,7 +7,7 @@ import type { Namer } from "@/core/song/names";
 import { tuningOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { TextField } from "@/ui/TextField";
-import { useNames } from "../names";
+import { useNames } from "../open";
 import { readTuningText } from "./tuning-text";
 
 /** The strings of a player, typed by name or in words; a string that moves unlike the others is asked about. */

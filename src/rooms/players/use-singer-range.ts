@@ -3,8 +3,7 @@
 import { useState } from "react";
 import { set } from "@/core/song/edit";
 import type { Player } from "@/core/song/schema";
-import { useNames } from "../names";
-import { useAct } from "../open";
+import { useAct, useNames } from "../open";
 
 type Ends = { readonly low: number | null; readonly high: number | null };
 

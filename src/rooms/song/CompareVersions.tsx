@@ -8,8 +8,8 @@ import type { VersionBody } from "@/core/song/schema";
 import { piecesOf } from "@/ui/pieces";
 import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
-import { nameBy, namesBy, useNames, windowNames } from "../names";
-import { makeId, useAct, useWholeVersion } from "../open";
+import { windowNames } from "../names";
+import { makeId, nameBy, namesBy, useAct, useNames, useWholeVersion } from "../open";
 
 /** This version and another side by side: what differs in words, each to be taken over on its own. */
 export function Compare({

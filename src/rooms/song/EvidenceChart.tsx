@@ -12,8 +12,7 @@ import {
 } from "@/core/evidence";
 import { batch, set } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
-import { useNames } from "../names";
-import { useAct, useCurrentVersion } from "../open";
+import { useAct, useCurrentVersion, useNames } from "../open";
 
 /** A reading laid against this version: a source's own text, or another version of the song. */
 export type Reading = {
@@ -249,7 +248,7 @@ function shortBar(spots: readonly Spot[], row: number, namer: Namer): string {
 function describeColumn(readings: readonly Reading[], bars: readonly (number | null)[]): string {
   const row = bars.findIndex((bar) => bar !== null);
   const bar = readings[row]?.source.bars[bars[row] ?? 0];
-  return bar ? `bar ${bar.number} (${bar.section})` : "";
+  return bar ? `bar ${bar.number} of the song, in ${bar.section}` : "";
 }
 
 function headOf(

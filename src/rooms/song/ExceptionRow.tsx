@@ -7,8 +7,7 @@ import { beatUnitOfUse, describeException, type Outline, type OutlineException }
 import type { Exception, ExceptionKind, Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../names";
-import { useAct, useCurrentVersion } from "../open";
+import { useAct, useCurrentVersion, useNames } from "../open";
 import { LineEditor } from "./SungLineEditor";
 
 type RowProps = {

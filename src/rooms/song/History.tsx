@@ -5,6 +5,7 @@ import { useStore } from "zustand";
 import { call, type HistoryStep, readHistory } from "@/api";
 import type { VersionBody } from "@/core/song/schema";
 import { editBetween } from "@/document";
+import { windowNames } from "../names";
 import { useAct, useOpenSong } from "../open";
 
 const describeWhen = (at: string): string =>
@@ -14,16 +15,24 @@ const describeWhen = (at: string): string =>
 export function History() {
   const { version } = useOpenSong();
   const act = useAct();
+  const choice = useStore(windowNames);
   const revision = useStore(version.state, (state) => state.replica.revision);
   const [steps, setSteps] = useState<readonly HistoryStep[]>([]);
   const [problem, setProblem] = useState("");
   const fetchSteps = useCallback(async () => {
-    const read = await call(readHistory, { params: { id: version.id } });
+    const { shows, of, writing, accidentals } = choice;
+    const asked = {
+      shows: shows ?? undefined,
+      of: of ?? undefined,
+      writing: writing ?? undefined,
+      accidentals: accidentals ?? undefined,
+    };
+    const read = await call(readHistory, { params: { id: version.id }, sent: asked });
     if (!read.ok || !("steps" in read.answer))
       return setProblem("The history can’t be fetched: the server doesn’t answer.");
     setSteps(read.answer.steps);
     setProblem("");
-  }, [version.id]);
+  }, [version.id, choice]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision is a new step
   useEffect(() => void fetchSteps(), [fetchSteps, revision]);
   const goBack = async (to: number) => {

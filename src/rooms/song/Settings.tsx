@@ -7,8 +7,7 @@ import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { describeKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../names";
-import { useAct } from "../open";
+import { useAct, useNames } from "../open";
 
 const BEAT_NAMES: Readonly<Record<string, string>> = {
   "1/2": "half notes",

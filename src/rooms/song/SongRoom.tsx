@@ -7,7 +7,6 @@ import { addSection, addUse, songEdits } from "@/core/song/edit";
 import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
 import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
-import { useNames } from "../names";
 import {
   derive,
   makeId,
@@ -15,6 +14,7 @@ import {
   useActOnSong,
   useCurrentVersion,
   useDerived,
+  useNames,
   useRows,
   useSong,
 } from "../open";

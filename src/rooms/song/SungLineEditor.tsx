@@ -9,8 +9,7 @@ import type { VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { useNames } from "../names";
-import { makeId, useAct, useCurrentVersion } from "../open";
+import { makeId, useAct, useCurrentVersion, useNames } from "../open";
 import { BeatGrid } from "./BeatGrid";
 import { checkSymbol } from "./check-symbol";
 

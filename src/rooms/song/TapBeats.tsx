@@ -5,7 +5,7 @@ import { beatsOfTaps, formatBeatRow, MOST_BPM } from "@/core/rhythm";
 import type { OutlineLine } from "@/core/song/read";
 import { type KeyAct, keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
-import type { NameOf } from "../names";
+import type { NameOf } from "../open";
 import { type TapsState, useTaps } from "./use-taps";
 
 /**

@@ -4,8 +4,7 @@ import { beatsOfBar, ticksOfRow } from "@/core/rhythm";
 import { setBeats } from "@/core/song/edit";
 import type { OutlineSection } from "@/core/song/read";
 import type { VersionRow } from "@/core/song/schema";
-import { useNameOf } from "../names";
-import { derive, useAct, useCurrentVersion } from "../open";
+import { derive, useAct, useCurrentVersion, useNameOf } from "../open";
 import { TapBeats } from "./TapBeats";
 
 /** A section of the song whose beats are tapped. */

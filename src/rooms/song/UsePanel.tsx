@@ -16,8 +16,7 @@ import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { usePane } from "@/ui/use-pane";
-import { useNames } from "../names";
-import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../open";
 import { ExceptionRow } from "./ExceptionRow";
 
 /** One place in the form opened: what is otherwise there than where the section is written. */

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type ShelfAsked, WHOLE_SHELF } from "@/api";
 import { unwrap } from "@/base";
 import { add, type SongCommand, set, songEdits, type VersionCommand } from "@/core/song/edit";
+import { OWN_NAMES } from "@/core/song/names";
 import { versionRow } from "@/core/song/read";
 import { type Database, openFolder } from "../db/open-database";
 import { createSong } from "../songs/create";
@@ -187,10 +188,10 @@ describe("versions", () => {
     const { versionId, songId } = await make("History");
     await send(songId, 0, songEdits.set("song", songId, { title: "First" }));
     await send(songId, 1, songEdits.set("song", songId, { title: "Second" }));
-    const steps = (await historyOf(database, songId))!;
+    const steps = (await historyOf(database, songId, OWN_NAMES))!;
     expect(steps.map((step) => [step.revision, step.words])).toEqual([
-      [2, "Song title: Second"],
-      [1, "Song title: First"],
+      [2, "Song title: Second, before First"],
+      [1, "Song title: First, before History"],
     ]);
     expect(new Date(steps[0]!.at).getTime()).toBeGreaterThan(0);
     const titles = await Promise.all([0, 1, 2].map((revision) => replayLog(database, songId, revision)));

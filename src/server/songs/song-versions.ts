@@ -1,6 +1,7 @@
 import { and, asc, desc, eq } from "drizzle-orm";
 import type { HistoryStep } from "@/api";
 import { copyVersion as copyBody } from "@/core/song/edit";
+import { Namer, type NamesChoice, readerBy, tellersBy } from "@/core/song/names";
 import { versionRow } from "@/core/song/read";
 import { describeCommand, headOf, sizeOf } from "@/document";
 import type { Database } from "../db/open-database";
@@ -71,20 +72,33 @@ export async function duplicateSong(
 
 const MOST_STEPS = 400;
 
-/** What has happened to a document, newest first; null when there is none. */
-export async function historyOf(database: Database, id: string): Promise<HistoryStep[] | null> {
+/** What has happened to a document, newest first, told in the names that are asked for; null when there is none. */
+export async function historyOf(
+  database: Database,
+  id: string,
+  choice: NamesChoice,
+): Promise<HistoryStep[] | null> {
   const document = await findDocument(database, id);
   if (!document) return null;
   const rows = await database
-    .select({ revision: edits.revision, command: edits.command, at: edits.at })
+    .select({
+      revision: edits.revision,
+      command: edits.command,
+      inverse: edits.inverse,
+      at: edits.at,
+    })
     .from(edits)
     .where(eq(edits.documentId, id))
     .orderBy(desc(edits.revision))
     .limit(MOST_STEPS);
-  return rows.map(({ revision, command, at }) => ({
+  const tellers =
+    document.kind === "version"
+      ? tellersBy(new Namer(document.body, readerBy(choice, document.body, null)))
+      : {};
+  return rows.map(({ revision, command, inverse, at }) => ({
     revision,
     at: at.toISOString(),
-    words: describeCommand(definitionOf(document.kind), command, document.body),
+    words: describeCommand(definitionOf(document.kind), command, document.body, { before: inverse, tellers }),
     changes: sizeOf(command),
   }));
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
-import { GUITAR_TUNING, parseTuning } from "../../pitch";
+import { GUITAR_TUNING, parseTuning, stringNames } from "../../pitch";
 import type { Hand } from "../hand";
 import { betweenFretsMm } from "../neck";
 import { CHANGE_COSTS, changeCost, FINGERS, leastChange, Places } from "./change";
-import { describeMove, movesBetween } from "./describe-hand-move";
+import { describeMove, movesBetween, partsOfMove } from "./describe-hand-move";
 
 const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const places = new Places(6, 12, 0, 648);
@@ -65,7 +65,8 @@ describe("a change", () => {
 });
 
 describe("a change in words", () => {
-  const say = (from: Hand, to: Hand) => describeMove(places, places.of(from), places.of(to), tuning);
+  const say = (from: Hand, to: Hand) =>
+    describeMove(partsOfMove(places, places.of(from), places.of(to)), stringNames(tuning));
 
   it("tells who stays, slides, moves, comes and goes", () => {
     expect(say(C, Am)).toBe("index and middle finger stay; ring finger moves to the G string, 2nd fret");

@@ -1,4 +1,4 @@
-import { stringNames, type Tuning } from "../../pitch";
+import { assertNever } from "../../../base";
 import { describeFingers, FINGER_WORDS, ordinal } from "../finger-words";
 import type { Finger } from "../hand";
 import { FINGERS, type PlaceId, type Places } from "./change";
@@ -35,37 +35,65 @@ export function movesBetween(places: Places, from: readonly PlaceId[], to: reado
   };
 }
 
-/**
- * A change in words.
- * @example "ring finger stays; index finger to the D string, 2nd fret; little finger lifts"
- */
-export function describeMove(
+/** What one or several fingers do in a change. */
+export type MovePart =
+  | { readonly does: "stay" | "lift"; readonly fingers: readonly Finger[] }
+  | { readonly does: "slide"; readonly finger: Finger; readonly frets: number; readonly string: number }
+  | {
+      readonly does: "move" | "down";
+      readonly finger: Finger;
+      readonly fret: number;
+      readonly string: number;
+    };
+
+/** A change finger by finger, in the order it is told. */
+export function partsOfMove(
   places: Places,
   from: readonly PlaceId[],
   to: readonly PlaceId[],
-  tuning: Tuning,
-): string {
+): readonly MovePart[] {
   const moves = movesBetween(places, from, to);
-  const names = stringNames(tuning);
-  const spot = (finger: Finger): string => {
-    const { string, fret } = places.spot(to[FINGERS.indexOf(finger)]!);
-    return `the ${names[string]} string, ${ordinal(fret)} fret`;
-  };
-  const parts: string[] = [];
-  if (moves.kept.length > 0)
-    parts.push(`${describeFingers(moves.kept)} ${moves.kept.length > 1 ? "stay" : "stays"}`);
-  for (const finger of moves.slid) {
-    const at = FINGERS.indexOf(finger);
-    const [before, after] = [places.spot(from[at]!), places.spot(to[at]!)];
-    const frets = after.fret - before.fret;
-    parts.push(
-      `${FINGER_WORDS[finger]} slides ${frets > 0 ? "up" : "down"} ${Math.abs(frets)} ${Math.abs(frets) === 1 ? "fret" : "frets"} on ${names[after.string]}`,
-    );
+  const spot = (finger: Finger) => places.spot(to[FINGERS.indexOf(finger)]!);
+  return [
+    ...(moves.kept.length > 0 ? [{ does: "stay" as const, fingers: moves.kept }] : []),
+    ...moves.slid.map((finger) => {
+      const before = places.spot(from[FINGERS.indexOf(finger)]!);
+      const { string, fret } = spot(finger);
+      return { does: "slide" as const, finger, frets: fret - before.fret, string };
+    }),
+    ...moves.moved
+      .filter((one) => !moves.slid.includes(one))
+      .map((finger) => ({ does: "move" as const, finger, ...spot(finger) })),
+    ...moves.placed.map((finger) => ({ does: "down" as const, finger, ...spot(finger) })),
+    ...(moves.lifted.length > 0 ? [{ does: "lift" as const, fingers: moves.lifted }] : []),
+  ];
+}
+
+/**
+ * A change in words.
+ * @param strings what the strings are called
+ * @example "ring finger stays; index finger to the D string, 2nd fret; little finger lifts"
+ */
+export function describeMove(parts: readonly MovePart[], strings: readonly string[]): string {
+  if (parts.length === 0) return "nothing to press in either";
+  return parts.map((part) => describeMovePart(part, strings)).join("; ");
+}
+
+function describeMovePart(part: MovePart, strings: readonly string[]): string {
+  switch (part.does) {
+    case "stay":
+    case "lift":
+      return `${describeFingers(part.fingers)} ${part.does}${part.fingers.length > 1 ? "" : "s"}`;
+    case "slide": {
+      const size = Math.abs(part.frets);
+      return `${FINGER_WORDS[part.finger]} slides ${part.frets > 0 ? "up" : "down"} ${size} ${size === 1 ? "fret" : "frets"} on ${strings[part.string]}`;
+    }
+    case "move":
+    case "down": {
+      const where = `the ${strings[part.string]} string, ${ordinal(part.fret)} fret`;
+      return `${FINGER_WORDS[part.finger]} ${part.does === "move" ? "moves to" : "down on"} ${where}`;
+    }
+    default:
+      return assertNever(part);
   }
-  for (const finger of moves.moved.filter((one) => !moves.slid.includes(one)))
-    parts.push(`${FINGER_WORDS[finger]} moves to ${spot(finger)}`);
-  for (const finger of moves.placed) parts.push(`${FINGER_WORDS[finger]} down on ${spot(finger)}`);
-  if (moves.lifted.length > 0)
-    parts.push(`${describeFingers(moves.lifted)} ${moves.lifted.length > 1 ? "lift" : "lifts"}`);
-  return parts.length === 0 ? "nothing to press in either" : parts.join("; ");
 }

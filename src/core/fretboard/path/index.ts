@@ -1,3 +1,4 @@
+export { describeMove, type MovePart } from "./describe-hand-move";
 export type { HandEvent } from "./events";
 export type { LayerProblem } from "./layers";
 export { GRADES, type Grade, withPassing } from "./passing";

@@ -1,7 +1,8 @@
 import { fail, ok, type Result } from "../../../base";
+import { stringNames } from "../../pitch";
 import type { Fingering } from "../fingerings";
 import { changeCost, QUICK_FACTOR, QUICK_MS } from "./change";
-import { describeMove, type Moves, movesBetween } from "./describe-hand-move";
+import { describeMove, type MovePart, type Moves, movesBetween, partsOfMove } from "./describe-hand-move";
 import type { HandEvent } from "./events";
 import { type Layer, type LayerOptions, type LayerProblem, layersOf, type State } from "./layers";
 import { PathSearch, type Shortest } from "./shortest";
@@ -16,7 +17,14 @@ export type VoicePathOptions = LayerOptions & {
 };
 
 /** A change between two events: what the fingers do, what it costs, and how often that is counted. */
-export type Move = Moves & { readonly factor: number; readonly cost: number; readonly why: string };
+export type Move = Moves & {
+  readonly factor: number;
+  readonly cost: number;
+  /** Finger by finger; nothing where the chord rings on. */
+  readonly parts: readonly MovePart[];
+  /** The same in words, strings in letters. */
+  readonly why: string;
+};
 
 export type VoicePath = {
   /** A fingering an event. */
@@ -75,14 +83,17 @@ export function voicePath(
   const written = states.map(write);
   // A song repeats itself: each change is told once.
   const told = new Map<string, Move>();
+  const strings = stringNames(options.tuning);
   const move = (from: number, to: number, factor: number): Move => {
     const [before, after] = [ids[from]!, ids[to]!];
     const key = `${before.join()} ${after.join()} ${factor}`;
+    const parts = partsOfMove(places, before, after);
     const known = told.get(key) ?? {
       ...movesBetween(places, before, after),
       factor,
       cost: round(changeCost(places, before, after) * factor),
-      why: describeMove(places, before, after, options.tuning),
+      parts,
+      why: describeMove(parts, strings),
     };
     told.set(key, known);
     return known;
@@ -91,6 +102,7 @@ export function voicePath(
     ...movesBetween(places, [0, 0, 0, 0, 0], [0, 0, 0, 0, 0]),
     factor: 1,
     cost: 0,
+    parts: [],
     why: "rings on",
   };
   const moves = layerOf.slice(1).map((layer, index) => {

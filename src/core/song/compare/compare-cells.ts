@@ -4,18 +4,12 @@ import { add, batch, set } from "../edit/makers";
 import { DOCUMENTS } from "../schema/documents";
 import { type Cell, EMPTY_CELL } from "../schema/parts";
 import type { Use } from "../schema/sections";
+import { tellFields } from "./compare-rows";
 import { type Difference, namedMates, type Side } from "./side";
 
 /** Fields of a cell that name a row of their own: it is told by its name, and comes over with the part. */
 const NAMED = { strumId: "strums", riffId: "riffs" } as const;
 type Named = keyof typeof NAMED;
-const isNamed = (field: string): field is Named => Object.hasOwn(NAMED, field);
-
-/** A field of a cell as it is told of the other side. */
-const describeField = (value: unknown): string => {
-  if (value === null) return "as inherited";
-  return typeof value === "object" ? JSON.stringify(value) : String(value);
-};
 
 /** A pattern or a line of the other version, copied with what hangs on it. */
 function bring(there: Side, field: Named, fromId: string, id: string, makeId: MakeId): VersionStep[] {
@@ -36,7 +30,6 @@ export function cellDifferences(
   makeId: MakeId,
 ): Difference[] {
   const mates = namedMates(a, b);
-  const { compared } = DOCUMENTS.version.tables.cells;
   const theirPlayers = new Map([...mates.players!].map(([there, here]) => [here, there]));
   const cellOf = (side: Side, useId: string, playerId: string | undefined): Cell | null =>
     Object.values(side.body.cells).find((one) => one.useId === useId && one.playerId === playerId) ?? null;
@@ -50,11 +43,7 @@ export function cellDifferences(
       const known = { ...mates, ...brought.mates };
       const fields = differingFields(DOCUMENTS.version, "cells", own, there, known);
       if (Object.keys(fields).length === 0) return [];
-      const nameOf = (field: Named) => b.body[NAMED[field]][there?.[field] ?? ""]?.name;
-      const words = Object.entries(fields).map(([field, value]) => {
-        const name = isNamed(field) ? nameOf(field) : undefined;
-        return `${compared[field]} ${name === undefined ? describeField(value) : `“${name}”`} there`;
-      });
+      const words = tellFields(a, b, "cells", own, there, Object.keys(fields), "as inherited");
       const steps = brought.rows.flatMap(([field, fromId, id]) =>
         field in fields ? bring(b, field, fromId, id, makeId) : [],
       );
@@ -66,7 +55,7 @@ export function cellDifferences(
         {
           id: `cell ${mine.id} ${player.id}`,
           where: `${player.name} in ${label}`,
-          words: words.join(", "),
+          words: words.join("; "),
           take: steps.length > 0 ? batch("Take a part over", [...steps, taken]) : taken,
         },
       ];

@@ -1,7 +1,7 @@
 import { type MakeId, type Pair, pairRows } from "../../../document";
 import type { CueRow } from "../schema/cues";
 import type { Use } from "../schema/sections";
-import { rowDifferences } from "./compare-rows";
+import { rowDifferences, tellFields } from "./compare-rows";
 import { type Difference, namedMates, type Side } from "./side";
 
 const cuesAt = (side: Side, useId: string): CueRow[] =>
@@ -20,7 +20,10 @@ export function cueDifferences(
   return uses.flatMap(({ a: mine, b: theirs }): Difference[] => {
     if (!mine || !theirs) return [];
     const where = `Cues, ${mine.label ?? a.outline.byId.get(mine.sectionId)?.section.label ?? ""}`;
-    const told = ({ text }: CueRow, how: string) => ({ where, words: `“${text}” ${how}` });
+    const told = ({ text }: CueRow, how: string) => ({
+      where,
+      words: `“${text}”${how.includes(":") ? "," : ""} ${how}`,
+    });
     return rowDifferences(
       a,
       pairRows(cuesAt(a, mine.id), cuesAt(b, theirs.id), [(one, two) => one.text === two.text]),
@@ -31,7 +34,8 @@ export function cueDifferences(
         label: "Take a cue over",
         onlyHere: (cue) => told(cue, "only here"),
         onlyThere: (cue) => told(cue, "only there"),
-        otherwise: (cue) => told(cue, "otherwise there"),
+        otherwise: (own, there, fields) =>
+          told(own, tellFields(a, b, "cues", own, there, Object.keys(fields), "everybody").join("; ")),
         // A word here is not the word there: the place alone comes over.
         along: (fields) => ("tick" in fields ? { wordId: null } : {}),
       },

@@ -7,7 +7,7 @@ import { describeException } from "../read/describe-exception";
 import type { OutlineSection } from "../read/outline";
 import { DOCUMENTS } from "../schema/documents";
 import type { Use } from "../schema/sections";
-import { comparedWords } from "./compare-rows";
+import { tellFields } from "./compare-rows";
 import type { Difference, SectionPair, Side } from "./side";
 
 /** The same section of the other side, by id. */
@@ -36,15 +36,15 @@ export function formDifferences(
       use.label ?? side.outline.byId.get(use.sectionId)?.section.label ?? "";
     if (mine && theirs) {
       const fields = differingFields(DOCUMENTS.version, "uses", mine, theirs, {});
-      const apart = comparedWords("uses", fields);
+      const apart = tellFields(a, b, "uses", mine, theirs, Object.keys(fields), "as the song");
       const otherwise = differOtherwise(a, b, mine, theirs);
-      const words = [...new Set(apart.map((word) => `other ${word}`)), ...otherwise];
+      const words = [...apart, ...otherwise];
       if (words.length === 0) return [];
       const take = batch("Take a place in the form over", [
         ...(apart.length > 0 ? [set("uses", mine.id, fields)] : []),
         ...(otherwise.length > 0 ? takeExceptions(a, b, mine, theirs, sections, makeId) : []),
       ]);
-      return [{ id: `use ${mine.id}`, where: `Form, ${labelOf(a, mine)}`, words: words.join(", "), take }];
+      return [{ id: `use ${mine.id}`, where: `Form, ${labelOf(a, mine)}`, words: words.join("; "), take }];
     }
     if (mine) {
       const take = batch("Take a section out of the form", removalIn(a.body, "uses", mine.id));

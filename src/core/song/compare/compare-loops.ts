@@ -5,7 +5,7 @@ import { add, remove, set } from "../edit/makers";
 import { DOCUMENTS } from "../schema/documents";
 import type { LoopWant } from "../schema/loops";
 import type { Use } from "../schema/sections";
-import { comparedWords, rowDifferences, soleDifference } from "./compare-rows";
+import { rowDifferences, soleDifference, tellFields } from "./compare-rows";
 import { type Difference, matesOf, pairKin, type Side } from "./side";
 
 /** What differs of the looper: the box, layers on one side only, and what is said and wanted of layers of both. */
@@ -20,10 +20,17 @@ export function loopDifferences(
   const [mine, theirs] = [rows(a.body.loopLayers), rows(b.body.loopLayers)];
   const pairs = pairKin(mine, theirs);
   const box = rows(b.body.loopBoxes)[0] ?? null;
-  const told = { id: "looper", where: "Loops", words: `the looper is “${box?.name}” there` };
   const lone = (name: string, place: string) => ({ where: "Loops", words: `layer “${name}” only ${place}` });
   return [
-    ...soleDifference("loopBoxes", rows(a.body.loopBoxes)[0] ?? null, box, { playerId: null }, told, makeId),
+    ...soleDifference(
+      a,
+      b,
+      "loopBoxes",
+      { mine: rows(a.body.loopBoxes)[0] ?? null, theirs: box },
+      { playerId: null },
+      { id: "looper", where: "Loops", noun: "the looper" },
+      makeId,
+    ),
     ...rowDifferences(
       a,
       pairs,
@@ -34,12 +41,14 @@ export function loopDifferences(
         label: "Take a layer over",
         onlyHere: ({ name }) => lone(name, "here"),
         onlyThere: ({ name }) => lone(name, "there"),
-        otherwise: ({ name }, _, fields, inside) => ({
-          where: `Loops, ${name}`,
-          words: `${[
-            ...comparedWords("loopLayers", fields).map((word) => `other ${word}`),
-            ...(inside > 0 ? [`wanted otherwise in ${inside} ${inside === 1 ? "place" : "places"}`] : []),
-          ].join(", ")} there`,
+        otherwise: (own, there, fields, inside) => ({
+          where: `Loops, ${own.name}`,
+          words: [
+            ...tellFields(a, b, "loopLayers", own, there, Object.keys(fields)),
+            ...(inside > 0
+              ? [`wanted otherwise in ${inside} ${inside === 1 ? "place" : "places"} there`]
+              : []),
+          ].join("; "),
         }),
         added: () => ({ order: orderAtEnd(mine), recordWithId: null, doublesId: null }),
         inside: (layerId, { id }) => wantChanges(a, b, layerId, id, uses, makeId),

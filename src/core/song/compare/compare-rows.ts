@@ -5,11 +5,15 @@ import {
   type MakeId,
   type Mates,
   type Pair,
+  type Tellers,
+  valuesIn,
 } from "../../../document";
 import { removalIn } from "../edit/commands";
 import type { VersionStep } from "../edit/edits";
 import { batch } from "../edit/makers";
 import { DOCUMENTS, type VersionTables } from "../schema/documents";
+import type { LoopLayerRow } from "../schema/loops";
+import { tellChords } from "../schema/telling";
 import type { Difference, Side } from "./side";
 
 type Table = keyof VersionTables;
@@ -43,9 +47,44 @@ export type RowManner<Name extends Table> = {
   readonly inside?: (hereId: string, theirs: VersionTables[Name]) => readonly VersionStep[];
 };
 
-/** Words of the fields that differ, as their table has them. */
-export const comparedWords = (table: Table, fields: object): string[] =>
-  Object.keys(fields).map((field) => DOCUMENTS.version.tables[table].compared[field] ?? field);
+/**
+ * The fields that differ with their values on both sides.
+ * @param nothing what is said where a side has none
+ * @example tellFields(a, b, "players", mine, theirs, ["capo"]) // => ["capo: 2 there, 0 here"]
+ */
+export function tellFields<Name extends Table>(
+  a: Side,
+  b: Side,
+  table: Name,
+  mine: VersionTables[Name] | null,
+  theirs: VersionTables[Name] | null,
+  fields: readonly string[],
+  nothing = "none",
+): string[] {
+  const { compared } = DOCUMENTS.version.tables[table];
+  const [here, there] = [a, b].map((side) =>
+    valuesIn(DOCUMENTS.version, table, side.body, tellersOf(side), nothing),
+  ) as [Tell, Tell];
+  const value = (row: VersionTables[Name] | null, field: string): unknown =>
+    (row as Readonly<Record<string, unknown>> | null)?.[field] ?? null;
+  return fields.map(
+    (field) =>
+      `${compared[field] ?? field}: ${there(field, value(theirs, field))} there, ${here(field, value(mine, field))} here`,
+  );
+}
+
+type Tell = ReturnType<typeof valuesIn>;
+
+/** Chords and keys of a side as who reads calls them. */
+const tellersOf = ({ nameOf, version, body }: Side): Tellers => ({
+  loopLayers: {
+    chords: (chords) =>
+      tellChords(
+        (chords as LoopLayerRow["chords"]).map(({ symbol, ticks }) => ({ symbol: nameOf(symbol), ticks })),
+        { ...body, version: { [version.id]: version } },
+      ),
+  },
+});
 
 /** What differs between pairs of rows of one table, each with what takes it over. */
 export function rowDifferences<Name extends Table>(
@@ -89,11 +128,15 @@ export function rowDifferences<Name extends Table>(
 
 /** The one difference of a row that stands once on each side, such as a box. */
 export function soleDifference<Name extends Table>(
+  a: Side,
+  b: Side,
   table: Name,
-  mine: VersionTables[Name] | null,
-  theirs: VersionTables[Name] | null,
+  {
+    mine,
+    theirs,
+  }: { readonly mine: VersionTables[Name] | null; readonly theirs: VersionTables[Name] | null },
   added: FieldsOf<VersionTables[Name]>,
-  told: Told & { readonly id: string },
+  { noun, ...told }: { readonly id: string; readonly where: string; readonly noun: string },
   makeId: MakeId,
 ): Difference[] {
   const fields = theirs ? differingFields(DOCUMENTS.version, table, mine, theirs, {}) : {};
@@ -101,5 +144,8 @@ export function soleDifference<Name extends Table>(
   const take = mine
     ? { type: "set", table, id: mine.id, fields }
     : { type: "add", table, row: { ...theirs, id: makeId(), ...added } };
-  return [{ ...told, take: take as VersionStep }];
+  const words = mine
+    ? `${noun}: ${tellFields(a, b, table, mine, theirs, Object.keys(fields)).join("; ")}`
+    : `${noun} is only there`;
+  return [{ ...told, words, take: take as VersionStep }];
 }

@@ -2,6 +2,7 @@ import { byOrder, type MakeId } from "../../../document";
 import { orderAtEnd } from "../edit/commands";
 import { remove, set } from "../edit/makers";
 import type { Player } from "../schema/players";
+import { describeSetting, isSettingKey } from "../schema/sound-settings";
 import type { Sound, SoundBox } from "../schema/sounds";
 import { rowDifferences, soleDifference } from "./compare-rows";
 import { type Difference, pairKin, type Side } from "./side";
@@ -32,9 +33,17 @@ function ofPlayer(a: Side, b: Side, player: Player, other: Player, makeId: MakeI
   const where = `Sounds, ${player.name}`;
   const playerId = player.id;
   const [mine, box] = [soundsIn(a, playerId), boxIn(b, other.id)];
-  const told = { id: `sound box ${playerId}`, where, words: `the box is “${box?.name}” there` };
+  const told = { id: `sound box ${playerId}`, where, noun: "the box" };
   return [
-    ...soleDifference("soundBoxes", boxIn(a, playerId), box, { playerId }, told, makeId),
+    ...soleDifference(
+      a,
+      b,
+      "soundBoxes",
+      { mine: boxIn(a, playerId), theirs: box },
+      { playerId },
+      told,
+      makeId,
+    ),
     ...rowDifferences(
       a,
       pairKin(mine, soundsIn(b, other.id)),
@@ -45,7 +54,10 @@ function ofPlayer(a: Side, b: Side, player: Player, other: Player, makeId: MakeI
         label: "Take a sound over",
         onlyHere: ({ name }) => ({ where, words: `sound “${name}” only here` }),
         onlyThere: ({ name }) => ({ where, words: `sound “${name}” only there` }),
-        otherwise: ({ name }) => ({ where, words: `“${name}” is set otherwise there` }),
+        otherwise: (own, there, fields) => ({
+          where: `${where}, “${own.name}”`,
+          words: tellSound(own, there, fields),
+        }),
         // Sounds that start from one that goes, or that stays there, keep all it gave them.
         remove: (sound) => [
           ...mine
@@ -63,4 +75,19 @@ function ofPlayer(a: Side, b: Side, player: Player, other: Player, makeId: MakeI
       makeId,
     ),
   ];
+}
+
+/** What a sound says otherwise, setting by setting. @example "harmony third above there, no harmony here" */
+function tellSound(mine: Sound, theirs: Sound, fields: Partial<Sound>): string {
+  const keys = [...new Set([...Object.keys(mine.said), ...Object.keys(theirs.said)])].filter(
+    (key) => mine.said[key] !== theirs.said[key],
+  );
+  const value = (sound: Sound, key: string): string => {
+    const one = sound.said[key];
+    return one === undefined || !isSettingKey(key) ? "as the one before it" : describeSetting(key, one);
+  };
+  return [
+    ...keys.map((key) => `${value(theirs, key)} there, ${value(mine, key)} here`),
+    ...("note" in fields ? [`note: ${theirs.note || "none"} there, ${mine.note || "none"} here`] : []),
+  ].join("; ");
 }

@@ -91,8 +91,8 @@ describe("compareVersions", () => {
       "Tempo: 60 a minute here, 70 a minute there",
       "verse, line 1: Am for C",
       "chorus, line 1: Em 4 beats, not 8 beats",
-      "Form, verse: other key shift",
-      "Ann: capo 2 there",
+      "Form, verse: key shift: 2 semitones up there, as the song here",
+      "Ann: capo: 2 there, 0 here",
     ]);
   });
 
@@ -175,7 +175,7 @@ describe("what can be taken over", () => {
       followedBy: outlineOf(theirs).sections[1]!.section.id,
     });
     expect(said(mine, theirs)).toEqual([
-      "Form, verse: line 2 is different there, another ending when chorus follows: its last 4 beats replaced there, hold of 1 beat on the last chord only here",
+      "Form, verse: line 2 is different there; another ending when chorus follows: its last 4 beats replaced there; hold of 1 beat on the last chord only here",
     ]);
     expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
   });
@@ -197,7 +197,7 @@ describe("what can be taken over", () => {
     theirs = act(theirs, add("cells", { ...EMPTY_CELL, ...cell }));
     expect(said(mine, theirs)).toEqual([
       "Players: Ben plays only there",
-      "Ann in chorus: light 4 there, note loud there",
+      "Ann in chorus: light: 4 full there, as inherited here; note: loud there, as inherited here",
     ]);
     expect(said(takeAll(mine, theirs), theirs)).toEqual([]);
   });
@@ -209,7 +209,9 @@ describe("what can be taken over", () => {
     const place = { useId: outlineOf(theirs).form[0]!.id, playerId: ann!.id };
     const cells = indexCells(theirs, outlineOf(theirs));
     theirs = act(theirs, takePattern(theirs, cells, STRUM_LIBRARY[0]!, [place], makeId));
-    expect(said(mine, theirs).join()).toContain("pattern “one a bar, left to ring” there");
+    expect(said(mine, theirs).join()).toContain(
+      "pattern: “one a bar, left to ring” there, as inherited here",
+    );
     const taken = takeAll(mine, theirs);
     expect(said(taken, theirs)).toEqual([]);
     expect(Object.values(taken.strums)).toHaveLength(1);
@@ -252,7 +254,9 @@ describe("what can be taken over", () => {
     const [own] = Object.values(taken.loopLayers);
     let changed = act(taken, set("loopLayers", own!.id, { bars: 4 }));
     changed = act(changed, { type: "remove", table: "loopWants", id: Object.keys(changed.loopWants)[0]! });
-    expect(said(changed, theirs)).toEqual(["Loops, Thump: other length, wanted otherwise in 1 place there"]);
+    expect(said(changed, theirs)).toEqual([
+      "Loops, Thump: length: 2 there, 4 here; wanted otherwise in 1 place there",
+    ]);
     expect(said(takeAll(changed, theirs), theirs)).toEqual([]);
   });
 
@@ -275,7 +279,7 @@ describe("what can be taken over", () => {
     theirs = act(act(theirs, cue(theirs, "Look up")), cue(theirs, "Breathe", { tick: 1920 }));
     const changed = act(act(mine, cue(mine, "Look up", { danger: true })), cue(mine, "Stand still"));
     expect(said(changed, theirs)).toEqual([
-      "Cues, verse: “Look up” otherwise there",
+      "Cues, verse: “Look up”, danger spot: no there, yes here",
       "Cues, verse: “Stand still” only here",
       "Cues, verse: “Breathe” only there",
     ]);

@@ -1,5 +1,4 @@
 export {
-  type CountedFrom,
   type Moment,
   tellBar,
   tellBars,

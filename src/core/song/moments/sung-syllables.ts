@@ -44,7 +44,7 @@ function syllablesOf(line: TimedLine, endsSung: boolean): SungSyllable[] {
 }
 
 /** When a letter of a line is sung: letters between two chords share the first one's time. */
-export function tickAt({ outline, events, tick: start }: TimedLine, letter: number): Ticks {
+function tickAt({ outline, events, tick: start }: TimedLine, letter: number): Ticks {
   const index = outline.chords.findLastIndex((chord) => chord.at <= letter);
   if (index < 0) return start;
   const { chord, at: from } = outline.chords[index]!;

@@ -1,6 +1,6 @@
 export { describeHand, describePlaying } from "./describe-hand";
 export { lineNames } from "./line-names";
-export { type NamedChord, Namer, namerByShift, namersFor } from "./namer";
+export { Namer, namerByShift, namersFor } from "./namer";
 export {
   type LineReads,
   type NamesChoice,
@@ -9,8 +9,7 @@ export {
   type Reader,
   readerBy,
   readerOf,
-  type Shows,
   usualReads,
   type Whose,
-  type Writing,
 } from "./reader";
+export { tellersBy } from "./tellers";

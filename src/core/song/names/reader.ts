@@ -5,10 +5,10 @@ import type { VersionBody } from "../schema/documents";
 import type { LINE_READS, Player, READS, WRITINGS } from "../schema/players";
 
 /** What names are told of: of what sounds, of the shapes a hand plays, or as degrees of the key. */
-export type Shows = (typeof READS)[number];
+type Shows = (typeof READS)[number];
 
 /** The custom letters are written by. */
-export type Writing = (typeof WRITINGS)[number];
+type Writing = (typeof WRITINGS)[number];
 
 /** How a line is read: as tab, as notes with their octave, or both. */
 export type LineReads = (typeof LINE_READS)[number];

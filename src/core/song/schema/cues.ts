@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
 import { optionalId, text, ticks } from "./row-fields";
+import { tellPlace } from "./telling";
 
 /** How a cue is given. */
 export const CUE_SIGNS = ["spoken", "hand sign", "nod", "click", "none"] as const;
@@ -32,6 +33,7 @@ const cue = defineTable({
     danger: "marks a danger spot",
   },
   named: ["text"],
+  tell: { tick: tellPlace },
   references: {
     playerId: goesWith("players"),
     giverId: letsGo("players"),

@@ -65,6 +65,7 @@ const eveningItem = defineTable({
     beforeId: "what it must come before",
   },
   named: ["title"],
+  tell: { songId: () => "another one", versionId: () => "another one" },
   references: {
     beforeId: letsGo("items"),
   },

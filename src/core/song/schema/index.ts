@@ -60,6 +60,7 @@ export {
   type Use,
 } from "./sections";
 export {
+  describeSetting,
   EFFECT_IDS,
   EFFECTS,
   type EffectId,
@@ -73,6 +74,7 @@ export {
   type SettingKey,
   type SettingValue,
   settingOf,
+  withUnit,
 } from "./sound-settings";
 export {
   BOX_CHANGES,

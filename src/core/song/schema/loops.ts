@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
 import { optionalId, order, symbolSchema, text, ticks } from "./row-fields";
+import { tellChords, tellCount, tellFromOne, tellPedals, tellWishes } from "./telling";
 
 /** What a layer is played with. */
 export const LAYER_SOUNDS = [
@@ -75,6 +76,7 @@ const loopBox = defineTable({
     listen: "is heard through first",
   },
   named: ["name"],
+  tell: { pedals: tellPedals },
   references: {
     playerId: letsGo("players"),
   },
@@ -82,15 +84,15 @@ const loopBox = defineTable({
   compared: {
     name: "name",
     tracks: "tracks",
-    allStart: "allStart",
-    allStop: "allStop",
-    quantised: "quantised",
-    sharedLength: "sharedLength",
-    undoLast: "undoLast",
+    allStart: "has a pedal for all in",
+    allStop: "has a pedal for all out",
+    quantised: "waits for the loop point",
+    sharedLength: "has one length for all",
+    undoLast: "can undo the last layer",
     pedals: "pedals",
     school: "school",
-    startFrom: "startFrom",
-    listen: "listen",
+    startFrom: "what sounds before the song",
+    listen: "is heard through first",
   },
 });
 
@@ -139,6 +141,7 @@ const loopLayer = defineTable({
   },
   named: ["name"],
   quiet: ["originId"],
+  tell: { chords: tellChords, track: tellFromOne },
   references: {
     riffId: letsGo("riffs"),
     strumId: letsGo("strums"),
@@ -175,15 +178,16 @@ const loopWant = defineTable({
   }),
   called: "wish for a layer",
   fields: {
-    stretches: "stretches",
+    stretches: "wanted",
   },
+  tell: { stretches: tellWishes },
   references: {
     layerId: goesWith("loopLayers"),
     useId: goesWith("uses"),
   },
   since: 5,
   compared: {
-    stretches: "wants",
+    stretches: "wanted",
   },
 });
 
@@ -210,6 +214,7 @@ export const runRow = z.object({
 const loopRun = defineTable({
   row: runRow,
   called: "run on the simulated looper",
+  tell: { presses: tellCount },
   fields: { order: "place in the list" },
   since: 5,
 });

@@ -10,11 +10,22 @@ import {
   optionalId,
   order,
   symbolSchema,
-  tellBeats,
   text,
   ticks,
 } from "./row-fields";
 import { TECHNIQUE_IDS } from "./technique-ids";
+import {
+  tellBarRanges,
+  tellBeats,
+  tellFrets,
+  tellLight,
+  tellPhrases,
+  tellPlace,
+  tellStrings,
+  tellSymbol,
+  tellTuning,
+  tellWords,
+} from "./telling";
 
 /** Whether a line is played as written, or one lick is set on the root of each chord. */
 const RIFF_WAYS = ["as written", "follows the chords"] as const;
@@ -84,6 +95,14 @@ const cell = defineTable({
     strumId: letsGo("strums"),
     riffId: letsGo("riffs"),
     doubles: letsGo("players"),
+  },
+  tell: {
+    light: tellLight,
+    style: tellWords,
+    strings: tellStrings,
+    technique: tellWords,
+    bars: tellBarRanges,
+    phrases: tellPhrases,
   },
   added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4 },
   compared: {
@@ -160,7 +179,7 @@ const riff = defineTable({
   },
   named: ["name"],
   quiet: ["originId"],
-  tell: { ticks: tellBeats },
+  tell: { ticks: tellBeats, tuning: tellTuning, home: tellSymbol },
   since: 4,
 });
 
@@ -188,7 +207,7 @@ const riffNote = defineTable({
     ticks: "beats",
     art: "way of playing",
   },
-  tell: { ticks: tellBeats },
+  tell: { tick: tellPlace, ticks: tellBeats, string: tellStrings },
   references: {
     riffId: goesWith("riffs"),
   },
@@ -225,6 +244,7 @@ const choice = defineTable({
     chordId: "chord",
     symbol: "name",
   },
+  tell: { symbol: tellSymbol, frets: tellFrets, fingers: tellFrets, tuning: tellTuning },
   named: ["symbol"],
   references: {
     playerId: goesWith("players"),

@@ -4,6 +4,7 @@ import { LEVELS } from "../../fretboard";
 import { ACCIDENTALS } from "../../pitch";
 import { ROLES } from "./roles";
 import { capoSchema, optionalId, order, range, text } from "./row-fields";
+import { tellLight, tellRange, tellTuning } from "./telling";
 
 export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
 /** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
@@ -68,7 +69,13 @@ const PLAYER_WORDS = {
   reads: "names",
   writing: "spelling",
   accidentals: "sharps and flats",
+  leftHanded: "left-handed",
+  scaleMm: "scale length in mm",
+  loops: "has a looper",
+  thumb: "thumb frets bass notes",
+  range: "range of the voice",
 };
+const PLAYER_TELLS = { tuning: tellTuning, range: tellRange };
 const ADDED_TO_PLAYERS = {
   3: HAND_IN_FORM_3,
   4: { loops: false },
@@ -79,6 +86,7 @@ const player = defineTable({
   row: playerRow,
   called: "player",
   fields: PLAYER_WORDS,
+  tell: { ...PLAYER_TELLS, light: tellLight },
   named: ["name"],
   added: ADDED_TO_PLAYERS,
   compared: {
@@ -104,6 +112,7 @@ const bandPlayer = defineTable({
   row: playerRow.omit({ bandPlayerId: true, light: true, role: true }),
   called: player.called,
   fields: PLAYER_WORDS,
+  tell: PLAYER_TELLS,
   named: ["name"],
   added: ADDED_TO_PLAYERS,
 });

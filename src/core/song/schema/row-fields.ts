@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { idSchema, isStorable, type TellValue } from "../../../document";
+import { idSchema, isStorable } from "../../../document";
 import { HIGHEST_CAPO } from "../../fretboard";
-import { beatsOfTicks, countBeats, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../../rhythm";
+import { METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "../../rhythm";
 
 /** Kinds of field that rows of the document share. Text is kept as typed; lengths are bounded. */
 export const text = (longest: number) =>
@@ -36,9 +36,3 @@ export const meterUnit = z.union(
   METER_UNITS.map((unit) => z.literal(unit)),
   { error: `should be one of ${METER_UNITS.join(", ")}` },
 );
-
-/** Ticks told as beats of the version they stand in. */
-export const tellBeats: TellValue = (value, body) => {
-  const [version] = Object.values(body.version ?? {});
-  return countBeats(beatsOfTicks(Number(value), String(version?.beatUnit ?? "1/4")));
-};

@@ -9,10 +9,10 @@ import {
   range,
   shiftSchema,
   symbolSchema,
-  tellBeats,
   text,
   ticks,
 } from "./row-fields";
+import { tellBeats, tellRange, tellShift, tellSymbol } from "./telling";
 
 export const SECTION_KINDS = [
   "intro",
@@ -67,10 +67,11 @@ const section = defineTable({
   fields: {
     order: "place in the list",
     label: "name",
+    melodyRange: "range of the melody",
   },
   named: ["label"],
   quiet: ["originId"],
-  tell: { pickup: tellBeats },
+  tell: { pickup: tellBeats, melodyRange: tellRange },
   compared: {
     label: "name",
     pickup: "pickup",
@@ -149,7 +150,7 @@ const chord = defineTable({
   },
   named: ["symbol"],
   quiet: ["guessed", "offset", "originId", "sourceId"],
-  tell: { ticks: tellBeats },
+  tell: { ticks: tellBeats, symbol: tellSymbol },
   references: {
     lineId: goesWith("lines"),
     wordId: letsGo("words"),
@@ -186,13 +187,17 @@ const use = defineTable({
     order: "place in the list",
     repeat: "times",
     label: "name",
-    shift: "key shift in semitones",
+    shift: "key shift",
+    energy: "energy",
+    melodyRange: "range of the melody",
+    octaveDown: "sung an octave lower",
     bpm: "tempo",
     meterBeats: "beats in a bar",
     meterUnit: "beat value",
   },
   named: ["label"],
   quiet: ["originId"],
+  tell: { shift: tellShift, melodyRange: tellRange },
   references: {
     sectionId: goesWith("sections"),
   },
@@ -205,7 +210,7 @@ const use = defineTable({
     meterBeats: "metre",
     meterUnit: "metre",
     label: "name",
-    octaveDown: "octave of the voice",
+    octaveDown: "sung an octave lower",
   },
 });
 
@@ -279,6 +284,7 @@ const extra = defineTable({
 const melody = defineTable({
   row: z.object({ id: idSchema, sectionId: idSchema, notes: text(20_000) }),
   called: "melody",
+  tell: { notes: () => "as sung" },
   references: { sectionId: goesWith("sections") },
   since: 8,
 });

@@ -1,3 +1,5 @@
+import { describeNote } from "../../rhythm";
+
 /**
  * What can be said of a sound: one setting a line of the ledger. Numbers, ranges and words are ours; common practice, no
  * source.
@@ -125,6 +127,23 @@ export function settingFault(key: string, value: unknown): string | null {
         ? null
         : `should have from ${setting.least} to ${setting.most}${setting.unit === "" ? "" : ` ${setting.unit}`} as ${setting.words}`;
   }
+}
+
+/** A value with its unit. @example withUnit("tone", 4) // => "4 of 10" */
+export const withUnit = (key: SettingKey, value: SettingValue): string => {
+  const setting = settingOf(key);
+  const unit = setting.kind === "number" && setting.unit !== "" ? ` ${setting.unit}` : "";
+  const text = typeof value === "string" && value.startsWith("1/") ? describeNote(value) : String(value);
+  return `${text}${unit}`;
+};
+
+/** A value in words. @example describeSetting("tone", 4) // => "guitar tone 4 of 10" */
+export function describeSetting(key: SettingKey, value: SettingValue): string {
+  const { words, kind } = settingOf(key);
+  if (kind === "flag") return value === true ? words : `no ${words}`;
+  if (kind === "choice" && value === "off") return `no ${words.replace(/, one .*$/u, "")}`;
+  if (key === "level") return `level ${Number(value) > 0 ? "+" : ""}${value} dB`;
+  return `${words} ${withUnit(key, value)}`;
 }
 
 /** What is switched by one pedal on the floor, and what else is set of it; in the order of the signal. */

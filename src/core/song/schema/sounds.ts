@@ -3,6 +3,7 @@ import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../do
 import { runRow } from "./loops";
 import { optionalId, order, text, ticks } from "./row-fields";
 import { EFFECT_IDS, isSettingKey, MOVED_SETTINGS, settingFault } from "./sound-settings";
+import { tellBeats, tellCount, tellFromOne, tellMoves, tellPedals, tellSaid } from "./telling";
 
 /** How a bank is entered, and how it is changed. */
 export const BOX_LANDINGS = ["saved", "same-slot"] as const;
@@ -45,6 +46,7 @@ const sound = defineTable({
   },
   named: ["name"],
   quiet: ["originId"],
+  tell: { said: tellSaid },
   references: {
     playerId: goesWith("players"),
     fromId: letsGo("sounds"),
@@ -85,7 +87,9 @@ const soundMove = defineTable({
   called: "moves in a section",
   fields: {
     moves: "moves",
+    endsEarly: "the last chord ends early by",
   },
+  tell: { moves: tellMoves, endsEarly: tellBeats },
   references: {
     playerId: goesWith("players"),
     useId: goesWith("uses"),
@@ -147,16 +151,17 @@ const soundBox = defineTable({
     slots: "slots in a bank",
     banks: "number of banks",
     firstBank: "bank this song begins in",
-    gapMs: "gap at a bank change",
+    gapMs: "gap at a bank change in ms",
     landing: "slot a bank opens on",
     change: "way of changing banks",
     twoSwitches: "two switches together",
     tails: "echoes that ring on",
-    longestDelayMs: "longest delay",
+    longestDelayMs: "longest delay in ms",
     channel: "MIDI channel",
     firstProgram: "first program",
   },
   named: ["name"],
+  tell: { pedals: tellPedals, firstBank: tellFromOne },
   references: {
     playerId: goesWith("players"),
   },
@@ -166,15 +171,15 @@ const soundBox = defineTable({
     kind: "kind",
     slots: "slots",
     banks: "banks",
-    firstBank: "firstBank",
-    gapMs: "gapMs",
-    landing: "landing",
-    change: "change",
-    twoSwitches: "twoSwitches",
-    tails: "tails",
-    longestDelayMs: "longestDelayMs",
-    channel: "channel",
-    firstProgram: "firstProgram",
+    firstBank: "bank this song begins in",
+    gapMs: "gap at a bank change in ms",
+    landing: "slot a bank opens on",
+    change: "way of changing banks",
+    twoSwitches: "two switches together",
+    tails: "echoes that ring on",
+    longestDelayMs: "longest delay in ms",
+    channel: "MIDI channel",
+    firstProgram: "first program",
     pedals: "pedals",
   },
 });
@@ -204,6 +209,7 @@ const slotPin = defineTable({
     bank: "bank",
     slot: "slot",
   },
+  tell: { bank: tellFromOne, slot: tellFromOne },
   references: {
     playerId: goesWith("players"),
   },
@@ -224,6 +230,7 @@ const slotSave = defineTable({
     bank: "bank",
     slot: "slot",
   },
+  tell: { bank: tellFromOne, slot: tellFromOne, settings: tellSaid },
   references: {
     playerId: goesWith("players"),
   },
@@ -234,6 +241,7 @@ const slotSave = defineTable({
 const soundRun = defineTable({
   row: runRow.extend({ playerId: idSchema }),
   called: "run on the simulated box",
+  tell: { presses: tellCount },
   fields: {
     order: "place in the list",
   },

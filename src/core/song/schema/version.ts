@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { defineTable, idSchema, type RowOf } from "../../../document";
 import { beatUnit, bpm, capoSchema, keySchema, meterBeats, meterUnit, order, text } from "./row-fields";
+import { tellSymbol } from "./telling";
 
 export const SOURCE_KINDS = ["sheet", "file", "ear", "take", "lesson", "other"] as const;
 
@@ -32,6 +33,7 @@ const version = defineTable({
     writtenCapo: "written capo",
   },
   named: ["name"],
+  tell: { key: tellSymbol, writtenKey: tellSymbol },
   added: { 2: { writtenCapo: 0 } },
   compared: {
     key: "Key",

@@ -16,12 +16,6 @@ export const DELAY_NOTES = Object.freeze([
   "1/16",
 ] as const);
 
-/** A note value in words. @example describeNote("1/8.") // => "dotted 1/8" */
-export function describeNote(text: string): string {
-  if (text.endsWith("t")) return `${text.slice(0, -1)} triplet`;
-  return text.endsWith(".") ? `dotted ${text.replace(/\.+$/u, "")}` : text;
-}
-
 function wholeNotes(text: string): number {
   const found = wholeNotesOf(text);
   if (found === null) throw new Error(`Expected a note value, got ${JSON.stringify(text)}.`);

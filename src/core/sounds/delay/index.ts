@@ -1,1 +1,1 @@
-export { DELAY_NOTES, delayMs, describeNote, longestNote, tappedMs, tempoOfDelay } from "./delay";
+export { DELAY_NOTES, delayMs, longestNote, tappedMs, tempoOfDelay } from "./delay";

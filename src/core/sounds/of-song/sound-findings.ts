@@ -1,7 +1,8 @@
 import type { Finding, Fixing } from "../../findings";
-import { describeNote } from "../delay";
+import { describeList } from "../../fretboard";
+import { describeNote } from "../../rhythm";
 import type { TonePlan } from "../plan";
-import { areAlike, hasTails, isOn, loudness } from "../sound";
+import { areAlike, hasTails, isOn, loudness, PLAIN_SETTINGS, type Settings } from "../sound";
 import { songPedals } from "./song-pedals";
 import type { SongTones, SoundUse } from "./song-sounds";
 import { type TimedSetting, timedSettings } from "./timed";
@@ -16,7 +17,8 @@ type Facts =
     }
   | { readonly kind: "tails"; readonly labels: readonly string[]; readonly sounds: readonly string[] }
   | { readonly kind: "delay-too-long"; readonly timed: TimedSetting }
-  | { readonly kind: "alike"; readonly a: string; readonly b: string }
+  /** Sounds that are heard as the same; described, unless nobody has said anything of any of them. */
+  | { readonly kind: "alike"; readonly sounds: readonly string[]; readonly isPlain: boolean }
   /** A section is so many dB louder than what comes before. */
   | { readonly kind: "louder"; readonly by: number }
   | { readonly kind: "no-pedal"; readonly effect: string }
@@ -101,10 +103,14 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
   const named = [
     ...new Set(soundUses.flatMap(({ sound }) => (sound !== null && settings.has(sound) ? [sound] : []))),
   ];
-  for (const [at, a] of named.entries())
-    for (const b of named.slice(at + 1))
-      if (areAlike(settings.get(a)!, settings.get(b)!))
-        findings.push({ ...whole, id: `alike ${a} ${b}`, kind: "alike", a, b });
+  for (const sounds of gatherAlike(named, settings))
+    findings.push({
+      ...whole,
+      id: `alike ${sounds.join(" ")}`.slice(0, LONGEST_FINDING),
+      kind: "alike",
+      sounds,
+      isPlain: areAlike(settings.get(sounds[0]!)!, PLAIN_SETTINGS),
+    });
   for (const [at, into] of soundUses.entries()) {
     const [now, before] = [settings.get(into.sound ?? ""), settings.get(soundUses[at - 1]?.sound ?? "")];
     if (!now || !before) continue;
@@ -113,6 +119,23 @@ export function toneFindings(song: SongTones, plan: TonePlan | null): ToneFindin
       findings.push({ ...placed(into), id: `louder ${into.span.use.id}`, kind: "louder", by });
   }
   return findings;
+}
+
+/** A finding that is let stand is kept under its id. */
+const LONGEST_FINDING = 200;
+
+/** Sounds that are heard as the same, together; one that is like no other is left out. */
+function gatherAlike(
+  names: readonly string[],
+  settings: ReadonlyMap<string, Settings>,
+): readonly (readonly string[])[] {
+  const groups: string[][] = [];
+  for (const name of names) {
+    const group = groups.find(([first]) => areAlike(settings.get(first!)!, settings.get(name)!));
+    if (group) group.push(name);
+    else groups.push([name]);
+  }
+  return groups.filter((group) => group.length > 1);
 }
 
 /** A finding in a sentence: what, where, and what to do. @param places where, by name, if it is told of several at once */
@@ -144,7 +167,9 @@ export function describeToneFinding(
       return `The delay of “${sound}” is ${said}, and the box gives at most ${tooLong!.mostMs} ms: ${instead}`;
     }
     case "alike":
-      return `“${finding.a}” and “${finding.b}” are set alike: let sections share one, and a slot is free.`;
+      return finding.isPlain
+        ? `Nobody has described ${describeList(finding.sounds.map((name) => `“${name}”`))} yet: until then they sound the same.`
+        : `${describeList(finding.sounds.map((name) => `“${name}”`))} are set alike: let sections share one, and ${finding.sounds.length === 2 ? "a slot is" : "slots are"} free.`;
     case "louder":
       return `${where} is ${finding.by} dB louder than what comes before: set levels with everybody playing, and mind the ears.`;
     case "no-pedal":

@@ -2,7 +2,6 @@ export {
   areAlike,
   describeDifferences,
   describeLine,
-  describeSetting,
   describeSound,
   differencesOf,
   type LedgerLine,

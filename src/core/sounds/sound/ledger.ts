@@ -1,4 +1,5 @@
 import {
+  describeSetting,
   EFFECT_IDS,
   EFFECTS,
   type EffectId,
@@ -6,8 +7,8 @@ import {
   type SettingKey,
   type SettingValue,
   settingOf,
+  withUnit,
 } from "../../song/schema";
-import { describeNote } from "../delay";
 import { isOn, PLAIN_SETTINGS, type Settings } from "./resolve";
 
 /** One line of the ledger: a setting that is not as before. */
@@ -42,22 +43,6 @@ export function differencesOf(before: Settings, now: Settings): LedgerLine[] {
 
 /** Whether two sounds are heard as the same. */
 export const areAlike = (a: Settings, b: Settings): boolean => differencesOf(a, b).length === 0;
-
-const withUnit = (key: SettingKey, value: SettingValue): string => {
-  const setting = settingOf(key);
-  const unit = setting.kind === "number" && setting.unit !== "" ? ` ${setting.unit}` : "";
-  const text = typeof value === "string" && value.startsWith("1/") ? describeNote(value) : String(value);
-  return `${text}${unit}`;
-};
-
-/** A value in words. @example describeSetting("tone", 4) // => "guitar tone 4 of 10" */
-export function describeSetting(key: SettingKey, value: SettingValue): string {
-  const { words, kind } = settingOf(key);
-  if (kind === "flag") return value === true ? words : `no ${words}`;
-  if (kind === "choice" && value === "off") return `no ${words.replace(/, one .*$/u, "")}`;
-  if (key === "level") return `level ${Number(value) > 0 ? "+" : ""}${value} dB`;
-  return `${words} ${withUnit(key, value)}`;
-}
 
 /** A line of the ledger in words. @example describeLine({ key: "level", before: 3, now: 0 }) // => "3 dB quieter" */
 export function describeLine({ key, before, now }: LedgerLine): string {

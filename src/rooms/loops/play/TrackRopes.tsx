@@ -1,5 +1,5 @@
 import { type RefObject, useMemo } from "react";
-import { useNames } from "../../names";
+import { useNames } from "../../open";
 import type { ShownPlan } from "../use-loops";
 import { Rope } from "./Rope";
 import { marksOf } from "./rope-marks";

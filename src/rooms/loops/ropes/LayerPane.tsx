@@ -17,8 +17,7 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { usePane } from "@/ui/use-pane";
-import { useNames } from "../../names";
-import { useAct, useCurrentVersion, useRows } from "../../open";
+import { useAct, useCurrentVersion, useNames, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../loop-words";
 import { formatChords, readChords } from "./layer-chords";
 

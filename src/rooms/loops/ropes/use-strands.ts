@@ -2,8 +2,7 @@
 
 import { useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { followAgain, strokeWants, type UseWant, type Want, wantsOf, wrongLayers } from "@/core/loops";
-import { useNames } from "../../names";
-import { derive, makeId, useAct, useCurrentVersion } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useNames } from "../../open";
 import type { Loops } from "../use-loops";
 import { rowsOf, type Step, unitsOf } from "./strand-units";
 import type { PlayedSpan } from "./UseBlock";

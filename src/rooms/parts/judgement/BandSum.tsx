@@ -12,8 +12,7 @@ import { useEngine } from "@/engines/window";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { SearchNote } from "@/ui/SearchNote";
 import type { ShownPlan } from "../../loops";
-import { useNames } from "../../names";
-import { makeId, useAct, useCurrentVersion, useWholeVersion } from "../../open";
+import { makeId, useAct, useCurrentVersion, useNames, useWholeVersion } from "../../open";
 
 type Props = {
   readonly sheet: BandSheet;

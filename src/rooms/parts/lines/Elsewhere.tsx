@@ -9,8 +9,7 @@ import { hasStrings } from "@/core/song/read";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { describeCapo } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../../names";
-import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../../open";
 
 type Props = {
   readonly riff: Riff;

@@ -8,8 +8,7 @@ import type { Namer } from "@/core/song/names";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../../names";
-import { useRows } from "../../open";
+import { useNames, useRows } from "../../open";
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   none: "no walking bass",

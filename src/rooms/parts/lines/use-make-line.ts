@@ -18,8 +18,7 @@ import { addRiff } from "@/core/song/edit";
 import { notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
-import { useNames } from "../../names";
-import { derive, makeId, useAct, useCurrentVersion, useDerived, useRows } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 import { newLine } from "./new-line";
 

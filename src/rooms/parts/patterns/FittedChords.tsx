@@ -13,8 +13,7 @@ import {
 } from "@/core/rhythm";
 import { versionRow } from "@/core/song/read";
 import { SelectField } from "@/ui/SelectField";
-import { useNames } from "../../names";
-import { derive, useDerived, useRows } from "../../open";
+import { derive, useDerived, useNames, useRows } from "../../open";
 
 const MOST_SHOWN = 16;
 

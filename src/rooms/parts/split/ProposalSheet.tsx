@@ -12,6 +12,7 @@ import {
   type Taken,
 } from "@/core/parts";
 import { setCells } from "@/core/song/edit";
+import { tellBars } from "@/core/song/moments";
 import { cellKey, techniqueOf } from "@/core/song/read";
 import { type Cell, LIGHT_WORDS } from "@/core/song/schema";
 import { ROLE_WORDS } from "@/ui/pretty";
@@ -27,10 +28,10 @@ type Props = {
   readonly other: Proposal | null;
 };
 
-const howOf = (cell: SplitCell): string => {
+const howOf = (cell: SplitCell, label: string): string => {
   if (cell.role === "out") return "stays out";
   const how = cell.technique ? techniqueOf(cell.technique).words : "";
-  return `${ROLE_WORDS[cell.role]}: ${how}${cell.entryBar > 1 ? `, from bar ${cell.entryBar}` : ""}`;
+  return `${ROLE_WORDS[cell.role]}: ${how}${cell.entryBar > 1 ? `, from ${tellBars(String(cell.entryBar), label)}` : ""}`;
 };
 
 /** A proposal laid over the sheet: what it says for each cell, and acts that take it over, whole or in part. */
@@ -135,6 +136,7 @@ function ProposedRow({
           <CellOffer
             key={player.id}
             where={`${name} in ${row.label}`}
+            label={row.label}
             cell={cell}
             bars={section.bars}
             isTaken={isTaken(index.cells.get(cellKey(section.id, player.id)), cell, section.bars)}
@@ -213,6 +215,7 @@ function SectionHead({
 type OfferProps = {
   /** Whose part, and in which section. */
   readonly where: string;
+  readonly label: string;
   readonly cell: SplitCell;
   readonly bars: number;
   readonly isTaken: boolean;
@@ -222,9 +225,9 @@ type OfferProps = {
 };
 
 /** One proposed cell; a press takes it onto the sheet. */
-function CellOffer({ where, cell, bars, isTaken, other, onTake }: OfferProps) {
+function CellOffer({ where, label, cell, bars, isTaken, other, onTake }: OfferProps) {
   const entry = (cell.entryBar - 1) / bars;
-  const said = `${LIGHT_WORDS[cell.lamp]}, ${howOf(cell)}${isTaken ? ", as the sheet has it" : ""}`;
+  const said = `${LIGHT_WORDS[cell.lamp]}, ${howOf(cell, label)}${isTaken ? ", as the sheet has it" : ""}`;
   return (
     <td className="h-px border-t border-base-300 p-1 align-top">
       <button
@@ -235,11 +238,11 @@ function CellOffer({ where, cell, bars, isTaken, other, onTake }: OfferProps) {
         onClick={onTake}
       >
         <Wick light={cell.lamp} carries={cell.role === "carry"} spans={[[entry, 1]]} />
-        <span className="block">{howOf(cell)}</span>
+        <span className="block">{howOf(cell, label)}</span>
         {isTaken && <span className="block font-bold">on the sheet</span>}
         {other && (
           <span className="mt-1 block italic">
-            {other.school}: {LIGHT_WORDS[other.cell.lamp]}, {howOf(other.cell)}
+            {other.school}: {LIGHT_WORDS[other.cell.lamp]}, {howOf(other.cell, label)}
           </span>
         )}
       </button>

@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import { namesOfPlaces } from "@/core/findings";
+import { describeNote } from "@/core/rhythm";
 import {
-  describeNote,
   describeToneCost,
   describeToneFinding,
   describeWayOut,

@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import { batch } from "@/core/song/edit";
+import { describeSetting } from "@/core/song/schema";
 import {
   addSound,
   describeLine,
   describeRest,
-  describeSetting,
   describeSound,
   differencesOf,
   nameSound,

@@ -1,7 +1,7 @@
 "use client";
 
+import { describeNote } from "@/core/rhythm";
 import { type SettingKey, type SettingValue, settingOf } from "@/core/song/schema";
-import { describeNote } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";

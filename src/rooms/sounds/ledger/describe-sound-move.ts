@@ -1,6 +1,7 @@
 import { type SongClock, tellUnder } from "@/core/song/moments";
 import type { SettingKey, SoundMove } from "@/core/song/schema";
-import { describeSetting, type SoundUse } from "@/core/sounds";
+import { describeSetting } from "@/core/song/schema";
+import type { SoundUse } from "@/core/sounds";
 
 /** A move in words. @example "from bar 7, beat 1 to bar 9, beat 1: guitar tone up to 10 of 10, by hand" */
 export function describeMove(move: SoundMove, { span }: SoundUse, clock: SongClock): string {

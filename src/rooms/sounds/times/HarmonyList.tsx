@@ -4,8 +4,7 @@ import Link from "next/link";
 import { tellBar } from "@/core/song/moments";
 import { tuningOf } from "@/core/song/read";
 import { type HarmonyView, handTab, harmonyViews } from "@/core/sounds";
-import { useNames } from "../../names";
-import { useOpenSong } from "../../open";
+import { useNames, useOpenSong } from "../../open";
 import type { Tones } from "../use-sounds";
 
 /** What a harmony effect would sound against the chords, and the same by hand on two strings. */

@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
-import { MOST_BPM } from "@/core/rhythm";
+import { describeNote, MOST_BPM } from "@/core/rhythm";
 import { set } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
-import { DELAY_NOTES, delayMs, describeNote, tappedMs, tempoOfDelay } from "@/core/sounds";
+import { DELAY_NOTES, delayMs, tappedMs, tempoOfDelay } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../../open";

@@ -1,9 +1,10 @@
 "use client";
 
 import Link from "next/link";
+import { describeNote } from "@/core/rhythm";
 import { versionRow } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
-import { DELAY_NOTES, delayMs, describeNote, timedSettings } from "@/core/sounds";
+import { DELAY_NOTES, delayMs, timedSettings } from "@/core/sounds";
 import { useOpenSong } from "../../open";
 import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";

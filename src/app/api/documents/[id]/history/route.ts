@@ -1,4 +1,5 @@
 import { readHistory } from "@/api";
+import { readChoice } from "@/rooms/names/query";
 import { openDatabase } from "@/server/db/open-database";
 import { replayLog } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
@@ -9,7 +10,7 @@ import { historyOf } from "@/server/songs/song-versions";
 export const GET = serve(readHistory, async ({ params, sent }) => {
   const database = await openDatabase();
   if (sent.at === undefined) {
-    const steps = await historyOf(database, params.id!);
+    const steps = await historyOf(database, params.id!, readChoice(sent));
     return steps ? { steps } : refuse(404, "id", "names no document here");
   }
   const body = await replayLog(database, params.id!, sent.at);

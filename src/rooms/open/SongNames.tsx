@@ -3,9 +3,8 @@
 import { useStore } from "zustand";
 import { hasStrings } from "@/core/song/read";
 import { byOrder } from "@/document";
-import { useRows } from "../open";
-import { NamesSwitch } from "./NamesSwitch";
-import { chooseNames, windowNames } from "./window-names";
+import { chooseNames, NamesSwitch, windowNames } from "../names";
+import { useRows } from "./open-song";
 
 /** The switch of an open song: it stands in the head of every room. */
 export function SongNames() {

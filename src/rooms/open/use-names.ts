@@ -5,8 +5,8 @@ import { useStore } from "zustand";
 import type { NoteName } from "@/core/pitch";
 import { Namer, type NamesChoice, readerBy, type Whose } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
-import { useRows } from "../open";
-import { windowNames } from "./window-names";
+import { windowNames } from "../names";
+import { useRows } from "./open-song";
 
 /**
  * Whoever tells names at a place: of a player behind a capo, or of the song itself; the shift is a use's. It stays the same
