@@ -135,3 +135,11 @@ export async function pressAt(
     }).observe(document.body, { attributes: true, subtree: true, attributeFilter: ["data-seconds"] });
   }, presses);
 }
+
+/** Chooses how names are told, in the switch that stands in every head. */
+export async function tellNames(page: Page, choice: Readonly<Record<string, string>>): Promise<void> {
+  const box = page.locator("details", { has: page.locator("summary", { hasText: /^Names:/u }) });
+  await box.locator("summary").click();
+  for (const [label, option] of Object.entries(choice)) await box.getByLabel(label).selectOption(option);
+  await page.keyboard.press("Escape");
+}

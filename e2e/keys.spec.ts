@@ -84,7 +84,7 @@ test("shapes: the list to learn, the hardest changes, a lock with its neighbours
     3,
   );
   await expectAccessible(page);
-  await page.getByLabel("In the dots").selectOption("notes that sound");
+  await page.getByLabel("In the dots").selectOption("notes");
   await expect(page.getByRole("img", { name: /^Em7: .*\(E, / }).first()).toBeVisible();
 
   await page.getByRole("button", { name: /^C\b/ }).first().click();
@@ -112,7 +112,7 @@ test("shapes: the list to learn, the hardest changes, a lock with its neighbours
   await room(page, "Keys");
   await tab(page, "Shapes to learn");
   await page.getByRole("button", { name: /^4\b/ }).first().click();
-  await expect(page.getByRole("region", { name: "4 opened" })).toContainText("Cadd9, for C: adds the second");
+  await expect(page.getByRole("region", { name: "4 opened" })).toContainText("4add9, for 4: adds the second");
 });
 
 test("planted fingers: searched with progress, stopped, found and taken", async ({ page }) => {
@@ -165,9 +165,9 @@ test("tuning: what to turn and how far, with a caution", async ({ page }) => {
   await page.getByLabel("Go to").selectOption("D2 A2 D3 G3 A3 D4");
   await expect(page.getByRole("row").filter({ hasText: "low E" })).toContainText("down 2 semitones");
   await expect(page.getByText("Take care.")).toHaveCount(0);
-  await type(page, "or type its strings", "E2 A2 D3 A#3 B3 E4");
+  await type(page, "or type its strings, or words", "E2 A2 D3 A#3 B3 E4");
   await expect(page.getByText("Take care.")).toBeVisible();
-  await type(page, "or type its strings", "E2 A2 D3");
+  await type(page, "or type its strings, or words", "E2 A2 D3");
   await expect(page.getByText("Acoustic has 6 strings; this names 3.")).toBeVisible();
   await expectAccessible(page);
   await page.getByLabel("Go to").selectOption("D2 A2 D3 G3 B3 E4");

@@ -53,7 +53,9 @@ test("draw what is wanted by keys, put a layer on another track, see what the fo
   const tracks = page.getByRole("region", { name: "Tracks", exact: true });
   await tracks.getByLabel("Where Thump goes").selectOption("1");
   await expect(tracks.getByText("Where you put layers costs nothing")).toBeVisible();
-  await expect(page.getByRole("row", { name: /^bar 1, beat 1.*track 2 in/ })).toContainText("Light");
+  await expect(page.getByRole("row", { name: /^bar 1 of .*, beat 1.*track 2 in/ })).toContainText(
+    "on “Light”",
+  );
   await expect(page.getByRole("row", { name: /^bar .*track 2 out/ })).toBeVisible();
   const back = page.getByRole("region", { name: "The way back" });
   await back.getByLabel("You are in").selectOption({ index: 0 });
@@ -81,11 +83,11 @@ test("bad input says what and where, and the last good plan stays", async ({ pag
   await expect(page.getByText("Length should be a whole number from 1 to 64, not “0”.")).toBeVisible();
   await pane.getByLabel("Length").fill("3");
   await pane.getByLabel("Length").press("Enter");
-  await pane.getByLabel(/Chords as written/).fill("Dm Hx");
-  await pane.getByLabel(/Chords as written/).press("Enter");
+  await pane.getByLabel(/^Chords, a bar each/).fill("Dm Hx");
+  await pane.getByLabel(/^Chords, a bar each/).press("Enter");
   await expect(pane.getByText("“Hx” is not a chord that can be read.")).toBeVisible();
-  await pane.getByLabel(/Chords as written/).fill("Dm");
-  await pane.getByLabel(/Chords as written/).press("Enter");
+  await pane.getByLabel(/^Chords, a bar each/).fill("Dm");
+  await pane.getByLabel(/^Chords, a bar each/).press("Enter");
   await expect(page.getByText("The chords of Clap last 4 beats, and its bars 12 beats.")).toBeVisible();
   await saved(page);
   await page
@@ -97,7 +99,7 @@ test("bad input says what and where, and the last good plan stays", async ({ pag
   await page.getByLabel("Where Clap goes").selectOption("0");
   await expect(page.getByText("Thump (2 bars) and Clap (3 bars) are put on one track")).toBeVisible();
   await expect(page.getByText("Below is the last plan that worked.")).toBeVisible();
-  await expect(page.getByRole("row", { name: /^bar 1, beat 1.*track 1 in/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^bar 1 of .*, beat 1.*track 1 in/ })).toBeVisible();
   await page.getByLabel("Where Clap goes").selectOption("");
   await expect(page.getByText("Below is the last plan that worked.")).toBeHidden();
 });

@@ -17,7 +17,7 @@ test("three players, the capo table, the sheet, a swapped shape, another capo on
     .nth(1)
     .getByLabel(/Tuning/)
     .press("Enter");
-  await expect(page.getByText("String 6: “Q4” is not a pitch such as E2 or Bb3.")).toBeVisible();
+  await expect(page.getByText("“Q4”, number 6 as typed, is not a pitch such as E2 or Bb3.")).toBeVisible();
   await rows.nth(1).getByLabel("Hand", { exact: true }).selectOption("fluent");
   await expectAccessible(page);
 

@@ -124,7 +124,7 @@ test("findings: told with a reason, mended, let stand, raised again; the sum of 
   await expect(twice).toContainText("Two players in one place sound like one player");
   await twice.getByRole("button", { name: "Tobin doubles Maren on purpose" }).click();
   await expect(twice).toHaveCount(0);
-  const late = findings.getByRole("listitem").filter({ hasText: "The bass comes in only in bar 5." });
+  const late = findings.getByRole("listitem").filter({ hasText: /The bass comes in only in bar 5 of / });
   await late.getByRole("button", { name: "Let it stand" }).click();
   await expect(late.getByRole("button", { name: "Let it stand" })).toBeDisabled();
   await late.getByLabel("Why it may stand").fill("She walks on with the second line.");

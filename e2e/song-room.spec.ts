@@ -188,7 +188,7 @@ test("evidence: another sheet laid against the version, doubts marked and settle
   const chart = page.getByRole("region", { name: "Evidence chart" });
   await expect(chart).toContainText("67 % of the beats agree.");
   await expect(chart).toContainText(
-    "2 differences; listening to 2 bars settles them: bar 2 (Verse), bar 5 (Chorus).",
+    "2 differences; listening to 2 bars settles them: bar 2 of the song (Verse), bar 5 of the song (Chorus).",
   );
   await expect(chart).toContainText("the same tones, two names: the bass decides");
   await expectAccessible(page);

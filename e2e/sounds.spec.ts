@@ -76,7 +76,7 @@ test("make three sounds, plan their banks, pin one, save them, and run the train
     page.getByRole("button", { name: "Take the pin of Low tide in bank 1, slot 2 out" }),
   ).toBeVisible();
   await expect(page.getByText("Your pins cost nothing")).toBeVisible();
-  await expect(page.getByRole("row", { name: /bar 5, beat 1.*slot 1/u })).toBeVisible();
+  await expect(page.getByRole("row", { name: /bar 1 of Chorus, beat 1.*slot 1/u })).toBeVisible();
   // The change that is heard is hidden by a chord that ends a beat early.
   await page.getByRole("button", { name: "End the last chord of Chorus early, by 1 beat" }).click();
   await expect(page.getByText(/^No change heard, 1 bank change/u)).toBeVisible();
@@ -153,7 +153,7 @@ test("the demo: the ledger's moves, an evening's banks, the harmony, the print a
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Sounds");
-  await expect(page.getByText("bar 7 to the start of bar 9: volume pedal 6 of 10, by foot")).toBeVisible();
+  await expect(page.getByText("bar 7, beat 1 to bar 9, beat 1: volume pedal 6 of 10, by foot")).toBeVisible();
   await page.getByRole("button", { name: "Moves inside Verse 2" }).click();
   await page.getByLabel("From bar").fill("7");
   await page.getByLabel("From bar").press("Enter");
@@ -161,7 +161,7 @@ test("the demo: the ledger's moves, an evening's banks, the harmony, the print a
   await page.getByLabel("Until the end of bar").press("Enter");
   await page.getByRole("button", { name: "Add the move" }).click();
   await expect(
-    page.getByText("bar 7 to the start of bar 9: guitar tone 10 of 10, by hand").first(),
+    page.getByText("bar 7, beat 1 to bar 9, beat 1: guitar tone 10 of 10, by hand").first(),
   ).toBeVisible();
   await tab(page, "Times and harmony");
   await expect(page.getByText(/4 of 30 added notes grate/u)).toBeVisible();

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { addCue } from "@/core/cues";
 
 import { ticksOfBeatUnit } from "@/core/rhythm";
-import { clockOf, type SongClock, sungWords, tellUnder } from "@/core/song/moments";
+import { clockOf, type SongClock, tellUnder, tellWord } from "@/core/song/moments";
 import { spansOfForm, type UseSpan, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
@@ -35,8 +35,7 @@ export function AddCue() {
         event.preventDefault();
         if (text.trim() === "") return;
         const wordId = chosen.startsWith("word ") ? chosen.slice(5) : null;
-        const sung =
-          wordId === null ? null : sungWords(span.passages)[words.findIndex(({ id }) => id === wordId)];
+        const sung = words.find(({ id }) => id === wordId);
         const tick = wordId === null ? Number(chosen) : Math.max(0, (sung?.tick ?? span.from) - span.from);
         act(
           addCue({ useId: span.use.id, tick, wordId, text: text.trim(), playerId: playerId || null }, makeId),
@@ -87,8 +86,13 @@ function placesIn(span: UseSpan, beat: number, clock: SongClock) {
   const bars = span.passages.flatMap((passage) => passage.bars).filter(({ number }) => number > 0);
   const sung = span.passages
     .filter(({ vocals }) => vocals)
-    .flatMap(({ lines }) => lines.flatMap(({ outline }) => outline.words.map(({ word }) => word)));
-  const words = [...new Map(sung.map((word) => [word.id, word])).values()];
+    .flatMap(({ lines }) =>
+      lines.flatMap(({ outline, wordTicks }) =>
+        outline.words.map(({ word }, at) => ({ id: word.id, tick: wordTicks[at]! })),
+      ),
+    );
+  /** A word that is sung again is meant the first time. */
+  const words = [...new Map(sung.toReversed().map((word) => [word.id, word])).values()].toReversed();
   const places = [
     ...bars.flatMap((bar) =>
       Array.from({ length: Math.max(1, Math.floor(bar.ticks / beat)) }, (_, at) => ({
@@ -96,7 +100,7 @@ function placesIn(span: UseSpan, beat: number, clock: SongClock) {
         label: tellUnder(clock.momentAt(bar.tick + at * beat), span.use.id),
       })),
     ),
-    ...words.map((word) => ({ value: `word ${word.id}`, label: `on “${word.text}”` })),
+    ...words.map((word) => ({ value: `word ${word.id}`, label: tellWord(clock.momentAt(word.tick)) })),
   ].filter(({ value }) => value.startsWith("word") || Number(value) >= 0);
   return { places, words };
 }

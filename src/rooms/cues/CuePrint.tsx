@@ -2,10 +2,13 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { capital } from "@/base";
 import type { Cue } from "@/core/cues";
+import type { NamesChoice } from "@/core/song/names";
 import { MomentTold } from "@/ui/MomentTold";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
+import { PageNames } from "../names";
 
 /** The cue sheet on paper, for all or for one player. */
 export function CuePrint({
@@ -13,11 +16,15 @@ export function CuePrint({
   versionId,
   players,
   cues,
+  names,
 }: {
   title: string;
   versionId: string;
-  players: readonly { readonly id: string; readonly name: string }[];
+  /** Everybody, with what they have to know before the first chord. */
+  players: readonly { readonly id: string; readonly name: string; readonly hand: string }[];
   cues: readonly Cue[];
+  /** How names are told. */
+  names: NamesChoice;
 }) {
   const [who, setWho] = useState("");
   const nameOf = (id: string | null) => (id === null ? "all" : players.find((one) => one.id === id)?.name);
@@ -38,6 +45,7 @@ export function CuePrint({
           ]}
           onSet={setWho}
         />
+        <PageNames choice={names} />
         <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
           Print
         </button>
@@ -45,6 +53,9 @@ export function CuePrint({
       <h1 className="mb-3 text-4xl">
         {title}: cues{who !== "" && ` for ${nameOf(who)}`}
       </h1>
+      {who !== "" && (
+        <p className="mb-3 text-xl">{capital(players.find(({ id }) => id === who)?.hand ?? "")}.</p>
+      )}
       <ol>
         {shown.map((cue, at) => (
           <li key={cue.id}>

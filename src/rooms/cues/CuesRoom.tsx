@@ -2,13 +2,17 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { useStore } from "zustand";
+import { capital } from "@/base";
 import type { Cue } from "@/core/cues";
+import { describePlaying } from "@/core/song/names";
 import { byOrder } from "@/document";
 import { MomentTold } from "@/ui/MomentTold";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
-import { useOpenSong } from "../open";
+import { queryOf, windowNames } from "../names";
+import { useNames, useOpenSong } from "../open";
 import { AddCue } from "./AddCue";
 import { BodySchedule } from "./BodySchedule";
 import { CUE_WORDS } from "./cue-words";
@@ -19,6 +23,7 @@ import { useCues } from "./use-cues";
 export function CuesRoom() {
   const { body, cues } = useCues();
   const { version } = useOpenSong();
+  const names = useNames();
   const [who, setWho] = useState("");
   const [onlyDanger, setOnlyDanger] = useState(false);
   const players = Object.values(body.players).sort(byOrder);
@@ -48,10 +53,22 @@ export function CuesRoom() {
           onSet={setWho}
         />
         <Tick label="Only danger spots" on={onlyDanger} onSet={setOnlyDanger} />
-        <Link className="link pb-1" href={`/print/${version.id}/cues`}>
+        <Link className="link pb-1" href={`/print/${version.id}/cues${queryOf(useStore(windowNames))}`}>
           Print the cue sheet
         </Link>
       </div>
+      {body.players[who] && (
+        <p className="mb-3">
+          {capital(
+            describePlaying(
+              body.players[who],
+              names({ player: body.players[who], capo: body.players[who].capo }),
+              body.players[who].instrument === "guitar",
+            ),
+          )}
+          .
+        </p>
+      )}
       {body.players[who] && <BodySchedule body={body} player={body.players[who]} cues={cues} />}
       <AddCue />
       {cues.length === 0 ? (

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { call, edgesOf, type ListedVersion, type ShelfSong, searchShelf } from "@/api";
 import { eveningEdits, orderAtEnd } from "@/core/song/edit";
 import { type EveningItem, ITEM_KINDS, PLAIN_ITEM } from "@/core/song/schema";
-import { pretty } from "@/ui/pretty";
+import { useKeyTold } from "../names";
 import { makeId, useActOnEvening, useCurrentEvening } from "../open";
 import { KIND_WORDS } from "./evening-words";
 
@@ -13,6 +13,7 @@ const USUAL_MINUTES = 3;
 
 /** Adds songs from the shelf, and what is no song. */
 export function AddToEvening({ onKnown }: { onKnown: (versions: readonly ListedVersion[]) => void }) {
+  const keyTold = useKeyTold();
   const act = useActOnEvening();
   const current = useCurrentEvening();
   const [q, setQ] = useState("");
@@ -61,7 +62,7 @@ export function AddToEvening({ onKnown }: { onKnown: (versions: readonly ListedV
               onClick={() => void addSong(one)}
             >
               <span>
-                <strong>{one.title}</strong> · {one.versionName}, {pretty(one.key)}
+                <strong>{one.title}</strong> · {one.versionName}, {keyTold(one.key)}
               </span>
             </button>
           </li>

@@ -13,10 +13,11 @@ import { DOCUMENTS } from "@/core/song/schema";
 import { removalOf } from "@/document";
 import { keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
-import { describeTime, pretty } from "@/ui/pretty";
+import { describeTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
+import { useKeyTold } from "../names";
 import { useActOnEvening, useCurrentEvening } from "../open";
 import { KIND_WORDS } from "./evening-words";
 
@@ -142,6 +143,7 @@ function Row({
 }
 
 function WhatItIs({ version, name }: { version: ListedVersion | undefined; name: string }) {
+  const keyTold = useKeyTold();
   return (
     <>
       {version ? (
@@ -153,7 +155,7 @@ function WhatItIs({ version, name }: { version: ListedVersion | undefined; name:
       )}
       {version && (
         <span className="text-sm">
-          {version.versionName}, {pretty(version.key)}
+          {version.versionName}, {keyTold(version.key)}
         </span>
       )}
     </>

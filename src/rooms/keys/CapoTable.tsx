@@ -71,7 +71,7 @@ export function CapoTable({
         </p>
       ) : (
         <div className="overflow-x-auto">
-          <table ref={table} className="table table-sm mt-1 w-auto" onKeyDown={onKeyDown}>
+          <table ref={table} data-names="shapes" className="table table-sm mt-1 w-auto" onKeyDown={onKeyDown}>
             <caption className="sr-only">
               Least effort first. Arrow keys go from row to row, a digit puts the capo there.
             </caption>

@@ -1,13 +1,10 @@
 "use client";
 
 import Link from "next/link";
-import { set } from "@/core/song/edit";
 import { keysOf, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
-import { describeKey } from "@/ui/pretty";
-import { SelectField } from "@/ui/SelectField";
-import { derive, useAct, useDerived, useNames, useRows } from "../open";
-import { keyChoices } from "../song";
+import { derive, useDerived, useNames, useRows } from "../open";
+import { KeyChoice } from "../song";
 import { CapoTable } from "./CapoTable";
 import { KeysTabs } from "./KeysTabs";
 import { playedChords } from "./played-chords";
@@ -19,7 +16,6 @@ import { Voice } from "./Voice";
 export function KeysRoom() {
   const body = useRows("version", "players");
   const { passages } = useDerived(derive.timeline);
-  const act = useAct();
   const version = versionRow(body);
   const namer = useNames()();
   const guitars = Object.values(body.players)
@@ -32,16 +28,7 @@ export function KeysRoom() {
       <h1 className="mb-1">Keys</h1>
       <KeysTabs />
       <div className="mb-5 flex flex-wrap items-end gap-4">
-        <SelectField
-          label="The song sounds in"
-          className="w-44"
-          value={version.key}
-          options={keyChoices(version.key).map((key) => ({
-            value: key,
-            label: describeKey(namer.keyNamed(key)),
-          }))}
-          onSet={(key) => act(set("version", version.id, { key, keySure: true }))}
-        />
+        <KeyChoice label="The song sounds in" row />
         <p className="pb-1">
           Written in {namer.keyNamed(version.writtenKey)}.{" "}
           {!version.keySure && "The key is a guess from the chords: look at it first."}

@@ -137,7 +137,7 @@ function Way({
       className={`flex flex-wrap items-center gap-x-4 gap-y-1 rounded-field px-2 py-1 ${chosen ? "bg-base-300" : ""}`}
     >
       <strong className="min-w-44">{title}</strong>
-      <span>
+      <span data-names="shapes">
         {row ? (
           <>
             shapes of {namer.keyName(row.shapeKey)}:{" "}

@@ -119,7 +119,7 @@ function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player
     <>
       <span className="block font-mono text-lg font-bold">{name}</span>
       {namer.isOfShapes && (
-        <span className="block text-sm">
+        <span data-names="sounding" className="block text-sm">
           {name === namer.asItSounds(symbol) ? "as it sounds" : `sounds ${namer.asItSounds(symbol)}`}
         </span>
       )}

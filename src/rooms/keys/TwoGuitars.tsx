@@ -90,7 +90,7 @@ function Compared({
         {where}; {describePercent(doubled)} of what sounds is doubled. {verdict}
       </p>
       <div className="overflow-x-auto">
-        <table className="table table-sm w-auto">
+        <table data-names="sounding" className="table table-sm w-auto">
           <thead className="text-base-content">
             <tr>
               <th scope="col">Sounds</th>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { set } from "@/core/song/edit";
+import { changeKey, hasCapo } from "@/core/song/edit";
 import {
   describeKeyFit,
   type KeyFit,
@@ -10,10 +10,9 @@ import {
   melodyShift,
   type PitchRange,
   type SungPlace,
-  versionRow,
 } from "@/core/song/read";
 import { describeKey } from "@/ui/pretty";
-import { useAct, useNames, useRows } from "../open";
+import { useAct, useCurrentVersion, useNames, useRows } from "../open";
 
 const SHOWN = 5;
 const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
@@ -26,8 +25,8 @@ const VERDICTS: Readonly<Record<KeyFit["verdict"], string>> = {
 export function VoiceKeys({ singer, places }: { singer: PitchRange; places: readonly SungPlace[] }) {
   const body = useRows("version");
   const act = useAct();
+  const current = useCurrentVersion();
   const [all, setAll] = useState(false);
-  const version = versionRow(body);
   const namer = useNames()();
   const { written, sounding } = keysOf(body);
   const fits = keyFits(places, singer, written);
@@ -54,7 +53,7 @@ export function VoiceKeys({ singer, places }: { singer: PitchRange; places: read
               type="button"
               className="btn btn-xs"
               disabled={isNow(fit)}
-              onClick={() => act(set("version", version.id, { key: fit.key, keySure: true }))}
+              onClick={() => act(changeKey(current(), fit.key, hasCapo))}
             >
               {isNow(fit) ? "Played in it" : `Play it in ${namer.keyNamed(fit.key)}`}
             </button>

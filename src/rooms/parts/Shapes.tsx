@@ -164,7 +164,11 @@ function ShapeButton({
       onClick={() => onOpen(!isOpen)}
     >
       <span className="block font-mono font-bold">{place.name}</span>
-      {place.sounds !== null && <span className="block text-xs">sounds {place.sounds}</span>}
+      {place.sounds !== null && (
+        <span data-names="sounding" className="block text-xs">
+          sounds {place.sounds}
+        </span>
+      )}
       {shape ? (
         <ChordDiagram
           shape={shape}

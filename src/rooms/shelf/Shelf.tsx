@@ -1,7 +1,8 @@
 import Link from "next/link";
 import type { ShelfPage, ShelfSong } from "@/api";
-import { describeTime, pretty } from "@/ui/pretty";
+import { describeTime } from "@/ui/pretty";
 import { HelpButtons } from "../frame";
+import { useKeyTold } from "../names";
 import { Backup } from "./Backup";
 import type { KeptBackup } from "./KeptBackups";
 import { NewEvening } from "./NewEvening";
@@ -73,6 +74,7 @@ export function Shelf({
 }
 
 function Evening({ evening }: { evening: ShelfEvening }) {
+  const keyTold = useKeyTold();
   const seconds = evening.items.reduce((sum, item) => sum + item.song.seconds, 0);
   return (
     <section aria-label={evening.name} className="mb-8 rounded-box bg-neutral p-5 text-neutral-content">
@@ -93,7 +95,7 @@ function Evening({ evening }: { evening: ShelfEvening }) {
               {song.title}
             </Link>
             <span>
-              {pretty(song.key)}, {song.meter}, {song.bpm} a minute, {describeTime(song.seconds)}
+              {keyTold(song.key)}, {song.meter}, {song.bpm} a minute, {describeTime(song.seconds)}
             </span>
             <span className="text-sm">{song.players.join(", ")}</span>
             {note && <span className="w-full pl-8 text-sm italic">{note}</span>}

@@ -4,7 +4,8 @@ import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import type { ShelfPage, ShelfSong } from "@/api";
-import { describeTime, pretty } from "@/ui/pretty";
+import { describeTime } from "@/ui/pretty";
+import { useKeyTold } from "../names";
 import { RowMenu } from "./RowMenu";
 import type { Act } from "./shelf-song";
 
@@ -90,6 +91,7 @@ const Row = memo(function Row({
   song: ShelfSong;
   onMore: (song: ShelfSong, at: HTMLElement) => void;
 }) {
+  const keyTold = useKeyTold();
   const tags = song.tags.slice(0, 3).join(", ");
   const rehearsed = song.rehearsed ? `rehearsed ${song.rehearsed}` : "not rehearsed yet";
   return (
@@ -109,7 +111,7 @@ const Row = memo(function Row({
           {tags && ` · ${tags}`}
         </span>
       </div>
-      <span className="w-14 text-right font-mono">{pretty(song.key)}</span>
+      <span className="w-14 text-right font-mono">{keyTold(song.key)}</span>
       <span className="w-20 text-right text-sm max-sm:hidden">{song.bpm} a min</span>
       <span className="w-10 text-right text-sm max-sm:hidden">{song.meter}</span>
       <span className="w-24 text-right text-sm max-md:hidden">

@@ -11,6 +11,7 @@ import {
   weighEvidence,
 } from "@/core/evidence";
 import { batch, set } from "@/core/song/edit";
+import { tellBars } from "@/core/song/moments";
 import type { Namer } from "@/core/song/names";
 import { useAct, useCurrentVersion, useNames } from "../open";
 
@@ -248,7 +249,7 @@ function shortBar(spots: readonly Spot[], row: number, namer: Namer): string {
 function describeColumn(readings: readonly Reading[], bars: readonly (number | null)[]): string {
   const row = bars.findIndex((bar) => bar !== null);
   const bar = readings[row]?.source.bars[bars[row] ?? 0];
-  return bar ? `bar ${bar.number} of the song, in ${bar.section}` : "";
+  return bar ? `${tellBars(String(bar.number), "the song")} (${bar.section})` : "";
 }
 
 function headOf(

@@ -1,6 +1,5 @@
 "use client";
 
-import { formatKey, moveKey, parseKey } from "@/core/pitch";
 import { beatUnitOf, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM } from "@/core/rhythm";
 import { set } from "@/core/song/edit";
 import type { VersionRow } from "@/core/song/schema";
@@ -8,6 +7,8 @@ import { NumberField } from "@/ui/NumberField";
 import { describeKey } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useAct, useNames } from "../open";
+import { KeyChoice } from "./KeyChoice";
+import { keyChoices } from "./key-choices";
 
 const BEAT_NAMES: Readonly<Record<string, string>> = {
   "1/2": "half notes",
@@ -16,14 +17,6 @@ const BEAT_NAMES: Readonly<Record<string, string>> = {
   "1/4.": "dotted quarters",
   "1/16": "sixteenths",
 };
-
-/** The twelve keys of a mode, named from the key the song stands in. */
-export function keyChoices(key: string): string[] {
-  const parsed = parseKey(key);
-  if (!parsed.ok) return [key];
-  const names = Array.from({ length: 12 }, (_, semitones) => formatKey(moveKey(parsed.value, semitones)));
-  return [...new Set([key, ...names])];
-}
 
 /** Key, tempo and metre. */
 export function Settings({ version }: { version: VersionRow }) {
@@ -36,18 +29,11 @@ export function Settings({ version }: { version: VersionRow }) {
   };
   const namer = useNames()();
   const told = (key: string) => ({ value: key, label: describeKey(namer.keyNamed(key)) });
-  const choices = keyChoices(version.key).map(told);
   return (
     <section aria-label="How it is played" className="rounded-box bg-base-200 p-4">
       <h2 className="mb-2">Key, tempo, metre</h2>
       <div className="flex flex-wrap gap-3">
-        <SelectField
-          label="Sounds in"
-          className="w-36"
-          value={version.key}
-          options={choices}
-          onSet={(key) => change({ key, keySure: true })}
-        />
+        <KeyChoice label="Sounds in" />
         <NumberField
           label="Tempo"
           value={version.bpm}

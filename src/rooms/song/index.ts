@@ -1,4 +1,5 @@
 export { describeFormOf } from "./describe-form-of";
+export { KeyChoice } from "./KeyChoice";
+export { keyChoices } from "./key-choices";
 export { LineRow } from "./LineBeats";
-export { keyChoices } from "./Settings";
 export { TapBeats } from "./TapBeats";

@@ -1,4 +1,5 @@
 export { setBeats } from "./beats";
+export { changeKey, hasCapo, sameShapes } from "./change-key";
 export {
   addChord,
   addLine,

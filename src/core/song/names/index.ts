@@ -1,6 +1,6 @@
 export { describeHand, describePlaying } from "./describe-hand";
 export { lineNames } from "./line-names";
-export { Namer, namerByShift, namersFor } from "./namer";
+export { Namer, namerByShift, namersFor, tellKey } from "./namer";
 export {
   type LineReads,
   type NamesChoice,

@@ -31,7 +31,7 @@ import {
 } from "../../pitch";
 import { keysOf } from "../read";
 import type { VersionBody } from "../schema/documents";
-import { PLAIN_READER, type Reader } from "./reader";
+import { type NamesChoice, PLAIN_READER, type Reader } from "./reader";
 
 /** A chord in the names one reader needs; `chord` is null when the symbol cannot be read. */
 export type NamedChord = {
@@ -285,6 +285,20 @@ export class Namer {
 
 const respelled = (chord: SoundingChord, spell: (name: NoteName) => NoteName): string =>
   respell(chord, spell(chord.root), chord.bass === null ? null : spell(chord.bass));
+
+/**
+ * A key in letters as a window writes it, where no song is open: on the shelf, in a running order.
+ * @example tellKey("F#m", { writing: "syllables", accidentals: null }) // => "Fa♯m"
+ */
+export function tellKey(
+  letters: string,
+  { writing, accidentals }: Pick<NamesChoice, "writing" | "accidentals">,
+): string {
+  const key = parseKey(letters);
+  if (!key.ok) return letters;
+  const tonic = preferAccidentals(key.value.tonic, accidentals ?? "key");
+  return realSigns(writeNote(tonic, writing ?? "letters", null)) + (key.value.mode === "minor" ? "m" : "");
+}
 
 /** Names of a version as it sounds, by the key shift of a place; each shift's chords are read once. */
 export function namerByShift(body: Pick<VersionBody, "version">): (shift: number) => Namer {

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { describePress, type FootPress, maskOf, pressesBetween } from "@/core/loops";
-import { tellMoment } from "@/core/song/moments";
+import { tellBars, tellMoment } from "@/core/song/moments";
 import type { LoopBox, SectionKind } from "@/core/song/schema";
 import { SectionTag } from "@/ui/SectionTag";
 
@@ -79,7 +79,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
             >
               <span className="text-lg">
                 <SectionTag label={piece.label} kind={piece.kind} />
-                {piece.bar > 1 && ` from its bar ${piece.bar}`}
+                {piece.bar > 1 && ` from ${tellBars(String(piece.bar), piece.label)}`}
               </span>
               <span>
                 {own.length === 0 ? (

@@ -1,10 +1,12 @@
 "use client";
+
+import { capital } from "@/base";
 import type { SheetRow } from "@/core/parts";
 import { ticksOfBar } from "@/core/rhythm";
 import { set, setCell } from "@/core/song/edit";
+import { describePlaying, type Namer } from "@/core/song/names";
 import type { Player, Riff } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
@@ -21,12 +23,15 @@ export function LineFields({
   riff,
   row,
   player,
+  namer,
   parts,
   onParts,
 }: {
   riff: Riff;
   row: SheetRow;
   player: Player;
+  /** Who tells its names. */
+  namer: Namer;
   /** Steps of the grid in a beat. */
   parts: number;
   onParts: (parts: number) => void;
@@ -63,7 +68,8 @@ export function LineFields({
         onSet={(value) => onParts(Number(value))}
       />
       <p className="pb-1 text-sm">
-        {riff.tuning.map(pretty).join(" ")}, {describeCapo(riff.capo)}; frets count from the capo.
+        {capital(describePlaying({ tuning: riff.tuning, capo: riff.capo }, namer))}; frets count from the
+        capo.
       </p>
       {!plays && part && !part.out && (
         <button

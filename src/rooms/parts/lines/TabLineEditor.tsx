@@ -31,7 +31,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const line = { riff, row, player, notes, neck, namer };
   return (
     <section aria-label={riff.name}>
-      <LineFields riff={riff} row={row} player={player} parts={parts} onParts={setParts} />
+      <LineFields riff={riff} row={row} player={player} namer={namer} parts={parts} onParts={setParts} />
       <TabGrid
         riff={riff}
         notes={notes}

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { tellBars } from "@/core/song/moments";
 import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { ACT_WORDS, mainAct } from "./act-words";
@@ -57,7 +58,9 @@ export function LeadBar({
           >
             <SectionTag label={passage.label} kind={passage.kind} />
             <span className="text-sm">
-              {queued === passage.id ? "comes next" : `from bar ${passage.firstBar} of the song`}
+              {queued === passage.id
+                ? "comes next"
+                : `from ${tellBars(String(passage.firstBar), "the song")}`}
             </span>
           </button>
         ))}

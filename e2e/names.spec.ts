@@ -1,0 +1,234 @@
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible, makeSong, openFromShelf, room, saved, tellNames } from "./helpers";
+
+/** Every page of an open song, after its address; pages of a stage and prints are walked apart. */
+const PAGES = [
+  "",
+  "/versions",
+  "/players",
+  "/keys",
+  "/keys/shapes",
+  "/keys/planted",
+  "/keys/neck",
+  "/keys/tuning",
+  "/parts",
+  "/parts/patterns",
+  "/parts/lines",
+  "/parts/judgement",
+  "/loops",
+  "/sounds",
+  "/sounds/times",
+  "/cues",
+];
+
+/** What stands beside on purpose in another kind, and says so: capo tables, "sounds A", keys. */
+const BESIDE = '[data-names], option, script, style, [role="status"]';
+
+/**
+ * Words of a page that are chord names of letters, as a test of another custom must not find: with a quality, an accidental or a
+ * bass behind, and bare letters where chords are set in their own type.
+ */
+async function letterChords(page: Page): Promise<string[]> {
+  return page.evaluate((beside) => {
+    const chord = /^[A-G](?:[♯♭]|[♯♭]?(?:m|maj|min|sus|add|dim|aug)?\d*(?:sus\d|add\d+)?(?:\/[A-G][♯♭]?)?)$/u;
+    const found: string[] = [];
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const own = node.parentElement;
+      if (!own || own.closest(beside) || !own.checkVisibility()) continue;
+      const isChords = own.closest(".font-mono, .sung-chord, svg") !== null;
+      for (const word of (node.textContent ?? "").split(/[\s,;:()“”→]+/u)) {
+        const bare = word.replace(/[.?]+$/u, "");
+        if (chord.test(bare) && (bare.length > 1 || isChords))
+          found.push(`${bare} in “${own.textContent?.slice(0, 60)}”`);
+      }
+    }
+    for (const field of document.querySelectorAll("input"))
+      if (!field.closest(beside) && chord.test(field.value) && field.value.length > 1)
+        found.push(`${field.value} typed`);
+    return [...new Set(found)];
+  }, BESIDE);
+}
+
+/** Chords as they sound, which a walk in shapes must not find. */
+async function soundingChords(page: Page, symbols: readonly string[]): Promise<string[]> {
+  return page.evaluate(
+    ([beside, wanted]) => {
+      const found: string[] = [];
+      const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const own = node.parentElement;
+        if (!own || own.closest(beside as string) || !own.checkVisibility()) continue;
+        for (const word of (node.textContent ?? "").split(/[\s,;:()“”→]+/u))
+          if ((wanted as string[]).includes(word.replace(/[.?]+$/u, "")))
+            found.push(`${word} in “${own.textContent?.slice(0, 60)}”`);
+      }
+      return [...new Set(found)];
+    },
+    [BESIDE, [...symbols]] as const,
+  );
+}
+
+/** Walks every page of the song that is open, and gives what was found on each. */
+async function walk(page: Page, look: () => Promise<string[]>): Promise<Record<string, string[]>> {
+  const song = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+  const wrong: Record<string, string[]> = {};
+  for (const path of PAGES) {
+    await page.goto(song + path);
+    await expect(page.locator("summary", { hasText: /^Names:/u })).toBeVisible();
+    await expect(page.locator("[data-saving]")).toHaveAttribute("data-saving", "saved");
+    // What the workers find comes a moment later.
+    await expect(
+      page.getByText(/planning|Searching…|being worked out|Being added|Working out|Looking for/u),
+    ).toHaveCount(0, {
+      timeout: 30_000,
+    });
+    const found = await look();
+    if (found.length > 0) wrong[path || "/"] = found;
+  }
+  return wrong;
+}
+
+test("syllables: no room, stage or print of the demo tells a chord by letters", async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await tellNames(page, { Written: "Do Ré Mi Fa Sol La Si" });
+  await expect(page.getByText("sounds in La")).toBeVisible();
+  await expectAccessible(page);
+  expect(await walk(page, () => letterChords(page))).toEqual({});
+  const rail = page.getByRole("navigation", { name: "Rooms of this song" });
+  for (const link of ["Maren’s stage", "Odile’s stage", "Print the sheets"]) {
+    await rail.getByRole("link", { name: link }).click();
+    await page.waitForURL(/writing=syllables/u);
+    await page.waitForLoadState("networkidle");
+    expect(await letterChords(page)).toEqual([]);
+    await page.goBack();
+  }
+});
+
+test("degrees: no room of the demo tells a chord by letters, but for keys, capo tables and pitches", async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await tellNames(page, { "Chords are told": "as degrees of the key" });
+  await expect(page.locator(".sung-chord").first()).toHaveText("1");
+  const wrong = await walk(page, () => letterChords(page));
+  const notPitches = Object.fromEntries(
+    Object.entries(wrong).flatMap(([path, found]) => {
+      // A pitch has an octave; strings have the names of their notes.
+      const chords = found.filter((one) => !/^[A-G][♯♭]?\d? in “/u.test(one));
+      return chords.length > 0 ? [[path, chords]] : [];
+    }),
+  );
+  expect(notPitches).toEqual({});
+});
+
+test("shapes of a guitar: no room tells what sounds instead, and a chord is typed in the same names", async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await makeSong(
+    page,
+    `Quay Song
+Key: E
+[Verse]
+E . . .     B/D# . . .
+Light on the water
+C#m7 . . .  A . . .
+Leave the door ajar
+`,
+  );
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  const guitar = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
+  await guitar.getByLabel("Capo").fill("2");
+  await guitar.getByLabel("Capo").press("Enter");
+  await saved(page);
+  await room(page, "Song");
+  await tellNames(page, { "Chords are told": "as shapes of Acoustic, capo 2" });
+  const verse = page.getByRole("region", { name: "Verse" });
+  await expect(verse.locator(".sung-chord")).toHaveText(["D", "A/C♯", "Bm7", "G"]);
+  // Typed in the names that are shown, kept as it is written.
+  await verse.getByRole("button", { name: "Change line 1 of Verse" }).click();
+  await verse.getByLabel("Chord 2", { exact: true }).fill("A7");
+  await verse.getByLabel("Chord 2", { exact: true }).press("Enter");
+  await expect(verse.locator(".sung-chord")).toHaveText(["D", "A7", "Bm7", "G"]);
+  await verse.getByLabel("Chord 2", { exact: true }).fill("Xyz");
+  await verse.getByLabel("Chord 2", { exact: true }).press("Enter");
+  await expect(verse.getByRole("alert")).toContainText("Write it such as D, Bm7, A/C♯ or N.C.");
+  await page.keyboard.press("Escape");
+  await saved(page);
+  expect(await walk(page, () => soundingChords(page, ["B7", "B/D♯", "C♯m7"]))).toEqual({});
+  await tellNames(page, { "Chords are told": "as they sound" });
+  await room(page, "Song");
+  await expect(page.getByRole("region", { name: "Verse" }).locator(".sung-chord")).toHaveText([
+    "E",
+    "B7",
+    "C♯m7",
+    "A",
+  ]);
+});
+
+test("a bass a semitone down keeps its old names, and every head says so", async ({ page }) => {
+  test.setTimeout(120_000);
+  await makeSong(
+    page,
+    `Low Quay
+Key: Eb
+[Verse]
+Eb . . .    Ab . . .
+Light on the water
+`,
+  );
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add a bass" }).click();
+  await page.getByRole("button", { name: "Add a bass" }).click();
+  const players = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
+  await expect(players.nth(1).getByLabel("Name", { exact: true })).toHaveValue("Bass 2");
+  const tuning = players.first().getByLabel("Tuning (4 strings)");
+  await tuning.fill("half step down");
+  await tuning.press("Enter");
+  await expect(tuning).toHaveValue("E♭1 A♭1 D♭2 G♭2");
+  await saved(page);
+  await room(page, "Cues");
+  await page.getByLabel("For", { exact: true }).selectOption("Bass");
+  await expect(page.getByText("A semitone down: play E shapes; sounds in E♭.")).toBeVisible();
+  await page.getByRole("link", { name: "Bass’s stage" }).click();
+  await page.waitForURL(/\/stage\//u);
+  await expect(page.getByText("a semitone down: play E shapes; sounds in E♭")).toBeVisible();
+  await expect(page.locator(".sung-chord")).toHaveText(["E", "A"]);
+  await expectAccessible(page);
+  await tellNames(page, { "Chords are told": "as they sound" });
+  await expect(page.locator(".sung-chord")).toHaveText(["E♭", "A♭"]);
+  await page.getByRole("link", { name: "Leave" }).click();
+  await page.getByRole("link", { name: "Print the sheets" }).click();
+  await expect(page.getByRole("article").first()).toContainText(
+    "A semitone down: play E shapes; sounds in E♭",
+  );
+});
+
+test("the same shapes behind other capos: a key is chosen by its capo, and a capo moves along", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await makeSong(page);
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  const guitar = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
+  await guitar.getByLabel("Capo").fill("2");
+  await guitar.getByLabel("Capo").press("Enter");
+  await saved(page);
+  await room(page, "Keys");
+  await page.getByRole("button", { name: "Capo 4: sounds in A" }).click();
+  await expect(page.getByLabel("The song sounds in")).toHaveValue("A");
+  await expect(page.getByRole("heading", { name: "Acoustic: capo 4 now" })).toBeVisible();
+  await page.getByLabel("The song sounds in").selectOption("G");
+  await expect(page.getByRole("heading", { name: "Acoustic: capo 2 now" })).toBeVisible();
+  await page.getByLabel("guitars with a capo keep their shapes").click();
+  await page.getByLabel("The song sounds in").selectOption("A");
+  await expect(page.getByRole("heading", { name: "Acoustic: capo 2 now" })).toBeVisible();
+  await expectAccessible(page);
+});
