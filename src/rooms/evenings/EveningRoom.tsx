@@ -20,6 +20,7 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
 import { HelpButtons } from "../frame";
+import { WindowNames } from "../names";
 import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEvening } from "../open";
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
@@ -100,6 +101,7 @@ function TopLine() {
               : "The server does not take it now. What you change is kept here and sent when it does."}
       </span>
       <UndoRedo history={history} />
+      <WindowNames />
       <HelpButtons />
     </header>
   );

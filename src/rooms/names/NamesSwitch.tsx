@@ -24,8 +24,8 @@ export function NamesSwitch({
   onChoose,
 }: {
   choice: NamesChoice;
-  /** Whoever has shapes. */
-  players: readonly Player[];
+  /** Whoever has shapes; null where no song is open and only keys are told. */
+  players: readonly Player[] | null;
   onChoose: (choice: Partial<NamesChoice>) => void;
 }) {
   const box = useRef<HTMLDetailsElement>(null);
@@ -47,28 +47,12 @@ export function NamesSwitch({
     >
       <summary className="btn btn-sm font-normal">Names: {describeChoice(choice, players)}</summary>
       <div className="absolute right-0 z-30 mt-1 flex w-72 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg">
-        <SelectField
-          label="Chords are told"
-          value={`${choice.shows ?? ""} ${choice.of ?? ""}`.trim()}
-          options={[
-            { value: "", label: "as each player reads" },
-            { value: "sounding", label: "as they sound" },
-            ...players.map((player) => ({
-              value: `shapes ${player.id}`,
-              label: `as shapes of ${player.name}${describeHand(player)}`,
-            })),
-            { value: "degrees", label: "as degrees of the key" },
-          ]}
-          onSet={(value) => {
-            const [shows, of] = value.split(" ");
-            onChoose({ shows: shows ? (shows as Shows) : null, of: of ?? null });
-          }}
-        />
+        {players && <ChordsField choice={choice} players={players} onChoose={onChoose} />}
         <SelectField
           label="Written"
           value={choice.writing ?? ""}
           options={[
-            { value: "", label: "as each player writes" },
+            { value: "", label: players ? "as each player writes" : "as it comes" },
             ...Object.entries(WRITING_WORDS).map(([value, label]) => ({ value, label })),
           ]}
           onSet={(value) => onChoose({ writing: value === "" ? null : (value as Writing) })}
@@ -77,7 +61,7 @@ export function NamesSwitch({
           label="Black keys"
           value={choice.accidentals ?? ""}
           options={[
-            { value: "", label: "as each player reads" },
+            { value: "", label: players ? "as each player reads" : "as it comes" },
             { value: "key", label: "as the key has them" },
             { value: "sharps", label: "always sharps" },
             { value: "flats", label: "always flats" },
@@ -88,40 +72,77 @@ export function NamesSwitch({
             })
           }
         />
-        <SelectField
-          label="Lines"
-          value={choice.lines ?? ""}
-          options={[
-            { value: "", label: "as each player reads" },
-            { value: "tab", label: "in tab" },
-            { value: "notes", label: "as notes with their octave" },
-            { value: "both", label: "in tab, notes beside" },
-          ]}
-          onSet={(value) =>
-            onChoose({ lines: value === "" ? null : (value as NonNullable<NamesChoice["lines"]>) })
-          }
-        />
-        <p className="text-sm">Only in this window. What a player reads is set under Players.</p>
+        {players && <LinesField choice={choice} onChoose={onChoose} />}
+        <p className="text-sm">
+          Only in this window.{players && " What a player reads is set under Players."}
+        </p>
       </div>
     </details>
+  );
+}
+
+type FieldProps = {
+  choice: NamesChoice;
+  onChoose: (choice: Partial<NamesChoice>) => void;
+};
+
+function ChordsField({ choice, players, onChoose }: FieldProps & { players: readonly Player[] }) {
+  return (
+    <SelectField
+      label="Chords are told"
+      value={`${choice.shows ?? ""} ${choice.of ?? ""}`.trim()}
+      options={[
+        { value: "", label: "as each player reads" },
+        { value: "sounding", label: "as they sound" },
+        ...players.map((player) => ({
+          value: `shapes ${player.id}`,
+          label: `as shapes of ${player.name}${describeHand(player)}`,
+        })),
+        { value: "degrees", label: "as degrees of the key" },
+      ]}
+      onSet={(value) => {
+        const [shows, of] = value.split(" ");
+        onChoose({ shows: shows ? (shows as Shows) : null, of: of ?? null });
+      }}
+    />
+  );
+}
+
+function LinesField({ choice, onChoose }: FieldProps) {
+  return (
+    <SelectField
+      label="Lines"
+      value={choice.lines ?? ""}
+      options={[
+        { value: "", label: "as each player reads" },
+        { value: "tab", label: "in tab" },
+        { value: "notes", label: "as notes with their octave" },
+        { value: "both", label: "in tab, notes beside" },
+      ]}
+      onSet={(value) =>
+        onChoose({ lines: value === "" ? null : (value as NonNullable<NamesChoice["lines"]>) })
+      }
+    />
   );
 }
 
 /** "each their own", "shapes of Mara, syllables". */
 function describeChoice(
   { shows, of, writing, accidentals, lines }: NamesChoice,
-  players: readonly Player[],
+  players: readonly Player[] | null,
 ): string {
-  const owner = players.find(({ id }) => id === of)?.name;
+  const owner = players?.find(({ id }) => id === of)?.name;
   const said = [
-    shows === "shapes"
-      ? `shapes${owner ? ` of ${owner}` : ""}`
-      : shows === "sounding"
-        ? "as they sound"
-        : (shows ?? ""),
+    players === null
+      ? ""
+      : shows === "shapes"
+        ? `shapes${owner ? ` of ${owner}` : ""}`
+        : shows === "sounding"
+          ? "as they sound"
+          : (shows ?? ""),
     writing === "german" ? "with H" : (writing ?? ""),
     accidentals === "key" ? "black keys by key" : (accidentals ?? ""),
-    lines === "tab" ? "tab" : lines === null ? "" : "lines as notes",
+    players === null || lines === null ? "" : lines === "tab" ? "tab" : "lines as notes",
   ].filter((one) => one !== "");
-  return said.length === 0 ? "each their own" : said.join(", ");
+  return said.length > 0 ? said.join(", ") : players ? "each their own" : "as they come";
 }

@@ -2,4 +2,5 @@ export { NamesSwitch } from "./NamesSwitch";
 export { PageNames } from "./PageNames";
 export { queryOf } from "./query";
 export { useKeyTold } from "./use-key-told";
+export { WindowNames } from "./WindowNames";
 export { chooseNames, windowNames } from "./window-names";

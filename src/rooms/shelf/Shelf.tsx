@@ -1,8 +1,10 @@
+"use client";
+
 import Link from "next/link";
 import type { ShelfPage, ShelfSong } from "@/api";
 import { describeTime } from "@/ui/pretty";
 import { HelpButtons } from "../frame";
-import { useKeyTold } from "../names";
+import { useKeyTold, WindowNames } from "../names";
 import { Backup } from "./Backup";
 import type { KeptBackup } from "./KeptBackups";
 import { NewEvening } from "./NewEvening";
@@ -46,6 +48,7 @@ export function Shelf({
         <Link className="btn btn-primary" href="/new">
           Make a song
         </Link>
+        <WindowNames />
         <HelpButtons />
       </header>
       {unreadable.length > 0 && (

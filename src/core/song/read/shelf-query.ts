@@ -1,4 +1,4 @@
-import { parseChord, pitchClassesOf, type SoundingChord, toneSemitones } from "../../chord";
+import { parseChord, pitchClassesOf, type SoundingChord, toLetters, toneSemitones } from "../../chord";
 import { pitchClassOf } from "../../pitch";
 
 /** What a search of the shelf asks for. All of it must be there. */
@@ -49,8 +49,25 @@ export function chordMarks(symbol: string): string[] {
   return [...new Set([chordMark(symbol)!, soundMark(chord.value)])];
 }
 
+/** Small letters are words: "es" and "si" are searched for in what is sung. */
+const IS_CAPITAL = /^\p{Lu}/u;
+
 /**
- * Reads a search: words as they are, "uses B♭m F" for chords, "#slow" for a tag.
+ * A chord that is searched for, in letters: letters, syllables, and H for what they call B. A lone B stays the B of letters,
+ * since a search does not know who writes it.
+ */
+function lettersOf(item: string): string {
+  const plain = item.replaceAll("♭", "b").replaceAll("♯", "#");
+  return (
+    toLetters(plain, "letters") ??
+    toLetters(plain, "syllables") ??
+    (IS_CAPITAL.test(plain) ? toLetters(plain, "german") : null) ??
+    plain
+  );
+}
+
+/**
+ * Reads a search: words as they are, "uses B♭m F" for chords (or "uses Sib", "uses H7"), "#slow" for a tag.
  * @example parseShelfQuery("bay uses B♭m").words // => ["bay"]
  */
 export function parseShelfQuery(text: string): ShelfQuery {
@@ -60,7 +77,7 @@ export function parseShelfQuery(text: string): ShelfQuery {
     .slice(0, 400)
     .split(/[\s,]+/u)
     .filter((one) => one !== "")) {
-    const mark = chords ? chordMark(item.replaceAll("♭", "b").replaceAll("♯", "#")) : null;
+    const mark = chords ? chordMark(lettersOf(item)) : null;
     if (/^uses$/iu.test(item)) chords = true;
     else if (mark) query.chords.push(mark);
     else if (/^#./u.test(item)) query.tags.push(foldText(item.slice(1)));
