@@ -5,6 +5,7 @@ import { expectAccessible, makeSong, openFromShelf, room, saved, tellNames } fro
 const PAGES = [
   "",
   "/versions",
+  "/evidence",
   "/players",
   "/keys",
   "/keys/shapes",
@@ -14,10 +15,17 @@ const PAGES = [
   "/parts",
   "/parts/patterns",
   "/parts/lines",
+  "/parts/split",
   "/parts/judgement",
   "/loops",
+  "/loops/feet",
+  "/loops/play",
+  "/loops/box",
   "/sounds",
+  "/sounds/banks",
+  "/sounds/play",
   "/sounds/times",
+  "/sounds/evening",
   "/cues",
 ];
 
@@ -89,17 +97,29 @@ async function walk(page: Page, look: () => Promise<string[]>): Promise<Record<s
   return wrong;
 }
 
-/** Walks a player's stage, another's and the print, which the rail of an open song leads to in the window's names. */
+/**
+ * Walks a player's stage, another's and the print, which the rail of an open song leads to in the window's names, and the prints
+ * of cues, feet and sounds in the same.
+ */
 async function walkOut(page: Page, asked: RegExp, look: () => Promise<string[]>) {
   const rail = page.getByRole("navigation", { name: "Rooms of this song" });
   const wrong: Record<string, string[]> = {};
+  const song = new URL(page.url()).pathname.split("/")[2]!;
   for (const link of ["Maren’s stage", "Odile’s stage", "Print the sheets"]) {
     await rail.getByRole("link", { name: link }).click();
     await page.waitForURL(asked);
     await page.waitForLoadState("networkidle");
     const found = await look();
     if (found.length > 0) wrong[link] = found;
+    const { search } = new URL(page.url());
     await page.goBack();
+    if (link !== "Print the sheets") continue;
+    for (const path of [`/print/${song}/cues`, `/print/${song}/feet`]) {
+      await page.goto(path + search);
+      await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+      const there = await look();
+      if (there.length > 0) wrong[path] = there;
+    }
   }
   return wrong;
 }

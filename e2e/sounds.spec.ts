@@ -153,16 +153,14 @@ test("the demo: the ledger's moves, an evening's banks, the harmony, the print a
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Sounds");
-  await expect(page.getByText("bar 7, beat 1 to bar 9, beat 1: volume pedal 6 of 10, by foot")).toBeVisible();
+  await expect(page.getByText("bars 7–8: volume pedal 6 of 10, by foot")).toBeVisible();
   await page.getByRole("button", { name: "Moves inside Verse 2" }).click();
   await page.getByLabel("From bar").fill("7");
   await page.getByLabel("From bar").press("Enter");
   await page.getByLabel("Until the end of bar").fill("8");
   await page.getByLabel("Until the end of bar").press("Enter");
   await page.getByRole("button", { name: "Add the move" }).click();
-  await expect(
-    page.getByText("bar 7, beat 1 to bar 9, beat 1: guitar tone 10 of 10, by hand").first(),
-  ).toBeVisible();
+  await expect(page.getByText("bars 7–8: guitar tone 10 of 10, by hand").first()).toBeVisible();
   await tab(page, "Times and harmony");
   await expect(page.getByText(/4 of 30 added notes grate/u)).toBeVisible();
   await expectAccessible(page);
