@@ -1,8 +1,9 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { useStore } from "zustand";
 import { call, type HistoryStep, readHistory } from "@/api";
+import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import { editBetween } from "@/document";
 import { windowNames } from "../names";
@@ -10,6 +11,21 @@ import { useAct, useOpenSong } from "../open";
 
 const describeWhen = (at: string): string =>
   new Date(at).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
+
+/** The steps of a version in the names that are chosen; null where the server doesn't answer. */
+async function fetchSteps(
+  id: string,
+  { shows, of, writing, accidentals }: NamesChoice,
+): Promise<readonly HistoryStep[] | null> {
+  const sent = {
+    shows: shows ?? undefined,
+    of: of ?? undefined,
+    writing: writing ?? undefined,
+    accidentals: accidentals ?? undefined,
+  };
+  const read = await call(readHistory, { params: { id }, sent });
+  return read.ok && "steps" in read.answer ? read.answer.steps : null;
+}
 
 /** What was done to this version and when; any step can be gone back to, which is a step of its own. */
 export function History() {
@@ -19,22 +35,19 @@ export function History() {
   const revision = useStore(version.state, (state) => state.replica.revision);
   const [steps, setSteps] = useState<readonly HistoryStep[]>([]);
   const [problem, setProblem] = useState("");
-  const fetchSteps = useCallback(async () => {
-    const { shows, of, writing, accidentals } = choice;
-    const asked = {
-      shows: shows ?? undefined,
-      of: of ?? undefined,
-      writing: writing ?? undefined,
-      accidentals: accidentals ?? undefined,
-    };
-    const read = await call(readHistory, { params: { id: version.id }, sent: asked });
-    if (!read.ok || !("steps" in read.answer))
-      return setProblem("The history can’t be fetched: the server doesn’t answer.");
-    setSteps(read.answer.steps);
-    setProblem("");
-  }, [version.id, choice]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision is a new step
-  useEffect(() => void fetchSteps(), [fetchSteps, revision]);
+  useEffect(() => {
+    // An answer in names that were chosen before may come after the one that was asked for since.
+    let isAsked = true;
+    void fetchSteps(version.id, choice).then((fetched) => {
+      if (!isAsked) return;
+      setProblem(fetched ? "" : "The history can’t be fetched: the server doesn’t answer.");
+      if (fetched) setSteps(fetched);
+    });
+    return () => {
+      isAsked = false;
+    };
+  }, [version.id, choice, revision]);
   const goBack = async (to: number) => {
     setProblem("");
     const read = await call(readHistory, { params: { id: version.id }, sent: { at: to } });
