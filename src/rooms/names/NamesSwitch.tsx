@@ -81,29 +81,48 @@ export function NamesSwitch({
   );
 }
 
+/** Before the name of whose shapes are chosen. */
+const SHAPES_OF = "shapes of ";
+
 type FieldProps = {
   choice: NamesChoice;
   onChoose: (choice: Partial<NamesChoice>) => void;
 };
 
-function ChordsField({ choice, players, onChoose }: FieldProps & { players: readonly Player[] }) {
+function ChordsField({
+  choice: { shows, of },
+  players,
+  onChoose,
+}: FieldProps & { players: readonly Player[] }) {
+  const isElsewhere = of !== null && !players.some(({ name }) => name === of);
   return (
     <SelectField
       label="Chords are told"
-      value={`${choice.shows ?? ""} ${choice.of ?? ""}`.trim()}
+      value={of === null ? (shows ?? "") : SHAPES_OF + of}
       options={[
         { value: "", label: "as each player reads" },
         { value: "sounding", label: "as they sound" },
         ...players.map((player) => ({
-          value: `shapes ${player.id}`,
+          value: SHAPES_OF + player.name,
           label: `as shapes of ${player.name}${describeHand(player)}`,
         })),
+        ...(isElsewhere
+          ? [
+              {
+                value: SHAPES_OF + of,
+                label: `as shapes of ${of}${players.length > 0 ? ", who is not in this song" : ""}`,
+              },
+            ]
+          : []),
         { value: "degrees", label: "as degrees of the key" },
       ]}
-      onSet={(value) => {
-        const [shows, of] = value.split(" ");
-        onChoose({ shows: shows ? (shows as Shows) : null, of: of ?? null });
-      }}
+      onSet={(value) =>
+        onChoose(
+          value.startsWith(SHAPES_OF)
+            ? { shows: "shapes", of: value.slice(SHAPES_OF.length) }
+            : { shows: value === "" ? null : (value as Shows), of: null },
+        )
+      }
     />
   );
 }
@@ -131,12 +150,11 @@ function describeChoice(
   { shows, of, writing, accidentals, lines }: NamesChoice,
   players: readonly Player[] | null,
 ): string {
-  const owner = players?.find(({ id }) => id === of)?.name;
   const said = [
     players === null
       ? ""
       : shows === "shapes"
-        ? `shapes${owner ? ` of ${owner}` : ""}`
+        ? `shapes${of === null ? "" : ` of ${of}`}`
         : shows === "sounding"
           ? "as they sound"
           : (shows ?? ""),

@@ -2,7 +2,7 @@ import { ACCIDENTALS } from "@/core/pitch";
 import type { NamesChoice } from "@/core/song/names";
 import { LINE_READS, READS, WRITINGS } from "@/core/song/schema";
 
-const LONGEST_ID = 64;
+const LONGEST_NAME = 60;
 
 const oneOf = <One extends string>(known: readonly One[], value: unknown): One | null =>
   known.find((one) => one === value) ?? null;
@@ -14,7 +14,7 @@ export function readChoice(kept: unknown): NamesChoice {
   ) as Readonly<Partial<Record<keyof NamesChoice, unknown>>>;
   return {
     shows: oneOf(READS, shows),
-    of: typeof of === "string" && of.length <= LONGEST_ID ? of : null,
+    of: typeof of === "string" && of.length <= LONGEST_NAME ? of : null,
     writing: oneOf(WRITINGS, writing),
     accidentals: oneOf(ACCIDENTALS, accidentals),
     lines: oneOf(LINE_READS, lines),

@@ -140,7 +140,7 @@ describe("readerBy", () => {
   });
 
   it("tells the song as somebody's shapes, and each player's part as their own", () => {
-    const choice = { ...OWN_NAMES, shows: "shapes" as const, of: "p0" };
+    const choice = { ...OWN_NAMES, shows: "shapes" as const, of: body.players.p0!.name };
     expect(readerBy(choice, body, null)).toMatchObject({ capo: 2, shows: "shapes" });
     expect(readerBy(choice, body, { player: bass, capo: 0 })).toMatchObject({ capo: 0, shows: "shapes" });
     expect(readerBy({ ...choice, of: "gone" }, body, null).capo).toBe(0);

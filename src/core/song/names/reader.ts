@@ -53,11 +53,14 @@ export function readerOf(player: Hand, capo: number): Reader {
 
 /**
  * How somebody at a window wants names told; null leaves each player's own. Kept beside the song, not in it.
- * @example { shows: "shapes", of: "p1", writing: "syllables", accidentals: null, lines: null }
+ * @example { shows: "shapes", of: "Maren", writing: "syllables", accidentals: null, lines: null }
  */
 export type NamesChoice = {
   readonly shows: Shows | null;
-  /** Whose shapes are told where no player is spoken of; null is the sheet's capo. */
+  /**
+   * Whose shapes are told where no player is spoken of, by name, so that it holds in every version and song they are in; null,
+   * or nobody there, is the sheet's capo.
+   */
   readonly of: string | null;
   readonly writing: Writing | null;
   readonly accidentals: Accidentals | null;
@@ -101,7 +104,7 @@ function songReader(
   { shows, of }: NamesChoice,
   body: Pick<VersionBody, "version" | "extras" | "players">,
 ): Reader {
-  const player = shows === "shapes" && of !== null ? body.players[of] : undefined;
+  const player = shows === "shapes" ? Object.values(body.players).find(({ name }) => name === of) : undefined;
   if (player) return readerOf(player, player.capo);
   const capo = sheetCapo(body);
   const tuning = unwrap(parseTuning(usualTuning("guitar")));

@@ -24,10 +24,6 @@ it.each([
   [1, BAR, 3 * BAR, "time 1, bar 2, beat 1 to time 2, bar 2, beat 1: volume pedal 6 of 10, by foot"],
 ])("a move in use %i from tick %i to %i is %s", (use, from, to, told) =>
   expect(
-    describeMove(
-      { from, to, setting: "pedal", value: 6, by: "foot" },
-      { span: spans[use]! },
-      clockOf(spans),
-    ),
+    describeMove({ from, to, setting: "pedal", value: 6, by: "foot" }, { span: spans[use]! }, clockOf(spans)),
   ).toBe(told),
 );
