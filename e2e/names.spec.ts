@@ -319,3 +319,23 @@ test("the same shapes behind other capos: a key is chosen by its capo, and a cap
   await expect(page.getByRole("heading", { name: "Acoustic: capo 2 now" })).toBeVisible();
   await expectAccessible(page);
 });
+
+test("on a phone the switch opens within the screen, on the shelf, in a room and on a stage", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  const isWithin = async () => {
+    await page.locator("summary", { hasText: /^Names:/u }).click();
+    const box = (await page.getByLabel("Written", { exact: true }).boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    await page.keyboard.press("Escape");
+  };
+  await isWithin();
+  await openFromShelf(page, "Lamp on the Water");
+  await isWithin();
+  await page.getByRole("link", { name: "Maren’s stage" }).click();
+  await page.waitForURL(/stage/u);
+  await isWithin();
+});

@@ -46,7 +46,7 @@ export function NamesSwitch({
       }}
     >
       <summary className="btn btn-sm font-normal">Names: {describeChoice(choice, players)}</summary>
-      <div className="absolute right-0 z-30 mt-1 flex w-72 flex-col gap-3 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg">
+      <div className="z-30 mt-1 flex flex-col max-sm:fixed max-sm:inset-x-4 sm:absolute sm:right-0 sm:w-72 gap-3 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg">
         {players && <ChordsField choice={choice} players={players} onChoose={onChoose} />}
         <SelectField
           label="Written"

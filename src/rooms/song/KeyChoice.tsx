@@ -39,11 +39,10 @@ export function KeyChoice({ label, row = false }: { label: string; row?: boolean
       {first && row && (
         <fieldset className="w-full">
           <legend className="text-sm">
-            Same shapes (
+            Same shapes, other capos: {guitars.map(({ name }) => name).join(" and ")} in shapes of{" "}
             {names({ player: first, capo: first.capo }).keyName(
               names({ player: first, capo: first.capo }).shapeKey,
             )}
-            ), other capos, {guitars.map(({ name }) => name).join(" and ")}
           </legend>
           <div className="flex flex-wrap gap-1">
             {sameShapes(first, sounding).map(({ capo, key }) => (
