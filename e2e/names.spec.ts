@@ -183,6 +183,16 @@ test("degrees: no room of the demo tells a chord by letters, but for keys, capo 
   expect(await walkOut(page, /shows=degrees/u, chordsOnly)).toEqual({});
 });
 
+/** Adds an acoustic guitar behind capo 2. */
+async function addGuitarBehindTwo(page: Page): Promise<void> {
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  const guitar = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
+  await guitar.getByLabel("Capo").fill("2");
+  await guitar.getByLabel("Capo").press("Enter");
+  await saved(page);
+}
+
 /** Gives a song of E another source, a layer, a line and another version, so that the rooms have names to tell. */
 async function fillRooms(page: Page): Promise<void> {
   await page.getByRole("link", { name: /Evidence/ }).click();
@@ -223,12 +233,7 @@ C#m7 . . .  A . . .
 Leave the door ajar
 `,
   );
-  await room(page, "Players");
-  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
-  const guitar = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
-  await guitar.getByLabel("Capo").fill("2");
-  await guitar.getByLabel("Capo").press("Enter");
-  await saved(page);
+  await addGuitarBehindTwo(page);
   await room(page, "Song");
   await tellNames(page, { "Chords are told": "as shapes of Acoustic, capo 2" });
   const verse = page.getByRole("region", { name: "Verse" });
@@ -302,12 +307,7 @@ test("the same shapes behind other capos: a key is chosen by its capo, and a cap
 }) => {
   test.setTimeout(90_000);
   await makeSong(page);
-  await room(page, "Players");
-  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
-  const guitar = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
-  await guitar.getByLabel("Capo").fill("2");
-  await guitar.getByLabel("Capo").press("Enter");
-  await saved(page);
+  await addGuitarBehindTwo(page);
   await room(page, "Keys");
   await page.getByRole("button", { name: "Capo 4: sounds in A" }).click();
   await expect(page.getByLabel("The song sounds in")).toHaveValue("A");

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
-import { footPresses, planLoops, songLoops } from "@/core/loops";
+import { footPresses, PLAIN_LAYER, planLoops, songLoops } from "@/core/loops";
 import { bandSheet } from "@/core/parts";
 import { addException, set, type VersionCommand } from "@/core/song/edit";
 import { clockOf, tellMoment, tellUnder, tellWord } from "@/core/song/moments";
@@ -139,19 +139,9 @@ describe("a moment is one and the same wherever it is told (law)", () => {
         id: "l",
         originId: null,
         order: "V",
+        ...PLAIN_LAYER,
         name: "Thump",
-        plays: "thump",
-        pitch: "unpitched",
         bars: 1,
-        chords: [],
-        riffId: null,
-        strumId: null,
-        needs: ["hands"],
-        steady: true,
-        recordWithId: null,
-        doublesId: null,
-        level: -12,
-        track: null,
       },
     });
     body = act(body, {

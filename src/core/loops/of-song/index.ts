@@ -13,6 +13,7 @@ export {
   addLayer,
   followAgain,
   layerOfPart,
+  PLAIN_LAYER,
   removeLayer,
   setBox,
   setLayer,

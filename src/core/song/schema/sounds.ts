@@ -99,6 +99,19 @@ const soundMove = defineTable({
 
 const midiNumber = z.int().min(0).max(127, { error: "should be from 0 to 127" });
 
+/** What the fields of a box are called, in its history and where two versions differ. */
+const BOX_WORDS = {
+  firstBank: "bank this song begins in",
+  gapMs: "gap at a bank change in ms",
+  landing: "slot a bank opens on",
+  change: "way of changing banks",
+  twoSwitches: "two switches together",
+  tails: "echoes that ring on",
+  longestDelayMs: "longest delay in ms",
+  channel: "MIDI channel",
+  firstProgram: "first program",
+} as const;
+
 /** What a player has on the floor for sounds. */
 const soundBox = defineTable({
   row: z.object({
@@ -150,15 +163,7 @@ const soundBox = defineTable({
     order: "place in the list",
     slots: "slots in a bank",
     banks: "number of banks",
-    firstBank: "bank this song begins in",
-    gapMs: "gap at a bank change in ms",
-    landing: "slot a bank opens on",
-    change: "way of changing banks",
-    twoSwitches: "two switches together",
-    tails: "echoes that ring on",
-    longestDelayMs: "longest delay in ms",
-    channel: "MIDI channel",
-    firstProgram: "first program",
+    ...BOX_WORDS,
   },
   named: ["name"],
   tell: { pedals: tellPedals, firstBank: tellFromOne },
@@ -171,15 +176,7 @@ const soundBox = defineTable({
     kind: "kind",
     slots: "slots",
     banks: "banks",
-    firstBank: "bank this song begins in",
-    gapMs: "gap at a bank change in ms",
-    landing: "slot a bank opens on",
-    change: "way of changing banks",
-    twoSwitches: "two switches together",
-    tails: "echoes that ring on",
-    longestDelayMs: "longest delay in ms",
-    channel: "MIDI channel",
-    firstProgram: "first program",
+    ...BOX_WORDS,
     pedals: "pedals",
   },
 });

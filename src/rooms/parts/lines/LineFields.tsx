@@ -68,8 +68,8 @@ export function LineFields({
         onSet={(value) => onParts(Number(value))}
       />
       <p className="pb-1 text-sm">
-        {capital(describePlaying({ tuning: riff.tuning, capo: riff.capo }, namer))}; frets count from the
-        capo.
+        {capital(describePlaying({ tuning: riff.tuning, capo: riff.capo }, namer))}
+        {riff.capo > 0 && "; frets count from the capo"}.
       </p>
       {!plays && part && !part.out && (
         <button
