@@ -51,6 +51,19 @@ describe("text tab", () => {
     expect(writeTab(uneven).losses).toEqual([{ code: "length", note: 1 }]);
   });
 
+  it("says in its head how it is played, and is read as without", () => {
+    const given = line([note(0, 1, 2)], {
+      tuning: STANDARD.map((midi) => midi - 1),
+    });
+    const { text } = writeTab(given, "a semitone down: play E shapes");
+    expect(text.split("\n").slice(0, 2)).toEqual([
+      "Played: a semitone down: play E shapes",
+      "Tuning: Eb2 Ab2 Db3 Gb3 Bb3 Eb4",
+    ]);
+    expect(unwrap(readTab(text, { bar: 3840 }))).toEqual(
+      unwrap(readTab(writeTab(given).text, { bar: 3840 })),
+    );
+  });
   it("comes back exactly: law", () => {
     const any = fc.record({
       at: fc.integer({ min: 0, max: 15 }),

@@ -39,8 +39,12 @@ const stepOf = ({ notes, bar }: TabLine): Ticks =>
 /**
  * Writes a line as plain text tab, the string nearest the floor on top, as it is usually read. A head says the tuning,
  * the capo and how far apart columns are, so that it can be read back; `=` holds a note on.
+ * @param played how it is played, in words, to stand in the head: "a semitone down: play E shapes"; nothing where it is ""
  */
-export function writeTab(line: TabLine): { readonly text: string; readonly losses: readonly TabLoss[] } {
+export function writeTab(
+  line: TabLine,
+  played = "",
+): { readonly text: string; readonly losses: readonly TabLoss[] } {
   const step = stepOf(line);
   const losses: TabLoss[] = [];
   const columns = Math.max(1, Math.ceil(line.ticks / step));
@@ -83,6 +87,7 @@ export function writeTab(line: TabLine): { readonly text: string; readonly losse
     }
   }
   const head = [
+    ...(played === "" ? [] : [`Played: ${played}`]),
     `Tuning: ${formatTuning(line.tuning).join(" ")}`,
     `Capo: ${line.capo}`,
     `Bar: ${line.bar} ticks`,

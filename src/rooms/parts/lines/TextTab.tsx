@@ -6,9 +6,10 @@ import type { SheetRow } from "@/core/parts";
 import { formatTuning, parseTuning } from "@/core/pitch";
 import { ticksOfBar } from "@/core/rhythm";
 import { addRiff } from "@/core/song/edit";
+import { describePlaying } from "@/core/song/names";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
-import { derive, makeId, useAct, useCurrentVersion, useRows } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useNames, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 import { newLine } from "./new-line";
 
@@ -26,12 +27,16 @@ export function TextTab({ riff, row, player, onMade }: Props) {
   const act = useAct();
   const [text, setText] = useState("");
   const bar = ticksOfBar(row.passage.meter);
+  const names = useNames();
   const written = useMemo(() => {
     if (!riff) return null;
     const { tuning, capo } = neckOfRiff(riff);
     if (tuning.length === 0) return null;
-    return writeTab({ tuning, capo, ticks: riff.ticks, bar, notes: notesOfRiff({ riffNotes }, riff.id) });
-  }, [riff, riffNotes, bar]);
+    const notes = notesOfRiff({ riffNotes }, riff.id);
+    const namer = names({ player, capo }, row.passage.shift);
+    const played = describePlaying({ tuning: riff.tuning, capo }, namer);
+    return writeTab({ tuning, capo, ticks: riff.ticks, bar, notes }, played);
+  }, [riff, riffNotes, bar, names, player, row.passage.shift]);
   const own = parseTuning(player.tuning);
   const read =
     text.trim() === ""
