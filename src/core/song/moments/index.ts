@@ -2,6 +2,7 @@ export {
   type Moment,
   tellBar,
   tellBars,
+  tellBarsUnder,
   tellMoment,
   tellPlace,
   tellUnder,

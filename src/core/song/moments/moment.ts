@@ -85,3 +85,16 @@ export const tellBars = (said: string, label: string): string =>
   said === "none"
     ? "no bars"
     : `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said.replaceAll("-", "–")} of ${label}`;
+
+/**
+ * Whole bars under the name of their section; null where they are not bars of one time through it.
+ * @param first when they begin, a downbeat
+ * @param last a moment within the last of them
+ * @example tellBarsUnder(moment, later, "u3") // => "bars 7–8"
+ */
+export function tellBarsUnder(first: Moment, last: Moment, useId: string): string | null {
+  const isOneTime = [first, last].every((one) => one.useId === useId && one.round === first.round);
+  if (!isOneTime || first.beat !== 1 || first.songBar === 0) return null;
+  const round = first.round === null ? "" : `time ${first.round}, `;
+  return first.bar === last.bar ? `${round}bar ${first.bar}` : `${round}bars ${first.bar}–${last.bar}`;
+}

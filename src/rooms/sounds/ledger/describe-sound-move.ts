@@ -1,4 +1,4 @@
-import { type Moment, type SongClock, tellUnder } from "@/core/song/moments";
+import { type SongClock, tellBarsUnder, tellUnder } from "@/core/song/moments";
 import type { SettingKey, SoundMove } from "@/core/song/schema";
 import { describeSetting } from "@/core/song/schema";
 import type { SoundUse } from "@/core/sounds";
@@ -11,18 +11,9 @@ export function describeMove(move: SoundMove, { span }: Pick<SoundUse, "span">, 
   return `${wholeBars(move, span, clock) ?? `${at(move.from)} to ${at(move.to)}`}: ${what}`;
 }
 
-/** "bars 7–8" where a move fills whole bars of one time through its section; null where it does not. */
+/** The bars a move fills from bar line to bar line; null where it does not. */
 function wholeBars(move: SoundMove, span: SoundUse["span"], clock: SongClock): string | null {
-  const [first, last, after] = [move.from, move.to - 1, move.to].map((tick) =>
-    clock.momentAt(span.from + tick),
-  ) as [Moment, Moment, Moment];
-  const isWhole =
-    first.beat === 1 &&
-    (after.beat === 1 || span.from + move.to >= span.to) &&
-    first.songBar > 0 &&
-    last.useId === span.use.id &&
-    last.round === first.round;
-  if (!isWhole) return null;
-  const round = first.round === null ? "" : `time ${first.round}, `;
-  return first.bar === last.bar ? `${round}bar ${first.bar}` : `${round}bars ${first.bar}–${last.bar}`;
+  const end = span.from + move.to;
+  if (end < span.to && clock.momentAt(end).beat !== 1) return null;
+  return tellBarsUnder(clock.momentAt(span.from + move.from), clock.momentAt(end - 1), span.use.id);
 }
