@@ -1,4 +1,4 @@
-import type { Semitones } from "../../base";
+import { type Semitones, unwrap } from "../../base";
 import { realSigns } from "./accidentals";
 import { describeSemitones } from "./describe-semitones";
 import { formatTuning, parseTuning, type Tuning, tuningShift } from "./tuning";
@@ -10,6 +10,8 @@ function describeShift(by: Semitones): string {
   const words = size === 1 ? "a semitone" : size === 2 ? "a whole tone" : describeSemitones(size);
   return `${words} ${by < 0 ? "down" : "up"}`;
 }
+
+const NAMED = NAMED_TUNINGS.map(({ name, strings }) => ({ name, open: unwrap(parseTuning(strings)) }));
 
 /** As far as strings are ever tuned from a tuning with a name. */
 const FARTHEST = 5;
@@ -26,7 +28,7 @@ export function describeTuning(tuning: Tuning): string | null {
   if (shift !== 0) return describeShift(shift);
   for (let size = 0; size <= FARTHEST; size++)
     for (const by of size === 0 ? [0] : [-size, size]) {
-      const found = NAMED_TUNINGS.find(({ strings }) => isMoved(tuning, strings, by));
+      const found = NAMED.find(({ open }) => isMoved(tuning, open, by));
       if (found)
         return found.name === "Standard" ? null : `${found.name}${by === 0 ? "" : `, ${describeShift(by)}`}`;
     }
@@ -35,11 +37,5 @@ export function describeTuning(tuning: Tuning): string | null {
     .join(" ");
 }
 
-function isMoved(tuning: Tuning, strings: readonly string[], by: Semitones): boolean {
-  const named = parseTuning(strings);
-  return (
-    named.ok &&
-    named.value.length === tuning.length &&
-    named.value.every((midi, string) => tuning[string] === midi + by)
-  );
-}
+const isMoved = (tuning: Tuning, open: Tuning, by: Semitones): boolean =>
+  open.length === tuning.length && open.every((midi, string) => tuning[string] === midi + by);

@@ -1,4 +1,5 @@
 import { fail, type Midi, modulo, ok, type Result, type Semitones } from "../../base";
+import { preferAccidentals } from "./accidentals";
 import { formatNoteName, type NoteName, nameOfPitchClass } from "./note-name";
 import { formatPitch, parsePitch } from "./pitch";
 
@@ -38,12 +39,12 @@ export function parseTuning(texts: readonly string[]): Result<Tuning, TuningProb
   return ok(strings);
 }
 
-/** Names of strings between the white keys, by pitch class: flats, as tuned-down strings are called. */
-const FLATS: Readonly<Record<number, number>> = Object.freeze({ 1: -5, 3: -3, 6: -6, 8: -4, 10: -2 });
+/** The note of a string; between the white keys a flat, as tuned-down strings are called. */
+const stringNote = (midi: Midi): NoteName => preferAccidentals(nameOfPitchClass(modulo(midi, 12)), "flats");
 
 /** Pitches of strings, spelled by one rule: E♭ A♭ D♭ G♭, never G♯ beside E♭. */
 export const formatTuning = (tuning: Tuning): string[] =>
-  tuning.map((midi) => formatPitch(midi, FLATS[modulo(midi, 12)]));
+  tuning.map((midi) => formatPitch(midi, stringNote(midi)));
 
 /**
  * Semitones by which a tuning lies evenly above (or, negative, below) the standard one of as many
@@ -67,7 +68,7 @@ export function tuningShift(tuning: Tuning): Semitones {
 export function stringNames(played: Tuning, write: (name: NoteName) => string = formatNoteName): string[] {
   const shift = tuningShift(played);
   const tuning = played.map((midi) => midi - shift);
-  const letters = tuning.map((midi) => write(FLATS[modulo(midi, 12)] ?? nameOfPitchClass(modulo(midi, 12))));
+  const letters = tuning.map((midi) => write(stringNote(midi)));
   return letters.map((letter, string) => {
     const alike = letters.flatMap((other, at) => (other === letter ? [at] : []));
     if (alike.length === 1) return letter;

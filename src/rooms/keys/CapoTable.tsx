@@ -141,7 +141,7 @@ function CapoLine({
 }) {
   const shapes = [...new Set(row.chords.map((chord) => chord.shape))];
   const namer = useNames()({ player, capo: row.capo });
-  const named = (symbol: string) => namer.shape(shapeName(symbol, soundingKey, row.shapeKey));
+  const named = (symbol: string) => namer.inCustom(shapeName(symbol, soundingKey, row.shapeKey));
   return (
     <tr
       className={chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}
@@ -149,7 +149,7 @@ function CapoLine({
     >
       <th scope="row">{row.capo}</th>
       <td>{namer.keyName(row.shapeKey)}</td>
-      <td className="font-mono text-sm">{shapes.map((shape) => namer.shape(shape)).join("  ")}</td>
+      <td className="font-mono text-sm">{shapes.map((shape) => namer.inCustom(shape)).join("  ")}</td>
       <td className="whitespace-nowrap">
         {row.effort === null ? (
           "no fingering"
@@ -167,7 +167,7 @@ function CapoLine({
       <td>
         {row.hardest && (
           <>
-            <span className="font-mono">{namer.shape(row.hardest.shape)}</span>{" "}
+            <span className="font-mono">{namer.inCustom(row.hardest.shape)}</span>{" "}
             {row.hardest.difficulty === null ? "can’t be held" : row.hardest.difficulty.toFixed(1)}
           </>
         )}

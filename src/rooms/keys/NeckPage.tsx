@@ -69,9 +69,9 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
             ...chords.map(({ symbol, name }) => ({
               value: `chord ${symbol}`,
               label:
-                !namer.isOfShapes || name === namer.asItSounds(symbol)
+                !namer.isOfShapes || name === namer.inCustom(symbol)
                   ? `the chord ${name}`
-                  : `the chord ${name} (sounds ${namer.asItSounds(symbol)})`,
+                  : `the chord ${name} (sounds ${namer.inCustom(symbol)})`,
             })),
           ]}
           onSet={setWhat}

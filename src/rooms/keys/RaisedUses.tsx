@@ -142,7 +142,7 @@ function Way({
           <>
             shapes of {namer.keyName(row.shapeKey)}:{" "}
             <span className="font-mono">
-              {[...new Set(row.chords.map((one) => namer.shape(one.shape)))].join("  ")}
+              {[...new Set(row.chords.map((one) => namer.inCustom(one.shape)))].join("  ")}
             </span>
             , effort {row.effort === null ? "not to be held" : row.effort.toFixed(1)}
           </>

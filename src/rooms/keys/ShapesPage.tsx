@@ -120,7 +120,7 @@ function ShapeCard({ shape, player, dots }: { shape: ListedShape; player: Player
       <span className="block font-mono text-lg font-bold">{name}</span>
       {namer.isOfShapes && (
         <span data-names="sounding" className="block text-sm">
-          {name === namer.asItSounds(symbol) ? "as it sounds" : `sounds ${namer.asItSounds(symbol)}`}
+          {name === namer.inCustom(symbol) ? "as it sounds" : `sounds ${namer.inCustom(symbol)}`}
         </span>
       )}
       {fingering.pitches.length > 0 ? (

@@ -108,7 +108,7 @@ function Compared({
             {compared.chords.map((pair) => (
               <tr key={pair.symbol}>
                 <th scope="row" className="font-mono">
-                  {namer.asItSounds(pair.symbol)}
+                  {namer.inCustom(pair.symbol)}
                 </th>
                 <td>
                   <Pitches pitches={pair.a} shared={pair.shared} namer={namer} />

@@ -1,8 +1,6 @@
 import { ACCIDENTALS } from "@/core/pitch";
 import type { NamesChoice } from "@/core/song/names";
-import { LINE_READS, READS, WRITINGS } from "@/core/song/schema";
-
-const LONGEST_NAME = 60;
+import { LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "@/core/song/schema";
 
 const oneOf = <One extends string>(known: readonly One[], value: unknown): One | null =>
   known.find((one) => one === value) ?? null;
@@ -14,18 +12,24 @@ export function readChoice(kept: unknown): NamesChoice {
   ) as Readonly<Partial<Record<keyof NamesChoice, unknown>>>;
   return {
     shows: oneOf(READS, shows),
-    of: typeof of === "string" && of.length <= LONGEST_NAME ? of : null,
+    of: typeof of === "string" && of.length <= LONGEST_PLAYER_NAME ? of : null,
     writing: oneOf(WRITINGS, writing),
     accidentals: oneOf(ACCIDENTALS, accidentals),
     lines: oneOf(LINE_READS, lines),
   };
 }
 
+/** What is chosen, without what is left to each. @example saidOf({ ...OWN_NAMES, shows: "degrees" }) // => { shows: "degrees" } */
+export const saidOf = (choice: NamesChoice): Said =>
+  Object.fromEntries(Object.entries(choice).filter(([, one]) => one !== null));
+
+type Said = { readonly [Field in keyof NamesChoice]?: NonNullable<NamesChoice[Field]> };
+
 /**
  * A choice as an address carries it to a page the server makes: a stage, a print.
  * @example queryOf({ ...OWN_NAMES, writing: "syllables" }) // => "?writing=syllables"
  */
 export function queryOf(choice: NamesChoice): string {
-  const said = Object.entries(choice).filter((entry): entry is [string, string] => entry[1] !== null);
-  return said.length === 0 ? "" : `?${new URLSearchParams(said)}`;
+  const said = String(new URLSearchParams(saidOf(choice)));
+  return said === "" ? "" : `?${said}`;
 }

@@ -121,7 +121,7 @@ function placesIn(
     if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
     const request = { ...handOf(player, cell), symbol: named.sounding };
     const { id: chordId, symbol } = chord;
-    const told = namer.asItSounds(named.sounding);
+    const told = namer.inCustom(named.sounding);
     const sounds = namer.isOfShapes && told !== named.read ? told : null;
     places.set(named.sounding, {
       chordId,

@@ -2,7 +2,7 @@
 
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
-import { add, batch, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
+import { add, batch, freshName, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
 import { hasStrings, sheetCapo, usualTuning } from "@/core/song/read";
 import {
   type BandPlayer,
@@ -51,14 +51,9 @@ const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
   voice: "voice",
 };
 
-/** A name nobody has yet. @example freshName("Electric", ["Electric"]) // => "Electric 2" */
-function freshName(name: string, taken: readonly string[]): string {
-  const said = new Set(taken.map((one) => one.trim().toLowerCase()));
-  for (let count = 1; ; count++) {
-    const fresh = count === 1 ? name : `${name} ${count}`;
-    if (!said.has(fresh.toLowerCase())) return fresh;
-  }
-}
+/** A name nobody has yet, whatever its capitals. */
+const nobodysName = (name: string, taken: readonly string[]): string =>
+  freshName(name, taken, (one) => one.trim().toLowerCase());
 
 const newPlayer = (template: (typeof NEW_PLAYERS)[number], order: string, id: MakeId): Player => ({
   id: id(),
@@ -157,7 +152,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             type="button"
             className="btn"
             onClick={() =>
-              act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one), freshName(one.name, names)))
+              act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one), nobodysName(one.name, names)))
             }
           >
             Add {one.name} from the band
@@ -172,7 +167,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
               act(
                 add("players", {
                   ...newPlayer(template, orderAtEnd(players), makeId),
-                  name: freshName(template.name, names),
+                  name: nobodysName(template.name, names),
                   capo: capoFor(template),
                 }),
               )

@@ -6,24 +6,15 @@ import { call, type HistoryStep, readHistory } from "@/api";
 import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import { editBetween } from "@/document";
-import { windowNames } from "../names";
+import { saidOf, windowNames } from "../names";
 import { useAct, useOpenSong } from "../open";
 
 const describeWhen = (at: string): string =>
   new Date(at).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 /** The steps of a version in the names that are chosen; null where the server doesn't answer. */
-async function fetchSteps(
-  id: string,
-  { shows, of, writing, accidentals }: NamesChoice,
-): Promise<readonly HistoryStep[] | null> {
-  const sent = {
-    shows: shows ?? undefined,
-    of: of ?? undefined,
-    writing: writing ?? undefined,
-    accidentals: accidentals ?? undefined,
-  };
-  const read = await call(readHistory, { params: { id }, sent });
+async function fetchSteps(id: string, choice: NamesChoice): Promise<readonly HistoryStep[] | null> {
+  const read = await call(readHistory, { params: { id }, sent: saidOf(choice) });
   return read.ok && "steps" in read.answer ? read.answer.steps : null;
 }
 

@@ -2,7 +2,7 @@ import type { Ticks } from "../../../base";
 import type { MakeId } from "../../../document";
 import type { SheetPart, SheetRow } from "../../parts";
 import { isOnset } from "../../rhythm";
-import { add, batch, orderAtEnd, removalIn, set, type VersionCommand } from "../../song/edit";
+import { add, batch, freshName, orderAtEnd, removalIn, set, type VersionCommand } from "../../song/edit";
 import type { Outline } from "../../song/read";
 import { type LoopBox, type LoopLayerRow, MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
@@ -28,14 +28,6 @@ export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
   track: null,
 });
 
-/** A name that no layer has yet. @example "Thump 2" */
-function freshName(body: Pick<VersionBody, "loopLayers">, name: string): string {
-  const taken = new Set(Object.values(body.loopLayers).map((layer) => layer.name));
-  let fresh = name;
-  for (let count = 2; taken.has(fresh); count++) fresh = `${name} ${count}`;
-  return fresh.slice(0, 60);
-}
-
 /** Adds a layer at the end of the list; `wants` says where it is wanted from the start. */
 export function addLayer(
   body: Pick<VersionBody, "loopLayers">,
@@ -44,7 +36,8 @@ export function addLayer(
   wants: readonly { readonly useId: string; readonly from: Ticks; readonly to: Ticks | null }[] = [],
 ): VersionCommand {
   const id = makeId();
-  const name = freshName(body, layer.name ?? PLAIN_LAYER.name);
+  const taken = Object.values(body.loopLayers).map((one) => one.name);
+  const name = freshName(layer.name ?? PLAIN_LAYER.name, taken).slice(0, 60);
   const order = orderAtEnd(Object.values(body.loopLayers));
   const rows = new Map<string, { from: Ticks; to: Ticks | null; want: "on" }[]>();
   for (const { useId, from, to } of wants)

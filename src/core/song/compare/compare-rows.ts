@@ -12,8 +12,7 @@ import { removalIn } from "../edit/commands";
 import type { VersionStep } from "../edit/edits";
 import { batch } from "../edit/makers";
 import { DOCUMENTS, type VersionTables } from "../schema/documents";
-import type { LoopLayerRow } from "../schema/loops";
-import { tellChords } from "../schema/telling";
+import { tellChordsBy } from "../schema/telling";
 import type { Difference, Side } from "./side";
 
 type Table = keyof VersionTables;
@@ -76,14 +75,8 @@ export function tellFields<Name extends Table>(
 type Tell = ReturnType<typeof valuesIn>;
 
 /** Chords and keys of a side as who reads calls them. */
-const tellersOf = ({ nameOf, version, body }: Side): Tellers => ({
-  loopLayers: {
-    chords: (chords) =>
-      tellChords(
-        (chords as LoopLayerRow["chords"]).map(({ symbol, ticks }) => ({ symbol: nameOf(symbol), ticks })),
-        { ...body, version: { [version.id]: version } },
-      ),
-  },
+const tellersOf = ({ nameOf }: Side): Tellers => ({
+  loopLayers: { chords: tellChordsBy(nameOf) },
 });
 
 /** What differs between pairs of rows of one table, each with what takes it over. */

@@ -20,6 +20,7 @@ export {
 export { copyVersion } from "./copy-version";
 export type { BandCommand, EveningCommand, SongCommand, VersionCommand, VersionStep } from "./edits";
 export { addException, type FoldProblem, fold, isPlainUse, unfold } from "./exceptions";
+export { freshName } from "./fresh-name";
 export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";
 export {
   addRiff,

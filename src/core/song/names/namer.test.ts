@@ -41,7 +41,7 @@ describe("Namer (names by hand; common practice, no source)", () => {
   it("keeps what sounds beside the shape, for the program and in the reader's letters", () => {
     const namer = new Namer(song, reader({ capo: 2, writing: "syllables" }));
     expect(namer.name("Bm")).toMatchObject({ sounding: "C#m", shape: "Bm", read: "Sim" });
-    expect(namer.asItSounds("C#m")).toBe("Do♯m");
+    expect(namer.inCustom("C#m")).toBe("Do♯m");
     expect(namer.soundingPitch(61)).toBe("Do♯4");
   });
 

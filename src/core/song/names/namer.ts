@@ -22,6 +22,7 @@ import {
   parseKey,
   parseNoteName,
   parsePitch,
+  pitchClassOf,
   preferAccidentals,
   readNoteNameHead,
   realSigns,
@@ -114,14 +115,12 @@ export class Namer {
     return this.write(this.isOfShapes ? moveChord(parsed.value, this.sounding, this.shapeKey) : sounding);
   }
 
-  /** A chord that sounds, told as it sounds, in this reader's letters: what stands beside a shape. */
-  asItSounds(sounding: string): string {
-    return realSigns(writeChord(this.preferred(sounding), this.reader.writing));
-  }
-
-  /** A chord of shapes in letters, in this reader's letters. @example of a capo table's row: shape("C#m") => "Do♯m" */
-  shape(symbol: string): string {
-    return this.asItSounds(symbol);
+  /**
+   * A chord in letters, told by this reader's custom and nothing else: what sounds beside a shape, a shape of a capo table.
+   * @example inCustom("C#m") => "Do♯m"
+   */
+  inCustom(letters: string): string {
+    return realSigns(writeChord(this.preferred(letters), this.reader.writing));
   }
 
   /** A major chord, a minor seventh and a slash chord of the reader's key, as they write them: what a field shows. */
@@ -137,7 +136,7 @@ export class Namer {
 
   /** A key's name in this reader's letters; their own when none is given. @example keyName() => "Fa♯m" */
   keyName(key: Key = this.key): string {
-    return this.letter(key.tonic) + (key.mode === "minor" ? "m" : "");
+    return keyIn(key, this.reader);
   }
 
   /** The same of a key in letters. @example keyNamed("F#m") => "Fa♯m" */
@@ -172,11 +171,6 @@ export class Namer {
     const { tuning, capo } = this.reader;
     const by = this.isOfShapes ? capo + tuningShift(tuning) : 0;
     return this.pitchAs(midi - by, this.key);
-  }
-
-  /** A note by its pitch class as it sounds, in this reader's letters. */
-  soundingNote(pitchClass: number): string {
-    return this.letter(nameInKey(modulo(pitchClass, 12), this.sounding));
   }
 
   /** Names of this reader's strings, by pitch; a tuning of their own when none is given. @example strings()[0] => "low Mi" */
@@ -244,10 +238,7 @@ export class Namer {
   private asKeyHasIt(chord: Chord, key: Key): Chord {
     if (chord.kind === "none" || this.reader.accidentals === "key" || this.reader.shows === "degrees")
       return chord;
-    const spell = (name: NoteName) => nameInKey(modulo(name * 7, 12), key);
-    return unwrap(
-      parseChord(respell(chord, spell(chord.root), chord.bass === null ? null : spell(chord.bass))),
-    );
+    return unwrap(parseChord(respelled(chord, (name) => nameInKey(pitchClassOf(name), key))));
   }
 
   private compute(symbol: string): NamedChord {
@@ -261,18 +252,15 @@ export class Namer {
 
   /** Letters of the reader's key in their own custom. */
   private write(letters: string): string {
-    const { shows, writing } = this.reader;
-    return realSigns(
-      shows === "degrees"
-        ? writeChord(letters, "degrees", this.sounding)
-        : writeChord(this.preferred(letters), writing),
-    );
+    const { shows } = this.reader;
+    return shows === "degrees"
+      ? realSigns(writeChord(letters, "degrees", this.sounding))
+      : this.inCustom(letters);
   }
 
   /** One note in this reader's letters, whatever it is told of. @example letter(B♭) in German => "B" */
   letter(name: NoteName): string {
-    const { writing, accidentals } = this.reader;
-    return realSigns(writeNote(preferAccidentals(name, accidentals), writing, null));
+    return letterIn(name, this.reader);
   }
 
   private preferred(letters: string): string {
@@ -282,6 +270,16 @@ export class Namer {
     return respelled(chord.value, (name) => preferAccidentals(name, accidentals));
   }
 }
+
+/** A note by a custom. */
+const letterIn = (
+  name: NoteName,
+  { writing, accidentals }: Pick<Reader, "writing" | "accidentals">,
+): string => realSigns(writeNote(preferAccidentals(name, accidentals), writing, null));
+
+/** A key by a custom. */
+const keyIn = ({ tonic, mode }: Key, custom: Pick<Reader, "writing" | "accidentals">): string =>
+  letterIn(tonic, custom) + (mode === "minor" ? "m" : "");
 
 const respelled = (chord: SoundingChord, spell: (name: NoteName) => NoteName): string =>
   respell(chord, spell(chord.root), chord.bass === null ? null : spell(chord.bass));
@@ -296,8 +294,7 @@ export function tellKey(
 ): string {
   const key = parseKey(letters);
   if (!key.ok) return letters;
-  const tonic = preferAccidentals(key.value.tonic, accidentals ?? "key");
-  return realSigns(writeNote(tonic, writing ?? "letters", null)) + (key.value.mode === "minor" ? "m" : "");
+  return keyIn(key.value, { writing: writing ?? "letters", accidentals: accidentals ?? "key" });
 }
 
 /** Names of a version as it sounds, by the key shift of a place; each shift's chords are read once. */

@@ -1,6 +1,5 @@
 import type { Tellers } from "../../../document";
-import type { LoopLayerRow } from "../schema/loops";
-import { tellChords } from "../schema/telling";
+import { tellChordsBy } from "../schema/telling";
 import type { Namer } from "./namer";
 
 /** How chords and keys of a version are told in what has happened to it, as a reader calls them. */
@@ -11,13 +10,7 @@ export function tellersBy(namer: Namer): Tellers {
   return {
     version: { key, writtenKey: key },
     chords: { symbol: chord },
-    loopLayers: {
-      chords: (chords, body) =>
-        tellChords(
-          (chords as LoopLayerRow["chords"]).map((one) => ({ ...one, symbol: namer.chord(one.symbol) })),
-          body,
-        ),
-    },
+    loopLayers: { chords: tellChordsBy((symbol) => namer.chord(symbol)) },
     choices: { symbol: sounding },
     riffs: { home: sounding },
   };

@@ -41,6 +41,7 @@ export {
   INSTRUMENTS,
   type Instrument,
   LINE_READS,
+  LONGEST_PLAYER_NAME,
   PLAIN_HAND,
   type Player,
   READS,

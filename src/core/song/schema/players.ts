@@ -28,11 +28,14 @@ export const PLAIN_HAND = Object.freeze({
 });
 const { loops: _loops, accidentals: _accidentals, lines: _lines, ...HAND_IN_FORM_3 } = PLAIN_HAND;
 
+/** Characters of a player's name at most. */
+export const LONGEST_PLAYER_NAME = 60;
+
 const playerRow = z.object({
   id: idSchema,
   bandPlayerId: optionalId,
   order,
-  name: text(60).min(1),
+  name: text(LONGEST_PLAYER_NAME).min(1),
   instrument: z.enum(INSTRUMENTS),
   /** Open strings from the player's face; none for an instrument without. */
   tuning: z.array(z.string().regex(/^[A-G](#|b)?-?\d$/u)).max(8),

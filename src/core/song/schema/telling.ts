@@ -56,11 +56,19 @@ const ordinal = (count: number): string => ["1st", "2nd", "3rd"][count - 1] ?? `
 
 type Timed = { readonly symbol: string; readonly ticks: number };
 
-/** Chords with their beats. @example "D 4, G 2" */
-export const tellChords: TellValue = (value, body) =>
-  (value as readonly Timed[])
-    .map(({ symbol, ticks }) => `${realSigns(symbol)} ${formatBeats(beatsOfTicks(ticks, unitOf(body)))}`)
-    .join(", ") || "none";
+/** Chords with their beats, by the names somebody reads. @example "D 4, G 2" */
+export const tellChordsBy =
+  (nameOf: (symbol: string) => string): TellValue =>
+  (value, body) =>
+    (value as readonly Timed[])
+      .map(
+        ({ symbol, ticks }) =>
+          `${realSigns(nameOf(symbol))} ${formatBeats(beatsOfTicks(ticks, unitOf(body)))}`,
+      )
+      .join(", ") || "none";
+
+/** The same as they are written. */
+export const tellChords: TellValue = tellChordsBy((symbol) => symbol);
 
 type Wish = { readonly from: number; readonly to: number | null; readonly want: string };
 

@@ -1,5 +1,5 @@
 import type { MakeId } from "../../../document";
-import { add, batch, orderAtEnd, remove, set, type VersionCommand } from "../../song/edit";
+import { add, batch, freshName, orderAtEnd, remove, set, type VersionCommand } from "../../song/edit";
 import type { SettingKey, SettingValue, Sound, VersionBody } from "../../song/schema";
 import { settingsOf } from "./resolve";
 
@@ -13,14 +13,6 @@ export const soundsOf = (body: Pick<VersionBody, "sounds">, playerId: string): S
 export const soundNamed = (body: Pick<VersionBody, "sounds">, playerId: string, name: string): Sound | null =>
   soundsOf(body, playerId).find((sound) => sound.name === name) ?? null;
 
-/** A name no sound of this player has yet. @example "Solo 2" */
-function freshName(body: Pick<VersionBody, "sounds">, playerId: string, name: string): string {
-  const taken = new Set(soundsOf(body, playerId).map((sound) => sound.name));
-  let fresh = name.slice(0, 70);
-  for (let count = 2; taken.has(fresh); count++) fresh = `${name.slice(0, 70)} ${count}`;
-  return fresh;
-}
-
 /**
  * Adds a sound of a player, plain or starting from another.
  * @param id the row's, so that the caller can open it
@@ -30,12 +22,13 @@ export function addSound(
   playerId: string,
   given: { readonly id: string; readonly name: string; readonly fromId?: string | null },
 ) {
+  const taken = soundsOf(body, playerId).map(({ name }) => name);
   return add("sounds", {
     id: given.id,
     originId: null,
     order: orderAtEnd(Object.values(body.sounds)),
     playerId,
-    name: freshName(body, playerId, given.name.trim() || "New sound"),
+    name: freshName((given.name.trim() || "New sound").slice(0, 70), taken),
     fromId: given.fromId ?? null,
     said: {},
     note: "",
