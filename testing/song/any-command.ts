@@ -29,7 +29,13 @@ import {
   type VersionCommand,
 } from "../../src/core/song/edit";
 import { indexCells, outlineOf } from "../../src/core/song/read";
-import type { VersionBody } from "../../src/core/song/schema";
+import {
+  EXCEPTION_KINDS,
+  EXCEPTION_TIMES,
+  UNSOURCED,
+  UNVARIED,
+  type VersionBody,
+} from "../../src/core/song/schema";
 import { addSound, nameSound, removeSound } from "../../src/core/sounds";
 
 const ids = () => {
@@ -139,6 +145,8 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
               way: "as written",
               home: null,
               approach: false,
+              ...UNSOURCED,
+              ...UNVARIED,
             },
             [noteAt(0, pick), noteAt(480, 3)],
             [{ useId: use.id, playerId: player.id }],
@@ -181,9 +189,15 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
       return use
         ? addException(
             outline,
-            use,
-            (["line", "ending", "extra", "hold", "push", "stop"] as const)[pick % 6]!,
-            { ticks: 960, lineId: pick % 6 === 0 ? (line?.line.id ?? null) : null },
+            pick % 4 === 3 && section
+              ? { sectionId: section.section.id, times: EXCEPTION_TIMES[pick % 4]! }
+              : { useId: use.id },
+            EXCEPTION_KINDS[pick % EXCEPTION_KINDS.length]!,
+            {
+              ticks: 960,
+              lineId: outline.byId.get(use.sectionId)?.lines[0]?.line.id ?? null,
+              symbol: pick % 2 ? "Am7" : null,
+            },
             () => `exception-${choice}-${pick}-${makeId()}`,
           )
         : null;

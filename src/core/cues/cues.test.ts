@@ -30,7 +30,7 @@ const except = (
 ) => {
   const outline = outlineOf(body);
   const fields = { ticks: beats * 960, cued, chordId: null };
-  return edit(body, addException(outline, outline.form[use]!, kind, fields, makeId));
+  return edit(body, addException(outline, { useId: outline.form[use]!.id }, kind, fields, makeId));
 };
 
 describe("cues that follow from the other rooms", () => {

@@ -1,12 +1,20 @@
 import type { Ticks } from "../../base";
-import { byOrder } from "../../document";
 import { describePress, type FootPress, looperPlayer } from "../loops";
-import type { BandSheet, SheetPart } from "../parts";
+import { type BandSheet, playsInBar, type SheetPart } from "../parts";
 import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
 import { clockOf, type SongClock, tellBar } from "../song/moments";
 import { type Namer, namerByShift } from "../song/names";
-import { type Passage, spansOfForm, type Timeline, type UseSpan, versionRow } from "../song/read";
+import {
+  barsAt,
+  barsIn,
+  type Passage,
+  spansOfForm,
+  type Timeline,
+  tickOfBar,
+  type UseSpan,
+  versionRow,
+} from "../song/read";
 import { describeSetting, LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
 import { describeAct, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
@@ -71,7 +79,7 @@ export function cuesOf(
   const spans = spansOfForm(timeline);
   const clock = clockOf(spans);
   const found = [
-    ...countIn(body, spans),
+    ...countIn(sheet, spans),
     ...everybody(body, spans, names),
     ...sheet.players.flatMap((player) => ofPlayer(player, sheet, spans)),
     ...presses(body, spans, planned),
@@ -105,15 +113,26 @@ function placed(found: Found, at: number, clock: SongClock): Cue {
   };
 }
 
-/** Who counts in: the first who sings and plays, else whoever is first. */
-export const leaderOf = (players: readonly Player[]): Player | null =>
-  players.find(({ sings, instrument }) => sings && instrument !== "voice") ?? players[0] ?? null;
+/**
+ * Who counts in: the first who sings and plays, else whoever is first. Who waits does not count in.
+ * @param waits whether a player is silent where it begins
+ */
+export function leaderOf(
+  players: readonly Player[],
+  waits: (player: Player) => boolean = () => false,
+): Player | null {
+  const in_ = players.filter((player) => !waits(player));
+  const free = in_.length > 0 ? in_ : players;
+  return free.find(({ sings, instrument }) => sings && instrument !== "voice") ?? free[0] ?? null;
+}
 
-function countIn(body: VersionBody, spans: readonly UseSpan[]): Found[] {
+function countIn(sheet: BandSheet, spans: readonly UseSpan[]): Found[] {
   const [span] = spans;
   if (!span) return [];
   const { meter, tempo } = span.passages[0]!;
-  const leader = leaderOf(Object.values(body.players).sort(byOrder));
+  const parts = sheet.rows.find(({ use }) => use.id === span.use.id)?.parts ?? [];
+  const playing = new Set(parts.filter((part) => playsInBar(part, 0)).map(({ player }) => player.id));
+  const leader = leaderOf(sheet.players, ({ id }) => !playing.has(id));
   const text = `${leader ? `${leader.name} counts in` : "count in"}: a bar of ${meter.beats}/${meter.unit} at ${tempo.bpm}`;
   return [{ kind: "count-in", playerId: null, tick: 0, text, span }];
 }
@@ -142,12 +161,17 @@ function everybody(body: VersionBody, spans: readonly UseSpan[], names: NamesByS
       if (before && (before.meter.beats !== passage.meter.beats || before.meter.unit !== passage.meter.unit))
         put("tempo", passage.tick, `${passage.meter.beats}/${passage.meter.unit} from here`);
       before = passage;
+      if (passage.tacet) put("stop", passage.tick, "the band is silent: voices alone");
       for (const { outline, events } of passage.lines)
         for (const [at, { chord }] of outline.chords.entries()) {
-          const { tick, ticks, sounds, held, cued, early } = events[at]!;
-          if (early > 0)
-            put("push", tick, `${names(passage.shift).chord(chord.symbol)} comes ${say(early)} early`);
-          if (sounds < ticks) put("stop", tick + sounds, `everybody stops, ${say(ticks - sounds)}`);
+          const { tick, ticks, sounds, held, cued, early, late, cut } = events[at]!;
+          const name = () => names(passage.shift).chord(chord.symbol);
+          if (early > 0) put("push", tick, `${name()} comes ${say(early)} early`);
+          if (late > 0) put("push", tick, `${name()} comes ${say(late)} late`);
+          if (passage.tacet) continue;
+          if (cut === "choke") put("stop", tick, `choke ${name()}`);
+          else if (cut === "hit") put("stop", tick, `hit ${name()}, then silence`);
+          else if (sounds < ticks) put("stop", tick + sounds, `everybody stops, ${say(ticks - sounds)}`);
           if (held > 0) put("hold", tick + ticks - held, cued ? "hold until the sign" : `hold ${say(held)}`);
         }
       return found;
@@ -188,7 +212,7 @@ function ofPlayer(player: Player, sheet: BandSheet, spans: readonly UseSpan[]): 
     const found: Found[] = [];
     const put = (kind: CueKind, text: string, tick: Ticks = span.from) =>
       found.push({ kind, playerId: player.id, tick, text, span });
-    const entersLate = !now.out && (part.cell.bars.value?.[0]?.[0] ?? 0) > 0;
+    const entersLate = !now.out && (barsAt(part.cell, 0)?.[0]?.[0] ?? 0) > 0;
     if (now.out) {
       if (before && !before.out) put("out", "stay out");
       if (!before) put("out", "wait");
@@ -212,18 +236,19 @@ function ofPlayer(player: Player, sheet: BandSheet, spans: readonly UseSpan[]): 
 
 /** Entries and exits inside a section, each time round. */
 function barCues(player: Player, part: SheetPart, span: UseSpan): Found[] {
-  const wanted = part.cell.bars.value;
-  if (wanted === null) return [];
   return span.passages.flatMap((passage) => {
-    const bars = passage.bars.filter(({ number }) => number > 0);
-    return wanted.flatMap(([from, to]): Found[] => {
-      const [first, after] = [bars[from], bars[to]];
-      const shared = { playerId: player.id, span };
+    const count = barsIn(passage).length;
+    return (barsAt(part.cell, passage.round) ?? []).flatMap(([from, to]): Found[] => {
+      const put = (kind: "in" | "out", bar: number, text: string): Found => ({
+        kind,
+        playerId: player.id,
+        tick: tickOfBar(passage, bar),
+        text,
+        span,
+      });
       return [
-        ...(first && from > 0
-          ? [{ ...shared, kind: "in" as const, tick: first.tick, text: "come in here" }]
-          : []),
-        ...(after ? [{ ...shared, kind: "out" as const, tick: after.tick, text: "leave here" }] : []),
+        ...(from > 0 && from < count ? [put("in", from, "come in here")] : []),
+        ...(to < count ? [put("out", to, "leave here")] : []),
       ];
     });
   });

@@ -70,8 +70,8 @@ describe("sheetOfVersion", () => {
       unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
     let body = build();
     const [verse, chorus] = outlineOf(body).form;
-    body = act(body, addException(outlineOf(body), verse!, "extra", {}, makeId));
-    body = act(body, addException(outlineOf(body), chorus!, "hold", { ticks: 960 }, makeId));
+    body = act(body, addException(outlineOf(body), { useId: verse!.id }, "extra", {}, makeId));
+    body = act(body, addException(outlineOf(body), { useId: chorus!.id }, "hold", { ticks: 960 }, makeId));
     body = act(body, set("uses", chorus!.id, { vocals: false, repeat: 2 }));
     const sheet = sheetOfVersion(body, song("A"));
     expect(sheet.sections.map((section) => [section.label, section.lines.length])).toEqual([

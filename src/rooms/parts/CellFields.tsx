@@ -12,8 +12,9 @@ import {
   readBars,
   techniqueOf,
   techniquesFor,
+  wordsIn,
 } from "@/core/song/read";
-import { ROLES } from "@/core/song/schema";
+import { type Cell, ROLES } from "@/core/song/schema";
 import { soundsOf } from "@/core/sounds";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -31,6 +32,7 @@ type Props = {
 export function PlayedFields({ part, row, change }: Props & { readonly row: SheetRow }) {
   const body = useRowsLater("version", "sounds");
   const { player, cell } = part;
+  const words = wordsIn(row.passage);
   return (
     <>
       <Slot>
@@ -45,18 +47,18 @@ export function PlayedFields({ part, row, change }: Props & { readonly row: Shee
       <Slot>
         <TextField
           label={`Bars played, of ${row.bars}`}
-          value={formatBars(cell.bars.value)}
+          value={formatBars(cell.barsSaid.value, (id) => words.find((word) => word.id === id)?.text ?? null)}
+          offered={["all", "first half", "second half", "last 2", "none"]}
           check={(text) => {
-            const read = readBars(text, row.bars);
+            const read = readBars(text, row.bars, words);
             return read.ok ? null : describeBarsProblem(read.problem);
           }}
           onSet={(text) => {
-            const read = readBars(text, row.bars);
-            if (read.ok)
-              change({ bars: read.value ? read.value.map(([from, to]) => [from, to]) : [[0, row.bars]] });
+            const read = readBars(text, row.bars, words);
+            if (read.ok) change({ bars: read.value ? ([...read.value] as Cell["bars"]) : [[0, row.bars]] });
           }}
         />
-        <From what="bars" value={cell.bars} onClear={() => change({ bars: null })} />
+        <From what="bars" value={cell.barsSaid} onClear={() => change({ bars: null })} />
       </Slot>
       <Slot>
         <SelectField

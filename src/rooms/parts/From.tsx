@@ -6,6 +6,7 @@ const FROM_WORDS = {
   own: "",
   "first use": "from this section’s first time",
   player: "the player’s usual",
+  entrance: "not in the song here",
 } as const;
 
 /** Where a value comes from; an own one can be given back. */

@@ -26,12 +26,13 @@ export function PhraseRoles({ part, bars, onSet }: Props) {
   const checkBars = (text: string): string | null => {
     const read = readBars(text, bars);
     if (!read.ok) return describeBarsProblem(read.problem);
-    return read.value !== null && read.value.length !== 1 ? "One phrase at a time, such as 1-4." : null;
+    const isOne = read.value === null || (read.value.length === 1 && typeof read.value[0]![0] === "number");
+    return isOne ? null : "One phrase at a time, by its bars, such as 1-4.";
   };
   const rangeOf = (text: string): { from: number; to: number } => {
     const read = readBars(text, bars);
     const [from, to] = (read.ok && read.value?.[0]) || [0, bars];
-    return { from, to };
+    return typeof from === "number" ? { from, to: Number(to) } : { from: 0, to: bars };
   };
   if (bars === 0 || part.out) return null;
   return (

@@ -50,7 +50,10 @@ const anySong = fc
     body = act(body, set("uses", "u1", { shift }));
     const except = (at: number, kind: "hold" | "push", ticks: number) => {
       const outline = outlineOf(body);
-      body = act(body, addException(outline, outline.form[at]!, kind, { ticks, cued: false }, makeId));
+      body = act(
+        body,
+        addException(outline, { useId: outline.form[at]!.id }, kind, { ticks, cued: false }, makeId),
+      );
     };
     if (held) except(0, "hold", 2 * BEAT);
     if (pushed) except(2, "push", BEAT / 2);

@@ -26,7 +26,7 @@ describe("stagePart", () => {
     const chordId = "verse-l0-c1";
     const pushed = edit(
       plain,
-      addException(outlineOf(plain), second!, "push", { chordId, ticks: 480 }, makeId),
+      addException(outlineOf(plain), { useId: second!.id }, "push", { chordId, ticks: 480 }, makeId),
     );
     const body = edit(pushed, set("uses", second!.id, { shift: 2, label: "Verse 2" }));
     const told = (player: string) =>
@@ -60,7 +60,7 @@ describe("stagePart", () => {
     const [use] = outlineOf(plain).form;
     const held = edit(
       plain,
-      addException(outlineOf(plain), use!, "hold", { ticks: 3840, cued: true }, makeId),
+      addException(outlineOf(plain), { useId: use!.id }, "hold", { ticks: 3840, cued: true }, makeId),
     );
     expect(stagePart(held, held.players.p0!).sheets.map((sheet) => sheet.otherwise)).toEqual([
       [],

@@ -8,6 +8,7 @@ import {
   beatUnitOfUse,
   describeException,
   describeUse,
+  exceptionsAt,
   isOut,
   isPlayed,
   meterOf,
@@ -16,7 +17,7 @@ import {
   type Passage,
   versionRow,
 } from "@/core/song/read";
-import type { Player, Riff, VersionBody } from "@/core/song/schema";
+import type { ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
 import {
   passageId,
   type StageCue,
@@ -28,6 +29,9 @@ import {
   type StageSheet,
 } from "@/core/stage";
 import { piecesOf } from "@/ui/pieces";
+
+/** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
+const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chords", "chord"]);
 
 /**
  * Everything a player's stage and print show, worked out once.
@@ -44,13 +48,10 @@ export function stagePart(
   const meter = meterOf(body);
   const part = playerPart(body, player, (capo) => readerBy(choice, body, { player, capo }));
   const outline = outlineOf(body);
-  const timeline = part.passages.map(({ passage }) => passage);
   const notes = notesOf(body);
   const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string, key: string): string[] => {
-    const next = timeline[timeline.indexOf(passage) + 1]?.section.id ?? null;
-    const round = { round: passage.round, last: passage.round === passage.use.repeat - 1, next };
-    const marks = (outline.exceptions.get(passage.use.id) ?? []).filter(
-      ({ exception }) => exception.kind !== "line" && isPlayed(exception, round),
+    const marks = exceptionsAt(outline, passage.use).filter(
+      ({ exception }) => !WRITTEN_OUT.has(exception.kind) && isPlayed(exception, passage.turn),
     );
     const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
     const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));

@@ -6,6 +6,8 @@ import {
   type Sound,
   type SoundBox,
   type SoundMoves,
+  UNSOURCED,
+  UNVARIED,
   type VersionBody,
 } from "@/core/song/schema";
 import { SOUND_BOX_PROFILES } from "@/core/sounds";
@@ -77,6 +79,8 @@ export function withSounds(
       fromId: from === undefined ? null : ids.get(from)!,
       said: said as Record<string, SettingValue>,
       note,
+      ...UNSOURCED,
+      ...UNVARIED,
     }),
   );
   const { form } = outlineOf(version);

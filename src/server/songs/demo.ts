@@ -28,6 +28,8 @@ import {
   type SourceKind,
   type StrumRow,
   TECHNIQUE_IDS,
+  UNSOURCED,
+  UNVARIED,
   type VersionBody,
 } from "@/core/song/schema";
 import { applyEdit, byOrder, ordersFor } from "@/document";
@@ -264,7 +266,10 @@ function withExceptions(version: VersionBody, song: DemoSong): VersionBody {
   for (const { use, kind, chord, symbols, ...fields } of song.exceptions) {
     const chords = byId.get(form[use]!.sectionId)!.lines.flatMap((line) => line.chords);
     const chordId = chords.find((one) => one.chord.symbol === chord)?.chord.id ?? null;
-    body = edit(body, addException(outlineOf(body), form[use]!, kind, { ...fields, chordId }, makeId));
+    body = edit(
+      body,
+      addException(outlineOf(body), { useId: form[use]!.id }, kind, { ...fields, chordId }, makeId),
+    );
     const own = outlineOf(body).exceptions.get(form[use]!.id)?.at(-1)?.lines ?? [];
     for (const [index, { chord }] of own.flatMap((line) => line.chords).entries())
       body = edit(body, set("chords", chord.id, { symbol: symbols[index] ?? chord.symbol }));
@@ -318,7 +323,7 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
     const { tuning, capo, ticks, notes: own } = unwrap(readTab(tab.join("\n"), { bar: 3840 }));
     const id = makeId();
     const order = orderAtEnd([...riffs.values()]);
-    const settings = { way: "as written" as const, home: null, approach: false };
+    const settings = { way: "as written" as const, home: null, approach: false, ...UNSOURCED, ...UNVARIED };
     riffs.set(name, {
       id,
       originId: null,

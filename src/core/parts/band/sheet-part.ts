@@ -2,6 +2,7 @@ import type { Midi, Ticks } from "../../../base";
 import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
 import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
 import {
+  barsAt,
   type CellIndex,
   gridOnsets,
   hasStrings,
@@ -126,9 +127,9 @@ function registerOf(
   return [low, Math.min(low + (technique?.span ?? 24), Math.max(...open) + USUAL_REACH)];
 }
 
-/** Whether a player plays in a bar of a section, bars counted from 0. */
-export const playsInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number): boolean =>
-  !part.out && (part.cell.bars.value?.some(([from, to]) => bar >= from && bar < to) ?? true);
+/** Whether a player plays in a bar of a section, or in part of it; bars and rounds counted from 0. */
+export const playsInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number, round = 0): boolean =>
+  !part.out && (barsAt(part.cell, round)?.some(([from, to]) => bar + 1 > from && bar < to) ?? true);
 
 /** The role in a bar: by phrase where one is said. */
 export const roleInBar = (part: Pick<SheetPart, "cell" | "out">, bar: number): Role =>

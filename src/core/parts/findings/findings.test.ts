@@ -2,7 +2,15 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
-import { type Cell, DOCUMENTS, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
+import {
+  type Cell,
+  DOCUMENTS,
+  EMPTY_CELL,
+  type Player,
+  UNSOURCED,
+  UNVARIED,
+  type VersionBody,
+} from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
 import { changeMs, describeFinding, describeFix, type FindingKind, findingsOf, type SheetFinding } from ".";
@@ -252,6 +260,8 @@ describe("findings", () => {
         way: "as written" as const,
         home: null,
         approach: false,
+        ...UNSOURCED,
+        ...UNVARIED,
       };
       const note = {
         id: "n",

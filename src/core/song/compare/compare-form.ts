@@ -1,8 +1,9 @@
 import { alignLists, differingFields, type MakeId, orderBetween, type Pair } from "../../../document";
 import { removalIn } from "../edit/commands";
+import { copyException } from "../edit/copy-rows";
 import type { VersionCommand, VersionStep } from "../edit/edits";
-import { copyLines, sameChords } from "../edit/exceptions";
 import { add, batch, set } from "../edit/makers";
+import { sameChords } from "../edit/same-lines";
 import { describeException } from "../read/describe-exception";
 import type { OutlineSection } from "../read/outline";
 import { DOCUMENTS } from "../schema/documents";
@@ -116,7 +117,7 @@ function takeExceptions(
   sections: readonly SectionPair[],
   makeId: MakeId,
 ): VersionStep[] {
-  const lines = sections.find((pair) => pair.a?.section.id === mine.sectionId)?.lines ?? [];
+  const { lines = [] } = sections.find((pair) => pair.a?.section.id === mine.sectionId) ?? {};
   const lineIds = new Map(
     lines.flatMap((pair) => (pair.a && pair.b ? [[pair.b.line.id, pair.a.line.id]] : [])),
   );
@@ -127,23 +128,28 @@ function takeExceptions(
         : [],
     ),
   );
+  const wordIds = new Map(
+    lines.flatMap((pair) =>
+      pair.a && pair.b && pair.a.text === pair.b.text
+        ? pair.b.words.map(({ word }, at) => [word.id, pair.a!.words[at]!.word.id] as const)
+        : [],
+    ),
+  );
   const old = (a.outline.exceptions.get(mine.id) ?? []).flatMap(({ exception }) =>
     removalIn(a.body, "exceptions", exception.id),
   );
-  const fresh = (b.outline.exceptions.get(theirs.id) ?? []).flatMap(({ exception, lines }): VersionStep[] => {
+  const fresh = (b.outline.exceptions.get(theirs.id) ?? []).flatMap((one): VersionStep[] => {
+    const { exception } = one;
     const lineId = exception.lineId === null ? null : lineIds.get(exception.lineId);
     if (lineId === undefined) return [];
-    const id = makeId();
-    const home = { sectionId: mine.sectionId, exceptionId: id };
-    const copied = copyLines(lines, home, makeId);
-    for (const [from, to] of copied.chordIds) chordIds.set(from, to);
     const chordId = exception.chordId === null ? null : (chordIds.get(exception.chordId) ?? null);
     const followedBy = homeOf(sections, exception.followedBy ?? "")?.section.id ?? null;
     if (exception.followedBy !== null && followedBy === null) return [];
-    return [
-      add("exceptions", { ...exception, id, useId: mine.id, lineId, chordId, followedBy }),
-      ...copied.commands,
-    ];
+    if (exception.kind === "chord" && chordId === null) return [];
+    const fields = { useId: mine.id, lineId, chordId, followedBy };
+    const copied = copyException(one, fields, mine.sectionId, makeId, { chordIds, wordIds });
+    for (const [from, to] of copied.chordIds) chordIds.set(from, to);
+    return copied.commands;
   });
   return [...old, ...fresh];
 }

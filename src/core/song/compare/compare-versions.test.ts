@@ -4,10 +4,10 @@ import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { alignLists, applyEdit, checkBody } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
+import { addException } from "../edit/add-exception";
 import { removeUse } from "../edit/commands";
 import { copyVersion } from "../edit/copy-version";
 import type { VersionCommand } from "../edit/edits";
-import { addException } from "../edit/exceptions";
 import { add, set } from "../edit/makers";
 import { takePattern } from "../edit/part-commands";
 import { outlineOf } from "../read/outline";
@@ -148,7 +148,7 @@ describe("what can be taken over", () => {
   };
   const [verse, chorus] = [0, 1];
   const except = (body: VersionBody, at: number, kind: "hold" | "line" | "ending", fields = {}) =>
-    act(body, addException(outlineOf(body), outlineOf(body).form[at]!, kind, fields, makeId));
+    act(body, addException(outlineOf(body), { useId: outlineOf(body).form[at]!.id }, kind, fields, makeId));
 
   it("a use that is played there again, in its place, with what is otherwise at it", () => {
     const mine = song();

@@ -12,9 +12,10 @@ import { moveChord, parseChord } from "../../chord";
 import { parseKey } from "../../pitch";
 import { beatsOfTicks, countBeats } from "../../rhythm";
 import { removalIn } from "../edit/commands";
+import { copyContents } from "../edit/copy-rows";
 import type { VersionStep } from "../edit/edits";
-import { copyContents, sameLine } from "../edit/exceptions";
 import { add, batch, set } from "../edit/makers";
+import { sameLine } from "../edit/same-lines";
 import type { OutlineLine, OutlineSection } from "../read/outline";
 import { titleKeyOf } from "../read/shelf-query";
 import { versionRow } from "../read/timeline";
@@ -55,6 +56,10 @@ function asTaken(body: VersionBody, key: string): VersionBody {
     row.id,
     { ...row, symbol: written(row.symbol), sourceId: null },
   ]);
+  const instead = Object.values(body.exceptions).map((row) => [
+    row.id,
+    { ...row, symbol: row.symbol && written(row.symbol) },
+  ]);
   const layers = Object.values(body.loopLayers).map((row) => [
     row.id,
     { ...row, chords: row.chords.map((chord) => ({ ...chord, symbol: written(chord.symbol) })) },
@@ -62,6 +67,7 @@ function asTaken(body: VersionBody, key: string): VersionBody {
   return {
     ...body,
     chords: Object.fromEntries(moved),
+    exceptions: Object.fromEntries(instead),
     loopLayers: Object.fromEntries(layers),
     version: { [version.id]: { ...version, writtenKey: key } },
   };
@@ -231,7 +237,7 @@ function takeLine(pair: SectionPair, index: number, a: Side, makeId: MakeId): Ve
     ...mine.chords.flatMap(({ chord }) => removalIn(a.body, "chords", chord.id)),
     ...mine.words.map(({ word }): VersionStep => ({ type: "remove", table: "words", id: word.id })),
   ];
-  return [...contents, ...copyContents(theirs, mine.line.id, makeId)];
+  return [...contents, ...copyContents(theirs, mine.line.id, makeId).commands];
 }
 
 function newLine(
@@ -239,7 +245,7 @@ function newLine(
   row: { id: string; sectionId: string; exceptionId: null; order: string },
   makeId: MakeId,
 ): VersionStep[] {
-  return [add("lines", { ...row, originId: line.line.id }), ...copyContents(line, row.id, makeId)];
+  return [add("lines", { ...row, originId: line.line.id }), ...copyContents(line, row.id, makeId).commands];
 }
 
 function copySection(a: Side, theirs: OutlineSection, makeId: MakeId): VersionStep[] {

@@ -1,6 +1,6 @@
 import { alignLists } from "../../../document";
 import { beatsOfTicks, countBeats } from "../../rhythm";
-import { sameLine } from "../edit/exceptions";
+import { sameLine } from "../edit/same-lines";
 import type { OutlineLine } from "../read/outline";
 import { asWritten, type NameOf } from "./side";
 

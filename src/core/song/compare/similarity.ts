@@ -1,5 +1,5 @@
 import { alignLists } from "../../../document";
-import { sameChords } from "../edit/exceptions";
+import { sameChords } from "../edit/same-lines";
 import type { Outline, OutlineLine, OutlineSection } from "../read/outline";
 import { describeChords } from "./describe-lines";
 import { asWritten, type NameOf } from "./side";

@@ -4,7 +4,7 @@ import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { parseKey } from "../../pitch";
 import { Namer, readerOf } from "../names";
-import { DOCUMENTS, type VersionBody } from "../schema";
+import { DOCUMENTS, UNSOURCED, type VersionBody } from "../schema";
 import { changeKey, hasCapo, sameShapes } from "./change-key";
 
 const song = () => {
@@ -56,6 +56,7 @@ describe("changeKey", () => {
       fingers: [2, 1, null, null, 3, 4] as (1 | 2 | 3 | 4 | null)[],
       capo: 2,
       tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+      ...UNSOURCED,
     };
     const own = { ...body, choices: { c: choice } };
     const after = unwrap(applyEdit(DOCUMENTS.version, own, changeKey(own, "B", hasCapo))).body;

@@ -9,9 +9,11 @@ import { type Passage, passageSum, timelineOf, versionRow } from "../read/timeli
 import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { ExceptionKind } from "../schema/sections";
+import { addException, blankException, type ExceptionFields } from "./add-exception";
 import type { VersionCommand } from "./edits";
-import { addException, type ExceptionFields, fold, unfold } from "./exceptions";
+import { fold } from "./fold";
 import { set } from "./makers";
+import { unfold } from "./unfold";
 
 const Q = 960;
 let count = 0;
@@ -23,8 +25,12 @@ const act = (body: VersionBody, command: VersionCommand): VersionBody => {
   return next;
 };
 
-const except = (body: VersionBody, useId: string, kind: ExceptionKind, fields: ExceptionFields = {}) =>
-  act(body, addException(outlineOf(body), body.uses[useId]!, kind, fields, makeId));
+const except = (
+  body: VersionBody,
+  useId: string,
+  kind: ExceptionKind,
+  { round = null, ...fields }: ExceptionFields & { round?: number | null } = {},
+) => act(body, addException(outlineOf(body), { useId, round }, kind, fields, makeId));
 
 /** "G@0+4" for each chord of a passage: symbol, beat it comes at in the song, beats. */
 const played = (passage: Passage) =>
@@ -236,10 +242,16 @@ describe("how an exception is told", () => {
     const use = outline.form[0]!;
     const [chord] = outline.byId.get(use.sectionId)!.lines.flatMap((line) => line.chords);
     const exception = {
-      ...{ id: "x", useId: use.id, order: "V", kind: "push" as const, round: null, lineId: null },
-      ...{ chordId: chord!.chord.id, followedBy: null, ticks: 480, cued: false },
+      ...blankException({ useId: use.id }, "push", "V", "x"),
+      ...{ chordId: chord!.chord.id, ticks: 480 },
     };
-    const said = describeException({ exception, lines: [] }, use, outline, versionRow(body), () => "Fa");
+    const said = describeException(
+      { exception, lines: [], anchors: new Map() },
+      use,
+      outline,
+      versionRow(body),
+      () => "Fa",
+    );
     expect(said).toBe("Fa comes half a beat early");
   });
 });

@@ -1,3 +1,4 @@
+export { addException, type ExceptionFields, type ExceptionHome, homeFields } from "./add-exception";
 export { setBeats } from "./beats";
 export { changeKey, hasCapo, sameShapes } from "./change-key";
 export {
@@ -17,9 +18,11 @@ export {
   setCell,
   setWords,
 } from "./commands";
+export { copyUse } from "./copy-use";
 export { copyVersion } from "./copy-version";
 export type { BandCommand, EveningCommand, SongCommand, VersionCommand, VersionStep } from "./edits";
-export { addException, type FoldProblem, fold, isPlainUse, unfold } from "./exceptions";
+export { setEndingLength } from "./ending-length";
+export { type FoldProblem, fold, isPlainUse } from "./fold";
 export { freshName } from "./fresh-name";
 export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";
 export {
@@ -41,3 +44,4 @@ export {
   takePattern,
 } from "./part-commands";
 export { lengthenChord, liftChord, moveChordStart, moveChordWord, placeChord, spotAt } from "./place-chord";
+export { unfold } from "./unfold";

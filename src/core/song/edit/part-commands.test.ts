@@ -5,7 +5,7 @@ import { applyEdit } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
 import { outlineOf } from "../read/outline";
 import { indexCells, resolveCell } from "../read/resolve-cells";
-import { DOCUMENTS } from "../schema";
+import { DOCUMENTS, UNSOURCED, UNVARIED } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { VersionCommand } from "./edits";
 import {
@@ -148,6 +148,8 @@ describe("the sheet's edits", () => {
       way: "as written" as const,
       home: null,
       approach: false,
+      ...UNSOURCED,
+      ...UNVARIED,
     };
     const make = ids();
     const added = apply(

@@ -1,11 +1,19 @@
 import { assertNever } from "../../../base";
 import { describeSemitones } from "../../pitch";
 import { beatsOfTicks, countBeats } from "../../rhythm";
-import type { Exception, Use } from "../schema/sections";
+import type { Exception, ExceptionTimes, Use } from "../schema/sections";
 import type { VersionRow } from "../schema/version";
 
-import type { Outline, OutlineException } from "./outline";
+import { exceptionsAt, type Outline, type OutlineException } from "./outline";
 import { beatUnitOfUse } from "./timeline";
+
+/** The times a section's exception is for, in words. */
+export const TIMES_WORDS: Readonly<Record<ExceptionTimes, string>> = Object.freeze({
+  every: "every time",
+  first: "the first time",
+  later: "from the second time on",
+  last: "the last time",
+});
 
 /**
  * How an exception is told beside its use.
@@ -13,38 +21,79 @@ import { beatUnitOfUse } from "./timeline";
  * @example "hold of 4 beats on G, until the sign"
  */
 export function describeException(
-  { exception, lines }: OutlineException,
+  one: OutlineException,
   use: Use,
   outline: Outline,
   version: VersionRow,
   nameOf: (symbol: string) => string = (symbol) => symbol,
 ): string {
-  const section = outline.byId.get(use.sectionId);
-  const beats = (ticks: number) => countBeats(beatsOfTicks(ticks, beatUnitOfUse(version, use)));
+  const { round } = one.exception;
+  return `${describeMark(one, use, outline, version, nameOf)}${round === null ? "" : `, time ${round}`}`;
+}
+
+/** The same with the times a section's exception is for. @example "D comes half a beat early, every time" */
+export function describeShared(
+  one: OutlineException,
+  use: Use,
+  outline: Outline,
+  version: VersionRow,
+  nameOf?: (symbol: string) => string,
+): string {
+  const said = describeException(one, use, outline, version, nameOf);
+  return one.exception.useId === null ? `${said}, ${TIMES_WORDS[one.exception.times]}` : said;
+}
+
+function describeMark(
+  { exception, lines }: OutlineException,
+  use: Use,
+  outline: Outline,
+  version: VersionRow,
+  nameOf: (symbol: string) => string,
+): string {
+  const { kind, ticks } = exception;
+  const beats = (length: number) => countBeats(beatsOfTicks(length, beatUnitOfUse(version, use)));
   const chord = chordNamed(exception, use, outline, nameOf);
-  const round = exception.round === null ? "" : `, time ${exception.round}`;
-  switch (exception.kind) {
-    case "line": {
-      const index = section?.lines.findIndex((line) => line.line.id === exception.lineId) ?? -1;
-      return `line ${index + 1} is different${round}`;
-    }
+  const asUsual = ticks === 0;
+  switch (kind) {
+    case "line":
+      return `${lineNamed(exception, use, outline)} is different`;
+    case "words":
+      return `${lineNamed(exception, use, outline)} has other words`;
+    case "chords":
+      return `${lineNamed(exception, use, outline)} has other chords`;
+    case "chord":
+      return `${nameOf(exception.symbol ?? "")} instead of ${chord}`;
     case "ending": {
       const next = outline.byId.get(exception.followedBy ?? "")?.section.label;
-      return `another ending${next ? ` when ${next} follows` : ""}: its last ${beats(exception.ticks)} replaced${round}`;
+      return `another ending${next ? ` when ${next} follows` : ""}: its last ${beats(ticks)} replaced`;
     }
     case "extra":
-      return `${lines.length === 1 ? "an extra last line" : `${lines.length} extra lines`}${round}`;
+      return lines.length === 1 ? "an extra last line" : `${lines.length} extra lines`;
     case "hold": {
-      const length = exception.ticks === 0 ? "hold" : `hold of ${beats(exception.ticks)}`;
-      return `${length} on ${chord}${exception.cued ? ", until the sign" : ""}${round}`;
+      const sign = exception.cued ? ", until the sign" : "";
+      return `${asUsual ? (exception.cued ? "hold" : "no hold") : `hold of ${beats(ticks)}`} on ${chord}${sign}`;
     }
     case "push":
-      return `${chord} comes ${beats(exception.ticks)} early${round}`;
+      return asUsual ? `${chord} comes on its beat` : `${chord} comes ${beats(ticks)} early`;
+    case "late":
+      return asUsual ? `${chord} comes on its beat` : `${chord} comes ${beats(ticks)} late`;
+    case "choke":
+      return asUsual ? `${chord} rings` : `${chord} is choked after ${beats(ticks)}`;
+    case "hit":
+      return asUsual ? `${chord} rings` : `hit on ${chord}, then silence`;
     case "stop":
-      return `stop on ${chord}: silent for ${beats(exception.ticks)}${round}`;
+      return asUsual ? `no stop on ${chord}` : `stop on ${chord}: silent for ${beats(ticks)}`;
+    case "tacet":
+      return "the band is silent: voices alone";
     default:
-      return assertNever(exception.kind);
+      return assertNever(kind);
   }
+}
+
+/** @example "line 2" */
+function lineNamed(exception: Exception, use: Use, outline: Outline): string {
+  const lines = outline.byId.get(use.sectionId)?.lines ?? [];
+  return `line ${lines.findIndex(({ line }) => line.id === exception.lineId) + 1}`;
 }
 
 function chordNamed(
@@ -55,11 +104,11 @@ function chordNamed(
 ): string {
   const lines = [
     ...(outline.byId.get(use.sectionId)?.lines ?? []),
-    ...(outline.exceptions.get(use.id) ?? []).flatMap((one) => one.lines),
+    ...exceptionsAt(outline, use).flatMap((one) => one.lines),
   ];
   const found = lines.flatMap((line) => line.chords).find(({ chord }) => chord.id === exception.chordId);
   if (found) return nameOf(found.chord.symbol);
-  return exception.kind === "push" ? "the first chord" : "the last chord";
+  return exception.kind === "hold" || exception.kind === "stop" ? "the last chord" : "the first chord";
 }
 
 /**

@@ -1,14 +1,17 @@
-export { type BarRanges, describeBarsProblem, formatBars, readBars } from "./bars-text";
+export { type BarRanges, barsIn, rangesOf, tickOfBar } from "./bar-ranges";
+export { describeBarsProblem, formatBars, type NamedWord, readBars, wordsIn } from "./bars-text";
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
-export { describeException, describeUse } from "./describe-exception";
+export { describeException, describeShared, describeUse, TIMES_WORDS } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { keysOf } from "./keys";
 export { describeForm, nearestForm, readForm } from "./known-forms";
-export { isPlayed, linesPlayed } from "./layout";
+export type { ChordEvent, TimedLine } from "./lay-out";
+export { isPlayed, type LaidLine, linesPlayed, type Round } from "./layout";
 export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
 export { describeOddLengths, oddLengths } from "./odd-lengths";
 export {
+  exceptionsAt,
   type Outline,
   type OutlineException,
   type OutlineLine,
@@ -16,6 +19,7 @@ export {
   outlineOf,
 } from "./outline";
 export {
+  barsAt,
   type CellIndex,
   cellKey,
   type Inherited,
@@ -52,7 +56,6 @@ export {
   playsOf,
   sectionSum,
   sectionSums,
-  type TimedLine,
   type Timeline,
   timedChords,
   timelineOf,

@@ -1,7 +1,7 @@
 import type { Ticks } from "../../../base";
 import { byOrder } from "../../../document";
 import type { VersionBody } from "../schema/documents";
-import type { Exception, Line, PlacedChord, Section, Use, Word } from "../schema/sections";
+import type { Anchor, Exception, Line, PlacedChord, Section, Use, Word } from "../schema/sections";
 
 /** A line with its words in a row; `at` counts characters of `text`. */
 export type OutlineLine = {
@@ -23,13 +23,34 @@ export type Outline = {
   readonly sections: readonly OutlineSection[];
   readonly byId: ReadonlyMap<string, OutlineSection>;
   readonly form: readonly Use[];
-  /** By use: what is otherwise there, in order, with the lines an exception brings. */
+  /** By use: what is otherwise there and nowhere else, in order, with the lines an exception brings. */
   readonly exceptions: ReadonlyMap<string, readonly OutlineException[]>;
+  /** By section: what is otherwise whenever it is played, or the first time, from the second on, the last time. */
+  readonly ofSections: ReadonlyMap<string, readonly OutlineException[]>;
 };
 
-export type OutlineException = { readonly exception: Exception; readonly lines: readonly OutlineLine[] };
+export type OutlineException = {
+  readonly exception: Exception;
+  readonly lines: readonly OutlineLine[];
+  /** Where shared chords stand over words of its own, by the chord. */
+  readonly anchors: ReadonlyMap<string, Anchor>;
+};
 
-type Tables = Pick<VersionBody, "sections" | "lines" | "words" | "chords" | "uses" | "exceptions">;
+const NONE: readonly OutlineException[] = Object.freeze([]);
+
+/** All that may be otherwise at a use: what its section says first, then what it says itself. */
+export function exceptionsAt(
+  outline: Outline,
+  use: Pick<Use, "id" | "sectionId">,
+): readonly OutlineException[] {
+  const [shared, own] = [outline.ofSections.get(use.sectionId), outline.exceptions.get(use.id)];
+  return shared && own ? [...shared, ...own] : (shared ?? own ?? NONE);
+}
+
+type Tables = Pick<
+  VersionBody,
+  "sections" | "lines" | "words" | "chords" | "uses" | "exceptions" | "anchors"
+>;
 
 /** Reads the tables in order. Rows that name nothing are passed over. */
 export function outlineOf(body: Tables): Outline {
@@ -39,6 +60,22 @@ export function outlineOf(body: Tables): Outline {
   const linesAt = (home: string) =>
     (linesOf.get(home) ?? []).map((line) =>
       outlineLine(line, wordsOf.get(line.id) ?? [], chordsOf.get(line.id) ?? []),
+    );
+  const anchorsOf = groupBy(Object.values(body.anchors), ({ lineId }) => lineId);
+  const brought = (exception: Exception): OutlineException => {
+    const lines = linesAt(exception.id);
+    const anchors = lines.flatMap(({ line }) => anchorsOf.get(line.id) ?? []);
+    return { exception, lines, anchors: new Map(anchors.map((anchor) => [anchor.chordId, anchor])) };
+  };
+  const exceptions = Object.values(body.exceptions);
+  const byHome = (homeOf: (exception: Exception) => string | null) =>
+    new Map(
+      [
+        ...group(
+          exceptions.filter((one) => homeOf(one) !== null),
+          (one) => homeOf(one)!,
+        ),
+      ].map(([home, list]) => [home, list.map(brought)] as const),
     );
   const sections = Object.values(body.sections)
     .sort(byOrder)
@@ -50,28 +87,29 @@ export function outlineOf(body: Tables): Outline {
     sections,
     byId: new Map(sections.map((one) => [one.section.id, one])),
     form: Object.values(body.uses).sort(byOrder),
-    exceptions: new Map(
-      [...group(Object.values(body.exceptions), (exception) => exception.useId)].map(([useId, list]) => [
-        useId,
-        list.map((exception) => ({ exception, lines: linesAt(exception.id) })),
-      ]),
-    ),
+    exceptions: byHome(({ useId }) => useId),
+    ofSections: byHome(({ useId, sectionId }) => (useId === null ? sectionId : null)),
   };
 }
 
 /** A line stands in its section, or in the exception that brings it. */
 const lineHome = (line: Line): string => line.exceptionId ?? line.sectionId;
 
-function group<Row extends { order: string; id: string }>(
-  rows: Row[],
-  keyOf: (row: Row) => string,
-): Map<string, Row[]> {
+function groupBy<Row>(rows: readonly Row[], keyOf: (row: Row) => string): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();
   for (const row of rows) {
     const list = groups.get(keyOf(row));
     if (list) list.push(row);
     else groups.set(keyOf(row), [row]);
   }
+  return groups;
+}
+
+function group<Row extends { order: string; id: string }>(
+  rows: Row[],
+  keyOf: (row: Row) => string,
+): Map<string, Row[]> {
+  const groups = groupBy(rows, keyOf);
   for (const list of groups.values()) list.sort(byOrder);
   return groups;
 }

@@ -1,15 +1,23 @@
 import type { Style } from "../../fretboard";
+import type { BarsSaid } from "../schema/bars-said";
 import type { VersionBody } from "../schema/documents";
+import type { Entrance } from "../schema/entrances";
 import type { Cell } from "../schema/parts";
 import type { Player } from "../schema/players";
 import type { Role } from "../schema/roles";
 import type { Use } from "../schema/sections";
 import type { TechniqueId } from "../schema/technique-ids";
+import { type BarRanges, inBoth, rangesOf } from "./bar-ranges";
 import type { Outline } from "./outline";
+import { type Stay, staysOf } from "./stays";
 import { techniqueOf } from "./techniques";
+import { type Passage, type Timeline, type TimelineTables, timelineOf } from "./timeline";
 
-/** Where a value on the sheet comes from: this cell, the section's first use, or the player's default. */
-type Origin = "own" | "first use" | "player";
+/**
+ * Where a value on the sheet comes from: this cell, the section's first use, the player's default, or where the player
+ * comes into the song.
+ */
+type Origin = "own" | "first use" | "player" | "entrance";
 
 export type Inherited<Value> = { readonly value: Value; readonly from: Origin };
 
@@ -28,11 +36,23 @@ export type ResolvedCell = {
   readonly strumId: Inherited<string | null>;
   readonly riffId: Inherited<string | null>;
   readonly sound: Inherited<string>;
-  /** Null is all bars. */
-  readonly bars: Inherited<readonly (readonly [from: number, to: number])[] | null>;
+  /** The bars played each time, as they were said; null is all. */
+  readonly barsSaid: Inherited<BarsSaid | null>;
+  /** The same in numbers. Which of them are played in one round is {@link barsAt}. */
+  readonly bars: Inherited<BarRanges | null>;
+  /** When the player is in the song at all, a round of the use each; null is always. */
+  readonly stays: readonly Stay[] | null;
   readonly phrases: Inherited<readonly { readonly from: number; readonly to: number; readonly role: Role }[]>;
   readonly doubles: Inherited<string | null>;
+  /** Whether it may be played or not. */
+  readonly optional: Inherited<boolean>;
 };
+
+/** The bars played in one round of a use: those of the cell while the player is in. Null is all of them. */
+export const barsAt = (
+  { bars, stays }: Pick<ResolvedCell, "bars" | "stays">,
+  round: number,
+): BarRanges | null => inBoth(bars.value, stays?.[Math.min(round, stays.length - 1)] ?? null);
 
 /** Whether a part is silent: without light, or told to stay out. */
 export const isOut = (cell: Pick<ResolvedCell, "light" | "role">): boolean =>
@@ -44,13 +64,56 @@ export const cellKey = (useId: string, playerId: string): string => `${useId} ${
 export type CellIndex = {
   readonly cells: ReadonlyMap<string, Cell>;
   readonly firstUse: ReadonlyMap<string, string>;
+  /** When a player is in, by use; null where nothing is said of it. */
+  readonly staysOf: (playerId: string) => ReadonlyMap<string, readonly Stay[]> | null;
+  /** One time through a use. */
+  readonly passageOf: (useId: string) => Passage | undefined;
 };
 
-export function indexCells(body: Pick<VersionBody, "cells">, outline: Pick<Outline, "form">): CellIndex {
+/** The tables cells are resolved from. */
+export type CellTables = TimelineTables & Pick<VersionBody, "cells" | "entrances">;
+
+/**
+ * Reads cells and entrances once.
+ * @param timelineMade the song played out, where it is known; else it is made when something needs it
+ */
+export function indexCells(
+  body: CellTables,
+  outline: Outline,
+  timelineMade: () => Timeline = () => timelineOf(body, outline),
+): CellIndex {
   const cells = new Map(Object.values(body.cells).map((cell) => [cellKey(cell.useId, cell.playerId), cell]));
   const firstUse = new Map<string, string>();
   for (const use of outline.form) if (!firstUse.has(use.sectionId)) firstUse.set(use.sectionId, use.id);
-  return { cells, firstUse };
+  let made: Timeline | null = null;
+  const timeline = (): Timeline => (made ??= timelineMade());
+  const entrances = new Map<string, Entrance[]>();
+  for (const one of Object.values(body.entrances))
+    entrances.set(one.playerId, [...(entrances.get(one.playerId) ?? []), one]);
+  const stays = new Map<string, ReadonlyMap<string, readonly Stay[]> | null>();
+  const staysFor = (playerId: string) => {
+    const own = entrances.get(playerId);
+    if (!own) return null;
+    const known = stays.get(playerId);
+    if (known !== undefined) return known;
+    const found = staysOf(own, timeline());
+    stays.set(playerId, found);
+    return found;
+  };
+  return {
+    cells,
+    firstUse,
+    staysOf: staysFor,
+    passageOf: (useId) => timeline().passages.find(({ use }) => use.id === useId),
+  };
+}
+
+/** Bars as they are said, in numbers. Those by number already need no timeline. */
+function rangesSaid(index: CellIndex, useId: string, said: BarsSaid | null): BarRanges | null {
+  if (said === null) return null;
+  if (said.every(([how]) => typeof how === "number")) return said as BarRanges;
+  const passage = index.passageOf(useId);
+  return passage ? rangesOf(said, passage) : null;
 }
 
 const STYLE_OF_INSTRUMENT: Readonly<Record<Player["instrument"], Style>> = Object.freeze({
@@ -75,13 +138,16 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
       return { value: first[field] as Value, from: "first use" };
     return { value: fallback, from: "player" };
   };
+  const stays = index.staysOf(player.id)?.get(use.id) ?? null;
+  const isAway = stays?.every((stay) => stay?.length === 0) ?? false;
+  const barsSaid = pick<BarsSaid | null>("bars", null);
   const technique = pick<TechniqueId | null>("technique", null);
   const asBefore = technique.from !== "own";
   const usual = technique.value ? techniqueOf(technique.value).style : STYLE_OF_INSTRUMENT[player.instrument];
   return {
     cell,
     light: pick("light", player.light),
-    role: pick("role", player.role),
+    role: isAway ? { value: "out", from: "entrance" } : pick("role", player.role),
     style: pick<Style>("style", usual, asBefore),
     strings: pick<readonly number[] | null>("strings", null),
     capo: pick("capo", player.capo),
@@ -90,8 +156,11 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     strumId: pick<string | null>("strumId", null, asBefore),
     riffId: pick<string | null>("riffId", null, asBefore),
     sound: pick("sound", ""),
-    bars: pick<ResolvedCell["bars"]["value"]>("bars", null),
+    barsSaid,
+    bars: { value: rangesSaid(index, use.id, barsSaid.value), from: barsSaid.from },
+    stays,
     phrases: pick<ResolvedCell["phrases"]["value"]>("phrases", []),
     doubles: pick<string | null>("doubles", null),
+    optional: pick("optional", false),
   };
 }

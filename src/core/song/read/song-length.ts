@@ -6,7 +6,9 @@ import { meterOfUse, playsOf, type TimelineTables, tempoOfUse, timelineOf, versi
 /** How long a song is. */
 export type SongLength = { readonly bars: number; readonly seconds: number };
 
-const isPlain = (body: Pick<VersionBody, "exceptions">): boolean => Object.keys(body.exceptions).length === 0;
+/** Other words change neither lengths nor chords. */
+const isPlain = (body: Pick<VersionBody, "exceptions">): boolean =>
+  Object.values(body.exceptions).every(({ kind }) => kind === "words");
 
 /**
  * How many bars a song has and how long it lasts: as its timeline says, but where nothing is otherwise at any place sums

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { EMPTY_CELL } from "../schema/parts";
+import { UNSOURCED } from "../schema/provenance";
 import { choiceFits, findChoice } from "./choices";
 import { outlineOf } from "./outline";
 import { indexCells, resolveCell } from "./resolve-cells";
@@ -123,6 +124,7 @@ describe("choices", () => {
     fingers: [1 as const],
     capo: 0,
     tuning: ["E2"],
+    ...UNSOURCED,
   };
   const narrow = {
     ...choice,

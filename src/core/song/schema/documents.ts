@@ -1,5 +1,6 @@
 import { type Body, defineDocuments, type RowsIn } from "../../../document";
 import { cueTables } from "./cues";
+import { entranceTables } from "./entrances";
 import { eveningTables } from "./evening";
 import { loopHabitTables, loopTables } from "./loops";
 import { partTables } from "./parts";
@@ -15,6 +16,7 @@ const TABLES = {
     ...sectionTables,
     ...playerTables,
     ...partTables,
+    ...entranceTables,
     ...loopTables,
     ...soundTables,
     ...cueTables,

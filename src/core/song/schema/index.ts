@@ -14,6 +14,7 @@ export {
   type VersionBody,
   type VersionTables,
 } from "./documents";
+export { type BarsSaid, ENTRANCE_KINDS, type Entrance, type EntranceKind } from "./entrances";
 export { type Evening, type EveningItem, ITEM_KINDS, MOST_MINUTES, PLAIN_ITEM } from "./evening";
 export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export {
@@ -47,12 +48,16 @@ export {
   READS,
   WRITINGS,
 } from "./players";
+export { UNSOURCED, UNVARIED, VARIANTS, type Variant } from "./provenance";
 export { ROLES, type Role } from "./roles";
 export { keySchema } from "./row-fields";
 export {
+  type Anchor,
   EXCEPTION_KINDS,
+  EXCEPTION_TIMES,
   type Exception,
   type ExceptionKind,
+  type ExceptionTimes,
   type Extra,
   PLAIN_USE,
   SECTION_KINDS,

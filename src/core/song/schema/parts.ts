@@ -2,6 +2,8 @@ import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
 import { LAST_FRET, NOTE_ARTS, STYLES } from "../../fretboard";
 import { ANCHORS, EVEN, MOST_SWING, PATTERN_KINDS, SUBDIVISIONS } from "../../rhythm";
+import { barsSaid } from "./bars-said";
+import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
 import { ROLES } from "./roles";
 import {
   capoSchema,
@@ -31,7 +33,6 @@ import {
 const RIFF_WAYS = ["as written", "follows the chords"] as const;
 
 const barNumber = z.int().min(0).max(10_000);
-const barRange = z.tuple([barNumber, barNumber]);
 
 /** What cells of the sheet may say since form 4; nothing of it at first. */
 const SAID_SINCE_FORM_4 = Object.freeze({
@@ -44,6 +45,8 @@ const SAID_SINCE_FORM_4 = Object.freeze({
   doubles: null,
 });
 
+const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
+
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
   light: null,
@@ -53,6 +56,7 @@ export const EMPTY_CELL = Object.freeze({
   capo: null,
   note: null,
   ...SAID_SINCE_FORM_4,
+  ...SAID_SINCE_FORM_10,
 });
 
 const cell = defineTable({
@@ -72,8 +76,8 @@ const cell = defineTable({
     riffId: optionalId,
     /** What the sound is called; the Sounds room says what it is. */
     sound: text(80).nullable(),
-    /** The bars played, counted from 0 within the section, each range up to and without its second number. */
-    bars: z.array(barRange).max(32).nullable(),
+    /** The bars played, each time through the section. */
+    bars: barsSaid.nullable(),
     /** Roles by phrase, where they differ from the cell's. */
     phrases: z
       .array(z.object({ from: barNumber, to: barNumber, role: z.enum(ROLES) }))
@@ -81,6 +85,8 @@ const cell = defineTable({
       .nullable(),
     /** The player this one doubles on purpose. */
     doubles: optionalId,
+    /** Whether it may be played or not. */
+    optional: z.boolean().nullable(),
   }),
   called: "part",
   fields: {
@@ -88,6 +94,7 @@ const cell = defineTable({
     strumId: "pattern",
     riffId: "line",
     doubles: "player doubled",
+    optional: "may be left out",
   },
   references: {
     useId: goesWith("uses"),
@@ -104,7 +111,7 @@ const cell = defineTable({
     bars: tellBarRanges,
     phrases: tellPhrases,
   },
-  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4 },
+  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4, 10: SAID_SINCE_FORM_10 },
   compared: {
     light: "light",
     role: "role",
@@ -118,6 +125,7 @@ const cell = defineTable({
     phrases: "phrases",
     strumId: "pattern",
     riffId: "line",
+    optional: "may be left out",
   },
 });
 
@@ -170,17 +178,25 @@ const riff = defineTable({
     home: symbolSchema.nullable(),
     /** Whether a lick that follows the chords is led into from one fret below. */
     approach: z.boolean(),
+    ...sourced,
+    ...varied,
   }),
   called: "line",
   fields: {
     order: "place in the list",
     ticks: "beats",
     way: "way",
+    sourceId: "source",
+    sure: "is sure",
+    variant: "which way it is",
+    variantOf: "line it is another way of",
   },
   named: ["name"],
   quiet: ["originId"],
   tell: { ticks: tellBeats, tuning: tellTuning, home: tellSymbol },
+  references: { sourceId: letsGo("sources"), variantOf: letsGo("riffs") },
   since: 4,
+  added: { 10: { ...UNSOURCED, ...UNVARIED } },
 });
 
 const riffNote = defineTable({
@@ -238,11 +254,14 @@ const choice = defineTable({
       .max(8),
     capo: capoSchema,
     tuning: z.array(text(6)).min(3).max(8),
+    ...sourced,
   }),
   called: "chosen shape",
   fields: {
     chordId: "chord",
     symbol: "name",
+    sourceId: "source",
+    sure: "is sure",
   },
   tell: { symbol: tellSymbol, frets: tellFrets, fingers: tellFrets, tuning: tellTuning },
   named: ["symbol"],
@@ -250,7 +269,9 @@ const choice = defineTable({
     playerId: goesWith("players"),
     chordId: goesWith("chords"),
     useId: goesWith("uses"),
+    sourceId: letsGo("sources"),
   },
+  added: { 10: UNSOURCED },
 });
 
 /** Tables of the parts of a song. */

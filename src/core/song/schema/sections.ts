@@ -26,7 +26,23 @@ export const SECTION_KINDS = [
   "outro",
   "other",
 ] as const;
-export const EXCEPTION_KINDS = ["line", "ending", "extra", "hold", "push", "stop"] as const;
+export const EXCEPTION_KINDS = [
+  "line",
+  "words",
+  "chords",
+  "chord",
+  "ending",
+  "extra",
+  "hold",
+  "push",
+  "late",
+  "choke",
+  "hit",
+  "stop",
+  "tacet",
+] as const;
+/** Which times through its section an exception of the section is for, all its uses and their rounds in a row. */
+export const EXCEPTION_TIMES = ["every", "first", "later", "last"] as const;
 const EXTRA_KINDS = ["comment", "directive", "tab", "grid"] as const;
 
 /** A use of a section without any exception of its own. */
@@ -215,45 +231,83 @@ const use = defineTable({
 });
 
 /**
- * What is otherwise at one use of a section: a line sung differently, an ending when a named section follows, an
- * extra last line, a hold, a push, a stop. Its own lines, where it has some, name it.
+ * What is otherwise: at one use of a section (`useId`), or whenever the section is played (`sectionId`, `times`). A line
+ * sung differently, other words over the same chords, other chords under the same words, an ending when a named section
+ * follows, an extra last line, a chord held, early, late, choked, struck and let go, a stop, a silence of the band. Its
+ * own lines, where it has some, name it.
  */
 const exception = defineTable({
   row: z.object({
     id: idSchema,
-    useId: idSchema,
+    /** The one use it is for; null where it is the section's. */
+    useId: optionalId,
+    /** The section it is for; null where it is one use's. */
+    sectionId: optionalId,
+    /** The times it is for, where it is the section's. */
+    times: z.enum(EXCEPTION_TIMES),
     order,
     kind: z.enum(EXCEPTION_KINDS),
-    /** The one time round it is for, counted from 1; null for every time. */
+    /** The one time round of its use it is for, counted from 1; null for every time. */
     round: z.int().min(1).max(32).nullable(),
-    /** The line that is replaced ("line"). */
+    /** The line that is replaced ("line"), or has other words or chords ("words", "chords"). */
     lineId: optionalId,
-    /** The chord it happens at; null is the last chord of a hold or stop, the first of a push. */
+    /** The chord it happens at; null is the first chord of a push, late, choke or hit, the last of a hold or stop. */
     chordId: optionalId,
     /** The section that must follow for the ending to be played; null for any. */
     followedBy: optionalId,
-    /** How much an ending replaces, a hold adds, a push comes early, a stop is silent. */
+    /**
+     * How much an ending replaces, a hold adds, a push comes early or late, a stop is silent; how long a choked chord or
+     * a hit rings. 0 takes back what the section says there.
+     */
     ticks,
     /** A hold that lasts until somebody gives the sign; its ticks are what is expected. */
     cued: z.boolean(),
+    /** The chord that is played instead ("chord"), as written. */
+    symbol: symbolSchema.nullable(),
   }),
   called: "exception",
   fields: {
+    useId: "place in the form",
+    sectionId: "section",
+    times: "times it is for",
     order: "place in the list",
     lineId: "line",
     chordId: "chord",
     followedBy: "when it follows",
     ticks: "beats",
     cued: "until the sign",
+    symbol: "chord instead",
   },
-  tell: { ticks: tellBeats },
+  tell: { ticks: tellBeats, symbol: tellSymbol },
   references: {
     useId: goesWith("uses"),
+    sectionId: goesWith("sections"),
     lineId: goesWith("lines"),
     chordId: goesWith("chords"),
     followedBy: goesWith("sections"),
   },
   since: 2,
+  added: { 10: { sectionId: null, times: "every", symbol: null } },
+});
+
+/** Where a chord shared with other words stands over these: a line of words of its own, a chord of the section. */
+const anchor = defineTable({
+  row: z.object({
+    id: idSchema,
+    lineId: idSchema,
+    chordId: idSchema,
+    wordId: idSchema,
+    offset: z.int().min(0).max(400),
+  }),
+  called: "place of a chord",
+  fields: { lineId: "line", chordId: "chord", wordId: "word" },
+  quiet: ["offset"],
+  references: {
+    lineId: goesWith("lines"),
+    chordId: goesWith("chords"),
+    wordId: goesWith("words"),
+  },
+  since: 10,
 });
 
 /** What a sheet says beside words and chords: comments, tab, unknown directives; it stands before a line or last in a section. */
@@ -296,6 +350,7 @@ export const sectionTables = {
   chords: chord,
   uses: use,
   exceptions: exception,
+  anchors: anchor,
   extras: extra,
   melodies: melody,
 };
@@ -308,4 +363,6 @@ export type PlacedChord = RowOf<typeof chord>;
 export type Use = RowOf<typeof use>;
 export type Exception = RowOf<typeof exception>;
 export type ExceptionKind = Exception["kind"];
+export type ExceptionTimes = Exception["times"];
+export type Anchor = RowOf<typeof anchor>;
 export type Extra = RowOf<typeof extra>;

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
 import { runRow } from "./loops";
+import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
 import { optionalId, order, text, ticks } from "./row-fields";
 import { EFFECT_IDS, isSettingKey, MOVED_SETTINGS, settingFault } from "./sound-settings";
 import { tellBeats, tellCount, tellFromOne, tellMoves, tellPedals, tellSaid } from "./telling";
@@ -37,12 +38,18 @@ const sound = defineTable({
     fromId: optionalId,
     said,
     note: text(200),
+    ...sourced,
+    ...varied,
   }),
   called: "sound",
   fields: {
     order: "place in the list",
     fromId: "sound before it",
     said: "settings",
+    sourceId: "source",
+    sure: "is sure",
+    variant: "which way it is",
+    variantOf: "sound it is another way of",
   },
   named: ["name"],
   quiet: ["originId"],
@@ -50,8 +57,11 @@ const sound = defineTable({
   references: {
     playerId: goesWith("players"),
     fromId: letsGo("sounds"),
+    sourceId: letsGo("sources"),
+    variantOf: letsGo("sounds"),
   },
   since: 6,
+  added: { 10: { ...UNSOURCED, ...UNVARIED } },
   compared: {
     said: "settings",
     note: "note",

@@ -1,6 +1,7 @@
 import type { TellValue } from "../../../document";
 import { describeSemitones, formatPitch, realSigns } from "../../pitch";
 import { beatsOfTicks, countBeats, formatBeats } from "../../rhythm";
+import type { BarsSaid } from "./bars-said";
 import { LIGHT_WORDS } from "./light";
 import { describeSetting, isSettingKey } from "./sound-settings";
 
@@ -30,13 +31,27 @@ export const tellRange: TellValue = (value) =>
 
 export const tellTuning: TellValue = (value) => (value as readonly string[]).map(realSigns).join(" ");
 
-/** Ranges of bars counted from 0, up to and without the second. @example tellBarRanges([[0, 4], [6, 7]]) // => "bars 1–4, 7" */
+/**
+ * Bars of a section as they were said; a word is not named here, as its row is not known.
+ * @example tellBarRanges([[0, 4], [6, 7]]) // => "bars 1–4, 7"; tellBarRanges([["half", 2]]) // => "the second half"
+ */
 export const tellBarRanges: TellValue = (value) => {
-  const ranges = value as readonly (readonly [number, number])[];
+  const ranges = value as BarsSaid;
   if (ranges.length === 0) return "no bars";
-  const said = ranges.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}–${to}`)).join(", ");
-  return `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said}`;
+  const numbered = ranges.flatMap((one) =>
+    typeof one[0] === "number" ? [one as readonly [number, number]] : [],
+  );
+  const numbers = numbered.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}–${to}`)).join(", ");
+  const words = ranges.flatMap((one) => (typeof one[0] === "number" ? [] : [barsInWords(one)]));
+  const counted = numbers === "" ? [] : [`${/^\d+$/u.test(numbers) ? "bar" : "bars"} ${numbers}`];
+  return [...counted, ...words].join(", ");
 };
+
+function barsInWords([how, what]: BarsSaid[number]): string {
+  if (how === "half") return what === 1 ? "the first half" : "the second half";
+  if (how === "from") return "from a word on";
+  return `the ${how} ${what === 1 ? "bar" : `${what} bars`}`;
+}
 
 type Phrase = { readonly from: number; readonly to: number; readonly role: string };
 

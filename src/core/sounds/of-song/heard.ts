@@ -2,7 +2,7 @@ import type { Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import { isOnlyLine, type SheetPart } from "../../parts";
 import { fitPattern } from "../../rhythm";
-import type { Passage } from "../../song/read";
+import { barsAt, type Passage, tickOfBar } from "../../song/read";
 
 /** A span of time in which a player is heard. */
 export type Heard = { readonly from: Ticks; readonly to: Ticks };
@@ -94,12 +94,9 @@ function linePlayed(
 /** The bars a part plays, as time; a pickup goes with the first. */
 function barsPlayed(passage: Passage, part: SheetPart): Heard[] {
   const all = { from: passage.tick, to: passage.tick + passage.ticks };
-  const wanted = part.cell.bars.value;
+  const wanted = barsAt(part.cell, passage.round);
   if (wanted === null) return [all];
-  const bars = passage.bars.filter(({ number }) => number > 0);
-  return wanted.flatMap(([first, after]) => {
-    const [from, last] = [bars[first], bars[Math.min(after, bars.length) - 1]];
-    if (!from || !last || after <= first) return [];
-    return cut({ from: first === 0 ? all.from : from.tick, to: last.tick + last.ticks }, all);
-  });
+  return wanted.flatMap(([first, after]) =>
+    cut({ from: first === 0 ? all.from : tickOfBar(passage, first), to: tickOfBar(passage, after) }, all),
+  );
 }

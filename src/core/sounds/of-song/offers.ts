@@ -1,5 +1,6 @@
 import type { Ticks } from "../../../base";
 import { beatsOfTicks, tempoMs } from "../../rhythm";
+import { barsAt } from "../../song/read";
 import { compareCosts, planTones, type ToneCase, type TonePlan } from "../plan";
 import { bestInBanks } from "./best-in-banks";
 import type { SongTones } from "./song-sounds";
@@ -138,7 +139,7 @@ function coverer(song: SongTones, useId: string) {
       player.id !== song.player.id &&
       !out &&
       (player.instrument === "guitar" || player.instrument === "keys") &&
-      (cell.bars.value === null || cell.bars.value.some(([, to]) => to >= row.bars)),
+      (barsAt(cell, row.use.repeat - 1)?.some(([, to]) => to >= row.bars) ?? true),
   );
   return others?.[0]?.player ?? null;
 }

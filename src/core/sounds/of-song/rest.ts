@@ -2,7 +2,7 @@ import { assertNever, type Ticks } from "../../../base";
 import { parseChord } from "../../chord";
 import type { SheetPart } from "../../parts";
 import { type SongClock, tellBars } from "../../song/moments";
-import type { UseSpan } from "../../song/read";
+import { barsAt, barsIn, tickOfBar, type UseSpan } from "../../song/read";
 import type { Heard } from "./heard";
 
 /** What makes a player silent before a section. */
@@ -80,10 +80,9 @@ function whySilent({ span, part, endsEarly }: Side, from: Ticks): RestReason[] {
     outline.chords.map(({ chord }, at) => ({ ...timed[at]!, symbol: chord.symbol })),
   );
   const last = events.findLast(({ tick }) => tick < from) ?? events.at(-1);
-  const bars = passage.bars.filter(({ number }) => number > 0);
-  const lastBar = part.cell.bars.value?.at(-1)?.[1];
-  if (lastBar !== undefined && lastBar < bars.length && from <= bars[lastBar]!.tick)
-    return [{ code: "leaves", bar: lastBar, label: passage.label }];
+  const lastBar = barsAt(part.cell, passage.round)?.at(-1)?.[1];
+  if (lastBar !== undefined && lastBar < barsIn(passage).length && from <= tickOfBar(passage, lastBar))
+    return [{ code: "leaves", bar: Math.ceil(lastBar), label: passage.label }];
   if (!last) return [{ code: "no-chord" }];
   const reasons: RestReason[] = [];
   if (last.held > 0) reasons.push({ code: "hold" });

@@ -19,7 +19,7 @@ const rests = (body: VersionBody): string[] =>
 const except = (body: VersionBody, use: number, kind: "stop" | "hold", beats: number): VersionBody => {
   const outline = outlineOf(body);
   const fields = { ticks: beats * 960, cued: false, chordId: null };
-  return edit(body, addException(outline, outline.form[use]!, kind, fields, makeId));
+  return edit(body, addException(outline, { useId: outline.form[use]!.id }, kind, fields, makeId));
 };
 
 describe("a song as a box of sounds sees it", () => {

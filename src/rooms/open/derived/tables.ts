@@ -3,7 +3,15 @@ import type { VersionBody } from "@/core/song/schema";
 type Name = keyof VersionBody;
 
 /** Tables that a song's sections, words and form stand in. */
-export const SONG = ["sections", "lines", "words", "chords", "uses", "exceptions"] as const satisfies Name[];
+export const SONG = [
+  "sections",
+  "lines",
+  "words",
+  "chords",
+  "uses",
+  "exceptions",
+  "anchors",
+] as const satisfies Name[];
 /** The song as it sounds: in its key, tempo and metre. */
 export const SOUNDING = [...SONG, "version"] as const satisfies Name[];
 /** Everything but the words. */

@@ -1,4 +1,4 @@
-import type { Riff } from "@/core/song/schema";
+import { type Riff, UNSOURCED, UNVARIED } from "@/core/song/schema";
 import { makeId } from "../../open";
 
 type Given = Pick<Riff, "name" | "tuning" | "capo" | "ticks">;
@@ -9,6 +9,8 @@ export const newLine = (given: Given, more: Partial<Riff> = {}): Omit<Riff, "ori
   way: "as written",
   home: null,
   approach: false,
+  ...UNSOURCED,
+  ...UNVARIED,
   ...given,
   ...more,
 });
