@@ -28,7 +28,7 @@ export function listShapes(plan: ShapePlan): ListedShape[] {
         symbol: event.symbol,
         hand: run.hand,
         fingering: known && known.fingering.difficulty <= fingering.difficulty ? known.fingering : fingering,
-        where: known ? [...new Set([...known.where, event.label])] : [event.label],
+        where: known ? [...new Set([...known.where, event.section])] : [event.section],
         times: (known?.times ?? 0) + 1,
         beats: (known?.beats ?? 0) + event.beats,
         event: known?.event ?? event,
@@ -85,6 +85,6 @@ const changesOf = ({ run, path, moves }: PlannedRun): ListedChange[] =>
       travelMm: move.travelMm,
       parts: move.parts,
       times: 1,
-      where: [to.label],
+      where: [to.section],
     };
   });

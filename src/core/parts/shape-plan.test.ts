@@ -36,7 +36,7 @@ describe("a plan of a song's shapes", () => {
     expect(runs[0]!.events.map((one) => `${one.symbol}:${one.beats}`).join(" ")).toBe(
       "G:4 D:4 Em:4 C:4 G:4 D:4 C:12 G:4 D:8 C:4 G:4 D:8",
     );
-    expect(runs[0]!.events[7]).toMatchObject({ label: "chorus", bar: 2 });
+    expect(runs[0]!.events[7]).toMatchObject({ section: "chorus", label: "chorus 1", bar: 2 });
   });
 
   it("gives each chord one shape, made of its own tones, as cheap as the greedy way or cheaper", () => {

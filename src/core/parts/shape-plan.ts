@@ -28,7 +28,8 @@ export type PlanEvent = {
   readonly lock: Frets | null;
   readonly useId: string;
   readonly chordId: string;
-  /** The section it is in, by its label here. */
+  /** The section it is in, and what its place in the form is called. */
+  readonly section: string;
   readonly label: string;
   /** Of its time through the section, from 1; 0 is a pickup before it. */
   readonly bar: number;
@@ -114,6 +115,7 @@ export function planRequest(
           lock,
           useId: passage.use.id,
           chordId: chord.id,
+          section: passage.section.label,
           label: passage.label,
           bar,
         });

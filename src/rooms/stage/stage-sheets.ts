@@ -1,3 +1,4 @@
+import type { Ticks } from "@/base";
 import type { Cue } from "@/core/cues";
 import type { TabNote } from "@/core/fretboard";
 import { bandSheet, describePart, isOnlyLine, playerPart } from "@/core/parts";
@@ -5,6 +6,7 @@ import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import { tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
+  barsAt,
   beatUnitOfUse,
   describeException,
   describeUse,
@@ -15,6 +17,9 @@ import {
   notesOf,
   outlineOf,
   type Passage,
+  type ResolvedCell,
+  type TimedLine,
+  tickOfBar,
   versionRow,
 } from "@/core/song/read";
 import type { ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
@@ -28,7 +33,7 @@ import {
   type StageShape,
   type StageSheet,
 } from "@/core/stage";
-import { piecesOf } from "@/ui/pieces";
+import { type Playing, piecesOf } from "@/ui/pieces";
 
 /** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
 const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chords", "chord"]);
@@ -58,6 +63,7 @@ export function stagePart(
     const said = marks.map((one) => describeException(one, passage.use, outline, version, nameOf));
     return [...describeUse(passage.use, key), ...said, ...comments];
   };
+  const following = playingOf(part.passages);
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
   const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
   const howOf = (useId: string, label: string): string[] => {
@@ -73,6 +79,7 @@ export function stagePart(
     };
     const out = isOut(cell);
     const own = partOf(passage.use.id);
+    const silence = silenceOf(cell, passage);
     return {
       id: passageId(passage),
       label: passage.label,
@@ -90,7 +97,8 @@ export function stagePart(
       capo: cell.capo.value,
       hand: describePlaying({ ...player, capo: cell.capo.value }, namer, player.instrument === "guitar"),
       lines: lines.map(({ timed, sum }): StageLine => {
-        const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf);
+        const playing = { ...following.get(timed)!, tacet: passage.tacet, isSilent: silence };
+        const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf, playing);
         return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
       }),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
@@ -121,6 +129,37 @@ export function stagePart(
   };
 }
 
+/** How each line of the song is played, and the chord that comes after it. */
+function playingOf(
+  passages: ReturnType<typeof playerPart>["passages"],
+): ReadonlyMap<TimedLine, Pick<Playing, "events" | "next">> {
+  const found = new Map<TimedLine, Pick<Playing, "events" | "next">>();
+  let next: Playing["next"] = null;
+  for (const { lines, chords } of passages.toReversed())
+    for (const { timed } of lines.toReversed()) {
+      found.set(timed, { events: timed.events, next });
+      const [first, event] = [timed.outline.chords[0], timed.events[0]];
+      const named = chords.get(first?.chord.symbol ?? "");
+      if (first && event)
+        next = { name: named?.name ?? first.chord.symbol, readable: named?.readable ?? false, event };
+    }
+  return found;
+}
+
+/** When a player is silent in one time through a section: out of it, or in bars their part does not play. */
+function silenceOf(cell: ResolvedCell, passage: Passage): (from: Ticks, to: Ticks) => boolean {
+  if (isOut(cell)) return () => true;
+  const bars = barsAt(cell, passage.round);
+  if (bars === null) return () => false;
+  const played = bars.map(([from, to]) => [
+    from === 0 ? passage.tick : tickOfBar(passage, from),
+    tickOfBar(passage, to),
+  ]);
+  // A chord of which nothing but a sliver sounds is silent too: it came early from bars that are.
+  return (from, to) =>
+    !played.some(([start, end]) => Math.min(to, end!) - Math.max(from, start!) > (to - from) / 8);
+}
+
 /** A line of the part in its reader's names. */
 function lineOf(riff: Riff, notes: readonly TabNote[], { meter }: Passage, namer: Namer): StageRiff {
   const { strings, nameOf } = lineNames(riff, namer);
@@ -129,11 +168,15 @@ function lineOf(riff: Riff, notes: readonly TabNote[], { meter }: Passage, namer
 
 /** When each piece of a line begins, in ticks of its passage; words before the first chord begin with the line. */
 function startsOf(timed: Passage["lines"][number], pieces: number, passage: Passage): number[] {
-  const heads = pieces - timed.events.length;
-  return Array.from(
-    { length: pieces },
-    (_, at) => (timed.events[at - heads]?.tick ?? timed.tick) - passage.tick,
-  );
+  const hasHead = (timed.outline.chords[0]?.at ?? 1) > 0 && pieces > timed.events.length;
+  const heads = hasHead || timed.events.length === 0 ? 1 : 0;
+  const end = timed.events.at(-1);
+  return Array.from({ length: pieces }, (_, at) => {
+    const event = timed.events[at - heads];
+    // Past the last chord stands the next line's, which comes early.
+    const tick = event?.tick ?? (at < heads || !end ? timed.tick : end.tick + end.ticks);
+    return tick - passage.tick;
+  });
 }
 
 const inPassage = (passage: Passage, { tick }: Cue): boolean =>

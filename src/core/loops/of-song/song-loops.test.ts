@@ -206,7 +206,7 @@ describe("the foot sheet", () => {
     const presses = footPresses(own, plan);
     expect(presses.map((press) => [describePress(press), tellMoment(press.moment), press.into])).toEqual([
       ["track 1 in", "bar 1 of chorus, beat 1, on “Ring”", "chorus"],
-      ["track 1 out", "bar 1 of verse, beat 1, on “Rope”", "verse"],
+      ["track 1 out", "bar 1 of verse 2, beat 1, on “Rope”", "verse 2"],
     ]);
     expect(presses.map(({ seconds, sung }) => [seconds, sung])).toEqual([
       [16, true],
@@ -254,7 +254,7 @@ describe("findings of the loops", () => {
     const body = crowded();
     const { own, plan } = planned(body);
     const found = loopFindings(own, plan);
-    expect(found.map(({ kind, label }) => [kind, label])).toContainEqual(["sounds-unwanted", "verse"]);
+    expect(found.map(({ kind, label }) => [kind, label])).toContainEqual(["sounds-unwanted", "verse 2"]);
     for (const finding of found) {
       const { what, why } = describeLoopFinding(finding);
       expect(`${what} ${why}`).toMatch(/^[A-Z].+\.$/u);
@@ -277,7 +277,7 @@ describe("findings of the loops", () => {
       loopFindings(planned(body).own, planned(body).plan).filter(({ kind }) => kind === "waits-past");
     // Three bars into a loop of four, in both verses; then one bar into a loop of two.
     expect(gather(told(waiting), LOOP_FIXING)).toMatchObject([
-      { beats: 4, track: 0, label: "verse" },
+      { beats: 4, track: 0, label: "verse 1" },
       { beats: 4, track: 1, label: "chorus" },
     ]);
     expect(describeLoopFinding(told(waiting)[0]!).what).toContain("waits 4 beats past the boundary");

@@ -25,6 +25,7 @@ export { setEndingLength } from "./ending-length";
 export { type FoldProblem, fold, isPlainUse } from "./fold";
 export { freshName } from "./fresh-name";
 export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";
+export { markChord } from "./mark-chord";
 export {
   addRiff,
   type CellChange,

@@ -5,7 +5,7 @@ export { describeException, describeShared, describeUse, TIMES_WORDS } from "./d
 export { usualTuning } from "./instruments";
 export { keysOf } from "./keys";
 export { describeForm, nearestForm, readForm } from "./known-forms";
-export type { ChordEvent, TimedLine } from "./lay-out";
+export { type ChordEvent, MARKS, type TimedLine } from "./lay-out";
 export { isPlayed, type LaidLine, linesPlayed, type Round } from "./layout";
 export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
@@ -18,6 +18,9 @@ export {
   type OutlineSection,
   outlineOf,
 } from "./outline";
+export { placeNames } from "./place-names";
+export { playedOtherwise } from "./played-otherwise";
+export { type ExceptionSaid, readException } from "./read-exception";
 export {
   barsAt,
   type CellIndex,
@@ -32,11 +35,12 @@ export { neckOfRiff, notesOfRiff } from "./riffs";
 export { capoNote, sheetCapo } from "./sheet-capo";
 export { type Note, type Notes, notesOf } from "./sheet-notes";
 export { chordMarks, foldText, parseShelfQuery, titleKeyOf } from "./shelf-query";
+export { sketchOf } from "./sketch";
 export { playedSymbols, songLength } from "./song-length";
 export { spansOfForm, type UseSpan } from "./spans";
 export { hasStrings, tuningOf } from "./strings";
 export { areEndsSung } from "./sung-ends";
-export type { SungPiece } from "./sung-piece";
+export type { PlayedOtherwise, SungPiece } from "./sung-piece";
 export { lineSyllables } from "./syllables";
 export {
   gridOnsets,

@@ -1,11 +1,11 @@
 import type { Ticks } from "../../../base";
-import type { Exception, Use } from "../schema/sections";
+import type { Exception } from "../schema/sections";
 import { type ChordEvent, chordIdsOf, marksOf, type TimedLine } from "./lay-out";
 import { isPlayed, type Round } from "./layout";
-import { exceptionsAt, type Outline } from "./outline";
+import type { OutlineException } from "./outline";
 
 /** What of a passage matters for when its chords come. */
-type Placed = { readonly use: Use; readonly lines: readonly TimedLine[]; readonly turn: Round };
+type Placed = { readonly lines: readonly TimedLine[]; readonly turn: Round };
 
 const isShift = ({ kind }: Exception): boolean => kind === "push" || kind === "late";
 
@@ -13,16 +13,18 @@ const isShift = ({ kind }: Exception): boolean => kind === "push" || kind === "l
  * Lets chords come early or late. The chord before, in whatever passage, ends that much sooner or later: it keeps at
  * least a tick, as does a late chord, and at the very start of the song there is nothing to come before.
  */
-export function shiftChords<P extends Placed>(passages: readonly P[], outline: Outline): readonly P[] {
-  const all = [...outline.exceptions.values(), ...outline.ofSections.values()].flat();
-  if (!all.some(({ exception }) => isShift(exception))) return passages;
+export function shiftChords<P extends Placed>(
+  passages: readonly P[],
+  exceptionsOf: (passage: P) => readonly OutlineException[],
+): readonly P[] {
+  if (!passages.some((one) => exceptionsOf(one).some(({ exception }) => isShift(exception)))) return passages;
   const copies = passages.map((passage) => ({
     ...passage,
     lines: passage.lines.map((line) => ({ ...line, events: [...line.events] })),
   }));
   let before: { readonly events: ChordEvent[]; readonly at: number } | null = null;
   for (const passage of copies) {
-    const shifts = exceptionsAt(outline, passage.use)
+    const shifts = exceptionsOf(passage)
       .map(({ exception }) => exception)
       .filter((one) => isShift(one) && isPlayed(one, passage.turn));
     const marked = marksOf(shifts, chordIdsOf(passage.lines));

@@ -7,6 +7,7 @@ import type { VersionRow } from "../schema/version";
 import { heldTick, layOut, plainLayout, shifted, type TimedLine } from "./lay-out";
 import { linesPlayed, type Round } from "./layout";
 import { exceptionsAt, type Outline, type OutlineLine, type OutlineSection, outlineOf } from "./outline";
+import { placeNames } from "./place-names";
 import { shiftChords } from "./shift-chords";
 
 type Bar = { readonly number: number; readonly tick: Ticks; readonly ticks: Ticks };
@@ -108,6 +109,7 @@ export type TimelineTables = Pick<
 export function timelineOf(body: TimelineTables, outline: Outline = outlineOf(body)): Timeline {
   const version = versionRow(body);
   const plays = playsOf(outline);
+  const names = placeNames(outline);
   let tick = 0;
   let number = 1;
   let seconds = 0;
@@ -130,7 +132,7 @@ export function timelineOf(body: TimelineTables, outline: Outline = outlineOf(bo
       use,
       round: round.round,
       section: section.section,
-      label: use.label ?? section.section.label,
+      label: names.get(use.id) ?? section.section.label,
       lines: shifted(layout, tick),
       bars,
       tick,
@@ -147,7 +149,12 @@ export function timelineOf(body: TimelineTables, outline: Outline = outlineOf(bo
     seconds += tempoMs(layout.ticks, passage.tempo) / 1000;
     return passage;
   });
-  return { passages: shiftChords(passages, outline), ticks: tick, bars: number - 1, seconds };
+  return {
+    passages: shiftChords(passages, ({ use }) => exceptionsAt(outline, use)),
+    ticks: tick,
+    bars: number - 1,
+    seconds,
+  };
 }
 
 function barsBetween(from: Ticks, to: Ticks, bar: Ticks, first: number): Bar[] {

@@ -46,7 +46,7 @@ describe("a song as a box of sounds sees it", () => {
 
   it("finds the rest of somebody who leaves after bar 2: eight beats at a beat a second", () => {
     const body = sampleTones({ ...NAMED, 0: { sound: "Low", bars: [[0, 2]] } }, SOUNDS);
-    expect(rests(body).slice(0, 2)).toEqual(["no rest", "8000 ms: silent after bar 2 of a"]);
+    expect(rests(body).slice(0, 2)).toEqual(["no rest", "8000 ms: silent after bar 2 of a 1"]);
   });
 
   it("adds a section sat out, and bars in which one comes in late", () => {

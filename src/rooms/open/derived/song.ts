@@ -9,10 +9,13 @@ import {
   type Notes,
   notesOf,
   type Outline,
+  type OutlineException,
   type OutlineSection,
   outlineOf,
   sectionSum,
   sectionSums,
+  sketchOf,
+  type TimedLine,
   type Timeline,
   timelineOf,
   versionRow,
@@ -32,6 +35,17 @@ export type FormRow = {
   /** What is otherwise here, in words. */
   readonly otherwise: string;
 };
+
+/** A section with what it says of all its times, and as it is played every time. */
+type Sketch = {
+  readonly section: OutlineSection;
+  readonly shared: readonly OutlineException[];
+  readonly lines: readonly TimedLine[];
+};
+
+const sameShared = (a: readonly OutlineException[], b: readonly OutlineException[]): boolean =>
+  a.length === b.length &&
+  a.every((one, at) => one.exception === b[at]!.exception && JSON.stringify(one) === JSON.stringify(b[at]));
 
 /** Whether two sections hold the very same rows. */
 const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
@@ -85,6 +99,25 @@ export function songDerived() {
   const timeline = remembered<[VersionBody], Timeline>({
     from: (body) => tablesIn(body, SOUNDING),
     make: (_, body) => timelineOf(body, outline(body)),
+  });
+
+  /** Each section as it is played every time; the same object while it and what it says stay the same. */
+  const sketches = remembered<[VersionBody], ReadonlyMap<string, Sketch>>({
+    from: (body) => tablesIn(body, SONG),
+    make: (last, body) => {
+      const { sections, ofSections } = outline(body);
+      return new Map(
+        sections.map((section) => {
+          const shared = ofSections.get(section.section.id) ?? [];
+          const before = last?.get(section.section.id);
+          const isSame = before?.section === section && sameShared(before.shared, shared);
+          return [
+            section.section.id,
+            isSame ? before : { section, shared, lines: sketchOf(section, shared) },
+          ] as const;
+        }),
+      );
+    },
   });
 
   const sumOf = remembered<Parameters<typeof sectionSum>, BarSum>({
@@ -171,7 +204,7 @@ export function songDerived() {
     },
   });
 
-  return { outline, timeline, sums, cellIndex, notes, formRows, alike };
+  return { outline, sketches, timeline, sums, cellIndex, notes, formRows, alike };
 }
 
 export type SongDerived = ReturnType<typeof songDerived>;
