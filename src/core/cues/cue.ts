@@ -16,6 +16,7 @@ export type CueKind =
   | "stop"
   | "hold"
   | "push"
+  | "chords"
   | "key"
   | "tempo"
   | "own";

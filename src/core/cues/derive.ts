@@ -3,11 +3,13 @@ import { describePress, type FootPress, looperPlayer } from "../loops";
 import { type BandSheet, playsInBar, type SheetPart } from "../parts";
 import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
+import { differsIn, tellDiffers } from "../song/compare";
 import { clockOf, type SongClock, tellBar } from "../song/moments";
 import { type Namer, namerByShift } from "../song/names";
 import {
   barsAt,
   barsIn,
+  outlineOf,
   type Passage,
   spansOfForm,
   type Timeline,
@@ -50,6 +52,7 @@ const KIND_ORDER: readonly CueKind[] = [
   "count-in",
   "tempo",
   "key",
+  "chords",
   "capo",
   "press",
   "sound",
@@ -80,7 +83,7 @@ export function cuesOf(
   const clock = clockOf(spans);
   const found = [
     ...countIn(sheet, spans),
-    ...everybody(body, spans, names),
+    ...everybody(body, spans, names, differsIn(timeline, outlineOf(body), versionRow(body).beatUnit)),
     ...sheet.players.flatMap((player) => ofPlayer(player, sheet, spans)),
     ...presses(body, spans, planned),
     ...moves(body, spans, clock),
@@ -137,8 +140,13 @@ function countIn(sheet: BandSheet, spans: readonly UseSpan[]): Found[] {
   return [{ kind: "count-in", playerId: null, tick: 0, text, span }];
 }
 
-/** What everybody does: stops, holds, pushes, another key, tempo or metre. */
-function everybody(body: VersionBody, spans: readonly UseSpan[], names: NamesByShift): Found[] {
+/** What everybody does: stops, holds, pushes, other chords than the first time, another key, tempo or metre. */
+function everybody(
+  body: VersionBody,
+  spans: readonly UseSpan[],
+  names: NamesByShift,
+  differs: ReturnType<typeof differsIn>,
+): Found[] {
   const beat = ticksOfBeatUnit(versionRow(body).beatUnit) ?? 960;
   const say = (ticks: Ticks): string => countBeats(ticks / beat);
   let before: Passage | null = null;
@@ -161,6 +169,13 @@ function everybody(body: VersionBody, spans: readonly UseSpan[], names: NamesByS
       if (before && (before.meter.beats !== passage.meter.beats || before.meter.unit !== passage.meter.unit))
         put("tempo", passage.tick, `${passage.meter.beats}/${passage.meter.unit} from here`);
       before = passage;
+      const other = differs.get(passage);
+      if (other)
+        put(
+          "chords",
+          passage.tick,
+          tellDiffers(other, (symbol) => names(passage.shift).chord(symbol)),
+        );
       if (passage.tacet) put("stop", passage.tick, "the band is silent: voices alone");
       for (const { outline, events } of passage.lines)
         for (const [at, { chord }] of outline.chords.entries()) {

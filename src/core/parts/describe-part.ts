@@ -1,6 +1,7 @@
 import { countsOf, isOnset } from "../rhythm";
 import { tellBars } from "../song/moments";
 import { type BarRanges, formatBars } from "../song/read";
+import type { BarsSaid } from "../song/schema";
 import type { SheetPart } from "./band";
 
 /** The counts a pattern strikes, where it is no longer than two bars: "1, 2, 2&, 3&, 4, 4&". */
@@ -14,6 +15,18 @@ function describeCounts(part: SheetPart): string {
     return isOnset(stroke) ? [count === beat ? beat : `${beat}${count}`] : [];
   });
   return ` (${struck.join(", ")})`;
+}
+
+/**
+ * Bars as they were said, of their section.
+ * @example "bars 5–8 of Verse 1", "the second half of Verse 1", "the last 2 bars of Verse 1"
+ */
+function tellSaid(said: BarsSaid, bars: BarRanges, label: string): string {
+  const [one] = said;
+  if (said.length !== 1 || !one || typeof one[0] === "number" || one[0] === "from")
+    return tellBars(formatBars(bars), label);
+  if (one[0] === "half") return `the ${formatBars(said)} of ${label}`;
+  return `the ${formatBars(said)}${one[1] === 1 ? "" : " bars"} of ${label}`;
 }
 
 /**
@@ -33,12 +46,13 @@ export function describePart(
   const { cell, technique, riff } = part;
   const barsHere = (ranges: BarRanges): string => tellBars(formatBars(ranges), label);
   const how = patternName === null ? (technique?.words ?? "") : `${patternName}${describeCounts(part)}`;
-  const { bars, phrases, doubles, sound } = cell;
+  const { bars, barsSaid, phrases, doubles, sound } = cell;
   return [
     how,
     riff ? `line: ${riff.name}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
-    bars.value === null || formatBars(bars.value) === "all" ? "" : `plays ${barsHere(bars.value)}`,
+    bars.value === null ? "" : `plays ${tellSaid(barsSaid.value ?? [], bars.value, label)}`,
+    cell.optional.value ? "may be left out" : "",
     ...phrases.value.map(({ from, to, role }) => `${barsHere([[from, to]])}: ${role}`),
     doubles.value === null ? "" : `doubles ${nameOf(doubles.value)}`,
   ].filter((one) => one !== "");

@@ -48,7 +48,6 @@ export function playerPart(
   readerAt: (capo: number) => Reader = (capo) => readerOf(player, capo),
 ): PlayerPart {
   const outline = outlineOf(body);
-  const index = indexCells(body, outline);
   const namers = new Map<string, Namer>();
   const namerAt = (capo: number, shift: number): Namer => {
     const key = `${capo} ${shift}`;
@@ -57,6 +56,7 @@ export function playerPart(
     return namer;
   };
   const whole = timelineOf(body, outline);
+  const index = indexCells(body, outline, () => whole);
   const timeline = whole.passages;
   const plan = planShapes(planRequest(body, player, outline, whole, index));
   const planned = shapesOfPlan(plan);

@@ -74,7 +74,7 @@ export function planRequest(
   player: Player,
   outline: Outline = outlineOf(body),
   timeline: Timeline = timelineOf(body, outline),
-  index: CellIndex = indexCells(body, outline),
+  index: CellIndex = indexCells(body, outline, () => timeline),
 ): PlanRequest {
   const version = versionRow(body);
   const runs: { hand: HandRequest; events: PlanEvent[] }[] = [];

@@ -25,6 +25,7 @@ export type {
   StageRiff,
   StageShape,
   StageSheet,
+  StageWait,
 } from "./stage-sheet";
 export {
   applyLive,

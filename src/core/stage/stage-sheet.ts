@@ -26,6 +26,10 @@ export type StageSheet = {
   readonly note: string;
   /** The line of the part in tab, or null. */
   readonly line: StageRiff | null;
+  /** How long the player waits from its begin until they come in; null where they play from its first bar, or no more. */
+  readonly waits: StageWait | null;
+  /** Whether the part may be played or not. */
+  readonly optional: boolean;
   /** How it is played: pattern or technique, line, sound, bars. */
   readonly how: readonly string[];
   /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
@@ -52,6 +56,9 @@ export type StageRiff = {
   readonly names: readonly string[];
   readonly reads: LineReads;
 };
+
+/** Bars until a player comes in, and the section they come in at, as it is called there. */
+export type StageWait = { readonly bars: number; readonly label: string };
 
 export type StageLine = {
   readonly id: string;

@@ -15,6 +15,7 @@ export const CUE_WORDS: Readonly<Record<Cue["kind"], string>> = Object.freeze({
   stop: "stop",
   hold: "hold",
   push: "push",
+  chords: "other chords",
   key: "key",
   tempo: "tempo",
   own: "own cue",

@@ -1,5 +1,5 @@
 export { makeId } from "@/document/client";
-export { derive, type FormRow } from "./derived";
+export { derive, type FormRow, type Sketch } from "./derived";
 export { FindingItem, StandingList, useFindings } from "./findings";
 export {
   OpenEveningProvider,

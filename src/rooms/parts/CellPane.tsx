@@ -11,6 +11,7 @@ import { Toggles } from "@/ui/Toggles";
 import { Wick } from "@/ui/Wick";
 import { derive, makeId, useAct, useCurrentVersion, useNames } from "../open";
 import { HeldFields, PlayedFields } from "./CellFields";
+import { EntranceField } from "./EntranceField";
 import { From } from "./From";
 import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";
@@ -50,10 +51,20 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
           spans={spansOf(part, row.bars)}
         />
       </div>
+      <EntranceField part={part} row={row} />
       <div className="grid grid-cols-2 gap-3">
         <PlayedFields part={part} row={row} change={change} />
         <HeldFields part={part} namer={namer} change={change} />
       </div>
+      <label className="flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={cell.optional.value}
+          onChange={(event) => change({ optional: event.target.checked })}
+        />
+        may be played or left out
+      </label>
       <PhraseRoles part={part} bars={row.bars} onSet={(phrases) => change({ phrases })} />
       <div>
         <TextField

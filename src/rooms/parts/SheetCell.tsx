@@ -2,6 +2,7 @@
 
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
+import { barsAt } from "@/core/song/read";
 import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
 import { Wick } from "@/ui/Wick";
@@ -19,13 +20,21 @@ type Props = {
   readonly onPick: (place: string, extend: boolean) => void;
 };
 
-/** The spans of a section a part plays, as shares of it. */
-export const spansOf = (part: SheetPart, bars: number): (readonly [number, number])[] =>
-  part.cell.bars.value === null || bars === 0
+/** The spans of a section a part plays, as shares of it; of a repeated one whose rounds differ, of all its rounds. */
+export function spansOf(part: SheetPart, bars: number): (readonly [number, number])[] {
+  const rounds = part.cell.stays === null ? 1 : part.use.repeat;
+  const spans = Array.from({ length: rounds }, (_, round) =>
+    (barsAt(part.cell, round) ?? [[0, bars]])
+      .filter(([from]) => from < bars)
+      .map(
+        ([from, to]) => [(round + from / bars) / rounds, (round + Math.min(1, to / bars)) / rounds] as const,
+      ),
+  ).flat();
+  return bars === 0 ||
+    (rounds > 1 && spans.length === rounds && spans.every(([from, to]) => to - from > 0.999 / rounds))
     ? [[0, 1]]
-    : part.cell.bars.value
-        .filter(([from]) => from < bars)
-        .map(([from, to]) => [from / bars, Math.min(1, to / bars)] as const);
+    : spans;
+}
 
 /** A cell of the sheet as it is written there: wick, role, how it is played, what differs. Inherited words are slanted. */
 export const SheetCell = memo(function SheetCell({
@@ -41,7 +50,12 @@ export const SheetCell = memo(function SheetCell({
 }: Props) {
   const { cell, out, player, riff, technique } = part;
   const light = cell.light.value;
-  const role = out ? "stays out" : ROLE_WORDS[cell.role.value];
+  const role = out
+    ? cell.role.from === "entrance"
+      ? "not in here"
+      : "stays out"
+    : ROLE_WORDS[cell.role.value];
+  const maybe = cell.optional.value && !out ? ", may be left out" : "";
   const phrases = cell.phrases.value.length > 0 ? ", by phrase" : "";
   const lined = riff !== null && (cell.technique.value === "line" || cell.technique.value === "bass-high");
   const how = [
@@ -55,7 +69,7 @@ export const SheetCell = memo(function SheetCell({
       : "";
   const told = [
     LIGHT_WORDS[light],
-    `${role}${phrases}`,
+    `${role}${phrases}${maybe}`,
     ...(out ? [] : how),
     capo,
     cell.note.value,
@@ -92,6 +106,7 @@ export const SheetCell = memo(function SheetCell({
       <span className={`block text-sm ${isOwn ? "" : "italic"}`}>
         {role}
         {phrases}
+        {maybe}
         {capo && <strong>, {capo}</strong>}
       </span>
       {!out && how.length > 0 && (

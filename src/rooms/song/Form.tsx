@@ -36,11 +36,12 @@ export const Form = memo(function Form({
       {form.length === 0 && <p>Nothing is played yet: put sections in order here.</p>}
       <SortableList ids={form.map((use) => use.id)} onMove={moveTo}>
         <ol className="flex flex-col gap-1">
-          {rows.map(({ use, section, bars, otherwise }, index) => (
+          {rows.map(({ use, section, label, bars, otherwise }, index) => (
             <UseRow
               key={use.id}
               use={use}
               section={section}
+              label={label}
               bars={bars}
               otherwise={otherwise}
               chosen={chosen === use.id}
@@ -74,6 +75,7 @@ export const Form = memo(function Form({
 type RowProps = {
   readonly use: Use;
   readonly section: Section;
+  readonly label: string;
   readonly bars: number;
   readonly otherwise: string;
   readonly chosen: boolean;
@@ -83,8 +85,18 @@ type RowProps = {
   readonly onRemove: () => void;
 };
 
-function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRepeat, onRemove }: RowProps) {
-  const label = use.label ?? section.label;
+function UseRow({
+  use,
+  section,
+  label,
+  bars,
+  otherwise,
+  chosen,
+  onChoose,
+  onMove,
+  onRepeat,
+  onRemove,
+}: RowProps) {
   const sortable = useSortable({ id: use.id });
   const onKeyDown = (event: KeyboardEvent) => {
     const pressed = keyAct("form", event);
@@ -110,7 +122,7 @@ function UseRow({ use, section, bars, otherwise, chosen, onChoose, onMove, onRep
       </button>
       <button
         type="button"
-        className="min-w-0 cursor-pointer truncate text-left text-sm"
+        className="min-w-0 cursor-pointer text-left text-sm"
         aria-expanded={chosen}
         aria-label={`What is otherwise at ${label}`}
         onClick={onChoose}

@@ -36,11 +36,11 @@ export function FormStrip({
               title={`${passage.label}${times}: from ${describeTime(from)}, ${bars}, ${Math.round(lasts)} s`}
               onClick={() => onChoose(passage.use.id)}
             >
-              <span className="block truncate text-sm font-bold">
+              <span className="block text-sm font-bold">
                 {passage.label}
                 {times}
               </span>
-              <span className="block truncate text-xs">
+              <span className="block text-xs">
                 {describeTime(from)} · {bars}
               </span>
             </button>

@@ -18,19 +18,23 @@ import {
   type Note,
   type OutlineSection,
   oddLengths,
+  type TimedLine,
   timedChords,
 } from "@/core/song/read";
 import { SECTION_KINDS, type VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
-import { piecesOf } from "@/ui/pieces";
+import { type Playing, piecesOf } from "@/ui/pieces";
 import { SectionTag } from "@/ui/SectionTag";
 import { SelectField } from "@/ui/SelectField";
-import { SungLine } from "@/ui/SungLine";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useCurrentVersion, useNameOf, useNames } from "../open";
+import { derive, makeId, type Sketch, useAct, useCurrentVersion, useNameOf, useNames } from "../open";
 import { describeFormOf } from "./describe-form-of";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
+import type { HomeChoice } from "./otherwise/homes";
+import { MarkedLine } from "./otherwise/MarkedLine";
+import { SectionOtherwise } from "./otherwise/SectionOtherwise";
+import { type Marks, useMarks } from "./otherwise/use-marks";
 import { LineEditor } from "./SungLineEditor";
 import { TapSection } from "./TapSection";
 
@@ -42,14 +46,31 @@ type Props = {
   readonly alike?: Similarity | undefined;
   /** What the sheet says beside its lines, by the line it stands before. */
   readonly notes?: ReadonlyMap<string | null, readonly Note[]> | undefined;
+  /** The section as it is played every time. */
+  readonly sketch?: Sketch | undefined;
+  /** Where its chords may be otherwise. */
+  readonly homes: readonly HomeChoice[];
 };
 
+type Told = Pick<Props, "outline" | "sum" | "version">;
+
 /** One section: its lines with chords, words and time; what does not close, with a fix to accept. */
-export const SectionCard = memo(function SectionCard({ outline, sum, version, alike, notes }: Props) {
+export const SectionCard = memo(function SectionCard({
+  outline,
+  sum,
+  version,
+  alike,
+  notes,
+  sketch,
+  homes,
+}: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
   const [tapping, setTapping] = useState(false);
+  const meter = { beats: version.meterBeats, unit: version.meterUnit };
+  const marks = useMarks(homes, meter, version.beatUnit);
+  const nameOf = useNameOf();
   const current = useCurrentVersion();
   const act = useAct();
   const bars = sum?.bars.length ?? 0;
@@ -105,7 +126,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
       <OddLengths outline={outline} sum={sum} version={version} />
       {tapping && <TapSection outline={outline} version={version} onLeave={() => setTapping(false)} />}
       {lines.length === 0 && <p className="text-sm">No lines yet.</p>}
-      <ol className="flex flex-col gap-1">
+      <ol data-marks className="flex flex-col gap-1">
         {lines.map((line, index) => {
           return (
             <CardLine
@@ -116,6 +137,9 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
               version={version}
               label={`line ${index + 1} of ${section.label}`}
               notes={notes?.get(line.line.id)}
+              timed={sketch?.lines[index]}
+              next={nextIn(sketch?.lines, index, nameOf)}
+              marks={marks}
               isOpen={opened === line.line.id}
               onOpen={(opens) => setOpened(opens ? line.line.id : null)}
             />
@@ -123,6 +147,7 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
         })}
       </ol>
       <KeptNotes notes={notes?.get(null)} />
+      <SectionOtherwise section={outline} shared={sketch?.shared ?? []} version={version} />
       <button
         type="button"
         className="link mt-1 text-sm"
@@ -134,6 +159,17 @@ export const SectionCard = memo(function SectionCard({ outline, sum, version, al
   );
 });
 
+/** The chord that comes after a line within its section. */
+function nextIn(
+  lines: readonly TimedLine[] | undefined,
+  index: number,
+  nameOf: ReturnType<typeof useNameOf>,
+): Playing["next"] {
+  const after = lines?.slice(index + 1).find(({ events }) => events.length > 0);
+  const chord = after?.outline.chords[0]?.chord;
+  return after && chord ? { ...nameOf(chord.symbol), event: after.events[0]! } : null;
+}
+
 /** One line of a section: chords over words, its beats, and the editor that opens under it. */
 function CardLine({
   line,
@@ -142,6 +178,9 @@ function CardLine({
   version,
   label,
   notes,
+  timed,
+  next,
+  marks,
   isOpen,
   onOpen,
 }: {
@@ -153,6 +192,10 @@ function CardLine({
   /** "line 2 of Verse 1". */
   label: string;
   notes: readonly Note[] | undefined;
+  /** The line as it is played every time, and the chord after it. */
+  timed: TimedLine | undefined;
+  next: Playing["next"];
+  marks: Marks;
   isOpen: boolean;
   onOpen: (open: boolean) => void;
 }) {
@@ -167,9 +210,11 @@ function CardLine({
           {line.chords.length === 0 && line.words.length === 0 ? (
             <span className="text-base italic">An empty line</span>
           ) : (
-            <SungLine
-              pieces={piecesOf(line, sum, version.beatUnit, nameOf)}
+            <MarkedLine
+              pieces={piecesOf(line, sum, version.beatUnit, nameOf, timed && { events: timed.events, next })}
               beatsInBar={beatsOfBar(meter, version.beatUnit)}
+              marks={marks}
+              label={label}
             />
           )}
         </div>
@@ -231,7 +276,7 @@ const FOLD_WORDS: Readonly<Record<FoldProblem["code"], string>> = {
 };
 
 /** Why a section does not close, and what would close it. */
-function OpenEnd({ outline, sum, version }: Props) {
+function OpenEnd({ outline, sum, version }: Told) {
   const act = useAct();
   const nameOf = useNameOf();
   if (!sum?.open) return null;
@@ -272,7 +317,7 @@ function OpenEnd({ outline, sum, version }: Props) {
 }
 
 /** Lengths that are unusual here, and a form it goes by: said, and left to who knows the song. */
-function OddLengths({ outline, sum, version }: Props) {
+function OddLengths({ outline, sum, version }: Told) {
   const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
   const namer = useNames()();
   if (sum?.open) return null;
@@ -287,7 +332,7 @@ function OddLengths({ outline, sum, version }: Props) {
   ));
 }
 
-function SectionSettings({ outline, version }: Omit<Props, "sum">) {
+function SectionSettings({ outline, version }: Omit<Told, "sum">) {
   const { section } = outline;
   const current = useCurrentVersion();
   const act = useAct();

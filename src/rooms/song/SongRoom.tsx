@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
-import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
+import { meterOf, type Note, type Notes, type Outline, type Timeline, versionRow } from "@/core/song/read";
 import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import {
@@ -21,6 +21,7 @@ import {
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
 import { HeadNotes } from "./KeptNotes";
+import { type HomeChoice, homesIn } from "./otherwise/homes";
 import { SectionCard } from "./SectionCard";
 import { Settings } from "./Settings";
 import { SongTabs } from "./SongTabs";
@@ -34,6 +35,8 @@ export function SongRoom() {
   const act = useAct();
   const outline = useDerived(derive.outline);
   const sums = useDerived(derive.sums);
+  const sketches = useDerived(derive.sketches);
+  const homes = useHomes(outline);
   const unplayed = outline.sections.filter(
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );
@@ -65,6 +68,8 @@ export function SongRoom() {
               version={version}
               alike={alike.get(section.section.id)}
               notes={notes.get(section.section.id)}
+              sketch={sketches.get(section.section.id)}
+              homes={homes.get(section.section.id)!}
             />
           ))}
           <button
@@ -158,6 +163,22 @@ const keptApart = (notes: Notes): Note[] =>
 function describeLength(timeline: Timeline, meter: Meter): string {
   const beats = formatBeats(beatsOfBar(meter, beatUnitOf(meter)));
   return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${describeTime(timeline.seconds)}`;
+}
+
+/** Where each section's chords may be otherwise; the same lists while the form stays the same. */
+function useHomes(outline: Outline): ReadonlyMap<string, readonly HomeChoice[]> {
+  const last = useRef<ReadonlyMap<string, readonly HomeChoice[]>>(new Map());
+  const fresh = new Map(
+    outline.sections.map(({ section }) => {
+      const [before, homes] = [last.current.get(section.id), homesIn(outline, section.id, null)];
+      return [
+        section.id,
+        JSON.stringify(before) === JSON.stringify(homes) && before ? before : homes,
+      ] as const;
+    }),
+  );
+  last.current = fresh;
+  return fresh;
 }
 
 /** The same list as last time while its entries are the same. */

@@ -22,6 +22,7 @@ export function LineEditor({
   sum,
   label,
   shift = 0,
+  words = true,
 }: {
   line: OutlineLine;
   version: VersionRow;
@@ -29,6 +30,8 @@ export function LineEditor({
   label: string;
   /** Semitones its use is raised by, where it belongs to one. */
   shift?: number;
+  /** Whether its words may be changed here. */
+  words?: boolean;
 }) {
   const namer = useNames()(null, shift);
   const current = useCurrentVersion();
@@ -39,12 +42,14 @@ export function LineEditor({
   ];
   return (
     <div className="mt-2 flex flex-col gap-3 border-t border-base-300 pt-2">
-      <TextField
-        label="Words"
-        value={line.text}
-        longest={2000}
-        onSet={(text) => act(setWords(line, text, makeId))}
-      />
+      {words && (
+        <TextField
+          label="Words"
+          value={line.text}
+          longest={2000}
+          onSet={(text) => act(setWords(line, text, makeId))}
+        />
+      )}
       <BeatGrid line={line} version={version} sum={sum} label={label} namer={namer} />
       <ul className="flex flex-col gap-2">
         {line.chords.map(({ chord }, index) => (

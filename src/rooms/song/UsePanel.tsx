@@ -1,29 +1,34 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
+import { describeOpenSection, METER_UNITS, MOST_BEATS_IN_A_BAR, MOST_BPM, ticksOfBar } from "@/core/rhythm";
+import { copyUse, isPlainUse, set, unfold } from "@/core/song/edit";
 import {
-  describeOpenSection,
-  METER_UNITS,
-  MOST_BEATS_IN_A_BAR,
-  MOST_BPM,
-  ticksOfBar,
-  ticksOfBeats,
-} from "@/core/rhythm";
-import { addException, isPlainUse, set, unfold } from "@/core/song/edit";
-import { beatUnitOfUse, meterOfUse, type Outline, passageSum, timedChords } from "@/core/song/read";
-import type { ExceptionKind, Use, VersionRow } from "@/core/song/schema";
+  beatUnitOfUse,
+  meterOfUse,
+  type OutlineException,
+  passageSum,
+  placeNames,
+  timedChords,
+} from "@/core/song/read";
+import type { Use, VersionRow } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { usePane } from "@/ui/use-pane";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../open";
-import { ExceptionRow } from "./ExceptionRow";
+import { ExceptionRow } from "./otherwise/ExceptionRow";
+import { homesIn } from "./otherwise/homes";
+import { PlayedHere } from "./otherwise/PlayedHere";
+import { SayOtherwise } from "./otherwise/SayOtherwise";
 
 /** One place in the form opened: what is otherwise there than where the section is written. */
 export function UsePanel({ use, version, onClose }: { use: Use; version: VersionRow; onClose: () => void }) {
   const act = useAct();
   const current = useCurrentVersion();
   const outline = useDerived(derive.outline);
+  const timeline = useDerived(derive.timeline);
+  const namer = useNames()(null, use.shift);
   const section = outline.byId.get(use.sectionId);
   const panel = useRef<HTMLElement>(null);
   const onKeyDown = usePane(onClose);
@@ -33,8 +38,13 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
     panel.current?.scrollIntoView({ block: "nearest" });
   }, [use.id]);
   if (!section) return null;
-  const label = use.label ?? section.section.label;
+  const label = placeNames(outline).get(use.id) ?? section.section.label;
   const exceptions = outline.exceptions.get(use.id) ?? [];
+  const homes = homesIn(outline, section.section.id, use);
+  const sungIn = ({ exception }: OutlineException) =>
+    timeline.passages
+      .find((passage) => passage.use.id === use.id)
+      ?.lines.find(({ slot }) => slot !== null && slot === exception.lineId)?.outline;
   return (
     <section
       ref={panel}
@@ -50,14 +60,41 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
       </header>
       <UseFields use={use} version={version} />
       <OpenHere use={use} version={version} />
+      <PlayedHere key={use.id} use={use} section={section} outline={outline} version={version} />
       {exceptions.length > 0 && (
         <ul className="mt-3 flex flex-col gap-3">
           {exceptions.map((one) => (
-            <ExceptionRow key={one.exception.id} one={one} use={use} outline={outline} version={version} />
+            <ExceptionRow
+              key={one.exception.id}
+              one={one}
+              section={section}
+              use={use}
+              outline={outline}
+              version={version}
+              homes={homes}
+              sung={sungIn(one)}
+            />
           ))}
         </ul>
       )}
-      <NewException use={use} outline={outline} version={version} />
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <SayOtherwise
+          label="Otherwise here, in words"
+          section={section}
+          outline={outline}
+          homes={homes}
+          meter={meterOfUse(version, use)}
+          beatUnit={beatUnitOfUse(version, use)}
+          nameOf={(symbol) => namer.chord(symbol)}
+        />
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => act(copyUse(current(), derive.outline(current()), use.id, makeId))}
+        >
+          Play it once more, as it is here
+        </button>
+      </div>
       {!isPlainUse(use, outline) && exceptions.length > 0 && (
         <p className="mt-3 text-sm">
           <button
@@ -160,53 +197,5 @@ function OpenHere({ use, version }: { use: Use; version: VersionRow }) {
       <strong>Does not close here.</strong>{" "}
       {describeOpenSection(sum.open, lines, bar, beatUnitOfUse(version, use)).message}
     </p>
-  );
-}
-
-const KINDS: readonly { value: ExceptionKind; label: string }[] = [
-  { value: "line", label: "a line is different" },
-  { value: "ending", label: "another ending" },
-  { value: "extra", label: "an extra last line" },
-  { value: "hold", label: "a hold" },
-  { value: "push", label: "a push: a chord comes early" },
-  { value: "stop", label: "a stop" },
-];
-
-function NewException({ use, outline, version }: { use: Use; outline: Outline; version: VersionRow }) {
-  const act = useAct();
-  const [kind, setKind] = useState<ExceptionKind>("hold");
-  const section = outline.byId.get(use.sectionId)!;
-  const bar = ticksOfBar(meterOfUse(version, use));
-  const beat = ticksOfBeats(1, beatUnitOfUse(version, use)) ?? 960;
-  const next = outline.form[outline.form.findIndex((one) => one.id === use.id) + 1];
-  const put = () => {
-    const fields = {
-      line: { lineId: section.lines[0]?.line.id ?? null },
-      ending: { followedBy: next?.sectionId ?? null, ticks: Math.min(bar * 2, section.ticks) },
-      extra: {},
-      hold: { ticks: bar },
-      push: { ticks: Math.min(480, beat / 2) },
-      stop: { ticks: beat },
-    }[kind];
-    act(addException(outline, use, kind, fields, makeId));
-  };
-  return (
-    <div className="mt-3 flex flex-wrap items-end gap-3">
-      <SelectField
-        label="Otherwise here"
-        className="w-60"
-        value={kind}
-        options={KINDS}
-        onSet={(value) => setKind(value)}
-      />
-      <button
-        type="button"
-        className="btn btn-sm"
-        disabled={kind === "line" && section.lines.length === 0}
-        onClick={put}
-      >
-        Put it here
-      </button>
-    </div>
   );
 }

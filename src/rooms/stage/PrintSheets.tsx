@@ -11,6 +11,7 @@ import { SectionTag } from "@/ui/SectionTag";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { PageNames } from "../names";
+import { describeWait } from "./StagePieces";
 
 type Props = {
   readonly title: string;
@@ -109,6 +110,8 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
         {sheet.round && <span className="text-sm">{sheet.round}</span>}
         <span className="text-sm">
           {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
+          {sheet.optional && ", may be left out"}
+          {describeWait(sheet, 0) && `; ${describeWait(sheet, 0)}`}
           {sheet.note && `: ${sheet.note}`}
           {sheet.how.length > 0 && `; ${sheet.how.join("; ")}`}
           {sheet.capo !== part.capo && `; here ${sheet.hand}`}

@@ -60,8 +60,30 @@ export function FeetStrip({ sheet }: { sheet: StageSheet }) {
   );
 }
 
+/**
+ * How long a player still waits.
+ * @param gone bars of the section that are over
+ * @example "you come in after 16 bars, at Verse 2"
+ */
+export function describeWait({ waits, label }: Pick<StageSheet, "waits" | "label">, gone: number): string {
+  const left = Math.ceil((waits?.bars ?? 0) - gone - 1e-6);
+  if (!waits || left <= 0) return "";
+  const where = waits.label === label ? "" : `, at ${waits.label}`;
+  return `you come in after ${left} ${left === 1 ? "bar" : "bars"}${where}`;
+}
+
 /** The section that is now: its name, the player's light and role, what is otherwise. */
-export function NowHead({ sheet, bars = true }: { sheet: StageSheet; bars?: boolean }) {
+export function NowHead({
+  sheet,
+  bars = true,
+  gone = 0,
+}: {
+  sheet: StageSheet;
+  bars?: boolean;
+  /** Bars of it that are over. */
+  gone?: number;
+}) {
+  const wait = describeWait(sheet, gone);
   return (
     <div className="my-1 flex flex-wrap items-center gap-x-4">
       <h2 className="text-3xl max-sm:text-2xl">
@@ -71,8 +93,10 @@ export function NowHead({ sheet, bars = true }: { sheet: StageSheet; bars?: bool
       <Wick light={sheet.light} carries={sheet.role === "carry"} />
       <span className="text-2xl max-sm:text-lg">
         {ROLE_WORDS[sheet.role]}
+        {sheet.optional && ", may be left out"}
         {sheet.note && `: ${sheet.note}`}
       </span>
+      {wait && <strong className="text-2xl max-sm:text-lg">{wait}</strong>}
       {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
       {bars && (
         <span className="ml-auto text-xl max-sm:hidden">
@@ -138,7 +162,9 @@ export function NextStrip({
           <span className="text-base">next</span>
           <SectionTag label={next.label} kind={next.kind} />
           <span className="font-mono font-bold">{chords.join("  ")}</span>
-          <span className="text-lg">{next.role === "out" ? "you stay out" : next.note}</span>
+          <span className="text-lg">
+            {next.role === "out" ? "you stay out" : next.optional ? "may be left out" : next.note}
+          </span>
         </>
       )}
     </div>

@@ -3,10 +3,13 @@ import type { Cue } from "@/core/cues";
 import type { TabNote } from "@/core/fretboard";
 import { bandSheet, describePart, isOnlyLine, playerPart } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
+import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
+  type BarRanges,
   barsAt,
+  barsIn,
   beatUnitOfUse,
   describeException,
   describeUse,
@@ -32,6 +35,7 @@ import {
   type StageRiff,
   type StageShape,
   type StageSheet,
+  type StageWait,
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
 
@@ -54,14 +58,19 @@ export function stagePart(
   const part = playerPart(body, player, (capo) => readerBy(choice, body, { player, capo }));
   const outline = outlineOf(body);
   const notes = notesOf(body);
+  const passages = part.passages.map(({ passage }) => passage);
+  const differs = differsIn({ passages }, outline, version.beatUnit);
+  const entries = entriesOf(part.passages);
   const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string, key: string): string[] => {
     const marks = exceptionsAt(outline, passage.use).filter(
       ({ exception }) => !WRITTEN_OUT.has(exception.kind) && isPlayed(exception, passage.turn),
     );
     const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
     const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));
+    const other = differs.get(passage);
+    const differing = other ? [tellDiffers(other, nameOf)] : [];
     const said = marks.map((one) => describeException(one, passage.use, outline, version, nameOf));
-    return [...describeUse(passage.use, key), ...said, ...comments];
+    return [...describeUse(passage.use, key), ...differing, ...said, ...comments];
   };
   const following = playingOf(part.passages);
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
@@ -102,6 +111,8 @@ export function stagePart(
         return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
       }),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
+      waits: entries.get(passage) ?? null,
+      optional: cell.optional.value,
       feet: feetIn(passage, player, cues),
       cues: cuesIn(passage, player, cues),
     };
@@ -143,6 +154,28 @@ function playingOf(
       if (first && event)
         next = { name: named?.name ?? first.chord.symbol, readable: named?.readable ?? false, event };
     }
+  return found;
+}
+
+/** The bars of a passage a player plays, counted from 0; none where they are out. */
+const playedIn = ({ cell, passage }: ReturnType<typeof playerPart>["passages"][number]): BarRanges =>
+  isOut(cell) ? [] : (barsAt(cell, passage.round) ?? [[0, barsIn(passage).length]]);
+
+/**
+ * How many bars a player waits from the begin of each time through a section until they come in; null where they play
+ * from its first bar, and where they do not come in any more.
+ */
+function entriesOf(passages: ReturnType<typeof playerPart>["passages"]): ReadonlyMap<Passage, StageWait> {
+  const found = new Map<Passage, StageWait>();
+  let next: StageWait | null = null;
+  for (const one of passages.toReversed()) {
+    const { passage } = one;
+    const [first] = playedIn(one);
+    const bars = barsIn(passage).length;
+    if (first) next = { bars: first[0], label: passage.label };
+    else if (next) next = { bars: next.bars + bars, label: next.label };
+    if (next && next.bars > 0) found.set(passage, next);
+  }
   return found;
 }
 

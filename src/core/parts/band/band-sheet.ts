@@ -52,7 +52,7 @@ export function bandSheet(
   body: VersionBody,
   outline: Outline = outlineOf(body),
   timeline: Timeline = timelineOf(body, outline),
-  index: CellIndex = indexCells(body, outline),
+  index: CellIndex = indexCells(body, outline, () => timeline),
   last: BandSheet | null = null,
 ): BandSheet {
   const players = Object.values(body.players).sort(byOrder);
@@ -73,6 +73,7 @@ export function bandSheet(
       passage,
       by,
       player,
+      JSON.stringify(index.staysOf(player.id)?.get(use.id) ?? null),
       ...[use.id, first].flatMap((id) => {
         const cell = index.cells.get(cellKey(id, player.id));
         const riff = cell?.riffId ?? "";

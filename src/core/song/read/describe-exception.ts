@@ -106,8 +106,16 @@ function chordNamed(
     ...(outline.byId.get(use.sectionId)?.lines ?? []),
     ...exceptionsAt(outline, use).flatMap((one) => one.lines),
   ];
-  const found = lines.flatMap((line) => line.chords).find(({ chord }) => chord.id === exception.chordId);
-  if (found) return nameOf(found.chord.symbol);
+  const line = lines.find(({ chords }) => chords.some(({ chord }) => chord.id === exception.chordId));
+  const found = line?.chords.find(({ chord }) => chord.id === exception.chordId)?.chord;
+  if (line && found) {
+    const alike = lines.flatMap(({ chords }) => chords).filter(({ chord }) => chord.symbol === found.symbol);
+    const word = line.words.find(({ word }) => word.id === found.wordId)?.word.text;
+    // Of several chords alike the one is told by what is sung.
+    const where =
+      alike.length < 2 || word === undefined ? "" : ` on “${word.replace(/[^\p{L}\p{N}]+$/u, "")}”`;
+    return `${nameOf(found.symbol)}${where}`;
+  }
   return exception.kind === "hold" || exception.kind === "stop" ? "the last chord" : "the first chord";
 }
 

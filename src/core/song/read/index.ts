@@ -20,7 +20,8 @@ export {
 } from "./outline";
 export { placeNames } from "./place-names";
 export { playedOtherwise } from "./played-otherwise";
-export { type ExceptionSaid, readException } from "./read-exception";
+export { describeEntranceProblem, type EntranceSaid, formatEntrances, readEntrances } from "./read-entrance";
+export { describeSaid, type ExceptionSaid, readException } from "./read-exception";
 export {
   barsAt,
   type CellIndex,

@@ -7,8 +7,8 @@ export type ExceptionSaid = {
   readonly kind: ExceptionKind;
   /** The times it is for, where they are said. */
   readonly times: ExceptionTimes | null;
-  /** Beats, where they are said. */
-  readonly beats: number | null;
+  /** How long, where it is said. */
+  readonly length: { readonly count: number; readonly unit: "beat" | "bar" } | null;
   /** Which chord: the first, the last, or one by its name; null where nothing is said of it. */
   readonly at: "first" | "last" | { readonly chord: string } | null;
   readonly cued: boolean;
@@ -57,6 +57,8 @@ const NUMBERS: Readonly<Record<string, number>> = {
   eight: 8,
 };
 
+const LENGTH = /\b(half|a|one|two|three|four|six|eight|\d{1,3}(?:[.,]\d+)?) (?:a )?(beat|bar)s?\b/u;
+
 /**
  * Reads what is to be otherwise from plain words.
  * @example readException("hit on one, then silence") // => { kind: "hit", at: "first", … }
@@ -70,14 +72,17 @@ export function readException(text: string): Result<ExceptionSaid, SaidProblem> 
   const kind = KIND_SIGNS.find(([, sign]) => sign.test(rest))?.[0];
   if (!kind) return fail({ code: "not-understood", text });
   const follows = /\b(?:when|before|if)\s+(.+?)(?:\s+(?:follows|comes)\b.*)?$/u.exec(rest)?.[1] ?? null;
-  const count = /\b(half|a|one|two|three|four|six|eight|\d{1,3}(?:[.,]\d+)?) (?:a )?(?:beat|bar)s?\b/u.exec(
-    rest,
-  );
+  const long = LENGTH.exec(rest);
   const line = /\bline (\d{1,3})\b/u.exec(rest);
   return ok({
     kind,
     times,
-    beats: count ? (NUMBERS[count[1]!] ?? Number(count[1]!.replace(",", "."))) : null,
+    length: long
+      ? {
+          count: NUMBERS[long[1]!] ?? Number(long[1]!.replace(",", ".")),
+          unit: long[2] === "bar" ? "bar" : "beat",
+        }
+      : null,
     at: placeSaid(text, rest),
     cued: /\buntil (the|a|somebody's|his|her|their) (sign|nod|cue)\b|\buntil .*\bsign\b/u.test(rest),
     followedBy: kind === "ending" ? follows : null,
@@ -91,3 +96,25 @@ function placeSaid(text: string, said: string): ExceptionSaid["at"] {
   const chord = /\bon ([A-H][^\s,.;]*)/u.exec(text)?.[1];
   return chord ? { chord } : null;
 }
+
+/** What was understood, for who must put it right. @example "Understood: a stop on the last chord." */
+export function describeSaid({ kind, at }: ExceptionSaid): string {
+  const where = at === null ? "" : ` on ${typeof at === "string" ? `the ${at} chord` : at.chord}`;
+  return `Understood: ${KIND_WORDS[kind]}${where}.`;
+}
+
+const KIND_WORDS: Readonly<Record<ExceptionKind, string>> = Object.freeze({
+  line: "a different line",
+  words: "other words",
+  chords: "other chords",
+  chord: "another chord",
+  ending: "another ending",
+  extra: "an extra last line",
+  hold: "a hold",
+  push: "a push",
+  late: "a late chord",
+  choke: "a choke",
+  hit: "a hit",
+  stop: "a stop",
+  tacet: "a silence of the band",
+});

@@ -2,7 +2,7 @@ import { boxesDerived } from "./boxes";
 import { partsDerived } from "./parts";
 import { songDerived } from "./song";
 
-export type { FormRow } from "./song";
+export type { FormRow, Sketch } from "./song";
 
 /**
  * Everything that is worked out of a version, remembered while the tables it comes from are the same. What is derived after

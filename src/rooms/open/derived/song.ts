@@ -1,5 +1,5 @@
 import type { BarSum } from "@/core/rhythm";
-import { differencesFrom, likenesses } from "@/core/song/compare";
+import { differencesFrom, differsIn, likenesses, tellDiffers } from "@/core/song/compare";
 import type { Namer } from "@/core/song/names";
 import {
   type CellIndex,
@@ -12,6 +12,7 @@ import {
   type OutlineException,
   type OutlineSection,
   outlineOf,
+  placeNames,
   sectionSum,
   sectionSums,
   sketchOf,
@@ -31,17 +32,23 @@ type NamerAt = (whose: null, shift: number) => Pick<Namer, "chord" | "keyName">;
 export type FormRow = {
   readonly use: Use;
   readonly section: Section;
+  /** What the place is called. */
+  readonly label: string;
   readonly bars: number;
   /** What is otherwise here, in words. */
   readonly otherwise: string;
 };
 
 /** A section with what it says of all its times, and as it is played every time. */
-type Sketch = {
+export type Sketch = {
   readonly section: OutlineSection;
   readonly shared: readonly OutlineException[];
   readonly lines: readonly TimedLine[];
 };
+
+/** Whether an exception must be said: another chord is told with all other chords of its place. */
+const isUnsaid = ({ exception }: OutlineException): boolean =>
+  exception.kind !== "chord" && exception.kind !== "chords";
 
 const sameShared = (a: readonly OutlineException[], b: readonly OutlineException[]): boolean =>
   a.length === b.length &&
@@ -86,7 +93,11 @@ function keepEach<Key, Value>(
 }
 
 const sameRow = (a: FormRow, b: FormRow): boolean =>
-  a.use === b.use && a.section === b.section && a.bars === b.bars && a.otherwise === b.otherwise;
+  a.use === b.use &&
+  a.section === b.section &&
+  a.label === b.label &&
+  a.bars === b.bars &&
+  a.otherwise === b.otherwise;
 
 /** What a song says: its outline, time, sums of bars, form in words. */
 export function songDerived() {
@@ -132,8 +143,8 @@ export function songDerived() {
   });
 
   const cellIndex = remembered<[VersionBody], CellIndex>({
-    from: (body) => tablesIn(body, [...SONG, "cells"]),
-    make: (_, body) => indexCells(body, outline(body)),
+    from: (body) => tablesIn(body, [...SOUNDING, "cells", "entrances"]),
+    make: (_, body) => indexCells(body, outline(body), () => timeline(body)),
   });
 
   /** What the sheet said beside words and chords; a section's notes stay the same object while nothing in it changes. */
@@ -152,15 +163,23 @@ export function songDerived() {
         bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
       const read = outline(body);
       const version = versionRow(body);
+      const labels = placeNames(read);
+      const song = timeline(body);
+      const differs = differsIn(song, read, version.beatUnit);
       const rows = read.form.flatMap((use): FormRow[] => {
         const section = read.byId.get(use.sectionId)?.section;
         const exceptions = read.exceptions.get(use.id) ?? [];
         const namer = names(null, use.shift);
-        const said = exceptions.map((one) =>
-          describeException(one, use, read, version, (symbol) => namer.chord(symbol)),
-        );
-        const otherwise = [...describeUse(use, namer.keyName()), ...said].join("; ");
-        return section ? [{ use, section, bars: bars.get(use.id) ?? 0, otherwise }] : [];
+        const said = exceptions
+          .filter(isUnsaid)
+          .map((one) => describeException(one, use, read, version, (symbol) => namer.chord(symbol)));
+        const other = song.passages
+          .filter((one) => one.use.id === use.id)
+          .flatMap((one) => differs.get(one) ?? []);
+        const named = other.slice(0, 1).map((one) => tellDiffers(one, (symbol) => namer.chord(symbol)));
+        const otherwise = [...describeUse(use, namer.keyName()), ...named, ...said].join("; ");
+        const label = labels.get(use.id) ?? "";
+        return section ? [{ use, section, label, bars: bars.get(use.id) ?? 0, otherwise }] : [];
       });
       return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))
         ? last

@@ -212,6 +212,8 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   note: "",
   line: null,
   how: [],
+  waits: null,
+  optional: false,
   otherwise: [],
   beatsInBar: 4,
   capo: 0,

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from "react";
-import type { LivePassage, Place, StagePart, StageSheet } from "@/core/stage";
+import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
 import { AsideOf, NowHead, SheetLines } from "../StagePieces";
 
 import { CueRise } from "./CueRise";
@@ -29,12 +29,13 @@ export function SongNow({
   box: React.RefObject<HTMLElement | null>;
   left: boolean;
 }) {
+  const gone = Math.max(0, barInSection(passages, place).bar - 1);
   const isCues = settings.density === "cues";
   const rise = <CueRise {...{ sheets, passages, place, stretch, large: isCues }} />;
   useFollowLine(box, sheet, tick);
   return (
     <>
-      <NowHead sheet={sheet} bars={false} />
+      <NowHead sheet={sheet} bars={false} gone={gone} />
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
           <p className="text-center text-2xl" aria-hidden="true">

@@ -1,0 +1,112 @@
+"use client";
+
+import { beatsOfBar } from "@/core/rhythm";
+import { addException } from "@/core/song/edit";
+import {
+  beatUnitOfUse,
+  meterOfUse,
+  type Outline,
+  type OutlineSection,
+  type Passage,
+  passageSum,
+  type TimedLine,
+} from "@/core/song/read";
+import type { Use, VersionRow } from "@/core/song/schema";
+import { piecesOf } from "@/ui/pieces";
+import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../../open";
+import { homesIn } from "./homes";
+import { MarkedLine } from "./MarkedLine";
+import { useMarks } from "./use-marks";
+
+type Props = {
+  readonly use: Use;
+  readonly section: OutlineSection;
+  readonly outline: Outline;
+  readonly version: VersionRow;
+};
+
+/** The lines as they are sung and played at one place of the form: a chord is pressed to be changed there alone. */
+export function PlayedHere({ use, section, outline, version }: Props) {
+  const { passages } = useDerived(derive.timeline);
+  const namer = useNames()(null, use.shift);
+  const homes = homesIn(outline, section.section.id, use);
+  const beatUnit = beatUnitOfUse(version, use);
+  const meter = meterOfUse(version, use);
+  const marks = useMarks(homes, meter, beatUnit);
+  const at = passages.findIndex((passage) => passage.use.id === use.id);
+  const passage = passages[at];
+  if (!passage) return null;
+  const next = passages[at + 1];
+  const sum = passageSum(passage, next);
+  const nameOf = (symbol: string) => {
+    const { read, chord } = namer.name(symbol);
+    return { name: read, readable: chord !== null };
+  };
+  return (
+    <div data-marks className="mt-3 text-lg">
+      {passage.lines.map((line, index) => (
+        <div key={line.outline.line.id} className="flex items-start gap-3 py-1">
+          <div className="min-w-0 flex-1">
+            <MarkedLine
+              pieces={piecesOf(line.outline, sum.lines[index], beatUnit, nameOf, {
+                events: line.events,
+                next: nextOf(passage, index, next, nameOf),
+                tacet: passage.tacet,
+              })}
+              beatsInBar={beatsOfBar(meter, beatUnit)}
+              marks={marks}
+              label={`line ${index + 1} of ${passage.label}`}
+              toWritten={(text) => namer.toWritten(text)}
+            />
+          </div>
+          <OtherHere line={line} use={use} label={`line ${index + 1} of ${passage.label}`} />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** The chord that comes after a line. */
+function nextOf(
+  { lines }: Passage,
+  index: number,
+  next: Passage | undefined,
+  nameOf: (symbol: string) => { name: string; readable: boolean },
+) {
+  const after = [...lines.slice(index + 1), ...(next?.lines ?? [])].find(({ events }) => events.length > 0);
+  const chord = after?.outline.chords[0]?.chord;
+  return after && chord ? { ...nameOf(chord.symbol), event: after.events[0]! } : null;
+}
+
+/** Gives a line of the section other words, or other chords, at this place alone. */
+function OtherHere({ line, use, label }: { line: TimedLine; use: Use; label: string }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  if (line.slot === null) return null;
+  const put = (kind: "words" | "chords" | "line") =>
+    act(addException(derive.outline(current()), { useId: use.id }, kind, { lineId: line.slot }, makeId));
+  return (
+    <span className="flex w-28 shrink-0 flex-col items-end text-sm">
+      {line.origin !== "words" && (
+        <button
+          type="button"
+          className="link"
+          aria-label={`Other words in ${label}`}
+          onClick={() => put("words")}
+        >
+          Other words
+        </button>
+      )}
+      {line.origin !== "chords" && (
+        <button
+          type="button"
+          className="link"
+          aria-label={`Other chords in ${label}`}
+          onClick={() => put("chords")}
+        >
+          Other chords
+        </button>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,40 @@
+import type { ExceptionHome } from "@/core/song/edit";
+import { type Outline, placeNames, TIMES_WORDS } from "@/core/song/read";
+import { EXCEPTION_TIMES, type Exception, type Use } from "@/core/song/schema";
+
+/** Where an exception may hold, as one chooses it. */
+export type HomeChoice = { readonly value: string; readonly label: string; readonly home: ExceptionHome };
+
+const valueAt = (useId: string, round: number | null): string => `use ${useId} ${round ?? ""}`.trim();
+
+/** The choice an exception stands at. */
+export const homeOf = ({ useId, times, round }: Pick<Exception, "useId" | "times" | "round">): string =>
+  useId === null ? times : valueAt(useId, round);
+
+/**
+ * Where something can be otherwise in a section: every time, some of its times, or at one place of the form; seen from a
+ * place, that place first.
+ */
+export function homesIn(outline: Outline, sectionId: string, here: Use | null): HomeChoice[] {
+  const uses = outline.form.filter((use) => use.sectionId === sectionId);
+  const count = uses.reduce((sum, use) => sum + use.repeat, 0);
+  const names = placeNames(outline);
+  const shared = EXCEPTION_TIMES.filter((times) => count > 1 || times === "every").map(
+    (times): HomeChoice => ({ value: times, label: TIMES_WORDS[times], home: { sectionId, times } }),
+  );
+  const placesOf = (use: Use): HomeChoice[] => {
+    const name = use.id === here?.id ? "here" : (names.get(use.id) ?? "here");
+    const rounds = use.repeat === 1 ? [] : Array.from({ length: use.repeat }, (_, at) => at + 1);
+    return [
+      { value: valueAt(use.id, null), label: `only ${name}`, home: { useId: use.id } },
+      ...rounds.map((round) => ({
+        value: valueAt(use.id, round),
+        label: `only ${name}, time ${round}`,
+        home: { useId: use.id, round },
+      })),
+    ];
+  };
+  const own = here ? placesOf(here) : [];
+  const others = count > 1 ? uses.filter((use) => use.id !== here?.id).flatMap(placesOf) : [];
+  return [...own, ...shared, ...others];
+}
