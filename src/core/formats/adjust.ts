@@ -43,6 +43,8 @@ export const adjustmentsSchema = z.object({
     )
     .max(2000)
     .optional(),
+  /** Sections of like chords that stay by themselves all the same, by name. */
+  apart: z.array(z.string().max(80)).max(400).optional(),
   /** By the section's place in the sheet. */
   sections: z
     .array(
@@ -65,6 +67,7 @@ export const readOptionsOf = ({
   tempo: _tempo,
   sections: _sections,
   beats: _beats,
+  apart: _apart,
   ...known
 }: Adjustments): ReadOptions => known as ReadOptions;
 

@@ -9,6 +9,7 @@ import { describeKey, describeTime } from "@/ui/pretty";
 import { Looks } from "./Looks";
 import { previewOf } from "./preview";
 import { SectionPreview } from "./SectionPreview";
+import { SharedChords } from "./SharedChords";
 
 /** Longer sheets are previewed in part: the song itself takes all of it. */
 const MOST_SECTIONS_SHOWN = 40;
@@ -53,6 +54,7 @@ export function Understood({
           {formatPitch(range![1])}.
         </p>
       )}
+      <SharedChords shared={shown.shared} adjustments={adjustments} onChange={onChange} />
       <Looks
         sheet={sheet}
         adjustments={adjustments}

@@ -1,4 +1,5 @@
 import { type Adjustments, type ChordSheet, placeRead, versionOfSheet } from "@/core/formats";
+import { likeSections } from "@/core/song/edit";
 import { outlineOf, type PlacedRow, sectionSums, timelineOf, versionRow } from "@/core/song/read";
 
 /** The song a sheet would become. */
@@ -10,7 +11,8 @@ export function previewOf(sheet: ChordSheet) {
   const { bars, seconds } = timelineOf(body, outline);
   // The preview shows the chords as they are written, whatever capo the sheet names.
   const written = { ...version, key: version.writtenKey };
-  return { version, written, outline, sums: sectionSums(body, outline), bars, seconds };
+  const shared = likeSections(body);
+  return { version, written, outline, sums: sectionSums(body, outline), bars, seconds, shared };
 }
 
 export type Preview = ReturnType<typeof previewOf>;

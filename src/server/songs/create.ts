@@ -12,6 +12,7 @@ import {
   titleOfFile,
   versionOfSheet,
 } from "@/core/formats";
+import { shareLike } from "@/core/song/edit";
 import type { BandBody, SongBody, VersionBody } from "@/core/song/schema";
 import type { Database } from "../db/open-database";
 import { findDoubles } from "../documents/shelf";
@@ -86,7 +87,11 @@ export async function createSong(
     "name" in input.content
       ? { name: input.content.name.replace(/^.*[/\\]/u, "") || "A file", kind: "file", text }
       : { name: "Pasted text", kind: "sheet", text };
-  const { documents, songId, versionId } = songDocuments(sheet, { title, tags: sheet.tags, source });
+  const { documents, songId, versionId } = songDocuments(
+    sheet,
+    { title, tags: sheet.tags, source },
+    (version) => shareLike(version, input.adjustments.apart ?? [], makeId),
+  );
   return database.transaction(async (tx) => {
     // Two files of one title may come at once, to two threads.
     await tx.execute(sql`select pg_advisory_xact_lock(${MAKING})`);

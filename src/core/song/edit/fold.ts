@@ -77,7 +77,8 @@ function wait(
   });
 }
 
-function foldUses(
+/** Moves the uses of one section to another, with what is otherwise in them; both sections stay. */
+export function foldUses(
   body: VersionBody,
   outline: Outline,
   fromId: string,
@@ -87,7 +88,7 @@ function foldUses(
   const [from, into] = [outline.byId.get(fromId)!, outline.byId.get(intoId)!];
   const pairs = from.lines.map((line, index): LinePair => ({ line, target: into.lines[index]! }));
   const uses = outline.form.filter((use) => use.sectionId === fromId);
-  const steps = uses.flatMap((use) => foldUse(body, outline, use, from, pairs, into.section.id, makeId));
+  const steps = uses.flatMap((use) => foldUse(body, outline, use, from, into, pairs, makeId));
   const lineIds = new Map(pairs.map(({ line, target }) => [line.line.id, target.line.id]));
   const extras = Object.values(body.extras)
     .filter(({ sectionId }) => sectionId === fromId)
@@ -123,10 +124,11 @@ function foldUse(
   outline: Outline,
   use: Use,
   from: OutlineSection,
+  into: OutlineSection,
   pairs: readonly LinePair[],
-  intoId: string,
   makeId: MakeId,
 ): VersionStep[] {
+  const intoId = into.section.id;
   const exceptions = outline.exceptions.get(use.id) ?? [];
   // A line that is changed in every round already needs no second change, unless words stand over its chords.
   const changed = new Set(
@@ -146,7 +148,14 @@ function foldUse(
   const chordIds = new Map<string, string>();
   const wordIds = new Map<string, string>();
   const steps: VersionStep[] = [
-    set("uses", use.id, { sectionId: intoId, label: use.label ?? from.section.label }),
+    set("uses", use.id, {
+      sectionId: intoId,
+      label: use.label ?? from.section.label,
+      melodyRange:
+        use.melodyRange ?? (differing(from, into, "melodyRange") ? from.section.melodyRange : null),
+      energy: use.energy ?? (differing(from, into, "energy") ? from.section.energy : null),
+      bass: use.bass ?? (differing(from, into, "bass") ? from.section.bass : null),
+    }),
   ];
   for (const pair of pairs) {
     const { line, target } = pair;
@@ -235,6 +244,10 @@ function moveException(
     }),
   ];
 }
+
+/** Whether two sections say something else of themselves. */
+const differing = (a: OutlineSection, b: OutlineSection, field: "melodyRange" | "energy" | "bass"): boolean =>
+  JSON.stringify(a.section[field]) !== JSON.stringify(b.section[field]);
 
 /** A use without anything of its own. */
 export const isPlainUse = (use: Use, outline: Outline): boolean =>

@@ -46,4 +46,5 @@ export {
   takePattern,
 } from "./part-commands";
 export { lengthenChord, liftChord, moveChordStart, moveChordWord, placeChord, spotAt } from "./place-chord";
+export { likeSections, type Shared, shareLike } from "./share-like";
 export { unfold } from "./unfold";
