@@ -107,7 +107,7 @@ const Time = ({ piece, beatsInBar }: { piece: SungPiece; beatsInBar: number }) =
         data-bar={notch.bar}
         data-guessed={piece.guessed}
         data-rests={notch.silent || piece.silent || undefined}
-        data-held={notch.held || undefined}
+        data-held={(notch.held && !piece.silent) || undefined}
         style={{ flexGrow: notch.share }}
       />
     ))}

@@ -12,6 +12,8 @@ type Props = {
   readonly longest?: number;
   /** What is offered while typing. */
   readonly offered?: readonly string[];
+  /** Whether it is empty again once it is set: for what is said and done. */
+  readonly clears?: boolean;
   /** Says what is wrong with a text, or null. */
   readonly check?: (text: string) => string | null;
   readonly onSet: (text: string) => void;
@@ -26,6 +28,7 @@ export function TextField({
   required = false,
   longest = 400,
   offered = [],
+  clears = false,
   check,
   onSet,
 }: Props) {
@@ -40,7 +43,9 @@ export function TextField({
   const commit = () => {
     const found = required && text.trim() === "" ? `${label} should not be empty.` : (check?.(text) ?? null);
     setProblem(found);
-    if (!found && text !== value) onSet(text);
+    if (found || text === value) return;
+    onSet(text);
+    if (clears) setText(value);
   };
   return (
     <span className={`flex flex-col gap-1 ${className}`}>

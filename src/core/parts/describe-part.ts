@@ -49,7 +49,7 @@ export function describePart(
   const { bars, barsSaid, phrases, doubles, sound } = cell;
   return [
     how,
-    riff ? `line: ${riff.name}` : "",
+    riff ? `line: ${riff.name}${riff.sure ? "" : ", not sure"}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
     bars.value === null ? "" : `plays ${tellSaid(barsSaid.value ?? [], bars.value, label)}`,
     cell.optional.value ? "may be left out" : "",

@@ -32,8 +32,10 @@ export type StageSheet = {
   readonly optional: boolean;
   /** How it is played: pattern or technique, line, sound, bars. */
   readonly how: readonly string[];
-  /** What is otherwise this time (holds, pushes, stops, a raised key, another tempo) and the sheet's own remarks. */
+  /** What is otherwise this time (other chords, another ending, a raised key, another tempo) and the sheet's own remarks. */
   readonly otherwise: readonly string[];
+  /** What is drawn where it sounds (early, late, held, choked, stopped), in words for who reads. */
+  readonly drawn: readonly string[];
   readonly beatsInBar: number;
   readonly capo: number;
   /** Capo, tuning and key of the names here, in words. */

@@ -26,6 +26,7 @@ export {
 } from "./open-song";
 export { PageTabs } from "./PageTabs";
 export { SongNames } from "./SongNames";
+export { SourceAndDoubt } from "./SourceAndDoubt";
 export { UndoRedo } from "./UndoRedo";
 export {
   type NameOf,

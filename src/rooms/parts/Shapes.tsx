@@ -4,7 +4,7 @@ import { useState } from "react";
 import { drawnShapes } from "@/core/formats";
 import type { Fingering, Reason } from "@/core/fretboard";
 import { handOf, requestKey, type ShapeRequest, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
-import { chooseShape } from "@/core/song/edit";
+import { chooseShape, set } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { findChoice, type ResolvedCell, type ShapeSpot, spotOf, type Timeline } from "@/core/song/read";
 import type { Choice, Player, Use } from "@/core/song/schema";
@@ -14,7 +14,16 @@ import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import { derive, makeId, useAct, useCurrentVersion, useDerivedLater, useRows, useRowsLater } from "../open";
+import {
+  derive,
+  makeId,
+  SourceAndDoubt,
+  useAct,
+  useCurrentVersion,
+  useDerivedLater,
+  useRows,
+  useRowsLater,
+} from "../open";
 
 type Props = {
   readonly use: Use;
@@ -86,6 +95,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
                 place={place}
                 shape={shape}
                 isUnfit={unfit}
+                isDoubted={findChoice({ choices }, spotAt(place, use, player)).choice?.sure === false}
                 isPlanned={found !== undefined && planned !== undefined}
                 player={player}
                 isOpen={opened === place.sounding}
@@ -142,6 +152,7 @@ function ShapeButton({
   shape,
   isUnfit,
   isPlanned,
+  isDoubted,
   player,
   isOpen,
   onOpen,
@@ -152,6 +163,8 @@ function ShapeButton({
   isUnfit: boolean;
   /** False while the search goes on. */
   isPlanned: boolean;
+  /** Whether somebody is not sure of the choice. */
+  isDoubted: boolean;
   player: Player;
   isOpen: boolean;
   onOpen: (open: boolean) => void;
@@ -180,7 +193,7 @@ function ShapeButton({
       ) : (
         <span className="block py-6 text-sm">{isPlanned ? "no fingering for this hand" : "planning…"}</span>
       )}
-      {shape?.chosen && <span className="block text-xs">chosen</span>}
+      {shape?.chosen && <span className="block text-xs">{isDoubted ? "chosen, not sure" : "chosen"}</span>}
       {isUnfit && <span className="block text-xs text-warning">a choice made for another capo waits</span>}
     </button>
   );
@@ -233,6 +246,13 @@ function Swap({ place, spot, offers, leftHanded, onLeave }: SwapProps) {
           >
             Give the choice back
           </button>
+        )}
+        {choice && (
+          <SourceAndDoubt
+            what="this shape"
+            said={choice}
+            onSet={(fields) => act(set("choices", choice.id, fields))}
+          />
         )}
       </div>
       <ul className="grid grid-cols-3 gap-2">

@@ -60,7 +60,7 @@ export const SheetCell = memo(function SheetCell({
   const lined = riff !== null && (cell.technique.value === "line" || cell.technique.value === "bass-high");
   const how = [
     strum?.name ?? (lined ? "" : technique?.words),
-    riff && `“${riff.name}”`,
+    riff && `“${riff.name}”${riff.sure ? "" : "?"}`,
     cell.sound.value && `sound: ${cell.sound.value}`,
   ].filter((one): one is string => typeof one === "string" && one !== "");
   const capo =

@@ -32,7 +32,6 @@ export function SheetTable({
 }) {
   const { strums } = useRows("strums");
   const { players, rows } = useDerived(derive.sheet);
-  const openings = useOpenings();
   const counts = useMemo(() => countsOf(open), [open]);
   return (
     <div className="overflow-x-auto">
@@ -59,7 +58,7 @@ export function SheetTable({
             <Row
               key={row.use.id}
               row={row}
-              opening={openings.get(row.section.id) ?? ""}
+              opening={row.passage.lines.find(({ outline }) => outline.text !== "")?.outline.text ?? ""}
               at={at}
               strums={strums}
               counts={counts}
@@ -72,21 +71,6 @@ export function SheetTable({
         </tbody>
       </table>
     </div>
-  );
-}
-
-/** The first words of each section. */
-function useOpenings(): ReadonlyMap<string, string> {
-  const outline = useDerived(derive.outline);
-  return useMemo(
-    () =>
-      new Map(
-        outline.sections.map(({ section, lines }) => [
-          section.id,
-          lines.find((line) => line.text !== "")?.text ?? "",
-        ]),
-      ),
-    [outline],
   );
 }
 

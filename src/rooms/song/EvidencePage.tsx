@@ -12,6 +12,7 @@ import { EvidenceChart, type Reading } from "./EvidenceChart";
 import { fetchVersion, type ListedVersion } from "./fetch-version";
 import { KIND_WORDS, NewSource } from "./NewSource";
 import { SongTabs } from "./SongTabs";
+import { Ways } from "./Ways";
 
 const MOST_SOURCES = 4;
 
@@ -54,6 +55,7 @@ export function EvidencePage({ versions }: { versions: readonly ListedVersion[] 
           ) : (
             <EvidenceChart readings={readings} />
           )}
+          <Ways body={body} />
         </div>
         <aside className="flex flex-col gap-4">
           <section aria-label="Sources" className="rounded-box bg-base-200 p-4">

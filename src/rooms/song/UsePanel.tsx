@@ -61,9 +61,9 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
       <UseFields use={use} version={version} />
       <OpenHere use={use} version={version} />
       <PlayedHere key={use.id} use={use} section={section} outline={outline} version={version} />
-      {exceptions.length > 0 && (
+      {exceptions.some(isListed) && (
         <ul className="mt-3 flex flex-col gap-3">
-          {exceptions.map((one) => (
+          {exceptions.filter(isListed).map((one) => (
             <ExceptionRow
               key={one.exception.id}
               one={one}
@@ -110,6 +110,9 @@ export function UsePanel({ use, version, onClose }: { use: Use; version: Version
     </section>
   );
 }
+
+/** Other words stand in their lines above. */
+const isListed = ({ exception }: OutlineException): boolean => exception.kind !== "words";
 
 /** What is otherwise at this place: name, times, key, tempo, metre, vocals. */
 function UseFields({ use, version }: { use: Use; version: VersionRow }) {

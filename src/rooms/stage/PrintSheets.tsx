@@ -121,6 +121,7 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
       {sheet.otherwise.length > 0 && (
         <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.join("; ")}</p>
       )}
+      {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
       {sheet.line && (
         <div className="max-w-md text-black [--color-base-200:#fff]">
           <TabLines {...sheet.line} />

@@ -106,6 +106,9 @@ export function NowHead({
       {sheet.otherwise.length > 0 && (
         <span className="w-full text-2xl font-bold max-sm:text-lg">{sheet.otherwise.join(" · ")}</span>
       )}
+      {sheet.drawn.length > 0 && (
+        <span className="w-full text-lg max-sm:text-sm">{sheet.drawn.join(" · ")}</span>
+      )}
     </div>
   );
 }

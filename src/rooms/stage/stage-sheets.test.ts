@@ -30,7 +30,7 @@ describe("stagePart", () => {
     );
     const body = edit(pushed, set("uses", second!.id, { shift: 2, label: "Verse 2" }));
     const told = (player: string) =>
-      stagePart(body, body.players[player]!).sheets.map((sheet) => sheet.otherwise);
+      stagePart(body, body.players[player]!).sheets.map((sheet) => [...sheet.otherwise, ...sheet.drawn]);
     // C sounds as D two semitones up; behind capo 5 that is an A shape.
     expect(told("p0")).toEqual([[], ["2 semitones up, in E", "A comes half a beat early"]]);
     expect(told("p1")).toEqual([[], ["2 semitones up, in A", "D comes half a beat early"]]);
@@ -62,7 +62,7 @@ describe("stagePart", () => {
       plain,
       addException(outlineOf(plain), { useId: use!.id }, "hold", { ticks: 3840, cued: true }, makeId),
     );
-    expect(stagePart(held, held.players.p0!).sheets.map((sheet) => sheet.otherwise)).toEqual([
+    expect(stagePart(held, held.players.p0!).sheets.map((sheet) => sheet.drawn)).toEqual([
       [],
       ["hold of 4 beats on the last chord, until the sign"],
     ]);

@@ -16,6 +16,7 @@ import {
   exceptionsAt,
   isOut,
   isPlayed,
+  MARKS,
   meterOf,
   notesOf,
   outlineOf,
@@ -61,16 +62,25 @@ export function stagePart(
   const passages = part.passages.map(({ passage }) => passage);
   const differs = differsIn({ passages }, outline, version.beatUnit);
   const entries = entriesOf(part.passages);
-  const otherwiseOf = (passage: Passage, nameOf: (symbol: string) => string, key: string): string[] => {
-    const marks = exceptionsAt(outline, passage.use).filter(
+  const saidOf = (passage: Passage, nameOf: (symbol: string) => string, key: string) => {
+    const played = exceptionsAt(outline, passage.use).filter(
       ({ exception }) => !WRITTEN_OUT.has(exception.kind) && isPlayed(exception, passage.turn),
     );
+    const tell = (list: typeof played): string[] =>
+      list.map((one) => describeException(one, passage.use, outline, version, nameOf));
     const words = [...(notes.get(passage.section.id)?.values() ?? [])].flat();
     const comments = words.flatMap((note) => (note.kind === "words" && note.text !== "" ? [note.text] : []));
     const other = differs.get(passage);
-    const differing = other ? [tellDiffers(other, nameOf)] : [];
-    const said = marks.map((one) => describeException(one, passage.use, outline, version, nameOf));
-    return [...describeUse(passage.use, key), ...differing, ...said, ...comments];
+    const isDrawn = ({ exception: { kind } }: (typeof played)[number]) => MARKS.has(kind) && kind !== "tacet";
+    return {
+      otherwise: [
+        ...describeUse(passage.use, key),
+        ...(other ? [tellDiffers(other, nameOf)] : []),
+        ...tell(played.filter((one) => !isDrawn(one))),
+        ...comments,
+      ],
+      drawn: tell(played.filter(isDrawn)),
+    };
   };
   const following = playingOf(part.passages);
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
@@ -101,7 +111,7 @@ export function stagePart(
       note: cell.note.value,
       how: howOf(passage.use.id, passage.label),
       line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer) : null,
-      otherwise: otherwiseOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
+      ...saidOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
       hand: describePlaying({ ...player, capo: cell.capo.value }, namer, player.instrument === "guitar"),

@@ -26,7 +26,7 @@ export { playAsUsual, setEntrances, silencedWith } from "./entrances";
 export { type FoldProblem, fold, isPlainUse } from "./fold";
 export { freshName } from "./fresh-name";
 export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";
-export { markChord } from "./mark-chord";
+export { markChord, nameChord } from "./mark-chord";
 export {
   addRiff,
   type CellChange,

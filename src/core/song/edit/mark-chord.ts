@@ -6,7 +6,7 @@ import type { ExceptionKind } from "../schema/sections";
 import { addException, type ExceptionFields, type ExceptionHome } from "./add-exception";
 import { removalIn } from "./commands";
 import type { VersionCommand } from "./edits";
-import { batch } from "./makers";
+import { batch, set } from "./makers";
 
 /** Marks that can't be at one chord together: each takes the other away. */
 const INSTEAD: Readonly<Partial<Record<ExceptionKind, readonly ExceptionKind[]>>> = Object.freeze({
@@ -25,7 +25,7 @@ export function saidOf(outline: Outline, home: ExceptionHome, chordId: string): 
 
 /** Whether two say the same times. */
 const sameTimes = (home: ExceptionHome, { exception }: OutlineException): boolean =>
-  "useId" in home || exception.times === home.times;
+  "useId" in home ? exception.round === (home.round ?? null) : exception.times === home.times;
 
 /**
  * Marks a chord, or takes the mark away where the same one is there for the same times; one that can't be beside it goes.
@@ -48,4 +48,24 @@ export function markChord(
   const made = addException(outline, home, kind, { ...fields, chordId }, makeId);
   if (gone.length === 0) return made;
   return batch("Mark a chord", [...gone, ...(made.type === "batch" ? made.commands : [made])]);
+}
+
+/** Plays another chord in a chord's place at a home; the section's own chord again takes that away. */
+export function nameChord(
+  body: VersionBody,
+  outline: Outline,
+  home: ExceptionHome,
+  chordId: string,
+  symbol: string,
+  makeId: MakeId,
+): VersionCommand {
+  const [known] = saidOf(outline, home, chordId).filter(
+    (one) => one.exception.kind === "chord" && sameTimes(home, one),
+  );
+  const isOwn = body.chords[chordId]?.symbol === symbol;
+  if (known && isOwn)
+    return batch("As it is written again", removalIn(body, "exceptions", known.exception.id));
+  return known
+    ? set("exceptions", known.exception.id, { symbol })
+    : addException(outline, home, "chord", { chordId, symbol }, makeId);
 }

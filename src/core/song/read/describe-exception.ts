@@ -4,7 +4,7 @@ import { beatsOfTicks, countBeats } from "../../rhythm";
 import type { Exception, ExceptionTimes, Use } from "../schema/sections";
 import type { VersionRow } from "../schema/version";
 
-import { exceptionsAt, type Outline, type OutlineException } from "./outline";
+import { exceptionsAt, type Outline, type OutlineException, type OutlineLine } from "./outline";
 import { beatUnitOfUse } from "./timeline";
 
 /** The times a section's exception is for, in words. */
@@ -96,6 +96,13 @@ function lineNamed(exception: Exception, use: Use, outline: Outline): string {
   return `line ${lines.findIndex(({ line }) => line.id === exception.lineId) + 1}`;
 }
 
+/** A word of a line without the marks around it; "" where it is not one of its words. */
+const wordOf = (line: OutlineLine, wordId: string | null): string =>
+  line.words
+    .find(({ word }) => word.id === wordId)
+    ?.word.text.replaceAll(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "")
+    .toLowerCase() ?? "";
+
 function chordNamed(
   exception: Exception,
   use: Use,
@@ -109,12 +116,14 @@ function chordNamed(
   const line = lines.find(({ chords }) => chords.some(({ chord }) => chord.id === exception.chordId));
   const found = line?.chords.find(({ chord }) => chord.id === exception.chordId)?.chord;
   if (line && found) {
-    const alike = lines.flatMap(({ chords }) => chords).filter(({ chord }) => chord.symbol === found.symbol);
-    const word = line.words.find(({ word }) => word.id === found.wordId)?.word.text;
-    // Of several chords alike the one is told by what is sung.
-    const where =
-      alike.length < 2 || word === undefined ? "" : ` on “${word.replace(/[^\p{L}\p{N}]+$/u, "")}”`;
-    return `${nameOf(found.symbol)}${where}`;
+    const alike = lines.flatMap((one) =>
+      one.chords.flatMap(({ chord }) => (chord.symbol === found.symbol ? [wordOf(one, chord.wordId)] : [])),
+    );
+    // Of several chords alike the one is told by what is sung, or by its line where that is alike too.
+    if (alike.length < 2) return nameOf(found.symbol);
+    const word = wordOf(line, found.wordId);
+    const isOne = word !== "" && alike.filter((one) => one === word).length === 1;
+    return `${nameOf(found.symbol)}${isOne ? ` on “${word}”` : ` in line ${lines.indexOf(line) + 1}`}`;
   }
   return exception.kind === "hold" || exception.kind === "stop" ? "the last chord" : "the first chord";
 }

@@ -66,7 +66,7 @@ const KIND_WORDS: Readonly<Record<EntranceKind, string>> = Object.freeze({
 
 /**
  * The same as it is written in a field; {@link readEntrances} reads it back.
- * @example formatEntrances([{ kind: "enters", bars: [["half", 2]] }]) // => "enters at second half"
+ * @example formatEntrances([{ kind: "enters", bars: [["half", 2]] }]) // => "enters at the second half"
  */
 export const formatEntrances = (
   said: readonly EntranceSaid[],
@@ -76,7 +76,9 @@ export const formatEntrances = (
     .map(({ kind, bars }) => {
       if (bars === null) return `${KIND_WORDS[kind]} here`;
       const where = formatBars(bars, wordOf).replace(/^from (?=“)/u, "");
-      const numbered = /^\d/u.test(where) ? `${/^\d+$/u.test(where) ? "bar" : "bars"} ${where}` : where;
+      const numbered = /^\d/u.test(where)
+        ? `${/^\d+$/u.test(where) ? "bar" : "bars"} ${where}`
+        : where.replace(/^(?=first|last|second)/u, "the ");
       return kind === "only" ? `only ${numbered}` : `${KIND_WORDS[kind]} at ${numbered}`;
     })
     .join("; ");

@@ -18,3 +18,4 @@ export {
   soundsOf,
   usesOfSound,
 } from "./setting-commands";
+export { setSoundWay, soundWays } from "./sound-ways";

@@ -1,6 +1,7 @@
 "use client";
 
 import { capital } from "@/base";
+import { anotherWay } from "@/core/evidence";
 import type { SheetRow } from "@/core/parts";
 import { ticksOfBar } from "@/core/rhythm";
 import { set, setCell } from "@/core/song/edit";
@@ -9,7 +10,7 @@ import type { Player, Riff } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, useAct, useCurrentVersion } from "../../open";
+import { derive, makeId, SourceAndDoubt, useAct, useCurrentVersion } from "../../open";
 
 const STEPS = [
   { value: 2, label: "2 a beat" },
@@ -71,6 +72,26 @@ export function LineFields({
         {capital(describePlaying({ tuning: riff.tuning, capo: riff.capo }, namer))}
         {riff.capo > 0 && "; frets count from the capo"}.
       </p>
+      <SourceAndDoubt what="this line" said={riff} onSet={change} />
+      <SelectField
+        label="Which way it is"
+        className="w-36"
+        value={riff.variant ?? ""}
+        options={[
+          { value: "", label: "not said" },
+          { value: "recorded", label: "as recorded" },
+          { value: "live", label: "as played live" },
+          { value: "easy", label: "made easy" },
+        ]}
+        onSet={(variant) => change({ variant: variant === "" ? null : variant })}
+      />
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => act(anotherWay(current(), riff, "easy", makeId))}
+      >
+        Make an easier way of it
+      </button>
       {!plays && part && !part.out && (
         <button
           type="button"

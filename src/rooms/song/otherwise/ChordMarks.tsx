@@ -46,6 +46,7 @@ export function ChordMarks({
         <TextField
           label="Another chord"
           value=""
+          clears
           longest={40}
           className="w-28"
           check={(text) =>

@@ -1,11 +1,12 @@
 "use client";
 
 import { beatsOfBar } from "@/core/rhythm";
-import { addException } from "@/core/song/edit";
+import { addException, batch, removalIn, setWords } from "@/core/song/edit";
 import {
   beatUnitOfUse,
   meterOfUse,
   type Outline,
+  type OutlineException,
   type OutlineSection,
   type Passage,
   passageSum,
@@ -13,6 +14,7 @@ import {
 } from "@/core/song/read";
 import type { Use, VersionRow } from "@/core/song/schema";
 import { piecesOf } from "@/ui/pieces";
+import { TextField } from "@/ui/TextField";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames } from "../../open";
 import { homesIn } from "./homes";
 import { MarkedLine } from "./MarkedLine";
@@ -42,6 +44,10 @@ export function PlayedHere({ use, section, outline, version }: Props) {
     const { read, chord } = namer.name(symbol);
     return { name: read, readable: chord !== null };
   };
+  const ownWords = (line: TimedLine) =>
+    (outline.exceptions.get(use.id) ?? []).filter(
+      ({ exception }) => exception.kind === "words" && line.slot !== null && exception.lineId === line.slot,
+    );
   return (
     <div data-marks className="mt-3 text-lg">
       {passage.lines.map((line, index) => (
@@ -58,6 +64,14 @@ export function PlayedHere({ use, section, outline, version }: Props) {
               label={`line ${index + 1} of ${passage.label}`}
               toWritten={(text) => namer.toWritten(text)}
             />
+            {ownWords(line).map((own) => (
+              <OwnWords
+                key={own.exception.id}
+                own={own}
+                use={use}
+                label={`line ${index + 1} of ${passage.label}`}
+              />
+            ))}
           </div>
           <OtherHere line={line} use={use} label={`line ${index + 1} of ${passage.label}`} />
         </div>
@@ -78,16 +92,16 @@ function nextOf(
   return after && chord ? { ...nameOf(chord.symbol), event: after.events[0]! } : null;
 }
 
-/** Gives a line of the section other words, or other chords, at this place alone. */
+/** Gives a line of the section other words, or other chords, at this place alone; other words are typed here. */
 function OtherHere({ line, use, label }: { line: TimedLine; use: Use; label: string }) {
   const act = useAct();
   const current = useCurrentVersion();
   if (line.slot === null) return null;
-  const put = (kind: "words" | "chords" | "line") =>
+  const put = (kind: "words" | "chords") =>
     act(addException(derive.outline(current()), { useId: use.id }, kind, { lineId: line.slot }, makeId));
   return (
     <span className="flex w-28 shrink-0 flex-col items-end text-sm">
-      {line.origin !== "words" && (
+      {line.origin === "section" && (
         <button
           type="button"
           className="link"
@@ -108,5 +122,36 @@ function OtherHere({ line, use, label }: { line: TimedLine; use: Use; label: str
         </button>
       )}
     </span>
+  );
+}
+
+/** The words of a line that has its own here, to be typed anew or given up for the section's. */
+function OwnWords({ own, use, label }: { own: OutlineException; use: Use; label: string }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const [line] = own.lines;
+  if (!line || own.exception.useId !== use.id) return null;
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer">Its own words here</summary>
+      <div className="flex flex-wrap items-end gap-3">
+        <TextField
+          label={`Words of ${label}`}
+          className="min-w-60 flex-1"
+          value={line.text}
+          longest={2000}
+          onSet={(text) => act(setWords(line, text, makeId))}
+        />
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            act(batch("The section’s words again", removalIn(current(), "exceptions", own.exception.id)))
+          }
+        >
+          The section’s words again
+        </button>
+      </div>
+    </details>
   );
 }

@@ -59,6 +59,7 @@ export function SayOtherwise({ label, ...place }: Place & { readonly label: stri
     <TextField
       label={label}
       value=""
+      clears
       longest={120}
       className="w-80 max-w-full"
       offered={[...OFFERED, ...follows]}

@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, useState } from "react";
 import { type BeatUnit, type Meter, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
-import { addException, markChord } from "@/core/song/edit";
+import { markChord, nameChord } from "@/core/song/edit";
 import type { ExceptionKind } from "@/core/song/schema";
 import { type KeyAct, keyAct } from "@/ui/keys";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
@@ -48,7 +48,7 @@ export function useMarks(homes: readonly HomeChoice[], meter: Meter, beatUnit: B
     act(markChord(body, derive.outline(body), home, id, kind, { ticks }, makeId));
   };
   const rename = (id: string, symbol: string) =>
-    act(addException(derive.outline(current()), home, "chord", { chordId: id, symbol }, makeId));
+    act(nameChord(current(), derive.outline(current()), home, id, symbol, makeId));
   const onKeyDown = (event: KeyboardEvent<HTMLElement>, id: string) => {
     const pressed = keyAct("chord", event);
     if (!pressed) return;

@@ -28,7 +28,7 @@ import {
 } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { makeId, useAct, useCurrentVersion } from "../../open";
+import { makeId, SourceAndDoubt, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
 import { RemoveSound } from "./RemoveSound";
 import { ValueField } from "./ValueField";
@@ -146,6 +146,37 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
         longest={200}
         onSet={(note) => act(set("sounds", sound.id, { note }))}
       />
+      <div className="mb-3 flex flex-wrap items-end gap-3">
+        <SourceAndDoubt
+          what="this sound"
+          said={sound}
+          onSet={(fields) => act(set("sounds", sound.id, fields))}
+        />
+        <SelectField
+          label="Which way it is"
+          className="w-36"
+          value={sound.variant ?? ""}
+          options={[
+            { value: "", label: "not said" },
+            { value: "recorded", label: "as recorded" },
+            { value: "live", label: "as played live" },
+            { value: "easy", label: "made easy" },
+          ]}
+          onSet={(variant) => act(set("sounds", sound.id, { variant: variant === "" ? null : variant }))}
+        />
+        <SelectField
+          label="Another way of"
+          className="w-40"
+          value={sound.variantOf ?? ""}
+          options={[
+            { value: "", label: "no other sound" },
+            ...song.sounds
+              .filter(({ id }) => id !== sound.id)
+              .map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onSet={(id) => act(set("sounds", sound.id, { variantOf: id || null }))}
+        />
+      </div>
       <RemoveSound
         sound={sound}
         uses={usesOfSound(body, sound)}

@@ -215,6 +215,7 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   waits: null,
   optional: false,
   otherwise: [],
+  drawn: [],
   beatsInBar: 4,
   capo: 0,
   hand: "",
