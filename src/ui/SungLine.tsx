@@ -1,5 +1,5 @@
 import type { CSSProperties, ReactNode } from "react";
-import type { SungPiece } from "@/core/song/read";
+import type { StrokePlaced, SungPiece } from "@/core/song/read";
 
 /** A part of a piece's time, a beat or less: how much of one, whether a bar begins with it, and whether it is silent or held. */
 export type Notch = {
@@ -16,7 +16,10 @@ const SAME = 1e-9;
  * first beat, one that comes late after it; what is silent, and what a hold adds, stands by itself.
  * @example notches({ beats: 1.5, from: 3 }, 4).map(({ share, bar }) => [share, bar]) // => [[1, false], [0.5, true]]
  */
-export function notches(piece: Pick<SungPiece, "beats" | "from" | "played">, beatsInBar: number): Notch[] {
+export function notches(
+  piece: Pick<SungPiece, "beats" | "from" | "played" | "quiet">,
+  beatsInBar: number,
+): Notch[] {
   const { lead = 0, tail = 0, rest = 0, held = 0 } = piece.played ?? {};
   const [start, end] = [-lead, piece.beats + tail];
   const [silentFrom, heldFrom] = [end - rest, piece.beats - held];
@@ -30,7 +33,8 @@ export function notches(piece: Pick<SungPiece, "beats" | "from" | "played">, bea
     const isWhole = Math.abs(place - Math.round(place)) < SAME;
     const bar =
       isWhole && place >= 0 && place < heldFrom - SAME && (inBar < SAME || beatsInBar - inBar < SAME);
-    return [{ share, bar, silent: place >= silentFrom - SAME, held: held > 0 && place >= heldFrom - SAME }];
+    const silent = place >= silentFrom - SAME || (piece.quiet?.includes(Math.floor(place + SAME)) ?? false);
+    return [{ share, bar, silent, held: held > 0 && place >= heldFrom - SAME }];
   });
 }
 
@@ -86,6 +90,7 @@ export function SungLine({
           {piece.name !== null && (
             <span className="sung-under" style={shiftOf(piece)}>
               <Time piece={piece} beatsInBar={beatsInBar} />
+              {piece.strokes && <Strokes strokes={piece.strokes} />}
               {nameOf(piece, <Name piece={piece} />)}
             </span>
           )}
@@ -110,6 +115,17 @@ const Time = ({ piece, beatsInBar }: { piece: SungPiece; beatsInBar: number }) =
         data-held={(notch.held && !piece.silent) || undefined}
         style={{ flexGrow: notch.share }}
       />
+    ))}
+  </span>
+);
+
+/** Strokes where they now fall, under a chord that is not played as it is written. */
+const Strokes = ({ strokes }: { strokes: readonly StrokePlaced[] }) => (
+  <span className="sung-strokes" aria-hidden="true">
+    {strokes.map(({ at, sign, strong }) => (
+      <span key={at} style={{ left: `${at * 100}%` }} data-strong={strong || undefined}>
+        {sign}
+      </span>
     ))}
   </span>
 );

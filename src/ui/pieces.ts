@@ -1,6 +1,12 @@
 import type { Ticks } from "@/base";
 import { beatsOfTicks, type LineSum, ticksOfBeatUnit } from "@/core/rhythm";
-import { type ChordEvent, type OutlineLine, playedOtherwise, type SungPiece } from "@/core/song/read";
+import {
+  type ChordEvent,
+  type OutlineLine,
+  playedOtherwise,
+  type StrokePlaced,
+  type SungPiece,
+} from "@/core/song/read";
 
 type NameOf = (symbol: string) => { name: string; readable: boolean };
 
@@ -13,6 +19,8 @@ export type Playing = {
   readonly tacet?: boolean;
   /** Whether the reader is silent between two ticks; never when left out. */
   readonly isSilent?: (from: Ticks, to: Ticks) => boolean;
+  /** The reader's strokes between two ticks, at their shares of that time. */
+  readonly strokesIn?: (from: Ticks, to: Ticks) => readonly StrokePlaced[];
 };
 
 /** By how much a chord comes later than its place; less than 0 is sooner. */
@@ -68,7 +76,7 @@ function asPlayed(
   piece: SungPiece,
   index: number,
   { chords }: OutlineLine,
-  { events, next, tacet = false, isSilent }: Playing,
+  { events, next, tacet = false, isSilent, strokesIn }: Playing,
   beatUnit: string,
 ): SungPiece {
   const event = events[index];
@@ -79,14 +87,25 @@ function asPlayed(
   const nextShift = isLast ? Math.min(0, shiftOf(next?.event)) : shiftOf(events[index + 1]);
   const played = playedOtherwise(event, nextShift, beat, tacet);
   const silent = isSilent?.(event.tick, event.tick + event.ticks) ?? false;
+  const beats = piece.beats + (played?.held ?? 0);
+  const place = event.tick + event.early - event.late;
+  const quiet =
+    silent || !isSilent
+      ? []
+      : Array.from({ length: Math.ceil(beats) }, (_, at) => at).filter((at) =>
+          isSilent(place + at * beat, Math.min(event.tick + event.ticks, place + (at + 1) * beat)),
+        );
+  const strokes = silent || !played ? [] : (strokesIn?.(event.tick, event.tick + event.ticks) ?? []);
   const tied = index === 0 && event.early > 0 ? { tied: "on" as const } : {};
   const lead = tied.tied && played ? { played: { ...played, lead: 0 } } : played ? { played } : {};
   return {
     ...piece,
-    beats: piece.beats + (played?.held ?? 0),
+    beats,
     ...lead,
     ...tied,
     ...(silent && { silent }),
+    ...(quiet.length > 0 && { quiet }),
+    ...(strokes.length > 0 && { strokes }),
   };
 }
 

@@ -1,6 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { sumBars } from "@/core/rhythm";
-import { outlineOf, timedChords } from "@/core/song/read";
+import { addException, type ExceptionFields } from "@/core/song/edit";
+import { outlineOf, timedChords, timelineOf } from "@/core/song/read";
+import type { ExceptionKind } from "@/core/song/schema";
+import { edited } from "../../testing/song/heard";
 import { sampleVersion } from "../../testing/song/sample-version";
 import { describeFrets, writeFrets } from "./ChordDiagram";
 import { piecesOf } from "./pieces";
@@ -38,6 +41,96 @@ describe("piecesOf", () => {
       ["We ", null, 0, 0],
       ["go ", "G", 4, 0],
       ["on", "C", 3, 4],
+    ]);
+  });
+});
+
+describe("what is not played as it is written", () => {
+  const Q = 960;
+  const piecesIn = (
+    kind: ExceptionKind,
+    fields: ExceptionFields,
+    silent?: (from: number, to: number) => boolean,
+  ) => {
+    const plain = sampleVersion({ v: { lines: ["a/G:4 b/C:4", "c/D:4"] } }, ["v"]);
+    const home = { sectionId: "v", times: "every" as const };
+    let count = 0;
+    const body = edited(
+      plain,
+      addException(outlineOf(plain), home, kind, fields, () => `x${count++}`),
+    );
+    const { lines } = timelineOf(body).passages[0]!;
+    return lines.map(({ outline, events }, at) => {
+      const next = lines[at + 1];
+      return piecesOf(outline, undefined, "1/4", (name) => ({ name, readable: true }), {
+        events,
+        next: next
+          ? { name: next.outline.chords[0]!.chord.symbol, readable: true, event: next.events[0]! }
+          : null,
+        ...(silent && { isSilent: silent }),
+      });
+    });
+  };
+
+  it("begins early under the words before, late under its own, and says so", () => {
+    const [line] = piecesIn("push", { chordId: "v-l0-c1", ticks: Q / 2 });
+    expect(line!.map(({ played }) => [played?.lead ?? 0, played?.tail ?? 0, played?.said ?? ""])).toEqual([
+      [0, -0.5, ""],
+      [0.5, 0, "early"],
+    ]);
+    expect(notches(line![1]!, 4).map(({ share, bar }) => [share, bar])).toEqual([
+      [0.5, false],
+      [1, true],
+      [1, false],
+      [1, false],
+      [1, false],
+    ]);
+    const [late] = piecesIn("late", { chordId: "v-l0-c1", ticks: Q / 2 });
+    expect(late!.map(({ played }) => [played?.lead, played?.tail])).toEqual([
+      [0, 0.5],
+      [-0.5, 0],
+    ]);
+    expect(notches(late![1]!, 4).map(({ share }) => share)).toEqual([0.5, 1, 1, 1]);
+  });
+
+  it("over the end of a line: it begins there, and goes on in its own", () => {
+    const [first, second] = piecesIn("push", { chordId: "v-l1-c0", ticks: Q / 2 });
+    expect(first!.map(({ name, beats, tied }) => [name, beats, tied])).toEqual([
+      ["G", 4, undefined],
+      ["C", 3.5, undefined],
+      ["D", 0.5, "early"],
+    ]);
+    expect(second!.map(({ name, beats, tied, played }) => [name, beats, tied, played?.lead])).toEqual([
+      ["D", 4, "on", 0],
+    ]);
+  });
+
+  it("is silent after a choke and longer in a hold", () => {
+    const [line] = piecesIn("choke", { chordId: "v-l0-c1", ticks: Q / 2 });
+    expect(notches(line![1]!, 4).map(({ share, silent }) => [share, silent])).toEqual([
+      [0.5, false],
+      [0.5, true],
+      [1, true],
+      [1, true],
+      [1, true],
+    ]);
+    const [held] = piecesIn("hold", { chordId: "v-l0-c1", ticks: 2 * Q, cued: true });
+    expect([held![1]!.beats, held![1]!.played?.said]).toEqual([6, "hold until the sign"]);
+    expect(notches(held![1]!, 4).map(({ held: isHeld }) => isHeld)).toEqual([
+      false,
+      false,
+      false,
+      false,
+      true,
+      true,
+    ]);
+  });
+
+  it("a reader's own silence is drawn by beats, or as a whole", () => {
+    const [line] = piecesIn("stop", { chordId: "v-l1-c0", ticks: Q }, (from, to) => to <= 6 * Q || from < 0);
+    expect(line!.map(({ silent, quiet }) => [silent ?? false, quiet ?? []])).toEqual([
+      [true, []],
+      [false, [0, 1]],
     ]);
   });
 });

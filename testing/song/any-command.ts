@@ -10,8 +10,12 @@ import {
   batch,
   chooseShape,
   copyCell,
+  copyUse,
   dismiss,
+  fold,
+  markChord,
   moveBefore,
+  nameChord,
   pasteCells,
   removalIn,
   removeChord,
@@ -23,9 +27,12 @@ import {
   set,
   setCell,
   setCells,
+  setEndingLength,
+  setEntrances,
   setRiffNotes,
   setWords,
   takePattern,
+  unfold,
   type VersionCommand,
 } from "../../src/core/song/edit";
 import { indexCells, outlineOf } from "../../src/core/song/read";
@@ -65,7 +72,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
   const chord = line?.chords[0]?.chord;
   const use = outline.form[pick % Math.max(1, outline.form.length)];
   const player = Object.values(body.players)[0];
-  switch (choice % 32) {
+  switch (choice % 40) {
     case 0:
       return set("version", "v", { bpm: 60 + pick });
     case 1:
@@ -249,6 +256,69 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
     case 30:
       return chord
         ? set("chords", chord.id, { symbol: pick % 2 ? "Am7" : "D/F#", ticks: 960 * (1 + (pick % 4)) })
+        : null;
+    case 32:
+      return use && player
+        ? setEntrances(
+            body,
+            use.id,
+            player.id,
+            [
+              {
+                kind: (["enters", "leaves", "only"] as const)[pick % 3]!,
+                bars: pick % 2 ? [["half", 2]] : null,
+              },
+            ],
+            () => `entrance-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 33:
+      return use ? copyUse(body, outline, use.id, () => `copy-${choice}-${pick}-${makeId()}`) : null;
+    case 34:
+      return use ? unfold(body, outline, use.id, () => `own-${choice}-${pick}-${makeId()}`) : null;
+    case 35: {
+      const [from, into] = [outline.sections[pick % 3], outline.sections[(pick + 1) % 3]];
+      if (!from || !into) return null;
+      const folded = fold(
+        body,
+        outline,
+        from.section.id,
+        into.section.id,
+        () => `fold-${choice}-${pick}-${makeId()}`,
+      );
+      return folded.ok ? folded.value : null;
+    }
+    case 36:
+      return section && chord
+        ? markChord(
+            body,
+            outline,
+            { sectionId: section.section.id, times: EXCEPTION_TIMES[pick % 4]! },
+            chord.id,
+            (["push", "late", "hold", "choke"] as const)[pick % 4]!,
+            { ticks: 480 },
+            () => `mark-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
+    case 37: {
+      const ending = [...outline.exceptions.values()]
+        .flat()
+        .find(({ exception }) => exception.kind === "ending");
+      const home = ending && outline.byId.get(body.uses[ending.exception.useId ?? ""]?.sectionId ?? "");
+      return ending && home
+        ? setEndingLength(body, home, ending, 480 * (pick % 16), () => `end-${choice}-${pick}-${makeId()}`)
+        : null;
+    }
+    case 38:
+      return use && chord
+        ? nameChord(
+            body,
+            outline,
+            { useId: use.id },
+            chord.id,
+            pick % 2 ? "F" : "Bm",
+            () => `name-${choice}-${pick}`,
+          )
         : null;
     default:
       return use && chord && player

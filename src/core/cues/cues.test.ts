@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { bandSheet } from "../parts";
-import { addException, set } from "../song/edit";
+import { addException, set, setEntrances } from "../song/edit";
 import { tellMoment } from "../song/moments";
 import { outlineOf, timelineOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
@@ -127,5 +127,18 @@ describe("cues of one's own", () => {
     const [, cue] = cuesOf(body, bandSheet(body, outline, timeline), timeline);
     expect(cue).toMatchObject({ kind: "own", useId: "u1", label: "b" });
     expect(tellMoment(cue!.moment)).toBe("bar 1 of b, beat 1, on “one”");
+  });
+
+  it("let who plays count in, and say where somebody comes in", () => {
+    const body = sampleTones({});
+    const [use] = outlineOf(body).form;
+    const first = Object.values(body.players).find(({ name }) => name === "Ada")!;
+    const waits = edit(
+      body,
+      setEntrances(body, use!.id, first.id, [{ kind: "enters", bars: [["half", 2]] }], makeId),
+    );
+    const said = told(waits);
+    expect(said[0]).not.toContain("Ada counts in");
+    expect(said.join("; ")).toContain("come in here");
   });
 });

@@ -46,7 +46,7 @@ export function lineWork(notes: readonly TabNote[], beats: number): number {
 }
 
 /** What of one line sounds in another: notes that begin together at the same pitch, of all notes of both; 0 to 1. */
-export function faithfulnessOf(
+function faithfulnessOf(
   kept: readonly TabNote[],
   neck: ReturnType<typeof neckOfRiff>,
   recorded: readonly TabNote[],

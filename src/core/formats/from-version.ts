@@ -3,6 +3,7 @@ import { parseKey, semitonesUp } from "../pitch";
 import { beatUnitOf } from "../rhythm";
 import {
   capoNote,
+  exceptionsAt,
   isPlayed,
   linesPlayed,
   type OutlineLine,
@@ -40,12 +41,12 @@ export function sheetOfVersion(body: VersionBody, song: SongBody): ChordSheet {
     .filter(({ text }) => capo === 0 || text !== capoNote(capo))
     .map(({ kind, text }) => ({ kind, text, section: null, line: 0 }));
   for (const { use, section, round } of playsOf(outline)) {
-    const exceptions = outline.exceptions.get(use.id) ?? [];
+    const exceptions = exceptionsAt(outline, use);
     const laid = linesPlayed(section, exceptions, round);
     const lines = laid.map(({ outline: line }) => sheetLine(line));
     const own = laid.some(({ origin }) => origin !== "section") || lines.length !== section.lines.length;
     const key = JSON.stringify([section.section.id, lines]);
-    const label = own ? `${use.label ?? section.section.label} (own)` : section.section.label;
+    const label = own ? (use.label ?? `${section.section.label} (own)`) : section.section.label;
     let index = known.get(key);
     if (index === undefined) {
       const { kind, pickup, melodyRange } = section.section;
@@ -131,8 +132,17 @@ function freshLabel(label: string, sections: readonly SheetSection[]): string {
   return fresh;
 }
 
-const MARK_WORDS = Object.freeze({ hold: "a hold", push: "a push", stop: "a stop" });
+const MARK_WORDS: Readonly<Partial<Record<Exception["kind"], string>>> = Object.freeze({
+  hold: "a hold",
+  push: "a push",
+  late: "a late chord",
+  choke: "a choked chord",
+  hit: "a hit",
+  stop: "a stop",
+  tacet: "a silence of the band",
+});
 
 function describeMark({ kind }: Exception, label: string, lose: (what: string, text: string) => void): void {
-  if (kind === "hold" || kind === "push" || kind === "stop") lose(MARK_WORDS[kind], label);
+  const words = MARK_WORDS[kind];
+  if (words) lose(words, label);
 }

@@ -246,9 +246,9 @@ function Alike({ outline, alike }: { outline: OutlineSection; alike: Similarity 
   const act = useAct();
   const current = useCurrentVersion();
   const [problem, setProblem] = useState("");
-  const join = () => {
+  const join = (from: string, into: string) => {
     const body = current();
-    const folded = fold(body, derive.outline(body), outline.section.id, alike.like, makeId);
+    const folded = fold(body, derive.outline(body), from, into, makeId);
     setProblem(folded.ok ? "" : FOLD_WORDS[folded.problem.code]);
     if (folded.ok) act(folded.value);
   };
@@ -257,8 +257,12 @@ function Alike({ outline, alike }: { outline: OutlineSection; alike: Similarity 
       {alike.differences.length === 0
         ? `The chords go as in ${alike.label}.`
         : `The chords go as in ${alike.label}, but ${alike.differences.join("; ")}.`}{" "}
-      <button type="button" className="link" onClick={join}>
+      <button type="button" className="link" onClick={() => join(outline.section.id, alike.like)}>
         Fold it into {alike.label}
+      </button>{" "}
+      or{" "}
+      <button type="button" className="link" onClick={() => join(alike.like, outline.section.id)}>
+        {alike.label} into it
       </button>
       {problem && (
         <span role="alert" className="block text-error">

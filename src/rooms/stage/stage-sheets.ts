@@ -1,7 +1,15 @@
 import type { Ticks } from "@/base";
 import type { Cue } from "@/core/cues";
 import type { TabNote } from "@/core/fretboard";
-import { bandSheet, describePart, isOnlyLine, playerPart } from "@/core/parts";
+import {
+  bandSheet,
+  describePart,
+  isOnlyLine,
+  playedNotes,
+  playedStrokes,
+  playerPart,
+  signOfStroke,
+} from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellUnder, tellWord } from "@/core/song/moments";
@@ -22,6 +30,7 @@ import {
   outlineOf,
   type Passage,
   type ResolvedCell,
+  type StrokePlaced,
   type TimedLine,
   tickOfBar,
   versionRow,
@@ -99,6 +108,8 @@ export function stagePart(
     const out = isOut(cell);
     const own = partOf(passage.use.id);
     const silence = silenceOf(cell, passage);
+    const anchor = body.strums[own?.cell.strumId.value ?? ""]?.anchor ?? "chord";
+    const strokesIn = strokesOf(own ? playedStrokes(own, passage, anchor) : []);
     return {
       id: passageId(passage),
       label: passage.label,
@@ -110,13 +121,13 @@ export function stagePart(
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
       how: howOf(passage.use.id, passage.label),
-      line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer) : null,
+      line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer, silence) : null,
       ...saidOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
       hand: describePlaying({ ...player, capo: cell.capo.value }, namer, player.instrument === "guitar"),
       lines: lines.map(({ timed, sum }): StageLine => {
-        const playing = { ...following.get(timed)!, tacet: passage.tacet, isSilent: silence };
+        const playing = { ...following.get(timed)!, tacet: passage.tacet, isSilent: silence, strokesIn };
         const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf, playing);
         return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
       }),
@@ -203,10 +214,48 @@ function silenceOf(cell: ResolvedCell, passage: Passage): (from: Ticks, to: Tick
     !played.some(([start, end]) => Math.min(to, end!) - Math.max(from, start!) > (to - from) / 8);
 }
 
-/** A line of the part in its reader's names. */
-function lineOf(riff: Riff, notes: readonly TabNote[], { meter }: Passage, namer: Namer): StageRiff {
+/** Strokes between two ticks, at their shares of that time. */
+const strokesOf =
+  (strokes: ReturnType<typeof playedStrokes>) =>
+  (from: Ticks, to: Ticks): StrokePlaced[] =>
+    strokes
+      .filter(({ tick }) => tick >= from && tick < to)
+      .map((one) => ({
+        at: (one.tick - from) / Math.max(1, to - from),
+        sign: signOfStroke(one),
+        strong: "weight" in one.stroke && one.stroke.weight > 2,
+      }));
+
+/**
+ * A line of the part in its reader's names: as it is written, or through the whole section where something in it is
+ * otherwise (a hold, a stop, bars the player leaves out).
+ */
+function lineOf(
+  riff: Riff,
+  notes: readonly TabNote[],
+  passage: Passage,
+  namer: Namer,
+  isSilent: (from: Ticks, to: Ticks) => boolean,
+): StageRiff {
   const { strings, nameOf } = lineNames(riff, namer);
-  return { riff, notes, meter, strings, names: notes.map(nameOf), reads: namer.lines };
+  const isOtherwise = passage.lines.some(({ events }) =>
+    events.some(
+      (event) =>
+        event.held > 0 || event.sounds < event.ticks || isSilent(event.tick, event.tick + event.ticks),
+    ),
+  );
+  const played = isOtherwise
+    ? playedNotes(notes, riff.ticks, passage, (tick) => isSilent(tick, tick + 1))
+    : notes;
+  const drawn = isOtherwise ? { ...riff, ticks: passage.ticks } : riff;
+  return {
+    riff: drawn,
+    notes: played,
+    meter: passage.meter,
+    strings,
+    names: played.map(nameOf),
+    reads: namer.lines,
+  };
 }
 
 /** When each piece of a line begins, in ticks of its passage; words before the first chord begin with the line. */

@@ -4,8 +4,8 @@ import { copyException } from "../edit/copy-rows";
 import type { VersionCommand, VersionStep } from "../edit/edits";
 import { add, batch, set } from "../edit/makers";
 import { sameChords } from "../edit/same-lines";
-import { describeException } from "../read/describe-exception";
-import type { OutlineSection } from "../read/outline";
+import { describeShared } from "../read/describe-exception";
+import type { OutlineException, OutlineSection } from "../read/outline";
 import { DOCUMENTS } from "../schema/documents";
 import type { Use } from "../schema/sections";
 import { tellFields } from "./compare-rows";
@@ -90,55 +90,96 @@ function takeUse(
   ]);
 }
 
-/** What is otherwise at a use, as one would say it, with what its own lines hold. */
-function saidOf(side: Side, use: Use): string[] {
-  return (side.outline.exceptions.get(use.id) ?? []).map((one) => {
+/** What is otherwise at a use, or in a section, as one would say it, with what its own lines hold. */
+function saidOf(side: Side, use: Use, said: readonly OutlineException[]): string[] {
+  return said.map((one) => {
     const lines = one.lines.map(
       (line) => `${line.text} ${line.chords.map(({ chord }) => chord.symbol).join(" ")}`,
     );
-    return JSON.stringify([describeException(one, use, side.outline, side.version, side.nameOf), lines]);
+    return JSON.stringify([describeShared(one, use, side.outline, side.version, side.nameOf), lines]);
   });
 }
 
-/** In words what is otherwise at one of two uses and not, or not in the same way, at the other. */
-function differOtherwise(a: Side, b: Side, mine: Use, theirs: Use): string[] {
-  const [here, there] = [saidOf(a, mine), saidOf(b, theirs)];
+const ownOf = (side: Side, use: Use): readonly OutlineException[] =>
+  side.outline.exceptions.get(use.id) ?? [];
+const sharedOf = (side: Side, use: Use): readonly OutlineException[] =>
+  side.outline.ofSections.get(use.sectionId) ?? [];
+
+/** In words what is said on one side and not, or not in the same way, on the other. */
+function apart(here: readonly string[], there: readonly string[]): string[] {
   const words = (list: readonly string[], than: readonly string[], where: string) =>
     list.filter((one) => !than.includes(one)).map((one) => `${JSON.parse(one)[0]} ${where}`);
   return [...new Set([...words(there, here, "there"), ...words(here, there, "only here")])];
 }
 
-/** Makes what is otherwise at a use here as it is there. A line or chord that has no like here is left out. */
-function takeExceptions(
+/** In words what is otherwise at one of two uses and not, or not in the same way, at the other. */
+const differOtherwise = (a: Side, b: Side, mine: Use, theirs: Use): string[] =>
+  apart(saidOf(a, mine, ownOf(a, mine)), saidOf(b, theirs, ownOf(b, theirs)));
+
+/** What sections say of their times on one side and not on the other. */
+export function sharedDifferences(
+  a: Side,
+  b: Side,
+  sections: readonly SectionPair[],
+  makeId: MakeId,
+): Difference[] {
+  const firstUse = (side: Side, id: string) => side.outline.form.find(({ sectionId }) => sectionId === id);
+  return sections.flatMap((pair): Difference[] => {
+    const [mine, theirs] = [
+      pair.a && firstUse(a, pair.a.section.id),
+      pair.b && firstUse(b, pair.b.section.id),
+    ];
+    if (!mine || !theirs) return [];
+    const [here, there] = [sharedOf(a, mine), sharedOf(b, theirs)];
+    const words = apart(saidOf(a, mine, here), saidOf(b, theirs, there));
+    if (words.length === 0) return [];
+    const take = batch("Take over what a section says", takeSaid(a, pair, sections, here, there, makeId));
+    return [{ id: `said ${mine.sectionId}`, where: pair.a!.section.label, words: words.join("; "), take }];
+  });
+}
+
+/** Makes what is otherwise at a use here as it is there. */
+const takeExceptions = (
   a: Side,
   b: Side,
   mine: Use,
   theirs: Use,
   sections: readonly SectionPair[],
   makeId: MakeId,
+): VersionStep[] => {
+  const pair = sections.find((one) => one.a?.section.id === mine.sectionId);
+  return takeSaid(a, pair, sections, ownOf(a, mine), ownOf(b, theirs), makeId, { useId: mine.id });
+};
+
+/** Says there what is said here of a use or a section. A line or chord that has no like here is left out. */
+function takeSaid(
+  a: Side,
+  pair: SectionPair | undefined,
+  sections: readonly SectionPair[],
+  here: readonly OutlineException[],
+  there: readonly OutlineException[],
+  makeId: MakeId,
+  home: { readonly useId?: string } = {},
 ): VersionStep[] {
-  const { lines = [] } = sections.find((pair) => pair.a?.section.id === mine.sectionId) ?? {};
-  const lineIds = new Map(
-    lines.flatMap((pair) => (pair.a && pair.b ? [[pair.b.line.id, pair.a.line.id]] : [])),
-  );
+  const lines = pair?.lines ?? [];
+  const sectionId = pair?.a?.section.id ?? "";
+  const lineIds = new Map(lines.flatMap((one) => (one.a && one.b ? [[one.b.line.id, one.a.line.id]] : [])));
   const chordIds = new Map(
-    lines.flatMap((pair) =>
-      pair.a && pair.b && sameChords(pair.a, pair.b)
-        ? pair.b.chords.map(({ chord }, at) => [chord.id, pair.a!.chords[at]!.chord.id] as const)
+    lines.flatMap((one) =>
+      one.a && one.b && sameChords(one.a, one.b)
+        ? one.b.chords.map(({ chord }, at) => [chord.id, one.a!.chords[at]!.chord.id] as const)
         : [],
     ),
   );
   const wordIds = new Map(
-    lines.flatMap((pair) =>
-      pair.a && pair.b && pair.a.text === pair.b.text
-        ? pair.b.words.map(({ word }, at) => [word.id, pair.a!.words[at]!.word.id] as const)
+    lines.flatMap((one) =>
+      one.a && one.b && one.a.text === one.b.text
+        ? one.b.words.map(({ word }, at) => [word.id, one.a!.words[at]!.word.id] as const)
         : [],
     ),
   );
-  const old = (a.outline.exceptions.get(mine.id) ?? []).flatMap(({ exception }) =>
-    removalIn(a.body, "exceptions", exception.id),
-  );
-  const fresh = (b.outline.exceptions.get(theirs.id) ?? []).flatMap((one): VersionStep[] => {
+  const old = here.flatMap(({ exception }) => removalIn(a.body, "exceptions", exception.id));
+  const fresh = there.flatMap((one): VersionStep[] => {
     const { exception } = one;
     const lineId = exception.lineId === null ? null : lineIds.get(exception.lineId);
     if (lineId === undefined) return [];
@@ -146,8 +187,11 @@ function takeExceptions(
     const followedBy = homeOf(sections, exception.followedBy ?? "")?.section.id ?? null;
     if (exception.followedBy !== null && followedBy === null) return [];
     if (exception.kind === "chord" && chordId === null) return [];
-    const fields = { useId: mine.id, lineId, chordId, followedBy };
-    const copied = copyException(one, fields, mine.sectionId, makeId, { chordIds, wordIds });
+    const place = home.useId === undefined ? { sectionId } : home;
+    const copied = copyException(one, { ...place, lineId, chordId, followedBy }, sectionId, makeId, {
+      chordIds,
+      wordIds,
+    });
     for (const [from, to] of copied.chordIds) chordIds.set(from, to);
     return copied.commands;
   });

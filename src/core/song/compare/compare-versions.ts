@@ -24,7 +24,7 @@ import { DOCUMENTS } from "../schema/documents";
 import type { VersionRow } from "../schema/version";
 import { cellDifferences } from "./compare-cells";
 import { cueDifferences } from "./compare-cues";
-import { formDifferences, pairUses } from "./compare-form";
+import { formDifferences, pairUses, sharedDifferences } from "./compare-form";
 import { loopDifferences } from "./compare-loops";
 import { playerDifferences } from "./compare-players";
 import { soundDifferences } from "./compare-sounds";
@@ -92,6 +92,7 @@ export function compareVersions(
     differences: [
       ...settingDifferences(a, b),
       ...sections.flatMap((pair) => sectionDifferences(pair, a, b, makeId)),
+      ...sharedDifferences(a, b, sections, makeId),
       ...formDifferences(a, b, sections, uses, makeId),
       ...playerDifferences(a, b, makeId),
       ...cellDifferences(a, b, uses, makeId),

@@ -1,3 +1,3 @@
 export { compareVersions } from "./compare-versions";
-export { type Differs, differsIn, tellDiffers } from "./differs";
+export { differsIn, tellDiffers } from "./differs";
 export { differencesFrom, likenesses, type Similarity } from "./similarity";

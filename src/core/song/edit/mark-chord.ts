@@ -18,7 +18,7 @@ const INSTEAD: Readonly<Partial<Record<ExceptionKind, readonly ExceptionKind[]>>
 });
 
 /** What is said of a chord at one home: of a use, or of a section for whichever times. */
-export function saidOf(outline: Outline, home: ExceptionHome, chordId: string): readonly OutlineException[] {
+function saidOf(outline: Outline, home: ExceptionHome, chordId: string): readonly OutlineException[] {
   const all = "useId" in home ? outline.exceptions.get(home.useId) : outline.ofSections.get(home.sectionId);
   return (all ?? []).filter(({ exception }) => exception.chordId === chordId);
 }

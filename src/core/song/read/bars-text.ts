@@ -93,6 +93,9 @@ function rangeOf(
   return ok([from - 1, to]);
 }
 
+/** A word without the marks around it, as it is named. */
+const bareWord = (text: string): string => text.replaceAll(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || text;
+
 /** A word without its marks: as it is compared when somebody types it. */
 const plainWord = (text: string): string => text.toLowerCase().replaceAll(/[^\p{L}\p{N}]/gu, "");
 
@@ -110,7 +113,7 @@ export const formatBars = (
   return said
     .map(([how, what]) => {
       if (how === "half") return what === 1 ? "first half" : "second half";
-      if (how === "from") return `from “${wordOf(String(what)) ?? "a word"}”`;
+      if (how === "from") return `from “${bareWord(wordOf(String(what)) ?? "a word")}”`;
       if (how === "first" || how === "last") return what === 1 ? `${how} bar` : `${how} ${what}`;
       return formatRange(Number(how), Number(what));
     })

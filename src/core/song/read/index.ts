@@ -1,12 +1,12 @@
-export { type BarRanges, barsIn, rangesOf, tickOfBar } from "./bar-ranges";
-export { describeBarsProblem, formatBars, type NamedWord, readBars, wordsIn } from "./bars-text";
+export { type BarRanges, barsIn, tickOfBar } from "./bar-ranges";
+export { describeBarsProblem, formatBars, readBars, wordsIn } from "./bars-text";
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeShared, describeUse, TIMES_WORDS } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { keysOf } from "./keys";
 export { describeForm, nearestForm, readForm } from "./known-forms";
 export { type ChordEvent, MARKS, type TimedLine } from "./lay-out";
-export { isPlayed, type LaidLine, linesPlayed, type Round } from "./layout";
+export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";
 export { describeOddLengths, oddLengths } from "./odd-lengths";
@@ -20,7 +20,7 @@ export {
 } from "./outline";
 export { placeNames } from "./place-names";
 export { playedOtherwise } from "./played-otherwise";
-export { describeEntranceProblem, type EntranceSaid, formatEntrances, readEntrances } from "./read-entrance";
+export { describeEntranceProblem, formatEntrances, readEntrances } from "./read-entrance";
 export { describeSaid, type ExceptionSaid, readException } from "./read-exception";
 export {
   barsAt,
@@ -41,7 +41,7 @@ export { playedSymbols, songLength } from "./song-length";
 export { spansOfForm, type UseSpan } from "./spans";
 export { hasStrings, tuningOf } from "./strings";
 export { areEndsSung } from "./sung-ends";
-export type { PlayedOtherwise, SungPiece } from "./sung-piece";
+export type { StrokePlaced, SungPiece } from "./sung-piece";
 export { lineSyllables } from "./syllables";
 export {
   gridOnsets,

@@ -139,8 +139,9 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     return { value: fallback, from: "player" };
   };
   const stays = index.staysOf(player.id)?.get(use.id) ?? null;
-  const isAway = stays?.every((stay) => stay?.length === 0) ?? false;
   const barsSaid = pick<BarsSaid | null>("bars", null);
+  const bars = rangesSaid(index, use.id, barsSaid.value);
+  const isAway = stays?.every((stay) => inBoth(bars, stay)?.length === 0) ?? false;
   const technique = pick<TechniqueId | null>("technique", null);
   const asBefore = technique.from !== "own";
   const usual = technique.value ? techniqueOf(technique.value).style : STYLE_OF_INSTRUMENT[player.instrument];
@@ -157,7 +158,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     riffId: pick<string | null>("riffId", null, asBefore),
     sound: pick("sound", ""),
     barsSaid,
-    bars: { value: rangesSaid(index, use.id, barsSaid.value), from: barsSaid.from },
+    bars: { value: bars, from: barsSaid.from },
     stays,
     phrases: pick<ResolvedCell["phrases"]["value"]>("phrases", []),
     doubles: pick<string | null>("doubles", null),

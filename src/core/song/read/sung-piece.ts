@@ -12,6 +12,9 @@ export type PlayedOtherwise = {
   readonly said: string;
 };
 
+/** A stroke as it is drawn: a sign ("↓", "↑", "×", "•"), its share of the chord's time, and whether it is accented. */
+export type StrokePlaced = { readonly at: number; readonly sign: string; readonly strong: boolean };
+
 /** A stretch of a line under one chord; the first of a line may come before any. */
 export type SungPiece = {
   readonly id: string;
@@ -29,6 +32,10 @@ export type SungPiece = {
   readonly played?: PlayedOtherwise;
   /** Whether this reader is silent while it sounds. */
   readonly silent?: boolean;
+  /** Beats of it, counted from its place, in which this reader is silent, where it is only some. */
+  readonly quiet?: readonly number[];
+  /** Strokes of the hand while it sounds, where that is not as written: each at its share of the time it sounds. */
+  readonly strokes?: readonly StrokePlaced[];
   /** A chord that comes before its line: it is drawn at the end of the line before ("early"), and goes on in its own ("on"). */
   readonly tied?: "early" | "on";
 };

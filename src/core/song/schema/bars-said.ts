@@ -5,7 +5,7 @@ const barNumber = z.int().min(0).max(10_000);
 const barCount = z.int().min(1).max(10_000);
 
 /** Bars counted from 0 within the section, up to and without the second number. */
-export const barRange = z.tuple([barNumber, barNumber]);
+const barRange = z.tuple([barNumber, barNumber]);
 
 /**
  * Bars of a section as people say them. Only bars by number stand still; the rest follows the section when it grows:

@@ -5,7 +5,7 @@ import { order } from "./row-fields";
 import { tellBarRanges } from "./telling";
 
 /** From a place on a player is in, or out; or plays nowhere else. */
-export const ENTRANCE_KINDS = ["enters", "leaves", "only"] as const;
+const ENTRANCE_KINDS = ["enters", "leaves", "only"] as const;
 
 /**
  * Where a player comes into the song or leaves it. Without one they are in from the first bar to the last; before a
@@ -40,4 +40,3 @@ export const entranceTables = { entrances: entrance };
 
 export type Entrance = RowOf<typeof entrance>;
 export type EntranceKind = Entrance["kind"];
-export type { BarsSaid } from "./bars-said";

@@ -1,3 +1,4 @@
+export type { BarsSaid } from "./bars-said";
 export { CUE_SIGNS, type CueRow } from "./cues";
 export {
   type BandBody,
@@ -14,7 +15,6 @@ export {
   type VersionBody,
   type VersionTables,
 } from "./documents";
-export { type BarsSaid, ENTRANCE_KINDS, type Entrance, type EntranceKind } from "./entrances";
 export { type Evening, type EveningItem, ITEM_KINDS, MOST_MINUTES, PLAIN_ITEM } from "./evening";
 export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export {
@@ -48,16 +48,14 @@ export {
   READS,
   WRITINGS,
 } from "./players";
-export { UNSOURCED, UNVARIED, VARIANTS, type Variant } from "./provenance";
+export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
 export { ROLES, type Role } from "./roles";
 export { keySchema } from "./row-fields";
 export {
-  type Anchor,
   EXCEPTION_KINDS,
   EXCEPTION_TIMES,
   type Exception,
   type ExceptionKind,
-  type ExceptionTimes,
   type Extra,
   PLAIN_USE,
   SECTION_KINDS,

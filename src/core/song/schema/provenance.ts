@@ -2,7 +2,7 @@ import { z } from "zod";
 import { optionalId } from "./row-fields";
 
 /** What several ways of one line or sound are: as it was recorded, as it is played live, made easy. */
-export const VARIANTS = ["recorded", "live", "easy"] as const;
+const VARIANTS = ["recorded", "live", "easy"] as const;
 export type Variant = (typeof VARIANTS)[number];
 
 /** Where a line, a shape or a sound comes from, and whether it is sure. */

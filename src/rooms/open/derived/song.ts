@@ -46,9 +46,9 @@ export type Sketch = {
   readonly lines: readonly TimedLine[];
 };
 
-/** Whether an exception must be said: another chord is told with all other chords of its place. */
-const isUnsaid = ({ exception }: OutlineException): boolean =>
-  exception.kind !== "chord" && exception.kind !== "chords";
+/** Whether an exception must be said: other chords are told together, other words are how verses are. */
+const isUnsaid = ({ exception: { kind } }: OutlineException): boolean =>
+  kind !== "chord" && kind !== "chords" && kind !== "words";
 
 const sameShared = (a: readonly OutlineException[], b: readonly OutlineException[]): boolean =>
   a.length === b.length &&
