@@ -86,7 +86,7 @@ function asPlayed(
   // Past the end of a line nothing is drawn: a late chord there is told by the gap it leaves.
   const nextShift = isLast ? Math.min(0, shiftOf(next?.event)) : shiftOf(events[index + 1]);
   const played = playedOtherwise(event, nextShift, beat, tacet);
-  const silent = isSilent?.(event.tick, event.tick + event.ticks) ?? false;
+  const silent = tacet || (isSilent?.(event.tick, event.tick + event.ticks) ?? false);
   const beats = piece.beats + (played?.held ?? 0);
   const place = event.tick + event.early - event.late;
   const quiet =

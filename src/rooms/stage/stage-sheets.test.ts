@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
-import { addException, set, type VersionCommand } from "@/core/song/edit";
+import { addException, set, setEntrances, type VersionCommand } from "@/core/song/edit";
 import { outlineOf, timelineOf } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
 import { DOCUMENTS } from "@/core/song/schema";
@@ -65,6 +65,60 @@ describe("stagePart", () => {
     expect(stagePart(held, held.players.p0!).sheets.map((sheet) => sheet.drawn)).toEqual([
       [],
       ["hold of 4 beats on the last chord, until the sign"],
+    ]);
+  });
+
+  it("says of a chord what the use says of it, not also what its section says; strokes go with it", () => {
+    const plain = sampleVersion(
+      { verse: { lines: ["Light/G:4 on/C:4"] } },
+      ["verse", "verse"],
+      [{ capo: 0 }],
+    );
+    const [, second] = outlineOf(plain).form;
+    const chordId = "verse-l0-c1";
+    const every = edit(
+      plain,
+      addException(
+        outlineOf(plain),
+        { sectionId: "verse", times: "every" },
+        "push",
+        { chordId, ticks: 480 },
+        makeId,
+      ),
+    );
+    const body = edit(
+      every,
+      addException(outlineOf(every), { useId: second!.id }, "push", { chordId, ticks: 960 }, makeId),
+    );
+    const sheets = stagePart(body, body.players.p0!).sheets;
+    expect(sheets.map(({ drawn }) => drawn)).toEqual([
+      ["C comes half a beat early"],
+      ["C comes 1 beat early"],
+    ]);
+    expect(sheets.map(({ lines }) => lines[0]!.pieces[1]!.played?.lead)).toEqual([0.5, 1]);
+    expect(sheets.map(({ lines }) => lines[0]!.starts)).toEqual([
+      [0, 3360],
+      [0, 2880],
+    ]);
+  });
+
+  it("waits in silence until somebody comes in, and says how long", () => {
+    const plain = sampleVersion(
+      { verse: { lines: ["Light/G:4 on/C:4"] } },
+      ["verse", "verse"],
+      [{ capo: 0 }],
+    );
+    const [, second] = outlineOf(plain).form;
+    const said = [{ kind: "enters" as const, bars: [["half", 2]] as ["half", 2][] }];
+    const body = edit(plain, setEntrances(plain, second!.id, "p0", said, makeId));
+    const sheets = stagePart(body, body.players.p0!).sheets;
+    expect(sheets.map(({ role, waits }) => [role, waits])).toEqual([
+      ["out", { bars: 3, label: "verse 2" }],
+      ["support", { bars: 1, label: "verse 2" }],
+    ]);
+    expect(sheets.map(({ lines }) => lines[0]!.pieces.map(({ silent }) => silent ?? false))).toEqual([
+      [true, true],
+      [true, false],
     ]);
   });
 

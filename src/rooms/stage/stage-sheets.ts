@@ -25,6 +25,7 @@ import {
   isOut,
   isPlayed,
   MARKS,
+  marksPlayed,
   meterOf,
   notesOf,
   outlineOf,
@@ -35,7 +36,7 @@ import {
   tickOfBar,
   versionRow,
 } from "@/core/song/read";
-import type { ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
+import type { Exception, ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
 import {
   passageId,
   type StageCue,
@@ -72,8 +73,14 @@ export function stagePart(
   const differs = differsIn({ passages }, outline, version.beatUnit);
   const entries = entriesOf(part.passages);
   const saidOf = (passage: Passage, nameOf: (symbol: string) => string, key: string) => {
-    const played = exceptionsAt(outline, passage.use).filter(
-      ({ exception }) => !WRITTEN_OUT.has(exception.kind) && isPlayed(exception, passage.turn),
+    const all = exceptionsAt(outline, passage.use);
+    // Of a mark the section makes and one the use makes of the same chord, only the use's counts; 0 takes it back.
+    const marks = new Set(marksPlayed(all, passage.lines, passage.turn).map(({ exception }) => exception.id));
+    const counts = ({ id, kind, ticks, cued }: Exception): boolean =>
+      !MARKS.has(kind) || (marks.has(id) && (ticks > 0 || cued || kind === "tacet"));
+    const played = all.filter(
+      ({ exception }) =>
+        !WRITTEN_OUT.has(exception.kind) && isPlayed(exception, passage.turn) && counts(exception),
     );
     const tell = (list: typeof played): string[] =>
       list.map((one) => describeException(one, passage.use, outline, version, nameOf));

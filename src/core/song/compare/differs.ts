@@ -1,7 +1,7 @@
 import { barOfTick, barsIn, joined } from "../read/bar-ranges";
 import type { Outline } from "../read/outline";
 import type { Passage, Timeline } from "../read/timeline";
-import { differencesFrom, likenesses } from "./similarity";
+import { differencesFrom, likenesses, type Similarity } from "./similarity";
 
 /** What one time through a section is played otherwise than the first time something like it was. */
 export type Differs = {
@@ -26,8 +26,15 @@ function chordsByBar(passage: Passage): readonly (readonly { symbol: string; at:
   return bars;
 }
 
+/** Whether two passages are the very same lines: most are. */
+const isSame = (a: Passage, b: Passage): boolean =>
+  a.lines.length === b.lines.length &&
+  a.lines.every((line, index) => line.outline === b.lines[index]!.outline) &&
+  barsIn(a).length === barsIn(b).length;
+
 /** How a passage differs from an earlier one by its chords; null where it does not. */
 function between(first: Passage, passage: Passage): Differs | null {
+  if (isSame(first, passage)) return null;
   const [was, is] = [chordsByBar(first), chordsByBar(passage)];
   const bars = is.flatMap((chords, bar) => {
     const before = was[bar];
@@ -44,13 +51,16 @@ function between(first: Passage, passage: Passage): Differs | null {
 /**
  * Where a section is played with other chords than the first time: the first time of itself, or of the earlier section it
  * goes like. What is early, late, held or in another key is no other chord.
+ * @param alike which sections go like an earlier one, where that is known
  */
 export function differsIn(
   { passages }: Pick<Timeline, "passages">,
   outline: Outline,
   beatUnit: string,
+  alike: ReadonlyMap<string, Pick<Similarity, "like">> = likenesses(outline, (a, b) =>
+    differencesFrom(a, b, beatUnit),
+  ),
 ): ReadonlyMap<Passage, Differs> {
-  const alike = likenesses(outline, (a, b) => differencesFrom(a, b, beatUnit));
   const firsts = new Map<string, Passage>();
   const found = new Map<Passage, Differs>();
   for (const passage of passages) {

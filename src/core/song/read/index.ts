@@ -5,7 +5,7 @@ export { describeException, describeShared, describeUse, TIMES_WORDS } from "./d
 export { usualTuning } from "./instruments";
 export { keysOf } from "./keys";
 export { describeForm, nearestForm, readForm } from "./known-forms";
-export { type ChordEvent, MARKS, type TimedLine } from "./lay-out";
+export { type ChordEvent, MARKS, marksPlayed, type TimedLine } from "./lay-out";
 export { isPlayed, linesPlayed } from "./layout";
 export { type LinePlace, linesLike, type PlacedRow, placeRows } from "./like-lines";
 export { type MelodyNote, oneVoice, rangeOfMelody, readMelody, writeMelody } from "./melody";

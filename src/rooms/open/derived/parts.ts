@@ -18,6 +18,12 @@ const rowsOf = <Row extends { readonly playerId: string }>(
   id: string,
 ): Row[] => Object.values(rows).filter((row) => row.playerId === id);
 
+/** Where a player comes in and leaves; that may hang on a word. */
+const entrancesOf = (body: VersionBody, id: string): readonly unknown[] => {
+  const own = rowsOf(body.entrances, id);
+  return own.length === 0 ? own : [...own, body.words, body.anchors];
+};
+
 /** What the parts of a version come to: the sheet, what it shows to be wrong, what each hand is asked. */
 export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
   /** The whole sheet; a row that an edit has not touched stays the same object. */
@@ -41,7 +47,7 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
   const handOfCell = remembered<[Cell], string>({
     key: (cell) => cell,
     from: () => [],
-    make: (_, { useId, light, role, style, strings, capo, technique }) =>
+    make: (_, { useId, light, role, style, strings, capo, technique, bars }) =>
       JSON.stringify([
         useId,
         light === null ? null : light > 0,
@@ -51,6 +57,7 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
         strings,
         capo,
         technique,
+        bars,
       ]),
   });
 
@@ -62,6 +69,8 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
       ...rowsOf(body.cells, player.id).map(handOfCell),
       null,
       ...rowsOf(body.choices, player.id),
+      null,
+      ...entrancesOf(body, player.id),
     ],
     make: (last, body, player) => {
       const own = body.players[player.id] ?? player;

@@ -154,39 +154,6 @@ export function songDerived() {
       keepEach(last, notesOf(body), (a, b) => JSON.stringify([...a]) === JSON.stringify([...b])),
   });
 
-  /** The form's rows; the same list as before when nothing in it has changed. */
-  const formRows = remembered<[VersionBody, NamerAt], readonly FormRow[]>({
-    from: (body, names) => [...tablesIn(body, SOUNDING), names],
-    make: (last, body, names) => {
-      const bars = new Map<string, number>();
-      for (const passage of timeline(body).passages)
-        bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
-      const read = outline(body);
-      const version = versionRow(body);
-      const labels = placeNames(read);
-      const song = timeline(body);
-      const differs = differsIn(song, read, version.beatUnit);
-      const rows = read.form.flatMap((use): FormRow[] => {
-        const section = read.byId.get(use.sectionId)?.section;
-        const exceptions = read.exceptions.get(use.id) ?? [];
-        const namer = names(null, use.shift);
-        const said = exceptions
-          .filter(isUnsaid)
-          .map((one) => describeException(one, use, read, version, (symbol) => namer.chord(symbol)));
-        const other = song.passages
-          .filter((one) => one.use.id === use.id)
-          .flatMap((one) => differs.get(one) ?? []);
-        const named = other.slice(0, 1).map((one) => tellDiffers(one, (symbol) => namer.chord(symbol)));
-        const otherwise = [...describeUse(use, namer.keyName()), ...named, ...said].join("; ");
-        const label = labels.get(use.id) ?? "";
-        return section ? [{ use, section, label, bars: bars.get(use.id) ?? 0, otherwise }] : [];
-      });
-      return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))
-        ? last
-        : rows;
-    },
-  });
-
   /** The chords of a section with their lengths, line by line, as one text. */
   const chordsOf = remembered<[OutlineSection], string>({
     key: (section) => section,
@@ -220,6 +187,39 @@ export function songDerived() {
         fresh,
         (a, b) => a.like === b.like && a.label === b.label && a.differences === b.differences,
       );
+    },
+  });
+
+  /** The form's rows; the same list as before when nothing in it has changed. */
+  const formRows = remembered<[VersionBody, NamerAt], readonly FormRow[]>({
+    from: (body, names) => [...tablesIn(body, SOUNDING), names],
+    make: (last, body, names) => {
+      const bars = new Map<string, number>();
+      for (const passage of timeline(body).passages)
+        bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
+      const read = outline(body);
+      const version = versionRow(body);
+      const labels = placeNames(read);
+      const song = timeline(body);
+      const differs = differsIn(song, read, version.beatUnit, alike(body, names));
+      const rows = read.form.flatMap((use): FormRow[] => {
+        const section = read.byId.get(use.sectionId)?.section;
+        const exceptions = read.exceptions.get(use.id) ?? [];
+        const namer = names(null, use.shift);
+        const said = exceptions
+          .filter(isUnsaid)
+          .map((one) => describeException(one, use, read, version, (symbol) => namer.chord(symbol)));
+        const other = song.passages
+          .filter((one) => one.use.id === use.id)
+          .flatMap((one) => differs.get(one) ?? []);
+        const named = other.slice(0, 1).map((one) => tellDiffers(one, (symbol) => namer.chord(symbol)));
+        const otherwise = [...describeUse(use, namer.keyName()), ...named, ...said].join("; ");
+        const label = labels.get(use.id) ?? "";
+        return section ? [{ use, section, label, bars: bars.get(use.id) ?? 0, otherwise }] : [];
+      });
+      return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))
+        ? last
+        : rows;
     },
   });
 

@@ -21,6 +21,7 @@ export const PLAYED = [
   "chords",
   "uses",
   "exceptions",
+  "anchors",
   "version",
 ] as const satisfies Name[];
 export const PARTS = [
