@@ -210,3 +210,50 @@ test("a guitar that enters halfway through verse 2 takes two acts; it looks sile
   await page.goto(`/print/${versionId}`);
   await expect(page.getByRole("article").first().locator(".sung-away").first()).toHaveText("(G)");
 });
+
+test("ways of a line lie beside each other; another is played with one press", async ({ page }) => {
+  const versionId = await makeSong(page, SONG);
+  await withGuitar(page, versionId);
+  await page.goto(`/song/${versionId}/parts/lines`);
+  await page.getByRole("button", { name: "Write a new line" }).click();
+  const grid = page.getByRole("application").first();
+  await grid.focus();
+  for (const key of ["5", "ArrowRight", "7"]) await page.keyboard.press(key);
+  await page.getByLabel("Which way it is").selectOption({ label: "as recorded" });
+  await page.getByLabel("Where this line is from").selectOption({ index: 1 });
+  await page.getByLabel("not sure").check();
+  await page.getByRole("button", { name: "Make an easier way of it" }).click();
+  await saved(page);
+  await page.goto(`/song/${versionId}/evidence`);
+  const ways = page.getByRole("region", { name: "Ways to play it" });
+  await expect(ways.getByRole("row")).toHaveCount(3);
+  await expect(ways).toContainText("100 %");
+  await expect(ways.getByRole("row").nth(1)).toContainText("is played");
+  await ways.getByRole("button", { name: "Play Line 1, easy" }).click();
+  await expect(ways.getByRole("row").nth(2)).toContainText("is played");
+  await expectAccessible(page);
+  await saved(page);
+});
+
+test("a part that may be left out, and a silence that reaches others, are said where they bite", async ({
+  page,
+}) => {
+  const versionId = await makeSong(page, SONG);
+  await withGuitar(page, versionId);
+  await page.goto(`/song/${versionId}/parts`);
+  const cells = page.locator("[data-cell]");
+  await cells.nth(1).click();
+  await expect(page.getByRole("heading", { name: /Acoustic.*Chorus 1/u })).toBeVisible();
+  await page.getByLabel("may be played or left out").check();
+  await expect(cells.nth(3)).toContainText("may be left out");
+  await page.getByRole("button", { name: "0 out" }).click();
+  await expect(page.getByText("This silences Chorus 2, Chorus 3 too.")).toBeVisible();
+  await cells.nth(3).click();
+  await expect(page.getByText("Silent because Chorus 1 is.")).toBeVisible();
+  await page.getByRole("button", { name: "Play here" }).click();
+  await expect(cells.nth(3)).not.toContainText("stays out");
+  await cells.nth(1).click();
+  await page.getByRole("button", { name: "Only here" }).click();
+  await expect(cells.nth(5)).not.toContainText("stays out");
+  await saved(page);
+});

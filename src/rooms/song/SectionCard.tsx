@@ -31,7 +31,7 @@ import { derive, makeId, type Sketch, useAct, useCurrentVersion, useNameOf, useN
 import { describeFormOf } from "./describe-form-of";
 import { KeptNotes } from "./KeptNotes";
 import { LineBeats } from "./LineBeats";
-import type { HomeChoice } from "./otherwise/homes";
+import type { HomeChoice, SungOver } from "./otherwise/homes";
 import { MarkedLine } from "./otherwise/MarkedLine";
 import { SectionOtherwise } from "./otherwise/SectionOtherwise";
 import { type Marks, useMarks } from "./otherwise/use-marks";
@@ -50,6 +50,9 @@ type Props = {
   readonly sketch?: Sketch | undefined;
   /** Where its chords may be otherwise. */
   readonly homes: readonly HomeChoice[];
+  /** Places of the form where other words are sung over its chords. */
+  readonly sungOver: readonly SungOver[];
+  readonly onOpen: (useId: string) => void;
 };
 
 type Told = Pick<Props, "outline" | "sum" | "version">;
@@ -63,6 +66,8 @@ export const SectionCard = memo(function SectionCard({
   notes,
   sketch,
   homes,
+  sungOver,
+  onOpen,
 }: Props) {
   const { section, lines } = outline;
   const [opened, setOpened] = useState<string | null>(null);
@@ -147,6 +152,14 @@ export const SectionCard = memo(function SectionCard({
         })}
       </ol>
       <KeptNotes notes={notes?.get(null)} />
+      {sungOver.map(({ useId, label, opening }) => (
+        <p key={useId} className="text-sm">
+          <button type="button" className="link font-bold" onClick={() => onOpen(useId)}>
+            {label}
+          </button>
+          , over the same chords: <i>{opening}</i>
+        </p>
+      ))}
       <SectionOtherwise section={outline} shared={sketch?.shared ?? []} version={version} />
       <button
         type="button"

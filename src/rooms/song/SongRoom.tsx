@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
-import { meterOf, type Note, type Notes, type Outline, type Timeline, versionRow } from "@/core/song/read";
+import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
 import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import {
@@ -21,7 +21,7 @@ import {
 import { Form } from "./Form";
 import { FormStrip } from "./FormStrip";
 import { HeadNotes } from "./KeptNotes";
-import { type HomeChoice, homesIn } from "./otherwise/homes";
+import { homesIn, sungOver } from "./otherwise/homes";
 import { SectionCard } from "./SectionCard";
 import { Settings } from "./Settings";
 import { SongTabs } from "./SongTabs";
@@ -36,7 +36,10 @@ export function SongRoom() {
   const outline = useDerived(derive.outline);
   const sums = useDerived(derive.sums);
   const sketches = useDerived(derive.sketches);
-  const homes = useHomes(outline);
+  const homes = useSameEach(
+    new Map(outline.sections.map(({ section }) => [section.id, homesIn(outline, section.id, null)])),
+  );
+  const over = useSameEach(sungOver(outline));
   const unplayed = outline.sections.filter(
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );
@@ -70,6 +73,8 @@ export function SongRoom() {
               notes={notes.get(section.section.id)}
               sketch={sketches.get(section.section.id)}
               homes={homes.get(section.section.id)!}
+              sungOver={over.get(section.section.id) ?? NONE}
+              onOpen={setChosen}
             />
           ))}
           <button
@@ -165,20 +170,19 @@ function describeLength(timeline: Timeline, meter: Meter): string {
   return `${timeline.bars} ${timeline.bars === 1 ? "bar" : "bars"} of ${beats} beats, ${describeTime(timeline.seconds)}`;
 }
 
-/** Where each section's chords may be otherwise; the same lists while the form stays the same. */
-function useHomes(outline: Outline): ReadonlyMap<string, readonly HomeChoice[]> {
-  const last = useRef<ReadonlyMap<string, readonly HomeChoice[]>>(new Map());
-  const fresh = new Map(
-    outline.sections.map(({ section }) => {
-      const [before, homes] = [last.current.get(section.id), homesIn(outline, section.id, null)];
-      return [
-        section.id,
-        JSON.stringify(before) === JSON.stringify(homes) && before ? before : homes,
-      ] as const;
+const NONE: readonly never[] = Object.freeze([]);
+
+/** The same values as last time by their section, while they say the same: a card is drawn anew only when its own changes. */
+function useSameEach<Value>(fresh: ReadonlyMap<string, Value>): ReadonlyMap<string, Value> {
+  const last = useRef(fresh);
+  const kept = new Map(
+    [...fresh].map(([id, value]) => {
+      const before = last.current.get(id);
+      return [id, before !== undefined && JSON.stringify(before) === JSON.stringify(value) ? before : value];
     }),
   );
-  last.current = fresh;
-  return fresh;
+  last.current = kept;
+  return kept;
 }
 
 /** The same list as last time while its entries are the same. */

@@ -5,6 +5,23 @@ import { EXCEPTION_TIMES, type Exception, type Use } from "@/core/song/schema";
 /** Where an exception may hold, as one chooses it. */
 export type HomeChoice = { readonly value: string; readonly label: string; readonly home: ExceptionHome };
 
+/** A place of the form where other words are sung over a section's chords: what it is called, and how it begins. */
+export type SungOver = { readonly useId: string; readonly label: string; readonly opening: string };
+
+/** Places of the form with words of their own, by their section. */
+export function sungOver(outline: Outline): ReadonlyMap<string, readonly SungOver[]> {
+  const names = placeNames(outline);
+  const found = new Map<string, SungOver[]>();
+  for (const use of outline.form) {
+    const words = outline.exceptions.get(use.id)?.find(({ exception }) => exception.kind === "words");
+    if (!words) continue;
+    const opening = words.lines[0]?.text ?? "";
+    const place = { useId: use.id, label: names.get(use.id) ?? "", opening };
+    found.set(use.sectionId, [...(found.get(use.sectionId) ?? []), place]);
+  }
+  return found;
+}
+
 const valueAt = (useId: string, round: number | null): string => `use ${useId} ${round ?? ""}`.trim();
 
 /** The choice an exception stands at. */
