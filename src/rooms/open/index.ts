@@ -37,3 +37,4 @@ export {
   useNameOf,
   useNames,
 } from "./use-names";
+export { VARIANT_WORDS, VariantField } from "./VariantField";

@@ -8,9 +8,7 @@ import { meterOf, notesOfRiff, placeNames } from "@/core/song/read";
 import type { Riff, VersionBody } from "@/core/song/schema";
 import { setSoundWay, soundWays } from "@/core/sounds";
 import { TabLines } from "@/ui/TabLines";
-import { derive, useAct, useDerived, useNames } from "../open";
-
-const VARIANT_WORDS = Object.freeze({ recorded: "as recorded", live: "as played live", easy: "made easy" });
+import { derive, useAct, useDerived, useNames, VARIANT_WORDS } from "../open";
 
 /** Lines and sounds there are several ways of, one below the other, with what each asks and what it keeps. */
 export function Ways({ body }: { readonly body: VersionBody }) {

@@ -15,9 +15,6 @@ import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
-  type BarRanges,
-  barsAt,
-  barsIn,
   beatUnitOfUse,
   describeException,
   describeUse,
@@ -30,10 +27,8 @@ import {
   notesOf,
   outlineOf,
   type Passage,
-  type ResolvedCell,
   type StrokePlaced,
   type TimedLine,
-  tickOfBar,
   versionRow,
 } from "@/core/song/read";
 import type { Exception, ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
@@ -46,9 +41,9 @@ import {
   type StageRiff,
   type StageShape,
   type StageSheet,
-  type StageWait,
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
+import { entriesOf, silenceOf } from "./waits";
 
 /** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
 const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chords", "chord"]);
@@ -183,42 +178,6 @@ function playingOf(
         next = { name: named?.name ?? first.chord.symbol, readable: named?.readable ?? false, event };
     }
   return found;
-}
-
-/** The bars of a passage a player plays, counted from 0; none where they are out. */
-const playedIn = ({ cell, passage }: ReturnType<typeof playerPart>["passages"][number]): BarRanges =>
-  isOut(cell) ? [] : (barsAt(cell, passage.round) ?? [[0, barsIn(passage).length]]);
-
-/**
- * How many bars a player waits from the begin of each time through a section until they come in; null where they play
- * from its first bar, and where they do not come in any more.
- */
-function entriesOf(passages: ReturnType<typeof playerPart>["passages"]): ReadonlyMap<Passage, StageWait> {
-  const found = new Map<Passage, StageWait>();
-  let next: StageWait | null = null;
-  for (const one of passages.toReversed()) {
-    const { passage } = one;
-    const [first] = playedIn(one);
-    const bars = barsIn(passage).length;
-    if (first) next = { bars: first[0], label: passage.label };
-    else if (next) next = { bars: next.bars + bars, label: next.label };
-    if (next && next.bars > 0) found.set(passage, next);
-  }
-  return found;
-}
-
-/** When a player is silent in one time through a section: out of it, or in bars their part does not play. */
-function silenceOf(cell: ResolvedCell, passage: Passage): (from: Ticks, to: Ticks) => boolean {
-  if (isOut(cell)) return () => true;
-  const bars = barsAt(cell, passage.round);
-  if (bars === null) return () => false;
-  const played = bars.map(([from, to]) => [
-    from === 0 ? passage.tick : tickOfBar(passage, from),
-    tickOfBar(passage, to),
-  ]);
-  // A chord of which nothing but a sliver sounds is silent too: it came early from bars that are.
-  return (from, to) =>
-    !played.some(([start, end]) => Math.min(to, end!) - Math.max(from, start!) > (to - from) / 8);
 }
 
 /** Strokes between two ticks, at their shares of that time. */

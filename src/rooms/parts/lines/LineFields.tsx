@@ -10,7 +10,7 @@ import type { Player, Riff } from "@/core/song/schema";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { derive, makeId, SourceAndDoubt, useAct, useCurrentVersion } from "../../open";
+import { derive, makeId, SourceAndDoubt, useAct, useCurrentVersion, VariantField } from "../../open";
 
 const STEPS = [
   { value: 2, label: "2 a beat" },
@@ -73,18 +73,7 @@ export function LineFields({
         {riff.capo > 0 && "; frets count from the capo"}.
       </p>
       <SourceAndDoubt what="this line" said={riff} onSet={change} />
-      <SelectField
-        label="Which way it is"
-        className="w-36"
-        value={riff.variant ?? ""}
-        options={[
-          { value: "", label: "not said" },
-          { value: "recorded", label: "as recorded" },
-          { value: "live", label: "as played live" },
-          { value: "easy", label: "made easy" },
-        ]}
-        onSet={(variant) => change({ variant: variant === "" ? null : variant })}
-      />
+      <VariantField value={riff.variant} onSet={(variant) => change({ variant })} />
       <button
         type="button"
         className="btn btn-sm"

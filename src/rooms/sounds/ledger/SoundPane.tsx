@@ -28,7 +28,7 @@ import {
 } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
-import { makeId, SourceAndDoubt, useAct, useCurrentVersion } from "../../open";
+import { makeId, SourceAndDoubt, useAct, useCurrentVersion, VariantField } from "../../open";
 import type { Tones } from "../use-sounds";
 import { RemoveSound } from "./RemoveSound";
 import { ValueField } from "./ValueField";
@@ -152,18 +152,7 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
           said={sound}
           onSet={(fields) => act(set("sounds", sound.id, fields))}
         />
-        <SelectField
-          label="Which way it is"
-          className="w-36"
-          value={sound.variant ?? ""}
-          options={[
-            { value: "", label: "not said" },
-            { value: "recorded", label: "as recorded" },
-            { value: "live", label: "as played live" },
-            { value: "easy", label: "made easy" },
-          ]}
-          onSet={(variant) => act(set("sounds", sound.id, { variant: variant === "" ? null : variant }))}
-        />
+        <VariantField value={sound.variant} onSet={(variant) => act(set("sounds", sound.id, { variant }))} />
         <SelectField
           label="Another way of"
           className="w-40"
