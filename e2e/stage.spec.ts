@@ -33,7 +33,7 @@ test("the bass reads what sounds; a capo of one section only is told there", asy
   await openStage(page, "Lamp on the Water", "Odile");
   await expect(page.getByText("sounds in A", { exact: true })).toBeVisible();
   await page.keyboard.press("ArrowRight");
-  await expect(page.locator(".sung-chord").first()).toHaveText("A");
+  await expect(page.locator(".sung-chord").first()).toHaveText("(A) you are silent");
   await openStage(page, "Lamp on the Water", "Tobin");
   await expect(page.getByText("no capo, shapes of A")).toBeVisible();
   for (let press = 0; press < 20 && !(await page.getByText("1 of 2", { exact: true }).isVisible()); press++)

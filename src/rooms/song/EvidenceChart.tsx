@@ -136,7 +136,12 @@ function BarTable({
 }) {
   const namer = useNames()();
   return (
-    <div className="overflow-x-auto">
+    <section
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys
+      tabIndex={0}
+      aria-label="Sources bar by bar"
+      className="overflow-x-auto"
+    >
       <table className="evidence-chart">
         <caption className="sr-only">Every bar of each source, side by side</caption>
         <thead>
@@ -184,7 +189,7 @@ function BarTable({
           </tr>
         </tbody>
       </table>
-    </div>
+    </section>
   );
 }
 

@@ -139,7 +139,7 @@ function WayInTab({ riff, body }: { readonly riff: Riff; readonly body: VersionB
   const { strings, nameOf } = lineNames(riff, namer);
   if (notes.length === 0 || beatsOfTicks(riff.ticks, "1/4") > 64) return null;
   return (
-    <span className="block max-w-md">
+    <span className="block w-80">
       <TabLines
         riff={riff}
         notes={notes}
