@@ -69,7 +69,7 @@ await shot("evidence", `${song}/evidence`, DESK, (page) =>
 await shot("keys", `${song}/keys`);
 await shot("parts", `${song}/parts`, DESK, async (page) => {
   await page
-    .getByRole("button", { name: /^Chorus, Maren/u })
+    .getByRole("button", { name: /^Chorus 1, Maren/u })
     .first()
     .click();
 });
