@@ -72,6 +72,8 @@ export function SungLine({
   nameOf?: (piece: SungPiece, name: ReactNode) => ReactNode;
 }) {
   const sung = pieces.some((piece) => piece.words !== "");
+  // Where one piece has strokes all keep room for them: names stand in a row.
+  const struck = pieces.some(({ strokes }) => strokes !== undefined);
   return (
     <div className={`sung-line ${className}`} style={style} data-here={now !== null || undefined}>
       {pieces.map((piece, index) => (
@@ -90,7 +92,7 @@ export function SungLine({
           {piece.name !== null && (
             <span className="sung-under" style={shiftOf(piece)}>
               <Time piece={piece} beatsInBar={beatsInBar} />
-              {piece.strokes && <Strokes strokes={piece.strokes} />}
+              {struck && <Strokes strokes={piece.strokes ?? []} />}
               {nameOf(piece, <Name piece={piece} />)}
             </span>
           )}
