@@ -204,6 +204,8 @@ async function fillRooms(page: Page): Promise<void> {
   await page.getByRole("link", { name: "Versions and history" }).click();
   await page.getByLabel(/^A new version, started from/).fill("Loud");
   await page.getByRole("button", { name: "Start it" }).click();
+  // The new version opens when it is made: what is done before would be done in the old one.
+  await expect(page.getByText("Quay Song · Loud")).toBeVisible();
   await saved(page);
   await room(page, "Song");
   await page.getByRole("button", { name: "Change line 1 of Verse" }).click();
