@@ -6,7 +6,7 @@ export { describePart } from "./describe-part";
 export * from "./findings";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { oneHand } from "./one-hand";
-export { playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
+export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";

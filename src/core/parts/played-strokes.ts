@@ -1,28 +1,49 @@
 import type { Ticks } from "../../base";
+import { parseChord } from "../chord";
 import { type FittedStroke, fitPattern } from "../rhythm";
-import type { Passage } from "../song/read";
+import type { ChordEvent, Passage } from "../song/read";
 import type { StrumRow } from "../song/schema";
 import type { SheetPart } from "./band";
 
+/** A chord as long as it is heard: a stop and a hold end it. */
+export type ChordHeard = { readonly event: ChordEvent; readonly from: Ticks; readonly to: Ticks };
+
+const isSilent = (symbol: string): boolean => {
+  const chord = parseChord(symbol);
+  return chord.ok && chord.value.kind === "none";
+};
+
+/** The chords of a passage that are heard, each as long as it is. */
+export const chordsHeard = (passage: Passage): ChordHeard[] =>
+  passage.lines.flatMap(({ outline, events }) =>
+    outline.chords.flatMap(({ chord }, at): ChordHeard[] => {
+      const event = events[at]!;
+      const to = event.tick + Math.max(0, event.sounds - event.held);
+      return isSilent(chord.symbol) || to <= event.tick ? [] : [{ event, from: event.tick, to }];
+    }),
+  );
+
 /**
  * The strokes of a part in one time through a section, at their ticks in the song: under chords that come early or late
- * they go with them, and where a chord is stopped, choked or silent there are none.
+ * they go with them, and where a chord is not heard there are none.
  */
 export function playedStrokes(
-  part: Pick<SheetPart, "pattern" | "out">,
+  { pattern, out }: Pick<SheetPart, "pattern" | "out">,
   passage: Passage,
   anchor: StrumRow["anchor"],
 ): readonly FittedStroke[] {
-  if (part.out || !part.pattern || passage.tacet) return [];
+  if (out || !pattern) return [];
   const origin = passage.tick + passage.section.pickup;
-  const events = passage.lines.flatMap((line) => line.events);
+  const heard = chordsHeard(passage);
   // A late chord is struck late, and its pattern keeps to its beats: it is fitted where it is written.
-  const chords = events.flatMap(({ tick, ticks, sounds, late }, at) => {
-    const rings = Math.min(sounds, ticks - (events[at + 1]?.late ?? 0));
-    return rings > 0 ? [{ tick: tick - late - origin, ticks: rings + late }] : [];
+  const places = heard.map(({ event, from }) => from - event.late);
+  const chords = heard.flatMap(({ to }, at) => {
+    const from = places[at]!;
+    const end = Math.min(to, places[at + 1] ?? to);
+    return end > from ? [{ tick: from - origin, ticks: end - from }] : [];
   });
-  const lateBy = new Map(events.map(({ tick, late }) => [tick - late, late]));
-  return fitPattern(part.pattern, chords, anchor).map((stroke) => {
+  const lateBy = new Map(heard.map(({ event }, at) => [places[at]!, event.late]));
+  return fitPattern(pattern, chords, anchor).map((stroke) => {
     const place = stroke.tick + origin;
     return { ...stroke, tick: place + (lateBy.get(place) ?? 0), until: stroke.until + origin };
   });

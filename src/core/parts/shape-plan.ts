@@ -3,6 +3,7 @@ import { type Fingering, type Frets, type HandEvent, type Move, voicePath } from
 import { beatsOfTicks } from "../rhythm";
 import { namerByShift } from "../song/names";
 import {
+  barsIn,
   type CellIndex,
   findChoice,
   hasStrings,
@@ -93,7 +94,7 @@ export function planRequest(
       runs.push(open);
     }
     const namer = namerAt(passage.shift);
-    const barsInTime = passage.bars.filter(({ number }) => number > 0);
+    const barsInTime = barsIn(passage);
     for (const line of passage.lines) {
       for (const [at, { chord }] of line.outline.chords.entries()) {
         const { sounding, chord: readable } = namer.name(chord.symbol);

@@ -5,7 +5,7 @@ import { addCue } from "@/core/cues";
 
 import { ticksOfBeatUnit } from "@/core/rhythm";
 import { clockOf, type SongClock, tellUnder, tellWord } from "@/core/song/moments";
-import { spansOfForm, type UseSpan, versionRow } from "@/core/song/read";
+import { barsIn, spansOfForm, type UseSpan, versionRow } from "@/core/song/read";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { useReady } from "@/ui/use-ready";
@@ -83,7 +83,7 @@ export function AddCue() {
 
 /** Where in a span a cue may stand: on its beats, and on its sung words; ticks count from the span's begin. */
 function placesIn(span: UseSpan, beat: number, clock: SongClock) {
-  const bars = span.passages.flatMap((passage) => passage.bars).filter(({ number }) => number > 0);
+  const bars = span.passages.flatMap(barsIn);
   const sung = span.passages
     .filter(({ vocals }) => vocals)
     .flatMap(({ lines }) =>

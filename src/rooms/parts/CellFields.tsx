@@ -47,7 +47,7 @@ export function PlayedFields({ part, row, change }: Props & { readonly row: Shee
       <Slot>
         <TextField
           label={`Bars played, of ${row.bars}`}
-          value={formatBars(cell.barsSaid.value, (id) => words.find((word) => word.id === id)?.text ?? null)}
+          value={formatBars(cell.barsSaid.value, words)}
           offered={["all", "first half", "second half", "last 2", "none"]}
           check={(text) => {
             const read = readBars(text, row.bars, words);

@@ -1,7 +1,7 @@
 "use client";
 
 import type { SheetPart, SheetRow } from "@/core/parts";
-import { playAsUsual, setEntrances, silencedWith } from "@/core/song/edit";
+import { playAsUsual, setEntrances, silencedWith, takesSilence } from "@/core/song/edit";
 import {
   describeEntranceProblem,
   formatEntrances,
@@ -30,14 +30,13 @@ export function EntranceField({ part, row }: { readonly part: SheetPart; readonl
   const words = wordsIn(row.passage);
   const own = Object.values(entrances).filter((one) => one.playerId === player.id);
   const here = own.filter((one) => one.useId === use.id);
-  const wordOf = (id: string) => words.find((word) => word.id === id)?.text ?? null;
   return (
     <div>
       <TextField
         label="Comes in and leaves"
         longest={120}
         offered={OFFERED}
-        value={formatEntrances(here, wordOf)}
+        value={formatEntrances(here, words)}
         check={(text) => {
           const read = readEntrances(text, row.bars, words);
           return read.ok ? null : describeEntranceProblem(read.problem);
@@ -71,10 +70,7 @@ function Silence({ part, othersSay }: { readonly part: SheetPart; readonly other
         {othersSay && `${player.name} comes in or leaves.`}
       </p>
     );
-  const isTaken =
-    (cell.role.value === "out" && cell.role.from === "first use") ||
-    (cell.light.value === 0 && cell.light.from === "first use");
-  if (isTaken)
+  if (takesSilence(cell))
     return (
       <p className="mt-1 text-sm">
         Silent because {nameOf(index.firstUse.get(use.sectionId) ?? "")} is.{" "}

@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 
 import { beatsOfBar, beatUnitOf, formatBeats, type Meter } from "@/core/rhythm";
 import { addSection, addUse, songEdits } from "@/core/song/edit";
-import { meterOf, type Note, type Notes, type Timeline, versionRow } from "@/core/song/read";
+import { meterOf, type Note, type Notes, placeNames, type Timeline, versionRow } from "@/core/song/read";
 import { describeTime } from "@/ui/pretty";
 import { TextField } from "@/ui/TextField";
 import {
@@ -36,10 +36,11 @@ export function SongRoom() {
   const outline = useDerived(derive.outline);
   const sums = useDerived(derive.sums);
   const sketches = useDerived(derive.sketches);
+  const places = placeNames(outline);
   const homes = useSameEach(
-    new Map(outline.sections.map(({ section }) => [section.id, homesIn(outline, section.id, null)])),
+    new Map(outline.sections.map(({ section }) => [section.id, homesIn(outline, section.id, null, places)])),
   );
-  const over = useSameEach(sungOver(outline));
+  const over = useSameEach(sungOver(outline, places));
   const unplayed = outline.sections.filter(
     ({ section }) => !outline.form.some((use) => use.sectionId === section.id),
   );

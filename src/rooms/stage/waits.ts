@@ -7,7 +7,7 @@ import {
   isOut,
   type Passage,
   type ResolvedCell,
-  tickOfBar,
+  ticksOfRange,
 } from "@/core/song/read";
 import type { StageWait } from "@/core/stage";
 
@@ -40,11 +40,8 @@ export function silenceOf(cell: ResolvedCell, passage: Passage): (from: Ticks, t
   if (isOut(cell)) return () => true;
   const bars = barsAt(cell, passage.round);
   if (bars === null) return () => false;
-  const played = bars.map(([from, to]) => [
-    from === 0 ? passage.tick : tickOfBar(passage, from),
-    tickOfBar(passage, to),
-  ]);
+  const played = bars.map((range) => ticksOfRange(passage, range));
   // A chord of which nothing but a sliver sounds is silent too: it came early from bars that are.
   return (from, to) =>
-    !played.some(([start, end]) => Math.min(to, end!) - Math.max(from, start!) > (to - from) / 8);
+    !played.some(([start, end]) => Math.min(to, end) - Math.max(from, start) > (to - from) / 8);
 }

@@ -1,3 +1,4 @@
+import { groupBy } from "../../../base";
 import type { Finding, Fixing } from "../../findings";
 import { type Moment, tellBar } from "../../song/moments";
 import { LONGEST_BUILD_SECONDS } from "../build";
@@ -66,19 +67,6 @@ export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
     ...cutFindings(song, cutsAt.get(piece.id) ?? [], piece),
   ]);
   return [...buildFindings(song, plan), ...placed, ...pressFindings(song, presses)];
-}
-
-function groupBy<One>(
-  list: readonly One[],
-  keyOf: (one: One) => string,
-): ReadonlyMap<string, readonly One[]> {
-  const groups = new Map<string, One[]>();
-  for (const one of list) {
-    const group = groups.get(keyOf(one));
-    if (group) group.push(one);
-    else groups.set(keyOf(one), [one]);
-  }
-  return groups;
 }
 
 const nameOf = (song: SongLoops, id: string): string =>

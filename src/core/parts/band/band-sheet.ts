@@ -2,6 +2,7 @@ import type { Midi } from "../../../base";
 import { byOrder } from "../../../document";
 import type { Tempo } from "../../rhythm";
 import {
+  barsIn,
   type CellIndex,
   cellKey,
   indexCells,
@@ -96,7 +97,7 @@ export function bandSheet(
       use,
       section,
       label: passage.label,
-      bars: passage.bars.filter((bar) => bar.number > 0).length,
+      bars: barsIn(passage).length,
       passage,
       tempo: passage.tempo,
       sung,

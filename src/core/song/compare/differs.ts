@@ -1,6 +1,7 @@
 import { barOfTick, barsIn, joined } from "../read/bar-ranges";
 import type { Outline } from "../read/outline";
 import type { Passage, Timeline } from "../read/timeline";
+import { tellBarRanges } from "../schema/telling";
 import { differencesFrom, likenesses, type Similarity } from "./similarity";
 
 /** What one time through a section is played otherwise than the first time something like it was. */
@@ -98,6 +99,5 @@ export function tellDiffers(
     return `other chords than ${than}: ${told.join(", ")}${tail}`;
   }
   const ranges = joined(bars.map(({ bar }) => [bar, bar + 1] as const));
-  const said = ranges.map(([from, to]) => (to === from + 1 ? `${to}` : `${from + 1}–${to}`)).join(", ");
-  return `other chords than ${than} in bars ${said}${tail}`;
+  return `other chords than ${than} in ${tellBarRanges(ranges, {})}${tail}`;
 }

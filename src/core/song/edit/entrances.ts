@@ -1,7 +1,6 @@
 import { type MakeId, ordersFor } from "../../../document";
 import type { EntranceSaid } from "../read/read-entrance";
-import type { CellIndex } from "../read/resolve-cells";
-import { cellKey, resolveCell } from "../read/resolve-cells";
+import { type CellIndex, cellKey, type ResolvedCell, resolveCell } from "../read/resolve-cells";
 import type { VersionBody } from "../schema/documents";
 import type { Player } from "../schema/players";
 import type { Use } from "../schema/sections";
@@ -34,6 +33,10 @@ export function setEntrances(
   ]);
 }
 
+/** Whether a part is silent only because the section's first use is. */
+export const takesSilence = ({ role, light }: Pick<ResolvedCell, "role" | "light">): boolean =>
+  (role.value === "out" && role.from === "first use") || (light.value === 0 && light.from === "first use");
+
 /** The other uses of a section at which a player is silent because they are at its first. */
 export function silencedWith(
   index: CellIndex,
@@ -42,13 +45,12 @@ export function silencedWith(
   player: Player,
 ): readonly Use[] {
   if (index.firstUse.get(use.sectionId) !== use.id) return [];
-  return form.filter((other) => {
-    if (other.sectionId !== use.sectionId || other.id === use.id) return false;
-    const { role, light } = resolveCell(index, other, player);
-    return (
-      (role.value === "out" && role.from === "first use") || (light.value === 0 && light.from === "first use")
-    );
-  });
+  return form.filter(
+    (other) =>
+      other.sectionId === use.sectionId &&
+      other.id !== use.id &&
+      takesSilence(resolveCell(index, other, player)),
+  );
 }
 
 /** Lets a player play as usual at uses where a silence is only taken over from the section's first. */

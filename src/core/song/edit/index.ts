@@ -22,7 +22,7 @@ export { copyUse } from "./copy-use";
 export { copyVersion } from "./copy-version";
 export type { BandCommand, EveningCommand, SongCommand, VersionCommand, VersionStep } from "./edits";
 export { setEndingLength } from "./ending-length";
-export { playAsUsual, setEntrances, silencedWith } from "./entrances";
+export { playAsUsual, setEntrances, silencedWith, takesSilence } from "./entrances";
 export { type FoldProblem, fold, isPlainUse } from "./fold";
 export { freshName } from "./fresh-name";
 export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./makers";

@@ -18,6 +18,15 @@ export function tickOfBar(passage: Pick<Passage, "bars" | "tick" | "ticks">, pla
   return bar ? bar.tick + Math.round((place - Math.floor(place)) * bar.ticks) : passage.tick + passage.ticks;
 }
 
+/** A range of bars as time; a pickup goes with the first bar. */
+export const ticksOfRange = (
+  passage: Pick<Passage, "bars" | "tick" | "ticks">,
+  [from, to]: BarRanges[number],
+): readonly [from: Ticks, to: Ticks] => [
+  from === 0 ? passage.tick : tickOfBar(passage, from),
+  tickOfBar(passage, to),
+];
+
 /** The place of a tick counted in bars; 0 in a pickup before the first. */
 export function barOfTick(passage: Pick<Passage, "bars">, tick: Ticks): number {
   const bars = barsIn(passage);

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from "../../../base";
 import type { BarsSaid } from "../schema/bars-said";
+import { joined } from "./bar-ranges";
 import type { Passage } from "./timeline";
 
 /** A word of a section as it can be named: its row, and how it is written. */
@@ -39,20 +40,15 @@ export function readBars(
     .replace(/^bars? /u, "");
   if (plain === "" || plain === "all") return ok(null);
   if (plain === "none" || plain === "no bars") return ok([]);
-  const on = new Set<number>();
+  const numbered: (readonly [number, number])[] = [];
   const following: BarsSaid[number][] = [];
   for (const piece of plain.split(/\s*,\s*/u)) {
     const read = readPiece(piece, bars, words);
     if (!read.ok) return read;
     if (typeof read.value[0] !== "number") following.push(read.value);
-    else for (let bar = read.value[0]; bar < (read.value[1] as number); bar++) on.add(bar);
+    else numbered.push([read.value[0], Number(read.value[1])]);
   }
-  const ranges: [number, number][] = [];
-  for (const bar of [...on].sort((a, b) => a - b)) {
-    const last = ranges.at(-1);
-    if (last && last[1] === bar) last[1] = bar + 1;
-    else ranges.push([bar, bar + 1]);
-  }
+  const ranges = joined(numbered).map(([from, to]): [number, number] => [from, to]);
   if (following.length > 0) return ok([...ranges, ...following]);
   return ok(ranges.length === 1 && ranges[0]![0] === 0 && ranges[0]![1] === bars ? null : ranges);
 }
@@ -93,27 +89,28 @@ function rangeOf(
   return ok([from - 1, to]);
 }
 
-/** A word without the marks around it, as it is named. */
-const bareWord = (text: string): string => text.replaceAll(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || text;
+/** A word without the marks around it; "" where it is nothing else. */
+export const bareWord = (text: string): string => text.replaceAll(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "");
 
 /** A word without its marks: as it is compared when somebody types it. */
 const plainWord = (text: string): string => text.toLowerCase().replaceAll(/[^\p{L}\p{N}]/gu, "");
 
 /**
  * Bars as they are written in a field; {@link readBars} reads them back.
- * @param wordOf how a word is written, by its id
+ * @param words those sung in the section, by which one is named
  * @example formatBars([[0, 4], [6, 7]]) // => "1-4, 7"; formatBars([["half", 2]]) // => "second half"
  */
-export const formatBars = (
-  said: BarsSaid | null,
-  wordOf: (wordId: string) => string | null = () => null,
-): string => {
+export const formatBars = (said: BarsSaid | null, words: readonly NamedWord[] = []): string => {
+  const nameOf = (id: string): string => {
+    const text = words.find((word) => word.id === id)?.text ?? "a word";
+    return bareWord(text) || text;
+  };
   if (said === null) return "all";
   if (said.length === 0) return "none";
   return said
     .map(([how, what]) => {
       if (how === "half") return what === 1 ? "first half" : "second half";
-      if (how === "from") return `from “${bareWord(wordOf(String(what)) ?? "a word")}”`;
+      if (how === "from") return `from “${nameOf(String(what))}”`;
       if (how === "first" || how === "last") return what === 1 ? `${how} bar` : `${how} ${what}`;
       return formatRange(Number(how), Number(what));
     })

@@ -4,6 +4,7 @@ import { beatsOfTicks, countBeats } from "../../rhythm";
 import type { Exception, ExceptionTimes, Use } from "../schema/sections";
 import type { VersionRow } from "../schema/version";
 
+import { bareWord } from "./bars-text";
 import { exceptionsAt, type Outline, type OutlineException, type OutlineLine } from "./outline";
 import { beatUnitOfUse } from "./timeline";
 
@@ -98,10 +99,7 @@ function lineNamed(exception: Exception, use: Use, outline: Outline): string {
 
 /** A word of a line without the marks around it; "" where it is not one of its words. */
 const wordOf = (line: OutlineLine, wordId: string | null): string =>
-  line.words
-    .find(({ word }) => word.id === wordId)
-    ?.word.text.replaceAll(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "")
-    .toLowerCase() ?? "";
+  bareWord(line.words.find(({ word }) => word.id === wordId)?.word.text ?? "").toLowerCase();
 
 function chordNamed(
   exception: Exception,

@@ -1,4 +1,4 @@
-export { type BarRanges, barsIn, tickOfBar } from "./bar-ranges";
+export { type BarRanges, barsIn, tickOfBar, ticksOfRange } from "./bar-ranges";
 export { describeBarsProblem, formatBars, readBars, wordsIn } from "./bars-text";
 export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeShared, describeUse, TIMES_WORDS } from "./describe-exception";

@@ -1,4 +1,4 @@
-import type { Ticks } from "../../../base";
+import { groupBy, type Ticks } from "../../../base";
 import { byOrder } from "../../../document";
 import type { VersionBody } from "../schema/documents";
 import type { Anchor, Exception, Line, PlacedChord, Section, Use, Word } from "../schema/sections";
@@ -94,16 +94,6 @@ export function outlineOf(body: Tables): Outline {
 
 /** A line stands in its section, or in the exception that brings it. */
 const lineHome = (line: Line): string => line.exceptionId ?? line.sectionId;
-
-function groupBy<Row>(rows: readonly Row[], keyOf: (row: Row) => string): Map<string, Row[]> {
-  const groups = new Map<string, Row[]>();
-  for (const row of rows) {
-    const list = groups.get(keyOf(row));
-    if (list) list.push(row);
-    else groups.set(keyOf(row), [row]);
-  }
-  return groups;
-}
 
 function group<Row extends { order: string; id: string }>(
   rows: Row[],

@@ -68,14 +68,11 @@ const KIND_WORDS: Readonly<Record<EntranceKind, string>> = Object.freeze({
  * The same as it is written in a field; {@link readEntrances} reads it back.
  * @example formatEntrances([{ kind: "enters", bars: [["half", 2]] }]) // => "enters at the second half"
  */
-export const formatEntrances = (
-  said: readonly EntranceSaid[],
-  wordOf?: (wordId: string) => string | null,
-): string =>
+export const formatEntrances = (said: readonly EntranceSaid[], words?: readonly NamedWord[]): string =>
   said
     .map(({ kind, bars }) => {
       if (bars === null) return `${KIND_WORDS[kind]} here`;
-      const where = formatBars(bars, wordOf).replace(/^from (?=“)/u, "");
+      const where = formatBars(bars, words).replace(/^from (?=“)/u, "");
       const numbered = /^\d/u.test(where)
         ? `${/^\d+$/u.test(where) ? "bar" : "bars"} ${where}`
         : where.replace(/^(?=first|last|second)/u, "the ");

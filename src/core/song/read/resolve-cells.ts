@@ -1,7 +1,7 @@
+import { groupBy } from "../../../base";
 import type { Style } from "../../fretboard";
 import type { BarsSaid } from "../schema/bars-said";
 import type { VersionBody } from "../schema/documents";
-import type { Entrance } from "../schema/entrances";
 import type { Cell } from "../schema/parts";
 import type { Player } from "../schema/players";
 import type { Role } from "../schema/roles";
@@ -87,9 +87,7 @@ export function indexCells(
   for (const use of outline.form) if (!firstUse.has(use.sectionId)) firstUse.set(use.sectionId, use.id);
   let made: Timeline | null = null;
   const timeline = (): Timeline => (made ??= timelineMade());
-  const entrances = new Map<string, Entrance[]>();
-  for (const one of Object.values(body.entrances))
-    entrances.set(one.playerId, [...(entrances.get(one.playerId) ?? []), one]);
+  const entrances = groupBy(Object.values(body.entrances), ({ playerId }) => playerId);
   const stays = new Map<string, ReadonlyMap<string, readonly Stay[]> | null>();
   const staysFor = (playerId: string) => {
     const own = entrances.get(playerId);

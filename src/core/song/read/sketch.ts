@@ -1,4 +1,4 @@
-import { layOut, MARKS, type TimedLine } from "./lay-out";
+import { layOut, MARKS, plainLayout, type TimedLine } from "./lay-out";
 import type { LaidLine, Round } from "./layout";
 import type { OutlineException, OutlineSection } from "./outline";
 import { shiftChords } from "./shift-chords";
@@ -12,6 +12,7 @@ const ANY_TIME: Round = Object.freeze({ round: 0, last: true, next: null, time: 
  */
 export function sketchOf(section: OutlineSection, shared: readonly OutlineException[]): readonly TimedLine[] {
   const marks = shared.filter(({ exception }) => exception.times === "every" && MARKS.has(exception.kind));
+  if (marks.length === 0) return plainLayout(section).lines;
   const laid = section.lines.map(
     (outline): LaidLine => ({ outline, origin: "section", slot: outline.line.id }),
   );

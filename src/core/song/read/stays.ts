@@ -1,7 +1,7 @@
 import type { Ticks } from "../../../base";
 import { byOrder } from "../../../document";
 import type { Entrance } from "../schema/entrances";
-import { type BarRanges, barOfTick, barsIn, joined, rangesOf, tickOfBar } from "./bar-ranges";
+import { type BarRanges, barOfTick, barsIn, joined, rangesOf, ticksOfRange } from "./bar-ranges";
 import type { Passage, Timeline } from "./timeline";
 
 /** When a player is in, in one time through a section: null is all of it, an empty list not at all. */
@@ -17,9 +17,7 @@ function spansNamed({ bars, useId }: Entrance, passages: readonly Passage[]): Sp
   if (!first || !last) return [];
   if (bars === null) return [[first.tick, last.tick + last.ticks]];
   return here.flatMap((passage) =>
-    rangesOf(bars, passage).map(
-      ([from, to]): Span => [from === 0 ? passage.tick : tickOfBar(passage, from), tickOfBar(passage, to)],
-    ),
+    rangesOf(bars, passage).map((range): Span => ticksOfRange(passage, range)),
   );
 }
 

@@ -1,8 +1,6 @@
 import type { Ticks } from "../../../base";
-import { parseChord } from "../../chord";
-import { isOnlyLine, type SheetPart } from "../../parts";
-import { fitPattern } from "../../rhythm";
-import { barsAt, type Passage, tickOfBar } from "../../song/read";
+import { chordsHeard, isOnlyLine, playedStrokes, type SheetPart } from "../../parts";
+import { barsAt, type Passage, ticksOfRange } from "../../song/read";
 
 /** A span of time in which a player is heard. */
 export type Heard = { readonly from: Ticks; readonly to: Ticks };
@@ -10,11 +8,6 @@ export type Heard = { readonly from: Ticks; readonly to: Ticks };
 const cut = (one: Heard, by: Heard): Heard[] => {
   const [from, to] = [Math.max(one.from, by.from), Math.min(one.to, by.to)];
   return from < to ? [{ from, to }] : [];
-};
-
-const isSilent = (symbol: string): boolean => {
-  const chord = parseChord(symbol);
-  return chord.ok && chord.value.kind === "none";
 };
 
 /**
@@ -31,13 +24,6 @@ export function heardIn(
 ): Heard[] {
   if (part.out) return [];
   const origin = passage.tick + passage.section.pickup;
-  const chords = passage.lines.flatMap(({ outline, events }) =>
-    outline.chords.flatMap(({ chord }, at): Heard[] => {
-      const { tick, sounds, held } = events[at]!;
-      const to = tick + Math.max(0, sounds - held);
-      return isSilent(chord.symbol) || to <= tick ? [] : [{ from: tick, to }];
-    }),
-  );
   const end = passage.tick + passage.ticks;
   const silences = silencesOf(passage);
   const { riff, notes, pattern } = part;
@@ -45,12 +31,8 @@ export function heardIn(
     riff && notes.length > 0 && isOnlyLine(part)
       ? linePlayed(riff.ticks, notes, origin, end).flatMap((one) => without(one, silences))
       : pattern
-        ? fitPattern(
-            pattern,
-            chords.map(({ from, to }) => ({ tick: from - origin, ticks: to - from })),
-            anchor,
-          ).map(({ tick, until }) => ({ from: origin + tick, to: origin + until }))
-        : chords;
+        ? playedStrokes(part, passage, anchor).map(({ tick, until }) => ({ from: tick, to: until }))
+        : chordsHeard(passage);
   const bars = barsPlayed(passage, part);
   const heard = struck.flatMap((one) => bars.flatMap((bar) => cut(one, bar))).sort((a, b) => a.from - b.from);
   const last = Math.max(0, ...heard.map(({ to }) => to)) - endsEarly;
@@ -96,7 +78,8 @@ function barsPlayed(passage: Passage, part: SheetPart): Heard[] {
   const all = { from: passage.tick, to: passage.tick + passage.ticks };
   const wanted = barsAt(part.cell, passage.round);
   if (wanted === null) return [all];
-  return wanted.flatMap(([first, after]) =>
-    cut({ from: first === 0 ? all.from : tickOfBar(passage, first), to: tickOfBar(passage, after) }, all),
-  );
+  return wanted.flatMap((range) => {
+    const [from, to] = ticksOfRange(passage, range);
+    return cut({ from, to }, all);
+  });
 }

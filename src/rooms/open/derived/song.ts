@@ -1,3 +1,4 @@
+import { groupBy } from "@/base";
 import type { BarSum } from "@/core/rhythm";
 import { differencesFrom, differsIn, likenesses, tellDiffers } from "@/core/song/compare";
 import type { Namer } from "@/core/song/names";
@@ -10,6 +11,7 @@ import {
   notesOf,
   type Outline,
   type OutlineException,
+  type OutlineLine,
   type OutlineSection,
   outlineOf,
   placeNames,
@@ -50,16 +52,11 @@ export type Sketch = {
 const isUnsaid = ({ exception: { kind } }: OutlineException): boolean =>
   kind !== "chord" && kind !== "chords" && kind !== "words";
 
-const sameShared = (a: readonly OutlineException[], b: readonly OutlineException[]): boolean =>
+/** Whether some lines hold the very same rows. */
+const sameLines = (a: readonly OutlineLine[], b: readonly OutlineLine[]): boolean =>
   a.length === b.length &&
-  a.every((one, at) => one.exception === b[at]!.exception && JSON.stringify(one) === JSON.stringify(b[at]));
-
-/** Whether two sections hold the very same rows. */
-const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
-  a.section === b.section &&
-  a.lines.length === b.lines.length &&
-  a.lines.every((line, index) => {
-    const other = b.lines[index]!;
+  a.every((line, index) => {
+    const other = b[index]!;
     return (
       line.line === other.line &&
       line.words.length === other.words.length &&
@@ -68,6 +65,14 @@ const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
       line.chords.every(({ chord }, at) => chord === other.chords[at]!.chord)
     );
   });
+
+/** Whether two sections hold the very same rows. */
+const sameSection = (a: OutlineSection, b: OutlineSection): boolean =>
+  a.section === b.section && sameLines(a.lines, b.lines);
+
+const sameShared = (a: readonly OutlineException[], b: readonly OutlineException[]): boolean =>
+  a.length === b.length &&
+  a.every((one, at) => one.exception === b[at]!.exception && sameLines(one.lines, b[at]!.lines));
 
 /** A fresh outline in which sections that hold the same rows as before stay the same objects. */
 function keepSections(last: Outline | null, fresh: Outline): Outline {
@@ -194,28 +199,27 @@ export function songDerived() {
   const formRows = remembered<[VersionBody, NamerAt], readonly FormRow[]>({
     from: (body, names) => [...tablesIn(body, SOUNDING), names],
     make: (last, body, names) => {
-      const bars = new Map<string, number>();
-      for (const passage of timeline(body).passages)
-        bars.set(passage.use.id, (bars.get(passage.use.id) ?? 0) + passage.bars.length);
       const read = outline(body);
       const version = versionRow(body);
       const labels = placeNames(read);
       const song = timeline(body);
       const differs = differsIn(song, read, version.beatUnit, alike(body, names));
+      const passagesOf = groupBy(song.passages, ({ use }) => use.id);
       const rows = read.form.flatMap((use): FormRow[] => {
         const section = read.byId.get(use.sectionId)?.section;
         const exceptions = read.exceptions.get(use.id) ?? [];
+        const played = passagesOf.get(use.id) ?? [];
         const namer = names(null, use.shift);
+        const nameOf = (symbol: string): string => namer.chord(symbol);
         const said = exceptions
           .filter(isUnsaid)
-          .map((one) => describeException(one, use, read, version, (symbol) => namer.chord(symbol)));
-        const other = song.passages
-          .filter((one) => one.use.id === use.id)
-          .flatMap((one) => differs.get(one) ?? []);
-        const named = other.slice(0, 1).map((one) => tellDiffers(one, (symbol) => namer.chord(symbol)));
-        const otherwise = [...describeUse(use, namer.keyName()), ...named, ...said].join("; ");
+          .map((one) => describeException(one, use, read, version, nameOf));
+        const other = played.flatMap((one) => differs.get(one) ?? [])[0];
+        const differing = other ? [tellDiffers(other, nameOf)] : [];
+        const otherwise = [...describeUse(use, namer.keyName()), ...differing, ...said].join("; ");
         const label = labels.get(use.id) ?? "";
-        return section ? [{ use, section, label, bars: bars.get(use.id) ?? 0, otherwise }] : [];
+        const bars = played.reduce((sum, passage) => sum + passage.bars.length, 0);
+        return section ? [{ use, section, label, bars, otherwise }] : [];
       });
       return last && last.length === rows.length && rows.every((row, at) => sameRow(row, last[at]!))
         ? last

@@ -1,19 +1,13 @@
 "use client";
 
 import type { SungPiece } from "@/core/song/read";
-import { showKeys } from "@/ui/keys";
+import { KEYS, showKeys } from "@/ui/keys";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { MARK_ACTS, type MarkAct, type Marks } from "./use-marks";
 
-const KEY_OF: Readonly<Record<MarkAct, string>> = {
-  early: "e",
-  late: "l",
-  hold: "o",
-  choke: "k",
-  hit: "h",
-  stop: "s",
-};
+const keyOf = (act: MarkAct): string =>
+  KEYS.find((key) => key.place === "chord" && key.act === act)?.keys[0] ?? "";
 
 /** What can be done with a chord, and at which times. */
 export function ChordMarks({
@@ -39,7 +33,7 @@ export function ChordMarks({
           title={MARK_ACTS[act].long}
           onClick={() => marks.press(piece.id, act)}
         >
-          {MARK_ACTS[act].words} <kbd className="kbd kbd-xs">{showKeys(KEY_OF[act])}</kbd>
+          {MARK_ACTS[act].words} <kbd className="kbd kbd-xs">{showKeys(keyOf(act))}</kbd>
         </button>
       ))}
       {toWritten && (

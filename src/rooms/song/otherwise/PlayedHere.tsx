@@ -97,30 +97,25 @@ function OtherHere({ line, use, label }: { line: TimedLine; use: Use; label: str
   const act = useAct();
   const current = useCurrentVersion();
   if (line.slot === null) return null;
-  const put = (kind: "words" | "chords") =>
+  const offered = [
+    ...(line.origin === "section" ? (["words"] as const) : []),
+    ...(line.origin === "chords" ? [] : (["chords"] as const)),
+  ];
+  const put = (kind: (typeof offered)[number]) =>
     act(addException(derive.outline(current()), { useId: use.id }, kind, { lineId: line.slot }, makeId));
   return (
     <span className="flex w-28 shrink-0 flex-col items-end text-sm">
-      {line.origin === "section" && (
+      {offered.map((kind) => (
         <button
+          key={kind}
           type="button"
           className="link"
-          aria-label={`Other words in ${label}`}
-          onClick={() => put("words")}
+          aria-label={`Other ${kind} in ${label}`}
+          onClick={() => put(kind)}
         >
-          Other words
+          Other {kind}
         </button>
-      )}
-      {line.origin !== "chords" && (
-        <button
-          type="button"
-          className="link"
-          aria-label={`Other chords in ${label}`}
-          onClick={() => put("chords")}
-        >
-          Other chords
-        </button>
-      )}
+      ))}
     </span>
   );
 }

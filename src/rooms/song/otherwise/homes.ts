@@ -9,8 +9,10 @@ export type HomeChoice = { readonly value: string; readonly label: string; reado
 export type SungOver = { readonly useId: string; readonly label: string; readonly opening: string };
 
 /** Places of the form with words of their own, by their section. */
-export function sungOver(outline: Outline): ReadonlyMap<string, readonly SungOver[]> {
-  const names = placeNames(outline);
+export function sungOver(
+  outline: Outline,
+  names: ReadonlyMap<string, string>,
+): ReadonlyMap<string, readonly SungOver[]> {
   const found = new Map<string, SungOver[]>();
   for (const use of outline.form) {
     const words = outline.exceptions.get(use.id)?.find(({ exception }) => exception.kind === "words");
@@ -31,11 +33,16 @@ export const homeOf = ({ useId, times, round }: Pick<Exception, "useId" | "times
 /**
  * Where something can be otherwise in a section: every time, some of its times, or at one place of the form; seen from a
  * place, that place first.
+ * @param names what places are called, where it is known
  */
-export function homesIn(outline: Outline, sectionId: string, here: Use | null): HomeChoice[] {
+export function homesIn(
+  outline: Outline,
+  sectionId: string,
+  here: Use | null,
+  names: ReadonlyMap<string, string> = placeNames(outline),
+): HomeChoice[] {
   const uses = outline.form.filter((use) => use.sectionId === sectionId);
   const count = uses.reduce((sum, use) => sum + use.repeat, 0);
-  const names = placeNames(outline);
   const shared = EXCEPTION_TIMES.filter((times) => count > 1 || times === "every").map(
     (times): HomeChoice => ({ value: times, label: TIMES_WORDS[times], home: { sectionId, times } }),
   );
