@@ -27,7 +27,7 @@ function benchFingerings(): void {
       times.push(performance.now() - began);
       shapes += found.total;
       for (const one of found.fingerings)
-        hash.update(`${root}${quality} ${one.frets.join()} ${one.difficulty}\n`);
+        hash.update(`${root}${quality} ${one.frets.join()} ${one.difficulty} ${one.price}\n`);
     }
   }
   const { median, p95 } = quantiles(times);

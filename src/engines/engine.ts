@@ -8,7 +8,8 @@ export type Outcome =
   | { readonly ok: true; readonly result: unknown }
   | { readonly ok: false; readonly error: InputError };
 
-export type Told = (done: number, of: number) => void;
+/** Hears how far a search is, and what it has found so far where that is worth showing: an answer as its engine gives it. */
+export type Told = (done: number, of: number, soFar?: unknown) => void;
 
 /** How an engine works for whoever asks: the most steps of its search, and whom it tells how far it is. */
 type Work = { readonly budget?: number | undefined; readonly onProgress?: Told | undefined };

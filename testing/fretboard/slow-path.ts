@@ -37,7 +37,7 @@ export function slowCost(
   const factor = (index: number) => (beats[index]! * beatMs < 700 ? 2 : 1);
   let cost = 0;
   for (const [index, one] of path.entries()) {
-    cost += (one.difficulty * beats[index]!) / 4;
+    cost += (one.price * beats[index]!) / 4;
     if (index > 0) cost += slowChange(path[index - 1]!, one) * factor(index - 1);
   }
   if (cyclic && path.length > 1) cost += slowChange(path.at(-1)!, path[0]!) * factor(path.length - 1);

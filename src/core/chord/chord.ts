@@ -21,6 +21,8 @@ export type SoundingChord = {
   readonly tones: readonly Tone[];
   /** The tones that must sound in a full shape. */
   readonly essential: readonly Tone[];
+  /** Tones that may sound and are not missed: the third of "A2". */
+  readonly free: readonly Tone[];
   readonly bass: NoteName | null;
 };
 
@@ -63,8 +65,11 @@ export function parseChord(text: string): Result<Chord, ChordProblem> {
     bass = bassHead.name;
   }
   const tones = quality.tones;
-  const essential = tones.filter((tone) => tones.length <= 2 || !mayGo(tone, quality.implied));
-  return ok({ kind: "chord", symbol, root: head.name, quality: qualityText, tones, essential, bass });
+  const free = tones.filter(({ degree }) => quality.free.includes(degree));
+  const essential = tones.filter(
+    (tone) => tones.length <= 2 || !(mayGo(tone, quality.implied) || free.includes(tone)),
+  );
+  return ok({ kind: "chord", symbol, root: head.name, quality: qualityText, tones, essential, free, bass });
 }
 
 /** "Do" is a syllable and "Ebb" a word; E double flat can be written E♭♭. */

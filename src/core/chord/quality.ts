@@ -10,6 +10,8 @@ export type Quality = {
   readonly tones: readonly Tone[];
   /** Degrees that only stand because a higher one was stacked on them ("9" in a thirteenth chord). */
   readonly implied: readonly Degree[];
+  /** Degrees a player may leave out without a word: the third of "A2" (common practice, no source). */
+  readonly free: readonly Degree[];
 };
 
 type Draft = {
@@ -23,6 +25,8 @@ type Draft = {
   diminished: boolean;
   stack: 0 | 7 | 9 | 11 | 13;
   added: Map<string, Tone>;
+  /** Whether a bare "2" leaves the major third to the hand. */
+  second: boolean;
 };
 
 type Rule = readonly [pattern: RegExp, apply: (draft: Draft, match: RegExpExecArray) => void];
@@ -143,7 +147,13 @@ const PARTS: readonly Rule[] = [
   ],
   [/^\/(?=[#b+-]\d|maj|Maj|M7|add|sus)/u, () => {}],
   [/^6(?!\d)/u, (d) => addTone(d, 6, 0)],
-  [/^2(?!\d)/u, (d) => addTone(d, 9, 0)],
+  [
+    /^2(?!\d)/u,
+    (d) => {
+      addTone(d, 9, 0);
+      d.second = true;
+    },
+  ],
   [/^4(?!\d)/u, (d) => addTone(d, 11, 0)],
   [/^(?:maj|Maj|MAJ|major|Major)(?![a-z0-9])/u, () => {}],
   [/^\+$/u, (d) => d.fifths.set(1, { degree: 5, alter: 1 })],
@@ -177,6 +187,7 @@ const emptyDraft = (): Draft => ({
   diminished: false,
   stack: 0,
   added: new Map(),
+  second: false,
 });
 
 /**
@@ -249,8 +260,11 @@ function finish(draft: Draft): Quality {
   }
   tones.push(...draft.added.values());
   if (draft.stack === 11) implied.push(3);
-  return { tones: tones.sort((a, b) => a.degree - b.degree || a.alter - b.alter), implied };
+  const free: Degree[] = draft.second && tones.some(isMajorThird) ? [3] : [];
+  return { tones: tones.sort((a, b) => a.degree - b.degree || a.alter - b.alter), implied, free };
 }
+
+const isMajorThird = ({ degree, alter }: Tone): boolean => degree === 3 && alter === 0;
 
 const hasDegree = (draft: Draft, degree: Degree): boolean =>
   [...draft.added.values()].some((tone) => tone.degree === degree);

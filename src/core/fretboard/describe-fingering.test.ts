@@ -5,12 +5,12 @@ import { GUITAR_TUNING, parseTuning } from "../pitch";
 import { describeFingering } from "./describe-fingering";
 import { describeFingers, ordinal } from "./finger-words";
 import { fingerings } from "./fingerings";
-import { readFrets } from "./orderings";
+import { sixFrets } from "./orderings";
 
 const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const said = (symbol: string, frets: string, options = {}) => {
   const found = fingerings(unwrap(parseChord(symbol)), { tuning, ...options }).fingerings;
-  return describeFingering(found.find((one) => one.frets.join() === readFrets(frets).join())!, tuning);
+  return describeFingering(found.find((one) => one.frets.join() === sixFrets(frets).join())!, tuning);
 };
 
 describe("a fingering as an instruction", () => {
@@ -28,7 +28,7 @@ describe("a fingering as an instruction", () => {
 
   it("tells the thumb's two tasks apart", () => {
     const withThumb = {
-      frets: readFrets("2x0232"),
+      frets: sixFrets("2x0232"),
       fingers: ["T", null, null, 1, 3, 2] as const,
       mutes: [{ string: 1, by: "T" as const }],
     };

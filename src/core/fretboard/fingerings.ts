@@ -1,14 +1,35 @@
 import type { Fret } from "../../base";
 import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
 import type { Tuning } from "../pitch";
-import { handCost, type Reason, reasonsOf, shapeCost, tellHand, tellShape } from "./difficulty";
+import {
+  costOf,
+  handCost,
+  type Reason,
+  reasonsOf,
+  round,
+  shapeCost,
+  tellHand,
+  tellShape,
+} from "./difficulty";
 import type { Board } from "./fingering-search";
 import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
 import { HAND_LIMITS, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
 import { GUITAR_SCALE_MM } from "./neck";
+import {
+  fullnessOf,
+  fullnessWeight,
+  handExtra,
+  type SoundFacts,
+  tellMissing,
+  tellUnusualHand,
+  tellUnusualShape,
+} from "./price";
 import { Sound } from "./shape-sound";
 import { eachShapeInStyle, type Style } from "./styles";
+
+/** Shapes are looked for up to here, counted from the capo, unless another fret is asked for. */
+export const USUAL_LAST_FRET = 15;
 
 type Barre = {
   readonly finger: Finger;
@@ -29,8 +50,17 @@ export type Fingering = {
   readonly is: string;
   /** Tones of that chord which do not sound. */
   readonly omits: readonly string[];
+  /** What the hand does, nothing else: the sum of `why`. */
   readonly difficulty: number;
   readonly why: readonly Reason[];
+  /** How much of a full shape of that chord sounds, 0 to 1. */
+  readonly fullness: number;
+  /** What of a full shape is missing, each share with its price: they add up to weight × (1 − fullness). */
+  readonly missing: readonly Reason[];
+  /** Choices a player would have to ask for, each with its price. */
+  readonly unusual: readonly Reason[];
+  /** What orders lists and paths: difficulty + weight × (1 − fullness) + the prices of what is unusual. */
+  readonly price: number;
 };
 
 export type FingeringOptions = {
@@ -69,11 +99,18 @@ type Candidate = {
   readonly hand: Hand;
   readonly heard: number;
   readonly sounding: number;
+  readonly bass: number;
+  readonly overBass: SoundFacts["overBass"];
+  readonly overBassBy: number | null;
   readonly handCost: number;
+  /** What is unusual about the hand costs so much more. */
+  readonly handExtra: number;
   difficulty: number;
+  fullness: number;
+  price: number;
 };
 
-/** Everything found of a chord, easiest first; writing one out is dear and left to who needs it. */
+/** Everything found of a chord, least price first; writing one out is dear and left to who needs it. */
 export type Found = {
   readonly candidates: readonly Candidate[];
   readonly board: Board;
@@ -82,7 +119,7 @@ export type Found = {
 };
 
 /**
- * Every fingering of a chord that the rules of the hand allow, easiest first; ties by frets, the lower
+ * Every fingering of a chord that the rules of the hand allow, least price first; ties by frets, the lower
  * first, string by string, a string not played last.
  * @param chord as it sounds
  * @example fingerings(Em, { tuning: guitar }).fingerings[0].frets // => [0, 2, 2, 0, 0, 0]
@@ -101,44 +138,58 @@ export function findFingerings(
 ): Found {
   const style = options.style ?? "full";
   const candidates = chord.kind === "none" ? [] : findCandidates(chord, board, style, options);
-  return priced(candidates, fullestOf(candidates), style, board);
+  return priced(candidates, extentOf(candidates), style, board);
 }
 
-/** The most strings any of them sounds. */
-const fullestOf = (candidates: readonly Candidate[]): number =>
-  candidates.reduce((most, { sounding }) => Math.max(most, sounding), 0);
+/** How full the shapes of a chord get on a neck: the most strings, and the lowest pitch. */
+type Extent = { readonly fullest: number; readonly bass: number };
 
-/** Gives each its difficulty against the fullest shape of its chord, and puts the easiest first. */
-function priced(candidates: Candidate[], fullest: number, style: Style, board: Board): Found {
-  const factsOf = (one: Candidate) => shapeFacts(one, style, fullest);
+const extentOf = (candidates: readonly Candidate[]): Extent => {
+  let fullest = 0;
+  let bass = Number.POSITIVE_INFINITY;
   for (const one of candidates) {
-    const cost = one.handCost + shapeCost(one.frets, factsOf(one));
-    one.difficulty = Math.round(cost * 1000) / 1000;
+    if (one.sounding > fullest) fullest = one.sounding;
+    if (one.bass < bass) bass = one.bass;
   }
-  candidates.sort(byEase);
-  const write = (one: Candidate) => writeOut(one, board, factsOf(one));
+  return { fullest, bass };
+};
+
+/** Gives each its price beside all shapes of its chord, and puts the least first. */
+function priced(candidates: Candidate[], extent: Extent, style: Style, board: Board): Found {
+  const weight = fullnessWeight(style);
+  for (const one of candidates) {
+    const facts = soundFacts(one, style, extent);
+    one.difficulty = round(one.handCost + shapeCost(one.frets));
+    one.fullness = fullnessOf(one.frets, facts);
+    const unusual = one.handExtra + costOf((tell) => tellUnusualShape(one.frets, facts, tell));
+    one.price = round(one.difficulty + weight * (1 - one.fullness) + unusual);
+  }
+  candidates.sort(byPrice);
+  const write = (one: Candidate) => writeOut(one, board, soundFacts(one, style, extent));
   return { candidates, board, write, exact: board.steps.left >= 0 };
 }
 
+const EVERY = { shapes: Number.POSITIVE_INFINITY, hands: 0 } as const;
+
 /**
- * The easiest pairs of shape and hand, as {@link findFingerings} with `hands` would list them first. Only shapes
- * whose easiest hand is among the first so many can be among them, so that no other hand need be looked at.
- * @param within only shapes and hands at most so much harder than the easiest
+ * The first pairs of shape and hand, as {@link findFingerings} with `hands` would list them. Only shapes whose best
+ * hand is among the first so many can be among them, so that no other hand need be looked at.
+ * @param near only shapes at most so much dearer than the first, and hands at most so much dearer again
  */
-export function easiestHands(
+export function firstHands(
   chord: Chord,
   options: FingeringOptions,
   most: number,
-  within: number = Number.POSITIVE_INFINITY,
+  near: { readonly shapes: number; readonly hands: number } = EVERY,
   board: Board = boardOf(options),
 ): Found {
   const found = findFingerings(chord, { ...options, hands: false }, board);
   const candidates: Candidate[] = [];
-  const easiest = found.candidates[0]?.difficulty ?? 0;
-  const near = found.candidates.slice(0, most).filter(({ difficulty }) => difficulty <= easiest + within);
-  for (const { sound, frets } of near) addHands(candidates, sound, frets, board, true);
-  const all = priced(candidates, fullestOf(found.candidates), options.style ?? "full", board);
-  const close = all.candidates.filter(({ difficulty }) => difficulty <= easiest + within);
+  const least = found.candidates[0]?.price ?? 0;
+  const shapes = found.candidates.slice(0, most).filter(({ price }) => price <= least + near.shapes);
+  for (const { sound, frets } of shapes) addHands(candidates, sound, frets, board, true);
+  const all = priced(candidates, extentOf(found.candidates), options.style ?? "full", board);
+  const close = all.candidates.filter(({ price }) => price <= least + near.shapes + near.hands);
   return { ...all, candidates: close.slice(0, most) };
 }
 
@@ -158,7 +209,17 @@ export function handsOf(
   const style = options.style ?? "full";
   const candidates: Candidate[] = [];
   addHands(candidates, own?.sound ?? new Sound(chord, board, style), frets, board, true);
-  return priced(candidates, fullestOf([...found.candidates, ...candidates]), style, board);
+  return priced(candidates, extentOf([...found.candidates, ...candidates]), style, board);
+}
+
+/** The hand of least price for frets somebody chose, written out; null where no hand of this level holds them. */
+export function holdShape(chord: SoundingChord, frets: Frets, options: FingeringOptions): Fingering | null {
+  const highest = frets.reduce<number>(
+    (most, fret) => Math.max(most, fret ?? 0),
+    options.maxFret ?? USUAL_LAST_FRET,
+  );
+  const { candidates, write } = handsOf(chord, frets, { ...options, maxFret: highest });
+  return candidates[0] ? write(candidates[0]) : null;
 }
 
 export function boardOf(options: FingeringOptions): Board {
@@ -166,7 +227,7 @@ export function boardOf(options: FingeringOptions): Board {
     tuning,
     capo = 0,
     minFret = 0,
-    maxFret = 15,
+    maxFret = USUAL_LAST_FRET,
     open = true,
     scaleMm = GUITAR_SCALE_MM,
     level = "fluent",
@@ -208,38 +269,60 @@ function findCandidates(
   return candidates;
 }
 
-/** Adds the easiest hand of a shape, or every one. */
+/** Adds the hand of least price of a shape, or every one. */
 function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, every: boolean): void {
   let best = Number.POSITIVE_INFINITY;
-  let bestHand: Hand | null = null;
-  const hands: [Hand, number][] = [];
+  let bestHand: readonly [Hand, number, number] | null = null;
+  const hands: (readonly [Hand, number, number])[] = [];
   eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
     const cost = handCost(grips, fingers, thumbFret, board.reach);
+    const extra = handExtra(shared, grips);
     if (every) {
-      if (board.steps.left-- > 0) hands.push([toHand(grips, fingers, thumbFret), cost]);
-    } else if (cost < best) {
-      best = cost;
-      bestHand = toHand(grips, fingers, thumbFret);
+      if (board.steps.left-- > 0) hands.push([toHand(grips, fingers, thumbFret), cost, extra]);
+    } else if (cost + extra < best) {
+      best = cost + extra;
+      bestHand = [toHand(grips, fingers, thumbFret), cost, extra];
     }
   });
-  if (bestHand !== null) hands.push([bestHand, best]);
+  if (bestHand !== null) hands.push(bestHand);
   if (hands.length === 0) return;
   const frets = shared.slice();
   const heard = sound.heard(frets);
+  const { lowest: bass, overBass, overBassBy } = sound.bassOf(frets);
   const sounding = frets.reduce<number>((count, fret) => (fret === null ? count : count + 1), 0);
-  for (const [hand, handCost] of hands)
-    into.push({ sound, frets, hand, heard, sounding, handCost, difficulty: 0 });
+  for (const [hand, cost, extra] of hands)
+    into.push({
+      sound,
+      frets,
+      hand,
+      heard,
+      sounding,
+      bass,
+      overBass,
+      overBassBy,
+      handCost: cost,
+      handExtra: extra,
+      difficulty: 0,
+      fullness: 0,
+      price: 0,
+    });
 }
 
-const shapeFacts = (one: Candidate, style: Style, fullest: number) => ({
+const soundFacts = (one: Candidate, style: Style, { fullest, bass }: Extent): SoundFacts => ({
+  style,
   sounding: one.sounding,
-  omitted: style === "full" ? one.sound.omittedCount(one.heard) : 0,
   fullest,
-  countStrings: style === "full",
+  bassAbove: one.bass - bass,
+  omitted: one.sound.omittedCount(one.heard),
+  isPower: one.sound.isPower,
+  overBass: one.overBass,
+  overBassBy: one.overBassBy,
+  foreignDoubled: one.sound.foreignDoubled(one.frets),
+  pair: one.sound.pairOf(one.heard),
 });
 
-function byEase(a: Candidate, b: Candidate): number {
-  if (a.difficulty !== b.difficulty) return a.difficulty - b.difficulty;
+function byPrice(a: Candidate, b: Candidate): number {
+  if (a.price !== b.price) return a.price - b.price;
   for (let string = 0; string < a.frets.length; string++) {
     const difference = (a.frets[string] ?? 99) - (b.frets[string] ?? 99);
     if (difference !== 0) return difference;
@@ -247,7 +330,7 @@ function byEase(a: Candidate, b: Candidate): number {
   return 0;
 }
 
-function writeOut(one: Candidate, board: Board, facts: ReturnType<typeof shapeFacts>): Fingering {
+function writeOut(one: Candidate, board: Board, facts: SoundFacts): Fingering {
   const { sound, frets, hand } = one;
   const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
   for (const hold of hand) {
@@ -269,7 +352,14 @@ function writeOut(one: Candidate, board: Board, facts: ReturnType<typeof shapeFa
     difficulty: one.difficulty,
     why: reasonsOf((tell) => {
       tellHand(grips, numbers, thumb, board.reach, tell);
-      tellShape(frets, facts, tell);
+      tellShape(frets, tell);
     }),
+    fullness: one.fullness,
+    missing: reasonsOf((tell) => tellMissing(frets, facts, tell)),
+    unusual: reasonsOf((tell) => {
+      tellUnusualShape(frets, facts, tell);
+      tellUnusualHand(frets, grips, tell);
+    }),
+    price: one.price,
   };
 }

@@ -3,14 +3,14 @@ import { eachHand, type Frets, type Hand, Reach, toHand } from "./hand";
 import { HAND_LIMITS, LEVELS, type Level } from "./level";
 import { mutesOf } from "./mutes";
 import { BASS_SCALE_MM, betweenFretsMm, fretMm, GUITAR_SCALE_MM } from "./neck";
-import { readFrets } from "./orderings";
+import { sixFrets } from "./orderings";
 
 const reachOf = (level: Level = "fluent", capo = 0, scaleMm = GUITAR_SCALE_MM) =>
   new Reach(HAND_LIMITS[level], capo, scaleMm, 15);
 
 const handsOf = (text: string, reach = reachOf(), thumb = false): Hand[] => {
   const hands: Hand[] = [];
-  eachHand(readFrets(text), reach, thumb, (grips, fingers, thumbFret) =>
+  eachHand(sixFrets(text), reach, thumb, (grips, fingers, thumbFret) =>
     hands.push(toHand(grips, fingers, thumbFret)),
   );
   return hands;
@@ -92,7 +92,7 @@ describe("hands", () => {
 
 describe("mutes", () => {
   const mutes = (text: string, pick = 0) => {
-    const frets: Frets = readFrets(text);
+    const frets: Frets = sixFrets(text);
     const hand = handsOf(text)[pick]!;
     const fingers = frets.map(
       (_, string) =>

@@ -3,7 +3,7 @@ export { degreeLine } from "./degree-line";
 export { describeFingering } from "./describe-fingering";
 export type { Reason } from "./difficulty";
 export { describeFingers, describeList, FINGER_WORDS } from "./finger-words";
-export { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
+export { type Fingering, type FingeringOptions, fingerings, holdShape, USUAL_LAST_FRET } from "./fingerings";
 export { type Finger, type Frets, pitchesOfFrets } from "./hand";
 export {
   type Harmonised,
@@ -29,12 +29,16 @@ export {
   type LayerProblem,
   type Move,
   type MovePart,
+  orderShapes,
   type PlantedOptions,
   type PlantedPoint,
   planted,
+  SHAPE_ORDERS,
+  type ShapeOrder,
   voicePath,
   withPassing,
 } from "./path";
+export { describeFretsProblem, readFrets } from "./read-frets";
 export { describeStandIn, standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";

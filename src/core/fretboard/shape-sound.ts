@@ -1,5 +1,6 @@
 import {
   formatTone,
+  hasForeignBass,
   identify,
   isPerfectFifth,
   pitchClassesOf,
@@ -13,15 +14,28 @@ import {
 import { formatPitch, type NoteName, pitchClassOf, readNoteNameHead } from "../pitch";
 import type { Board } from "./fingering-search";
 import type { Frets } from "./hand";
+import type { SoundFacts } from "./price";
 import type { Style } from "./styles";
+
+const isRootOrFifth = (tone: Tone): boolean => tone.degree === 1 || isPerfectFifth(tone);
 
 /** What a shape of one chord sounds like on one board: pitches, missing tones, its true name. */
 export class Sound {
   private readonly spelling = new Map<number, NoteName>();
   private readonly tones: readonly { readonly set: number; readonly label: string }[];
-  /** Pitch classes the chord has, and those that must sound, as bit sets. */
+  /** Pitch classes the chord has, those that must sound, its root, third (or sus) and fifth, as bit sets. */
   private readonly allowed: number;
   private readonly essential: number;
+  private readonly root: number;
+  private readonly third: number;
+  private readonly fifth: number;
+  /** What bears a bass: the root, a fifth of any kind; and what does less so: a third, a seventh, a sixth. */
+  private readonly firm: number;
+  private readonly soft: number;
+  /** Whether the chord, or the style, is root and fifth only. */
+  readonly isPower: boolean;
+  /** The slash bass where it is no tone of the chord. */
+  private readonly foreign: number | null;
   private readonly texts = new Map<number, string>();
   private readonly names = new Map<number, string>();
 
@@ -32,11 +46,17 @@ export class Sound {
   ) {
     if (chord.bass !== null) this.spelling.set(pitchClassOf(chord.bass), chord.bass);
     const setOf = (tone: Tone) => 1 << pitchClassOf(toneName(tone, chord.root));
-    this.tones = chord.tones.map((tone) => {
+    this.tones = chord.tones.flatMap((tone) => {
       const name = toneName(tone, chord.root);
       this.spelling.set(pitchClassOf(name), name);
-      return { set: setOf(tone), label: formatTone(tone) };
+      return chord.free.includes(tone) ? [] : [{ set: setOf(tone), label: formatTone(tone) }];
     });
+    const among = (...degrees: number[]) =>
+      chord.tones.reduce((set, tone) => (degrees.includes(tone.degree) ? set | setOf(tone) : set), 0);
+    [this.root, this.third, this.fifth] = [1 << pitchClassOf(chord.root), among(2, 3, 4), among(5)];
+    this.foreign = hasForeignBass(chord) && chord.bass !== null ? pitchClassOf(chord.bass) : null;
+    [this.firm, this.soft] = [this.root | this.fifth, among(3, 6, 7)];
+    this.isPower = style === "power" || (chord.bass === null && chord.tones.every(isRootOrFifth));
     this.allowed = pitchClassesOf(chord).reduce((set, one) => set | (1 << one), 0);
     this.essential = chord.essential.reduce((set, tone) => set | setOf(tone), 0);
   }
@@ -54,6 +74,38 @@ export class Sound {
     let count = 0;
     for (const tone of this.tones) if (!(heard & tone.set)) count++;
     return count;
+  }
+
+  /** Of a two-string shape, what sounds with what; nothing in other styles. */
+  pairOf(heard: number): SoundFacts["pair"] {
+    if (this.style !== "two-string") return null;
+    if (!(heard & this.root)) return "other";
+    return heard & this.third ? "root and third" : heard & this.fifth ? "root and fifth" : "other";
+  }
+
+  /** The lowest pitch, the semitones from there to the next higher one, and what that is. */
+  bassOf(frets: Frets): Pick<SoundFacts, "overBass" | "overBassBy"> & { readonly lowest: number } {
+    let lowest = Number.POSITIVE_INFINITY;
+    let next = Number.POSITIVE_INFINITY;
+    for (let string = 0; string < frets.length; string++) {
+      if (frets[string] === null) continue;
+      const pitch = this.midi(frets, string);
+      if (pitch < lowest) [lowest, next] = [pitch, lowest];
+      else if (pitch > lowest && pitch < next) next = pitch;
+    }
+    if (!Number.isFinite(next)) return { lowest, overBass: "firm", overBassBy: null };
+    const tone = 1 << (next % 12);
+    const overBass = tone & this.firm ? "firm" : tone & this.soft ? "soft" : "colour";
+    return { lowest, overBass, overBassBy: next - lowest };
+  }
+
+  /** How often a bass that is no tone of the chord sounds again above the lowest pitch. */
+  foreignDoubled(frets: Frets): number {
+    if (this.foreign === null) return 0;
+    let count = 0;
+    for (let string = 0; string < frets.length; string++)
+      if (frets[string] !== null && this.midi(frets, string) % 12 === this.foreign) count++;
+    return Math.max(0, count - 1);
   }
 
   omitted(heard: number): string[] {

@@ -19,7 +19,6 @@ import {
 } from "../pitch";
 import { describeList } from "./finger-words";
 import { type Fingering, type FingeringOptions, fingerings } from "./fingerings";
-import type { Term } from "./terms";
 
 /** An easier shape offered in place of a chord, called by what it really is. */
 export type StandIn = {
@@ -38,11 +37,9 @@ export type StandIn = {
   readonly words: string;
 };
 
-/** Terms of a difficulty that tell of the sound, not of the hand: two chords are not compared by them. */
-const SOUND_TERMS: readonly Term[] = ["fewer strings", "omitted tones"];
 const OFFERED = 6;
-/** How much easier a stand-in must be to be worth another chord. */
-const WORTH = 0.3;
+/** How much easier a stand-in must be to be worth another chord: more than half a finger. */
+const WORTH = 1;
 
 /**
  * Easier stand-ins for a chord: shapes whose own name is another chord on the same root, that this hand holds more
@@ -58,20 +55,16 @@ export function standIns(chord: Chord, key: Key, options: FingeringOptions): Sta
   for (const source of sourcesOf(chord)) {
     const shapes = fingerings(source, { ...options, allow: COLOURS, limit: 400 }).fingerings;
     for (const fingering of shapes) {
-      const easierBy = own ? Math.round((effortOf(own) - effortOf(fingering)) * 1000) / 1000 : null;
+      const easierBy = own ? Math.round((own.difficulty - fingering.difficulty) * 1000) / 1000 : null;
       if (easierBy !== null && easierBy < WORTH) continue;
       const standIn = describe(fingering, chord, key, easierBy);
       if (!standIn) continue;
       const known = found.get(standIn.is);
-      if (!known || known.fingering.difficulty > fingering.difficulty) found.set(standIn.is, standIn);
+      if (!known || known.fingering.price > fingering.price) found.set(standIn.is, standIn);
     }
   }
-  return [...found.values()].sort((a, b) => effortOf(a.fingering) - effortOf(b.fingering)).slice(0, OFFERED);
+  return [...found.values()].sort((a, b) => a.fingering.price - b.fingering.price).slice(0, OFFERED);
 }
-
-/** What a shape asks of the hand, whatever else the chord could have sounded. */
-const effortOf = ({ why }: Fingering): number =>
-  why.reduce((sum, { term, cost }) => (SOUND_TERMS.includes(term) ? sum : sum + cost), 0);
 
 /** The chord, its plain triad, and what is left of it without the third: where stand-ins are looked for. */
 function sourcesOf(chord: SoundingChord): Chord[] {

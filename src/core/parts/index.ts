@@ -6,6 +6,7 @@ export { describePart } from "./describe-part";
 export * from "./findings";
 export { boxFor, joinCold, type OneChord } from "./join-cold";
 export { oneHand } from "./one-hand";
+export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
@@ -13,6 +14,7 @@ export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
   behindCapo,
+  neighboursOf,
   type PlanRequest,
   planRequest,
   planShapes,
@@ -20,10 +22,13 @@ export {
   shapesOfPlan,
 } from "./shape-plan";
 export {
+  ANY_SHAPE,
   handOf,
+  OFFERED,
   optionsOf,
   requestKey,
   type ShapeRequest,
+  type ShapeWish,
   scaleMmOf,
   shapeAt,
   shapeQuestion,

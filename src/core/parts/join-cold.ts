@@ -16,7 +16,7 @@ export type OneChord = {
 };
 
 /** What the easiest of shapes still asks: a chord that hardly comes is no help, however easy. Ours, no source. */
-const EASE = 4;
+const EASE = 8;
 
 /** The chords of a plan for a player who joins cold, the most useful first: much of the song for little of the hand. */
 export function joinCold(plan: ShapePlan): OneChord[] {

@@ -1,5 +1,12 @@
 import { parseChord } from "../chord";
-import { type Fingering, type Frets, type HandEvent, type Move, voicePath } from "../fretboard";
+import {
+  type Fingering,
+  type Frets,
+  type HandEvent,
+  type Move,
+  USUAL_LAST_FRET,
+  voicePath,
+} from "../fretboard";
 import { beatsOfTicks } from "../rhythm";
 import { namerByShift } from "../song/names";
 import {
@@ -64,10 +71,11 @@ export type ShapePlan = {
 /** Pairs of shape and hand looked at for each chord. */
 const CANDIDATES = 100;
 /**
- * A song's shapes, and the hands for them, are at most so much harder than their chord's easiest: a player would
- * rather lift a finger than learn a thinner chord or an odd barre. Ours, no source.
+ * A song's shapes are at most so much dearer than their chord's first, and the hands for them so much again: a player
+ * would rather lift a finger than learn a thinner chord or an odd barre. A bass that is not the root is often one
+ * finger away from the chord before: there the way decides a little more. Ours, no source.
  */
-const WITHIN = 0.15;
+const NEAR = Object.freeze({ shapes: 0.25, overBass: 0.8, hands: 0.3 });
 
 /** What a player's hand does through the song, as a question for {@link planShapes}. */
 export function planRequest(
@@ -145,8 +153,9 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
   for (const run of runs) {
     const options = {
       ...optionsOf(run.hand),
+      maxFret: highestLock(run),
       limit: CANDIDATES,
-      within: WITHIN,
+      near: NEAR,
       beatMs,
       gaps: "skip" as const,
     };
@@ -170,6 +179,13 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
   }
   return { runs: planned, cost, greedyCost, exact };
 }
+
+/** As far up the neck as somebody chose, and at least as far as shapes are looked for. */
+const highestLock = ({ events }: PlanRun): number =>
+  events.reduce(
+    (most, { lock }) => (lock ?? []).reduce<number>((top, fret) => Math.max(top, fret ?? 0), most),
+    USUAL_LAST_FRET,
+  );
 
 /** The same song behind one capo throughout, whatever was chosen for the present one. */
 export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => ({
@@ -208,6 +224,18 @@ export function chosenAs(plan: ShapePlan): ReadonlyMap<string, string> {
       if (lock && is !== symbol) made.set(`${requestKey({ ...run.hand, symbol })} ${frets.join()}`, is);
     }
   return made;
+}
+
+/** What the hand holds before a chord of a song and after it, where it is planned; null where it begins or ends there. */
+export function neighboursOf(
+  plan: ShapePlan,
+  spot: { readonly useId: string; readonly chordId: string },
+): { readonly before: Fingering | null; readonly after: Fingering | null } {
+  for (const { run, path } of plan.runs) {
+    const at = run.events.findIndex((one) => one.chordId === spot.chordId && one.useId === spot.useId);
+    if (at >= 0) return { before: path[at - 1] ?? null, after: path[at + 1] ?? null };
+  }
+  return { before: null, after: null };
 }
 
 /** The planned shape of each chord by {@link requestKey}: where a player's parts, stage and print look them up. */

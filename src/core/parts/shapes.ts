@@ -6,6 +6,7 @@ import {
   type FingeringOptions,
   type Frets,
   GUITAR_SCALE_MM,
+  LAST_FRET,
   type Style,
 } from "../fretboard";
 import { findChoice, type ResolvedCell, type ShapeSpot, tuningOf } from "../song/read";
@@ -64,18 +65,47 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
   };
 }
 
-/** How many shapes a swap offers, easiest first. */
-const OFFERED = 24;
+/** Shapes a list offers at first, and so many more each time more are asked for. */
+export const OFFERED = 24;
+
+/** Which of a chord's shapes are wanted. */
+export type ShapeWish = {
+  /** About this fret, without open strings; null is anywhere. */
+  readonly fret: number | null;
+  /** On these strings; null is what the part says. */
+  readonly strings: readonly number[] | null;
+  readonly limit: number;
+};
+
+export const ANY_SHAPE: ShapeWish = Object.freeze({ fret: null, strings: null, limit: OFFERED });
+
+/** How far from a wished fret its shapes may lie. */
+const AROUND = 2;
 
 /** What the engine of fingerings is asked for a shape; null where the symbol can't be read. */
 export function shapeQuestion(
   request: ShapeRequest,
+  wish: ShapeWish = ANY_SHAPE,
 ): { readonly chord: Chord; readonly options: FingeringOptions } | null {
   const chord = parseChord(request.symbol);
   if (!chord.ok) return null;
+  const region =
+    wish.fret === null
+      ? {}
+      : {
+          minFret: Math.max(1, wish.fret - AROUND),
+          maxFret: Math.min(LAST_FRET, wish.fret + AROUND),
+          open: false,
+        };
+  const strings = wish.strings?.filter((string) => string < request.tuning.length) ?? [];
+  const chosen =
+    strings.length === 0
+      ? {}
+      : // Two strings are no full chord: they are shapes of two strings.
+        { strings, ...(strings.length === 2 ? { style: "two-string" as const } : {}) };
   return {
     chord: chord.value,
-    options: { ...optionsOf(request), limit: OFFERED },
+    options: { ...optionsOf(request), ...region, ...chosen, limit: wish.limit },
   };
 }
 

@@ -24,14 +24,20 @@ const numbers = new Numbering();
 /** What a question is remembered under. */
 export const keyOf = (engine: EngineName, question: object): string => `${engine} ${numbers.of(question)}`;
 
-/** How far searches are that tell it, 0 to 1, by their keys. */
-export const progress = createStore<ReadonlyMap<string, number>>(() => new Map());
+/** How far a search is, 0 to 1, and what it has found so far, where it tells. */
+export type Progress = { readonly share: number; readonly soFar: unknown };
 
-function tellProgress(key: string, share: number | null): void {
-  const shares = new Map(progress.getState());
-  if (share === null) shares.delete(key);
-  else shares.set(key, share);
-  progress.setState(shares, true);
+/** How far searches are that tell it, by their keys. */
+export const progress = createStore<ReadonlyMap<string, Progress>>(() => new Map());
+
+function tellProgress(key: string, share: number, soFar: unknown): void {
+  const known = progress.getState();
+  progress.setState(new Map(known).set(key, { share, soFar: soFar ?? known.get(key)?.soFar }), true);
+}
+
+function endProgress(key: string): void {
+  const rest = new Map(progress.getState());
+  if (rest.delete(key)) progress.setState(rest, true);
 }
 
 /**
@@ -59,13 +65,13 @@ export function queryOf<Name extends EngineName>(engine: Name, question: Questio
     queryKey: [key],
     queryFn: async ({ signal }: { signal: AbortSignal }) => {
       try {
-        const onProgress = (done: number, of: number) => tellProgress(key, done / of);
+        const onProgress = (done: number, of: number, soFar?: unknown) => tellProgress(key, done / of, soFar);
         const answer = await threads().ask({ engine, question }, { signal, onProgress });
         const result = answer as Result<AnswerOf<Name>, ProblemOf<Name>>;
         if (result.ok && typeof result.value === "object" && result.value) numbers.mark(result.value);
         return result;
       } finally {
-        if (progress.getState().has(key)) tellProgress(key, null);
+        endProgress(key);
       }
     },
   };

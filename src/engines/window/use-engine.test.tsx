@@ -62,7 +62,7 @@ const settle = (what: () => void) =>
 let last: ReturnType<typeof useEngine<"fingerings", string>>;
 function One({ symbol, beside }: { symbol: string | null; beside?: string }) {
   last = useEngine("fingerings", symbol === null ? null : question(symbol), beside ?? symbol ?? "");
-  const share = useProgress("fingerings", symbol === null ? null : question(symbol));
+  const { share } = useProgress("fingerings", symbol === null ? null : question(symbol));
   const { data, isOld, error, problem } = last;
   return `${data?.total ?? "none"} of ${last.beside} ${isOld ? "old" : "now"} ${error?.message ?? ""}${problem ? "refused" : ""}${share || ""}`;
 }

@@ -130,6 +130,12 @@ export function useEngines<Name extends EngineName, Beside = undefined>(
   };
 }
 
-/** How far a search is, 0 to 1, for engines that tell it. */
-export const useProgress = <Name extends EngineName>(engine: Name, question: Question<Name> | null): number =>
-  useStore(progress, (shares) => (question && shares.get(keyOf(engine, question))) ?? 0);
+/** How far a search is, 0 to 1, and the answer as far as it is known, for engines that tell it. */
+export function useProgress<Name extends EngineName>(
+  engine: Name,
+  question: Question<Name> | null,
+): { readonly share: number; readonly soFar: AnswerOf<Name> | null } {
+  const told = useStore(progress, (all) => (question ? all.get(keyOf(engine, question)) : undefined));
+  // An engine tells no other answer than its own.
+  return { share: told?.share ?? 0, soFar: (told?.soFar as AnswerOf<Name> | undefined) ?? null };
+}

@@ -62,7 +62,7 @@ export function KeysRoom() {
             ))}
           </div>
           <p className="mt-4 max-w-3xl text-sm">
-            Effort is the mean difficulty of each shape’s easiest fingering, weighted by the beats it lasts;
+            Effort is the mean difficulty of each shape’s first fingering, weighted by the beats it lasts;
             less is easier. Raised sections are reckoned apart, below. Many barres or long stretches can hurt
             a hand, wrist or thumb: stop at numbness or pain, rest, and see a clinician if it stays.
           </p>

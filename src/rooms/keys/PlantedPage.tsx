@@ -53,10 +53,12 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
   const changes = changesOf(request);
   const [asked, setAsked] = useState<Asked | null>(null);
   const search = useEngine("planted", asked?.question ?? null, asked);
-  const share = useProgress("planted", asked?.question ?? null);
+  const { share, soFar } = useProgress("planted", asked?.question ?? null);
   // What was found for one player's chords is not shown for another's.
-  const shown = search.beside?.playerId === player.id ? search.beside : null;
-  const front = shown && search.data?.front;
+  const isOwn = (one: Asked | null): one is Asked => one?.playerId === player.id;
+  const found = isOwn(search.beside) ? { asked: search.beside, answer: search.data } : null;
+  const growing = search.isWorking && isOwn(asked) ? { asked, answer: soFar } : null;
+  const shown = growing?.answer ? growing : found;
   // The last arrangements stand again; the search for newer ones ends with its question.
   const stop = () => setAsked(search.beside);
   const use = useDerived(derive.outline).form[0];
@@ -74,7 +76,8 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
         }),
         options: {
           ...options,
-          capos: [...capos].sort((a, b) => a - b),
+          // The player's own capo first, so that it is the first to be seen.
+          capos: [...capos].sort((a, b) => Number(b === player.capo) - Number(a === player.capo) || a - b),
           allow,
           beatMs: request.beatMs,
           gaps: "skip",
@@ -118,8 +121,13 @@ function Search({ players, player, onPlayer }: PlayerPageProps) {
       {capos.length === 0 && <p>Tick at least one capo.</p>}
       {changes.length < 2 && <p>{player.name} plays fewer than two chords: there is no change to plan.</p>}
       {search.error && <SearchNote search={search} doing="" />}
-      {shown && front && (
-        <Front front={front} isExact={search.data?.exact ?? false} player={player} changes={shown.changes} />
+      {shown?.answer && (
+        <Front
+          answer={shown.answer}
+          isWorking={shown === growing}
+          player={player}
+          changes={shown.asked.changes}
+        />
       )}
       {search.problem && <p>No way through these chords was found for this hand.</p>}
     </>
@@ -157,13 +165,14 @@ function Ticks<Value extends string | number>({
 
 /** Arrangements of which none is better in all respects, the most held first. */
 function Front({
-  front,
-  isExact,
+  answer: { front, exact },
+  isWorking,
   player,
   changes,
 }: {
-  front: readonly PlantedPoint[];
-  isExact: boolean;
+  answer: { readonly front: readonly PlantedPoint[]; readonly exact: boolean };
+  /** Whether more is being looked for. */
+  isWorking: boolean;
   player: Player;
   changes: Asked["changes"];
 }) {
@@ -171,9 +180,11 @@ function Front({
     <>
       <h2 className="mb-1">{front.length} arrangements, from the most held to the most faithful</h2>
       <p className="mb-3 text-sm">
-        {isExact
-          ? "None with these capos and colours is better in one respect without being worse in another."
-          : "The best found in the time given; there may be better ones."}{" "}
+        {isWorking
+          ? "Found so far; the search goes on."
+          : exact
+            ? "None with these capos and colours is better in one respect without being worse in another."
+            : "The best found in the time given; there may be better ones."}{" "}
         Frets count from the capo.
       </p>
       <ol className="flex flex-col gap-4">

@@ -12,6 +12,7 @@ import {
   alsoCalled,
   type ListedShape,
   listChanges,
+  neighboursOf,
   optionsOf,
   type ShapePlan,
   shapeQuestion,
@@ -27,13 +28,18 @@ import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import { makeId, soundingNames, useAct, useCurrentVersion, useNames, useRows } from "../open";
-
-const SCOPES: readonly { value: Choice["scope"]; label: string }[] = [
-  { value: "symbol", label: "everywhere in this song" },
-  { value: "chord", label: "at this place, each time" },
-  { value: "chord-in-use", label: "at this place, this time only" },
-];
+import {
+  makeId,
+  OwnShape,
+  SCOPES,
+  soundingNames,
+  useAct,
+  useCurrentVersion,
+  useNames,
+  useRows,
+  useShapeOffers,
+  WishFields,
+} from "../open";
 
 type Props = {
   readonly shape: ListedShape;
@@ -55,9 +61,7 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   const name = namer.readSounding(symbol);
   const request = { ...hand, symbol };
   const question = shapeQuestion(request);
-  const search = useEngine("fingerings", question);
-  // The offers of another shape would be held for this one.
-  const offers = search.isOld ? null : search.data;
+  const offers = useShapeOffers(request, neighboursOf(plan, event));
   const easier = useEngine(
     "stand-ins",
     question && { chord: question.chord, key: keysOf(body).sounding, options: optionsOf(request) },
@@ -104,6 +108,7 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
           </button>
         )}
       </div>
+      <OwnShape request={request} name={name} namer={namer} leftHanded={player.leftHanded} onTake={choose} />
       {standIns && standIns.length > 0 && (
         <>
           <h4 className="text-sm font-bold">Easier, but another chord</h4>
@@ -113,14 +118,20 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
         </>
       )}
       <h4 className="mt-2 text-sm font-bold">
-        {offers && `The easiest ${offers.fingerings.length} of ${offers.total} ways to hold ${name}`}
-        <SearchNote search={search} doing="Searching…" />
+        {offers.shapes && `${offers.shapes.length} of ${offers.total} ways to hold ${name}`}
+        <SearchNote search={offers.answer} doing="Searching…" />
       </h4>
-      <ul className="mt-1 grid grid-cols-3 gap-2">
-        {offers?.fingerings.map((one) =>
+      <WishFields search={offers.search} strings={namer.strings()} onSet={offers.setSearch} />
+      <ul className="mt-2 grid grid-cols-3 gap-2">
+        {offers.shapes?.map((one) =>
           offer(one, one.omits.length > 0 ? `without ${one.omits.map(pretty).join(", ")}` : ""),
         )}
       </ul>
+      {offers.shapes && offers.shapes.length < offers.total && (
+        <button type="button" className="btn btn-sm mt-2" onClick={offers.showMore}>
+          Show more
+        </button>
+      )}
     </section>
   );
 }

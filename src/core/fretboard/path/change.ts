@@ -46,6 +46,12 @@ export class Places {
     return 1 + string * (this.maxFret + 1) + fret;
   }
 
+  /** The place, or null off this neck. */
+  idWithin(string: number, fret: number): PlaceId | null {
+    const place = this.id(string, fret);
+    return fret <= this.maxFret && place < this.width ? place : null;
+  }
+
   spot(place: PlaceId): { readonly string: number; readonly fret: number } {
     return { string: Math.floor((place - 1) / (this.maxFret + 1)), fret: (place - 1) % (this.maxFret + 1) };
   }

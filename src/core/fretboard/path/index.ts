@@ -1,3 +1,4 @@
+export { orderShapes, SHAPE_ORDERS, type ShapeOrder } from "./change-between";
 export { describeMove, type MovePart } from "./describe-hand-move";
 export type { HandEvent } from "./events";
 export type { LayerProblem } from "./layers";

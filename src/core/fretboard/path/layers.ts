@@ -1,27 +1,29 @@
 import { fail, ok, type Result } from "../../../base";
+import type { SoundingChord } from "../../chord";
 import { formatPitch } from "../../pitch";
 import { costOf, reasonsOf, tellHand, tellShape } from "../difficulty";
 import type { Board } from "../fingering-search";
 import {
   boardOf,
-  easiestHands,
   type Fingering,
   type FingeringOptions,
   type Found,
   findFingerings,
+  firstHands,
   handsOf,
 } from "../fingerings";
 import { eachHand, type Finger, type Frets, type Grip, type Hand, toHand } from "../hand";
 import { mutesOf } from "../mutes";
 import { GUITAR_SCALE_MM } from "../neck";
+import { Sound } from "../shape-sound";
 import { Places } from "./change";
 import type { HandEvent } from "./events";
 
-/** One way to do an event: what is fretted, by which fingers, and how hard it is. */
+/** One way to do an event: what is fretted, by which fingers, and its price. */
 export type State = {
   readonly frets: Frets;
   readonly hand: Hand;
-  readonly difficulty: number;
+  readonly price: number;
   /** For a note over a held chord: which state of that chord lies under it. */
   readonly base: number | null;
   /** The chord it really makes. */
@@ -29,7 +31,7 @@ export type State = {
   readonly write: () => Fingering;
 };
 
-/** An event with every way to do it, easiest first. */
+/** An event with every way to do it, least price first. */
 export type Layer = { readonly event: HandEvent; readonly beats: number; readonly states: readonly State[] };
 
 export type LayerProblem = {
@@ -38,10 +40,13 @@ export type LayerProblem = {
 };
 
 export type LayerOptions = Omit<FingeringOptions, "hands"> & {
-  /** A chord without a fingering is a problem, or is passed over with an empty hand. */
+  /** A chord without a fingering, or frets no hand holds, is a problem, or is passed over with an empty hand. */
   readonly gaps?: "refuse" | "skip";
-  /** With a limit: only shapes and hands at most so much harder than their chord's easiest one. */
-  readonly within?: number;
+  /**
+   * With a limit: only shapes at most so much dearer than their chord's first one, more where the bass is not the
+   * root, and hands at most so much dearer than that.
+   */
+  readonly near?: { readonly shapes: number; readonly overBass: number; readonly hands: number };
 };
 
 export type Layers = {
@@ -93,9 +98,10 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
         ? statesFrom(handsOf(event.chord, event.lock, options, board))
         : shapesOf(event);
       if (states.length === 0) {
-        if (event.lock) return fail({ code: "no-hand", index });
-        if (options.gaps !== "skip") return fail({ code: "no-fingering", index });
-        states = [emptyState(board, event.chord.symbol)];
+        if (options.gaps !== "skip") return fail({ code: event.lock ? "no-hand" : "no-fingering", index });
+        states = [
+          event.lock ? unheldState(event.chord, event.lock, board) : emptyState(board, event.chord.symbol),
+        ];
       }
       layers.push({ event, beats: event.beats, states });
     }
@@ -130,40 +136,42 @@ function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem |
 }
 
 function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions, board: Board) {
-  const { limit, within, ...rest } = options;
+  const { limit, near, ...rest } = options;
+  const isOverBass = event.chord.kind === "chord" && event.chord.bass !== null;
+  const reach = near && { shapes: isOverBass ? near.overBass : near.shapes, hands: near.hands };
   const found =
     limit === undefined
       ? findFingerings(event.chord, { ...rest, hands: true }, board)
-      : easiestHands(event.chord, rest, limit, within, board);
+      : firstHands(event.chord, rest, limit, reach, board);
   return { states: statesFrom(found), exact: found.exact };
 }
 
 /** A found list as states. */
 const statesFrom = ({ candidates, write }: Found): State[] =>
   candidates.map((one): State => {
-    const { frets, hand, difficulty, sound } = one;
-    return { frets, hand, difficulty, base: null, is: () => sound.nameOf(frets), write: () => write(one) };
+    const { frets, hand, price, sound } = one;
+    return { frets, hand, price, base: null, is: () => sound.nameOf(frets), write: () => write(one) };
   });
 
 type Heard = Pick<Fingering, "pitches" | "is" | "omits">;
 
-const LONE = { omitted: 0, fullest: 0, countStrings: false } as const;
+/** What is no chord has no fuller shape beside it. */
+const IN_FULL = { fullness: 1, missing: [], unusual: [] } as const;
 
-/** A state whose difficulty is that of the hand and the place on the neck alone. */
+/** A state whose price is the difficulty: the hand and the place on the neck alone. */
 function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, heard: () => Heard): State {
   const thumb = hand[0]?.finger === "T" ? hand[0].fret : null;
   const grips: readonly Grip[] = thumb === null ? hand : hand.slice(1);
   const numbers = (thumb === null ? hand : hand.slice(1)).map((hold) => hold.finger as number);
-  const facts = { ...LONE, sounding: frets.filter((fret) => fret !== null).length };
   const tell: Parameters<typeof costOf>[0] = (sink) => {
     tellHand(grips, numbers, thumb, board.reach, sink);
-    tellShape(frets, facts, sink);
+    tellShape(frets, sink);
   };
   return {
     frets,
     hand,
     base,
-    difficulty: costOf(tell),
+    price: costOf(tell),
     is: () => heard().is,
     write: () => {
       const fingers = fingersOf(frets, hand);
@@ -175,6 +183,8 @@ function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, he
         ...heard(),
         difficulty: costOf(tell),
         why: reasonsOf(tell),
+        ...IN_FULL,
+        price: costOf(tell),
       };
     },
   };
@@ -188,10 +198,21 @@ function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
   return fingers;
 }
 
+/** Frets somebody wants although no hand is known to hold them: they sound, and the hand starts anew after them. */
+function unheldState(chord: SoundingChord, frets: Frets, board: Board): State {
+  const sound = new Sound(chord, board);
+  const heard = (): Heard => ({
+    pitches: sound.pitches(frets),
+    is: sound.nameOf(frets),
+    omits: sound.omitted(sound.heard(frets)),
+  });
+  return stateOf(frets, [], board, null, heard);
+}
+
 const emptyState = (board: Board, is: string): State => ({
   frets: board.tuning.map(() => null),
   hand: [],
-  difficulty: 0,
+  price: 0,
   base: null,
   is: () => is,
   write: () => ({
@@ -204,6 +225,8 @@ const emptyState = (board: Board, is: string): State => ({
     omits: [],
     difficulty: 0,
     why: [],
+    ...IN_FULL,
+    price: 0,
   }),
 });
 

@@ -1,25 +1,14 @@
 import { changeCost, type PlaceId, type Places } from "./change";
 import type { Worth } from "./front";
+import type { PlantRow } from "./plant-rows";
 
-/** A state of a layer, reduced to what a planted arrangement asks of it. */
-export type PlantState = {
-  /** Which state of the layer it is. */
-  readonly state: number;
-  readonly places: readonly PlaceId[];
-  readonly cost: number;
-  /** Beats that sound as the chart says. */
-  readonly faith: number;
-  /** Whether it is looked at for every planted finger, or only for those it has in place. */
-  readonly always: boolean;
-};
+/** A finger that stays on a place, by its number among the fingers. */
+export type Plant = { readonly finger: number; readonly place: PlaceId };
 
-export type PlantRow = { readonly states: readonly PlantState[]; readonly factor: number };
+/** One or two fingers that stay; `held` counts the changes each of them stays through, added up. */
+export type Plants = readonly Plant[];
 
-export type Arrangement = Worth & {
-  readonly states: readonly number[];
-  readonly finger: number;
-  readonly place: PlaceId;
-};
+export type Arrangement = Worth & { readonly states: readonly number[]; readonly plants: Plants };
 
 /** Where arrangements are gathered. */
 export type Gather = {
@@ -30,33 +19,46 @@ export type Gather = {
 /** Counts sums made; when none are left the search ends where it is. */
 export type Steps = { left: number };
 
+/** Prices of a change held and of a faithful beat, against cost. */
+export type Weights = readonly [held: number, faith: number];
+
 const SAME = 1e-9;
 /** Beats are compared as 960ths. */
 const TICKS = 960;
 /** Pairs of held changes and faithful beats, and such pairs over all states, that are carried at most. */
 const MOST_PAIRS = 20_000;
 const MOST_CELLS = 16_000_000;
+/** How many of two planted fingers stay, by the set of those in place before and after. */
+const COUNT = Uint8Array.of(0, 1, 1, 2);
+
 /** Weights tried first, so that the exact search has something to hold its labels against. */
-const SEEDS: readonly (readonly [held: number, faith: number])[] = Object.freeze([
+export const SEEDS: readonly Weights[] = Object.freeze([
   [0, 0],
   [0, 1e6],
   [1e6, 0],
   [1e6, 1e3],
   [1e3, 1e6],
-  [1, 0],
-  [3, 0],
-  [1, 0.4],
-  [4, 0.5],
+  [3, 0.5],
+  [8, 1],
 ] as const);
+
+/** The states of each row that matter for some planted fingers, and which of those fingers each has in place. */
+type View = {
+  readonly plants: Plants;
+  readonly kept: readonly Int32Array[];
+  readonly held: readonly Uint8Array[];
+};
 
 /** Rows with the prices of every change worked out once, for all planted fingers of one capo. */
 export class PlantSearch {
-  private readonly changes: Float64Array[];
-  private cheapest: number | null = null;
+  private readonly changes: readonly Float64Array[];
+  private costsToGo: readonly Float64Array[] | null = null;
+  /** Undefined until it is asked for. */
+  private known: Lattice | null | undefined;
 
   constructor(
     readonly rows: readonly PlantRow[],
-    private readonly places: Places,
+    places: Places,
   ) {
     const known = new Map<PlantRow["states"], Map<PlantRow["states"], Float64Array>>();
     this.changes = rows.slice(1).map((row, at) => {
@@ -75,130 +77,168 @@ export class PlantSearch {
     });
   }
 
-  /** The same search over the states that are always looked at and those with a finger on a place. */
-  around(finger: number, place: PlaceId): PlantSearch {
-    const known = new Map<PlantRow["states"], PlantRow["states"]>();
-    const rows = this.rows.map(({ states, factor }): PlantRow => {
-      const kept = known.get(states) ?? states.filter((one) => one.always || one.places[finger] === place);
-      known.set(states, kept);
-      return { states: kept, factor };
+  /** Every finger on every place that could stay through a change. */
+  get places(): Plant[] {
+    const seen = new Map<string, Plant>();
+    for (const states of new Set(this.rows.map((row) => row.states)))
+      for (const { plants } of states)
+        for (const [finger, place] of plants.entries())
+          if (place !== 0) seen.set(`${finger} ${place}`, { finger, place });
+    return [...seen.values()].filter((one) => this.reach([one]) > 0);
+  }
+
+  /** How many changes planted fingers could stay through at most, whatever it costs. */
+  reach(plants: Plants): number {
+    const known = new Map<PlantRow["states"], number>();
+    const sets = this.rows.map(({ states }) => {
+      const found = known.get(states);
+      if (found !== undefined) return found;
+      let sets = 0;
+      for (const one of states) sets |= 1 << heldBy(plants, one.plants);
+      known.set(states, sets);
+      return sets;
     });
-    return new PlantSearch(rows, this.places);
-  }
-
-  private holds(finger: number, place: PlaceId): Uint8Array[] {
-    return this.rows.map(({ states }) =>
-      Uint8Array.from(states, (one) => (one.places[finger] === place ? 1 : 0)),
-    );
-  }
-
-  /** How many changes a planted finger could stay through at most. */
-  reach(finger: number, place: PlaceId): number {
-    const can = this.rows.map(({ states }) => states.some((one) => one.places[finger] === place));
-    return can.slice(1).filter((one, at) => one && can[at]).length;
-  }
-
-  /** What an arrangement that holds so many changes could be worth at best. */
-  best(held: number): Worth {
-    this.cheapest ??= this.weighed(0, -1, this.holds(0, -1), 0, 0).cost;
-    const faith = this.rows.reduce((sum, { states }) => sum + Math.max(...states.map((one) => one.faith)), 0);
-    return { held, faith, cost: this.cheapest };
-  }
-
-  private change(index: number, from: number, to: number): number {
-    const row = this.rows[index]!;
-    return this.changes[index - 1]![from * row.states.length + to]! * row.factor;
-  }
-
-  /** The best arrangements for some weights of held and faith against cost. */
-  seed(finger: number, place: PlaceId, front: Gather): void {
-    const holds = this.holds(finger, place);
-    for (const [held, faith] of SEEDS) front.add(this.weighed(finger, place, holds, held, faith));
-  }
-
-  private weighed(
-    finger: number,
-    place: PlaceId,
-    holds: readonly Uint8Array[],
-    heldWeight: number,
-    faithWeight: number,
-  ): Arrangement {
-    const from: Int32Array[] = [];
-    let before = this.rows[0]!.states.map((one) => one.cost - faithWeight * one.faith);
-    for (let index = 1; index < this.rows.length; index++) {
-      const { states } = this.rows[index]!;
-      const back = new Int32Array(states.length);
-      const next = states.map((one, to) => {
-        let best = Number.POSITIVE_INFINITY;
-        for (let at = 0; at < before.length; at++) {
-          const stays = holds[index - 1]![at]! & holds[index]![to]!;
-          const price = before[at]! + this.change(index, at, to) - heldWeight * stays;
-          if (price < best - SAME) {
-            best = price;
-            back[to] = at;
-          }
-        }
-        return best + one.cost - faithWeight * one.faith;
-      });
-      from.push(back);
-      before = next;
+    let reach = 0;
+    for (let at = 1; at < sets.length; at++) {
+      const [before, after] = [sets[at - 1]!, sets[at]!];
+      const one = (plant: number) => before & (plant | 8) && after & (plant | 8);
+      if (before & after & 8) reach += 2;
+      else if (one(2) || one(4)) reach += 1;
     }
-    let at = before.indexOf(Math.min(...before));
+    return reach;
+  }
+
+  /** The states that are always looked at and those with one of the fingers in place. */
+  around(plants: Plants): View {
+    const known = new Map<PlantRow["states"], { kept: Int32Array; held: Uint8Array }>();
+    const rows = this.rows.map(({ states }) => {
+      const found = known.get(states);
+      if (found) return found;
+      const kept: number[] = [];
+      const held: number[] = [];
+      for (const [at, one] of states.entries()) {
+        const set = heldBy(plants, one.plants);
+        if (!one.always && set === 0) continue;
+        kept.push(at);
+        held.push(set);
+      }
+      const made = { kept: Int32Array.from(kept), held: Uint8Array.from(held) };
+      known.set(states, made);
+      return made;
+    });
+    return { plants, kept: rows.map(({ kept }) => kept), held: rows.map(({ held }) => held) };
+  }
+
+  /** The best arrangement for some weights. */
+  weighed(view: View, weights: Weights): Arrangement {
+    const back: Int32Array[] = [];
+    const last = this.sweep(view, weights, back);
+    let at = last.indexOf(Math.min(...last));
     const chosen = [at];
     for (let index = this.rows.length - 1; index > 0; index--) {
-      at = from[index - 1]![at]!;
+      at = back[index - 1]![at]!;
       chosen.unshift(at);
     }
-    return this.arrangement(chosen, finger, place, holds);
+    return this.arrangement(view, chosen);
   }
 
-  private arrangement(
-    chosen: readonly number[],
-    finger: number,
-    place: PlaceId,
-    holds: readonly Uint8Array[],
-  ): Arrangement {
+  private sweep(view: View, [heldWeight, faithWeight]: Weights, back: Int32Array[]): Float64Array {
+    const [firstKept, firstStates] = [view.kept[0]!, this.rows[0]!.states];
+    let before = Float64Array.from(firstKept, (at) => worthOf(firstStates[at]!, faithWeight));
+    for (let index = 1; index < this.rows.length; index++) {
+      const { states, factor } = this.rows[index]!;
+      const [from, to] = [view.kept[index - 1]!, view.kept[index]!];
+      const [heldFrom, heldTo] = [view.held[index - 1]!, view.held[index]!];
+      const table = this.changes[index - 1]!;
+      const came = new Int32Array(to.length);
+      const next = new Float64Array(to.length);
+      for (let b = 0; b < to.length; b++) {
+        const column = to[b]!;
+        const held = heldTo[b]!;
+        let best = Number.POSITIVE_INFINITY;
+        let before_at = 0;
+        for (let a = 0; a < from.length; a++) {
+          const price =
+            before[a]! +
+            table[from[a]! * states.length + column]! * factor -
+            heldWeight * COUNT[heldFrom[a]! & held]!;
+          if (price < best - SAME) [best, before_at] = [price, a];
+        }
+        next[b] = best + worthOf(states[column]!, faithWeight);
+        came[b] = before_at;
+      }
+      back.push(came);
+      before = next;
+    }
+    return before;
+  }
+
+  private change(view: View, index: number, from: number, to: number): number {
+    const { states, factor } = this.rows[index]!;
+    const table = this.changes[index - 1]!;
+    return table[view.kept[index - 1]![from]! * states.length + view.kept[index]![to]!]! * factor;
+  }
+
+  private stateOf(view: View, index: number, at: number) {
+    return this.rows[index]!.states[view.kept[index]![at]!]!;
+  }
+
+  private arrangement(view: View, chosen: readonly number[]): Arrangement {
     let [cost, faith, held] = [0, 0, 0];
     for (const [index, at] of chosen.entries()) {
-      const one = this.rows[index]!.states[at]!;
-      cost += one.cost + (index > 0 ? this.change(index, chosen[index - 1]!, at) : 0);
+      const one = this.stateOf(view, index, at);
+      cost += one.cost + (index > 0 ? this.change(view, index, chosen[index - 1]!, at) : 0);
       faith += one.faith;
-      if (index > 0) held += holds[index - 1]![chosen[index - 1]!]! & holds[index]![at]!;
+      if (index > 0) held += COUNT[view.held[index - 1]![chosen[index - 1]!]! & view.held[index]![at]!]!;
     }
-    const states = chosen.map((at, index) => this.rows[index]!.states[at]!.state);
-    return { held, faith, cost, states, finger, place };
+    const states = chosen.map((at, index) => this.stateOf(view, index, at).state);
+    return { held, faith, cost, states, plants: view.plants };
   }
 
   /**
-   * Every arrangement with a planted finger that nothing on the front covers. For each state, number of changes held
+   * Every arrangement with planted fingers that nothing on the front covers. For each state, number of changes held
    * and faithful beats the least cost is carried from row to row; what could still become nothing new is dropped.
    * @returns false when there are too many numbers to carry or the steps ran out, and nothing is certain
    */
-  exhaust(finger: number, place: PlaceId, front: Gather, steps: Steps): boolean {
-    const lattice = this.lattice();
-    const widest = Math.max(...this.rows.map(({ states }) => states.length));
-    if (!lattice || this.rows.length * widest * lattice.cells > MOST_CELLS) return false;
-    const { unit, faiths, cells } = lattice;
-    const holds = this.holds(finger, place);
-    const ahead = this.bounds(holds);
-    const unitsOf = (index: number, at: number) => Math.round(this.rows[index]!.states[at]!.faith / unit);
-    let costs: (Float64Array | null)[] = this.rows[0]!.states.map((one, at) => {
-      const own = new Float64Array(cells).fill(Number.POSITIVE_INFINITY);
-      own[unitsOf(0, at)] = one.cost;
-      return own;
+  exhaust(view: View, front: Gather, steps: Steps): boolean {
+    const { lattice } = this;
+    const widest = Math.max(...view.kept.map((kept) => kept.length));
+    const last = this.rows.length - 1;
+    if (!lattice) return false;
+    const { unit, faiths } = lattice;
+    const most = view.plants.length * last;
+    const cells = faiths * (most + 1);
+    if (cells > MOST_PAIRS || this.rows.length * widest * cells > MOST_CELLS) return false;
+    const ahead = this.mostAhead(view);
+    const toGo = this.toGo(lattice);
+    const unitsOf = (index: number, at: number) => Math.round(this.stateOf(view, index, at).faith / unit);
+    /** What is left of some sums at a state; null where nothing is. */
+    const hopeful = (own: Float64Array, index: number, at: number): Float64Array | null =>
+      dropHopeless(own, ahead[index]![at]!, toGo[index]!, view.kept[index]![at]!, lattice, front)
+        ? own
+        : null;
+    let costs: (Float64Array | null)[] = Array.from(view.kept[0]!, (_, at) => {
+      const own = infinite(cells);
+      own[unitsOf(0, at)] = this.stateOf(view, 0, at).cost;
+      return hopeful(own, 0, at);
     });
     const from: Int16Array[][] = [];
-    for (let index = 1; index < this.rows.length; index++) {
-      const { states } = this.rows[index]!;
+    for (let index = 1; index <= last; index++) {
+      if (costs.every((group) => group === null)) return true;
       const back: Int16Array[] = [];
-      const next = states.map((one, to): Float64Array | null => {
-        const own = new Float64Array(cells).fill(Number.POSITIVE_INFINITY);
+      const reached = ((index - 1) * view.plants.length + 1) * faiths;
+      const next = Array.from(view.kept[index]!, (_, to): Float64Array | null => {
+        const own = infinite(cells);
         const came = new Int16Array(cells).fill(-1);
-        for (const [before, group] of costs.entries()) {
-          if (group === null) continue;
-          const price = this.change(index, before, to) + one.cost;
-          const shift = (holds[index - 1]![before]! & holds[index]![to]!) * faiths + unitsOf(index, to);
-          const end = Math.min(cells - shift, index * faiths);
+        const { cost: stateCost } = this.stateOf(view, index, to);
+        const units = unitsOf(index, to);
+        const set = view.held[index]![to]!;
+        for (let before = 0; before < costs.length; before++) {
+          const group = costs[before];
+          if (!group) continue;
+          const price = this.change(view, index, before, to) + stateCost;
+          const shift = COUNT[view.held[index - 1]![before]! & set]! * faiths + units;
+          const end = Math.min(cells - shift, reached);
           for (let cell = 0; cell < end; cell++) {
             const cost = group[cell]! + price;
             if (cost < own[cell + shift]! - SAME) {
@@ -207,92 +247,151 @@ export class PlantSearch {
             }
           }
         }
-        steps.left -= costs.length * index * faiths;
+        steps.left -= costs.length * reached;
         back.push(came);
-        return this.dropHopeless(own, index, to, faiths, unit, ahead, front) ? own : null;
+        return hopeful(own, index, to);
       });
-      if (steps.left < 0) return false;
+      if (steps.left <= 0) return false;
       from.push(back);
       costs = next;
     }
-    for (const [last, group] of costs.entries()) {
-      for (let cell = 0; group !== null && cell < cells; cell++) {
-        if (!Number.isFinite(group[cell])) continue;
-        const chosen = [last];
+    for (const [end, group] of costs.entries()) {
+      if (group === null) continue;
+      for (let cell = 0; cell < cells; cell++) {
+        if (group[cell] === Number.POSITIVE_INFINITY) continue;
+        const chosen = [end];
         let at = cell;
-        for (let index = this.rows.length - 1; index > 0; index--) {
+        for (let index = last; index > 0; index--) {
           const to = chosen[0]!;
           const before = from[index - 1]![to]![at]!;
-          at -= (holds[index - 1]![before]! & holds[index]![to]!) * faiths + unitsOf(index, to);
+          const stays = COUNT[view.held[index - 1]![before]! & view.held[index]![to]!]!;
+          at -= stays * faiths + unitsOf(index, to);
           chosen.unshift(before);
         }
-        front.add(this.arrangement(chosen, finger, place, holds));
+        front.add(this.arrangement(view, chosen));
       }
     }
     return true;
   }
 
-  /** Sets to infinity what even at best the front covers; whether anything is left. */
-  private dropHopeless(
-    own: Float64Array,
-    index: number,
-    to: number,
-    faiths: number,
-    unit: number,
-    ahead: ReturnType<PlantSearch["bounds"]>,
-    front: Gather,
-  ): boolean {
-    let left = false;
-    for (let cell = 0; cell < own.length; cell++) {
-      if (own[cell] === Number.POSITIVE_INFINITY) continue;
-      const hope = {
-        held: Math.floor(cell / faiths) + ahead.held[index]![to]!,
-        faith: (cell % faiths) * unit + ahead.faith[index]!,
-        cost: own[cell]! + ahead.cost[index]![to]!,
-      };
-      if (front.covered(hope)) own[cell] = Number.POSITIVE_INFINITY;
-      else left = true;
-    }
-    return left;
+  private get lattice(): Lattice | null {
+    if (this.known === undefined) this.known = this.latticeOf();
+    return this.known;
   }
 
-  /** Faithful beats as whole numbers of a common unit, and how many pairs of held and faith there can be. */
-  private lattice(): { unit: number; faiths: number; cells: number } | null {
-    const ticks = this.rows.flatMap(({ states }) => states.map((one) => Math.round(one.faith * TICKS)));
+  private latticeOf(): Lattice | null {
+    const ticks = [...new Set(this.rows.map(({ states }) => states))].flatMap((states) =>
+      states.map((one) => Math.round(one.faith * TICKS)),
+    );
     const unit = ticks.reduce((common, one) => divisor(common, one), 0);
-    if (unit === 0) return { unit: 1, faiths: 1, cells: this.rows.length };
-    const total = this.rows.reduce((sum, { states }) => sum + Math.max(...states.map((one) => one.faith)), 0);
+    if (unit === 0) return { unit: 1, faiths: 1 };
+    const total = this.rows.reduce((sum, { states }) => sum + mostFaith(states), 0);
     const faiths = Math.round((total * TICKS) / unit) + 1;
-    const cells = faiths * this.rows.length;
-    return cells > MOST_PAIRS ? null : { unit: unit / TICKS, faiths, cells };
+    return faiths > MOST_PAIRS ? null : { unit: unit / TICKS, faiths };
   }
 
-  /** From each state to the end: the most changes held, the least cost; and the most faith after a row. */
-  private bounds(holds: readonly Uint8Array[]) {
+  /** From each state to the end, the most changes held. */
+  private mostAhead(view: View): Uint16Array[] {
     const last = this.rows.length - 1;
-    const held: Float64Array[] = [];
-    const cost: Float64Array[] = [];
-    const faith: number[] = [];
-    held[last] = new Float64Array(this.rows[last]!.states.length);
-    cost[last] = new Float64Array(this.rows[last]!.states.length);
-    faith[last] = 0;
+    const held: Uint16Array[] = [];
+    held[last] = new Uint16Array(view.kept[last]!.length);
     for (let index = last - 1; index >= 0; index--) {
-      const next = this.rows[index + 1]!.states;
-      faith[index] = faith[index + 1]! + Math.max(...next.map((one) => one.faith));
-      held[index] = new Float64Array(this.rows[index]!.states.length);
-      cost[index] = new Float64Array(this.rows[index]!.states.length).fill(Number.POSITIVE_INFINITY);
-      for (let from = 0; from < held[index]!.length; from++) {
-        for (let to = 0; to < next.length; to++) {
-          const stays = holds[index]![from]! & holds[index + 1]![to]!;
-          held[index]![from] = Math.max(held[index]![from]!, stays + held[index + 1]![to]!);
-          const price = this.change(index + 1, from, to) + next[to]!.cost + cost[index + 1]![to]!;
-          if (price < cost[index]![from]!) cost[index]![from] = price;
-        }
-      }
+      // What counts of the next row is which fingers it has in place and how much lies ahead of it.
+      const best = Int32Array.of(-1, -1, -1, -1);
+      for (const [to, set] of view.held[index + 1]!.entries())
+        best[set] = Math.max(best[set]!, held[index + 1]![to]!);
+      held[index] = Uint16Array.from(view.held[index]!, (from) =>
+        best.reduce((most, ahead, set) => (ahead < 0 ? most : Math.max(most, ahead + COUNT[from & set]!)), 0),
+      );
     }
-    return { held, cost, faith };
+    return held;
+  }
+
+  /** From each state, and for each number of faithful units still to come at least, the least cost to the end. */
+  private toGo({ unit, faiths }: Lattice): readonly Float64Array[] {
+    if (this.costsToGo) return this.costsToGo;
+    const last = this.rows.length - 1;
+    const toGo: Float64Array[] = [];
+    toGo[last] = infinite(this.rows[last]!.states.length * faiths);
+    for (let at = 0; at < this.rows[last]!.states.length; at++) toGo[last]![at * faiths] = 0;
+    for (let index = last - 1; index >= 0; index--) {
+      const own = infinite(this.rows[index]!.states.length * faiths);
+      const { states, factor } = this.rows[index + 1]!;
+      const table = this.changes[index]!;
+      const after = toGo[index + 1]!;
+      for (let from = 0; from < this.rows[index]!.states.length; from++)
+        for (const [to, { cost, faith }] of states.entries()) {
+          const price = table[from * states.length + to]! * factor + cost;
+          const shift = Math.round(faith / unit);
+          for (let units = 0; units + shift < faiths; units++) {
+            const sum = price + after[to * faiths + units]!;
+            const cell = from * faiths + units + shift;
+            if (sum < own[cell]!) own[cell] = sum;
+          }
+        }
+      // As much at least: what reaches more reaches less, too.
+      for (let from = 0; from < this.rows[index]!.states.length; from++)
+        for (let units = faiths - 2; units >= 0; units--) {
+          const cell = from * faiths + units;
+          if (own[cell + 1]! < own[cell]!) own[cell] = own[cell + 1]!;
+        }
+      toGo[index] = own;
+    }
+    this.costsToGo = toGo;
+    return toGo;
   }
 }
+
+/** Faithful beats as whole numbers of a common unit, and how many there can be. */
+type Lattice = { readonly unit: number; readonly faiths: number };
+
+const infinite = (length: number): Float64Array => new Float64Array(length).fill(Number.POSITIVE_INFINITY);
+
+/**
+ * Sets to infinity what even at best the front covers: for each number of faithful beats still to come, the least cost
+ * to get there.
+ * @param held changes held so far and still to come at most
+ * @returns whether anything is left
+ */
+function dropHopeless(
+  own: Float64Array,
+  held: number,
+  toGo: Float64Array,
+  state: number,
+  { unit, faiths }: Lattice,
+  front: Gather,
+): boolean {
+  let left = false;
+  for (let cell = 0; cell < own.length; cell++) {
+    const cost = own[cell]!;
+    if (cost === Number.POSITIVE_INFINITY) continue;
+    const faith = cell % faiths;
+    const most = Math.floor(cell / faiths) + held;
+    let hope = false;
+    for (let more = 0; more + faith < faiths && !hope; more++) {
+      const ahead = toGo[state * faiths + more]!;
+      if (ahead === Number.POSITIVE_INFINITY) break;
+      hope = !front.covered({ held: most, faith: (faith + more) * unit, cost: cost + ahead });
+    }
+    if (hope) left = true;
+    else own[cell] = Number.POSITIVE_INFINITY;
+  }
+  return left;
+}
+
+/** Which of some planted fingers are in place, as a set. */
+function heldBy(plants: Plants, places: readonly PlaceId[]): number {
+  let set = 0;
+  for (let at = 0; at < plants.length; at++)
+    if (places[plants[at]!.finger] === plants[at]!.place) set |= 1 << at;
+  return set;
+}
+
+const worthOf = ({ cost, faith }: { cost: number; faith: number }, faithWeight: number): number =>
+  cost - faithWeight * faith;
+
+const mostFaith = (states: PlantRow["states"]): number =>
+  states.reduce((most, { faith }) => Math.max(most, faith), 0);
 
 /** The greatest common divisor. */
 const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { slowCost } from "../../../../testing/fretboard/slow-path";
 import { unwrap } from "../../../base";
-import { parseChord } from "../../chord";
-import { GUITAR_TUNING, parseTuning } from "../../pitch";
+import { moveChord, parseChord } from "../../chord";
+import { GUITAR_TUNING, moveKey, parseKey, parseTuning } from "../../pitch";
 import { type Fingering, fingerings } from "../fingerings";
 import type { HandEvent } from "./events";
 import { covers, Front, spread, type Worth } from "./front";
@@ -17,7 +17,7 @@ const song = (text: string): HandEvent[] =>
   });
 const options = { tuning, capos: [0], beatMs: 500, maxFret: 4, limit: 6, allow: ["sus4", "add9"] } as const;
 
-/** What a path is worth with each finger it could be said to plant, reckoned from what is told of it. */
+/** What a path is worth with each one or two fingers it could be said to plant, reckoned from what is told of it. */
 function worthsOf(path: readonly Fingering[], events: readonly HandEvent[]): Worth[] {
   const symbols = events.map((event) => (event.kind === "chord" ? event.chord.symbol : ""));
   const beats = events.map((event) => event.beats);
@@ -27,16 +27,20 @@ function worthsOf(path: readonly Fingering[], events: readonly HandEvent[]): Wor
     new Set(
       [1, 2, 3, 4].flatMap((finger) => {
         const string = one.fingers.indexOf(finger as 1);
-        return string < 0 ? [] : [`${finger} ${string} ${one.frets[string]}`];
+        const isFlat = one.barres.some((barre) => barre.finger === 4);
+        return string < 0 || (finger === 4 && isFlat) ? [] : [`${finger} ${string} ${one.frets[string]}`];
       }),
     );
   const stands = path.map(standing);
-  const places = new Set(stands.flatMap((one) => [...one]));
-  return [...places].map((place) => ({
-    held: stands.slice(1).filter((one, index) => one.has(place) && stands[index]!.has(place)).length,
-    faith,
-    cost,
-  }));
+  const places = [...new Set(stands.flatMap((one) => [...one]))];
+  const held = (place: string) =>
+    stands.slice(1).filter((one, index) => one.has(place) && stands[index]!.has(place)).length;
+  const apart = (a: string, b: string) => {
+    const [one, other] = [a.split(" ").map(Number), b.split(" ").map(Number)];
+    return one[0] !== other[0] && one[1] !== other[1] && one[0]! < other[0]! === one[2]! <= other[2]!;
+  };
+  const pairs = places.flatMap((a) => places.flatMap((b) => (apart(a, b) ? [held(a) + held(b)] : [])));
+  return [0, ...places.map(held), ...pairs].map((one) => ({ held: one, faith, cost }));
 }
 
 describe("planted", () => {
@@ -84,23 +88,62 @@ describe("planted", () => {
     const events = song("G Em7 Cadd9 D G Em7 Cadd9 D");
     const { front } = unwrap(planted(events, { ...options, limit: 40 }));
     for (const point of front) {
-      const staying = point.path
-        .slice(1)
-        .filter((one, index) =>
-          point.planted.every(({ finger, string, fret }) =>
-            [one, point.path[index]!].every(
-              (shape) => shape.fingers.indexOf(finger) === string && shape.frets[string] === fret,
-            ),
-          ),
-        ).length;
-      if (point.planted.length > 0) expect(point.held).toBeCloseTo(staying / 7, 5);
+      let held = 0;
+      for (const { finger, string, fret, changes } of point.planted) {
+        const has = (one: Fingering) => one.fingers.indexOf(finger) === string && one.frets[string] === fret;
+        const stays = point.path.slice(1).filter((one, at) => has(one) && has(point.path[at]!)).length;
+        expect(stays).toBe(changes);
+        held += stays;
+      }
+      expect(point.planted.length).toBeLessThanOrEqual(2);
+      expect(point.held).toBeCloseTo(held / 7, 5);
       const faithful = point.path.filter((one, index) => {
         const event = events[index]!;
         return event.kind === "chord" && one.is === event.chord.symbol;
       }).length;
       expect(point.faithfulness).toBeCloseTo(faithful / 8, 5);
     }
-    expect(front[0]!.words).toMatch(/stays? for \d of 7 changes/u);
+    expect(front[0]!.words).toMatch(/never moves?:|stays? for .*of 7 changes/u);
+  });
+
+  // Common practice, no source: the two fingers everybody leaves down.
+  it.each([0, 2, 3])(
+    "has ring and little finger on B and high E through G, C, D, Em, behind capo %i",
+    (capo) => {
+      const shapes = song("G C D Em");
+      const sounding = shapes.map((event) =>
+        event.kind === "chord"
+          ? {
+              ...event,
+              chord: unwrap(
+                parseChord(
+                  moveChord(event.chord, unwrap(parseKey("G")), moveKey(unwrap(parseKey("G")), capo)),
+                ),
+              ),
+            }
+          : event,
+      );
+      const all = { tuning, beatMs: 600, capos: [capo], allow: ["sus4", "add9", "7"] as const };
+      const { front, exact } = unwrap(planted(sounding, all));
+      expect(exact).toBe(true);
+      const both = front.find((one) => one.held === 2)!;
+      expect(both.planted).toEqual([
+        { finger: 3, string: 4, fret: 3, changes: 3 },
+        { finger: 4, string: 5, fret: 3, changes: 3 },
+      ]);
+      if (capo === 0) {
+        expect(both.path.map((one) => one.is)).toEqual(["G", "Cadd9", "Dsus4", "Em7"]);
+        expect(both.words).toMatch(/^ring and little finger never move: G, Cadd9, Dsus4, Em7/u);
+      }
+    },
+    20_000,
+  );
+
+  it("never plants a little finger that lies flat", () => {
+    const { front } = unwrap(planted(song("Bb B Bb B"), { ...options, maxFret: 6, limit: 60 }));
+    for (const { planted: fingers, path } of front)
+      if (fingers.some(({ finger }) => finger === 4))
+        for (const { barres } of path) expect(barres.some(({ finger }) => finger === 4)).toBe(false);
   });
 
   it("gives the same twice, and says when its steps ran out", () => {
@@ -120,7 +163,18 @@ describe("planted", () => {
 
   it("tells of its progress", () => {
     const told: number[] = [];
-    unwrap(planted(song("G C"), { ...options, onProgress: (done, of) => told.push(done / of) }));
+    const fronts: number[] = [];
+    unwrap(
+      planted(song("G C"), {
+        ...options,
+        onProgress: (done, of, soFar) => {
+          told.push(done / of);
+          if (soFar) fronts.push(soFar.front.length);
+        },
+      }),
+    );
+    // There is something to look at before the search has ended.
+    expect(fronts[0]).toBeGreaterThan(0);
     expect(told.at(-1)).toBe(1);
     expect(told).toEqual([...told].sort((a, b) => a - b));
   });

@@ -2,19 +2,29 @@ import { ok, type Result } from "../../../base";
 import { describeFingers } from "../finger-words";
 import type { Fingering } from "../fingerings";
 import type { Finger } from "../hand";
-import { FINGERS, type PlaceId, QUICK_FACTOR, QUICK_MS } from "./change";
+import { FINGERS } from "./change";
 import type { HandEvent } from "./events";
 import { Front, spread } from "./front";
-import { type Layer, type LayerOptions, type LayerProblem, type Layers, layersOf } from "./layers";
-import { type Arrangement, type Gather, type PlantRow, PlantSearch, type PlantState } from "./plant-search";
+import { type LayerOptions, type LayerProblem, type Layers, layersOf } from "./layers";
+import { plantRows } from "./plant-rows";
+import {
+  type Arrangement,
+  type Gather,
+  type Plant,
+  PlantSearch,
+  type Plants,
+  SEEDS,
+  type Steps,
+} from "./plant-search";
 
 export type PlantedOptions = Omit<LayerOptions, "capo"> & {
+  /** In the order they are tried. */
   readonly capos: readonly number[];
   readonly beatMs: number;
   /** Search steps at most; past them the best found is given, and `exact` is false. */
   readonly budget?: number | undefined;
-  /** Told as the work goes on: so much is done, of so much. */
-  readonly onProgress?: ((done: number, of: number) => void) | undefined;
+  /** Told as the work goes on: so much is done, of so much, and the front as it stands when it has changed. */
+  readonly onProgress?: ((done: number, of: number, soFar?: Planted) => void) | undefined;
 };
 
 type PlantedFinger = {
@@ -29,7 +39,7 @@ export type PlantedPoint = {
   readonly capo: number;
   readonly path: readonly Fingering[];
   readonly planted: readonly PlantedFinger[];
-  /** Share of changes through which the planted fingers stay. */
+  /** Mean over the changes of the number of planted fingers that stay, 0 to 2. */
   readonly held: number;
   /** Cost of the voice-path a beat. */
   readonly effort: number;
@@ -43,32 +53,51 @@ export type Planted = { readonly front: readonly PlantedPoint[]; readonly exact:
 /** More distinct chords than this are searched by weights only. */
 const MOST_EXACT_CHORDS = 8;
 const MOST_POINTS = 6;
-/** States a chord keeps for the search when no limit is asked for: so many easiest stances, and the easiest of each planted finger. */
-const KEPT_STANCES = 24;
-const KEPT_PLANTED = 3;
 /** Pairs of shape and hand looked at a chord when no limit is asked for. */
-const LOOKED_AT = 800;
-/** Planted fingers tried by weights only, of those that could stay longest. */
-const MOST_WEIGHED = 48;
+const LOOKED_AT = 600;
+/** Sets of planted fingers tried by weights first, of those that could stay longest. */
+const MOST_WEIGHED = 24;
 /** Sums made at most when no budget is given. */
 const BUDGET = 1_500_000_000;
-
-/** A place no finger has. */
-const NOWHERE = -1;
-
 /** How much of the whole work finding the shapes is, for telling progress. */
-const SEARCH_SHARE = 0.4;
+const SEARCH_SHARE = 0.3;
+/** Sets looked at between two tellings. */
+const TOLD_EVERY = 200;
+
+/** Where guitarists leave fingers (common practice, no source), as finger, string and fret: tried before all others. */
+const ANCHORS: readonly (readonly (readonly [finger: number, string: number, fret: number])[])[] = [
+  [
+    [3, 4, 3],
+    [4, 5, 3],
+  ],
+  [
+    [3, 4, 3],
+    [1, 3, 2],
+  ],
+  [
+    [1, 4, 1],
+    [2, 2, 2],
+  ],
+];
 
 const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 
 type Candidate = Arrangement & { readonly capo: number; readonly layers: Layers };
 
+/** One capo's search, with the sets of planted fingers worth a look. */
+type Bench = {
+  readonly search: PlantSearch;
+  readonly capo: number;
+  readonly layers: Layers;
+  readonly sets: readonly Plants[];
+};
+
 /**
  * Planted fingers: over all capos and allowed colours together the arrangements in which one or two fingers stay down
- * through most changes, as a front of hand effort against faithfulness. A place counts with its finger; a second
- * finger is named when it stays wherever the first does. Exact for up to 8 distinct chords while the budget lasts, over
- * the first `limit` pairs of shape and hand, or without a limit over each chord's easiest stances and the easiest that
- * has each finger on each place; else the best found.
+ * through the changes, as a front of what is held, the hand's effort and faithfulness. A place counts with its finger;
+ * a little finger flat over several strings is not planted. Exact for up to 8 distinct chords while the budget lasts,
+ * over the first `limit` pairs of shape and hand, or without a limit over each chord's first stances and the first that
+ * has each finger, and each two, in place; else the best found.
  * @example planted([G, Em, C, D], { tuning, capos: [0], allow: ["sus4", "add9", "7"], beatMs: 500 }).front[0].words
  */
 export function planted(
@@ -77,143 +106,168 @@ export function planted(
 ): Result<Planted, LayerProblem> {
   const { capos, onProgress } = options;
   const front = new Front<Candidate>();
-  const steps = { left: options.budget ?? BUDGET };
-  const searches: {
-    readonly search: PlantSearch;
-    readonly capo: number;
-    readonly layers: Layers;
-  }[] = [];
+  const steps: Steps = { left: options.budget ?? BUDGET };
+  const beats = events.reduce((sum, event) => sum + event.beats, 0);
+  const answer = (exact: boolean): Planted => ({
+    front: pointsOf(spread(front.items, MOST_POINTS), beats),
+    exact,
+  });
+  const benches: Bench[] = [];
   for (const [done, capo] of capos.entries()) {
     onProgress?.(done * SEARCH_SHARE, capos.length);
     const found = layersOf(events, { ...options, capo, limit: options.limit ?? LOOKED_AT });
     if (!found.ok) return found;
-    const rows = rowsOf(found.value, options.beatMs, options.limit === undefined);
-    searches.push({ search: new PlantSearch(rows, found.value.places), capo, layers: found.value });
+    const layers = found.value;
+    const search = new PlantSearch(
+      plantRows(layers, options.beatMs, options.limit === undefined),
+      layers.places,
+    );
+    const bench = { search, capo, layers, sets: setsOf(search, layers) };
+    benches.push(bench);
+    const gather = gatherInto(front, bench);
+    for (const plants of bench.sets.slice(0, MOST_WEIGHED)) {
+      const view = search.around(plants);
+      for (const weights of SEEDS) gather.add(search.weighed(view, weights));
+    }
+    onProgress?.((done + 1) * SEARCH_SHARE, capos.length, answer(false));
   }
-  const jobs = searches.flatMap((one) => plantedPlaces(one.search).map((place) => ({ ...one, ...place })));
-  // Where nothing is ever pressed there is nothing to plant, and still a way to play.
-  const [any] = searches;
-  if (jobs.length === 0 && any) jobs.push({ ...any, finger: 1, place: NOWHERE, reach: 0 });
-  jobs.sort((a, b) => b.reach - a.reach);
   const distinct = new Set(events.map((event) => (event.kind === "chord" ? event.chord.symbol : ""))).size;
   let exact = distinct <= MOST_EXACT_CHORDS;
-  const weighed = jobs.slice(0, MOST_WEIGHED);
-  const tasks = [
-    ...weighed.map((job) => ({ job, isExact: false })),
-    ...(exact ? jobs.map((job) => ({ job, isExact: true })) : []),
-  ];
-  for (const [done, { job, isExact }] of tasks.entries()) {
-    const { search, capo, layers, finger, place, reach } = job;
-    const own: Gather = {
-      covered: (worth) => front.covered(worth),
-      add: (one) => front.add({ ...one, capo, layers }),
-    };
-    if (!isExact) search.around(finger, place).seed(finger, place, own);
-    else if (!own.covered(search.best(reach)))
-      exact = steps.left > 0 && search.around(finger, place).exhaust(finger, place, own, steps) && exact;
-    onProgress?.(SEARCH_SHARE * tasks.length + (1 - SEARCH_SHARE) * (done + 1), tasks.length);
-  }
-  const beats = events.reduce((sum, event) => sum + event.beats, 0);
-  const points = spread(front.items, MOST_POINTS).map((one) => point(one, beats));
-  return ok({ front: points, exact });
-}
-
-/** A chord's states by where the fingers stand: of those that stand alike and are as faithful, the easiest. */
-function rowsOf({ layers, places }: Layers, beatMs: number, isThinned: boolean): PlantRow[] {
-  const known = new Map<
-    Layer["states"],
-    { readonly beats: number; readonly states: readonly PlantState[] }[]
-  >();
-  return layers.map((layer, index): PlantRow => {
-    const before = layers[index - 1];
-    const factor = before && before.beats * beatMs < QUICK_MS ? QUICK_FACTOR : 1;
-    const lists = known.get(layer.states) ?? [];
-    known.set(layer.states, lists);
-    const same = lists.find((list) => list.beats === layer.beats);
-    if (same) return { states: same.states, factor };
-    const asked = layer.event.kind === "chord" ? layer.event.chord.symbol : null;
-    const stances = new Map<string, PlantState>();
-    for (const [state, one] of layer.states.entries()) {
-      const stand = places.of(one.hand);
-      const isFaithful = asked === null || one.is() === asked;
-      const key = `${stand.join()} ${isFaithful}`;
-      const cost = (one.difficulty * layer.beats) / 4;
-      const easiest = stances.get(key);
-      if (!easiest || cost < easiest.cost)
-        stances.set(key, { state, places: stand, cost, faith: isFaithful ? layer.beats : 0, always: true });
-    }
-    const all = [...stances.values()].sort((a, b) => a.cost - b.cost || a.state - b.state);
-    const states = isThinned ? thin(all) : all;
-    lists.push({ beats: layer.beats, states });
-    return { states, factor };
-  });
-}
-
-/** The easiest stances of all and the easiest faithful ones; the others are looked at for the fingers they have in place. */
-function thin(all: readonly PlantState[]): PlantState[] {
-  const always = new Set(all.slice(0, KEPT_STANCES));
-  for (const one of all.filter(({ faith }) => faith > 0).slice(0, KEPT_STANCES / 2)) always.add(one);
-  const kept = new Set(always);
-  const seen = new Map<string, number>();
-  for (const one of all) {
-    for (const [finger, place] of one.places.entries()) {
-      if (place === 0) continue;
-      const key = `${finger} ${place} ${one.faith > 0}`;
-      const count = seen.get(key) ?? 0;
-      if (count === KEPT_PLANTED) continue;
-      seen.set(key, count + 1);
-      kept.add(one);
+  const all = benches.reduce((sum, { sets }) => sum + sets.length, 0);
+  let done = 0;
+  for (const bench of exact ? benches : []) {
+    for (const plants of bench.sets) {
+      if (steps.left <= 0) break;
+      const before = front.items;
+      exact = bench.search.exhaust(bench.search.around(plants), gatherInto(front, bench), steps) && exact;
+      done++;
+      if (done % TOLD_EVERY === 0 || front.items !== before)
+        onProgress?.(
+          SEARCH_SHARE * all + (1 - SEARCH_SHARE) * done,
+          all,
+          front.items === before ? undefined : answer(false),
+        );
     }
   }
-  return all.filter((one) => kept.has(one)).map((one) => ({ ...one, always: always.has(one) }));
+  exact &&= steps.left > 0;
+  onProgress?.(1, 1);
+  return ok(answer(exact));
 }
 
-/** Every finger on every place some state has, with the changes it could stay through. */
-function plantedPlaces(search: PlantSearch): { finger: number; place: PlaceId; reach: number }[] {
-  const seen = new Map<string, { finger: number; place: PlaceId }>();
-  for (const { states } of search.rows)
-    for (const { places } of states)
-      for (const [finger, place] of places.entries())
-        if (place !== 0) seen.set(`${finger} ${place}`, { finger, place });
-  return [...seen.values()].map((one) => ({ ...one, reach: search.reach(one.finger, one.place) }));
+const gatherInto = (front: Front<Candidate>, { capo, layers }: Bench): Gather => ({
+  covered: (worth) => front.covered(worth),
+  add: (one) => front.add({ ...one, capo, layers }),
+});
+
+/** The sets of one or two fingers that could stay: the usual anchors first, then those that could stay longest. */
+function setsOf(search: PlantSearch, { places }: Layers): Plants[] {
+  const single = search.places;
+  const sets: { readonly plants: Plants; readonly reach: number }[] = [];
+  for (const [at, one] of single.entries()) {
+    for (const other of single.slice(at + 1)) {
+      if (!mayGoTogether(one, other, places)) continue;
+      const plants = one.finger < other.finger ? [one, other] : [other, one];
+      sets.push({ plants, reach: search.reach(plants) });
+    }
+  }
+  // A finger no other goes with stands alone; nothing pressed at all is still a way to play.
+  const paired = new Set(sets.flatMap(({ plants }) => plants));
+  for (const one of single) if (!paired.has(one)) sets.push({ plants: [one], reach: search.reach([one]) });
+  sets.sort((a, b) => b.reach - a.reach);
+  const usual = new Set(
+    ANCHORS.map((anchor) =>
+      anchor
+        .map(([finger, string, fret]) => `${finger} ${places.idWithin(string, fret)}`)
+        .sort()
+        .join(),
+    ),
+  );
+  const nameOf = (plants: Plants) =>
+    plants
+      .map(({ finger, place }) => `${finger} ${place}`)
+      .sort()
+      .join();
+  const ordered = [
+    ...sets.filter(({ plants }) => usual.has(nameOf(plants))),
+    ...sets.filter(({ plants }) => !usual.has(nameOf(plants))),
+  ].map(({ plants }) => plants);
+  return ordered.length > 0 ? ordered : [[]];
 }
 
-function point(
-  { capo, layers, states, finger, place, cost, held, faith }: Candidate,
+/** Two fingers, on two strings, no lower finger on a higher fret. */
+function mayGoTogether(one: Plant, other: Plant, places: Layers["places"]): boolean {
+  if (one.finger === other.finger) return false;
+  const [a, b] = [places.spot(one.place), places.spot(other.place)];
+  if (a.string === b.string) return false;
+  if (one.finger === 0 || other.finger === 0) return true;
+  return one.finger < other.finger ? a.fret <= b.fret : b.fret <= a.fret;
+}
+
+function pointsOf(candidates: readonly Candidate[], beats: number): PlantedPoint[] {
+  const plain = candidates.reduce(
+    (best, one) =>
+      one.faith > best.faith || (one.faith === best.faith && one.cost < best.cost) ? one : best,
+    candidates[0]!,
+  );
+  return candidates.map((one) => pointOf(one, beats, one === plain ? null : plain.cost));
+}
+
+/** @param plainCost what playing the chart most faithfully costs, to tell beside; null for that way itself */
+function pointOf(
+  { capo, layers, states, plants, cost, held, faith }: Candidate,
   beats: number,
+  plainCost: number | null,
 ): PlantedPoint {
   const chosen = states.map((state, index) => layers.layers[index]!.states[state]!);
   const stands = chosen.map(({ hand }) => layers.places.of(hand));
-  const changes = Math.max(1, stands.length - 1);
-  const stays = (one: number, at: PlaceId) =>
-    stands.slice(1).map((stand, index) => stand[one] === at && stands[index]![one] === at);
-  const first = stays(finger, place);
-  const told = (one: number, at: PlaceId): PlantedFinger => ({
-    finger: FINGERS[one]!,
-    ...layers.places.spot(at),
-    changes: stays(one, at).filter(Boolean).length,
-  });
-  const second = FINGERS.flatMap((_, one): PlantedFinger[] => {
-    if (one === finger || held === 0) return [];
-    const at = stands[first.indexOf(true)]![one]!;
-    const also = at === 0 ? [] : stays(one, at);
-    return at !== 0 && first.every((stay, index) => !stay || also[index]) ? [told(one, at)] : [];
-  }).sort((a, b) => b.changes - a.changes)[0];
-  const fingers = held === 0 ? [] : [told(finger, place), ...(second ? [second] : [])];
-  const order = [...fingers].sort((a, b) => FINGERS.indexOf(a.finger) - FINGERS.indexOf(b.finger));
+  const changes = stands.length - 1;
+  const told = plants
+    .map(
+      ({ finger, place }): PlantedFinger => ({
+        finger: FINGERS[finger]!,
+        ...layers.places.spot(place),
+        changes: stands
+          .slice(1)
+          .filter((stand, at) => stand[finger] === place && stands[at]![finger] === place).length,
+      }),
+    )
+    .filter((one) => one.changes > 0)
+    .sort((a, b) => FINGERS.indexOf(a.finger) - FINGERS.indexOf(b.finger));
   const written = chosen.map((one) => one.write());
-  const verb = order.length > 1 ? "stay" : "stays";
-  const words =
-    order.length === 0
-      ? "no finger stays; every change is made as is easiest"
-      : `${describeFingers(order.map((one) => one.finger))} ${verb} for ${held} of ${stands.length - 1} changes`;
   return {
     capo,
     path: layers.layerOf.map((layer) => written[layer]!),
-    planted: order,
-    held: round(held / changes),
+    planted: told,
+    held: round(held / Math.max(1, changes)),
     effort: round(cost / beats),
     faithfulness: round(faith / beats),
-    words,
+    words: describePlanted(
+      told,
+      changes,
+      [...new Set(chosen.map((one) => one.is()))],
+      plainCost && cost / plainCost,
+    ),
   };
+}
+
+/** @example "ring and little finger never move: G, Cadd9, Dsus4, Em7; 0.8 of the effort" */
+function describePlanted(
+  fingers: readonly PlantedFinger[],
+  changes: number,
+  made: readonly string[],
+  share: number | null,
+): string {
+  const effort = share === null ? "" : `; ${share.toFixed(1)} of the effort`;
+  if (fingers.length === 0) return `no finger stays; every change is made as is easiest${effort}`;
+  const counts = new Set(fingers.map((one) => one.changes));
+  const who = describeFingers(fingers.map((one) => one.finger));
+  const verb = (count: number) => (count > 1 ? ["never move", "stay"] : ["never moves", "stays"]);
+  const [never, stay] = verb(fingers.length);
+  if (counts.size === 1 && counts.has(changes)) return `${who} ${never}: ${made.join(", ")}${effort}`;
+  if (counts.size === 1) return `${who} ${stay} for ${fingers[0]!.changes} of ${changes} changes${effort}`;
+  const [first, ...others] = fingers.map(
+    ({ finger, changes: count }, at) =>
+      `${describeFingers([finger])} ${at === 0 ? "stays " : ""}for ${count}`,
+  );
+  return `${[first, ...others].join(", ")} of ${changes} changes${effort}`;
 }

@@ -44,7 +44,7 @@ export class PathSearch {
       const known = isUnder ? undefined : stances.get(layer.states);
       const own = known ?? stancesOf(layer.states, isUnder, places);
       if (!isUnder) stances.set(layer.states, own);
-      const costs = Float64Array.from(layer.states, (state) => (state.difficulty * layer.beats) / 4);
+      const costs = Float64Array.from(layer.states, (state) => (state.price * layer.beats) / 4);
       return { ...own, size: layer.states.length, costs, factor: factors[index]! };
     });
   }

@@ -5,7 +5,7 @@ import { unwrap } from "../../../base";
 import { parseChord } from "../../chord";
 import { GUITAR_TUNING, parseKey, parseTuning } from "../../pitch";
 import { type Fingering, type FingeringOptions, fingerings } from "../fingerings";
-import { readFrets } from "../orderings";
+import { sixFrets } from "../orderings";
 import type { HandEvent } from "./events";
 import { withPassing } from "./passing";
 import { type VoicePathOptions, voicePath } from "./voice-path";
@@ -15,7 +15,7 @@ const chord = (symbol: string, beats = 4, lock?: string): HandEvent => ({
   kind: "chord",
   chord: unwrap(parseChord(symbol)),
   beats,
-  ...(lock ? { lock: readFrets(lock) } : {}),
+  ...(lock ? { lock: sixFrets(lock) } : {}),
 });
 const chords = (text: string): HandEvent[] =>
   text.split(" ").map((one) => {
@@ -82,7 +82,7 @@ describe("voicePath", () => {
   it("adds up from its own parts", () => {
     const song = chords("G D/F# Em7 C:2 D:1 G");
     const found = plan(song);
-    const whole = found.path.reduce((sum, one, index) => sum + (one.difficulty * song[index]!.beats) / 4, 0);
+    const whole = found.path.reduce((sum, one, index) => sum + (one.price * song[index]!.beats) / 4, 0);
     expect(found.moves.reduce((sum, move) => sum + move.cost, whole)).toBeCloseTo(found.cost, 4);
     expect(found.moves.map((move) => move.factor)).toEqual([1, 1, 1, 1, 2]);
   });
@@ -91,7 +91,11 @@ describe("voicePath", () => {
     const locked = plan([chord("G"), chord("C", 4, "x35553"), chord("G")]);
     expect(frets(locked.path)[1]).toBe("x35553");
     expect(locked.cost).toBeGreaterThan(plan(chords("G C G")).cost);
-    expect(voicePath([chord("G", 4, "1x3x5x7")], { tuning, beatMs: 500 })).toMatchObject({ ok: false });
+    const seven = { ...chord("G"), lock: [1, null, 3, null, 5, null, 7] };
+    expect(voicePath([seven as HandEvent], { tuning, beatMs: 500 })).toMatchObject({
+      ok: false,
+      problem: { code: "wrong-strings" },
+    });
     expect(voicePath([chord("G", 4, "123456")], { tuning, beatMs: 500 })).toMatchObject({
       ok: false,
       problem: { code: "no-hand", index: 0 },
@@ -158,7 +162,7 @@ describe("lines between chords", () => {
 
   it("keeps the chord under a note that is played over it", () => {
     const { path, moves } = plan([chord("C", 4, "x32010"), note(5, 3, true), chord("C", 4, "x32010")]);
-    expect(path[1]!.frets).toEqual(readFrets("x32013"));
+    expect(path[1]!.frets).toEqual(sixFrets("x32013"));
     expect(moves[0]!.kept).toEqual([1, 2, 3]);
   });
 

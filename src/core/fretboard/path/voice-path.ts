@@ -43,7 +43,7 @@ const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 /**
  * The cheapest way of the hand through a list of events.
  *
- * Cost = Σ difficulty × beats/4 + Σ change × factor. For each finger: placed 1, lifted 0.5, kept on its string and
+ * Cost = Σ price × beats/4 + Σ change × factor. For each finger: placed 1, lifted 0.5, kept on its string and
  * fret 0, slid along its string 0.5 + 0.02 a mm, moved 1.5 + 0.02 × (mm along the neck + 8 mm a string crossed);
  * the factor is 2 after an event shorter than 700 ms, else 1. Weights are ours, no source. Exact over all
  * fingerings and hands, or over the easiest `limit` of each event.
@@ -145,6 +145,6 @@ const mostStates = (layers: readonly Layer[]): number =>
 /** No path costs less than the easiest state of every layer. */
 const lowerBound = (layers: readonly Layer[]): number =>
   layers.reduce(
-    (sum, { states, beats }) => sum + (Math.min(...states.map(({ difficulty }) => difficulty)) * beats) / 4,
+    (sum, { states, beats }) => sum + (Math.min(...states.map(({ price }) => price)) * beats) / 4,
     0,
   );

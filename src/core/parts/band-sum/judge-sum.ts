@@ -84,7 +84,7 @@ export function judgeSum(
   if (third && hasPitch) {
     const wanted = above(toneSemitones(third));
     const thirds = of(wanted);
-    if (thirds.length === 0) problems.push({ code: "no-third" });
+    if (thirds.length === 0 && !chord.free.includes(third)) problems.push({ code: "no-third" });
     if (thirds.length >= CROWDED && thirds.length > CROWDED_SHARE * voices.length)
       problems.push({ code: "thirds-crowded", times: thirds.length, playerIds: owners(thirds) });
     // The neighbour a semitone off: the fourth of a major third, the second of a minor one.

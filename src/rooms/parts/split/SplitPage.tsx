@@ -26,7 +26,7 @@ export function SplitPage() {
   const [against, setAgainst] = useState<number | null>(null);
   const [question, setQuestion] = useState<SplitCase | null>(null);
   const search = useEngine("split", question, question);
-  const share = useProgress("split", question);
+  const { share } = useProgress("split", question);
   const { data, beside } = search;
   const asked = useMemo<Asked | null>(
     () => (beside && data ? { split: beside, proposals: data } : null),
