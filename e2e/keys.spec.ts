@@ -115,6 +115,62 @@ test("shapes: the list to learn, the hardest changes, a lock with its neighbours
   await expect(page.getByRole("region", { name: "4 opened" })).toContainText("4add9, for 4: adds the second");
 });
 
+test("a shape of one's own: typed in two acts, named, held against the chart, kept though no hand holds it", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await makeSong(page);
+  await addThreePlayers(page);
+  await room(page, "Keys");
+  await tab(page, "Shapes to learn");
+  await page.getByRole("button", { name: /^C\b/ }).first().click();
+  const panel = page.getByRole("region", { name: "C opened" });
+  await panel.getByText("A shape of your own").click();
+  const frets = panel.getByLabel(/A fret for each string, from low E on/);
+
+  // What is no shape is said, and nothing is changed.
+  await frets.fill("x3203");
+  await expect(panel.getByText("6 strings want 6 frets, from low E on; 5 were read.")).toBeVisible();
+  await frets.fill("x320q3");
+  await expect(panel.getByText("“q” is no fret")).toBeVisible();
+
+  // Act one: the frets. Act two: Enter.
+  await frets.fill("x32033");
+  await expect(panel.getByText("Cadd9, or", { exact: false })).toBeVisible();
+  await expect(panel.getByText("D is not in C.")).toBeVisible();
+  await expectAccessible(page);
+  await frets.press("Enter");
+  await saved(page);
+  await expect(page.getByRole("button", { name: /^C\b.*chosen/ }).first()).toBeVisible();
+  await expect(page.getByRole("img", { name: "C: not played, 3, 2, open, 3, 3" }).first()).toBeVisible();
+  await expect(page.getByText("really Cadd9").first()).toBeVisible();
+
+  // Pressed on the neck instead; what no hand holds is kept with a remark.
+  const pressed = page.getByRole("region", { name: "C opened" });
+  const opened = pressed.getByText("A shape of your own");
+  if (!(await pressed.getByRole("group", { name: /Or press it/ }).isVisible())) await opened.click();
+  await pressed.getByRole("button", { name: "low E, fret 1" }).click();
+  await pressed.getByRole("button", { name: "D, fret 3" }).click();
+  await pressed.getByRole("button", { name: "B, fret 5" }).click();
+  await expect(pressed.getByText("No hand we know of holds it")).toBeVisible();
+  await expect(pressed.getByLabel(/A fret for each string/)).toHaveValue("1 x 3 x 5 x");
+  await pressed.getByRole("button", { name: "Hold this for C" }).click();
+  await saved(page);
+  await expect(
+    page.getByRole("img", { name: "C: 1, not played, 3, not played, 5, not played" }).first(),
+  ).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("img", { name: "C: not played, 3, 2, open, 3, 3" }).first()).toBeVisible();
+
+  // The list by what comes before, about a fret, on strings of one's own.
+  const list = page.getByRole("region", { name: "C opened" });
+  await list.getByLabel("About fret").selectOption("9");
+  for (const name of ["low E", "A", "D"]) await list.getByLabel(name, { exact: true }).uncheck();
+  await expect(list.getByRole("button", { name: /^Hold x x x 9 8 8 for C/ })).toBeVisible();
+  await list.getByLabel("Order").selectOption("easiest from the shape before");
+  await expect(list.getByRole("button", { name: /^Hold x x x 9 8 8 for C/ })).toBeVisible();
+});
+
 test("planted fingers: searched with progress, stopped, found and taken", async ({ page }) => {
   test.setTimeout(120_000);
   await makeSong(page);
@@ -127,8 +183,10 @@ test("planted fingers: searched with progress, stopped, found and taken", async 
   await expect(find).toBeVisible();
   await find.click();
   const found = page.getByRole("heading", { name: /arrangements, from the most held/ });
+  // There is something to look at while the search goes on.
   await expect(found).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/stays? for \d+ of \d+ changes/).first()).toBeVisible();
+  await expect(find).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/stays? for .*\d+ of \d+ changes|never moves?:/).first()).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Take these shapes" }).first().click();
   await saved(page);

@@ -41,8 +41,8 @@ const BOUNDS: Record<Term, [least: number, most: number]> = {
   "foreign bass doubled": [0.96, 4.8],
   "fifth not over root": [3.2, 9.6],
   "power strings": [0.64, 3.2],
-  "root with fifth": [2, 2],
-  "neither third nor fifth": [4, 4],
+  "root with fifth": [8, 8],
+  "neither third nor fifth": [16, 16],
 };
 const MARGIN = 0.3;
 const ROUNDS = 12;

@@ -7,6 +7,7 @@ export const STYLE_WORDS: Readonly<Record<Style, string>> = Object.freeze({
   triad: "three-string shapes",
   "two-string": "two strings only",
   shell: "shells: root, third, seventh",
+  single: "single notes on the changes",
   bass: "bass notes",
 });
 

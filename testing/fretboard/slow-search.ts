@@ -82,6 +82,8 @@ function soundsInStyle(
   switch (style) {
     case "bass":
       return pitches.length === 1 && lowest === (bass ?? root);
+    case "single":
+      return pitches.length === 1 && [root, ...third, ...fifth].includes(lowest);
     case "power":
       return (
         pitches.length > 1 &&

@@ -115,6 +115,8 @@ describe("fingerings: styles", () => {
     ["Dm7/C", "shell", {}],
     ["D7/E", "shell", {}],
     ["E/G#", "bass", {}],
+    ["F#m7", "single", {}],
+    ["Dsus4", "single", {}],
     ["Csus4", "triad", { capo: 3, level: "steady" }],
     ["Em", "two-string", { level: "beginner" }],
     ["C5", "triad", {}],

@@ -41,6 +41,7 @@ const COUNTS_FULLNESS: Readonly<Record<Style, boolean>> = Object.freeze({
   triad: false,
   "two-string": false,
   shell: false,
+  single: false,
   bass: false,
 });
 

@@ -131,7 +131,7 @@ export class Sound {
     for (let string = 0; string < frets.length; string++) {
       if (frets[string] !== null) lowest = Math.min(lowest, this.midi(frets, string));
     }
-    const single = this.style === "bass" || this.style === "octave";
+    const single = this.style === "bass" || this.style === "octave" || this.style === "single";
     if (single || !Number.isFinite(lowest)) return this.chord.symbol;
     const heard = this.heard(frets);
     const key = heard * 12 + (lowest % 12);

@@ -3,7 +3,7 @@ import { pitchClassOf } from "../pitch";
 import { type Board, bit, eachShape, fretsOf, type Wanted } from "./fingering-search";
 import type { Frets } from "./hand";
 
-export const STYLES = ["full", "power", "octave", "triad", "two-string", "shell", "bass"] as const;
+export const STYLES = ["full", "power", "octave", "triad", "two-string", "shell", "single", "bass"] as const;
 export type Style = (typeof STYLES)[number];
 
 const FEWEST_IN_FULL = 3;
@@ -27,6 +27,7 @@ const SEARCHES: Readonly<Record<Style, (chord: SoundingChord, board: Board, visi
     triad: eachTriad,
     "two-string": eachTwoString,
     shell: eachShell,
+    single: eachSingle,
     bass: eachBassNote,
   });
 
@@ -164,6 +165,13 @@ function eachOctave(chord: SoundingChord, board: Board, visit: Visit): void {
       },
     );
   }
+}
+
+/** One string with the root, the third (or sus) or the fifth: a note a chord, for a line that follows it. */
+function eachSingle(chord: SoundingChord, board: Board, visit: Visit): void {
+  const wanted = rootOf(chord) | thirdOf(chord) | degrees(chord, 5);
+  for (const string of board.strings)
+    eachOn(board, [string], (pitchClass) => Boolean(wanted & bit(pitchClass)), visit);
 }
 
 /** Every single stopped or open string that sounds a chord's bass: its slash bass, else its root. */

@@ -27,6 +27,6 @@ export const WEIGHTS: Readonly<Record<Term, number>> = Object.freeze({
   "foreign bass doubled": 3.802,
   "fifth not over root": 6.4,
   "power strings": 1.28,
-  "root with fifth": 2,
-  "neither third nor fifth": 4,
+  "root with fifth": 8,
+  "neither third nor fifth": 16,
 });

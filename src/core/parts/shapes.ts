@@ -101,8 +101,8 @@ export function shapeQuestion(
   const chosen =
     strings.length === 0
       ? {}
-      : // Two strings are no full chord: they are shapes of two strings.
-        { strings, ...(strings.length === 2 ? { style: "two-string" as const } : {}) };
+      : // Whoever names the strings leaves the bass to somebody else; two of them are no full chord.
+        { strings, inversions: true, ...(strings.length === 2 ? { style: "two-string" as const } : {}) };
   return {
     chord: chord.value,
     options: { ...optionsOf(request), ...region, ...chosen, limit: wish.limit },

@@ -32,18 +32,18 @@ describe("changes between two shapes", () => {
 
   it("order a list by how the hand comes there, or goes on", () => {
     const none = { before: null, after: null };
-    expect(orderShapes(list("C"), "from the shape before", none, { strings: 6 })).toEqual(list("C"));
+    expect(orderShapes(list("C"), "easiest from the shape before", none, { strings: 6 })).toEqual(list("C"));
     const barre = shape("Bb", "x13331");
     const usual = orderShapes(list("C"), "usual first", { before: barre, after: null }, { strings: 6 });
     const near = orderShapes(
       list("C"),
-      "from the shape before",
+      "easiest from the shape before",
       { before: barre, after: null },
       { strings: 6 },
     );
     const into = orderShapes(
       list("C"),
-      "into the next shape",
+      "easiest into the next",
       { before: null, after: barre },
       { strings: 6 },
     );

@@ -36,7 +36,11 @@ export function changesOn({
 }
 
 /** How a list of shapes for one chord is ordered. */
-export const SHAPE_ORDERS = ["usual first", "from the shape before", "into the next shape"] as const;
+export const SHAPE_ORDERS = [
+  "usual first",
+  "easiest from the shape before",
+  "easiest into the next",
+] as const;
 export type ShapeOrder = (typeof SHAPE_ORDERS)[number];
 
 /**
@@ -49,7 +53,8 @@ export function orderShapes(
   { before, after }: { readonly before: Held | null; readonly after: Held | null },
   neck: Neck,
 ): readonly Fingering[] {
-  const other = order === "from the shape before" ? before : order === "into the next shape" ? after : null;
+  const other =
+    order === "easiest from the shape before" ? before : order === "easiest into the next" ? after : null;
   if (!other) return list;
   const change = changesOn(neck);
   const costs = new Map(

@@ -147,7 +147,7 @@ export const TECHNIQUES = Object.freeze({
     span: 12,
     roles: ["line", "carry"],
     strings: ["high three", "inner three"],
-    style: "two-string",
+    style: "single",
   },
   "thumb-bass": {
     words: "bass line by the thumb",

@@ -31,8 +31,8 @@ export function WishFields({ search, strings, onSet }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-3">
       <SelectField
-        label="Easiest"
-        className="w-48"
+        label="Order"
+        className="w-60"
         value={order}
         options={SHAPE_ORDERS.map((value) => ({ value, label: value }))}
         onSet={(value) => onSet({ ...search, order: value })}
