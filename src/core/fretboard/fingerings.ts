@@ -1,16 +1,7 @@
 import type { Fret } from "../../base";
 import { type Chord, type Colour, coloured, type SoundingChord } from "../chord";
 import type { Tuning } from "../pitch";
-import {
-  costOf,
-  handCost,
-  type Reason,
-  reasonsOf,
-  round,
-  shapeCost,
-  tellHand,
-  tellShape,
-} from "./difficulty";
+import { handCost, type Reason, reasonsOf, round, shapeCost, tellHand, tellShape } from "./difficulty";
 import type { Board } from "./fingering-search";
 import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
 import { HAND_LIMITS, type Level } from "./level";
@@ -24,6 +15,7 @@ import {
   tellMissing,
   tellUnusualHand,
   tellUnusualShape,
+  unusualCost,
 } from "./price";
 import { Sound } from "./shape-sound";
 import { eachShapeInStyle, type Style } from "./styles";
@@ -161,7 +153,7 @@ function priced(candidates: Candidate[], extent: Extent, style: Style, board: Bo
     const facts = soundFacts(one, style, extent);
     one.difficulty = round(one.handCost + shapeCost(one.frets));
     one.fullness = fullnessOf(one.frets, facts);
-    const unusual = one.handExtra + costOf((tell) => tellUnusualShape(one.frets, facts, tell));
+    const unusual = one.handExtra + unusualCost(one.frets, facts);
     one.price = round(one.difficulty + weight * (1 - one.fullness) + unusual);
   }
   candidates.sort(byPrice);
@@ -274,9 +266,10 @@ function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, 
   let best = Number.POSITIVE_INFINITY;
   let bestHand: readonly [Hand, number, number] | null = null;
   const hands: (readonly [Hand, number, number])[] = [];
+  const mayLieFlat = shared.includes(0);
   eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
     const cost = handCost(grips, fingers, thumbFret, board.reach);
-    const extra = handExtra(shared, grips);
+    const extra = mayLieFlat ? handExtra(shared, grips) : 0;
     if (every) {
       if (board.steps.left-- > 0) hands.push([toHand(grips, fingers, thumbFret), cost, extra]);
     } else if (cost + extra < best) {

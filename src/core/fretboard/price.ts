@@ -1,7 +1,7 @@
-import { AT, costOf, dampedInside, round, type TermSink } from "./difficulty";
+import { AT, costOf, costOfTold, dampedInside, round, type TermSink } from "./difficulty";
 import type { Frets, Grip } from "./hand";
 import type { Style } from "./styles";
-import type { MissingTerm } from "./terms";
+import { MISSING_TERMS } from "./terms";
 import { WEIGHTS } from "./weights";
 
 type OverBass = "firm" | "soft" | "colour";
@@ -60,15 +60,7 @@ const FLAT_STRINGS = 3;
 /** Open strings above this fret are another sound, taken on purpose. */
 const FAR_FRET = 4;
 
-const MISSING_WEIGHTS: Readonly<Record<MissingTerm, number>> = Object.freeze({
-  "fewer strings": WEIGHTS["fewer strings"],
-  "high strings left out": WEIGHTS["high strings left out"],
-  "bass higher": WEIGHTS["bass higher"],
-  "nothing firm over the bass": WEIGHTS["nothing firm over the bass"],
-  "omitted tones": WEIGHTS["omitted tones"],
-});
-
-const FULL_WEIGHT = Object.values(MISSING_WEIGHTS).reduce((sum, weight) => sum + weight, 0);
+const FULL_WEIGHT = MISSING_TERMS.reduce((sum, term) => sum + WEIGHTS[term], 0);
 
 /** What a whole of fullness is worth in a style: the `weight` of price = difficulty + weight × (1 − fullness) + … */
 export const fullnessWeight = (style: Style): number => (COUNTS_FULLNESS[style] ? round(FULL_WEIGHT) : 0);
@@ -90,26 +82,18 @@ export function tellMissing(frets: Frets, facts: SoundFacts, tell: TermSink): vo
 }
 
 /** How much of a full shape sounds, 0 to 1. */
-export function fullnessOf(frets: Frets, facts: SoundFacts): number {
-  let missing = 0;
-  tellMissing(frets, facts, (term, amount) => {
-    missing += amount * MISSING_PRICES[term]!;
-  });
-  return Math.max(0, round(1 - missing / FULL_WEIGHT));
-}
+export const fullnessOf = (frets: Frets, facts: SoundFacts): number =>
+  Math.max(0, round(1 - costOfTold(tellMissing, frets, facts) / FULL_WEIGHT));
 
-const MISSING_PRICES: readonly number[] = (() => {
-  const prices: number[] = [];
-  for (const [term, weight] of Object.entries(MISSING_WEIGHTS)) prices[AT[term as MissingTerm]] = weight;
-  return prices;
-})();
+/** What is unusual about the frets, as {@link tellUnusualShape} tells it, at its price. */
+export const unusualCost = (frets: Frets, facts: SoundFacts): number =>
+  costOfTold(tellUnusualShape, frets, facts);
 
 /** Tells what is unusual about the frets. */
 export function tellUnusualShape(frets: Frets, facts: SoundFacts, tell: TermSink): void {
   if (facts.pair === "root and fifth") tell(AT["root with fifth"], 1);
   if (facts.pair === "other") tell(AT["neither third nor fifth"], 1);
-  if (hasOpen(frets) && frets.some((fret) => fret !== null && fret > FAR_FRET))
-    tell(AT["open beside far frets"], 1);
+  if (hasFar(frets) && hasOpen(frets)) tell(AT["open beside far frets"], 1);
   if (!COUNTS_FULLNESS[facts.style]) return;
   const inside = dampedInside(frets);
   if (inside > 0) tell(AT["damped inside a strum"], inside);
@@ -134,9 +118,15 @@ export function tellUnusualHand(frets: Frets, grips: readonly Grip[], tell: Term
 }
 
 /** What is unusual about a hand, as {@link tellUnusualHand} tells it, at its price. */
-export const handExtra = (frets: Frets, grips: readonly Grip[]): number =>
-  grips.some(({ from, to }) => to - from + 1 >= FLAT_STRINGS)
-    ? costOf((tell) => tellUnusualHand(frets, grips, tell))
-    : 0;
+export function handExtra(frets: Frets, grips: readonly Grip[]): number {
+  for (const { from, to } of grips)
+    if (to - from + 1 >= FLAT_STRINGS) return costOf((tell) => tellUnusualHand(frets, grips, tell));
+  return 0;
+}
+
+function hasFar(frets: Frets): boolean {
+  for (let string = 0; string < frets.length; string++) if ((frets[string] ?? 0) > FAR_FRET) return true;
+  return false;
+}
 
 const hasOpen = (frets: Frets): boolean => frets.includes(0);

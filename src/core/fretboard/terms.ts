@@ -39,6 +39,6 @@ const UNUSUAL_TERMS = [
 
 export const TERMS = Object.freeze([...HAND_TERMS, ...MISSING_TERMS, ...UNUSUAL_TERMS]);
 type HandTerm = (typeof HAND_TERMS)[number];
-export type MissingTerm = (typeof MISSING_TERMS)[number];
+type MissingTerm = (typeof MISSING_TERMS)[number];
 type UnusualTerm = (typeof UNUSUAL_TERMS)[number];
 export type Term = HandTerm | MissingTerm | UnusualTerm;

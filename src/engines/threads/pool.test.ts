@@ -21,7 +21,7 @@ class Bench {
       },
       ask: ({ question }: Job, onProgress) => {
         this.begun.push(question);
-        onProgress(1, 4);
+        onProgress(1, 4, { found: "some" });
         if (question === "fails") return Promise.reject(new Error("no way"));
         if (question === "can't be sent") throw new Error("not a value");
         return new Promise((resolve) => setTimeout(() => resolve(question), Number(question)));
@@ -58,12 +58,18 @@ describe("a pool of threads", () => {
   it("tells how far a job is, and what an engine throws; the thread goes on", async () => {
     const { bench, pool, ask, done } = poolOf({ threads: 1 });
     const told: number[] = [];
-    void pool.ask({ engine: "waits", question: 10 }, { onProgress: (share, of) => told.push(share / of) });
+    const found: unknown[] = [];
+    const onProgress = (share: number, of: number, soFar?: unknown) => {
+      told.push(share / of);
+      if (soFar !== undefined) found.push(soFar);
+    };
+    void pool.ask({ engine: "waits", question: 10 }, { onProgress });
     void ask("fails");
     void ask("can't be sent");
     void ask(20);
     await vi.advanceTimersByTimeAsync(40);
     expect([told, done, bench.started.length]).toEqual([[0.25], ["Error", "Error", "20"], 1]);
+    expect(found).toEqual([{ found: "some" }]);
   });
 
   it("replaces a thread that died; only what it worked on is lost", async () => {

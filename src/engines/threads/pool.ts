@@ -1,5 +1,5 @@
-/** Told how far a job is. */
-type Told = (done: number, of: number) => void;
+/** Told how far a job is, and what it has found so far where it says so. */
+type Told = (done: number, of: number, soFar?: unknown) => void;
 
 /** What a thread is asked: an engine by name, and its question. */
 export type Job = { readonly engine: string; readonly question: unknown };
@@ -156,7 +156,9 @@ export class Pool {
       run.callOff.push(timers.after(longestMs, () => this.end(place, new TookTooLong(longestMs))));
     // Asking may throw at once, when a question can't be sent.
     Promise.resolve()
-      .then(() => thread.ask(task.job, (done, of) => !task.isSettled && task.onProgress?.(done, of)))
+      .then(() =>
+        thread.ask(task.job, (done, of, soFar) => !task.isSettled && task.onProgress?.(done, of, soFar)),
+      )
       .then(
         (answer) => this.settled(place, run, () => task.resolve(answer)),
         (error: unknown) => this.settled(place, run, () => task.reject(error)),
