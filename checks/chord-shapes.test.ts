@@ -94,7 +94,7 @@ describe("fingerings against chords-db", () => {
    * The first position of each chord there, where its root is lowest, is the usual one near the nut; ours puts it among
    * the first three for so many, and the others are named so that a change of the weights is seen.
    */
-  it("has the reference's first position among its first three for 146 of 203 chords", () => {
+  it("has the reference's first position among its first three for 149 of 203 chords", () => {
     const firsts = new Map<string, (typeof references)[number]>();
     for (const one of references) if (!firsts.has(one.symbol)) firsts.set(one.symbol, one);
     const rooted = [...firsts.values()].filter(
@@ -106,7 +106,7 @@ describe("fingerings against chords-db", () => {
           .slice(0, 3)
           .some((shape) => shape.frets.join() === one.frets.join()),
     );
-    expect([rooted.length - missed.length, rooted.length]).toEqual([146, 203]);
+    expect([rooted.length - missed.length, rooted.length]).toEqual([149, 203]);
     expect(missed.map(write)).toMatchInlineSnapshot(`
       [
         "Cdim x.3.1.x.1.2",
@@ -123,8 +123,6 @@ describe("fingerings against chords-db", () => {
         "C#m(add9) x.4.2.1.4.x",
         "Ddim x.x.0.1.x.1",
         "D6/9 x.5.4.2.0.0",
-        "Dmaj9 x.5.2.2.2.2",
-        "Dadd9 x.5.4.2.5.2",
         "Dm(add9) x.5.3.2.3.0",
         "Ebdim x.x.1.2.x.2",
         "Edim x.x.2.3.x.3",
@@ -160,7 +158,6 @@ describe("fingerings against chords-db", () => {
         "Abm9 4.1.1.1.0.2",
         "Abadd9 4.3.x.3.4.x",
         "Abm(add9) 4.2.x.3.4.x",
-        "A6/9 x.0.4.4.2.2",
         "A9 5.4.2.0.0.0",
         "Bbaug x.1.4.3.3.x",
         "Bbm6 x.1.3.x.2.3",

@@ -36,13 +36,14 @@ const BOUNDS: Record<Term, [least: number, most: number]> = {
   "omitted tones": [2.56, 9.6],
   "damped inside a strum": [9.6, 16],
   "flat finger": [1.6, 6.4],
-  "open beside far frets": [2.56, 9.6],
+  "open beside far frets": [9, 9],
   "colour over the bass": [4.75, 6.4],
   "foreign bass doubled": [0.96, 4.8],
   "fifth not over root": [3.2, 9.6],
   "power strings": [0.64, 3.2],
   "root with fifth": [8, 8],
   "neither third nor fifth": [16, 16],
+  "not the root": [6, 6],
 };
 const MARGIN = 0.3;
 const ROUNDS = 12;

@@ -343,14 +343,31 @@ describe("fingerings: what orders them", () => {
     expect(d.fullness).toBeLessThan(f.fullness);
   });
 
-  it("first in the list has no damped string inside, in 12 keys and the usual qualities", () => {
+  it("first in the list has no damped string inside and nothing open beside far frets, in 12 keys and the usual qualities", () => {
     const roots = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
-    const qualities = ["", "m", "7", "m7", "maj7", "sus2", "sus4", "7sus4", "add9", "6", "m6", "9", "2", "5"];
+    const qualities = [
+      "",
+      "m",
+      "7",
+      "m7",
+      "maj7",
+      "sus2",
+      "sus4",
+      "7sus4",
+      "add9",
+      "6",
+      "m6",
+      "9",
+      "m9",
+      "2",
+      "5",
+    ];
     const damped = roots.flatMap((root) =>
       qualities.flatMap((quality) => {
         const [one] = find(root + quality, { limit: 1 }).fingerings;
         const text = one!.frets.map((fret) => fret ?? "x").join(" ");
-        return /\d x .*\d/u.test(text) ? [`${root}${quality} ${text}`] : [];
+        const far = one!.frets.includes(0) && one!.frets.some((fret) => fret !== null && fret > 4);
+        return far || /\d x .*\d/u.test(text) ? [`${root}${quality} ${text}`] : [];
       }),
     );
     expect(damped).toEqual([]);

@@ -311,7 +311,7 @@ const soundFacts = (one: Candidate, style: Style, { fullest, bass }: Extent): So
   overBass: one.overBass,
   overBassBy: one.overBassBy,
   foreignDoubled: one.sound.foreignDoubled(one.frets),
-  pair: one.sound.pairOf(one.heard),
+  few: one.sound.fewOf(one.heard),
 });
 
 function byPrice(a: Candidate, b: Candidate): number {

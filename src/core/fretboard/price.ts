@@ -29,8 +29,8 @@ export type SoundFacts = {
   readonly overBassBy: number | null;
   /** How often a slash bass that is no tone of the chord sounds again above. */
   readonly foreignDoubled: number;
-  /** In two-string shapes: what sounds with what. */
-  readonly pair: "root and third" | "root and fifth" | "other" | null;
+  /** In shapes of one or two strings: what sounds. */
+  readonly few: "root" | "root and third" | "root and fifth" | "no root" | "other" | null;
 };
 
 /** Styles whose shapes are compared by how full they sound; the others are small on purpose. */
@@ -91,8 +91,9 @@ export const unusualCost = (frets: Frets, facts: SoundFacts): number =>
 
 /** Tells what is unusual about the frets. */
 export function tellUnusualShape(frets: Frets, facts: SoundFacts, tell: TermSink): void {
-  if (facts.pair === "root and fifth") tell(AT["root with fifth"], 1);
-  if (facts.pair === "other") tell(AT["neither third nor fifth"], 1);
+  if (facts.few === "root and fifth") tell(AT["root with fifth"], 1);
+  if (facts.few === "other") tell(AT["neither third nor fifth"], 1);
+  if (facts.few === "no root") tell(AT["not the root"], 1);
   if (hasFar(frets) && hasOpen(frets)) tell(AT["open beside far frets"], 1);
   if (!COUNTS_FULLNESS[facts.style]) return;
   const inside = dampedInside(frets);

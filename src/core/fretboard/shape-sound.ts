@@ -76,8 +76,9 @@ export class Sound {
     return count;
   }
 
-  /** Of a two-string shape, what sounds with what; nothing in other styles. */
-  pairOf(heard: number): SoundFacts["pair"] {
+  /** Of a shape of one or two strings, what sounds; nothing in other styles. */
+  fewOf(heard: number): SoundFacts["few"] {
+    if (this.style === "single") return heard & this.root ? "root" : "no root";
     if (this.style !== "two-string") return null;
     if (!(heard & this.root)) return "other";
     return heard & this.third ? "root and third" : heard & this.fifth ? "root and fifth" : "other";

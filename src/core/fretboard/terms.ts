@@ -35,6 +35,7 @@ const UNUSUAL_TERMS = [
   "power strings",
   "root with fifth",
   "neither third nor fifth",
+  "not the root",
 ] as const;
 
 export const TERMS = Object.freeze([...HAND_TERMS, ...MISSING_TERMS, ...UNUSUAL_TERMS]);

@@ -22,11 +22,12 @@ export const WEIGHTS: Readonly<Record<Term, number>> = Object.freeze({
   "omitted tones": 2.56,
   "damped inside a strum": 9.6,
   "flat finger": 3.2,
-  "open beside far frets": 3.2,
+  "open beside far frets": 9,
   "colour over the bass": 4.75,
   "foreign bass doubled": 3.802,
   "fifth not over root": 6.4,
   "power strings": 1.28,
   "root with fifth": 8,
   "neither third nor fifth": 16,
+  "not the root": 6,
 });
