@@ -4,12 +4,12 @@ import type { Style } from "./styles";
 import { MISSING_TERMS } from "./terms";
 import { WEIGHTS } from "./weights";
 
-type OverBass = "firm" | "soft" | "colour";
-
-/**
+/*
  * What orders lists and paths: the price of a shape is its difficulty, what of the chord's full sound it leaves out,
  * and what is unusual about it. Ours, no source.
  */
+
+type OverBass = "firm" | "soft" | "colour";
 
 /** How a shape sounds beside every other shape of its chord on the same neck. */
 export type SoundFacts = {
