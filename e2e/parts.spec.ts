@@ -56,7 +56,7 @@ test("three players, the capo table, the sheet, a swapped shape, another capo on
   await expectAccessible(page);
   await shapes.getByRole("button", { name: /^C sounds G/ }).click();
   await shapes
-    .getByRole("button", { name: /^Choose/ })
+    .getByRole("button", { name: /^Hold [x\d]/ })
     .nth(2)
     .click();
   await expect(shapes.getByText("chosen").first()).toBeVisible();

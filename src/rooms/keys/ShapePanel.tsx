@@ -1,13 +1,6 @@
 "use client";
 
-import { useState } from "react";
-import {
-  describeFingering,
-  describeMove,
-  describeStandIn,
-  type Fingering,
-  type Reason,
-} from "@/core/fretboard";
+import { describeFingering, describeMove, describeStandIn, type Reason } from "@/core/fretboard";
 import {
   alsoCalled,
   type ListedShape,
@@ -17,29 +10,13 @@ import {
   type ShapePlan,
   shapeQuestion,
 } from "@/core/parts";
-import { chooseShape } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
-import { findChoice, keysOf, spotOf, tuningOf } from "@/core/song/read";
-import type { Choice, Player } from "@/core/song/schema";
+import { keysOf, spotOf, tuningOf } from "@/core/song/read";
+import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
-import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
-import { pretty } from "@/ui/pretty";
-import { SearchNote } from "@/ui/SearchNote";
-import { SelectField } from "@/ui/SelectField";
 import { usePane } from "@/ui/use-pane";
-import {
-  makeId,
-  OwnShape,
-  SCOPES,
-  soundingNames,
-  useAct,
-  useCurrentVersion,
-  useNames,
-  useRows,
-  useShapeOffers,
-  WishFields,
-} from "../open";
+import { ChooseShape, soundingNames, useNames, useRows } from "../open";
 
 type Props = {
   readonly shape: ListedShape;
@@ -52,37 +29,15 @@ type Props = {
 /** One shape opened: how to hold it, the changes around it, and what could be held instead. */
 export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   const onKeyDown = usePane(onLeave);
-  const body = useRows("version", "choices");
-  const current = useCurrentVersion();
-  const act = useAct();
-  const [scope, setScope] = useState<Choice["scope"]>("symbol");
+  const body = useRows("version");
   const { symbol, hand, fingering, event } = shape;
   const namer = useNames()({ player, capo: hand.capo });
   const name = namer.readSounding(symbol);
   const request = { ...hand, symbol };
   const question = shapeQuestion(request);
-  const offers = useShapeOffers(request, neighboursOf(plan, event));
   const easier = useEngine(
     "stand-ins",
     question && { chord: question.chord, key: keysOf(body).sounding, options: optionsOf(request) },
-  );
-  const standIns = easier.isOld ? null : easier.data;
-  const spot = spotOf(player, hand.capo, { ...event, symbol });
-  const { choice } = findChoice(body, spot);
-  const choose = (one: Pick<Fingering, "frets" | "fingers">) =>
-    act(chooseShape(current(), spot, scope, { frets: [...one.frets], fingers: [...one.fingers] }, makeId));
-  const offer = (one: Fingering, words: string) => (
-    <Offer
-      key={one.frets.join()}
-      fingering={one}
-      name={name}
-      words={words}
-      isHeld={one.frets.join() === fingering.frets.join()}
-      player={player}
-      capo={hand.capo}
-      labels={dotLabels(dots, one, symbol, (note) => namer.noteOf(note))}
-      onChoose={() => choose(one)}
-    />
   );
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
@@ -90,48 +45,20 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
       <HowToHold shape={shape} player={player} namer={namer} />
       <ChangesAround plan={plan} symbol={symbol} namer={namer} />
       <h3 className="mt-3 font-bold">Hold something else</h3>
-      <div className="my-2 flex flex-wrap items-end gap-2">
-        <SelectField
-          label="Choose it"
-          className="w-52"
-          value={scope}
-          options={SCOPES}
-          onSet={(value) => setScope(value)}
-        />
-        {choice && (
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => act({ type: "remove", table: "choices", id: choice.id })}
-          >
-            Let the plan choose again
-          </button>
-        )}
-      </div>
-      <OwnShape request={request} name={name} namer={namer} leftHanded={player.leftHanded} onTake={choose} />
-      {standIns && standIns.length > 0 && (
-        <>
-          <h4 className="text-sm font-bold">Easier, but another chord</h4>
-          <ul className="mt-1 grid grid-cols-3 gap-2">
-            {standIns.map((one) => offer(one.fingering, describeStandIn(one, symbol, soundingNames(namer))))}
-          </ul>
-        </>
-      )}
-      <h4 className="mt-2 text-sm font-bold">
-        {offers.shapes && `${offers.shapes.length} of ${offers.total} ways to hold ${name}`}
-        <SearchNote search={offers.answer} doing="Searching…" />
-      </h4>
-      <WishFields search={offers.search} strings={namer.strings()} onSet={offers.setSearch} />
-      <ul className="mt-2 grid grid-cols-3 gap-2">
-        {offers.shapes?.map((one) =>
-          offer(one, one.omits.length > 0 ? `without ${one.omits.map(pretty).join(", ")}` : ""),
-        )}
-      </ul>
-      {offers.shapes && offers.shapes.length < offers.total && (
-        <button type="button" className="btn btn-sm mt-2" onClick={offers.showMore}>
-          Show more
-        </button>
-      )}
+      <ChooseShape
+        request={request}
+        spot={spotOf(player, hand.capo, { ...event, symbol })}
+        name={name}
+        namer={namer}
+        leftHanded={player.leftHanded}
+        around={neighboursOf(plan, event)}
+        held={fingering.frets}
+        labels={(one) => dotLabels(dots, one, symbol, (note) => namer.noteOf(note))}
+        standIns={(easier.isOld ? [] : (easier.data ?? [])).map((one) => ({
+          fingering: one.fingering,
+          words: describeStandIn(one, symbol, soundingNames(namer)),
+        }))}
+      />
     </section>
   );
 }
@@ -209,48 +136,5 @@ function Why({ why, difficulty }: { why: readonly Reason[]; difficulty: number }
         </tbody>
       </table>
     </details>
-  );
-}
-
-function Offer({
-  fingering,
-  name,
-  words,
-  isHeld,
-  player,
-  capo,
-  labels,
-  onChoose,
-}: {
-  fingering: Fingering;
-  name: string;
-  words: string;
-  isHeld: boolean;
-  player: Player;
-  capo: number;
-  labels: ReturnType<typeof dotLabels>;
-  onChoose: () => void;
-}) {
-  return (
-    <li>
-      <button
-        type="button"
-        aria-pressed={isHeld}
-        aria-label={`Hold ${writeFrets(fingering.frets)} for ${name}${words ? ` (${words})` : ""}`}
-        className={`h-full w-full rounded-field border p-1 text-center ${isHeld ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
-        onClick={onChoose}
-      >
-        <ChordDiagram
-          shape={fingering}
-          name={name}
-          capo={capo}
-          leftHanded={player.leftHanded}
-          labels={labels}
-          className="mx-auto h-20"
-        />
-        <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
-        {words && <span className="block text-xs">{words}</span>}
-      </button>
-    </li>
   );
 }

@@ -27,10 +27,7 @@ export {
 export { PageTabs } from "./PageTabs";
 export { SongNames } from "./SongNames";
 export { SourceAndDoubt } from "./SourceAndDoubt";
-export { OwnShape } from "./shapes/OwnShape";
-export { SCOPES } from "./shapes/scopes";
-export { useShapeOffers } from "./shapes/use-shape-offers";
-export { WishFields } from "./shapes/WishFields";
+export { ChooseShape } from "./shapes/ChooseShape";
 export { UndoRedo } from "./UndoRedo";
 export {
   type NameOf,
