@@ -29,6 +29,7 @@ export {
   type LayerProblem,
   type Move,
   type MovePart,
+  movedShape,
   orderShapes,
   type PlantedOptions,
   type PlantedPoint,

@@ -29,6 +29,12 @@ function tellSaid(said: BarsSaid, bars: BarRanges, label: string): string {
   return `the ${formatBars(said)}${one[1] === 1 ? "" : " bars"} of ${label}`;
 }
 
+/** @example "one shape, moved, about fret 10" */
+function describePlace({ fret, moved }: Pick<SheetPart["cell"], "fret" | "moved">): string {
+  const place = fret.value === null ? "" : `about fret ${fret.value}`;
+  return [moved.value ? "one shape, moved" : "", place].filter((one) => one !== "").join(", ");
+}
+
 /**
  * How a part is played, in short phrases for stage and paper: pattern or technique, line, sound, bars, roles by phrase,
  * whom it doubles. Nothing for a part that is out.
@@ -52,6 +58,7 @@ export function describePart(
     riff ? `line: ${riff.name}${riff.sure ? "" : ", not sure"}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
     bars.value === null ? "" : `plays ${tellSaid(barsSaid.value ?? [], bars.value, label)}`,
+    describePlace(cell),
     cell.optional.value ? "may be left out" : "",
     ...phrases.value.map(({ from, to, role }) => `${barsHere([[from, to]])}: ${role}`),
     doubles.value === null ? "" : `doubles ${nameOf(doubles.value)}`,

@@ -17,6 +17,8 @@ const hand: HandRequest = {
   strings: null,
   thumb: false,
   scaleMm: 648,
+  fret: null,
+  moved: false,
 };
 const beat = { ms: 600, unit: "1/4" };
 const chords = (text: string) =>

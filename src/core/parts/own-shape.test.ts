@@ -14,6 +14,8 @@ const hand = (more: Partial<ShapeRequest> = {}): ShapeRequest => ({
   strings: null,
   thumb: false,
   scaleMm: 648,
+  fret: null,
+  moved: false,
   symbol: "A",
   ...more,
 });

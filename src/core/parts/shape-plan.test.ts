@@ -57,6 +57,56 @@ describe("a plan of a song's shapes", () => {
     expect(varied.cost).toBeLessThanOrEqual(varied.greedyCost + 1e-9);
   });
 
+  describe("one shape, moved", () => {
+    const index = indexCells(body, outlineOf(body));
+    const chorus = Object.values(body.uses).find(({ sectionId }) => sectionId === "chorus")!;
+    const moved = (fields: Parameters<typeof setCell>[3]) =>
+      edit(
+        body,
+        setCell(index, chorus.id, "p0", fields, () => "cell-1"),
+      );
+    const lowest = (frets: readonly (number | null)[]) =>
+      Math.min(...frets.filter((fret): fret is number => fret !== null));
+
+    it("keeps to its strings, leaves none open, and does not leak into another section", () => {
+      const plan = planOf(moved({ moved: true, style: "triad", strings: [3, 4, 5], fret: 5 }));
+      const [verse, chorusRun] = [plan.runs[0]!, plan.runs[1]!];
+      expect(verse.path.map(({ frets }) => frets.join())).toContain("3,2,0,0,0,3");
+      for (const { frets } of chorusRun.path) {
+        expect(frets.slice(0, 3)).toEqual([null, null, null]);
+        expect(frets.slice(3).every((fret) => fret !== null && fret > 0)).toBe(true);
+      }
+      // C, G, D with one tone on the G string throughout: 5-5-3, 12-12-10, 7-7-5 would be the root.
+      const tones = new Set(
+        chorusRun.path.map(({ frets }, at) => {
+          const chord = unwrap(parseChord(chorusRun.run.events[at]!.symbol)) as SoundingChord;
+          return (55 + frets[3]! - pitchClassesOf(chord)[0]! + 24) % 12;
+        }),
+      );
+      expect(tones.size).toBe(1);
+    });
+
+    it("goes where it is wished, and a chosen shape stands", () => {
+      const places = (fret: number) => {
+        const { runs } = planOf(moved({ moved: true, style: "triad", strings: [3, 4, 5], fret }));
+        return runs[1]!.path.map(({ frets }) => lowest(frets));
+      };
+      const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
+      expect(mean(places(11))).toBeGreaterThan(mean(places(3)));
+    });
+
+    it("needs no style of its own: a full chord is moved as a small one", () => {
+      const { runs } = planOf(moved({ moved: true }));
+      for (const { frets } of runs[1]!.path) expect(frets.filter((fret) => fret !== null)).toHaveLength(3);
+    });
+
+    it("a wished place alone keeps shapes about that fret", () => {
+      const { runs } = planOf(moved({ fret: 7 }));
+      for (const { frets } of runs[1]!.path)
+        for (const fret of frets) if (fret !== null) expect(fret >= 4 && fret <= 10).toBe(true);
+    });
+  });
+
   it("holds a chosen shape and plans the rest around it", () => {
     const spot = {
       playerId: "p0",

@@ -1,9 +1,12 @@
 import { parseChord } from "../chord";
 import {
   type Fingering,
+  type FingeringOptions,
   type Frets,
   type HandEvent,
   type Move,
+  movedShape,
+  type Style,
   USUAL_LAST_FRET,
   voicePath,
 } from "../fretboard";
@@ -164,7 +167,8 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
         run.events.flatMap((event) => eventOf(event, lockOf(event), usual?.get(event.symbol) ?? null)),
         options,
       );
-    const own = (event: PlanEvent) => event.lock;
+    const places = run.hand.moved ? movedFrets(run, options) : null;
+    const own = (event: PlanEvent) => event.lock ?? places?.get(event.symbol) ?? null;
     const held = through(own);
     const locks = held.ok ? own : () => null;
     const first = held.ok ? held : through(locks);
@@ -178,6 +182,38 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
     exact &&= sums.exact;
   }
   return { runs: planned, cost, greedyCost, exact };
+}
+
+/** The strings a small shape lies on when nothing else is said, and how it voices a chord. Ours, no source. */
+const MOVED_ON: Readonly<Partial<Record<Style, readonly number[]>>> = Object.freeze({
+  triad: [3, 4, 5],
+  "two-string": [2, 3],
+  octave: [1, 3],
+  power: [1, 2],
+  single: [3],
+});
+
+/** By symbol where one small shape is moved to, each chord having one place; null where some chord has none. */
+function movedFrets({ hand, events }: PlanRun, options: FingeringOptions): ReadonlyMap<string, Frets> | null {
+  const style = hand.style === "full" || hand.style === "shell" ? "triad" : hand.style;
+  const strings = options.strings ?? MOVED_ON[style];
+  if (!strings) return null;
+  const chords = [...new Set(events.map(({ symbol }) => symbol))].flatMap((symbol) => {
+    const read = parseChord(symbol);
+    return read.ok ? [[symbol, read.value] as const] : [];
+  });
+  const moved = movedShape(
+    chords.map(([, chord]) => chord),
+    { style, strings },
+    { ...options, about: hand.fret },
+  );
+  if (!moved) return null;
+  return new Map(
+    chords.flatMap(([symbol], at) => {
+      const place = moved.path[at];
+      return place ? [[symbol, place.frets] as const] : [];
+    }),
+  );
 }
 
 /** As far up the neck as somebody chose, and at least as far as shapes are looked for. */

@@ -11,6 +11,8 @@ const request = {
   strings: null,
   thumb: false,
   scaleMm: 648,
+  fret: null,
+  moved: false,
   symbol: "C",
 };
 const found = (wish: Partial<ShapeWish>) => {

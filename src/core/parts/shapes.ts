@@ -28,6 +28,10 @@ export type HandRequest = {
   readonly strings: readonly number[] | null;
   readonly thumb: boolean;
   readonly scaleMm: number;
+  /** The fret shapes lie about, without open strings; null is wherever they are usual. */
+  readonly fret: number | null;
+  /** Whether one small shape is moved along the neck. */
+  readonly moved: boolean;
 };
 
 export type ShapeRequest = HandRequest & {
@@ -39,7 +43,10 @@ export const scaleMmOf = (player: Pick<Player, "instrument" | "scaleMm">): numbe
   player.scaleMm ?? (player.instrument === "bass" ? BASS_SCALE_MM : GUITAR_SCALE_MM);
 
 /** The hand of a player in a cell of the sheet. */
-export function handOf(player: Player, cell: Pick<ResolvedCell, "capo" | "style" | "strings">): HandRequest {
+export function handOf(
+  player: Player,
+  cell: Pick<ResolvedCell, "capo" | "style" | "strings" | "fret" | "moved">,
+): HandRequest {
   return {
     tuning: player.tuning,
     capo: cell.capo.value,
@@ -48,6 +55,8 @@ export function handOf(player: Player, cell: Pick<ResolvedCell, "capo" | "style"
     strings: cell.strings.value,
     thumb: player.thumb,
     scaleMm: scaleMmOf(player),
+    fret: cell.fret.value,
+    moved: cell.moved.value,
   };
 }
 
@@ -62,8 +71,20 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
     thumb: hand.thumb,
     scaleMm: hand.scaleMm,
     ...(strings && strings.length > 0 ? { strings } : {}),
+    // A small shape that is moved finds its place by itself.
+    ...(hand.fret === null || hand.moved ? {} : regionAbout(hand.fret, AROUND_IN_PLAN)),
   };
 }
+
+/** How far from a wished fret shapes of a list may lie, and those of a part. */
+const AROUND = 2;
+const AROUND_IN_PLAN = 3;
+
+const regionAbout = (fret: number, around: number) => ({
+  minFret: Math.max(1, fret - around),
+  maxFret: Math.min(LAST_FRET, fret + around),
+  open: false,
+});
 
 /** Shapes a list offers at first, and so many more each time more are asked for. */
 export const OFFERED = 24;
@@ -79,9 +100,6 @@ export type ShapeWish = {
 
 export const ANY_SHAPE: ShapeWish = Object.freeze({ fret: null, strings: null, limit: OFFERED });
 
-/** How far from a wished fret its shapes may lie. */
-const AROUND = 2;
-
 /** What the engine of fingerings is asked for a shape; null where the symbol can't be read. */
 export function shapeQuestion(
   request: ShapeRequest,
@@ -89,14 +107,7 @@ export function shapeQuestion(
 ): { readonly chord: Chord; readonly options: FingeringOptions } | null {
   const chord = parseChord(request.symbol);
   if (!chord.ok) return null;
-  const region =
-    wish.fret === null
-      ? {}
-      : {
-          minFret: Math.max(1, wish.fret - AROUND),
-          maxFret: Math.min(LAST_FRET, wish.fret + AROUND),
-          open: false,
-        };
+  const region = wish.fret === null ? {} : regionAbout(wish.fret, AROUND);
   const strings = wish.strings?.filter((string) => string < request.tuning.length) ?? [];
   const chosen =
     strings.length === 0
@@ -118,6 +129,8 @@ export const handKey = (hand: HandRequest): string =>
     hand.strings?.join(",") ?? "all",
     hand.thumb,
     hand.scaleMm,
+    hand.fret ?? "anywhere",
+    hand.moved,
   ].join(" ");
 
 export const requestKey = (request: ShapeRequest): string => `${request.symbol} ${handKey(request)}`;

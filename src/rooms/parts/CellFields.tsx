@@ -1,7 +1,7 @@
 "use client";
 
 import type { ReactNode } from "react";
-import { HIGHEST_CAPO, STYLES } from "@/core/fretboard";
+import { HIGHEST_CAPO, STYLES, USUAL_LAST_FRET } from "@/core/fretboard";
 import type { SheetPart, SheetRow } from "@/core/parts";
 import type { setCell } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
@@ -19,6 +19,7 @@ import { soundsOf } from "@/core/sounds";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { Tick } from "@/ui/Tick";
 import { STYLE_WORDS, stringSets } from "@/ui/voicing-words";
 import { derive, useDerivedLater, useRowsLater } from "../open";
 import { From } from "./From";
@@ -113,6 +114,23 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
             />
             <From what="strings" value={cell.strings} onClear={() => change({ strings: null })} />
           </Slot>
+          <Slot>
+            <SelectField
+              label="Place on the neck"
+              value={cell.fret.value === null ? "" : String(cell.fret.value)}
+              options={NECK_PLACES}
+              onSet={(fret) => change({ fret: fret === "" ? null : Number(fret) })}
+            />
+            <From what="place" value={cell.fret} onClear={() => change({ fret: null })} />
+          </Slot>
+          <Slot>
+            <Tick
+              label="one shape, moved along the neck"
+              on={cell.moved.value}
+              onSet={(moved) => change({ moved })}
+            />
+            <From what="moving" value={cell.moved} onClear={() => change({ moved: null })} />
+          </Slot>
         </>
       )}
       {player.instrument === "guitar" && (
@@ -147,6 +165,15 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
     </>
   );
 }
+
+/** Where shapes may be wished to lie, by the fret they are about. */
+const NECK_PLACES = [
+  { value: "", label: "wherever usual" },
+  ...Array.from({ length: USUAL_LAST_FRET - 1 }, (_, at) => at + 2).map((fret) => ({
+    value: String(fret),
+    label: `about fret ${fret}`,
+  })),
+];
 
 const Slot = ({ children }: { children: ReactNode }) => <div className="min-w-0">{children}</div>;
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import type { Frets } from "@/core/fretboard";
 import { handOf, requestKey, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
 import type { Namer } from "@/core/song/names";
 import { findChoice, type ResolvedCell, type ShapeSpot, spotOf, type Timeline } from "@/core/song/read";
@@ -54,6 +55,12 @@ export function Shapes({ use, player, cell, namer }: Props) {
   return (
     <section aria-label="Shapes">
       <h3 className="font-bold">Shapes</h3>
+      {cell.moved.value && (
+        <p className="text-sm">
+          One shape, moved to fret{" "}
+          {[...places.values()].map((place) => lowestFret(shapeOf(place).shape?.frets) ?? "–").join(", ")}.
+        </p>
+      )}
       {(way.error || search.error) && <SearchNote search={way.error ? way : search} doing="" />}
       <ul className="mt-1 grid grid-cols-3 gap-2">
         {[...places.values()].map((place) => {
@@ -88,6 +95,12 @@ export function Shapes({ use, player, cell, namer }: Props) {
       )}
     </section>
   );
+}
+
+/** What a player calls a place on the neck by. */
+function lowestFret(frets: Frets | undefined): number | null {
+  const fretted = frets?.filter((fret): fret is number => fret !== null && fret > 0) ?? [];
+  return fretted.length > 0 ? Math.min(...fretted) : null;
 }
 
 /** What is played at a place, changed lines and endings too: each chord once, by how it sounds. */

@@ -59,9 +59,15 @@ export function movedShape(
     return found;
   };
   let best: (MovedShape & { readonly cost: number }) | null = null;
-  for (const tone of FORM_TONES) {
+  // As it is: the same tone on the same first string.
+  const forms = FORM_TONES.flatMap((tone) => form.strings.map((string) => [tone, string] as const));
+  for (const [tone, string] of forms) {
     const places = chords.map((chord) =>
-      chord.kind === "none" ? [] : shapesOf(chord).filter((one) => toneOnFirst(one, chord, options) === tone),
+      chord.kind === "none"
+        ? []
+        : shapesOf(chord).filter(
+            (one) => firstString(one) === string && toneOnFirst(one, chord, options) === tone,
+          ),
     );
     const isWhole = chords.every((chord, at) => chord.kind === "none" || places[at]!.length > 0);
     const way = isWhole ? leastTravel(places, mm, about) : null;
@@ -72,14 +78,16 @@ export function movedShape(
   return shape;
 }
 
+const firstString = ({ frets }: Fingering): number => frets.findIndex((fret) => fret !== null);
+
 /** Which tone of the chord a shape has on its first string. */
 function toneOnFirst(
-  { frets }: Fingering,
+  shape: Fingering,
   chord: SoundingChord,
   { tuning, capo = 0 }: Pick<MovedOptions, "tuning" | "capo">,
 ): FormTone | null {
-  const string = frets.findIndex((fret) => fret !== null);
-  const above = (tuning[string]! + capo + frets[string]! - pitchClassOf(chord.root) + 24) % 12;
+  const string = firstString(shape);
+  const above = (tuning[string]! + capo + shape.frets[string]! - pitchClassOf(chord.root) + 24) % 12;
   return (
     FORM_TONES.find((tone) =>
       chord.tones.some((one) => DEGREES[tone].includes(one.degree) && toneSemitones(one) === above),

@@ -46,6 +46,10 @@ export type ResolvedCell = {
   readonly doubles: Inherited<string | null>;
   /** Whether it may be played or not. */
   readonly optional: Inherited<boolean>;
+  /** The fret shapes lie about; null is wherever they are usual. */
+  readonly fret: Inherited<number | null>;
+  /** Whether one small shape is moved along the neck as it is. */
+  readonly moved: Inherited<boolean>;
 };
 
 /** The bars played in one round of a use: those of the cell while the player is in. Null is all of them. */
@@ -161,5 +165,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     phrases: pick<ResolvedCell["phrases"]["value"]>("phrases", []),
     doubles: pick<string | null>("doubles", null),
     optional: pick("optional", false),
+    fret: pick<number | null>("fret", null, asBefore),
+    moved: pick("moved", false, asBefore),
   };
 }

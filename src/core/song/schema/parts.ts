@@ -46,6 +46,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 });
 
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
+const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -57,6 +58,7 @@ export const EMPTY_CELL = Object.freeze({
   note: null,
   ...SAID_SINCE_FORM_4,
   ...SAID_SINCE_FORM_10,
+  ...SAID_SINCE_FORM_11,
 });
 
 const cell = defineTable({
@@ -87,6 +89,10 @@ const cell = defineTable({
     doubles: optionalId,
     /** Whether it may be played or not. */
     optional: z.boolean().nullable(),
+    /** The fret shapes lie about, counted from the capo; null is wherever they are usual. */
+    fret: z.int().min(1).max(LAST_FRET).nullable(),
+    /** Whether one small shape is moved along the neck as it is. */
+    moved: z.boolean().nullable(),
   }),
   called: "part",
   fields: {
@@ -95,6 +101,8 @@ const cell = defineTable({
     riffId: "line",
     doubles: "player doubled",
     optional: "may be left out",
+    fret: "place on the neck",
+    moved: "one shape, moved",
   },
   references: {
     useId: goesWith("uses"),
@@ -111,7 +119,7 @@ const cell = defineTable({
     bars: tellBarRanges,
     phrases: tellPhrases,
   },
-  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4, 10: SAID_SINCE_FORM_10 },
+  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4, 10: SAID_SINCE_FORM_10, 11: SAID_SINCE_FORM_11 },
   compared: {
     light: "light",
     role: "role",
@@ -126,6 +134,8 @@ const cell = defineTable({
     strumId: "pattern",
     riffId: "line",
     optional: "may be left out",
+    fret: "place on the neck",
+    moved: "one shape, moved",
   },
 });
 
