@@ -105,7 +105,9 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
             indexCells(body, outline),
             use.id,
             player.id,
-            { light: pick % 5, note: "n" },
+            pick % 2 === 0
+              ? { light: pick % 5, note: "n" }
+              : { fret: pick % 4 === 1 ? 7 : null, moved: pick % 3 === 0, strings: [3, 4, 5] },
             () => `cell-${choice}-${pick}`,
           )
         : null;

@@ -71,8 +71,8 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
     thumb: hand.thumb,
     scaleMm: hand.scaleMm,
     ...(strings && strings.length > 0 ? { strings } : {}),
-    // A small shape that is moved finds its place by itself.
-    ...(hand.fret === null || hand.moved ? {} : regionAbout(hand.fret, AROUND_IN_PLAN)),
+    // A small shape that is moved finds its place by itself, without open strings.
+    ...(hand.moved ? { open: false } : hand.fret === null ? {} : regionAbout(hand.fret, AROUND_IN_PLAN)),
   };
 }
 

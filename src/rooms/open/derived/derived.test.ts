@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { setCell } from "@/core/song/edit";
 import { namerByShift } from "@/core/song/names";
 import { DOCUMENTS, type VersionBody } from "@/core/song/schema";
 import { applyEdit } from "@/document";
@@ -80,6 +81,28 @@ describe("what is derived", () => {
     expect(kept.sheet(body)).toBe(before.sheet);
     expect(kept.planOf(body, player!)).toBe(before.plan);
     expect(kept.alike(body, names)).toBe(before.alike);
+  });
+
+  it.each([
+    { fret: 7 },
+    { moved: true },
+    { style: "triad" as const },
+    { strings: [3, 4, 5] },
+    { capo: 2 },
+    { light: 0 },
+  ])("plans the hand anew when a part says %o", (fields) => {
+    const kept = createDerived();
+    const [player] = Object.values(start.players);
+    const said = (from: VersionBody, own: Parameters<typeof setCell>[3]) => {
+      const command = setCell(kept.cellIndex(from), "u0", player!.id, own, () => "own");
+      const applied = applyEdit(DOCUMENTS.version, from, command);
+      return applied.ok ? applied.value.body : from;
+    };
+    const before = said(start, { note: "n" });
+    kept.planOf(before, player!);
+    const body = said(before, fields);
+    expect(kept.planOf(body, player!)).toEqual(createDerived().planOf(body, player!));
+    expect(kept.planOf(body, player!)).not.toEqual(createDerived().planOf(before, player!));
   });
 
   it("keeps sections that an edit has not touched", () => {

@@ -47,7 +47,7 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
   const handOfCell = remembered<[Cell], string>({
     key: (cell) => cell,
     from: () => [],
-    make: (_, { useId, light, role, style, strings, capo, technique, bars }) =>
+    make: (_, { useId, light, role, style, strings, capo, technique, bars, fret, moved }) =>
       JSON.stringify([
         useId,
         light === null ? null : light > 0,
@@ -58,6 +58,8 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
         capo,
         technique,
         bars,
+        fret,
+        moved,
       ]),
   });
 
