@@ -28,8 +28,7 @@ const MAY: Readonly<Record<string, readonly string[]>> = {
     "src/rooms/new-song/Readings.tsx",
     // Tones of a chord by their degree, in every custom the same.
     "src/rooms/keys/NeckPage.tsx",
-    "src/rooms/keys/ShapePanel.tsx",
-    "src/rooms/parts/Shapes.tsx",
+    "src/rooms/open/shapes/ChooseShape.tsx",
     "src/ui/dot-labels.ts",
     "src/ui/pretty.ts",
   ],

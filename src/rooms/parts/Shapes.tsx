@@ -83,7 +83,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
       </ul>
       {open && (
         <SwapShape
-          key={open.sounding}
+          key={opened}
           place={open}
           spot={spotAt(open, use, player)}
           namer={namer}
