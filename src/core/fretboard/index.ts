@@ -23,6 +23,7 @@ export {
 } from "./neck-view";
 export {
   describeMove,
+  describePlanted,
   GRADES,
   type Grade,
   type HandEvent,

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { capital } from "@/base";
 import { type Colour, parseChord } from "@/core/chord";
-import { describeFingers, type PlantedPoint } from "@/core/fretboard";
+import { describeFingers, describePlanted, type PlantedPoint } from "@/core/fretboard";
 import { handOf, optionsOf, type PlanRequest } from "@/core/parts";
 import { batch, chooseShape, set } from "@/core/song/edit";
 import { resolveCell, spotOf } from "@/core/song/read";
@@ -242,7 +242,7 @@ function Point({
   return (
     <li className="rounded-box bg-base-200 p-4">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <strong>{capital(point.words)}</strong>
+        <strong>{capital(describePlanted(point, (symbol) => namer.readSounding(symbol)))}</strong>
         <span>{describeCapo(point.capo)}</span>
         <span>effort {point.effort.toFixed(2)} a beat</span>
         <span>{describePercent(point.faithfulness)} of the beats as the chart has them</span>

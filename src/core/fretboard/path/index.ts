@@ -5,6 +5,7 @@ export type { LayerProblem } from "./layers";
 export { movedShape } from "./moved-shape";
 export { GRADES, type Grade, withPassing } from "./passing";
 export {
+  describePlanted,
   type PlantedOptions,
   type PlantedPoint,
   planted,

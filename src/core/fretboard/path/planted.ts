@@ -45,6 +45,13 @@ export type PlantedPoint = {
   readonly effort: number;
   /** Share of the beats that sound as the chart says. */
   readonly faithfulness: number;
+  /** How many changes there are. */
+  readonly changes: number;
+  /** What the chords really are, each once, as they sound. */
+  readonly makes: readonly string[];
+  /** Its effort beside that of the most faithful way; null for that way itself. */
+  readonly ofPlain: number | null;
+  /** The whole in letters, as it sounds. */
   readonly words: string;
 };
 
@@ -234,36 +241,45 @@ function pointOf(
     .filter((one) => one.changes > 0)
     .sort((a, b) => FINGERS.indexOf(a.finger) - FINGERS.indexOf(b.finger));
   const written = chosen.map((one) => one.write());
+  const said = {
+    planted: told,
+    changes,
+    makes: [...new Set(chosen.map((one) => one.is()))],
+    ofPlain: plainCost && round(cost / plainCost),
+  };
   return {
     capo,
     path: layers.layerOf.map((layer) => written[layer]!),
-    planted: told,
     held: round(held / Math.max(1, changes)),
     effort: round(cost / beats),
     faithfulness: round(faith / beats),
-    words: describePlanted(
-      told,
-      changes,
-      [...new Set(chosen.map((one) => one.is()))],
-      plainCost && cost / plainCost,
-    ),
+    ...said,
+    words: describePlanted(said),
   };
 }
 
-/** @example "ring and little finger never move: G, Cadd9, Dsus4, Em7; 0.8 of the effort" */
-function describePlanted(
-  fingers: readonly PlantedFinger[],
-  changes: number,
-  made: readonly string[],
-  share: number | null,
+/**
+ * An arrangement in words.
+ * @param nameOf how chords are told
+ * @example "ring and little finger never move: G, Cadd9, Dsus4, Em7; 0.8 of the effort"
+ */
+export function describePlanted(
+  {
+    planted: fingers,
+    changes,
+    makes,
+    ofPlain,
+  }: Pick<PlantedPoint, "planted" | "changes" | "makes" | "ofPlain">,
+  nameOf: (symbol: string) => string = (symbol) => symbol,
 ): string {
-  const effort = share === null ? "" : `; ${share.toFixed(1)} of the effort`;
+  const effort = ofPlain === null ? "" : `; ${ofPlain.toFixed(1)} of the effort`;
   if (fingers.length === 0) return `no finger stays; every change is made as is easiest${effort}`;
   const counts = new Set(fingers.map((one) => one.changes));
   const who = describeFingers(fingers.map((one) => one.finger));
   const verb = (count: number) => (count > 1 ? ["never move", "stay"] : ["never moves", "stays"]);
   const [never, stay] = verb(fingers.length);
-  if (counts.size === 1 && counts.has(changes)) return `${who} ${never}: ${made.join(", ")}${effort}`;
+  if (counts.size === 1 && counts.has(changes))
+    return `${who} ${never}: ${makes.map(nameOf).join(", ")}${effort}`;
   if (counts.size === 1) return `${who} ${stay} for ${fingers[0]!.changes} of ${changes} changes${effort}`;
   const [first, ...others] = fingers.map(
     ({ finger, changes: count }, at) =>
