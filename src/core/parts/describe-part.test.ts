@@ -37,6 +37,11 @@ describe("a part in short phrases", () => {
       "doubles Tobin",
     ]));
 
+  it("tells where on the neck it lies, and that one shape is moved", () => {
+    expect(said({ fret: 10, moved: true })).toEqual(["one shape, moved, about fret 10"]);
+    expect(said({ fret: 7 })).toEqual(["about fret 7"]);
+  });
+
   it("says nothing of a part that is out, or that nothing is said of", () => {
     expect(said({ light: 0, technique: "chops" })).toEqual([]);
     expect(said({})).toEqual([]);
