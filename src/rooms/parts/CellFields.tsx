@@ -124,11 +124,7 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
             <From what="place" value={cell.fret} onClear={() => change({ fret: null })} />
           </Slot>
           <Slot>
-            <Tick
-              label="one shape, moved along the neck"
-              on={cell.moved.value}
-              onSet={(moved) => change({ moved })}
-            />
+            <Tick label="one shape, moved" on={cell.moved.value} onSet={(moved) => change({ moved })} />
             <From what="moving" value={cell.moved} onClear={() => change({ moved: null })} />
           </Slot>
         </>
