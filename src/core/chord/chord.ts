@@ -67,7 +67,7 @@ export function parseChord(text: string): Result<Chord, ChordProblem> {
   const tones = quality.tones;
   const free = tones.filter(({ degree }) => quality.free.includes(degree));
   const essential = tones.filter(
-    (tone) => tones.length <= 2 || !(mayGo(tone, quality.implied) || free.includes(tone)),
+    (tone) => tones.length <= 2 || !mayGo(tone, [...quality.implied, ...quality.free]),
   );
   return ok({ kind: "chord", symbol, root: head.name, quality: qualityText, tones, essential, free, bass });
 }
@@ -75,8 +75,8 @@ export function parseChord(text: string): Result<Chord, ChordProblem> {
 /** "Do" is a syllable and "Ebb" a word; E double flat can be written E♭♭. */
 const isWord = (symbol: string): boolean => /^(?:Do(?:[^a-z]|$)|Ebb$)/u.test(symbol);
 
-const mayGo = (tone: Tone, implied: readonly number[]): boolean =>
-  isPerfectFifth(tone) || implied.includes(tone.degree);
+const mayGo = (tone: Tone, unmissed: readonly number[]): boolean =>
+  isPerfectFifth(tone) || unmissed.includes(tone.degree);
 
 /** The pitch classes a chord may sound, its slash bass among them. */
 export function pitchClassesOf(chord: SoundingChord): number[] {

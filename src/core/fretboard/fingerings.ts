@@ -3,7 +3,17 @@ import { type Chord, type Colour, coloured, type SoundingChord } from "../chord"
 import type { Tuning } from "../pitch";
 import { handCost, type Reason, reasonsOf, round, shapeCost, tellHand, tellShape } from "./difficulty";
 import type { Board } from "./fingering-search";
-import { eachHand, type Finger, type Frets, type Hand, Reach, toHand } from "./hand";
+import {
+  barresOf,
+  eachHand,
+  type Finger,
+  type Frets,
+  fingersOf,
+  type Hand,
+  highestFret,
+  Reach,
+  toHand,
+} from "./hand";
 import { HAND_LIMITS, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
 import { GUITAR_SCALE_MM } from "./neck";
@@ -204,14 +214,14 @@ export function handsOf(
   return priced(candidates, extentOf([...found.candidates, ...candidates]), style, board);
 }
 
-/** The hand of least price for frets somebody chose, written out; null where no hand of this level holds them. */
-export function holdShape(chord: SoundingChord, frets: Frets, options: FingeringOptions): Fingering | null {
-  const highest = frets.reduce<number>(
-    (most, fret) => Math.max(most, fret ?? 0),
-    options.maxFret ?? USUAL_LAST_FRET,
-  );
-  const { candidates, write } = handsOf(chord, frets, { ...options, maxFret: highest });
-  return candidates[0] ? write(candidates[0]) : null;
+/** The hand of least price for frets somebody chose; null where no hand of this level holds them. */
+export function holdShape(
+  frets: Frets,
+  options: FingeringOptions,
+): Pick<Fingering, "frets" | "fingers" | "barres"> | null {
+  const board = boardOf({ ...options, maxFret: highestFret(frets, options.maxFret ?? USUAL_LAST_FRET) });
+  const [held] = leastHand(frets, board);
+  return held ? { frets, fingers: fingersOf(frets, held.hand), barres: barresOf(held.hand) } : null;
 }
 
 export function boardOf(options: FingeringOptions): Board {
@@ -261,29 +271,44 @@ function findCandidates(
   return candidates;
 }
 
+/** A hand with what it costs, and what is unusual about it. */
+type PricedHand = { readonly hand: Hand; readonly cost: number; readonly extra: number };
+
+/** The hand of least price that holds some frets, if there is one. */
+function leastHand(frets: Frets, board: Board): readonly PricedHand[] {
+  let least: PricedHand | null = null;
+  let best = Number.POSITIVE_INFINITY;
+  const mayLieFlat = frets.includes(0);
+  eachHand(frets, board.reach, board.thumb, (grips, fingers, thumbFret) => {
+    const cost = handCost(grips, fingers, thumbFret, board.reach);
+    const extra = mayLieFlat ? handExtra(frets, grips) : 0;
+    if (cost + extra >= best) return;
+    best = cost + extra;
+    least = { hand: toHand(grips, fingers, thumbFret), cost, extra };
+  });
+  return least === null ? [] : [least];
+}
+
+/** Every hand that holds some frets, while steps are left. */
+function everyHand(frets: Frets, board: Board): readonly PricedHand[] {
+  const hands: PricedHand[] = [];
+  eachHand(frets, board.reach, board.thumb, (grips, fingers, thumbFret) => {
+    if (board.steps.left-- <= 0) return;
+    const cost = handCost(grips, fingers, thumbFret, board.reach);
+    hands.push({ hand: toHand(grips, fingers, thumbFret), cost, extra: handExtra(frets, grips) });
+  });
+  return hands;
+}
+
 /** Adds the hand of least price of a shape, or every one. */
 function addHands(into: Candidate[], sound: Sound, shared: Frets, board: Board, every: boolean): void {
-  let best = Number.POSITIVE_INFINITY;
-  let bestHand: readonly [Hand, number, number] | null = null;
-  const hands: (readonly [Hand, number, number])[] = [];
-  const mayLieFlat = shared.includes(0);
-  eachHand(shared, board.reach, board.thumb, (grips, fingers, thumbFret) => {
-    const cost = handCost(grips, fingers, thumbFret, board.reach);
-    const extra = mayLieFlat ? handExtra(shared, grips) : 0;
-    if (every) {
-      if (board.steps.left-- > 0) hands.push([toHand(grips, fingers, thumbFret), cost, extra]);
-    } else if (cost + extra < best) {
-      best = cost + extra;
-      bestHand = [toHand(grips, fingers, thumbFret), cost, extra];
-    }
-  });
-  if (bestHand !== null) hands.push(bestHand);
+  const hands = every ? everyHand(shared, board) : leastHand(shared, board);
   if (hands.length === 0) return;
   const frets = shared.slice();
   const heard = sound.heard(frets);
   const { lowest: bass, overBass, overBassBy } = sound.bassOf(frets);
   const sounding = frets.reduce<number>((count, fret) => (fret === null ? count : count + 1), 0);
-  for (const [hand, cost, extra] of hands)
+  for (const { hand, cost, extra } of hands)
     into.push({
       sound,
       frets,
@@ -325,19 +350,14 @@ function byPrice(a: Candidate, b: Candidate): number {
 
 function writeOut(one: Candidate, board: Board, facts: SoundFacts): Fingering {
   const { sound, frets, hand } = one;
-  const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
-  for (const hold of hand) {
-    for (let string = hold.from; string <= hold.to; string++) {
-      if (frets[string] === hold.fret) fingers[string] = hold.finger;
-    }
-  }
+  const fingers = fingersOf(frets, hand);
   const thumb = hand[0]?.finger === "T" ? hand[0].fret : null;
   const grips = thumb === null ? hand : hand.slice(1);
   const numbers = grips.map((hold) => hold.finger as number);
   return {
     frets,
     fingers,
-    barres: hand.filter((hold) => hold.to > hold.from),
+    barres: barresOf(hand),
     mutes: mutesOf(frets, fingers, hand),
     pitches: sound.pitches(frets),
     is: sound.nameOf(frets),

@@ -10,6 +10,10 @@ export type Frets = readonly (Fret | null)[];
 export const pitchesOfFrets = (frets: Frets, tuning: Tuning, capo: number): Midi[] =>
   frets.flatMap((fret, string) => (fret === null ? [] : [tuning[string]! + capo + fret]));
 
+/** The highest fret of some frets, and at least so high. */
+export const highestFret = (frets: Frets, least = 0): Fret =>
+  frets.reduce<number>((most, fret) => Math.max(most, fret ?? 0), least);
+
 /** 1 index, 2 middle, 3 ring, 4 little, "T" the thumb over the edge of the neck. */
 export type Finger = 1 | 2 | 3 | 4 | "T";
 
@@ -23,6 +27,17 @@ type Hold = {
 
 /** A way to hold a shape: its fingers by rising number, the thumb first. */
 export type Hand = readonly Hold[];
+
+/** Which finger holds each string; null where none does. */
+export function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
+  const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
+  for (const hold of hand)
+    for (let string = hold.from; string <= hold.to; string++)
+      if (frets[string] === hold.fret) fingers[string] = hold.finger;
+  return fingers;
+}
+
+export const barresOf = (hand: Hand): readonly Hold[] => hand.filter((hold) => hold.to > hold.from);
 
 /** A run of strings on one fret that a single finger could hold. */
 export type Grip = Omit<Hold, "finger">;

@@ -1,4 +1,4 @@
-import { AT, costOf, costOfTold, dampedInside, round, type TermSink } from "./difficulty";
+import { AT, costOfTold, dampedInside, round, type TermSink } from "./difficulty";
 import type { Frets, Grip } from "./hand";
 import type { Style } from "./styles";
 import { MISSING_TERMS } from "./terms";
@@ -121,7 +121,7 @@ export function tellUnusualHand(frets: Frets, grips: readonly Grip[], tell: Term
 /** What is unusual about a hand, as {@link tellUnusualHand} tells it, at its price. */
 export function handExtra(frets: Frets, grips: readonly Grip[]): number {
   for (const { from, to } of grips)
-    if (to - from + 1 >= FLAT_STRINGS) return costOf((tell) => tellUnusualHand(frets, grips, tell));
+    if (to - from + 1 >= FLAT_STRINGS) return costOfTold(tellUnusualHand, frets, grips);
   return 0;
 }
 

@@ -7,7 +7,7 @@ import {
   type SoundingChord,
   toneSemitones,
 } from "../chord";
-import { type Fingering, type Frets, holdShape, LEVELS, type Level, pitchesOfFrets } from "../fretboard";
+import { type Frets, holdShape, LEVELS, type Level, pitchesOfFrets } from "../fretboard";
 import { type Key, pitchClassOf } from "../pitch";
 import { optionsOf, type ShapeRequest } from "./shapes";
 
@@ -23,7 +23,7 @@ export type OwnShape = {
   /** Whether the chord's own bass lies lowest. */
   readonly hasBass: boolean;
   /** How the hand holds it; null where no hand of any level does. */
-  readonly fingering: Fingering | null;
+  readonly fingering: ReturnType<typeof holdShape>;
   /** The level a hand must have for it; null where none has. */
   readonly needs: Level | null;
 };
@@ -47,7 +47,7 @@ export function judgeOwnShape(frets: Frets, request: ShapeRequest, key: Key | nu
   const from = LEVELS.indexOf(request.level);
   const levels = [request.level, ...LEVELS.slice(from + 1)];
   const held = levels
-    .map((level) => [level, holdShape(chord, frets, { ...options, level })] as const)
+    .map((level) => [level, holdShape(frets, { ...options, level })] as const)
     .find(([, fingering]) => fingering !== null);
   return {
     frets,

@@ -105,6 +105,13 @@ describe("a plan of a song's shapes", () => {
       for (const { frets } of runs[1]!.path)
         for (const fret of frets) if (fret !== null) expect(fret >= 4 && fret <= 10).toBe(true);
     });
+
+    it("a wished place holds upwards too: a chord with no shape there has none", () => {
+      // C with its root low on E and A lies at the eighth fret only.
+      const { runs } = planOf(moved({ fret: 2, style: "power", strings: [0, 1] }));
+      for (const { frets } of runs[1]!.path)
+        for (const fret of frets) if (fret !== null) expect(fret).toBeLessThanOrEqual(5);
+    });
   });
 
   it("holds a chosen shape and plans the rest around it", () => {

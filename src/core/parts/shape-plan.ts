@@ -4,6 +4,7 @@ import {
   type FingeringOptions,
   type Frets,
   type HandEvent,
+  highestFret,
   type Move,
   movedShape,
   type Style,
@@ -147,16 +148,17 @@ const eventOf = (event: PlanEvent, lock: Frets | null, only: Frets | null): Hand
 
 /**
  * The shapes of a song on the hand's shortest way. Without `vary` each chord keeps one shape in a run: the one the
- * way takes for most of its beats; the rest is then planned again around those. Locks hold in any case; a lock no
- * hand can hold is passed over.
+ * way takes for most of its beats; the rest is then planned again around those. Locks hold in any case, even where no
+ * hand is known to hold them.
  */
 export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
   const planned: PlannedRun[] = [];
   let [cost, greedyCost, exact] = [0, 0, true];
   for (const run of runs) {
+    const hand = optionsOf(run.hand);
     const options = {
-      ...optionsOf(run.hand),
-      maxFret: highestLock(run),
+      ...hand,
+      maxFret: highestLock(run, hand.maxFret ?? USUAL_LAST_FRET),
       limit: CANDIDATES,
       near: NEAR,
       beatMs,
@@ -217,11 +219,8 @@ function movedFrets({ hand, events }: PlanRun, options: FingeringOptions): Reado
 }
 
 /** As far up the neck as somebody chose, and at least as far as shapes are looked for. */
-const highestLock = ({ events }: PlanRun): number =>
-  events.reduce(
-    (most, { lock }) => (lock ?? []).reduce<number>((top, fret) => Math.max(top, fret ?? 0), most),
-    USUAL_LAST_FRET,
-  );
+const highestLock = ({ events }: PlanRun, least: number): number =>
+  events.reduce((most, { lock }) => highestFret(lock ?? [], most), least);
 
 /** The same song behind one capo throughout, whatever was chosen for the present one. */
 export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => ({

@@ -60,6 +60,16 @@ export function handOf(
   };
 }
 
+/** How far from a wished fret shapes of a list may lie, and those of a part. */
+const AROUND = 2;
+const AROUND_IN_PLAN = 3;
+
+const regionAbout = (fret: number, around: number) => ({
+  minFret: Math.max(1, fret - around),
+  maxFret: Math.min(LAST_FRET, fret + around),
+  open: false,
+});
+
 /** Fingering options of a hand. Strings the neck doesn't have are left out. */
 export function optionsOf(hand: HandRequest): FingeringOptions {
   const strings = hand.strings?.filter((string) => string < hand.tuning.length);
@@ -75,16 +85,6 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
     ...(hand.moved ? { open: false } : hand.fret === null ? {} : regionAbout(hand.fret, AROUND_IN_PLAN)),
   };
 }
-
-/** How far from a wished fret shapes of a list may lie, and those of a part. */
-const AROUND = 2;
-const AROUND_IN_PLAN = 3;
-
-const regionAbout = (fret: number, around: number) => ({
-  minFret: Math.max(1, fret - around),
-  maxFret: Math.min(LAST_FRET, fret + around),
-  open: false,
-});
 
 /** Shapes a list offers at first, and so many more each time more are asked for. */
 export const OFFERED = 24;

@@ -1,5 +1,5 @@
 import type { Fingering } from "../fingerings";
-import type { Finger } from "../hand";
+import { type Finger, highestFret } from "../hand";
 import { GUITAR_SCALE_MM } from "../neck";
 import { changeCost, FINGERS, type PlaceId, Places } from "./change";
 
@@ -19,14 +19,13 @@ export function changesOn({
 }: Neck): (from: Held, to: Held) => number {
   let places: Places | null = null;
   let reach = 0;
-  const highest = ({ frets }: Held) => frets.reduce<number>((most, fret) => Math.max(most, fret ?? 0), 0);
   const stand = (on: Places, { frets, fingers }: Held): PlaceId[] =>
     FINGERS.map((finger: Finger) => {
       const string = fingers.indexOf(finger);
       return string < 0 ? 0 : on.id(string, frets[string]!);
     });
   return (from, to) => {
-    const most = Math.max(highest(from), highest(to));
+    const most = highestFret(to.frets, highestFret(from.frets));
     if (!places || most > reach) {
       reach = Math.max(most, reach);
       places = new Places(strings, reach, capo, scaleMm);

@@ -12,7 +12,16 @@ import {
   firstHands,
   handsOf,
 } from "../fingerings";
-import { eachHand, type Finger, type Frets, type Grip, type Hand, toHand } from "../hand";
+import {
+  barresOf,
+  eachHand,
+  type Frets,
+  fingersOf,
+  type Grip,
+  type Hand,
+  highestFret,
+  toHand,
+} from "../hand";
 import { mutesOf } from "../mutes";
 import { GUITAR_SCALE_MM } from "../neck";
 import { Sound } from "../shape-sound";
@@ -109,8 +118,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     if (layers.at(-1)!.states.length === 0) return fail({ code: "no-hand", index });
   }
   const highest = layers.reduce(
-    (most, { states }) =>
-      states.reduce((top, { frets }) => Math.max(top, ...frets.map((fret) => fret ?? 0)), most),
+    (most, { states }) => states.reduce((top, { frets }) => highestFret(frets, top), most),
     0,
   );
   const places = new Places(board.tuning.length, highest, board.capo, options.scaleMm ?? GUITAR_SCALE_MM);
@@ -178,7 +186,7 @@ function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, he
       return {
         frets,
         fingers,
-        barres: hand.filter((hold) => hold.to > hold.from),
+        barres: barresOf(hand),
         mutes: mutesOf(frets, fingers, hand),
         ...heard(),
         difficulty: costOf(tell),
@@ -188,14 +196,6 @@ function stateOf(frets: Frets, hand: Hand, board: Board, base: number | null, he
       };
     },
   };
-}
-
-function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
-  const fingers: (Finger | null)[] = new Array(frets.length).fill(null);
-  for (const hold of hand)
-    for (let string = hold.from; string <= hold.to; string++)
-      if (frets[string] === hold.fret) fingers[string] = hold.finger;
-  return fingers;
 }
 
 /** Frets somebody wants although no hand is known to hold them: they sound, and the hand starts anew after them. */

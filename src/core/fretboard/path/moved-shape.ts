@@ -1,6 +1,7 @@
 import type { Millimetres } from "../../../base";
 import { type Chord, type SoundingChord, toneSemitones } from "../../chord";
 import { pitchClassOf } from "../../pitch";
+import { round } from "../difficulty";
 import { type Fingering, type FingeringOptions, fingerings } from "../fingerings";
 import { betweenFretsMm, GUITAR_SCALE_MM } from "../neck";
 import type { Style } from "../styles";
@@ -131,6 +132,5 @@ function leastTravel(
     (least, way) => (way.cost < least.cost - 1e-9 ? way : least),
     first,
   );
-  const rounded = Math.round(travel * 1000) / 1000;
-  return { path: [...path], frets: path.map((one) => one && lowestOf(one)), travelMm: rounded, cost };
+  return { path: [...path], frets: path.map((one) => one && lowestOf(one)), travelMm: round(travel), cost };
 }

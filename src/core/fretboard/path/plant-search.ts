@@ -156,16 +156,16 @@ export class PlantSearch {
         const column = to[b]!;
         const held = heldTo[b]!;
         let best = Number.POSITIVE_INFINITY;
-        let before_at = 0;
+        let via = 0;
         for (let a = 0; a < from.length; a++) {
           const price =
             before[a]! +
             table[from[a]! * states.length + column]! * factor -
             heldWeight * COUNT[heldFrom[a]! & held]!;
-          if (price < best - SAME) [best, before_at] = [price, a];
+          if (price < best - SAME) [best, via] = [price, a];
         }
         next[b] = best + worthOf(states[column]!, faithWeight);
-        came[b] = before_at;
+        came[b] = via;
       }
       back.push(came);
       before = next;

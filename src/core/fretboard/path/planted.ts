@@ -276,8 +276,7 @@ export function describePlanted(
   if (fingers.length === 0) return `no finger stays; every change is made as is easiest${effort}`;
   const counts = new Set(fingers.map((one) => one.changes));
   const who = describeFingers(fingers.map((one) => one.finger));
-  const verb = (count: number) => (count > 1 ? ["never move", "stay"] : ["never moves", "stays"]);
-  const [never, stay] = verb(fingers.length);
+  const [never, stay] = fingers.length > 1 ? ["never move", "stay"] : ["never moves", "stays"];
   if (counts.size === 1 && counts.has(changes))
     return `${who} ${never}: ${makes.map(nameOf).join(", ")}${effort}`;
   if (counts.size === 1) return `${who} ${stay} for ${fingers[0]!.changes} of ${changes} changes${effort}`;
