@@ -9,6 +9,7 @@ const PAGES = [
   "/players",
   "/keys",
   "/keys/shapes",
+  "/keys/book",
   "/keys/planted",
   "/keys/neck",
   "/keys/tuning",

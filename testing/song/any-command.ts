@@ -13,6 +13,7 @@ import {
   copyUse,
   dismiss,
   fold,
+  keepInBook,
   markChord,
   moveBefore,
   nameChord,
@@ -72,7 +73,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
   const chord = line?.chords[0]?.chord;
   const use = outline.form[pick % Math.max(1, outline.form.length)];
   const player = Object.values(body.players)[0];
-  switch (choice % 40) {
+  switch (choice % 41) {
     case 0:
       return set("version", "v", { bpm: 60 + pick });
     case 1:
@@ -322,6 +323,25 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
             () => `name-${choice}-${pick}`,
           )
         : null;
+    case 39:
+      return use && chord && player
+        ? keepInBook(
+            body,
+            {
+              playerId: player.id,
+              useId: use.id,
+              chordId: chord.id,
+              sectionId: use.sectionId,
+              style: "full",
+              strings: null,
+              symbol: "G",
+              capo: player.capo,
+              tuning: player.tuning,
+            },
+            { symbol: pick % 2 ? "G" : "A2", frets: [3, 2, 0, 0, 3, 3], fingers: [2, 1, null, null, 3, 4] },
+            () => `kept-${choice}-${pick}-${makeId()}`,
+          )
+        : null;
     default:
       return use && chord && player
         ? chooseShape(
@@ -330,6 +350,9 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
               playerId: player.id,
               useId: use.id,
               chordId: chord.id,
+              sectionId: use.sectionId,
+              style: "full",
+              strings: null,
               symbol: "G",
               capo: 0,
               tuning: player.tuning,

@@ -1,6 +1,7 @@
 export { alsoCalled } from "./also-called";
 export * from "./band";
 export * from "./band-sum";
+export { type ChosenShape, shapesChosen } from "./chosen-shapes";
 export { compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { describePart } from "./describe-part";
 export * from "./findings";
@@ -11,6 +12,7 @@ export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
+export { hasShape, keptShapes, placeInBook, shapeIdentity } from "./shape-book";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
   behindCapo,

@@ -74,6 +74,9 @@ describe("playerPart", () => {
       playerId: "p0",
       useId: "u0",
       chordId: "verse-l0-c0",
+      sectionId: "verse",
+      style: "full" as const,
+      strings: null,
       symbol: "G",
       capo: 5,
       tuning: body.players.p0!.tuning,
@@ -96,7 +99,44 @@ describe("playerPart", () => {
     // The strings D, G, D, E of a D shape: root, fourth and ninth, no third.
     expect(part(other, "p0").passages[0]!.chords.get("G")!.really).toBe("Dsus4(add9)");
     const [first, second] = part(chosen, "p0").passages;
+    expect(first!.shapes.map(({ fromBar }) => fromBar)).toEqual([null, null]);
     expect(first!.chords.get("G")!.shape).toEqual({ ...shape, chosen: true });
     expect(second!.chords.get("G")!.shape!.chosen).toBe(false);
+  });
+
+  it("holds one chord in two shapes in one section, and says where the second begins", () => {
+    const long = sampleVersion(
+      { verse: { lines: ["a/A:4 b/D:4", "c/A:4 d/E:4"] } },
+      ["verse"],
+      [{ capo: 0 }],
+    );
+    const small = {
+      frets: [null, null, null, 6, 5, 5],
+      fingers: [null, null, null, 2, 1, 1] as (1 | 2 | null)[],
+    };
+    const spot = {
+      playerId: "p0",
+      useId: "u0",
+      sectionId: "verse",
+      chordId: "verse-l0-c0",
+      style: "full" as const,
+      strings: null,
+      symbol: "A",
+      capo: 0,
+      tuning: long.players.p0!.tuning,
+    };
+    const chosen = edit(
+      long,
+      chooseShape(long, spot, "chord", small, () => "small"),
+    );
+    const [verse] = part(chosen, "p0").passages;
+    expect(verse!.shapes.map(({ name, fromBar }) => [name, fromBar])).toEqual([
+      ["A", 1],
+      ["D", null],
+      ["A", 3],
+      ["E", null],
+    ]);
+    expect(verse!.shapes[0]!.shape.frets).toEqual(small.frets);
+    expect(verse!.shapes[2]!.shape.frets).not.toEqual(small.frets);
   });
 });

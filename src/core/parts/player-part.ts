@@ -1,6 +1,7 @@
 import type { LineSum } from "../rhythm";
 import { Namer, type Reader, readerOf } from "../song/names";
 import {
+  barsIn,
   indexCells,
   outlineOf,
   type Passage,
@@ -33,6 +34,17 @@ type PartPassage = {
   readonly lines: readonly { readonly timed: TimedLine; readonly sum: LineSum | undefined }[];
   /** By written symbol: each chord of the passage once, in the order met. */
   readonly chords: ReadonlyMap<string, PartChord>;
+  /** Every shape held in the passage once, in the order met. */
+  readonly shapes: readonly HeldShape[];
+};
+
+/** A shape of a passage. */
+export type HeldShape = {
+  readonly name: string;
+  readonly shape: Shape;
+  readonly really: string | null;
+  /** Where a chord is held in several shapes: the bar of the passage this one begins in, from 1; else null. */
+  readonly fromBar: number | null;
 };
 
 export type PlayerPart = { readonly player: Player; readonly passages: readonly PartPassage[] };
@@ -66,27 +78,47 @@ export function playerPart(
     const namer = namerAt(cell.capo.value, passage.shift);
     const sum = passageSum(passage, timeline[at + 1]);
     const chords = new Map<string, PartChord>();
-    for (const { outline: line } of passage.lines) {
-      for (const { chord } of line.chords) {
-        if (chords.has(chord.symbol)) continue;
+    const shapes: (Omit<HeldShape, "fromBar"> & { readonly tick: number })[] = [];
+    for (const { outline: line, events } of passage.lines) {
+      for (const [at, { chord }] of line.chords.entries()) {
         const named = namer.name(chord.symbol);
         const request = { ...handOf(player, cell), symbol: named.sounding };
-        const spot = { ...request, playerId: player.id, useId: passage.use.id, chordId: chord.id };
+        const spot = {
+          ...request,
+          playerId: player.id,
+          useId: passage.use.id,
+          sectionId: passage.use.sectionId,
+          chordId: chord.id,
+        };
         const found = named.chord
           ? shapeAt(body, spot, () => planned.get(requestKey(request)) ?? null)
           : null;
         const other = others.get(`${requestKey(request)} ${found?.shape?.frets.join()}`);
-        chords.set(chord.symbol, {
-          name: named.read,
-          sounding: named.sounding,
-          readable: named.chord !== null,
-          shape: found?.shape ?? null,
-          really: other === undefined ? null : namer.readSounding(other),
-        });
+        const shape = found?.shape ?? null;
+        const really = other === undefined ? null : namer.readSounding(other);
+        const { read: name, sounding } = named;
+        if (!chords.has(chord.symbol))
+          chords.set(chord.symbol, { name, sounding, readable: named.chord !== null, shape, really });
+        const isKnown = shapes.some(
+          (one) => one.name === name && one.shape.frets.join() === shape?.frets.join(),
+        );
+        if (shape && !isKnown) shapes.push({ name, shape, really, tick: events[at]!.tick });
       }
     }
     const lines = passage.lines.map((timed, line) => ({ timed, sum: sum.lines[line] }));
-    return { passage, cell, namer, lines, chords };
+    return { passage, cell, namer, lines, chords, shapes: withBars(shapes, passage) };
   });
   return { player, passages };
+}
+
+/** Says where each of several shapes of one chord begins. */
+function withBars(
+  shapes: readonly (Omit<HeldShape, "fromBar"> & { readonly tick: number })[],
+  passage: Passage,
+): HeldShape[] {
+  const bars = barsIn(passage);
+  return shapes.map(({ tick, ...held }) => {
+    const isOneOfSeveral = shapes.filter(({ name }) => name === held.name).length > 1;
+    return { ...held, fromBar: isOneOfSeveral ? bars.findLastIndex((one) => one.tick <= tick) + 1 : null };
+  });
 }

@@ -14,6 +14,8 @@ export type ListedShape = {
   readonly beats: number;
   /** A place it stands at, for choosing another there. */
   readonly event: PlanEvent;
+  /** The other places, in the order met. */
+  readonly others: readonly PlanEvent[];
 };
 
 /** The shapes to learn: each chord with each of its shapes once, in the order they come. */
@@ -32,6 +34,7 @@ export function listShapes(plan: ShapePlan): ListedShape[] {
         times: (known?.times ?? 0) + 1,
         beats: (known?.beats ?? 0) + event.beats,
         event: known?.event ?? event,
+        others: known ? [...known.others, event] : [],
       });
     }
   }

@@ -29,6 +29,7 @@ import {
   versionRow,
 } from "../song/read";
 import type { Player, VersionBody } from "../song/schema";
+import { keptShapes } from "./shape-book";
 import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shapes";
 
 /** A chord of a player's song with where it stands. Neighbours alike are one. */
@@ -38,7 +39,10 @@ export type PlanEvent = {
   readonly beats: number;
   /** Frets somebody chose here. */
   readonly lock: Frets | null;
+  /** Shapes of the player's book, one of which is held unless somebody chose here. */
+  readonly book: readonly Frets[];
   readonly useId: string;
+  readonly sectionId: string;
   readonly chordId: string;
   /** The section it is in, and what its place in the form is called. */
   readonly section: string;
@@ -93,6 +97,7 @@ export function planRequest(
   const runs: { hand: HandRequest; events: PlanEvent[] }[] = [];
   if (!hasStrings(player)) return { runs, beatMs: 60000 / version.bpm, vary: false };
   const namerAt = namerByShift(body);
+  const own = Object.values(body.bookShapes).filter((one) => one.playerId === player.id);
   let open: (typeof runs)[number] | null = null;
   for (const passage of timeline.passages) {
     const cell = resolveCell(index, passage.use, player);
@@ -112,9 +117,10 @@ export function planRequest(
         const { sounding, chord: readable } = namer.name(chord.symbol);
         const event = line.events[at]!;
         if (!readable || event.ticks <= 0) continue;
-        const place = { useId: passage.use.id, chordId: chord.id, symbol: sounding };
-        const spot = spotOf(player, hand.capo, place);
+        const { id: useId, sectionId } = passage.use;
+        const spot = spotOf(player, hand, { useId, sectionId, chordId: chord.id, symbol: sounding });
         const lock = findChoice(body, spot).choice?.frets ?? null;
+        const kept = lock ? [] : keptShapes(own, { ...hand, symbol: sounding });
         const beats = beatsOfTicks(event.ticks, version.beatUnit);
         const last = open.events.at(-1);
         if (last && last.symbol === sounding && last.lock?.join() === lock?.join()) {
@@ -126,7 +132,9 @@ export function planRequest(
           symbol: sounding,
           beats,
           lock,
-          useId: passage.use.id,
+          book: kept.map(({ frets }) => frets),
+          useId,
+          sectionId,
           chordId: chord.id,
           section: passage.section.label,
           label: passage.label,
@@ -142,7 +150,8 @@ const eventOf = (event: PlanEvent, lock: Frets | null, only: Frets | null): Hand
   const chord = parseChord(event.symbol);
   if (!chord.ok) return [];
   const { beats } = event;
-  const held = { ...(lock ? { lock } : {}), ...(only ? { only } : {}) };
+  const among = !lock && event.book.length > 0 ? { among: event.book } : {};
+  const held = { ...(lock ? { lock } : among), ...(only ? { only } : {}) };
   return [{ kind: "chord", chord: chord.value, beats, ...held }];
 };
 
@@ -218,16 +227,19 @@ function movedFrets({ hand, events }: PlanRun, options: FingeringOptions): Reado
   );
 }
 
-/** As far up the neck as somebody chose, and at least as far as shapes are looked for. */
+/** As far up the neck as somebody chose or keeps a shape, and at least as far as shapes are looked for. */
 const highestLock = ({ events }: PlanRun, least: number): number =>
-  events.reduce((most, { lock }) => highestFret(lock ?? [], most), least);
+  events.reduce(
+    (most, { lock, book }) => [lock ?? [], ...book].reduce((top, frets) => highestFret(frets, top), most),
+    least,
+  );
 
 /** The same song behind one capo throughout, whatever was chosen for the present one. */
 export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => ({
   ...request,
   runs: request.runs.map(({ hand, events }) => ({
     hand: { ...hand, capo },
-    events: events.map((event) => ({ ...event, lock: null })),
+    events: events.map((event) => ({ ...event, lock: null, book: [] })),
   })),
 });
 

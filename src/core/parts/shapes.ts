@@ -70,6 +70,10 @@ const regionAbout = (fret: number, around: number) => ({
   open: false,
 });
 
+/** The frets a part that keeps to a place on the neck reaches. */
+export const reachAbout = (fret: number): { readonly minFret: number; readonly maxFret: number } =>
+  regionAbout(fret, AROUND_IN_PLAN);
+
 /** Fingering options of a hand. Strings the neck doesn't have are left out. */
 export function optionsOf(hand: HandRequest): FingeringOptions {
   const strings = hand.strings?.filter((string) => string < hand.tuning.length);

@@ -9,6 +9,8 @@ export type StageShape = {
   readonly name: string;
   /** The other chord a chosen shape really makes, or null. */
   readonly really: string | null;
+  /** Where it is held, of a chord with several shapes in one passage: "from bar 5"; null where it has one. */
+  readonly where: string | null;
   readonly frets: readonly (number | null)[];
   readonly fingers: readonly (number | "T" | null)[];
 };

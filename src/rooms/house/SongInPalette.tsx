@@ -59,6 +59,7 @@ const PAGES = [
   { name: "Song: versions and what has happened", path: "/versions" },
   { name: "Song: evidence of several sources", path: "/evidence" },
   { name: "Keys: shapes to learn", path: "/keys/shapes" },
+  { name: "Keys: shape book", path: "/keys/book" },
   { name: "Keys: planted fingers", path: "/keys/planted" },
   { name: "Keys: the neck", path: "/keys/neck" },
   { name: "Keys: tuning", path: "/keys/tuning" },

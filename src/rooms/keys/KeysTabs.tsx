@@ -5,6 +5,7 @@ import { PageTabs } from "../open";
 const PAGES = [
   ["/keys", "Key and capos"],
   ["/keys/shapes", "Shapes to learn"],
+  ["/keys/book", "Shape book"],
   ["/keys/planted", "Planted fingers"],
   ["/keys/neck", "The neck"],
   ["/keys/tuning", "Tuning"],

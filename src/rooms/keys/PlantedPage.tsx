@@ -227,7 +227,11 @@ function Point({
       const shape = point.path[index]!;
       if (chosen.has(symbol) || shape.pitches.length === 0) return [];
       chosen.add(symbol);
-      const spot = spotOf(player, point.capo, { useId: "", chordId: "", symbol });
+      const spot = spotOf(
+        player,
+        { capo: point.capo, style: "full", strings: null },
+        { useId: "", sectionId: "", chordId: "", symbol },
+      );
       const command = chooseShape(
         current(),
         spot,

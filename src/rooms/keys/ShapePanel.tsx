@@ -30,7 +30,7 @@ type Props = {
 export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   const onKeyDown = usePane(onLeave);
   const body = useRows("version");
-  const { symbol, hand, fingering, event } = shape;
+  const { symbol, hand, fingering, event, others } = shape;
   const namer = useNames()({ player, capo: hand.capo });
   const name = namer.readSounding(symbol);
   const request = { ...hand, symbol };
@@ -39,6 +39,10 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
     "stand-ins",
     question && { chord: question.chord, key: keysOf(body).sounding, options: optionsOf(request) },
   );
+  const placeOf = (one: typeof event) => ({
+    spot: spotOf(player, hand, { ...one, symbol }),
+    label: `${one.label}, bar ${one.bar}`,
+  });
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
       <h2 className="font-mono">{name}</h2>
@@ -47,11 +51,11 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
       <h3 className="mt-3 font-bold">Hold something else</h3>
       <ChooseShape
         request={request}
-        spot={spotOf(player, hand.capo, { ...event, symbol })}
+        places={[placeOf(event), ...others.map(placeOf)]}
         name={name}
         namer={namer}
         leftHanded={player.leftHanded}
-        around={neighboursOf(plan, event)}
+        around={(spot) => neighboursOf(plan, spot)}
         held={fingering.frets}
         labels={(one) => dotLabels(dots, one, symbol, (note) => namer.noteOf(note))}
         standIns={(easier.isOld ? [] : (easier.data ?? [])).map((one) => ({

@@ -27,7 +27,8 @@ export {
 export { PageTabs } from "./PageTabs";
 export { SongNames } from "./SongNames";
 export { SourceAndDoubt } from "./SourceAndDoubt";
-export { ChooseShape } from "./shapes/ChooseShape";
+export { ChooseShape, type ShapePlace } from "./shapes/ChooseShape";
+export { type ShapeBook, useShapeBook } from "./shapes/use-shape-book";
 export { UndoRedo } from "./UndoRedo";
 export {
   type NameOf,

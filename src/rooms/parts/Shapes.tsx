@@ -4,12 +4,19 @@ import { useState } from "react";
 import type { Frets } from "@/core/fretboard";
 import { handOf, requestKey, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
 import type { Namer } from "@/core/song/names";
-import { findChoice, type ResolvedCell, type ShapeSpot, spotOf, type Timeline } from "@/core/song/read";
+import {
+  barsIn,
+  findChoice,
+  type ResolvedCell,
+  type ShapeSpot,
+  spotOf,
+  type Timeline,
+} from "@/core/song/read";
 import type { Player, Use } from "@/core/song/schema";
 import { useEngine, useEngines } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { SearchNote } from "@/ui/SearchNote";
-import { derive, useDerivedLater, useRowsLater } from "../open";
+import { derive, type ShapePlace, useDerivedLater, useRowsLater } from "../open";
 import { type Place, SwapShape } from "./SwapShape";
 
 type Props = {
@@ -34,7 +41,7 @@ export function Shapes({ use, player, cell, namer }: Props) {
   const search = useEngines(
     "fingerings",
     new Map(
-      [...places.values()].flatMap(({ request }) => {
+      [...places.values()].flatMap(([{ request }]) => {
         const question = shapeQuestion(request);
         return question ? [[requestKey(request), question] as const] : [];
       }),
@@ -51,31 +58,32 @@ export function Shapes({ use, player, cell, namer }: Props) {
       spotAt(place, use, player),
       () => planned?.get(requestKey(place.request)) ?? (planned && foundOf(place)?.fingerings[0]) ?? null,
     );
-  const open = opened === null ? undefined : places.get(opened);
+  const held = [...places.values()].flatMap((same) => heldAlike(same, shapeOf));
+  const open = held.find(({ same }) => same.some(({ chordId }) => chordId === opened));
   return (
     <section aria-label="Shapes">
       <h3 className="font-bold">Shapes</h3>
       {cell.moved.value && (
         <p className="text-sm">
-          One shape, moved to fret{" "}
-          {[...places.values()].map((place) => lowestFret(shapeOf(place).shape?.frets) ?? "–").join(", ")}.
+          One shape, moved to fret {held.map(({ shape }) => lowestFret(shape?.frets) ?? "–").join(", ")}.
         </p>
       )}
       {(way.error || search.error) && <SearchNote search={way.error ? way : search} doing="" />}
       <ul className="mt-1 grid grid-cols-3 gap-2">
-        {[...places.values()].map((place) => {
-          const { shape, unfit } = shapeOf(place);
+        {held.map((group) => {
+          const { place, shape, unfit, isOneOfSeveral } = group;
           return (
-            <li key={place.sounding}>
+            <li key={place.chordId}>
               <ShapeButton
                 place={place}
+                from={isOneOfSeveral ? place.bar : null}
                 shape={shape}
                 isUnfit={unfit}
                 isDoubted={findChoice({ choices }, spotAt(place, use, player)).choice?.sure === false}
                 isPlanned={foundOf(place) !== undefined && planned !== undefined}
                 player={player}
-                isOpen={opened === place.sounding}
-                onOpen={(open) => setOpened(open ? place.sounding : null)}
+                isOpen={open === group}
+                onOpen={(open) => setOpened(open ? place.chordId : null)}
               />
             </li>
           );
@@ -83,12 +91,12 @@ export function Shapes({ use, player, cell, namer }: Props) {
       </ul>
       {open && (
         <SwapShape
-          key={opened}
-          place={open}
-          spot={spotAt(open, use, player)}
+          key={open.place.chordId}
+          place={open.place}
+          places={placesOf(open.same, use, player)}
           namer={namer}
           plan={way.data}
-          held={shapeOf(open).shape?.frets ?? null}
+          held={open.shape?.frets ?? null}
           leftHanded={player.leftHanded}
           onLeave={() => setOpened(null)}
         />
@@ -103,37 +111,75 @@ function lowestFret(frets: Frets | undefined): number | null {
   return fretted.length > 0 ? Math.min(...fretted) : null;
 }
 
-/** What is played at a place, changed lines and endings too: each chord once, by how it sounds. */
+/** What is played at a place, changed lines and endings too: by how it sounds, each time it comes. */
 function placesIn(
   passages: Timeline["passages"],
   player: Player,
   cell: ResolvedCell,
   namer: Namer,
-): ReadonlyMap<string, Place> {
-  const places = new Map<string, Place>();
-  for (const { chord } of passages.flatMap(({ lines }) => lines.flatMap(({ outline }) => outline.chords))) {
-    const named = namer.name(chord.symbol);
-    if (named.chord?.kind !== "chord" || places.has(named.sounding)) continue;
-    const request = { ...handOf(player, cell), symbol: named.sounding };
-    const { id: chordId, symbol } = chord;
-    const told = namer.inCustom(named.sounding);
-    const sounds = namer.isOfShapes && told !== named.read ? told : null;
-    places.set(named.sounding, {
-      chordId,
-      symbol,
-      isAsWritten: named.shape === symbol,
-      name: named.read,
-      sounds,
-      sounding: named.sounding,
-      request,
-    });
+): ReadonlyMap<string, readonly [Place, ...Place[]]> {
+  const places = new Map<string, [Place, ...Place[]]>();
+  const hand = handOf(player, cell);
+  for (const passage of passages) {
+    const bars = barsIn(passage);
+    for (const { outline, events } of passage.lines)
+      for (const [at, { chord }] of outline.chords.entries()) {
+        const named = namer.name(chord.symbol);
+        if (named.chord?.kind !== "chord") continue;
+        const told = namer.inCustom(named.sounding);
+        const place: Place = {
+          chordId: chord.id,
+          bar: bars.findLastIndex(({ tick }) => tick <= events[at]!.tick) + 1,
+          symbol: chord.symbol,
+          isAsWritten: named.shape === chord.symbol,
+          name: named.read,
+          sounds: namer.isOfShapes && told !== named.read ? told : null,
+          sounding: named.sounding,
+          request: { ...hand, symbol: named.sounding },
+        };
+        const known = places.get(named.sounding);
+        if (known) known.push(place);
+        else places.set(named.sounding, [place]);
+      }
   }
   return places;
+}
+
+type Held = ReturnType<typeof shapeAt> & {
+  /** The first place held so, and all of them. */
+  readonly place: Place;
+  readonly same: readonly Place[];
+  /** Whether the same chord is held otherwise too. */
+  readonly isOneOfSeveral: boolean;
+};
+
+/** The shapes of one chord of a part, each with the places it is held at. */
+function heldAlike(places: readonly Place[], shapeOf: (place: Place) => ReturnType<typeof shapeAt>): Held[] {
+  const groups = new Map<string, ReturnType<typeof shapeAt> & { place: Place; same: Place[] }>();
+  for (const place of places) {
+    const found = shapeOf(place);
+    const key = found.shape?.frets.join() ?? "none";
+    const known = groups.get(key);
+    if (known) known.same.push(place);
+    else groups.set(key, { ...found, place, same: [place] });
+  }
+  return [...groups.values()].map((group) => ({ ...group, isOneOfSeveral: groups.size > 1 }));
+}
+
+/** Where a chord can be held otherwise: by their bars. A place that comes twice in a use is one chord. */
+function placesOf(same: readonly Place[], use: Use, player: Player): [ShapePlace, ...ShapePlace[]] {
+  const once = new Map(same.map((place) => [place.chordId, place]));
+  const [first, ...others] = [...once.values()].map((place) => ({
+    spot: spotAt(place, use, player),
+    label: place.bar === 0 ? "the pickup" : `bar ${place.bar}`,
+  }));
+  return [first!, ...others];
 }
 
 /** One chord of the part with the shape that is held; a press opens the others. */
 function ShapeButton({
   place,
+  from,
   shape,
   isUnfit,
   isPlanned,
@@ -143,6 +189,8 @@ function ShapeButton({
   onOpen,
 }: {
   place: Place;
+  /** The bar it begins in, where the chord has other shapes too. */
+  from: number | null;
   shape: ReturnType<typeof shapeAt>["shape"];
   /** A choice made for another capo waits. */
   isUnfit: boolean;
@@ -178,6 +226,7 @@ function ShapeButton({
       ) : (
         <span className="block py-6 text-sm">{isPlanned ? "no fingering for this hand" : "planning…"}</span>
       )}
+      {from !== null && <span className="block text-xs">from bar {from}</span>}
       {shape?.chosen && <span className="block text-xs">{isDoubted ? "chosen, not sure" : "chosen"}</span>}
       {isUnfit && <span className="block text-xs text-warning">a choice made for another capo waits</span>}
     </button>
@@ -185,4 +234,4 @@ function ShapeButton({
 }
 
 const spotAt = ({ chordId, sounding, request }: Place, use: Use, player: Player): ShapeSpot =>
-  spotOf(player, request.capo, { useId: use.id, chordId, symbol: sounding });
+  spotOf(player, request, { useId: use.id, sectionId: use.sectionId, chordId, symbol: sounding });

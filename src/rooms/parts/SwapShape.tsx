@@ -4,9 +4,8 @@ import { drawnShapes } from "@/core/formats";
 import type { Frets } from "@/core/fretboard";
 import { neighboursOf, type ShapePlan, type ShapeRequest } from "@/core/parts";
 import type { Namer } from "@/core/song/names";
-import type { ShapeSpot } from "@/core/song/read";
 import { usePane } from "@/ui/use-pane";
-import { ChooseShape, useRows } from "../open";
+import { ChooseShape, type ShapePlace, useRows } from "../open";
 
 /** Neighbours that are not known yet. */
 const NOBODY = { before: null, after: null } as const;
@@ -14,6 +13,8 @@ const NOBODY = { before: null, after: null } as const;
 /** A chord of a part, as it is written, read and asked for. */
 export type Place = {
   readonly chordId: string;
+  /** The bar of the section it stands in, from 1; 0 is a pickup. */
+  readonly bar: number;
   /** The chord as it is written. */
   readonly symbol: string;
   /** Whether the hand plays what is written. */
@@ -27,7 +28,8 @@ export type Place = {
 
 type Props = {
   readonly place: Place;
-  readonly spot: ShapeSpot;
+  /** Where it is held so. */
+  readonly places: readonly [ShapePlace, ...ShapePlace[]];
   readonly namer: Namer;
   /** The way of the hand through the song, where it is known. */
   readonly plan: ShapePlan | null;
@@ -38,7 +40,7 @@ type Props = {
 };
 
 /** Other shapes for a chord of a part: found by the engine, drawn on the sheet, or one's own. */
-export function SwapShape({ place, spot, namer, plan, held, leftHanded, onLeave }: Props) {
+export function SwapShape({ place, places, namer, plan, held, leftHanded, onLeave }: Props) {
   const body = useRows("extras");
   const onKeyDown = usePane(onLeave);
   // A shape the sheet draws is meant for the names it writes: behind another capo it is another chord.
@@ -49,11 +51,11 @@ export function SwapShape({ place, spot, namer, plan, held, leftHanded, onLeave 
       <h3 className="font-bold">Other shapes for {place.name}</h3>
       <ChooseShape
         request={place.request}
-        spot={spot}
+        places={places}
         name={place.name}
         namer={namer}
         leftHanded={leftHanded}
-        around={plan ? neighboursOf(plan, spot) : NOBODY}
+        around={(spot) => (plan ? neighboursOf(plan, spot) : NOBODY)}
         held={held}
         drawn={drawn?.frets ?? null}
       />

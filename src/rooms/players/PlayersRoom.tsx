@@ -5,6 +5,7 @@ import { scaleMmOf } from "@/core/parts";
 import { add, batch, freshName, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
 import { hasStrings, sheetCapo, usualTuning } from "@/core/song/read";
 import {
+  type BandBody,
   type BandPlayer,
   type Instrument,
   LIGHT_WORDS,
@@ -12,7 +13,6 @@ import {
   type Player,
   ROLES,
   type Role,
-  type SoundBox,
 } from "@/core/song/schema";
 import { byOrder, type MakeId } from "@/document";
 import { NumberField } from "@/ui/NumberField";
@@ -95,20 +95,25 @@ const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: 
   order,
 });
 
-/** Takes a player of the band into the version, with a copy of the box the band keeps for them. */
+/** What a band keeps for its players before there is a band. */
+const NOTHING_KEPT: Pick<BandBody, "soundBoxes" | "bookShapes"> = { soundBoxes: {}, bookShapes: {} };
+
+/** Takes a player of the band into the version, with copies of the box and the shapes the band keeps for them. */
 function addFromBand(
   one: BandPlayer,
-  boxes: readonly SoundBox[],
+  { soundBoxes, bookShapes }: Pick<BandBody, "soundBoxes" | "bookShapes">,
   order: string,
   capo: number,
   name: string,
 ): VersionCommand {
   const copied = copyOf(one, order, makeId);
   const row = { ...copied, name, capo: capo || copied.capo };
-  const box = boxes.find(({ playerId }) => playerId === one.id);
+  const box = Object.values(soundBoxes).find(({ playerId }) => playerId === one.id);
+  const kept = Object.values(bookShapes).filter(({ playerId }) => playerId === one.id);
   return batch("Add a player", [
     add("players", row),
     ...(box ? [add("soundBoxes", { ...box, id: makeId(), playerId: row.id })] : []),
+    ...kept.map((shape) => add("bookShapes", { ...shape, id: makeId(), playerId: row.id })),
   ]);
 }
 
@@ -118,7 +123,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   const { players: rows } = tables;
   const current = useCurrentVersion();
   const act = useAct();
-  const boxes = Object.values(useBand()?.soundBoxes ?? {});
+  const { soundBoxes, bookShapes } = useBand() ?? NOTHING_KEPT;
   const players = Object.values(rows).sort(byOrder);
   const names = players.map((one) => one.name);
   /** The capo the sheet names goes to the first acoustic guitar there is. */
@@ -152,7 +157,15 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
             type="button"
             className="btn"
             onClick={() =>
-              act(addFromBand(one, boxes, orderAtEnd(players), capoFor(one), nobodysName(one.name, names)))
+              act(
+                addFromBand(
+                  one,
+                  { soundBoxes, bookShapes },
+                  orderAtEnd(players),
+                  capoFor(one),
+                  nobodysName(one.name, names),
+                ),
+              )
             }
           >
             Add {one.name} from the band

@@ -12,6 +12,7 @@ import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { PageNames } from "../names";
 import { describeWait } from "./StagePieces";
+import { shapesToHold } from "./shapes-to-hold";
 
 type Props = {
   readonly title: string;
@@ -62,11 +63,7 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
 }
 
 function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: string }) {
-  const shapes = new Map(
-    part.sheets
-      .filter((sheet) => sheet.capo === part.capo)
-      .flatMap((sheet) => sheet.shapes.map((shape) => [shape.name, shape])),
-  );
+  const shapes = shapesToHold(part.sheets.filter((sheet) => sheet.capo === part.capo));
   const seen = new Map<string, string>();
   return (
     <article aria-label={`${title}, ${part.player}`} className="mb-10 break-after-page last:break-after-auto">
@@ -78,17 +75,18 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
         {capital(part.hand)}. {part.meter}, {part.bpm} a minute, {describeTime(part.seconds)}.
       </p>
       <ul className="my-3 flex flex-wrap gap-3">
-        {[...shapes.values()].map((shape) => (
-          <li key={shape.name} className="text-center">
+        {shapes.map((shape) => (
+          <li key={`${shape.name} ${shape.frets.join()}`} className="max-w-40 text-center">
             <span className="font-mono font-bold">{shape.name}</span>
             <ChordDiagram
               shape={shape}
               name={shape.name}
               capo={part.capo}
               leftHanded={part.leftHanded}
-              className="h-20 text-black [--color-base-100:#fff]"
+              className="mx-auto h-20 text-black [--color-base-100:#fff]"
             />
             {shape.really !== null && <span className="block text-sm">is {shape.really}</span>}
+            {shape.where !== null && <span className="block text-sm">{shape.where}</span>}
           </li>
         ))}
       </ul>

@@ -27,7 +27,7 @@ export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: 
       className="grid w-64 shrink-0 grid-cols-2 content-start gap-x-2 gap-y-3 overflow-y-auto max-md:hidden"
     >
       {sheet.shapes.map((shape) => (
-        <li key={shape.name} className="text-center">
+        <li key={`${shape.name} ${shape.frets.join()}`} className="text-center">
           <span className="font-mono text-2xl font-bold">{shape.name}</span>
           <ChordDiagram
             shape={shape}
@@ -36,7 +36,8 @@ export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: 
             leftHanded={leftHanded}
             className="mx-auto w-full"
           />
-          {shape.really !== null && <span className="text-lg">is {shape.really}</span>}
+          {shape.really !== null && <span className="block text-lg">is {shape.really}</span>}
+          {shape.where !== null && <span className="block text-lg">{shape.where}</span>}
         </li>
       ))}
     </ul>

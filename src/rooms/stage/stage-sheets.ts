@@ -102,7 +102,7 @@ export function stagePart(
     const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
     return describePart(own, strum, (id) => body.players[id]?.name ?? "", label);
   };
-  const sheets = part.passages.map(({ passage, cell, namer, lines, chords }): StageSheet => {
+  const sheets = part.passages.map(({ passage, cell, namer, lines, chords, shapes }): StageSheet => {
     const nameOf = (symbol: string) => {
       const chord = chords.get(symbol);
       return { name: chord?.name ?? symbol, readable: chord?.readable ?? false };
@@ -133,7 +133,7 @@ export function stagePart(
         const pieces = piecesOf(timed.outline, sum, beatUnitOfUse(version, passage.use), nameOf, playing);
         return { id: timed.outline.line.id, pieces, starts: startsOf(timed, pieces.length, passage) };
       }),
-      shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(chords),
+      shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(shapes),
       waits: entries.get(passage) ?? null,
       optional: cell.optional.value,
       feet: feetIn(passage, player, cues),
@@ -268,14 +268,14 @@ function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePr
     }));
 }
 
-function shapesOf(chords: ReturnType<typeof playerPart>["passages"][number]["chords"]): StageShape[] {
-  const shapes = new Map<string, StageShape>();
-  for (const { name, shape, really } of chords.values()) {
-    if (shape && !shapes.has(name))
-      shapes.set(name, { name, really, frets: shape.frets, fingers: shape.fingers });
-  }
-  return [...shapes.values()];
-}
+const shapesOf = (held: ReturnType<typeof playerPart>["passages"][number]["shapes"]): StageShape[] =>
+  held.map(({ name, shape, really, fromBar }) => ({
+    name,
+    really,
+    where: fromBar === null ? null : `from bar ${fromBar}`,
+    frets: shape.frets,
+    fingers: shape.fingers,
+  }));
 
 /** The piece of a sheet that sounds at a tick of its passage, by line and piece; null before the first. */
 export function pieceAt(

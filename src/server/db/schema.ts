@@ -75,6 +75,8 @@ export const shelf = pgTable(
     tags: text().array().notNull().default([]),
     /** Every chord as it sounds, in letters, and as written where that cannot be read. */
     chords: text().array().notNull().default([]),
+    /** Shapes chosen for players of the band, each as JSON; see `shapes-chosen.ts`. */
+    chosen: text().array().notNull().default([]),
     /** Title without case, marks or signs: equal for doubles, and what titles are sorted by. */
     titleKey: text("title_key").notNull().default(""),
     rehearsed: text(),

@@ -1,3 +1,4 @@
+import { shapesChosen } from "@/core/parts";
 import { formatMeter } from "@/core/rhythm";
 import { namerByShift } from "@/core/song/names";
 import {
@@ -11,6 +12,7 @@ import {
 } from "@/core/song/read";
 import type { SongBody, VersionBody } from "@/core/song/schema";
 import { byOrder, headOf, type Touch } from "@/document";
+import { writeChosen } from "./chosen-often";
 
 const LONGEST_SEARCHED = 200_000;
 
@@ -50,22 +52,24 @@ const GROUPS = {
       .sort(byOrder)
       .map((player) => player.name),
   }),
+  chosen: (body: VersionBody) => ({ chosen: shapesChosen(body).map(writeChosen) }),
 } as const;
 type Group = keyof typeof GROUPS | "search";
 
-const ALL: readonly Group[] = ["names", "length", "chords", "players", "search"];
+const ALL: readonly Group[] = ["names", "length", "chords", "players", "chosen", "search"];
 const FORM: readonly Group[] = ["length", "chords"];
 
 /** The groups a table is read for; for some fields not all of them. */
 const READ_FROM: Readonly<Record<string, readonly Group[]>> = {
-  version: ["names", "length", "chords", "search"],
+  version: ["names", "length", "chords", "chosen", "search"],
   sections: FORM,
   lines: FORM,
   uses: FORM,
   exceptions: FORM,
   chords: FORM,
   words: ["search"],
-  players: ["players"],
+  players: ["players", "chosen"],
+  choices: ["chosen"],
 };
 const FIELDS_READ_FROM: Readonly<Record<string, readonly Group[]>> = {
   "chords symbol": ["chords"],
@@ -90,7 +94,7 @@ export function groupsTouched(touched: readonly Touch[] | null): ReadonlySet<Gro
 export function versionFacts(body: VersionBody, groups: ReadonlySet<Group>) {
   const of = <Name extends keyof typeof GROUPS>(name: Name): Partial<ReturnType<(typeof GROUPS)[Name]>> =>
     groups.has(name) ? (GROUPS[name](body) as ReturnType<(typeof GROUPS)[Name]>) : {};
-  return { ...of("names"), ...of("length"), ...of("chords"), ...of("players") };
+  return { ...of("names"), ...of("length"), ...of("chords"), ...of("players"), ...of("chosen") };
 }
 
 /** All facts of a version. */
@@ -99,4 +103,5 @@ export const allFacts = (body: VersionBody) => ({
   ...GROUPS.length(body),
   ...GROUPS.chords(body),
   ...GROUPS.players(body),
+  ...GROUPS.chosen(body),
 });

@@ -9,7 +9,7 @@ import { onHost } from "../host";
 import { type Document, type DocumentOf, readRows } from "./row";
 import { allFacts, groupsTouched, searchedText, songFacts, versionFacts } from "./shelf-facts";
 
-export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "titleKey">;
+export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "chosen" | "titleKey">;
 
 /** How many rows each question found, until a row is written. */
 const counts = onHost("shelf counts", () => new Map<string, Counted>());
@@ -20,7 +20,7 @@ export const forgetCounts = (): void => counts().clear();
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
 /** The form rows are written in now; rows of an older one are written anew at the start. */
-const SHELF_FORM = 2;
+const SHELF_FORM = 3;
 
 /**
  * Writes what the shelf shows of a version, or of every version of a song.

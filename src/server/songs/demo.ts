@@ -187,6 +187,7 @@ export async function demoDocuments(
     band: { [bandId]: { id: bandId, name: demo.band.name } },
     players: Object.fromEntries([...players.values()].map((player) => [player.id, player])),
     loopHabits: {},
+    bookShapes: {},
     soundBoxes: {},
   };
   const songs = await Promise.all(

@@ -9,6 +9,8 @@ export type HandEvent =
       readonly beats: number;
       /** Frets that must be held here, whatever the plan would like. */
       readonly lock?: Frets;
+      /** One of these shapes, whatever would be found: as a lock, with a choice left. */
+      readonly among?: readonly Frets[];
       /** Of the shapes found only this one, where it is among them. */
       readonly only?: Frets;
       /** A chord put between two others to walk the bass; where no hand holds it the one before rings on. */

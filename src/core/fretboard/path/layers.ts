@@ -81,12 +81,14 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     return found;
   };
   const narrow = new Map<string, readonly State[]>();
-  const shapesOf = (event: HandEvent & { kind: "chord" }): readonly State[] => {
-    const { only } = event;
-    const { states } = statesOf(event);
-    if (!only) return states;
-    const id = `${event.chord.symbol} ${only.join()}`;
-    const found = narrow.get(id) ?? narrowed(states, only);
+  const shapesOf = (event: HandEvent & { kind: "chord" }, chord: SoundingChord): readonly State[] => {
+    const { only, among } = event;
+    if (!only && !among) return statesOf(event).states;
+    const id = `${event.chord.symbol} ${only?.join() ?? "any"} ${among?.join(" ") ?? "all"}`;
+    const known = narrow.get(id);
+    if (known) return known;
+    const all = among ? keptStates(chord, among, options, board) : statesOf(event).states;
+    const found = only ? narrowed(all, only) : all;
     narrow.set(id, found);
     return found;
   };
@@ -105,7 +107,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
     } else {
       let states: readonly State[] = event.lock
         ? statesFrom(handsOf(event.chord, event.lock, options, board))
-        : shapesOf(event);
+        : shapesOf(event, event.chord);
       if (states.length === 0) {
         if (options.gaps !== "skip") return fail({ code: event.lock ? "no-hand" : "no-fingering", index });
         states = [
@@ -125,6 +127,18 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
   return ok({ layers, layerOf, places, exact: [...known.values()].every(({ exact }) => exact) });
 }
 
+/** Every way to hold one of some shapes; one that no hand is known to hold sounds all the same. */
+const keptStates = (
+  chord: SoundingChord,
+  among: readonly Frets[],
+  options: LayerOptions,
+  board: Board,
+): readonly State[] =>
+  among.flatMap((frets) => {
+    const held = statesFrom(handsOf(chord, frets, options, board));
+    return held.length > 0 ? held : [unheldState(chord, frets, board)];
+  });
+
 /** Of a chord's states those of one shape, where there are any. */
 function narrowed(states: readonly State[], only: Frets): readonly State[] {
   const id = only.join();
@@ -134,10 +148,15 @@ function narrowed(states: readonly State[], only: Frets): readonly State[] {
 
 function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem | null {
   for (const [index, event] of events.entries()) {
-    if (event.kind === "chord" && event.lock && event.lock.length !== board.tuning.length)
-      return { code: "wrong-strings", index };
+    const given = event.kind === "chord" ? [...(event.lock ? [event.lock] : []), ...(event.among ?? [])] : [];
+    if (given.some((frets) => frets.length !== board.tuning.length)) return { code: "wrong-strings", index };
     if (event.kind === "note" && event.string >= board.tuning.length) return { code: "wrong-strings", index };
-    const frets = event.kind === "note" ? [event.fret] : event.kind === "chord" ? (event.lock ?? []) : [];
+    const frets =
+      event.kind === "note"
+        ? [event.fret]
+        : event.kind === "chord"
+          ? [...(event.lock ?? []), ...(event.among?.flat() ?? [])]
+          : [];
     if (frets.some((fret) => fret !== null && fret > board.maxFret)) return { code: "out-of-neck", index };
   }
   return null;

@@ -110,7 +110,7 @@ function shapeOf(
   const request = { ...handOf(part.player, part.cell), symbol };
   const found = shapeAt(
     body,
-    spotOf(part.player, part.cell.capo.value, { useId: row.use.id, chordId, symbol }),
+    spotOf(part.player, request, { useId: row.use.id, sectionId: row.use.sectionId, chordId, symbol }),
     () => planned.get(requestKey(request)) ?? null,
   );
   return found.shape?.frets ?? null;
@@ -142,7 +142,8 @@ export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | n
   for (const part of row.parts) {
     const now = sum.held.get(part.player.id);
     if (!now) continue;
-    const options = { ...optionsOf(handOf(part.player, part.cell)), inversions: true, limit: LOOKED_AT };
+    const hand = handOf(part.player, part.cell);
+    const options = { ...optionsOf(hand), inversions: true, limit: LOOKED_AT };
     // What the way of voicing leaves out only a full chord brings.
     const styles =
       options.style === "full" || options.style === "bass"
@@ -166,7 +167,7 @@ export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | n
       if (better)
         best = {
           playerId: part.player.id,
-          spot: spotOf(part.player, part.cell.capo.value, sum),
+          spot: spotOf(part.player, hand, { ...sum, sectionId: row.use.sectionId }),
           shape,
           strings,
           left: problems,

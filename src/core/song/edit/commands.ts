@@ -3,8 +3,9 @@ import { type MakeId, orderBetween, ordersFor, placeAt, removalOf } from "../../
 import type { ShapeSpot } from "../read/choices";
 import type { Outline, OutlineLine } from "../read/outline";
 import { type CellIndex, cellKey } from "../read/resolve-cells";
+import type { Choice } from "../schema/chosen-shapes";
 import { DOCUMENTS, type VersionBody, type VersionTables } from "../schema/documents";
-import { type Cell, type Choice, EMPTY_CELL } from "../schema/parts";
+import { type Cell, EMPTY_CELL } from "../schema/parts";
 import { PLAIN_USE, type SectionKind } from "../schema/sections";
 import type { VersionCommand, VersionStep } from "./edits";
 import { add, batch, remove, set } from "./makers";
@@ -192,6 +193,18 @@ export function setCell(
   return add("cells", { id: makeId(), useId, playerId, ...EMPTY_CELL, ...fields });
 }
 
+/** What a scope of a choice names of its spot. */
+function namedBy(scope: Choice["scope"], spot: ShapeSpot) {
+  const isChord = scope === "chord" || scope === "chord-in-use";
+  return {
+    chordId: isChord ? spot.chordId : null,
+    useId: scope === "chord-in-use" ? spot.useId : null,
+    sectionId: scope === "section" ? spot.sectionId : null,
+    style: scope === "voicing" ? spot.style : null,
+    strings: scope === "voicing" && spot.strings ? [...spot.strings] : null,
+  };
+}
+
 /** Chooses a shape for a spot, in place of an earlier choice of the same scope. */
 export function chooseShape(
   body: VersionBody,
@@ -200,15 +213,17 @@ export function chooseShape(
   shape: Pick<Choice, "frets" | "fingers">,
   makeId: MakeId,
 ): VersionCommand {
-  const chordId = scope === "symbol" ? null : spot.chordId;
-  const useId = scope === "chord-in-use" ? spot.useId : null;
+  const named = namedBy(scope, spot);
   const earlier = Object.values(body.choices).filter(
     (one) =>
       one.playerId === spot.playerId &&
       one.scope === scope &&
-      one.chordId === chordId &&
-      one.useId === useId &&
-      (scope !== "symbol" || (one.symbol === spot.symbol && one.capo === spot.capo)),
+      one.chordId === named.chordId &&
+      one.useId === named.useId &&
+      one.sectionId === named.sectionId &&
+      one.style === named.style &&
+      one.strings?.join() === named.strings?.join() &&
+      (named.chordId !== null || (one.symbol === spot.symbol && one.capo === spot.capo)),
   );
   return batch("Choose a shape", [
     ...earlier.map((one) => remove("choices", one)),
@@ -216,8 +231,7 @@ export function chooseShape(
       id: makeId(),
       playerId: spot.playerId,
       scope,
-      chordId,
-      useId,
+      ...named,
       symbol: spot.symbol,
       frets: [...shape.frets],
       fingers: [...shape.fingers],

@@ -46,5 +46,6 @@ export {
   takePattern,
 } from "./part-commands";
 export { lengthenChord, liftChord, moveChordStart, moveChordWord, placeChord, spotAt } from "./place-chord";
+export { bookShapeAt, keepInBook, type ShapeKept } from "./shape-book";
 export { likeSections, type Shared, shareLike } from "./share-like";
 export { unfold } from "./unfold";

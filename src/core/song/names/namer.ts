@@ -115,6 +115,12 @@ export class Namer {
     return this.write(this.isOfShapes ? moveChord(parsed.value, this.sounding, this.shapeKey) : sounding);
   }
 
+  /** What the hand plays for a chord that sounds, in letters: for the program. @example shapeOf("B2") behind capo 2 => "A2" */
+  shapeOf(sounding: string): string {
+    const parsed = parseChord(sounding);
+    return parsed.ok ? moveChord(parsed.value, this.sounding, this.shapeKey) : sounding;
+  }
+
   /**
    * A chord in letters, told by this reader's custom and nothing else: what sounds beside a shape, a shape of a capo table.
    * @example inCustom("C#m") => "Do♯m"

@@ -1,25 +1,45 @@
+import { type BookShape, CHOICE_SCOPES, type Choice } from "../schema/chosen-shapes";
 import type { VersionBody } from "../schema/documents";
-import type { Choice } from "../schema/parts";
 
 /** The place a shape is wanted at. */
 export type ShapeSpot = {
   readonly playerId: string;
   readonly useId: string;
+  readonly sectionId: string;
   readonly chordId: string;
+  /** How chords are voiced there. */
+  readonly style: Voicing["style"];
+  /** The strings they keep to, counted from the player's face; null is all. */
+  readonly strings: readonly number[] | null;
   /** The sounding symbol. */
   readonly symbol: string;
   readonly capo: number;
   readonly tuning: readonly string[];
 };
 
-/** The place of a chord for a player behind a capo. */
+/** A way of voicing chords: as a choice and a shape of the book name it. */
+export type Voicing = { readonly style: BookShape["style"]; readonly strings: readonly number[] | null };
+
+/** The place of a chord for a player's hand. */
 export const spotOf = (
   player: { readonly id: string; readonly tuning: readonly string[] },
-  capo: number,
-  { useId, chordId, symbol }: Pick<ShapeSpot, "useId" | "chordId" | "symbol">,
-): ShapeSpot => ({ playerId: player.id, useId, chordId, symbol, capo, tuning: player.tuning });
+  { capo, style, strings }: Voicing & { readonly capo: number },
+  { useId, sectionId, chordId, symbol }: Pick<ShapeSpot, "useId" | "sectionId" | "chordId" | "symbol">,
+): ShapeSpot => ({
+  playerId: player.id,
+  useId,
+  sectionId,
+  chordId,
+  style,
+  strings,
+  symbol,
+  capo,
+  tuning: player.tuning,
+});
 
-const PRECEDENCE = ["chord-in-use", "chord", "symbol"] as const;
+/** Whether two ways of voicing are one. */
+export const isVoicedAlike = (one: Voicing, other: Voicing): boolean =>
+  one.style === other.style && (one.strings?.join() ?? null) === (other.strings?.join() ?? null);
 
 const stands = (choice: Choice, spot: ShapeSpot): boolean => {
   if (choice.playerId !== spot.playerId) return false;
@@ -28,6 +48,14 @@ const stands = (choice: Choice, spot: ShapeSpot): boolean => {
       return choice.chordId === spot.chordId && choice.useId === spot.useId;
     case "chord":
       return choice.chordId === spot.chordId;
+    case "section":
+      return choice.sectionId === spot.sectionId && choice.symbol === spot.symbol;
+    case "voicing":
+      return (
+        choice.symbol === spot.symbol &&
+        choice.style !== null &&
+        isVoicedAlike({ style: choice.style, strings: choice.strings }, spot)
+      );
     case "symbol":
       return choice.symbol === spot.symbol;
   }
@@ -47,7 +75,9 @@ export function findChoice(
 ): { choice: Choice | null; unfit: Choice | null } {
   const here = Object.values(body.choices)
     .filter((choice) => stands(choice, spot))
-    .sort((a, b) => PRECEDENCE.indexOf(a.scope) - PRECEDENCE.indexOf(b.scope) || (a.id < b.id ? -1 : 1));
+    .sort(
+      (a, b) => CHOICE_SCOPES.indexOf(a.scope) - CHOICE_SCOPES.indexOf(b.scope) || (a.id < b.id ? -1 : 1),
+    );
   const choice = here.find((one) => choiceFits(one, spot)) ?? null;
   const unfit = here.find((one) => !choiceFits(one, spot)) ?? null;
   return { choice, unfit };

@@ -112,13 +112,26 @@ describe("cells inherit", () => {
 });
 
 describe("choices", () => {
-  const spot = { playerId: "p0", useId: "u0", chordId: "c0", symbol: "G", capo: 0, tuning: ["E2"] };
+  const spot = {
+    playerId: "p0",
+    useId: "u0",
+    sectionId: "s0",
+    chordId: "c0",
+    style: "full" as const,
+    strings: null,
+    symbol: "G",
+    capo: 0,
+    tuning: ["E2"],
+  };
   const choice = {
     id: "a",
     playerId: "p0",
     scope: "symbol" as const,
     chordId: null,
     useId: null,
+    sectionId: null,
+    style: null,
+    strings: null,
     symbol: "G",
     frets: [3],
     fingers: [1 as const],
@@ -140,6 +153,20 @@ describe("choices", () => {
     expect(findChoice(body, spot).choice?.id).toBe("b");
     expect(findChoice(body, { ...spot, useId: "u1" }).choice?.id).toBe("a");
     expect(findChoice(body, { ...spot, symbol: "C", chordId: "c1" })).toEqual({ choice: null, unfit: null });
+  });
+
+  it("of a section, and of a voicing, leave the others alone", () => {
+    const section = { ...choice, id: "c", scope: "section" as const, sectionId: "s0", frets: [5] };
+    const triads = { style: "triad" as const, strings: [3, 4, 5] };
+    const voicing = { ...choice, id: "d", scope: "voicing" as const, ...triads, frets: [7] };
+    const body = { choices: { a: choice, c: section, d: voicing } };
+    expect(findChoice(body, spot).choice?.id).toBe("c");
+    expect(findChoice(body, { ...spot, sectionId: "s1" }).choice?.id).toBe("a");
+    expect(findChoice(body, { ...spot, sectionId: "s1", ...triads }).choice?.id).toBe("d");
+    expect(findChoice(body, { ...spot, sectionId: "s1", ...triads, strings: [2, 3, 4] }).choice?.id).toBe(
+      "a",
+    );
+    expect(findChoice(body, { ...spot, symbol: "C" })).toEqual({ choice: null, unfit: null });
   });
 
   it("are kept but not applied when capo, tuning or symbol no longer fit", () => {

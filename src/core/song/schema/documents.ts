@@ -1,4 +1,5 @@
 import { type Body, defineDocuments, type RowsIn } from "../../../document";
+import { bandShapeTables, chosenShapeTables } from "./chosen-shapes";
 import { cueTables } from "./cues";
 import { entranceTables } from "./entrances";
 import { eveningTables } from "./evening";
@@ -16,13 +17,14 @@ const TABLES = {
     ...sectionTables,
     ...playerTables,
     ...partTables,
+    ...chosenShapeTables,
     ...entranceTables,
     ...loopTables,
     ...soundTables,
     ...cueTables,
   },
   song: songTables,
-  band: { ...bandTables, ...bandPlayerTables, ...loopHabitTables, ...bandSoundTables },
+  band: { ...bandTables, ...bandPlayerTables, ...bandShapeTables, ...loopHabitTables, ...bandSoundTables },
   evening: eveningTables,
 };
 

@@ -1,4 +1,5 @@
 export type { BarsSaid } from "./bars-said";
+export { type BookShape, CHOICE_SCOPES, type Choice } from "./chosen-shapes";
 export { CUE_SIGNS, type CueRow } from "./cues";
 export {
   type BandBody,
@@ -36,7 +37,7 @@ export {
   QUIETEST_DBFS,
   WANTS,
 } from "./loops";
-export { type Cell, type Choice, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "./parts";
+export { type Cell, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "./parts";
 export {
   type BandPlayer,
   INSTRUMENTS,

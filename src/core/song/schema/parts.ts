@@ -11,6 +11,7 @@ import {
   meterUnit,
   optionalId,
   order,
+  stringSet,
   symbolSchema,
   text,
   ticks,
@@ -19,7 +20,6 @@ import { TECHNIQUE_IDS } from "./technique-ids";
 import {
   tellBarRanges,
   tellBeats,
-  tellFrets,
   tellLight,
   tellPhrases,
   tellPlace,
@@ -70,7 +70,7 @@ const cell = defineTable({
     role: z.enum(ROLES).nullable(),
     style: z.enum(STYLES).nullable(),
     /** The strings voicings keep to, counted from the player's face; null is all. */
-    strings: z.array(z.int().min(0).max(7)).min(1).max(8).nullable(),
+    strings: stringSet.nullable(),
     capo: capoSchema.nullable(),
     note: text(400).nullable(),
     technique: z.enum(TECHNIQUE_IDS).nullable(),
@@ -248,46 +248,9 @@ const dismissal = defineTable({
   since: 4,
 });
 
-/** A fingering chosen by hand. It is kept, marked and not applied once its capo, tuning or symbol no longer fit. */
-const choice = defineTable({
-  row: z.object({
-    id: idSchema,
-    playerId: idSchema,
-    scope: z.enum(["symbol", "chord", "chord-in-use"]),
-    chordId: optionalId,
-    useId: optionalId,
-    symbol: symbolSchema,
-    frets: z.array(z.int().min(0).max(LAST_FRET).nullable()).min(3).max(8),
-    fingers: z
-      .array(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal("T")]).nullable())
-      .min(3)
-      .max(8),
-    capo: capoSchema,
-    tuning: z.array(text(6)).min(3).max(8),
-    ...sourced,
-  }),
-  called: "chosen shape",
-  fields: {
-    chordId: "chord",
-    symbol: "name",
-    sourceId: "source",
-    sure: "is sure",
-  },
-  tell: { symbol: tellSymbol, frets: tellFrets, fingers: tellFrets, tuning: tellTuning },
-  named: ["symbol"],
-  references: {
-    playerId: goesWith("players"),
-    chordId: goesWith("chords"),
-    useId: goesWith("uses"),
-    sourceId: letsGo("sources"),
-  },
-  added: { 10: UNSOURCED },
-});
-
 /** Tables of the parts of a song. */
 export const partTables = {
   cells: cell,
-  choices: choice,
   strums: strum,
   riffs: riff,
   riffNotes: riffNote,
@@ -295,7 +258,6 @@ export const partTables = {
 };
 
 export type Cell = RowOf<typeof cell>;
-export type Choice = RowOf<typeof choice>;
 export type StrumRow = RowOf<typeof strum>;
 export type Riff = RowOf<typeof riff>;
 export type RiffNote = RowOf<typeof riffNote>;

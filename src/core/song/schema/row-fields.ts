@@ -36,3 +36,6 @@ export const meterUnit = z.union(
   METER_UNITS.map((unit) => z.literal(unit)),
   { error: `should be one of ${METER_UNITS.join(", ")}` },
 );
+
+/** Strings counted from the player's face. */
+export const stringSet = z.array(z.int().min(0).max(7)).min(1).max(8);

@@ -72,6 +72,8 @@ export function partsDerived({ outline, timeline, cellIndex }: SongDerived) {
       null,
       ...rowsOf(body.choices, player.id),
       null,
+      ...rowsOf(body.bookShapes, player.id),
+      null,
       ...entrancesOf(body, player.id),
     ],
     make: (last, body, player) => {

@@ -1,33 +1,40 @@
 "use client";
 
 import { useState } from "react";
-import type { Fingering, Frets } from "@/core/fretboard";
-import type { ShapeRequest } from "@/core/parts";
-import { chooseShape, set } from "@/core/song/edit";
+import { type Fingering, type Frets, holdShape } from "@/core/fretboard";
+import { hasShape, keptShapes, optionsOf, type ShapeRequest } from "@/core/parts";
+import { bookShapeAt, chooseShape, set } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { findChoice, type ShapeSpot } from "@/core/song/read";
-import type { Choice } from "@/core/song/schema";
 import { makeId } from "@/document/client";
-import { ChordDiagram, type DotLabels, writeFrets } from "@/ui/ChordDiagram";
+import type { DotLabels } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { useAct, useCurrentVersion, useRows } from "../open-song";
 import { SourceAndDoubt } from "../SourceAndDoubt";
 import { OwnShape } from "./OwnShape";
-import { SCOPES } from "./scopes";
+import { type Offered, ShapeOffer } from "./ShapeOffer";
+import { isOfOneChord, SCOPES, type Scope } from "./scopes";
+import { useShapeBook } from "./use-shape-book";
 import { useShapeOffers } from "./use-shape-offers";
 import { WishFields } from "./WishFields";
 
+/** A place the chord stands at, and what it is called beside the others. */
+export type ShapePlace = { readonly spot: ShapeSpot; readonly label: string };
+
+type Around = { readonly before: Fingering | null; readonly after: Fingering | null };
+
 type Props = {
   readonly request: ShapeRequest;
-  readonly spot: ShapeSpot;
+  /** Where the chord is held so, at least one place. */
+  readonly places: readonly [ShapePlace, ...ShapePlace[]];
   /** The chord as it is read. */
   readonly name: string;
   readonly namer: Namer;
   readonly leftHanded: boolean;
-  /** What the hand holds before and after. */
-  readonly around: { readonly before: Fingering | null; readonly after: Fingering | null };
+  /** What the hand holds before and after a place. */
+  readonly around: (spot: ShapeSpot) => Around;
   /** What is held there now. */
   readonly held: Frets | null;
   /** What stands in the dots instead of fingers. */
@@ -41,7 +48,7 @@ type Props = {
 /** Another shape for a chord, from now on: one's own, an easier stand-in, or one the engine found. */
 export function ChooseShape({
   request,
-  spot,
+  places,
   name,
   namer,
   leftHanded,
@@ -54,15 +61,23 @@ export function ChooseShape({
   const body = useRows("choices");
   const current = useCurrentVersion();
   const act = useAct();
-  const [scope, setScope] = useState<Choice["scope"]>("symbol");
-  const offers = useShapeOffers(request, around);
+  const [scope, setScope] = useState<Scope>("voicing");
+  const [at, setAt] = useState(0);
+  const { spot } = places[at] ?? places[0];
+  const book = useShapeBook(spot.playerId);
+  const offers = useShapeOffers(request, around(spot));
   const { choice } = findChoice(body, spot);
-  const take = ({ frets, fingers }: Pick<Fingering, "frets" | "fingers">) =>
-    act(chooseShape(current(), spot, scope, { frets: [...frets], fingers: [...fingers] }, makeId));
-  const isDrawn = (one: Fingering) => drawn !== null && one.frets.join() === drawn.join();
-  const offer = (one: Fingering, words: string) => (
+  const symbol = namer.shapeOf(request.symbol);
+  const kept = keptShapes([...book.own, ...book.beside], request);
+  const take = ({ frets, fingers }: Pick<Fingering, "frets" | "fingers">) => {
+    const shape = { frets: [...frets], fingers: [...fingers] };
+    if (scope === "book") book.keep(spot, { ...shape, symbol });
+    else act(chooseShape(current(), spot, scope, shape, makeId));
+  };
+  const isDrawn = (one: Offered) => drawn !== null && one.frets.join() === drawn.join();
+  const offer = (one: Offered, words: string, told?: DotLabels) => (
     <li key={one.frets.join()}>
-      <Offer
+      <ShapeOffer
         fingering={one}
         name={name}
         words={words}
@@ -70,7 +85,7 @@ export function ChooseShape({
         isDrawn={isDrawn(one)}
         capo={request.capo}
         leftHanded={leftHanded}
-        labels={labels?.(one)}
+        labels={told}
         onTake={() => take(one)}
       />
     </li>
@@ -78,7 +93,22 @@ export function ChooseShape({
   return (
     <>
       <div className="my-2 flex flex-wrap items-end gap-2">
-        <SelectField label="Choose it" className="w-52" value={scope} options={SCOPES} onSet={setScope} />
+        <SelectField
+          label="Choose it"
+          className="w-60"
+          value={scope}
+          options={SCOPES.filter(({ value }) => value !== "book" || book.isOfBand)}
+          onSet={setScope}
+        />
+        {isOfOneChord(scope) && places.length > 1 && (
+          <SelectField
+            label="Which one"
+            className="w-52"
+            value={String(at)}
+            options={places.map(({ label }, index) => ({ value: String(index), label }))}
+            onSet={(index) => setAt(Number(index))}
+          />
+        )}
         {choice && (
           <button
             type="button"
@@ -86,6 +116,11 @@ export function ChooseShape({
             onClick={() => act({ type: "remove", table: "choices", id: choice.id })}
           >
             Let the plan choose again
+          </button>
+        )}
+        {choice && book.isOfBand && !hasShape(book.own, bookShapeAt(spot, { ...choice, symbol })) && (
+          <button type="button" className="btn btn-sm" onClick={() => book.keep(spot, { ...choice, symbol })}>
+            Keep it in the shape book
           </button>
         )}
         {choice && (
@@ -97,11 +132,21 @@ export function ChooseShape({
         )}
       </div>
       <OwnShape request={request} name={name} namer={namer} leftHanded={leftHanded} onTake={take} />
+      {kept.length > 0 && (
+        <>
+          <h4 className="mt-3 text-sm font-bold">From the shape book</h4>
+          <ul className="mt-1 grid grid-cols-3 gap-2">
+            {kept.map(({ frets, fingers }) =>
+              offer({ frets, fingers: heldBy(frets, request) ?? fingers }, ""),
+            )}
+          </ul>
+        </>
+      )}
       {standIns.length > 0 && (
         <>
           <h4 className="mt-3 text-sm font-bold">Easier, but another chord</h4>
           <ul className="mt-1 grid grid-cols-3 gap-2">
-            {standIns.map(({ fingering, words }) => offer(fingering, words))}
+            {standIns.map(({ fingering, words }) => offer(fingering, words, labels?.(fingering)))}
           </ul>
         </>
       )}
@@ -114,7 +159,11 @@ export function ChooseShape({
         {[...(offers.shapes ?? [])]
           .sort((a, b) => Number(isDrawn(b)) - Number(isDrawn(a)))
           .map((one) =>
-            offer(one, one.omits.length > 0 ? `without ${one.omits.map(pretty).join(", ")}` : ""),
+            offer(
+              one,
+              one.omits.length > 0 ? `without ${one.omits.map(pretty).join(", ")}` : "",
+              labels?.(one),
+            ),
           )}
       </ul>
       {offers.shapes && offers.shapes.length < offers.total && (
@@ -126,53 +175,6 @@ export function ChooseShape({
   );
 }
 
-function Offer({
-  fingering,
-  name,
-  words,
-  isHeld,
-  isDrawn,
-  capo,
-  leftHanded,
-  labels,
-  onTake,
-}: {
-  fingering: Fingering;
-  name: string;
-  words: string;
-  isHeld: boolean;
-  isDrawn: boolean;
-  capo: number;
-  leftHanded: boolean;
-  labels: DotLabels | undefined;
-  onTake: () => void;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={isHeld}
-      title={describeWhy(fingering)}
-      aria-label={`Hold ${writeFrets(fingering.frets)} for ${name}${words ? ` (${words})` : ""}`}
-      className={`h-full w-full rounded-field border p-1 text-center ${isHeld ? "border-base-content bg-base-300" : "border-base-300 hover:bg-base-300"}`}
-      onClick={onTake}
-    >
-      <ChordDiagram
-        shape={fingering}
-        name={name}
-        capo={capo}
-        leftHanded={leftHanded}
-        labels={labels}
-        className="mx-auto h-20"
-      />
-      {isDrawn && <span className="block text-xs font-bold">as the sheet draws it</span>}
-      <span className="block text-xs">effort {fingering.difficulty.toFixed(1)}</span>
-      {words && <span className="block text-xs">{words}</span>}
-    </button>
-  );
-}
-
-/** "fingers 3 (4.8), span mm 34 (0.4)". */
-const describeWhy = ({ why }: Fingering): string =>
-  why
-    .map((reason) => `${reason.term} ${Math.round(reason.amount * 10) / 10} (${reason.cost.toFixed(1)})`)
-    .join(", ");
+/** The fingers a hand of this level holds frets with; null where it holds them not. */
+const heldBy = (frets: Frets, request: ShapeRequest): Fingering["fingers"] | null =>
+  holdShape(frets, optionsOf(request))?.fingers ?? null;
