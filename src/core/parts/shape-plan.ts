@@ -262,13 +262,14 @@ function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, Fret
   );
 }
 
-/** What chosen shapes really make, as it sounds, where that is another chord: by {@link requestKey} and frets. */
+/** What chosen and kept shapes really make, as it sounds, where that is another chord: by {@link requestKey} and frets. */
 export function chosenAs(plan: ShapePlan): ReadonlyMap<string, string> {
   const made = new Map<string, string>();
   for (const { run, path } of plan.runs)
-    for (const [index, { lock, symbol }] of run.events.entries()) {
+    for (const [index, { lock, book, symbol }] of run.events.entries()) {
       const { is, frets } = path[index]!;
-      if (lock && is !== symbol) made.set(`${requestKey({ ...run.hand, symbol })} ${frets.join()}`, is);
+      if ((lock || book.length > 0) && is !== symbol)
+        made.set(`${requestKey({ ...run.hand, symbol })} ${frets.join()}`, is);
     }
   return made;
 }
