@@ -103,7 +103,10 @@ test("two shapes of one chord in one section: small first, open later, on paper 
   test.setTimeout(120_000);
   const id = await songWithTobin(page, "Low Bell");
   await room(page, "Parts");
-  await page.getByRole("button", { name: /^Verse.*, Tobin/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Verse.*, Tobin/ })
+    .first()
+    .click();
   const shapes = page.getByRole("region", { name: "Shapes" });
   await shapes.getByRole("button", { name: /^C\b/ }).first().click();
   await shapes.getByLabel("Choose it").selectOption("at this chord, each time");
@@ -120,5 +123,30 @@ test("two shapes of one chord in one section: small first, open later, on paper 
   await expect(sheet.getByText("Verse from bar 4")).toBeVisible();
   await expect(
     sheet.getByRole("img", { name: "C: not played, not played, not played, 5, 5, 3" }),
+  ).toBeVisible();
+});
+
+test("one shape, moved: three choices in the part, named by its frets, on paper with its way in", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await songWithTobin(page, "Far Buoy");
+  await room(page, "Parts");
+  await page
+    .getByRole("button", { name: /^Verse.*, Tobin/ })
+    .first()
+    .click();
+  const pane = page.getByRole("complementary");
+  await pane.getByLabel("Place on the neck").selectOption("about fret 7");
+  await pane.getByText("one shape, moved").click();
+  const shapes = page.getByRole("region", { name: "Shapes" });
+  // G, C, D with the root on the G string.
+  await expect(shapes.getByText("One shape, moved to fret 10, 3, 5", { exact: false })).toBeVisible();
+  await pane.getByText("to each chord from one fret below").click();
+  await expect(shapes.getByText("each time from one fret below", { exact: false })).toBeVisible();
+  await saved(page);
+  await page.goto(`/print/${id}`);
+  await expect(
+    page.getByText("one shape, moved, about fret 7, each time from one fret below").first(),
   ).toBeVisible();
 });

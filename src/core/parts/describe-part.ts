@@ -29,10 +29,15 @@ function tellSaid(said: BarsSaid, bars: BarRanges, label: string): string {
   return `the ${formatBars(said)}${one[1] === 1 ? "" : " bars"} of ${label}`;
 }
 
-/** @example "one shape, moved, about fret 10" */
-function describePlace({ fret, moved }: Pick<SheetPart["cell"], "fret" | "moved">): string {
+/** @example "one shape, moved, about fret 10, each time from one fret below" */
+function describePlace({
+  fret,
+  moved,
+  approach,
+}: Pick<SheetPart["cell"], "fret" | "moved" | "approach">): string {
   const place = fret.value === null ? "" : `about fret ${fret.value}`;
-  return [moved.value ? "one shape, moved" : "", place].filter((one) => one !== "").join(", ");
+  const below = moved.value && approach.value ? "each time from one fret below" : "";
+  return [moved.value ? "one shape, moved" : "", place, below].filter((one) => one !== "").join(", ");
 }
 
 /**

@@ -95,6 +95,35 @@ describe("a plan of a song's shapes", () => {
       expect(mean(places(11))).toBeGreaterThan(mean(places(3)));
     });
 
+    it("takes the shape somebody chose in it as its form, and leaves other sections alone", () => {
+      const damped = [null, null, 5, 4, 3, null];
+      const spot = {
+        playerId: "p0",
+        useId: chorus.id,
+        sectionId: "chorus",
+        chordId: "chorus-l0-c1",
+        style: "triad" as const,
+        strings: [3, 4, 5],
+        symbol: "G",
+        capo: 0,
+        tuning: body.players.p0!.tuning,
+      };
+      const fingers = [null, null, 3 as const, 2 as const, 1 as const, null];
+      const from = moved({ moved: true, style: "triad", strings: [3, 4, 5], fret: 5 });
+      const chosen = edit(
+        from,
+        chooseShape(from, spot, "section", { frets: damped, fingers }, () => "c"),
+      );
+      const [verse, inChorus] = planOf(chosen).runs;
+      // G at 5-4-3 on D, G, B: D is 12-11-10, C 10-9-8.
+      const bySymbol = new Map(inChorus!.run.events.map(({ symbol }, at) => [symbol, inChorus!.path[at]!]));
+      expect(bySymbol.get("G")!.frets).toEqual(damped);
+      expect(bySymbol.get("D")!.frets).toEqual([null, null, 12, 11, 10, null]);
+      expect(bySymbol.get("C")!.frets).toEqual([null, null, 10, 9, 8, null]);
+      expect(new Set(["G", "D", "C"].map((symbol) => bySymbol.get(symbol)!.fingers.join())).size).toBe(1);
+      for (const { frets } of verse!.path) expect(frets).not.toEqual(damped);
+    });
+
     it("needs no style of its own: a full chord is moved as a small one", () => {
       const { runs } = planOf(moved({ moved: true }));
       for (const { frets } of runs[1]!.path) expect(frets.filter((fret) => fret !== null)).toHaveLength(3);

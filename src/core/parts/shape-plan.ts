@@ -146,18 +146,27 @@ export function planRequest(
   return { runs: runs.filter((run) => run.events.length > 0), beatMs: 60000 / version.bpm, vary: false };
 }
 
-const eventOf = (event: PlanEvent, lock: Frets | null, only: Frets | null): HandEvent[] => {
+type HeldShape = Pick<Fingering, "frets" | "fingers">;
+
+/** A chord for the hand. @param isMoved whether `only` is a place of a moved shape: held whatever would be found */
+const eventOf = (
+  event: PlanEvent,
+  lock: Frets | null,
+  only: HeldShape | null,
+  isMoved: boolean,
+): HandEvent[] => {
   const chord = parseChord(event.symbol);
   if (!chord.ok) return [];
   const { beats } = event;
-  const among = !lock && event.book.length > 0 ? { among: event.book } : {};
+  const kept = isMoved && only ? [only.frets] : event.book;
+  const among = !lock && kept.length > 0 ? { among: kept } : {};
   const held = { ...(lock ? { lock } : among), ...(only ? { only } : {}) };
   return [{ kind: "chord", chord: chord.value, beats, ...held }];
 };
 
 /**
- * The shapes of a song on the hand's shortest way. Without `vary` each chord keeps one shape in a run: the one the
- * way takes for most of its beats; the rest is then planned again around those. Locks hold in any case, even where no
+ * The shapes of a song on the hand's shortest way. Without `vary` each chord keeps one shape in a run, and its fingers:
+ * those the way takes for most of its beats; the rest is then planned again around those. Locks hold in any case, even where no
  * hand is known to hold them.
  */
 export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
@@ -173,13 +182,20 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
       beatMs,
       gaps: "skip" as const,
     };
-    const through = (lockOf: (event: PlanEvent) => Frets | null, usual?: ReadonlyMap<string, Frets>) =>
+    const places = run.hand.moved ? movedPlaces(run, options) : null;
+    const through = (lockOf: (event: PlanEvent) => Frets | null, usual?: ReadonlyMap<string, HeldShape>) =>
       voicePath(
-        run.events.flatMap((event) => eventOf(event, lockOf(event), usual?.get(event.symbol) ?? null)),
+        run.events.flatMap((event) =>
+          eventOf(
+            event,
+            lockOf(event),
+            usual?.get(event.symbol) ?? places?.get(event.symbol) ?? null,
+            places !== null,
+          ),
+        ),
         options,
       );
-    const places = run.hand.moved ? movedFrets(run, options) : null;
-    const own = (event: PlanEvent) => event.lock ?? places?.get(event.symbol) ?? null;
+    const own = (event: PlanEvent) => event.lock;
     const held = through(own);
     const locks = held.ok ? own : () => null;
     const first = held.ok ? held : through(locks);
@@ -205,26 +221,60 @@ const MOVED_ON: Readonly<Partial<Record<Style, readonly number[]>>> = Object.fre
 });
 
 /** By symbol where one small shape is moved to, each chord having one place; null where some chord has none. */
-function movedFrets({ hand, events }: PlanRun, options: FingeringOptions): ReadonlyMap<string, Frets> | null {
-  const style = hand.style === "full" || hand.style === "shell" ? "triad" : hand.style;
+function movedPlaces(
+  { hand, events }: PlanRun,
+  options: FingeringOptions,
+): ReadonlyMap<string, HeldShape> | null {
+  const style = isSmall(hand) ? "triad" : hand.style;
   const strings = options.strings ?? MOVED_ON[style];
-  if (!strings) return null;
   const chords = [...new Set(events.map(({ symbol }) => symbol))].flatMap((symbol) => {
     const read = parseChord(symbol);
     return read.ok ? [[symbol, read.value] as const] : [];
   });
+  const form = ownForm(events);
+  if (!strings && !form) return null;
   const moved = movedShape(
     chords.map(([, chord]) => chord),
-    { style, strings },
-    { ...options, about: hand.fret },
+    form ? { style: form.style, strings: form.strings } : { style, strings: strings! },
+    { ...options, about: hand.fret, ...(form ? { like: form } : {}) },
   );
-  if (!moved) return null;
+  if (!moved)
+    return form
+      ? movedPlaces({ hand, events: events.map((one) => ({ ...one, lock: null })) }, options)
+      : null;
   return new Map(
     chords.flatMap(([symbol], at) => {
       const place = moved.path[at];
-      return place ? [[symbol, place.frets] as const] : [];
+      return place ? [[symbol, place] as const] : [];
     }),
   );
+}
+
+/** Whether full chords and shells are moved as three-string shapes: unless they are given four strings or more. */
+const isSmall = ({ style, strings }: HandRequest): boolean =>
+  (style === "full" || style === "shell") && (strings?.length ?? 0) < 4;
+
+const STYLE_OF_OWN: Readonly<Record<number, Style>> = Object.freeze({
+  1: "single",
+  2: "two-string",
+  3: "triad",
+});
+
+/** The first shape somebody chose in a run that has no open string: the others are moved like it. */
+function ownForm(events: readonly PlanEvent[]) {
+  for (const { lock, symbol } of events) {
+    if (!lock || lock.includes(0)) continue;
+    const strings = lock.flatMap((fret, string) => (fret === null ? [] : [string]));
+    const read = parseChord(symbol);
+    if (strings.length === 0 || !read.ok || read.value.kind === "none") continue;
+    return {
+      frets: lock,
+      chord: read.value,
+      strings,
+      style: STYLE_OF_OWN[strings.length] ?? ("full" as const),
+    };
+  }
+  return null;
 }
 
 /** As far up the neck as somebody chose or keeps a shape, and at least as far as shapes are looked for. */
@@ -243,23 +293,33 @@ export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => (
   })),
 });
 
-/** By symbol the shape that sounds for most beats of it; of two the one met first. */
-function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, Frets> {
-  const beats = new Map<string, Map<string, { frets: Frets; beats: number }>>();
+/** By symbol the shape, and the fingers it is held with, that sound for most beats of it; of two the one met first. */
+function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, HeldShape> {
+  const beats = new Map<string, Map<string, HeldShape & { beats: number }>>();
   for (const [index, event] of run.events.entries()) {
     if (event.lock) continue;
-    const shapes = beats.get(event.symbol) ?? new Map<string, { frets: Frets; beats: number }>();
+    const shapes = beats.get(event.symbol) ?? new Map<string, HeldShape & { beats: number }>();
     beats.set(event.symbol, shapes);
-    const { frets } = path[index]!;
-    const id = frets.join();
-    shapes.set(id, { frets, beats: (shapes.get(id)?.beats ?? 0) + event.beats });
+    const { frets, fingers } = path[index]!;
+    const id = `${frets.join()} ${fingers.join()}`;
+    shapes.set(id, { frets, fingers, beats: (shapes.get(id)?.beats ?? 0) + event.beats });
   }
   return new Map(
-    [...beats].flatMap(([symbol, shapes]): [string, Frets][] => {
-      const most = [...shapes.values()].reduce((best, one) => (one.beats > best.beats ? one : best));
-      return most.frets.every((fret) => fret === null) ? [] : [[symbol, most.frets]];
+    [...beats].flatMap(([symbol, shapes]): [string, HeldShape][] => {
+      const most = mostHeld([...shapes.values()]);
+      return most.frets.every((fret) => fret === null) ? [] : [[symbol, most]];
     }),
   );
+}
+
+/** Of the ways a chord is held: of the frets that sound longest, the fingers they are held with longest. */
+function mostHeld(ways: readonly (HeldShape & { readonly beats: number })[]): HeldShape {
+  const beatsOf = ({ frets }: HeldShape) =>
+    ways.reduce((sum, one) => sum + (one.frets.join() === frets.join() ? one.beats : 0), 0);
+  return ways.reduce((best, one) => {
+    const more = beatsOf(one) - beatsOf(best);
+    return more > 0 || (more === 0 && one.beats > best.beats) ? one : best;
+  });
 }
 
 /** What chosen and kept shapes really make, as it sounds, where that is another chord: by {@link requestKey} and frets. */

@@ -127,6 +127,16 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
             <Tick label="one shape, moved" on={cell.moved.value} onSet={(moved) => change({ moved })} />
             <From what="moving" value={cell.moved} onClear={() => change({ moved: null })} />
           </Slot>
+          {cell.moved.value && (
+            <Slot>
+              <Tick
+                label="to each chord from one fret below"
+                on={cell.approach.value}
+                onSet={(approach) => change({ approach })}
+              />
+              <From what="way in" value={cell.approach} onClear={() => change({ approach: null })} />
+            </Slot>
+          )}
         </>
       )}
       {player.instrument === "guitar" && (

@@ -65,7 +65,8 @@ export function Shapes({ use, player, cell, namer }: Props) {
       <h3 className="font-bold">Shapes</h3>
       {cell.moved.value && (
         <p className="text-sm">
-          One shape, moved to fret {held.map(({ shape }) => lowestFret(shape?.frets) ?? "–").join(", ")}.
+          One shape, moved to fret {held.map(({ shape }) => lowestFret(shape?.frets) ?? "–").join(", ")}
+          {cell.approach.value && ", each time from one fret below"}.
         </p>
       )}
       {(way.error || search.error) && <SearchNote search={way.error ? way : search} doing="" />}

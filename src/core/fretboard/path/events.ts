@@ -1,5 +1,5 @@
 import type { Chord } from "../../chord";
-import type { Frets } from "../hand";
+import type { Finger, Frets } from "../hand";
 
 /** Something the hand does in time: a chord, the chord before left to ring, or a single note of a line. */
 export type HandEvent =
@@ -11,8 +11,8 @@ export type HandEvent =
       readonly lock?: Frets;
       /** One of these shapes, whatever would be found: as a lock, with a choice left. */
       readonly among?: readonly Frets[];
-      /** Of the shapes found only this one, where it is among them. */
-      readonly only?: Frets;
+      /** Of the shapes found only this one, held with these fingers if that can be, where it is among them. */
+      readonly only?: { readonly frets: Frets; readonly fingers: readonly (Finger | null)[] };
       /** A chord put between two others to walk the bass; where no hand holds it the one before rings on. */
       readonly passing?: boolean;
     }

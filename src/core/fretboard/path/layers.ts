@@ -84,7 +84,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
   const shapesOf = (event: HandEvent & { kind: "chord" }, chord: SoundingChord): readonly State[] => {
     const { only, among } = event;
     if (!only && !among) return statesOf(event).states;
-    const id = `${event.chord.symbol} ${only?.join() ?? "any"} ${among?.join(" ") ?? "all"}`;
+    const id = `${event.chord.symbol} ${only ? idOf(only) : "any"} ${among?.join(" ") ?? "all"}`;
     const known = narrow.get(id);
     if (known) return known;
     const all = among ? keptStates(chord, among, options, board) : statesOf(event).states;
@@ -106,7 +106,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
       layers.push({ event, beats: event.beats, states: [emptyState(board, event.chord.symbol)] });
     } else {
       let states: readonly State[] = event.lock
-        ? statesFrom(handsOf(event.chord, event.lock, options, board))
+        ? narrowed(statesFrom(handsOf(event.chord, event.lock, options, board)), event.only)
         : shapesOf(event, event.chord);
       if (states.length === 0) {
         if (options.gaps !== "skip") return fail({ code: event.lock ? "no-hand" : "no-fingering", index });
@@ -139,11 +139,16 @@ const keptStates = (
     return held.length > 0 ? held : [unheldState(chord, frets, board)];
   });
 
-/** Of a chord's states those of one shape, where there are any. */
-function narrowed(states: readonly State[], only: Frets): readonly State[] {
-  const id = only.join();
+type Held = Pick<Fingering, "frets" | "fingers">;
+const idOf = ({ frets, fingers }: Held): string => `${frets.join()} ${fingers.join()}`;
+
+/** Of a chord's states those of one shape, held with its fingers, where there are any. */
+function narrowed(states: readonly State[], only: Held | undefined): readonly State[] {
+  if (!only) return states;
+  const id = only.frets.join();
   const own = states.filter(({ frets }) => frets.join() === id);
-  return own.length > 0 ? own : states;
+  const alike = own.filter(({ frets, hand }) => fingersOf(frets, hand).join() === only.fingers.join());
+  return alike.length > 0 ? alike : own.length > 0 ? own : states;
 }
 
 function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem | null {

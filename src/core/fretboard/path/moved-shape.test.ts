@@ -96,6 +96,69 @@ describe("one shape, moved", () => {
     expect(mean(far.frets)).toBeGreaterThan(mean(near.frets));
   });
 
+  it("keeps about the wished fret rather than travel a little less", () => {
+    // The form with the fifth on G would travel 187 mm, but take D to fret 14.
+    expect(run("D A Bm G", HIGH, 7)!.frets).toEqual([10, 5, 7, 3]);
+    expect(run("D A Bm G", HIGH)!.frets).toEqual([14, 9, 10, 7]);
+  });
+
+  it("has like fingers for like shapes, those of the lowest", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom("C", "G", "F", "Am", "Em", "Dm", "D", "A"), { minLength: 2, maxLength: 6 }),
+        (symbols) => {
+          const { path } = run(symbols.join(" "), HIGH)!;
+          const fingersOf = new Map<string, string>();
+          for (const one of path) {
+            const lowest = Math.min(...one!.frets.filter((fret): fret is number => fret !== null));
+            const form = one!.frets.map((fret) => fret && fret - lowest).join();
+            expect(fingersOf.get(form) ?? one!.fingers.join()).toBe(one!.fingers.join());
+            fingersOf.set(form, one!.fingers.join());
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  describe("of somebody's own", () => {
+    const like = (symbol: string, frets: (number | null)[]) => ({
+      frets,
+      chord: unwrap(parseChord(symbol)) as SoundingChord,
+    });
+    const damped = like("Am7", [5, null, 5, 5, 5, null]);
+    const FOUR: MovedForm = { style: "full", strings: [0, 2, 3, 4] };
+    const own = (text: string, shape: ReturnType<typeof like>, form: MovedForm) =>
+      movedShape(chords(text), form, { tuning, maxFret: 15, like: shape });
+
+    it("is moved as it is: 5x555x for Am7 is 10 for Dm7 and 12 for Em7 (common practice, no source)", () => {
+      const moved = own("Am7 Dm7 Em7", damped, FOUR)!;
+      expect(moved.path.map((one) => one!.frets)).toEqual([
+        [5, null, 5, 5, 5, null],
+        [10, null, 10, 10, 10, null],
+        [12, null, 12, 12, 12, null],
+      ]);
+      expect(new Set(moved.path.map((one) => one!.fingers.join())).size).toBe(1);
+    });
+
+    it("gives way to its like where its tones are not the chord's: the root on the same string of the same set", () => {
+      const moved = own("Am7 C Dm7", damped, FOUR)!;
+      expect(moved.path[1]!.frets[0]).toBe(8);
+      expect(moved.path[1]!.frets[1]).toBeNull();
+      expect(moved.path[1]!.frets[5]).toBeNull();
+    });
+
+    it("may be a tenth: the third keeps its kind, major or minor", () => {
+      const tenth = like("G", [3, null, null, 4, null, null]);
+      const moved = own("G Am C", tenth, { style: "two-string", strings: [0, 3] })!;
+      expect(moved.path.map((one) => [one!.frets[0], one!.frets[3]])).toEqual([
+        [3, 4],
+        [5, 5],
+        [8, 9],
+      ]);
+    });
+  });
+
   it("rests under no chord, and is none where a chord has no place", () => {
     expect(run("C N.C. G", HIGH)!.frets[1]).toBeNull();
     expect(movedShape(chords("C"), HIGH, { tuning, maxFret: 0 })).toBeNull();

@@ -48,6 +48,7 @@ export type ResolvedCell = {
   readonly optional: Inherited<boolean>;
   /** The fret shapes lie about; null is wherever they are usual. */
   readonly fret: Inherited<number | null>;
+  readonly approach: Inherited<boolean>;
   /** Whether one small shape is moved along the neck as it is. */
   readonly moved: Inherited<boolean>;
 };
@@ -166,6 +167,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     doubles: pick<string | null>("doubles", null),
     optional: pick("optional", false),
     fret: pick<number | null>("fret", null, asBefore),
+    approach: pick("approach", false, asBefore),
     moved: pick("moved", false, asBefore),
   };
 }

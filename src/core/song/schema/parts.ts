@@ -47,6 +47,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
 const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
+const SAID_SINCE_FORM_12 = Object.freeze({ approach: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -59,6 +60,7 @@ export const EMPTY_CELL = Object.freeze({
   ...SAID_SINCE_FORM_4,
   ...SAID_SINCE_FORM_10,
   ...SAID_SINCE_FORM_11,
+  ...SAID_SINCE_FORM_12,
 });
 
 const cell = defineTable({
@@ -93,6 +95,8 @@ const cell = defineTable({
     fret: z.int().min(1).max(LAST_FRET).nullable(),
     /** Whether one small shape is moved along the neck as it is. */
     moved: z.boolean().nullable(),
+    /** Whether a shape that is moved comes to each chord from one fret below. */
+    approach: z.boolean().nullable(),
   }),
   called: "part",
   fields: {
@@ -103,6 +107,7 @@ const cell = defineTable({
     optional: "may be left out",
     fret: "place on the neck",
     moved: "one shape, moved",
+    approach: "from one fret below",
   },
   references: {
     useId: goesWith("uses"),
@@ -119,7 +124,13 @@ const cell = defineTable({
     bars: tellBarRanges,
     phrases: tellPhrases,
   },
-  added: { 3: { strings: null }, 4: SAID_SINCE_FORM_4, 10: SAID_SINCE_FORM_10, 11: SAID_SINCE_FORM_11 },
+  added: {
+    3: { strings: null },
+    4: SAID_SINCE_FORM_4,
+    10: SAID_SINCE_FORM_10,
+    11: SAID_SINCE_FORM_11,
+    12: SAID_SINCE_FORM_12,
+  },
   compared: {
     light: "light",
     role: "role",
@@ -136,6 +147,7 @@ const cell = defineTable({
     optional: "may be left out",
     fret: "place on the neck",
     moved: "one shape, moved",
+    approach: "from one fret below",
   },
 });
 
