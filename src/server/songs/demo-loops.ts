@@ -89,6 +89,9 @@ export function withLoops(version: VersionBody, loops: z.infer<typeof demoLoops>
     choices: Object.fromEntries(
       Object.entries(version.choices).filter(([, one]) => one.playerId === player.id),
     ),
+    bookShapes: Object.fromEntries(
+      Object.entries(version.bookShapes).filter(([, one]) => one.playerId === player.id),
+    ),
     sounds: {},
     soundMoves: {},
     soundBoxes: {},

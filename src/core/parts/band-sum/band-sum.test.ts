@@ -1,14 +1,25 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
+import { applyEdit } from "../../../document";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
+import { setCell } from "../../song/edit";
 import { Namer } from "../../song/names";
-import type { Player } from "../../song/schema";
+import { indexCells, outlineOf } from "../../song/read";
+import { DOCUMENTS, type Player } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest, planShapes } from "../shape-plan";
-import { closeVoicing, describeSumProblem, judgeSum, LOWEST_OF_INTERVAL, mendSum, sumOfBand } from ".";
+import {
+  closeVoicing,
+  describeSumProblem,
+  heardBeside,
+  judgeSum,
+  LOWEST_OF_INTERVAL,
+  mendSum,
+  sumOfBand,
+} from ".";
 
 const chord = (symbol: string) => unwrap(parseChord(symbol)) as SoundingChord;
 const C = unwrap(parseKey("C"));
@@ -123,6 +134,54 @@ describe("the sum of a song", () => {
     expect(mend?.left).toEqual([]);
     expect(mend!.shape.pitches.some((pitch) => pitch.startsWith("E"))).toBe(true);
     expect(mend!.strings).toBeGreaterThan(0);
+  });
+
+  it("keeps the way of playing: octaves stay octaves, and somebody else brings what is missing", () => {
+    const octaves = sampleVersion(
+      { verse: { lines: ["a/C:4"] } },
+      ["verse"],
+      [{ name: "Ann" }, { name: "Ben" }],
+    );
+    const body = unwrap(
+      applyEdit(
+        DOCUMENTS.version,
+        octaves,
+        setCell(
+          indexCells(octaves, outlineOf(octaves)),
+          "u0",
+          "p0",
+          { style: "octave", strings: [1, 3] },
+          () => "x",
+        ),
+      ),
+    ).body;
+    const plans = new Map(
+      Object.values(body.players).map((player) => [player.id, planShapes(planRequest(body, player))]),
+    );
+    const sheet = bandSheet(body);
+    const [sum] = sumOfBand(body, sheet, plans);
+    const held = new Map(sum!.held);
+    held.set("p1", [null, 3, 5, 5, null, null]);
+    const broken = {
+      ...sum!,
+      ...judgeSum(voices("p0:48 p0:60 p1:48 p1:55 p1:60"), chord("C"), C, false),
+      held,
+    };
+    expect(broken.problems.map(({ code }) => code)).toContain("no-third");
+    const mend = mendSum(sheet.rows[0]!, broken, C)!;
+    expect(mend.playerId).toBe("p1");
+    const only = { ...broken, held: new Map([["p0", held.get("p0")!]]) };
+    expect(mendSum(sheet.rows[0]!, only, C)).toBeNull();
+  });
+
+  it("tells what sounds beside a player, by the share of each chord's beats", () => {
+    const { sums } = sumsOf([{}, bass]);
+    const ids = sums.map(({ chordId }) => chordId);
+    const [beside] = heardBeside(sums, sums[0]!.useId, ids, "p0");
+    expect([...beside!]).toEqual([[0, 1]]);
+    const [all] = heardBeside(sums, sums[0]!.useId, ids, "nobody");
+    expect([...all!.keys()].sort((a, b) => a - b)).toEqual([0, 4, 7]);
+    expect(heardBeside(sums, "elsewhere", ids, "p0")[0]!.size).toBe(0);
   });
 
   it("offers nothing where one player can't help", () => {

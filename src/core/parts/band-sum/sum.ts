@@ -1,5 +1,5 @@
 import type { Midi, Ticks } from "../../../base";
-import { type Fingering, type Frets, fingerings } from "../../fretboard";
+import { type Fingering, type Frets, fingerings, type Style } from "../../fretboard";
 import type { Key } from "../../pitch";
 import { ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
 import { namerByShift } from "../../song/names";
@@ -127,12 +127,19 @@ export type Mend = {
   readonly left: readonly SumProblem[];
 };
 
+/** Ways of voicing that are what somebody plays: octaves stay octaves, whatever is missing. */
+const SAYS_WHAT: ReadonlySet<Style> = new Set(["full", "bass", "octave", "power", "single"]);
+
+/** The ways of voicing a change may use: the part's own; a full chord only where nobody has said how it is played. */
+const stylesKept = ({ technique }: SheetPart, style: Style): readonly Style[] =>
+  technique !== null || SAYS_WHAT.has(style) ? [style] : [style, "full"];
+
 /** Shapes looked at for each player. */
 const LOOKED_AT = 60;
 
 /**
  * The smallest change of one player that mends a chord: another shape of theirs, on as few strings as can be, after
- * which nothing is wrong, or at least less than now. Players are tried in the order of the sheet; of equal changes the
+ * which nothing is wrong, or at least less than now. The way of playing stays: octaves stay octaves. Players are tried in the order of the sheet; of equal changes the
  * easier shape. Null where no shape of one player helps.
  */
 export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | null {
@@ -144,12 +151,9 @@ export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | n
     if (!now) continue;
     const hand = handOf(part.player, part.cell);
     const options = { ...optionsOf(hand), inversions: true, limit: LOOKED_AT };
-    // What the way of voicing leaves out only a full chord brings.
-    const styles =
-      options.style === "full" || options.style === "bass"
-        ? [options.style]
-        : [options.style, "full" as const];
-    const found = styles.flatMap((style) => fingerings(chord, { ...options, style }).fingerings);
+    const found = stylesKept(part, hand.style).flatMap(
+      (style) => fingerings(chord, { ...options, style }).fingerings,
+    );
     const others = sum.voices.filter((voice) => voice.playerId !== part.player.id);
     for (const shape of found) {
       const strings = shape.frets.filter((fret, string) => fret !== now[string]).length;

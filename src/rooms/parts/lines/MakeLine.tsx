@@ -1,13 +1,13 @@
 "use client";
 
 import { useState } from "react";
-import { BASS_WAYS, type BassWay } from "@/core/fretboard";
+import { BASS_WAYS, type BassWay, CHORD_LINES, type ChordLineKind } from "@/core/fretboard";
 import type { Riff } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
-import { BASS_WORDS, type MakeLineProps, useMakeLine } from "./use-make-line";
+import { BASS_WORDS, type MakeLineProps, STRUCK, type Struck, useMakeLine } from "./use-make-line";
 
-/** Lines drawn up from the chords of a section: a bass line, a lick set on each root, a picking cell on moving shapes. */
+/** Lines drawn up from the chords of a section: a bass line, notes on the changes, a lick set on each root, a picking cell on moving shapes. */
 export function MakeLine(props: MakeLineProps) {
   const { row, player, riff } = props;
   const made = useMakeLine(props);
@@ -17,6 +17,7 @@ export function MakeLine(props: MakeLineProps) {
       <h2>Drawn up from the chords of {row.label}</h2>
       <p className="text-sm">As a start; each becomes a line of {player.name}’s that can be changed.</p>
       <BassFields made={made} />
+      <ChangesFields made={made} />
       {riff && <FollowFields made={made} riff={riff} />}
       <CellFields made={made} />
       <p role="status" className="mt-2 text-sm font-bold">
@@ -42,6 +43,36 @@ function BassFields({ made }: Made) {
       <button type="button" className="btn btn-sm" onClick={() => made.drawBass(way)}>
         Draw up the bass line
       </button>
+    </div>
+  );
+}
+
+function ChangesFields({ made }: Made) {
+  const [kind, setKind] = useState<ChordLineKind>("single notes");
+  const [struck, setStruck] = useState<Struck>("once a chord");
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-3">
+      <SelectField
+        label="Line on the changes"
+        className="w-60"
+        value={kind}
+        options={CHORD_LINES.map((value) => ({ value, label: value }))}
+        onSet={(value) => setKind(value)}
+      />
+      <SelectField
+        label="Struck"
+        className="w-40"
+        value={struck}
+        options={STRUCK.map((value) => ({ value, label: value }))}
+        onSet={(value) => setStruck(value)}
+      />
+      <button type="button" className="btn btn-sm" onClick={() => made.drawLine(kind, struck)}>
+        Draw up the line
+      </button>
+      <p className="w-full text-sm">
+        Root, third or fifth of each chord: what moves least, and what nobody else plays, on the part’s
+        strings and about its fret.
+      </p>
     </div>
   );
 }

@@ -2,7 +2,16 @@
 
 import { useState } from "react";
 import { parseChord } from "@/core/chord";
-import { type BassWay, bassLine, cellOverShapes, followChords, type TabNote } from "@/core/fretboard";
+import {
+  type BassWay,
+  bassLine,
+  type ChordLineKind,
+  cellOverShapes,
+  chordLine,
+  followChords,
+  type LineTone,
+  type TabNote,
+} from "@/core/fretboard";
 import {
   chordsOfRow,
   handOf,
@@ -13,7 +22,7 @@ import {
   shapesOfPlan,
 } from "@/core/parts";
 import { parseTuning } from "@/core/pitch";
-import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
+import { beatUnitOf, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
 import { addRiff } from "@/core/song/edit";
 import { notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
@@ -21,6 +30,7 @@ import { useEngine } from "@/engines/window";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames, useRows } from "../../open";
 import { plain } from "./Elsewhere";
 import { newLine } from "./new-line";
+import { useBandBeside } from "./use-band-beside";
 
 export const BASS_WORDS: Readonly<Record<BassWay, string>> = {
   roots: "roots",
@@ -28,6 +38,10 @@ export const BASS_WORDS: Readonly<Record<BassWay, string>> = {
   walk: "a walk to the next chord",
   octave: "root and octave by turns",
 };
+
+/** When a note of a line is struck anew. */
+export const STRUCK = ["once a chord", "every bar", "every beat"] as const;
+export type Struck = (typeof STRUCK)[number];
 
 export type MakeLineProps = {
   readonly row: SheetRow;
@@ -53,6 +67,11 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
     "shape-plan",
     useDerived((song) => derive.planOf(song, player)),
   );
+  const beside = useBandBeside(
+    row.use.id,
+    chords.map(({ id }) => id),
+    player.id,
+  );
   if (!tuning.ok || chords.length === 0) return null;
   const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
   const symbols = [...new Set(chords.map((chord) => chord.symbol))];
@@ -73,6 +92,24 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
     const line = bassLine(chords, way, beat, scaleOfRow(body, row).scale, options);
     if (line) make(`${BASS_WORDS[way]}, ${row.label}`.slice(0, 80), line);
     else setSaid("This neck has no place for all of that line. Nothing was added.");
+  };
+  /** A line on the changes; how its tones follow each other is told. */
+  const drawLine = (kind: ChordLineKind, when: Struck) => {
+    const { fret, strings } = part.cell;
+    const each = when === "once a chord" ? null : when === "every bar" ? ticksOfBar(row.passage.meter) : beat;
+    const line = chordLine(chords, kind, {
+      ...options,
+      about: fret.value,
+      each,
+      ...(strings.value ? { strings: strings.value } : {}),
+      ...(beside ? { beside } : {}),
+    });
+    if (!line) {
+      setSaid(`These strings have no place for ${kind} on every chord. Nothing was added.`);
+      return;
+    }
+    make(`${kind}, ${row.label}`.slice(0, 80), line.notes);
+    setSaid(`Wrote “${kind}, ${row.label}”: ${tellTones(line.tones)}.`);
   };
   const drawFollowed = (over: string, approach: boolean) => {
     const read = parseChord(over);
@@ -117,7 +154,27 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
     );
   };
   const chordName = (symbol: string) => namer.readSounding(symbol);
-  return { symbols, chordName, said, hasPlan: plan !== undefined, drawBass, drawFollowed, drawCell };
+  return {
+    symbols,
+    chordName,
+    said,
+    hasPlan: plan !== undefined,
+    drawBass,
+    drawLine,
+    drawFollowed,
+    drawCell,
+  };
+}
+
+/** Tones in their order, runs of one told once. @example "root, third × 2, fifth" */
+function tellTones(tones: readonly (LineTone | null)[]): string {
+  const runs: { tone: LineTone; times: number }[] = [];
+  for (const tone of tones) {
+    const last = runs.at(-1);
+    if (tone !== null && last?.tone === tone) last.times++;
+    else if (tone !== null) runs.push({ tone, times: 1 });
+  }
+  return runs.map(({ tone, times }) => (times === 1 ? tone : `${tone} × ${times}`)).join(", ");
 }
 
 /** String numbers in the order they are picked, 1 nearest the face, such as "2 4 5 4"; null where one is no string. */

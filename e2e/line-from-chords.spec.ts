@@ -1,0 +1,48 @@
+import { expect, test } from "@playwright/test";
+import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
+
+test("a line from the chords in two acts: tenths that are told by their tones, heard by nobody else, kept in tab", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await makeSong(page);
+  await addThreePlayers(page);
+  await room(page, "Parts");
+  await page
+    .getByRole("navigation", { name: "Pages of the Parts room" })
+    .getByRole("link", { name: "Lines" })
+    .click();
+  await page.getByLabel("Player", { exact: true }).selectOption("Electric");
+  const made = page.getByRole("region", { name: "Drawn up from the chords" });
+  await made.getByLabel("Line on the changes").selectOption("tenths");
+  await made.getByRole("button", { name: "Draw up the line" }).click();
+  await expect(made.getByText(/^Wrote “tenths, Verse 1”: (root|third)/)).toBeVisible();
+  await expect(page.getByRole("heading", { name: /tenths, Verse 1/ }).first()).toBeVisible();
+  await expectAccessible(page);
+  await saved(page);
+
+  // One note at a time, on every beat; then strings that have no place for octaves say so, and nothing is added.
+  await made.getByLabel("Line on the changes").selectOption("single notes");
+  await made.getByLabel("Struck").selectOption("every beat");
+  await made.getByRole("button", { name: "Draw up the line" }).click();
+  await expect(made.getByText(/^Wrote “single notes, Verse 1”: /)).toBeVisible();
+  await saved(page);
+  await room(page, "Parts");
+  await page
+    .getByRole("button", { name: /^Verse 1.*, Electric/ })
+    .first()
+    .click();
+  const pane = page.getByRole("complementary");
+  await pane.getByLabel("Strings").selectOption("B and high E only");
+  await saved(page);
+  await page
+    .getByRole("navigation", { name: "Pages of the Parts room" })
+    .getByRole("link", { name: "Lines" })
+    .click();
+  await page.getByLabel("Player", { exact: true }).selectOption("Electric");
+  await made.getByLabel("Line on the changes").selectOption("octaves");
+  await made.getByRole("button", { name: "Draw up the line" }).click();
+  await expect(
+    made.getByText("These strings have no place for octaves on every chord.", { exact: false }),
+  ).toBeVisible();
+});
