@@ -12,12 +12,12 @@ test("a line from the chords in two acts: tenths that are told by their tones, h
     .getByRole("navigation", { name: "Pages of the Parts room" })
     .getByRole("link", { name: "Lines" })
     .click();
-  await page.getByLabel("Player", { exact: true }).selectOption("Electric");
+  await page.getByLabel("For", { exact: true }).selectOption("Electric");
   const made = page.getByRole("region", { name: "Drawn up from the chords" });
   await made.getByLabel("Line on the changes").selectOption("tenths");
   await made.getByRole("button", { name: "Draw up the line" }).click();
   await expect(made.getByText(/^Wrote “tenths, Verse 1”: (root|third)/)).toBeVisible();
-  await expect(page.getByRole("heading", { name: /tenths, Verse 1/ }).first()).toBeVisible();
+  await expect(page.getByRole("region", { name: "tenths, Verse 1", exact: true })).toBeVisible();
   await expectAccessible(page);
   await saved(page);
 
@@ -39,7 +39,7 @@ test("a line from the chords in two acts: tenths that are told by their tones, h
     .getByRole("navigation", { name: "Pages of the Parts room" })
     .getByRole("link", { name: "Lines" })
     .click();
-  await page.getByLabel("Player", { exact: true }).selectOption("Electric");
+  await page.getByLabel("For", { exact: true }).selectOption("Electric");
   await made.getByLabel("Line on the changes").selectOption("octaves");
   await made.getByRole("button", { name: "Draw up the line" }).click();
   await expect(

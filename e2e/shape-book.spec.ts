@@ -142,7 +142,7 @@ test("one shape, moved: three choices in the part, named by its frets, on paper 
   const shapes = page.getByRole("region", { name: "Shapes" });
   // G, C, D with the third on the G string.
   await expect(shapes.getByText("One shape, moved to fret 3, 8, 10", { exact: false })).toBeVisible();
-  await pane.getByText("to each chord from one fret below").click();
+  await pane.getByText("from one fret below", { exact: true }).click();
   await expect(shapes.getByText("each time from one fret below", { exact: false })).toBeVisible();
   await saved(page);
   await page.goto(`/print/${id}`);

@@ -7,7 +7,7 @@ type Props = {
 /** A thing that is so or not, ticked beside its name. */
 export function Tick({ label, on, onSet }: Props) {
   return (
-    <label className="flex h-8 items-center gap-2">
+    <label className="flex min-h-8 items-center gap-2 leading-tight">
       <input
         type="checkbox"
         className="checkbox checkbox-sm"

@@ -130,7 +130,7 @@ export function HeldFields({ part, namer, change }: Props & { readonly namer: Na
           {cell.moved.value && (
             <Slot>
               <Tick
-                label="to each chord from one fret below"
+                label="from one fret below"
                 on={cell.approach.value}
                 onSet={(approach) => change({ approach })}
               />

@@ -62,6 +62,14 @@ describe("a line drawn up from chords", () => {
     expect(third.tones).toEqual(["third", "third"]);
   });
 
+  it("keeps out of the bass's way, unless it is one", () => {
+    const line = chordLine(under("G C Em D"), "single notes", { neck })!;
+    for (const note of line.notes) expect(stoppedPitch(note, neck)).toBeGreaterThanOrEqual(48);
+    const bass = { tuning: [28, 33, 38, 43], capo: 0 };
+    const own = chordLine(under("G C"), "single notes", { neck: bass, about: 3 })!;
+    expect(stoppedPitch(own.notes[0]!, bass)).toBeLessThan(48);
+  });
+
   it("rests without a chord, is struck anew where that is asked, and is none where the neck has no place", () => {
     const chords = under("C N.C. G");
     const line = chordLine(chords, "octaves", { neck, each: 960 })!;

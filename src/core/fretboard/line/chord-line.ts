@@ -38,7 +38,7 @@ export type ChordLineOptions = PlaceOptions & {
 /**
  * What a line pays, ours, no source: `step` a semitone the (upper) note moves; `doubled` a tone that others sound all through
  * the chord; `fifth` and `root` for tones that say less of the chord than its third; `away` a fret from the wished place;
- * `string` a string crossed.
+ * `string` a string crossed; `low` a semitone below C3, where basses are, unless the neck is a bass itself.
  */
 export const LINE_WEIGHTS = Object.freeze({
   step: 1,
@@ -47,7 +47,11 @@ export const LINE_WEIGHTS = Object.freeze({
   fifth: 1,
   away: 0.5,
   string: 0.25,
+  low: 0.25,
 });
+const LOW: Midi = 48;
+/** A neck whose lowest string lies below this is a bass. */
+const BASS_BELOW: Midi = 36;
 
 /** Semitones from the lower to the upper note of two. */
 const INTERVALS: Readonly<Record<ChordLineKind, readonly Semitones[]>> = Object.freeze({
@@ -121,7 +125,7 @@ function waysOf(
   beside: ReadonlyMap<number, number> | undefined,
   options: ChordLineOptions,
 ): Way[] {
-  const { neck, about = null } = options;
+  const { neck } = options;
   const root = pitchClassOf(chord.root);
   const classes = chord.tones.map((tone) => modulo(root + toneSemitones(tone), 12));
   return LINE_TONES.flatMap((tone) =>
@@ -132,7 +136,13 @@ function waysOf(
         return placesOf(pitchClass, kind, classes, options).map((spots): Way => {
           const pitches = spots.map((spot) => pitchAt(spot, neck));
           const low = Math.min(...spots.map(({ fret }) => fret));
-          return { tone, spots, top: pitches.at(-1)!, low, own: ownCost(tone, pitches, low, beside, about) };
+          return {
+            tone,
+            spots,
+            top: pitches.at(-1)!,
+            low,
+            own: ownCost(tone, pitches, low, beside, options),
+          };
         });
       }),
   );
@@ -192,13 +202,15 @@ function ownCost(
   pitches: readonly Midi[],
   low: number,
   beside: ReadonlyMap<number, number> | undefined,
-  about: number | null,
+  { neck, about = null }: ChordLineOptions,
 ): number {
   const { doubled, root, fifth, away } = LINE_WEIGHTS;
   const classes = [...new Set(pitches.map((pitch) => modulo(pitch, 12)))];
   const shared = classes.reduce((sum, one) => sum + (beside?.get(one) ?? 0), 0) / classes.length;
   const says = tone === "root" ? root : tone === "fifth" ? fifth : 0;
-  return doubled * shared + says + (about === null ? 0 : away * Math.abs(low - about));
+  const isBass = Math.min(...neck.tuning) < BASS_BELOW;
+  const below = isBass ? 0 : LINE_WEIGHTS.low * Math.max(0, LOW - pitches[0]!);
+  return doubled * shared + says + below + (about === null ? 0 : away * Math.abs(low - about));
 }
 
 const stepCost = (from: Way, to: Way): number =>
