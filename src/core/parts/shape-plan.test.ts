@@ -57,6 +57,28 @@ describe("a plan of a song's shapes", () => {
     expect(varied.cost).toBeLessThanOrEqual(varied.greedyCost + 1e-9);
   });
 
+  it("walks G, G/F♯, Em with one finger put down at a time: the others lie ready (common practice, no source)", () => {
+    const walk = sampleVersion({ verse: { lines: ["a/G:4 b/G|F#:4 c/Em:4"] } }, ["verse"], [{ capo: 0 }]);
+    const [{ path, moves }] = planOf(walk).runs as [ReturnType<typeof planOf>["runs"][number]];
+    expect(path.map(({ frets }) => frets.map((fret) => fret ?? "x").join(""))).toEqual([
+      "320003",
+      "220003",
+      "022000",
+    ]);
+    for (const move of moves)
+      expect(move.parts.filter(({ does }) => does !== "stay" && does !== "lift")).toHaveLength(1);
+  });
+
+  it("holds a shape with the same fingers wherever it comes in a run", () => {
+    const [run] = planOf(body).runs;
+    const fingers = new Map<string, string>();
+    for (const [at, { symbol }] of run!.run.events.entries()) {
+      const own = run!.path[at]!.fingers.join();
+      expect(fingers.get(symbol) ?? own).toBe(own);
+      fingers.set(symbol, own);
+    }
+  });
+
   describe("one shape, moved", () => {
     const index = indexCells(body, outlineOf(body));
     const chorus = Object.values(body.uses).find(({ sectionId }) => sectionId === "chorus")!;

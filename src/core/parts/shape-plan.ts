@@ -81,9 +81,10 @@ const CANDIDATES = 100;
 /**
  * A song's shapes are at most so much dearer than their chord's first, and the hands for them so much again: a player
  * would rather lift a finger than learn a thinner chord or an odd barre. A bass that is not the root is often one
- * finger away from the chord before: there the way decides a little more. Ours, no source.
+ * finger away from the chord before: there the way decides a little more, and where the same chord stands over another
+ * bass beside it (G, G/F♯), hands may be dearer, so that the other fingers lie. Ours, no source.
  */
-const NEAR = Object.freeze({ shapes: 0.25, overBass: 0.8, hands: 0.3 });
+const NEAR = Object.freeze({ shapes: 0.25, overBass: 0.8, hands: 0.3, walk: 1.2 });
 
 /** What a player's hand does through the song, as a question for {@link planShapes}. */
 export function planRequest(

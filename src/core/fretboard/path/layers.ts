@@ -55,7 +55,13 @@ export type LayerOptions = Omit<FingeringOptions, "hands"> & {
    * With a limit: only shapes at most so much dearer than their chord's first one, more where the bass is not the
    * root, and hands at most so much dearer than that.
    */
-  readonly near?: { readonly shapes: number; readonly overBass: number; readonly hands: number };
+  readonly near?: {
+    readonly shapes: number;
+    readonly overBass: number;
+    readonly hands: number;
+    /** The same of hands for a chord beside itself over another bass. */
+    readonly walk: number;
+  };
 };
 
 export type Layers = {
@@ -73,10 +79,11 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
   if (problem) return fail(problem);
   const layers: Layer[] = [];
   const layerOf: number[] = [];
+  const walking = walkingIn(events);
   const known = new Map<string, { readonly states: readonly State[]; readonly exact: boolean }>();
   const statesOf = (event: HandEvent & { kind: "chord" }) => {
     const id = event.chord.symbol;
-    const found = known.get(id) ?? chordStates(event, options, board);
+    const found = known.get(id) ?? chordStates(event, options, board, walking.has(id));
     known.set(id, found);
     return found;
   };
@@ -167,10 +174,32 @@ function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem |
   return null;
 }
 
-function chordStates(event: HandEvent & { kind: "chord" }, options: LayerOptions, board: Board) {
+/** The plain chords that stand beside themselves over another bass: G of G, G/F♯. */
+function walkingIn(events: readonly HandEvent[]): ReadonlySet<string> {
+  const chords = events.flatMap((event) =>
+    event.kind === "chord" && event.chord.kind !== "none" ? [event.chord] : [],
+  );
+  const walking = new Set<string>();
+  for (const [at, chord] of chords.entries()) {
+    const next = chords[at + 1];
+    if (next && next.root === chord.root && next.bass !== chord.bass)
+      for (const one of [chord, next]) if (one.bass === null) walking.add(one.symbol);
+  }
+  return walking;
+}
+
+function chordStates(
+  event: HandEvent & { kind: "chord" },
+  options: LayerOptions,
+  board: Board,
+  isWalking: boolean,
+) {
   const { limit, near, ...rest } = options;
   const isOverBass = event.chord.kind === "chord" && event.chord.bass !== null;
-  const reach = near && { shapes: isOverBass ? near.overBass : near.shapes, hands: near.hands };
+  const reach = near && {
+    shapes: isOverBass ? near.overBass : near.shapes,
+    hands: isWalking ? near.walk : near.hands,
+  };
   const found =
     limit === undefined
       ? findFingerings(event.chord, { ...rest, hands: true }, board)
