@@ -213,12 +213,11 @@ export class PlantSearch {
     const toGo = this.toGo(lattice);
     const unitsOf = (index: number, at: number) => Math.round(this.stateOf(view, index, at).faith / unit);
     /** What is left of some sums at a state; null where nothing is. */
-    const hopeful = (own: Float64Array, index: number, at: number): Float64Array | null =>
-      dropHopeless(own, ahead[index]![at]!, toGo[index]!, view.kept[index]![at]!, lattice, front)
-        ? own
-        : null;
-    let costs: (Float64Array | null)[] = Array.from(view.kept[0]!, (_, at) => {
-      const own = infinite(cells);
+    const hopeful = (own: Float64Array, index: number, at: number): Sums | null =>
+      dropHopeless(own, ahead[index]![at]!, toGo[index]!, view.kept[index]![at]!, lattice, front);
+    const own = infinite(cells);
+    let costs: (Sums | null)[] = Array.from(view.kept[0]!, (_, at) => {
+      own.fill(Number.POSITIVE_INFINITY);
       own[unitsOf(0, at)] = this.stateOf(view, 0, at).cost;
       return hopeful(own, 0, at);
     });
@@ -226,9 +225,9 @@ export class PlantSearch {
     for (let index = 1; index <= last; index++) {
       if (costs.every((group) => group === null)) return true;
       const back: Int16Array[] = [];
-      const reached = ((index - 1) * view.plants.length + 1) * faiths;
-      const next = Array.from(view.kept[index]!, (_, to): Float64Array | null => {
-        const own = infinite(cells);
+      let sums = 0;
+      const next = Array.from(view.kept[index]!, (_, to): Sums | null => {
+        own.fill(Number.POSITIVE_INFINITY);
         const came = new Int16Array(cells).fill(-1);
         const { cost: stateCost } = this.stateOf(view, index, to);
         const units = unitsOf(index, to);
@@ -238,27 +237,28 @@ export class PlantSearch {
           if (!group) continue;
           const price = this.change(view, index, before, to) + stateCost;
           const shift = COUNT[view.held[index - 1]![before]! & set]! * faiths + units;
-          const end = Math.min(cells - shift, reached);
-          for (let cell = 0; cell < end; cell++) {
-            const cost = group[cell]! + price;
-            if (cost < own[cell + shift]! - SAME) {
-              own[cell + shift] = cost;
-              came[cell + shift] = before;
+          const { at, cost: sofar } = group;
+          sums += at.length;
+          for (let one = 0; one < at.length; one++) {
+            const cell = at[one]! + shift;
+            const cost = sofar[one]! + price;
+            if (cost < own[cell]! - SAME) {
+              own[cell] = cost;
+              came[cell] = before;
             }
           }
         }
-        steps.left -= costs.length * reached;
         back.push(came);
         return hopeful(own, index, to);
       });
+      steps.left -= sums;
       if (steps.left <= 0) return false;
       from.push(back);
       costs = next;
     }
     for (const [end, group] of costs.entries()) {
       if (group === null) continue;
-      for (let cell = 0; cell < cells; cell++) {
-        if (group[cell] === Number.POSITIVE_INFINITY) continue;
+      for (const cell of group.at) {
         const chosen = [end];
         let at = cell;
         for (let index = last; index > 0; index--) {
@@ -345,13 +345,15 @@ export class PlantSearch {
 /** Faithful beats as whole numbers of a common unit, and how many there can be. */
 type Lattice = { readonly unit: number; readonly faiths: number };
 
+/** The least costs of a state by held changes and faithful beats: where there is one, in order. */
+type Sums = { readonly at: Int32Array; readonly cost: Float64Array };
+
 const infinite = (length: number): Float64Array => new Float64Array(length).fill(Number.POSITIVE_INFINITY);
 
 /**
- * Sets to infinity what even at best the front covers: for each number of faithful beats still to come, the least cost
- * to get there.
- * @param held changes held so far and still to come at most
- * @returns whether anything is left
+ * Drops what even at best the front covers: for each number of faithful beats still to come, the least cost to get there.
+ * @param held changes still to be held at most
+ * @returns what is left; null for nothing
  */
 function dropHopeless(
   own: Float64Array,
@@ -360,8 +362,9 @@ function dropHopeless(
   state: number,
   { unit, faiths }: Lattice,
   front: Gather,
-): boolean {
-  let left = false;
+): Sums | null {
+  const at: number[] = [];
+  const costs: number[] = [];
   for (let cell = 0; cell < own.length; cell++) {
     const cost = own[cell]!;
     if (cost === Number.POSITIVE_INFINITY) continue;
@@ -373,10 +376,11 @@ function dropHopeless(
       if (ahead === Number.POSITIVE_INFINITY) break;
       hope = !front.covered({ held: most, faith: (faith + more) * unit, cost: cost + ahead });
     }
-    if (hope) left = true;
-    else own[cell] = Number.POSITIVE_INFINITY;
+    if (!hope) continue;
+    at.push(cell);
+    costs.push(cost);
   }
-  return left;
+  return at.length === 0 ? null : { at: Int32Array.from(at), cost: Float64Array.from(costs) };
 }
 
 /** Which of some planted fingers are in place, as a set. */
