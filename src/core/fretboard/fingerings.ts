@@ -14,7 +14,7 @@ import {
   Reach,
   toHand,
 } from "./hand";
-import { HAND_LIMITS, type Level } from "./level";
+import { HAND_LIMITS, type HandLimits, type Level } from "./level";
 import { type Mute, mutesOf } from "./mutes";
 import { GUITAR_SCALE_MM } from "./neck";
 import {
@@ -80,6 +80,8 @@ export type FingeringOptions = {
   readonly thumb?: boolean | undefined;
   readonly allow?: readonly Colour[] | undefined;
   readonly level?: Level | undefined;
+  /** Whether strings are picked one by one: then nothing between two of them need be damped. They are struck together else. */
+  readonly picked?: boolean | undefined;
   /** Every hand as an entry of its own, not only the easiest of each shape. */
   readonly hands?: boolean | undefined;
   readonly limit?: number | undefined;
@@ -244,9 +246,12 @@ export function boardOf(options: FingeringOptions): Board {
     inversions: options.inversions ?? false,
     thumb: options.thumb ?? false,
     steps: { left: options.budget ?? Number.POSITIVE_INFINITY },
-    reach: new Reach(HAND_LIMITS[level], capo, scaleMm, maxFret),
+    reach: new Reach(limitsOf(level, options.picked ?? false), capo, scaleMm, maxFret),
   };
 }
+
+const limitsOf = (level: Level, picked: boolean): HandLimits =>
+  picked ? { ...HAND_LIMITS[level], innerMutes: Number.POSITIVE_INFINITY } : HAND_LIMITS[level];
 
 function findCandidates(
   chord: SoundingChord,

@@ -85,6 +85,8 @@ export function optionsOf(hand: HandRequest): FingeringOptions {
     thumb: hand.thumb,
     scaleMm: hand.scaleMm,
     ...(strings && strings.length > 0 ? { strings } : {}),
+    // Two strings that somebody names are picked: a tenth on low E and G is no strum.
+    ...(strings?.length === 2 ? { picked: true } : {}),
     // A small shape that is moved finds its place by itself, without open strings.
     ...(hand.moved ? { open: false } : hand.fret === null ? {} : regionAbout(hand.fret, AROUND_IN_PLAN)),
   };
@@ -117,7 +119,11 @@ export function shapeQuestion(
     strings.length === 0
       ? {}
       : // Whoever names the strings leaves the bass to somebody else; two of them are no full chord.
-        { strings, inversions: true, ...(strings.length === 2 ? { style: "two-string" as const } : {}) };
+        {
+          strings,
+          inversions: true,
+          ...(strings.length === 2 ? { style: "two-string" as const, picked: true } : {}),
+        };
   return {
     chord: chord.value,
     options: { ...optionsOf(request), ...region, ...chosen, limit: wish.limit },

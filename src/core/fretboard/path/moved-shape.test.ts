@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
-import { parseChord, type SoundingChord } from "../../chord";
+import { parseChord, type SoundingChord, toneSemitones } from "../../chord";
 import { GUITAR_TUNING, parseTuning, pitchClassOf } from "../../pitch";
 import { fingerings } from "../fingerings";
 import { betweenFretsMm } from "../neck";
@@ -100,6 +100,41 @@ describe("one shape, moved", () => {
     // The form with the fifth on G would travel 187 mm, but take D to fret 14.
     expect(run("D A Bm G", HIGH, 7)!.frets).toEqual([10, 5, 7, 3]);
     expect(run("D A Bm G", HIGH)!.frets).toEqual([14, 9, 10, 7]);
+  });
+
+  it("keeps root and third on two strings, both tones on their strings, rather than travel a little less", () => {
+    const TWO: MovedForm = { style: "two-string", strings: [2, 3] };
+    for (const text of ["G D Em C", "C G Am F", "D A Bm G"]) {
+      const { path } = run(text, TWO, 5)!;
+      const tones = chords(text).map((chord, at) => {
+        const { root, tones: own } = chord as SoundingChord;
+        return [2, 3].map((string) => {
+          const above = (tuning[string]! + path[at]!.frets[string]! - pitchClassOf(root) + 24) % 12;
+          return own.find((tone) => toneSemitones(tone) === above)?.degree;
+        });
+      });
+      expect(new Set(tones.map((pair) => pair.join())).size).toBe(1);
+      expect([...tones[0]!].sort()).toEqual([1, 3]);
+    }
+  });
+
+  it("is a tenth on low E and G for a hand that picks: both strings between stay still", () => {
+    const moved = movedShape(
+      chords("G Am C"),
+      { style: "two-string", strings: [0, 3] },
+      {
+        tuning,
+        about: 4,
+        maxFret: 15,
+        level: "steady",
+        picked: true,
+      },
+    )!;
+    expect(moved.path.map((one) => [one!.frets[0], one!.frets[3]])).toEqual([
+      [3, 4],
+      [5, 5],
+      [8, 9],
+    ]);
   });
 
   it("has like fingers for like shapes, those of the lowest", () => {

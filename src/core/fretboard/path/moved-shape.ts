@@ -16,6 +16,7 @@ type FormTone = (typeof FORM_TONES)[number];
 
 /** One of its places: what is held, and how. */
 export type MovedPlace = Pick<Fingering, "frets" | "fingers">;
+type Priced = MovedPlace & Partial<Pick<Fingering, "unusual">>;
 
 export type MovedShape = {
   /** Null where it is somebody's own shape with another tone there. */
@@ -35,8 +36,12 @@ export type MovedOptions = Omit<FingeringOptions, "style" | "strings" | "open" |
   readonly like?: { readonly frets: Frets; readonly chord: SoundingChord } | undefined;
 };
 
-/** So many frets as a place lies from the wished one, squared, count as so many times this in millimetres of travel. Ours, no source. */
+/**
+ * What counts as millimetres of travel, ours, no source: so many frets as a place lies from the wished one, squared, so many
+ * times; and what two strings leave out (a root with its third nothing, with its fifth 8, the rest 16) so many times.
+ */
 const AWAY_MM = 5;
+const THIN_MM = 10;
 
 const DEGREES: Readonly<Record<FormTone, readonly number[]>> = Object.freeze({
   root: [1],
@@ -47,7 +52,7 @@ const DEGREES: Readonly<Record<FormTone, readonly number[]>> = Object.freeze({
 /**
  * One small shape for all chords of a section, moved along the neck without open strings: of the shapes with the root,
  * the third (or sus) or the fifth on their first string, the one that travels least and lies nearest the wished fret; of
- * equal ones the one with the root. A shape of somebody's own is moved as it is; where its tones are not the chord's, the
+ * equal ones the one with the root. Two strings keep both their tones, a root with its third before the others. A shape of somebody's own is moved as it is; where its tones are not the chord's, the
  * same tone on the same first string of the same strings stands for it.
  * @returns null where no such shape has a place for every chord
  * @example movedShape([C, G, F], { style: "triad", strings: [3, 4, 5] }, { tuning }).frets // => [8, 3, 1]
@@ -59,50 +64,78 @@ export function movedShape(
 ): MovedShape | null {
   const { capo = 0, scaleMm = GUITAR_SCALE_MM } = options;
   const mm = (from: number, to: number) => betweenFretsMm(from, to, capo, scaleMm);
-  const known = new Map<string, readonly MovedPlace[]>();
-  const shapesOf = (chord: SoundingChord): readonly MovedPlace[] => {
+  const known = new Map<string, readonly Priced[]>();
+  const shapesOf = (chord: SoundingChord): readonly Priced[] => {
     const found = known.get(chord.symbol) ?? onWholeForm(chord, form, options);
     known.set(chord.symbol, found);
     return found;
   };
-  const forms = like ? [formOf(like, options)] : everyForm(form);
+  const forms = like ? [placedAs(like, like.chord, options)] : everyForm(chords, shapesOf, options);
   let best: (MovedShape & { readonly cost: number }) | null = null;
-  for (const { tone, string } of forms) {
+  for (const placed of forms) {
     const alike = (chord: SoundingChord) =>
-      shapesOf(chord).filter(
-        (one) => firstString(one) === string && tone !== null && toneOnFirst(one, chord, options) === tone,
-      );
-    const places = chords.map((chord): readonly MovedPlace[] => {
+      placed.tone === null
+        ? []
+        : shapesOf(chord).filter((one) => isPlacedAs(placedAs(one, chord, options), placed));
+    const places = chords.map((chord): readonly Priced[] => {
       if (chord.kind === "none") return [];
       const own = like ? shifted(like, chord, options) : [];
       return own.length > 0 ? own : alike(chord);
     });
     const isWhole = chords.every((chord, at) => chord.kind === "none" || places[at]!.length > 0);
     const way = isWhole ? leastTravel(places, mm, about) : null;
-    if (way && (!best || way.cost < best.cost - 1e-9)) best = { tone, ...way };
+    if (way && (!best || way.cost < best.cost - 1e-9)) best = { tone: placed.tone, ...way };
   }
   if (!best) return null;
   const { cost: _cost, ...shape } = best;
   return { ...shape, path: heldAlike(shape.path) };
 }
 
-/** A tone on a first string: as it is, the same in every place. */
-type Placed = { readonly tone: FormTone | null; readonly string: number };
+/** What makes a shape the same in every place: the tone on its first string, and of two strings on the other too. */
+type Placed = {
+  readonly string: number;
+  readonly tone: FormTone | null;
+  /** Undefined for shapes of more strings, or of one: their first tone says the others. */
+  readonly second?: FormTone | null;
+};
 
-const everyForm = ({ strings }: MovedForm): Placed[] =>
-  FORM_TONES.flatMap((tone) => strings.map((string) => ({ tone, string })));
+const isPlacedAs = (one: Placed, other: Placed): boolean =>
+  one.string === other.string && one.tone === other.tone && one.second === other.second;
 
-const formOf = (
-  { frets, chord }: { readonly frets: Frets; readonly chord: SoundingChord },
+function placedAs(
+  { frets }: Pick<MovedPlace, "frets">,
+  chord: SoundingChord,
   options: Pick<MovedOptions, "tuning" | "capo">,
-): Placed => ({ tone: toneOnFirst({ frets }, chord, options), string: firstString({ frets }) });
+): Placed {
+  const sounding = frets.flatMap((fret, string) => (fret === null ? [] : [string]));
+  const toneOf = (string: number) => toneOn(string, frets[string]!, chord, options);
+  const first = { string: sounding[0]!, tone: toneOf(sounding[0]!) };
+  return sounding.length === 2 ? { ...first, second: toneOf(sounding[1]!) } : first;
+}
+
+/** The forms the first chord has, those with the root first. */
+function everyForm(
+  chords: readonly Chord[],
+  shapesOf: (chord: SoundingChord) => readonly MovedPlace[],
+  options: Pick<MovedOptions, "tuning" | "capo">,
+): Placed[] {
+  const first = chords.find((chord) => chord.kind !== "none");
+  if (!first) return [{ string: 0, tone: "root" }];
+  const forms = new Map<string, Placed>();
+  for (const shape of shapesOf(first)) {
+    const placed = placedAs(shape, first, options);
+    if (placed.tone !== null) forms.set(JSON.stringify(placed), placed);
+  }
+  const rank = ({ tone }: Placed) => FORM_TONES.indexOf(tone!);
+  return [...forms.values()].sort((a, b) => rank(a) - rank(b) || a.string - b.string);
+}
 
 /** A chord's shapes of a form; those that sound all of its strings, where there are any. */
 function onWholeForm(
   chord: SoundingChord,
   { style, strings }: MovedForm,
   options: Omit<FingeringOptions, "style" | "strings" | "open">,
-): readonly MovedPlace[] {
+): readonly Priced[] {
   const found = fingerings(chord, { ...options, style, strings, open: false }).fingerings;
   const whole = found.filter(({ frets }) => strings.every((string) => frets[string] !== null));
   return whole.length > 0 ? whole : found;
@@ -139,17 +172,14 @@ function heldAlike(path: readonly (MovedPlace | null)[]): (MovedPlace | null)[] 
   return path.map((one) => one && { frets: one.frets, fingers: lowest.get(key(one))!.fingers });
 }
 
-const firstString = ({ frets }: Pick<MovedPlace, "frets">): number =>
-  frets.findIndex((fret) => fret !== null);
-
-/** Which tone of the chord a shape has on its first string. */
-function toneOnFirst(
-  shape: Pick<MovedPlace, "frets">,
+/** Which tone of the chord a string sounds; null where it is none of them. */
+function toneOn(
+  string: number,
+  fret: number,
   chord: SoundingChord,
   { tuning, capo = 0 }: Pick<MovedOptions, "tuning" | "capo">,
 ): FormTone | null {
-  const string = firstString(shape);
-  const above = (tuning[string]! + capo + shape.frets[string]! - pitchClassOf(chord.root) + 24) % 12;
+  const above = modulo(tuning[string]! + capo + fret - pitchClassOf(chord.root), 12);
   return (
     FORM_TONES.find((tone) =>
       chord.tones.some((one) => DEGREES[tone].includes(one.degree) && toneSemitones(one) === above),
@@ -160,9 +190,18 @@ function toneOnFirst(
 const lowestOf = ({ frets }: Pick<MovedPlace, "frets">): number =>
   Math.min(...frets.filter((fret): fret is number => fret !== null));
 
+/** What is unusual about two strings: see `tellUnusualShape`. */
+const LEFT_OUT: ReadonlySet<string> = new Set(["root with fifth", "neither third nor fifth"]);
+
+/** What two strings leave of the chord, as lists price it. */
+const leftOut = ({ frets, unusual = [] }: Priced): number =>
+  frets.filter((fret) => fret !== null).length === 2
+    ? unusual.reduce((sum, { term, cost }) => sum + (LEFT_OUT.has(term) ? cost : 0), 0)
+    : 0;
+
 /** The way through one place a chord with the least travel, and what it costs with its distance from a wished fret. */
 function leastTravel(
-  places: readonly (readonly MovedPlace[])[],
+  places: readonly (readonly Priced[])[],
   mm: (from: number, to: number) => Millimetres,
   about: number | null,
 ): { path: (MovedPlace | null)[]; frets: (number | null)[]; travelMm: Millimetres; cost: number } | null {
@@ -171,7 +210,8 @@ function leastTravel(
     readonly travel: number;
     readonly path: readonly (MovedPlace | null)[];
   };
-  const away = (one: MovedPlace) => (about === null ? 0 : AWAY_MM * (lowestOf(one) - about) ** 2);
+  const own = (one: Priced) =>
+    (about === null ? 0 : AWAY_MM * (lowestOf(one) - about) ** 2) + THIN_MM * leftOut(one);
   let ways: readonly Way[] = [{ cost: 0, travel: 0, path: [] }];
   for (const options of places) {
     if (options.length === 0) {
@@ -183,7 +223,7 @@ function leastTravel(
         const last = way.path.findLast((before) => before !== null);
         const step = last ? mm(lowestOf(last), lowestOf(one)) : 0;
         return {
-          cost: way.cost + step + away(one),
+          cost: way.cost + step + own(one),
           travel: way.travel + step,
           path: [...way.path, one],
         };
