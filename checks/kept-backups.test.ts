@@ -21,7 +21,12 @@ const titles = async (server: Server) =>
     .map(({ title }) => title)
     .sort();
 const keptIn = (data: string) =>
-  fs.existsSync(path.join(data, "backups")) ? fs.readdirSync(path.join(data, "backups")).sort() : [];
+  fs.existsSync(path.join(data, "backups"))
+    ? fs
+        .readdirSync(path.join(data, "backups"))
+        .filter((name) => name.endsWith(".zip"))
+        .sort()
+    : [];
 async function until(done: () => boolean | Promise<boolean>) {
   for (let tries = 0; !(await done()); tries++) {
     if (tries > 150) throw new Error("Expected it within 30 s.");

@@ -45,6 +45,7 @@ import {
   type VersionBody,
 } from "../../src/core/song/schema";
 import { addSound, nameSound, removeSound } from "../../src/core/sounds";
+import { sampleSpot } from "./sample-spot";
 
 const ids = () => {
   let count = 0;
@@ -327,17 +328,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
       return use && chord && player
         ? keepInBook(
             body,
-            {
-              playerId: player.id,
-              useId: use.id,
-              chordId: chord.id,
-              sectionId: use.sectionId,
-              style: "full",
-              strings: null,
-              symbol: "G",
-              capo: player.capo,
-              tuning: player.tuning,
-            },
+            sampleSpot(player, { useId: use.id, sectionId: use.sectionId, chordId: chord.id }),
             { symbol: pick % 2 ? "G" : "A2", frets: [3, 2, 0, 0, 3, 3], fingers: [2, 1, null, null, 3, 4] },
             () => `kept-${choice}-${pick}-${makeId()}`,
           )
@@ -346,17 +337,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
       return use && chord && player
         ? chooseShape(
             body,
-            {
-              playerId: player.id,
-              useId: use.id,
-              chordId: chord.id,
-              sectionId: use.sectionId,
-              style: "full",
-              strings: null,
-              symbol: "G",
-              capo: 0,
-              tuning: player.tuning,
-            },
+            sampleSpot(player, { useId: use.id, sectionId: use.sectionId, chordId: chord.id }),
             "chord",
             { frets: [3, 2, 0, 0, 0, 3], fingers: [2, 1, null, null, null, 3] },
             () => `choice-${choice}-${pick}`,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleNote as note } from "../../../testing/fretboard/sample-note";
+import { sampleHand } from "../../../testing/parts/sample-hand";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { parseChord } from "../chord";
@@ -7,19 +8,8 @@ import { parseKey } from "../pitch";
 import { bandSheet } from "./band";
 import { oneHand } from "./one-hand";
 import { chordsOfRow, scaleOfRow } from "./section-chords";
-import type { HandRequest } from "./shapes";
 
-const hand: HandRequest = {
-  tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-  capo: 0,
-  level: "steady",
-  style: "full",
-  strings: null,
-  thumb: false,
-  scaleMm: 648,
-  fret: null,
-  moved: false,
-};
+const hand = sampleHand();
 const beat = { ms: 600, unit: "1/4" };
 const chords = (text: string) =>
   text.split(" ").map((symbol, at) => ({

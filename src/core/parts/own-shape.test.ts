@@ -1,21 +1,14 @@
 import { describe, expect, it } from "vitest";
+import { sampleHand } from "../../../testing/parts/sample-hand";
 import { unwrap } from "../../base";
 import { readFrets } from "../fretboard";
-import { GUITAR_TUNING, parseKey } from "../pitch";
+import { parseKey } from "../pitch";
 import { judgeOwnShape, toneWords } from "./own-shape";
 import { planShapes } from "./shape-plan";
 import type { ShapeRequest } from "./shapes";
 
 const hand = (more: Partial<ShapeRequest> = {}): ShapeRequest => ({
-  tuning: [...GUITAR_TUNING],
-  capo: 0,
-  level: "fluent",
-  style: "full",
-  strings: null,
-  thumb: false,
-  scaleMm: 648,
-  fret: null,
-  moved: false,
+  ...sampleHand({ level: "fluent" }),
   symbol: "A",
   ...more,
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { sampleSpot } from "../../../testing/song/sample-spot";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
@@ -70,17 +71,7 @@ describe("playerPart", () => {
   });
 
   it("puts a chosen shape where it was chosen", () => {
-    const spot = {
-      playerId: "p0",
-      useId: "u0",
-      chordId: "verse-l0-c0",
-      sectionId: "verse",
-      style: "full" as const,
-      strings: null,
-      symbol: "G",
-      capo: 5,
-      tuning: body.players.p0!.tuning,
-    };
+    const spot = sampleSpot(body.players.p0!);
     const shape = { frets: [null, 5, 7, 7, 7, 5], fingers: [null, 1, 3, 3, 3, 1] as (1 | 3 | null)[] };
     const chosen = edit(
       body,
@@ -114,17 +105,7 @@ describe("playerPart", () => {
       frets: [null, null, null, 6, 5, 5],
       fingers: [null, null, null, 2, 1, 1] as (1 | 2 | null)[],
     };
-    const spot = {
-      playerId: "p0",
-      useId: "u0",
-      sectionId: "verse",
-      chordId: "verse-l0-c0",
-      style: "full" as const,
-      strings: null,
-      symbol: "A",
-      capo: 0,
-      tuning: long.players.p0!.tuning,
-    };
+    const spot = sampleSpot(long.players.p0!, { symbol: "A" });
     const chosen = edit(
       long,
       chooseShape(long, spot, "chord", small, () => "small"),

@@ -39,7 +39,7 @@ type PartPassage = {
 };
 
 /** A shape of a passage. */
-export type HeldShape = {
+type HeldShape = {
   readonly name: string;
   readonly shape: Shape;
   readonly really: string | null;

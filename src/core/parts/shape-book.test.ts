@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
+import { sampleHand } from "../../../testing/parts/sample-hand";
+import { sampleSpot } from "../../../testing/song/sample-spot";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { changeKey, chooseShape, hasCapo, keepInBook, setCell, type VersionCommand } from "../song/edit";
 import { Namer, readerOf } from "../song/names";
-import { indexCells, outlineOf, spotOf } from "../song/read";
+import { indexCells, outlineOf } from "../song/read";
 import { type BookShape, DOCUMENTS, type VersionBody } from "../song/schema";
 import { shapesChosen } from "./chosen-shapes";
 import { hasShape, keptShapes, placeInBook, shapeIdentity } from "./shape-book";
@@ -27,16 +29,8 @@ const kept = (fields: Partial<BookShape> = {}): BookShape => ({
   ...fields,
 });
 const request = (fields: Partial<ShapeRequest> = {}): ShapeRequest => ({
+  ...sampleHand(),
   symbol: "A2",
-  tuning: STANDARD,
-  capo: 0,
-  level: "steady",
-  style: "full",
-  strings: null,
-  thumb: false,
-  scaleMm: 648,
-  fret: null,
-  moved: false,
   ...fields,
 });
 
@@ -88,11 +82,7 @@ describe("a song with a shape book", () => {
     unwrap(applyEdit(DOCUMENTS.version, from, command)).body;
   const player = body.players.p0!;
   const namer = new Namer(body, readerOf(player, 2));
-  const spot = spotOf(
-    player,
-    { capo: 2, style: "full", strings: null },
-    { useId: "u0", sectionId: "verse", chordId: "verse-l0-c3", symbol: "A2" },
-  );
+  const spot = sampleSpot(player, { chordId: "verse-l0-c3", symbol: "A2" });
   // The hand plays G2 behind capo 2; a shape that the plan would not take by itself.
   const own = { frets: [3, 0, 0, 2, 3, 3], fingers: [2, null, null, 1, 3, 4] as (1 | 2 | 3 | 4 | null)[] };
   const inBook = edit(

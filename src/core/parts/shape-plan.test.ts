@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { sampleSpot } from "../../../testing/song/sample-spot";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
@@ -119,17 +120,13 @@ describe("a plan of a song's shapes", () => {
 
     it("takes the shape somebody chose in it as its form, and leaves other sections alone", () => {
       const damped = [null, null, 5, 4, 3, null];
-      const spot = {
-        playerId: "p0",
+      const spot = sampleSpot(body.players.p0!, {
         useId: chorus.id,
         sectionId: "chorus",
         chordId: "chorus-l0-c1",
-        style: "triad" as const,
+        style: "triad",
         strings: [3, 4, 5],
-        symbol: "G",
-        capo: 0,
-        tuning: body.players.p0!.tuning,
-      };
+      });
       const fingers = [null, null, 3 as const, 2 as const, 1 as const, null];
       const from = moved({ moved: true, style: "triad", strings: [3, 4, 5], fret: 5 });
       const chosen = edit(
@@ -166,17 +163,7 @@ describe("a plan of a song's shapes", () => {
   });
 
   it("holds a chosen shape and plans the rest around it", () => {
-    const spot = {
-      playerId: "p0",
-      useId: "u0",
-      chordId: "verse-l0-c3",
-      sectionId: "verse",
-      style: "full" as const,
-      strings: null,
-      symbol: "C",
-      capo: 0,
-      tuning: body.players.p0!.tuning,
-    };
+    const spot = sampleSpot(body.players.p0!, { chordId: "verse-l0-c3", symbol: "C" });
     const shape = { frets: [null, 3, 5, 5, 5, 3], fingers: [null, 1, 3, 3, 3, 1] as (1 | 3 | null)[] };
     const chosen = edit(
       body,

@@ -1,20 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { sampleHand } from "../../../testing/parts/sample-hand";
 import { fingerings, readFrets } from "../fretboard";
-import { GUITAR_TUNING } from "../pitch";
 import { ANY_SHAPE, type ShapeWish, shapeQuestion } from "./shapes";
 
-const request = {
-  tuning: [...GUITAR_TUNING],
-  capo: 0,
-  level: "fluent" as const,
-  style: "full" as const,
-  strings: null,
-  thumb: false,
-  scaleMm: 648,
-  fret: null,
-  moved: false,
-  symbol: "C",
-};
+const request = { ...sampleHand({ level: "fluent" }), symbol: "C" };
 const found = (wish: Partial<ShapeWish>) => {
   const question = shapeQuestion(request, { ...ANY_SHAPE, ...wish })!;
   return fingerings(question.chord, question.options).fingerings.map(({ frets }) => frets);

@@ -10,6 +10,7 @@ import {
   type ShapePlan,
   shapeQuestion,
 } from "@/core/parts";
+import { tellBarNumber } from "@/core/song/moments";
 import type { Namer } from "@/core/song/names";
 import { keysOf, spotOf, tuningOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
@@ -41,7 +42,7 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   );
   const placeOf = (one: typeof event) => ({
     spot: spotOf(player, hand, { ...one, symbol }),
-    label: `${one.label}, bar ${one.bar}`,
+    label: `${tellBarNumber(one.bar)} of ${one.label}`,
   });
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">

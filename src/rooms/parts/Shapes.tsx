@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { Frets } from "@/core/fretboard";
 import { handOf, requestKey, shapeAt, shapeQuestion, shapesOfPlan } from "@/core/parts";
+import { tellBarNumber } from "@/core/song/moments";
 import type { Namer } from "@/core/song/names";
 import {
   barsIn,
@@ -172,7 +173,7 @@ function placesOf(same: readonly Place[], use: Use, player: Player): [ShapePlace
   const once = new Map(same.map((place) => [place.chordId, place]));
   const [first, ...others] = [...once.values()].map((place) => ({
     spot: spotAt(place, use, player),
-    label: place.bar === 0 ? "the pickup" : `bar ${place.bar}`,
+    label: tellBarNumber(place.bar),
   }));
   return [first!, ...others];
 }
@@ -227,7 +228,7 @@ function ShapeButton({
       ) : (
         <span className="block py-6 text-sm">{isPlanned ? "no fingering for this hand" : "planning…"}</span>
       )}
-      {from !== null && <span className="block text-xs">from bar {from}</span>}
+      {from !== null && <span className="block text-xs">from {tellBarNumber(from)}</span>}
       {shape?.chosen && <span className="block text-xs">{isDoubted ? "chosen, not sure" : "chosen"}</span>}
       {isUnfit && <span className="block text-xs text-warning">a choice made for another capo waits</span>}
     </button>

@@ -12,7 +12,7 @@ import {
 } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
-import { tellUnder, tellWord } from "@/core/song/moments";
+import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
   beatUnitOfUse,
@@ -272,7 +272,7 @@ const shapesOf = (held: ReturnType<typeof playerPart>["passages"][number]["shape
   held.map(({ name, shape, really, fromBar }) => ({
     name,
     really,
-    where: fromBar === null ? null : `from bar ${fromBar}`,
+    where: fromBar === null ? null : `from ${tellBarNumber(fromBar)}`,
     frets: shape.frets,
     fingers: shape.fingers,
   }));

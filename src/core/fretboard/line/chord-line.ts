@@ -12,7 +12,7 @@ export const CHORD_LINES = ["single notes", "octaves", "tenths", "sixths"] as co
 export type ChordLineKind = (typeof CHORD_LINES)[number];
 
 /** Which tone of the chord the lower note is. */
-export const LINE_TONES = ["root", "third", "fifth"] as const;
+const LINE_TONES = ["root", "third", "fifth"] as const;
 export type LineTone = (typeof LINE_TONES)[number];
 
 export type ChordLine = {

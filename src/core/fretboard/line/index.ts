@@ -1,10 +1,8 @@
 export { BASS_WAYS, type BassWay, bassLine } from "./bass-line";
 export {
   CHORD_LINES,
-  type ChordLine,
   type ChordLineKind,
   chordLine,
-  LINE_WEIGHTS,
   type LineTone,
 } from "./chord-line";
 export { describeLineProblem, describePlaceProblem } from "./describe-line";

@@ -15,7 +15,7 @@ export const FORM_TONES = ["root", "third", "fifth"] as const;
 type FormTone = (typeof FORM_TONES)[number];
 
 /** One of its places: what is held, and how. */
-export type MovedPlace = Pick<Fingering, "frets" | "fingers">;
+type MovedPlace = Pick<Fingering, "frets" | "fingers">;
 type Priced = MovedPlace & Partial<Pick<Fingering, "unusual">>;
 
 export type MovedShape = {

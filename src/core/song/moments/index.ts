@@ -1,6 +1,7 @@
 export {
   type Moment,
   tellBar,
+  tellBarNumber,
   tellBars,
   tellBarsUnder,
   tellMoment,

@@ -76,6 +76,9 @@ export function tellWord({ sung, before, next }: Moment): string {
 export const tellMoment = (moment: Moment, from: CountedFrom = "section"): string =>
   [tellPlace(moment, from), tellWord(moment)].filter((part) => part !== "").join(", ");
 
+/** A bar by its number in a section, 0 the pickup before it. @example tellBarNumber(3) // => "bar 3" */
+export const tellBarNumber = (bar: number): string => (bar === 0 ? "the pickup" : `bar ${bar}`);
+
 /**
  * Bars of a section, told with what they are counted from.
  * @param said as {@link formatBars} writes them

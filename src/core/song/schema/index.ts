@@ -1,5 +1,5 @@
 export type { BarsSaid } from "./bars-said";
-export { type BookShape, CHOICE_SCOPES, type Choice } from "./chosen-shapes";
+export type { BookShape, Choice } from "./chosen-shapes";
 export { CUE_SIGNS, type CueRow } from "./cues";
 export {
   type BandBody,
