@@ -33,8 +33,8 @@ export function shapesChosen(
   return [...found.values()];
 }
 
-/** What the hand calls a sounding chord behind a capo on strings tuned so. */
-function handName(
+/** What a player's hand calls a sounding chord behind a capo on strings tuned so, in letters; null where it cannot be read. */
+export function handName(
   body: Pick<VersionBody, "version">,
   player: Player,
   { symbol, capo, tuning }: { symbol: string; capo: number; tuning: readonly string[] },

@@ -1,7 +1,7 @@
 export { alsoCalled } from "./also-called";
 export * from "./band";
 export * from "./band-sum";
-export { type ChosenShape, shapesChosen } from "./chosen-shapes";
+export { type ChosenShape, handName, shapesChosen } from "./chosen-shapes";
 export { compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { describePart } from "./describe-part";
 export * from "./findings";

@@ -100,6 +100,8 @@ describe("a song with a shape book", () => {
     // The two in a row are one event.
     expect(heldFor(inBook, "A2")).toEqual(["3 0 0 2 3 3"]);
     expect(heldFor(body, "A2")).not.toEqual(["3 0 0 2 3 3"]);
+    const { run, path } = planOf(inBook).runs[0]!;
+    expect(path[run.events.findIndex(({ symbol }) => symbol === "A2")]!.fingers).toEqual(own.fingers);
     const hand = planOf(inBook).runs[0]!.run.hand;
     // Stage and print look planned shapes up: a kept one is among them.
     expect(shapesOfPlan(planOf(inBook)).get(requestKey({ ...hand, symbol: "A2" }))?.frets).toEqual(own.frets);

@@ -70,6 +70,23 @@ describe("a plan of a song's shapes", () => {
       expect(move.parts.filter(({ does }) => does !== "stay" && does !== "lift")).toHaveLength(1);
   });
 
+  it("plans a chosen shape with the fingers it was chosen with", () => {
+    const fingers = [3, 2, null, null, null, 4] as (2 | 3 | 4 | null)[];
+    const chosen = edit(
+      body,
+      chooseShape(
+        body,
+        sampleSpot(body.players.p0!),
+        "symbol",
+        { frets: [3, 2, 0, 0, 0, 3], fingers },
+        () => "c",
+      ),
+    );
+    const [run] = planOf(chosen).runs;
+    for (const [at, { symbol }] of run!.run.events.entries())
+      if (symbol === "G") expect(run!.path[at]!.fingers).toEqual(fingers);
+  });
+
   it("holds a shape with the same fingers wherever it comes in a run", () => {
     const [run] = planOf(body).runs;
     const fingers = new Map<string, string>();

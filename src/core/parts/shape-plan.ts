@@ -32,6 +32,12 @@ import type { Player, VersionBody } from "../song/schema";
 import { keptShapes } from "./shape-book";
 import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shapes";
 
+/** Frets with the fingers on them; none where no hand is known to hold them. */
+type HeldShape = Pick<Fingering, "frets" | "fingers">;
+
+/** Whether somebody's shape says its fingers. */
+const isHeld = ({ fingers }: HeldShape): boolean => fingers.some((finger) => finger !== null);
+
 /** A chord of a player's song with where it stands. Neighbours alike are one. */
 export type PlanEvent = {
   /** The sounding symbol. */
@@ -39,8 +45,10 @@ export type PlanEvent = {
   readonly beats: number;
   /** Frets somebody chose here. */
   readonly lock: Frets | null;
+  /** The fingers they chose with it; null is whichever are easiest. */
+  readonly fingers: Fingering["fingers"] | null;
   /** Shapes of the player's book, one of which is held unless somebody chose here. */
-  readonly book: readonly Frets[];
+  readonly book: readonly HeldShape[];
   readonly useId: string;
   readonly sectionId: string;
   readonly chordId: string;
@@ -120,7 +128,8 @@ export function planRequest(
         if (!readable || event.ticks <= 0) continue;
         const { id: useId, sectionId } = passage.use;
         const spot = spotOf(player, hand, { useId, sectionId, chordId: chord.id, symbol: sounding });
-        const lock = findChoice(body, spot).choice?.frets ?? null;
+        const { choice } = findChoice(body, spot);
+        const lock = choice?.frets ?? null;
         const kept = lock ? [] : keptShapes(own, { ...hand, symbol: sounding });
         const beats = beatsOfTicks(event.ticks, version.beatUnit);
         const last = open.events.at(-1);
@@ -133,7 +142,8 @@ export function planRequest(
           symbol: sounding,
           beats,
           lock,
-          book: kept.map(({ frets }) => frets),
+          fingers: choice && isHeld(choice) ? choice.fingers : null,
+          book: kept.map(({ frets, fingers }) => ({ frets, fingers })),
           useId,
           sectionId,
           chordId: chord.id,
@@ -147,8 +157,6 @@ export function planRequest(
   return { runs: runs.filter((run) => run.events.length > 0), beatMs: 60000 / version.bpm, vary: false };
 }
 
-type HeldShape = Pick<Fingering, "frets" | "fingers">;
-
 /** A chord for the hand. @param isMoved whether `only` is a place of a moved shape: held whatever would be found */
 const eventOf = (
   event: PlanEvent,
@@ -159,9 +167,10 @@ const eventOf = (
   const chord = parseChord(event.symbol);
   if (!chord.ok) return [];
   const { beats } = event;
-  const kept = isMoved && only ? [only.frets] : event.book;
-  const among = !lock && kept.length > 0 ? { among: kept } : {};
-  const held = { ...(lock ? { lock } : among), ...(only ? { only } : {}) };
+  const kept = isMoved && only ? [only] : event.book;
+  const among = kept.length > 0 ? { among: kept } : {};
+  const chosen = lock && event.fingers ? { frets: lock, fingers: event.fingers } : only;
+  const held = { ...(lock ? { lock } : among), ...(chosen ? { only: chosen } : {}) };
   return [{ kind: "chord", chord: chord.value, beats, ...held }];
 };
 
@@ -281,7 +290,8 @@ function ownForm(events: readonly PlanEvent[]) {
 /** As far up the neck as somebody chose or keeps a shape, and at least as far as shapes are looked for. */
 const highestLock = ({ events }: PlanRun, least: number): number =>
   events.reduce(
-    (most, { lock, book }) => [lock ?? [], ...book].reduce((top, frets) => highestFret(frets, top), most),
+    (most, { lock, book }) =>
+      [lock ?? [], ...book.map(({ frets }) => frets)].reduce((top, frets) => highestFret(frets, top), most),
     least,
   );
 
@@ -290,7 +300,7 @@ export const behindCapo = (request: PlanRequest, capo: number): PlanRequest => (
   ...request,
   runs: request.runs.map(({ hand, events }) => ({
     hand: { ...hand, capo },
-    events: events.map((event) => ({ ...event, lock: null, book: [] })),
+    events: events.map((event) => ({ ...event, lock: null, fingers: null, book: [] })),
   })),
 });
 

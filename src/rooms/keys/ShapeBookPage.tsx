@@ -55,7 +55,7 @@ function useTimesPlayed(player: Player): (shape: ChosenShape) => number {
   return (shape) =>
     request.runs
       .flatMap(({ events }) => events)
-      .filter(({ book }) => book.some((frets) => frets.join() === shape.frets.join())).length;
+      .filter(({ book }) => book.some(({ frets }) => frets.join() === shape.frets.join())).length;
 }
 
 function Kept({ book, player, namer }: ListProps) {

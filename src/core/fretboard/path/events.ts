@@ -1,6 +1,9 @@
 import type { Chord } from "../../chord";
 import type { Finger, Frets } from "../hand";
 
+/** Frets and the fingers on them. */
+type HeldShape = { readonly frets: Frets; readonly fingers: readonly (Finger | null)[] };
+
 /** Something the hand does in time: a chord, the chord before left to ring, or a single note of a line. */
 export type HandEvent =
   | {
@@ -9,10 +12,10 @@ export type HandEvent =
       readonly beats: number;
       /** Frets that must be held here, whatever the plan would like. */
       readonly lock?: Frets;
-      /** One of these shapes, whatever would be found: as a lock, with a choice left. */
-      readonly among?: readonly Frets[];
+      /** One of these shapes, held with these fingers if that can be, whatever would be found: as a lock, with a choice left. */
+      readonly among?: readonly HeldShape[];
       /** Of the shapes found only this one, held with these fingers if that can be, where it is among them. */
-      readonly only?: { readonly frets: Frets; readonly fingers: readonly (Finger | null)[] };
+      readonly only?: HeldShape;
       /** A chord put between two others to walk the bass; where no hand holds it the one before rings on. */
       readonly passing?: boolean;
     }

@@ -91,7 +91,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
   const shapesOf = (event: HandEvent & { kind: "chord" }, chord: SoundingChord): readonly State[] => {
     const { only, among } = event;
     if (!only && !among) return statesOf(event).states;
-    const id = `${event.chord.symbol} ${only ? idOf(only) : "any"} ${among?.join(" ") ?? "all"}`;
+    const id = `${event.chord.symbol} ${only ? idOf(only) : "any"} ${among?.map(idOf).join(" ") ?? "all"}`;
     const known = narrow.get(id);
     if (known) return known;
     const all = among ? keptStates(chord, among, options, board) : statesOf(event).states;
@@ -137,12 +137,13 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
 /** Every way to hold one of some shapes; one that no hand is known to hold sounds all the same. */
 const keptStates = (
   chord: SoundingChord,
-  among: readonly Frets[],
+  among: readonly Held[],
   options: LayerOptions,
   board: Board,
 ): readonly State[] =>
-  among.flatMap((frets) => {
-    const held = statesFrom(handsOf(chord, frets, options, board));
+  among.flatMap((one) => {
+    const { frets } = one;
+    const held = narrowed(statesFrom(handsOf(chord, frets, options, board)), one);
     return held.length > 0 ? held : [unheldState(chord, frets, board)];
   });
 
@@ -160,14 +161,17 @@ function narrowed(states: readonly State[], only: Held | undefined): readonly St
 
 function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem | null {
   for (const [index, event] of events.entries()) {
-    const given = event.kind === "chord" ? [...(event.lock ? [event.lock] : []), ...(event.among ?? [])] : [];
+    const given =
+      event.kind === "chord"
+        ? [...(event.lock ? [event.lock] : []), ...(event.among ?? []).map(({ frets }) => frets)]
+        : [];
     if (given.some((frets) => frets.length !== board.tuning.length)) return { code: "wrong-strings", index };
     if (event.kind === "note" && event.string >= board.tuning.length) return { code: "wrong-strings", index };
     const frets =
       event.kind === "note"
         ? [event.fret]
         : event.kind === "chord"
-          ? [...(event.lock ?? []), ...(event.among?.flat() ?? [])]
+          ? [...(event.lock ?? []), ...(event.among?.flatMap(({ frets }) => frets) ?? [])]
           : [];
     if (frets.some((fret) => fret !== null && fret > board.maxFret)) return { code: "out-of-neck", index };
   }

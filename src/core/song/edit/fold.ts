@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from "../../../base";
 import { type MakeId, orderBetween } from "../../../document";
+import { Namer, PLAIN_READER } from "../names";
 import {
   type Outline,
   type OutlineException,
@@ -8,6 +9,7 @@ import {
   outlineOf,
 } from "../read/outline";
 import { playsOf } from "../read/timeline";
+import type { Choice } from "../schema/chosen-shapes";
 import type { VersionBody } from "../schema/documents";
 import { PLAIN_USE, type Use } from "../schema/sections";
 import { anchorsFor, blankException } from "./add-exception";
@@ -200,19 +202,38 @@ function foldUse(
   ];
 }
 
-/** Shapes chosen for chords that are another section's now. */
+/** Shapes chosen for chords that are another section's now; what was chosen for the section is said of each chord. */
 const moveChoices = (
   body: VersionBody,
   use: Use,
   chordIds: ReadonlyMap<string, string>,
   makeId: MakeId,
 ): VersionStep[] =>
-  Object.values(body.choices).flatMap((choice) => {
+  Object.values(body.choices).flatMap((choice): VersionStep[] => {
+    if (choice.scope === "section")
+      return choice.sectionId === use.sectionId ? perChord(body, use, choice, chordIds, makeId) : [];
     const chordId = chordIds.get(choice.chordId ?? "");
     if (chordId === undefined || (choice.useId !== null && choice.useId !== use.id)) return [];
     const fields = { id: makeId(), scope: "chord-in-use" as const, chordId, useId: use.id };
     return [add("choices", { ...choice, ...fields })];
   });
+
+/** A choice of a section as choices of those of its chords that sound so at a use. */
+function perChord(
+  body: VersionBody,
+  use: Use,
+  choice: Choice,
+  chordIds: ReadonlyMap<string, string>,
+  makeId: MakeId,
+): VersionStep[] {
+  const namer = new Namer(body, PLAIN_READER, use.shift);
+  return [...chordIds].flatMap(([old, chordId]) => {
+    const chord = body.chords[old];
+    if (!chord || namer.name(chord.symbol).sounding !== choice.symbol) return [];
+    const fields = { id: makeId(), scope: "chord-in-use" as const, chordId, useId: use.id, sectionId: null };
+    return [add("choices", { ...choice, ...fields })];
+  });
+}
 
 /** Lets an exception of a use, and what it brings, name the lines, chords and words of the other section. */
 function moveException(

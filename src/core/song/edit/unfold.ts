@@ -83,6 +83,9 @@ function unfoldUse(body: VersionBody, outline: Outline, useId: string, makeId: M
         if (chordId === undefined || (choice.useId !== null && choice.useId !== use.id)) return [];
         return [add("choices", { ...choice, id: makeId(), chordId, useId: choice.useId && id })];
       }),
+      ...Object.values(body.choices)
+        .filter((choice) => choice.scope === "section" && choice.sectionId === use.sectionId)
+        .map((choice) => add("choices", { ...choice, id: makeId(), sectionId })),
     ];
   });
   const old = (outline.exceptions.get(useId) ?? []).flatMap(({ exception }) =>

@@ -2,8 +2,8 @@
 
 import { useState } from "react";
 import { type Fingering, type Frets, holdShape } from "@/core/fretboard";
-import { hasShape, keptShapes, optionsOf, type ShapeRequest } from "@/core/parts";
-import { bookShapeAt, chooseShape, set } from "@/core/song/edit";
+import { keptShapes, optionsOf, type ShapeRequest } from "@/core/parts";
+import { chooseShape, set } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { findChoice, type ShapeSpot } from "@/core/song/read";
 import { makeId } from "@/document/client";
@@ -67,11 +67,10 @@ export function ChooseShape({
   const book = useShapeBook(spot.playerId);
   const offers = useShapeOffers(request, around(spot));
   const { choice } = findChoice(body, spot);
-  const symbol = namer.shapeOf(request.symbol);
   const kept = keptShapes([...book.own, ...book.beside], request);
   const take = ({ frets, fingers }: Pick<Fingering, "frets" | "fingers">) => {
     const shape = { frets: [...frets], fingers: [...fingers] };
-    if (scope === "book") book.keep(spot, { ...shape, symbol });
+    if (scope === "book") book.keep(spot, shape);
     else act(chooseShape(current(), spot, scope, shape, makeId));
   };
   const isDrawn = (one: Offered) => drawn !== null && one.frets.join() === drawn.join();
@@ -118,8 +117,8 @@ export function ChooseShape({
             Let the plan choose again
           </button>
         )}
-        {choice && book.isOfBand && !hasShape(book.own, bookShapeAt(spot, { ...choice, symbol })) && (
-          <button type="button" className="btn btn-sm" onClick={() => book.keep(spot, { ...choice, symbol })}>
+        {choice && book.isOfBand && !book.has(spot, choice) && (
+          <button type="button" className="btn btn-sm" onClick={() => book.keep(spot, choice)}>
             Keep it in the shape book
           </button>
         )}
@@ -137,7 +136,7 @@ export function ChooseShape({
           <h4 className="mt-3 text-sm font-bold">From the shape book</h4>
           <ul className="mt-1 grid grid-cols-3 gap-2">
             {kept.map(({ frets, fingers }) =>
-              offer({ frets, fingers: heldBy(frets, request) ?? fingers }, ""),
+              offer({ frets, fingers: fingersFor({ frets, fingers }, request) }, ""),
             )}
           </ul>
         </>
@@ -175,6 +174,11 @@ export function ChooseShape({
   );
 }
 
-/** The fingers a hand of this level holds frets with; null where it holds them not. */
-const heldBy = (frets: Frets, request: ShapeRequest): Fingering["fingers"] | null =>
-  holdShape(frets, optionsOf(request))?.fingers ?? null;
+/** The fingers kept with a shape, else those a hand of this level holds it with. */
+const fingersFor = (
+  { frets, fingers }: Pick<Fingering, "frets" | "fingers">,
+  request: ShapeRequest,
+): Fingering["fingers"] =>
+  fingers.some((finger) => finger !== null)
+    ? fingers
+    : (holdShape(frets, optionsOf(request))?.fingers ?? fingers);

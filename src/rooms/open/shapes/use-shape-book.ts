@@ -1,11 +1,13 @@
 "use client";
 
-import { hasShape } from "@/core/parts";
+import { handName, hasShape } from "@/core/parts";
 import { add, bandEdits, bookShapeAt, keepInBook, remove, type ShapeKept } from "@/core/song/edit";
 import type { ShapeSpot } from "@/core/song/read";
 import type { BookShape, Player } from "@/core/song/schema";
 import { makeId } from "@/document/client";
 import { useAct, useActOnBand, useBand, useCurrentVersion, useRows } from "../open-song";
+
+type HeldShape = Pick<ShapeKept, "frets" | "fingers">;
 
 /** The shape book of a player: what this song has of it, what the band has beside, and how it is changed. */
 export type ShapeBook = {
@@ -15,7 +17,10 @@ export type ShapeBook = {
   readonly beside: readonly BookShape[];
   /** Whether the player is of the band: a book is kept for nobody else. */
   readonly isOfBand: boolean;
-  readonly keep: (spot: ShapeSpot, shape: ShapeKept) => void;
+  /** Keeps a shape for the chord at a spot. */
+  readonly keep: (spot: ShapeSpot, shape: HeldShape) => void;
+  /** Whether this song has it already. */
+  readonly has: (spot: ShapeSpot, shape: HeldShape) => boolean;
   /** Keeps a shape as a row of a book says it. */
   readonly keepRow: (row: Omit<BookShape, "id" | "playerId">) => void;
   /** Takes a shape of the band's book into this song. */
@@ -31,7 +36,8 @@ const said = ({ id: _id, playerId: _player, ...row }: BookShape): Omit<BookShape
 
 /** The shape book of a player of this song. */
 export function useShapeBook(playerId: string): ShapeBook {
-  const { players, bookShapes } = useRows("players", "bookShapes");
+  const body = useRows("version", "players", "bookShapes");
+  const { players, bookShapes } = body;
   const band = useBand();
   const current = useCurrentVersion();
   const act = useAct();
@@ -46,15 +52,22 @@ export function useShapeBook(playerId: string): ShapeBook {
   const take = (row: Omit<BookShape, "id" | "playerId">) => {
     if (!hasShape(own, row)) act(add("bookShapes", { ...row, id: makeId(), playerId }));
   };
+  /** A shape by the name the player's own hand has for its chord, whatever names the window shows. */
+  const named = (spot: ShapeSpot, { frets, fingers }: HeldShape): ShapeKept => {
+    const player = players[playerId];
+    return { symbol: (player && handName(body, player, spot)) ?? spot.symbol, frets, fingers };
+  };
   return {
     own,
     beside: kept.filter((row) => !hasShape(own, row)),
     isOfBand: bandPlayerId !== null,
     keep: (spot, shape) => {
-      const row = bookShapeAt(spot, shape);
+      const kept = named(spot, shape);
+      const row = bookShapeAt(spot, kept);
       keepWithBand(row);
-      if (!hasShape(own, row)) act(keepInBook(current(), spot, shape, makeId));
+      if (!hasShape(own, row)) act(keepInBook(current(), spot, kept, makeId));
     },
+    has: (spot, shape) => hasShape(own, bookShapeAt(spot, named(spot, shape))),
     keepRow: (row) => {
       keepWithBand(row);
       take(row);
