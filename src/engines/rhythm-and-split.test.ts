@@ -30,6 +30,41 @@ describe("strum", () => {
     });
   });
 
+  it("offers the patterns meant by a strum as it is said", () => {
+    expect(runEngine("strum", { meter: FOUR, words: "down down up down up" })).toEqual({
+      ok: true,
+      result: {
+        candidates: [
+          {
+            pattern: "D . D U D U . .",
+            subdivision: 2,
+            bars: 1,
+            why: "eighths, each stroke as soon as the hand gets there",
+          },
+          { pattern: "D . . . D U D U", subdivision: 2, bars: 1, why: "eighths, ending with the bar" },
+          {
+            pattern: "D . D U D U . .",
+            subdivision: 4,
+            bars: 0.5,
+            why: "sixteenths, each stroke as soon as the hand gets there",
+          },
+          { pattern: "D . . . D U D U", subdivision: 4, bars: 0.5, why: "sixteenths, ending with the bar" },
+        ],
+      },
+    });
+    expect(error("strum", { meter: FOUR, words: "down sideways" })).toEqual({
+      path: "words",
+      message: 'should be downs and ups, or counts: "sideways" (word 2) is neither, or not beside the others',
+    });
+    expect(error("strum", { meter: FOUR, words: "down", subdivision: 2 })).toMatchObject({
+      path: "subdivision",
+    });
+    expect(error("strum", { meter: FOUR, words: "down", feel: "sad" })).toMatchObject({ path: "feel" });
+    expect(error("strum", { meter: { beats: 0, unit: 4 }, words: "down" })).toMatchObject({
+      path: "meter.beats",
+    });
+  });
+
   it("lays two over one another", () => {
     const a = { meter: FOUR, subdivision: 2, pattern: "D . D ." };
     const b = { meter: FOUR, subdivision: 4, pattern: "D . . U D . . ." };

@@ -1,6 +1,7 @@
 import type { RhythmMeeting } from "./compare-strums";
 import type { GateProblem } from "./gate";
 import type { PatternProblem } from "./pattern";
+import type { SaidPatternProblem } from "./said-patterns";
 import type { SpokenProblem } from "./spoken";
 
 /** What is wrong with a pattern, as a sentence that says what to write. */
@@ -31,6 +32,20 @@ export function describeSpokenProblem(problem: SpokenProblem): string {
       return `Syllable ${problem.at + 1}, "${problem.text}", is no stroke: begin with d or b for down, t or k for up, x, ch or s for a dead one.`;
     case "count":
       return `Count ${problem.at + 1}, "${problem.text}", is not in this bar: write counts such as 1, 2&, 3.`;
+  }
+}
+
+/** What of a strum as it is said is not understood, and what to say instead. */
+export function describeSaidProblem(problem: SaidPatternProblem): string {
+  switch (problem.code) {
+    case "empty":
+      return "Say at least one stroke: down down up, or counts such as 1 2 & 4.";
+    case "word":
+      return `“${problem.text}” (word ${problem.at + 1}) is neither a stroke nor a count: say down and up, rest, x for a dead stroke; or counts alone.`;
+    case "count":
+      return `A bar here counts from 1 to ${problem.most}, not to ${problem.number}.`;
+    case "too-long":
+      return "That is longer than a pattern can be: say one bar or two of it.";
   }
 }
 

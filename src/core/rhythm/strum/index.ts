@@ -4,6 +4,7 @@ export {
   describeGateProblem,
   describeMeeting,
   describePatternProblem,
+  describeSaidProblem,
   describeSpokenProblem,
 } from "./describe-strum";
 export { ANCHORS, type Anchor, type FittedStroke, fitPattern } from "./fit";
@@ -35,5 +36,13 @@ export {
   weightOf,
   type Zone,
 } from "./pattern";
+export {
+  readSaidPatterns,
+  type SaidPattern,
+  type SaidPatternProblem,
+  STRUM_FEELS,
+  type StrumFeel,
+} from "./said-patterns";
+export { readAloud } from "./say-strum";
 export { readCounts, readSpoken } from "./spoken";
 export { patternFromTaps, type Tap } from "./taps";

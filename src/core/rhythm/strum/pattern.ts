@@ -34,7 +34,7 @@ export type Subdivision = (typeof SUBDIVISIONS)[number];
 
 export const EVEN = 0.5;
 export const MOST_SWING = 0.75;
-const MOST_STROKES = 4096;
+export const MOST_STROKES = 4096;
 
 /** A strum or picking pattern: one stroke a subdivision of the metre's own beat. */
 export type Pattern = {
