@@ -2,13 +2,15 @@
 
 import Link from "next/link";
 import { patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
-import { paceOfPattern, STRUM_LIBRARY } from "@/core/rhythm";
+import { paceOfPattern, type SaidPattern, STRUM_LIBRARY } from "@/core/rhythm";
 import { setCell, strumLike, takePattern } from "@/core/song/edit";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
+import { SaidStrum } from "./patterns/SaidStrum";
+import { saidAsRow } from "./patterns/said-as-row";
 
 /** The pattern of a part: one of the song's, or one of the library, which the song then has its own copy of. */
 export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
@@ -36,6 +38,11 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
     if (library) act(takePattern(now, index, library, [{ useId: use.id, playerId: player.id }], makeId));
     else act(setCell(index, use.id, player.id, { strumId: value === "" ? null : value }, makeId));
   };
+  const takeSaid = ({ pattern: said }: SaidPattern, words: string) => {
+    const now = current();
+    const made = { ...saidAsRow(said, words), id: "" };
+    act(takePattern(now, derive.cellIndex(now), made, [{ useId: use.id, playerId: player.id }], makeId));
+  };
   return (
     <section aria-label="Pattern">
       <SelectField
@@ -58,6 +65,12 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
           Fast for this hand: {pace.swingsASecond.toFixed(1)} swings a second, where it does {pace.most}.
         </p>
       )}
+      <details className="my-2">
+        <summary className="cursor-pointer text-sm font-bold">Say a strum</summary>
+        <div className="mt-2">
+          <SaidStrum meter={meter} tempo={row.tempo} taking="Play it here" onTake={takeSaid} />
+        </div>
+      </details>
       <Link className="link text-sm" href={`/song/${version.id}/parts/patterns`}>
         Write and compare patterns
       </Link>

@@ -1,3 +1,4 @@
+export { clicksOf, type StrokeClick } from "./clicks";
 export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
 export {

@@ -1,21 +1,23 @@
 "use client";
 
 import { useState } from "react";
-import { describeSpokenProblem, formatStrokes, readCounts, readSpoken } from "@/core/rhythm";
+import { describeSpokenProblem, EVEN, formatStrokes, readCounts, readSpoken } from "@/core/rhythm";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
+import { SaidStrum } from "./SaidStrum";
 import { TapPad } from "./TapPad";
 import type { EditedPattern } from "./use-pattern";
 import { Written } from "./Written";
 
 const WAYS = [
   { value: "type", label: "Type" },
+  { value: "say", label: "Say" },
   { value: "speak", label: "Speak" },
   { value: "count", label: "Count" },
   { value: "tap", label: "Tap" },
 ] as const;
 
-/** Putting a pattern in: typed, spoken, counted or tapped. */
+/** Putting a pattern in: typed, said in words, spoken, counted or tapped. */
 export function PatternEntry({ edited }: { readonly edited: EditedPattern }) {
   const { row, meter, tempo, change, problemOf } = edited;
   const [way, setWay] = useState<(typeof WAYS)[number]["value"]>("type");
@@ -48,6 +50,20 @@ export function PatternEntry({ edited }: { readonly edited: EditedPattern }) {
               D down, U up, each with a weight 1 to 3 (D3); x dead, . rings on, - chokes.
             </p>
           </>
+        )}
+        {way === "say" && (
+          <SaidStrum
+            meter={meter}
+            tempo={tempo}
+            taking="Take it"
+            onTake={({ pattern }) =>
+              change({
+                pattern: formatStrokes(pattern.strokes),
+                subdivision: pattern.subdivision,
+                ...(pattern.subdivision === 3 ? { swing: EVEN } : {}),
+              })
+            }
+          />
         )}
         {way === "speak" && (
           <Written

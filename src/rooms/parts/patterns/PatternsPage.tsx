@@ -14,6 +14,8 @@ import { makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { Compare } from "./ComparePatterns";
 import { PatternEditor } from "./PatternEditor";
+import { SaidStrum } from "./SaidStrum";
+import { saidAsRow } from "./said-as-row";
 
 /** Patterns: the song's own, the library to start from, and two of them laid over one another. */
 export function PatternsPage() {
@@ -73,6 +75,21 @@ export function PatternsPage() {
         <button type="button" className="btn mt-3" onClick={fresh}>
           Write a new pattern
         </button>
+        <details className="mt-3 max-w-3xl">
+          <summary className="cursor-pointer font-bold">Say a new one</summary>
+          <div className="mt-2">
+            <SaidStrum
+              meter={{ beats: version.meterBeats, unit: version.meterUnit }}
+              tempo={{ bpm: version.bpm, beatUnit: version.beatUnit }}
+              taking="Keep it"
+              onTake={({ pattern }, words) => {
+                const row = strumRow(body, saidAsRow(pattern, words), makeId);
+                act(add("strums", row));
+                setOpened(row.id);
+              }}
+            />
+          </div>
+        </details>
         {open && <PatternEditor key={open.id} row={open} />}
       </section>
       {own.length >= 2 && <Compare rows={own} />}
