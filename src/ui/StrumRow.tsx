@@ -65,11 +65,18 @@ type Props = {
   readonly pattern: Pattern;
   /** Strokes another pattern has too, by index. */
   readonly shared?: ReadonlySet<number>;
+  /** The place that is now. */
+  readonly now?: number | null;
+  /** How wide a place is at most, in px. */
+  readonly step?: number;
   readonly className?: string;
 };
 
+/** As wide as it is drawn in its own units, a tenth more. */
+const PLAIN_STEP = STEP * 1.1;
+
 /** A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. */
-export function StrumRow({ pattern, shared, className = "" }: Props) {
+export function StrumRow({ pattern, shared, now = null, step = PLAIN_STEP, className = "" }: Props) {
   const { strokes, subdivision } = pattern;
   const counts = countsOf(pattern);
   const points = strokes.map((stroke, at) => ({ x: at * STEP + STEP / 2, y: heightOf(stroke), stroke }));
@@ -89,8 +96,21 @@ export function StrumRow({ pattern, shared, className = "" }: Props) {
       role="img"
       aria-label={describePattern(pattern)}
       className={className}
-      style={{ width: width * 1.1, maxWidth: "100%" }}
+      style={{ width: strokes.length * step, maxWidth: "100%" }}
     >
+      {now !== null && (
+        <rect
+          data-now={now}
+          x={now * STEP + 1}
+          y="1"
+          width={STEP - 2}
+          height="74"
+          rx="4"
+          className="fill-primary stroke-base-content"
+          fillOpacity="0.35"
+          strokeWidth="1.5"
+        />
+      )}
       <line x1="0" x2={width} y1={MIDDLE} y2={MIDDLE} className="stroke-base-content" strokeOpacity="0.35" />
       {!picked && (
         <path d={path} fill="none" className="stroke-base-content" strokeWidth="2" strokeOpacity="0.8" />

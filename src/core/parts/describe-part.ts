@@ -1,21 +1,7 @@
-import { countsOf, isOnset } from "../rhythm";
 import { tellBars } from "../song/moments";
 import { type BarRanges, formatBars } from "../song/read";
 import type { BarsSaid } from "../song/schema";
 import type { SheetPart } from "./band";
-
-/** The counts a pattern strikes, where it is no longer than two bars: "1, 2, 2&, 3&, 4, 4&". */
-function describeCounts(part: SheetPart): string {
-  if (!part.pattern || part.pattern.strokes.length > 32) return "";
-  const counts = countsOf(part.pattern);
-  let beat = "";
-  const struck = part.pattern.strokes.flatMap((stroke, at) => {
-    const count = counts[at]!;
-    if (/^\d/u.test(count)) beat = count;
-    return isOnset(stroke) ? [count === beat ? beat : `${beat}${count}`] : [];
-  });
-  return ` (${struck.join(", ")})`;
-}
 
 /**
  * Bars as they were said, of their section.
@@ -41,11 +27,11 @@ function describePlace({
 }
 
 /**
- * How a part is played, in short phrases for stage and paper: pattern or technique, line, sound, bars, roles by phrase,
+ * How a part is played, in short phrases for stage and paper, where the strum itself is drawn beside: pattern or technique, line, sound, bars, roles by phrase,
  * whom it doubles. Nothing for a part that is out.
  * @param patternName what the pattern is called, or null
  * @param label the section by its name there: its bars are counted from it
- * @example describePart(part, "skip the three", nameOf, "Verse 1") // => ["skip the three (1, 2, 2&, 3&, 4, 4&)", "plays bars 5–8 of Verse 1"]
+ * @example describePart(part, "skip the three", nameOf, "Verse 1") // => ["skip the three", "plays bars 5–8 of Verse 1"]
  */
 export function describePart(
   part: SheetPart,
@@ -56,7 +42,7 @@ export function describePart(
   if (part.out) return [];
   const { cell, technique, riff } = part;
   const barsHere = (ranges: BarRanges): string => tellBars(formatBars(ranges), label);
-  const how = patternName === null ? (technique?.words ?? "") : `${patternName}${describeCounts(part)}`;
+  const how = patternName === null ? (technique?.words ?? "") : patternName;
   const { bars, barsSaid, phrases, doubles, sound } = cell;
   return [
     how,

@@ -54,3 +54,4 @@ export {
   splitCaseOf,
   type Taken,
 } from "./split";
+export { techniquePattern } from "./technique-pattern";

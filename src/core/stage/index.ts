@@ -25,6 +25,7 @@ export type {
   StageRiff,
   StageShape,
   StageSheet,
+  StageStrum,
   StageWait,
 } from "./stage-sheet";
 export {

@@ -1,6 +1,6 @@
 import type { CueKind } from "../cues";
 import type { TabNote } from "../fretboard";
-import type { Meter } from "../rhythm";
+import type { Meter, Pattern } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
 import type { Player, Riff, SectionKind } from "../song/schema";
@@ -28,6 +28,8 @@ export type StageSheet = {
   readonly note: string;
   /** The line of the part in tab, or null. */
   readonly line: StageRiff | null;
+  /** The strum or picking pattern of the part, or null. */
+  readonly strum: StageStrum | null;
   /** How long the player waits from its begin until they come in; null where they play from its first bar, or no more. */
   readonly waits: StageWait | null;
   /** Whether the part may be played or not. */
@@ -59,6 +61,13 @@ export type StageRiff = {
   /** A name a note, in their order. */
   readonly names: readonly string[];
   readonly reads: LineReads;
+};
+
+/** A pattern with where its strokes fall in a passage: at `ticks[i]` from its begin the stroke `at[i]` of the pattern. */
+export type StageStrum = {
+  readonly pattern: Pattern;
+  readonly ticks: readonly number[];
+  readonly at: readonly number[];
 };
 
 /** Bars until a player comes in, and the section they come in at, as it is called there. */

@@ -2,6 +2,7 @@
 
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
+import { strumSigns } from "@/core/rhythm";
 import { barsAt } from "@/core/song/read";
 import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
@@ -111,6 +112,15 @@ export const SheetCell = memo(function SheetCell({
       </span>
       {!out && how.length > 0 && (
         <span className={`block text-sm ${isOwn ? "" : "italic"}`}>{how.join(" · ")}</span>
+      )}
+      {!out && part.pattern && (
+        <span
+          aria-hidden="true"
+          data-strokes
+          className="block overflow-hidden font-mono text-sm whitespace-nowrap"
+        >
+          {strumSigns(part.pattern)}
+        </span>
       )}
       {cell.note.value && <span className="line-clamp-2 block text-sm">{cell.note.value}</span>}
     </button>

@@ -1,12 +1,12 @@
 "use client";
 
 import Link from "next/link";
-import { patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
+import { patternOfRow, type SheetPart, type SheetRow, techniquePattern } from "@/core/parts";
 import { paceOfPattern, type SaidPattern, STRUM_LIBRARY } from "@/core/rhythm";
 import { setCell, strumLike, takePattern } from "@/core/song/edit";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
-import { StrumRow } from "@/ui/StrumRow";
+import { StrumBars } from "@/ui/StrumBars";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
 import { SaidStrum } from "./patterns/SaidStrum";
@@ -30,6 +30,8 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
   );
   const chosen = body.strums[cell.strumId.value ?? ""] ?? null;
   const pattern = chosen && patternOfRow(chosen);
+  const usual = technique && techniquePattern(technique, meter);
+  const shown = pattern ?? (chosen ? null : usual);
   const pace = pattern && paceOfPattern(pattern, row.tempo, player.level);
   const set = (value: string) => {
     const library = fitting.find((one) => `library ${one.id}` === value);
@@ -56,7 +58,7 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
         onSet={set}
       />
       <From what="pattern" value={cell.strumId} onClear={() => set("")} />
-      {pattern && <StrumRow pattern={pattern} className="mt-2" />}
+      {shown && <StrumBars pattern={shown} className="mt-2" />}
       {chosen && !pattern && (
         <p className="text-sm text-error">This pattern can’t be read; mend it in Patterns.</p>
       )}

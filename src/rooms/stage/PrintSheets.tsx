@@ -8,6 +8,7 @@ import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { describeTime, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
+import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { PageNames } from "../names";
@@ -91,7 +92,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
         ))}
       </ul>
       {part.sheets.map((sheet) => {
-        const content = JSON.stringify([sheet.lines, sheet.capo]);
+        const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.pattern]);
         const before = seen.get(content);
         if (before === undefined) seen.set(content, sheet.label);
         return <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} />;
@@ -120,6 +121,9 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
         <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.join("; ")}</p>
       )}
       {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
+      {sheet.strum && !again && (
+        <StrumBars pattern={sheet.strum.pattern} className="text-black [--color-base-content:#000]" />
+      )}
       {sheet.line && (
         <div className="max-w-md text-black [--color-base-200:#fff]">
           <TabLines {...sheet.line} />

@@ -10,7 +10,15 @@ import { useReady } from "@/ui/use-ready";
 import { PageNames } from "../names";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
-import { AsideOf, FeetStrip, firstHiddenLine, NextStrip, NowHead, SheetLines } from "./StagePieces";
+import {
+  AsideOf,
+  FeetStrip,
+  firstHiddenLine,
+  NextStrip,
+  NowHead,
+  SheetLines,
+  StrumStrip,
+} from "./StagePieces";
 
 type Props = {
   readonly part: StagePart;
@@ -51,6 +59,7 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
       {now ? (
         <>
           <NowHead sheet={now} />
+          <StrumStrip sheet={now} oneBar />
           <div className="flex min-h-0 flex-1 gap-4">
             <section
               ref={sheet}

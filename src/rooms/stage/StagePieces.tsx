@@ -3,6 +3,7 @@ import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
+import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
@@ -41,6 +42,33 @@ export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: 
         </li>
       ))}
     </ul>
+  );
+}
+
+/** The width of a place of a strum on stage, px: its counts are read from two metres. */
+const STAGE_STEP = 46;
+
+/**
+ * The strum of a section, big.
+ * @param tick where the music is, in ticks of the passage; null where no clock runs
+ * @param oneBar whether only the bar that is now is shown
+ */
+export function StrumStrip({
+  sheet,
+  tick = null,
+  oneBar = false,
+}: {
+  sheet: StageSheet;
+  tick?: number | null;
+  oneBar?: boolean;
+}) {
+  if (!sheet.strum) return null;
+  const { pattern, ticks, at } = sheet.strum;
+  const now = tick === null ? -1 : ticks.findLastIndex((one) => one <= tick + 1);
+  return (
+    <div data-strum className="my-1 text-2xl">
+      <StrumBars pattern={pattern} now={now < 0 ? null : at[now]!} oneBar={oneBar} step={STAGE_STEP} />
+    </div>
   );
 }
 

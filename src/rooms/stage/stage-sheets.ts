@@ -8,7 +8,9 @@ import {
   playedNotes,
   playedStrokes,
   playerPart,
+  type SheetPart,
   signOfStroke,
+  techniquePattern,
 } from "@/core/parts";
 import { beatsOfBar, tempoMs } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
@@ -41,6 +43,7 @@ import {
   type StageRiff,
   type StageShape,
   type StageSheet,
+  type StageStrum,
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
 import { entriesOf, silenceOf } from "./waits";
@@ -111,7 +114,8 @@ export function stagePart(
     const own = partOf(passage.use.id);
     const silence = silenceOf(cell, passage);
     const anchor = body.strums[own?.cell.strumId.value ?? ""]?.anchor ?? "chord";
-    const strokesIn = strokesOf(own ? playedStrokes(own, passage, anchor) : []);
+    const struck = own ? playedStrokes(own, passage, anchor) : [];
+    const strokesIn = strokesOf(struck);
     return {
       id: passageId(passage),
       label: passage.label,
@@ -124,6 +128,7 @@ export function stagePart(
       note: cell.note.value,
       how: howOf(passage.use.id, passage.label),
       line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer, silence) : null,
+      strum: own && !out ? strumOf(own, struck, passage) : null,
       ...saidOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
       capo: cell.capo.value,
@@ -178,6 +183,20 @@ function playingOf(
         next = { name: named?.name ?? first.chord.symbol, readable: named?.readable ?? false, event };
     }
   return found;
+}
+
+/** The strum of a part as its reader plays it; where none is written, the one its way of playing usually is. */
+function strumOf(
+  { pattern, technique }: SheetPart,
+  struck: ReturnType<typeof playedStrokes>,
+  passage: Passage,
+): StageStrum | null {
+  if (pattern) {
+    const begins = struck.map(({ tick }) => tick - passage.tick);
+    return { pattern, ticks: begins, at: struck.map(({ at }) => at) };
+  }
+  const usual = technique && techniquePattern(technique, passage.meter);
+  return usual ? { pattern: usual, ticks: [], at: [] } : null;
 }
 
 /** Strokes between two ticks, at their shares of that time. */

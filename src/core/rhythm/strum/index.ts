@@ -1,3 +1,4 @@
+export { type BarRow, barRows, placeInRows } from "./bar-rows";
 export { clicksOf, type StrokeClick } from "./clicks";
 export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
@@ -46,4 +47,5 @@ export {
 } from "./said-patterns";
 export { readAloud } from "./say-strum";
 export { readCounts, readSpoken } from "./spoken";
+export { strumSigns } from "./strum-signs";
 export { patternFromTaps, type Tap } from "./taps";

@@ -211,6 +211,7 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   role: "support",
   note: "",
   line: null,
+  strum: null,
   how: [],
   waits: null,
   optional: false,

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
 import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
-import { AsideOf, NowHead, SheetLines } from "../StagePieces";
+import { AsideOf, NowHead, SheetLines, StrumStrip } from "../StagePieces";
 
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
@@ -36,6 +36,7 @@ export function SongNow({
   return (
     <>
       <NowHead sheet={sheet} bars={false} gone={gone} />
+      <StrumStrip sheet={sheet} tick={tick} oneBar />
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
           <p className="text-center text-2xl" aria-hidden="true">

@@ -1,0 +1,45 @@
+import { describe, expect, it } from "vitest";
+import { unwrap } from "../../../base";
+import { barRows, placeInRows } from "./bar-rows";
+import { formatStrokes, readPattern } from "./pattern";
+import { strumSigns } from "./strum-signs";
+
+const rows = (text: string, subdivision = 2) =>
+  barRows(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision, text })));
+const told = (text: string, subdivision = 2) =>
+  rows(text, subdivision).map(({ strokes, times, bar }) => `${bar}: ${formatStrokes(strokes)} × ${times}`);
+
+const BAR = "D . D U . U D U";
+const OTHER = "D . . . D . . .";
+
+describe("a pattern a bar at a time", () => {
+  it("folds equal bars that follow each other", () => {
+    expect(told([BAR, BAR, BAR, OTHER, BAR].join(" "))).toEqual([
+      `1: ${BAR} × 3`,
+      `4: ${OTHER} × 1`,
+      `5: ${BAR} × 1`,
+    ]);
+  });
+
+  it("shows half a bar as the bar it makes", () => {
+    expect(told("D . D U")).toEqual(["1: D . D U D . D U × 1"]);
+    expect(rows("D . D U")[0]!.at).toEqual([0, 1, 2, 3, 0, 1, 2, 3]);
+    expect(told("D . D U . U D U", 4)).toEqual(["1: D . D U . U D U D . D U . U D U × 1"]);
+  });
+
+  it("is a few signs where there is no room", () => {
+    const signs = (text: string, kind: "strum" | "fingers" = "strum") =>
+      strumSigns(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text, kind })));
+    expect(signs("D3 . D U - x D U")).toBe("↓!·↓↑|×↓↑");
+    expect(signs("p i ma3 i", "fingers")).toBe("pima!ipima!i");
+  });
+
+  it("says where a stroke stands", () => {
+    const all = rows([BAR, BAR, OTHER].join(" "));
+    expect(placeInRows(all, 3)).toEqual({ row: 0, place: 3 });
+    expect(placeInRows(all, 11)).toEqual({ row: 0, place: 3 });
+    expect(placeInRows(all, 20)).toEqual({ row: 1, place: 4 });
+    expect(placeInRows(all, 24)).toBeNull();
+    expect(placeInRows([], 0)).toBeNull();
+  });
+});

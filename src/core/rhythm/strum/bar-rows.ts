@@ -1,0 +1,45 @@
+import { beatsOfBar } from "../meter";
+import type { Pattern, Stroke } from "./pattern";
+
+/** Bars of a pattern that are alike and follow each other: drawn once. */
+export type BarRow = {
+  readonly strokes: readonly Stroke[];
+  /** Which stroke of the pattern each is. */
+  readonly at: readonly number[];
+  /** How many such bars there are in a row. */
+  readonly times: number;
+  /** The first of them, from 1. */
+  readonly bar: number;
+};
+
+/**
+ * A pattern a bar at a time, equal bars that follow each other folded. A pattern that does not fill its last bar begins again
+ * in it, so that half a bar is seen as the bar it makes.
+ * @example barRows(twoBars).map(({ times }) => times) // => [2] where both are alike
+ */
+export function barRows({ meter, subdivision, strokes }: Pattern): BarRow[] {
+  const inBar = beatsOfBar(meter) * subdivision;
+  const bars = Math.ceil(strokes.length / inBar);
+  const rows: BarRow[] = [];
+  for (let bar = 0; bar < bars; bar++) {
+    const at = Array.from({ length: inBar }, (_, place) => (bar * inBar + place) % strokes.length);
+    const own = at.map((one) => strokes[one]!);
+    const last = rows.at(-1);
+    if (last && JSON.stringify(last.strokes) === JSON.stringify(own))
+      rows[rows.length - 1] = { ...last, times: last.times + 1 };
+    else rows.push({ strokes: own, at, times: 1, bar: bar + 1 });
+  }
+  return rows;
+}
+
+/** The row of bars a stroke of the pattern stands in, and its place there; null for none. */
+export function placeInRows(
+  rows: readonly BarRow[],
+  stroke: number,
+): { readonly row: number; readonly place: number } | null {
+  const inBar = rows[0]?.strokes.length ?? 0;
+  if (inBar === 0) return null;
+  const bar = Math.floor(stroke / inBar) + 1;
+  const row = rows.findIndex((one) => bar >= one.bar && bar < one.bar + one.times);
+  return row < 0 ? null : { row, place: stroke % inBar };
+}
