@@ -10,10 +10,13 @@ export type GateProblem =
 
 /**
  * Reads a row of `1` (on) and `0` (off), one a subdivision; a shorter row that divides the pattern is repeated.
- * @example readGate("1 0 1 1", pattern)
+ * @example readGate("1011 0011", pattern)
  */
 export function readGate(text: string, pattern: Pattern): Result<Gate, GateProblem> {
-  const signs = text.split(/\s+/u).filter((sign) => sign !== "");
+  // Signs may run together: "1101 0011".
+  const signs = text
+    .split(/\s+/u)
+    .flatMap((word) => (/^[01]+$/u.test(word) ? [...word] : word === "" ? [] : [word]));
   const wrong = signs.findIndex((sign) => sign !== "0" && sign !== "1");
   if (wrong >= 0) return fail({ code: "sign", at: wrong, text: signs[wrong]! });
   const strokes = pattern.strokes.length;

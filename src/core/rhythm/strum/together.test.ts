@@ -223,6 +223,8 @@ describe("the on–off row", () => {
 
   it("repeats a shorter row and joins what is on", () => {
     const gate = unwrap(readGate("1 1 0 1", pattern));
+    expect(readGate("1101", pattern)).toEqual(readGate("1 1 0 1", pattern));
+    expect(readGate("11 01", pattern)).toEqual(readGate("1 1 0 1", pattern));
     expect(gateSpans(gate, pattern)).toEqual([
       { from: 0, to: 960 },
       { from: 1440, to: 2880 },
