@@ -108,3 +108,41 @@ test("a picking pattern is read by its fingers, and a strum in another language 
   await expect(page.getByRole("region", { name: "Change giù giù su su giù su" })).toBeVisible();
   await expect(page.getByLabel("Strokes, one each subdivision")).toHaveValue("D . D U . U D U");
 });
+
+test("two strums by chord length: one for whole bars, one for half bars, on stage and on paper", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(
+    page,
+    "Half Tide\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . D .\nlight on the water\nEm . . .      C . D .\nlight on the wall\n",
+  );
+  await addThreePlayers(page);
+  await room(page, "Parts");
+  await page
+    .getByRole("button", { name: /^Verse.*, Acoustic/ })
+    .first()
+    .click();
+  const pattern = page.getByRole("region", { name: "Pattern", exact: true });
+  await pattern.getByText("Say a strum").click();
+  const words = pattern.getByLabel("Say the strum");
+  for (const said of ["down up down up", "down down up up down up"]) {
+    await words.fill(said);
+    await words.press("Enter");
+    await expect(pattern.getByLabel("Pattern", { exact: true })).toHaveValue(/./);
+    await expect(pattern.getByLabel("Pattern", { exact: true }).locator("option:checked")).toHaveText(said);
+  }
+  await pattern.getByLabel("Chords of half a bar").selectOption("down up down up");
+  await saved(page);
+  await page.getByRole("link", { name: "Acoustic’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  await expect(page.getByText("chords of half a bar:")).toBeVisible();
+  await expect(page.getByRole("list", { name: /^Strum: down, up, down, up/ })).toBeVisible();
+  await expect(
+    page.getByRole("list", { name: "Strum: down, rest, down, up, rest, up, down, up" }),
+  ).toBeVisible();
+  await page.goto(`/print/${id}`);
+  await expect(
+    page.getByRole("article", { name: /, Acoustic$/ }).getByText("chords of half a bar:"),
+  ).toBeVisible();
+});

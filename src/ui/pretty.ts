@@ -39,3 +39,6 @@ export const CUT_OF_KIND: Readonly<Record<SectionKind, string>> = Object.freeze(
   outro: "slant",
   other: "straight",
 });
+
+/** What a pattern of its own for short chords is called. */
+export const SHORT_CHORDS = "chords of half a bar:";

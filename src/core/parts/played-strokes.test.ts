@@ -39,6 +39,22 @@ describe("strokes where they now fall", () => {
     expect(playedStrokes({ pattern, out: true }, passageOf(), "chord")).toEqual([]);
   });
 
+  it("are of a pattern of their own under chords of half a bar or less", () => {
+    const [short, half] = ["D U D U", "D . U ."].map((text) =>
+      unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text })),
+    );
+    const body = sampleVersion({ verse: { lines: ["a/G:4 b/C:2 c/D:2"] } }, ["verse"]);
+    const passage = timelineOf(body).passages[0]!;
+    const played = playedStrokes({ pattern, shortPattern: short!, out: false }, passage, "section");
+    expect(played.map(({ tick, isShort }) => `${tick / Q}${isShort ? "s" : ""}`).join(" ")).toBe(
+      "0 1 2 3 4s 4.5s 5s 5.5s 6s 6.5s 7s 7.5s",
+    );
+    // Each short chord begins it anew; a long one keeps its own.
+    const other = playedStrokes({ pattern, shortPattern: half!, out: false }, passage, "chord");
+    expect(other.filter(({ isShort }) => isShort).map(({ tick }) => tick / Q)).toEqual([4, 5, 6, 7]);
+    expect(playedStrokes({ pattern, shortPattern: null, out: false }, passage, "chord")).toHaveLength(8);
+  });
+
   it("have a sign each", () => {
     const kinds = [{ kind: "down", weight: 2 }, { kind: "up", weight: 2 }, { kind: "dead" }] as const;
     expect(kinds.map((stroke) => signOfStroke({ stroke }))).toEqual(["↓", "↑", "×"]);

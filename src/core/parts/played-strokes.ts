@@ -1,12 +1,15 @@
 import type { Ticks } from "../../base";
 import { parseChord } from "../chord";
-import { type FittedStroke, fitPattern } from "../rhythm";
+import { type FittedStroke, fitPattern, ticksOfBar } from "../rhythm";
 import type { ChordEvent, Passage } from "../song/read";
 import type { StrumRow } from "../song/schema";
 import type { SheetPart } from "./band";
 
 /** A chord as long as it is heard: a stop and a hold end it. */
 export type ChordHeard = { readonly event: ChordEvent; readonly from: Ticks; readonly to: Ticks };
+
+/** A stroke with whether it is of the pattern for short chords. */
+export type PlayedStroke = FittedStroke & { readonly isShort: boolean };
 
 const isSilent = (symbol: string): boolean => {
   const chord = parseChord(symbol);
@@ -25,25 +28,37 @@ export const chordsHeard = (passage: Passage): ChordHeard[] =>
 
 /**
  * The strokes of a part in one time through a section, at their ticks in the song: under chords that come early or late
- * they go with them, and where a chord is not heard there are none.
+ * they go with them, and where a chord is not heard there are none. Chords of half a bar or less may have a pattern of their
+ * own.
  */
 export function playedStrokes(
-  { pattern, out }: Pick<SheetPart, "pattern" | "out">,
+  {
+    pattern,
+    shortPattern = null,
+    out,
+  }: Pick<SheetPart, "pattern" | "out"> & Partial<Pick<SheetPart, "shortPattern">>,
   passage: Passage,
   anchor: StrumRow["anchor"],
-): readonly FittedStroke[] {
+): readonly PlayedStroke[] {
   if (out || !pattern) return [];
   const origin = passage.tick + passage.section.pickup;
   const heard = chordsHeard(passage);
   // A late chord is struck late, and its pattern keeps to its beats: it is fitted where it is written.
   const places = heard.map(({ event, from }) => from - event.late);
-  const chords = heard.flatMap(({ to }, at) => {
+  const half = ticksOfBar(passage.meter) / 2;
+  const struck = heard.flatMap(({ event, to }, at) => {
     const from = places[at]!;
     const end = Math.min(to, places[at + 1] ?? to);
-    return end > from ? [{ tick: from - origin, ticks: end - from }] : [];
+    if (end <= from) return [];
+    const chord = { tick: from - origin, ticks: end - from };
+    const isShort = shortPattern !== null && event.ticks <= half;
+    const strokes = isShort
+      ? fitPattern(shortPattern, [chord], "chord")
+      : fitPattern(pattern, [chord], anchor);
+    return strokes.map((one) => ({ ...one, isShort }));
   });
   const lateBy = new Map(heard.map(({ event }, at) => [places[at]!, event.late]));
-  return fitPattern(pattern, chords, anchor).map((stroke) => {
+  return struck.map((stroke) => {
     const place = stroke.tick + origin;
     return { ...stroke, tick: place + (lateBy.get(place) ?? 0), until: stroke.until + origin };
   });

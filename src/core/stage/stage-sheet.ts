@@ -63,11 +63,16 @@ export type StageRiff = {
   readonly reads: LineReads;
 };
 
-/** A pattern with where its strokes fall in a passage: at `ticks[i]` from its begin the stroke `at[i]` of the pattern. */
+/**
+ * A pattern with where its strokes fall in a passage: at `ticks[i]` from its begin the stroke `at[i]` of the pattern, or, where
+ * `short[i]`, of the one for chords of half a bar or less.
+ */
 export type StageStrum = {
   readonly pattern: Pattern;
+  readonly shortPattern: Pattern | null;
   readonly ticks: readonly number[];
   readonly at: readonly number[];
+  readonly short: readonly boolean[];
 };
 
 /** Bars until a player comes in, and the section they come in at, as it is called there. */

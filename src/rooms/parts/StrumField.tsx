@@ -40,6 +40,10 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
     if (library) act(takePattern(now, index, library, [{ useId: use.id, playerId: player.id }], makeId));
     else act(setCell(index, use.id, player.id, { strumId: value === "" ? null : value }, makeId));
   };
+  const short = body.strums[cell.shortStrumId.value ?? ""] ?? null;
+  const shortPattern = short && patternOfRow(short);
+  const setShort = (id: string | null) =>
+    act(setCell(derive.cellIndex(current()), use.id, player.id, { shortStrumId: id }, makeId));
   const takeSaid = ({ pattern: said }: SaidPattern, words: string) => {
     const now = current();
     const made = { ...saidAsRow(said, words), id: "" };
@@ -59,6 +63,21 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
       />
       <From what="pattern" value={cell.strumId} onClear={() => set("")} />
       {shown && <StrumBars pattern={shown} className="mt-2" />}
+      {pattern && own.length > 1 && (
+        <div className="mt-2">
+          <SelectField
+            label="Chords of half a bar"
+            value={short?.id ?? ""}
+            options={[
+              { value: "", label: "the same pattern, cut" },
+              ...own.map((one) => ({ value: one.id, label: one.name })),
+            ]}
+            onSet={(id) => setShort(id === "" ? null : id)}
+          />
+          <From what="pattern for short chords" value={cell.shortStrumId} onClear={() => setShort(null)} />
+          {shortPattern && <StrumBars pattern={shortPattern} className="mt-2" />}
+        </div>
+      )}
       {chosen && !pattern && (
         <p className="text-sm text-error">This pattern can’t be read; mend it in Patterns.</p>
       )}

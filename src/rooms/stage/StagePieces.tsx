@@ -1,7 +1,7 @@
 import { memo } from "react";
 import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { ROLE_WORDS } from "@/ui/pretty";
+import { ROLE_WORDS, SHORT_CHORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
@@ -63,11 +63,19 @@ export function StrumStrip({
   oneBar?: boolean;
 }) {
   if (!sheet.strum) return null;
-  const { pattern, ticks, at } = sheet.strum;
+  const { pattern, shortPattern, ticks, at, short } = sheet.strum;
   const now = tick === null ? -1 : ticks.findLastIndex((one) => one <= tick + 1);
+  const isShort = short[now] ?? false;
+  const nowOf = (own: boolean) => (now < 0 || own !== isShort ? null : at[now]!);
   return (
-    <div data-strum className="my-1 text-2xl">
-      <StrumBars pattern={pattern} now={now < 0 ? null : at[now]!} oneBar={oneBar} step={STAGE_STEP} />
+    <div data-strum className="my-1 flex flex-wrap items-center gap-x-8 text-2xl">
+      <StrumBars pattern={pattern} now={nowOf(false)} oneBar={oneBar} step={STAGE_STEP} />
+      {shortPattern && (
+        <span className="flex flex-wrap items-center gap-x-3">
+          <span className="text-lg">{SHORT_CHORDS}</span>
+          <StrumBars pattern={shortPattern} now={nowOf(true)} oneBar={oneBar} step={STAGE_STEP} />
+        </span>
+      )}
     </div>
   );
 }

@@ -187,16 +187,25 @@ function playingOf(
 
 /** The strum of a part as its reader plays it; where none is written, the one its way of playing usually is. */
 function strumOf(
-  { pattern, technique }: SheetPart,
+  { pattern, shortPattern, technique }: SheetPart,
   struck: ReturnType<typeof playedStrokes>,
   passage: Passage,
 ): StageStrum | null {
   if (pattern) {
     const begins = struck.map(({ tick }) => tick - passage.tick);
-    return { pattern, ticks: begins, at: struck.map(({ at }) => at) };
+    // Where no chord is short, its pattern is none to read.
+    const short = struck.map(({ isShort }) => isShort);
+    const isUsed = short.includes(true);
+    return {
+      pattern,
+      shortPattern: isUsed ? shortPattern : null,
+      ticks: begins,
+      at: struck.map(({ at }) => at),
+      short: isUsed ? short : [],
+    };
   }
   const usual = technique && techniquePattern(technique, passage.meter);
-  return usual ? { pattern: usual, ticks: [], at: [] } : null;
+  return usual ? { pattern: usual, shortPattern: null, ticks: [], at: [], short: [] } : null;
 }
 
 /** Strokes between two ticks, at their shares of that time. */

@@ -81,6 +81,7 @@ export function bandSheet(
         return [
           cell,
           body.strums[cell?.strumId ?? ""],
+          body.strums[cell?.shortStrumId ?? ""],
           body.riffs[riff],
           riff === "" ? null : body.riffNotes,
         ];

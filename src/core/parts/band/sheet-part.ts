@@ -26,6 +26,8 @@ export type SheetPart = {
   readonly out: boolean;
   readonly technique: Technique | null;
   readonly pattern: Pattern | null;
+  /** The pattern of chords of half a bar or less, where those have their own. */
+  readonly shortPattern: Pattern | null;
   readonly riff: Riff | null;
   readonly notes: readonly TabNote[];
   /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
@@ -79,10 +81,12 @@ export function sheetPart(
   const cell = resolveCell(source.index, use, player);
   const out = isOut(cell);
   const technique = cell.technique.value ? techniqueOf(cell.technique.value) : null;
-  const pattern = cell.strumId.value ? (source.strums.get(cell.strumId.value) ?? null) : null;
+  const patternOf = (id: string | null) => (id === null ? null : (source.strums.get(id) ?? null));
+  const pattern = patternOf(cell.strumId.value);
+  const shortPattern = pattern && patternOf(cell.shortStrumId.value);
   const riff = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
   const notes = riff ? (source.notesOf.get(riff.id) ?? []) : [];
-  const base = { use, player, cell, out, technique, pattern, riff, notes };
+  const base = { use, player, cell, out, technique, pattern, shortPattern, riff, notes };
   if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
   const bar = ticksOfBar(meter);
   const struck = pattern ? onsetsInBar(pattern, meter) : null;

@@ -8,12 +8,12 @@ import { tellFields } from "./compare-rows";
 import { type Difference, namedMates, type Side } from "./side";
 
 /** Fields of a cell that name a row of their own: it is told by its name, and comes over with the part. */
-const NAMED = { strumId: "strums", riffId: "riffs" } as const;
+const NAMED = { strumId: "strums", shortStrumId: "strums", riffId: "riffs" } as const;
 type Named = keyof typeof NAMED;
 
 /** A pattern or a line of the other version, copied with what hangs on it. */
 function bring(there: Side, field: Named, fromId: string, id: string, makeId: MakeId): VersionStep[] {
-  if (field === "strumId")
+  if (NAMED[field] === "strums")
     return [add("strums", copiedRow(DOCUMENTS.version, "strums", there.body.strums[fromId]!, id, {}))];
   const notes = Object.values(there.body.riffNotes).filter((note) => note.riffId === fromId);
   return [
@@ -71,14 +71,18 @@ function broughtBy(
   mates: Mates,
   makeId: MakeId,
 ): { readonly rows: readonly Brought[]; readonly mates: Mates } {
-  const rows = (["strumId", "riffId"] as const).flatMap((field): Brought[] => {
+  const rows: Brought[] = [];
+  for (const field of Object.keys(NAMED) as Named[]) {
     const fromId = there?.[field] ?? null;
-    return fromId === null || mates[NAMED[field]]?.has(fromId) ? [] : [[field, fromId, makeId()]];
-  });
-  const fresh = (field: Named) =>
+    if (fromId === null || mates[NAMED[field]]?.has(fromId)) continue;
+    // One pattern for both lengths of chords comes over once.
+    if (rows.some(([one, id]) => NAMED[one] === NAMED[field] && id === fromId)) continue;
+    rows.push([field, fromId, makeId()]);
+  }
+  const fresh = (table: (typeof NAMED)[Named]) =>
     new Map([
-      ...(mates[NAMED[field]] ?? []),
-      ...rows.flatMap(([one, fromId, id]) => (one === field ? [[fromId, id] as const] : [])),
+      ...(mates[table] ?? []),
+      ...rows.flatMap(([one, fromId, id]) => (NAMED[one] === table ? [[fromId, id] as const] : [])),
     ]);
-  return { rows, mates: { strums: fresh("strumId"), riffs: fresh("riffId") } };
+  return { rows, mates: { strums: fresh("strums"), riffs: fresh("riffs") } };
 }

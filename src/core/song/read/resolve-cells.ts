@@ -49,6 +49,8 @@ export type ResolvedCell = {
   /** The fret shapes lie about; null is wherever they are usual. */
   readonly fret: Inherited<number | null>;
   readonly approach: Inherited<boolean>;
+  /** The pattern of chords of half a bar or less; null is the pattern of all. */
+  readonly shortStrumId: Inherited<string | null>;
   /** Whether one small shape is moved along the neck as it is. */
   readonly moved: Inherited<boolean>;
 };
@@ -168,6 +170,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     optional: pick("optional", false),
     fret: pick<number | null>("fret", null, asBefore),
     approach: pick("approach", false, asBefore),
+    shortStrumId: pick<string | null>("shortStrumId", null, asBefore),
     moved: pick("moved", false, asBefore),
   };
 }

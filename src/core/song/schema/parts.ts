@@ -47,7 +47,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
 const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
-const SAID_SINCE_FORM_12 = Object.freeze({ approach: null });
+const SAID_SINCE_FORM_12 = Object.freeze({ approach: null, shortStrumId: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -95,6 +95,8 @@ const cell = defineTable({
     fret: z.int().min(1).max(LAST_FRET).nullable(),
     /** Whether one small shape is moved along the neck as it is. */
     moved: z.boolean().nullable(),
+    /** The pattern for chords of half a bar or less, where those have their own. */
+    shortStrumId: optionalId,
     /** Whether a shape that is moved comes to each chord from one fret below. */
     approach: z.boolean().nullable(),
   }),
@@ -108,11 +110,13 @@ const cell = defineTable({
     fret: "place on the neck",
     moved: "one shape, moved",
     approach: "from one fret below",
+    shortStrumId: "pattern for short chords",
   },
   references: {
     useId: goesWith("uses"),
     playerId: goesWith("players"),
     strumId: letsGo("strums"),
+    shortStrumId: letsGo("strums"),
     riffId: letsGo("riffs"),
     doubles: letsGo("players"),
   },
@@ -148,6 +152,7 @@ const cell = defineTable({
     fret: "place on the neck",
     moved: "one shape, moved",
     approach: "from one fret below",
+    shortStrumId: "pattern for short chords",
   },
 });
 
