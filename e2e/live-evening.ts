@@ -1,4 +1,5 @@
 import { type Browser, type BrowserContext, expect, type Page } from "@playwright/test";
+import { EMPTY_CELL } from "../src/core/song/schema";
 import { FAST } from "./helpers";
 
 /** Three who play: somebody leads. */
@@ -8,8 +9,18 @@ const PLAYERS = [
   { id: "odile", name: "Odile", instrument: "bass", tuning: ["E1", "A1", "D2", "G2"] },
 ];
 
-/** Makes an evening of two fast songs with a talk between, and three players, by the program's own routes. */
-export async function makeEvening(address: string, name = "Quick Night"): Promise<string> {
+/** A pattern for Maren in every section of the first song. */
+type Strum = { readonly text: string };
+
+/**
+ * Makes an evening of two fast songs with a talk between, and three players, by the program's own routes.
+ * @param strum what Maren plays in the first song; nothing of it when left out
+ */
+export async function makeEvening(
+  address: string,
+  name = "Quick Night",
+  strum: Strum | null = null,
+): Promise<string> {
   const post = async (place: string, body: unknown): Promise<Record<string, string>> => {
     const response = await fetch(address + place, {
       method: "POST",
@@ -25,6 +36,34 @@ export async function makeEvening(address: string, name = "Quick Night"): Promis
       base,
       command: { type: "add", table, row },
     });
+  /** Writes a pattern into a version, and gives it to Maren wherever the form goes. */
+  const playStrum = async (versionId: string, { text }: Strum) => {
+    const read = (await (await fetch(`${address}/api/documents/${versionId}`)).json()) as {
+      body: { uses: Record<string, object> };
+    };
+    await edit(versionId, PLAYERS.length, "strums", {
+      id: "said",
+      originId: null,
+      order: "V",
+      name: "as said",
+      kind: "strum",
+      meterBeats: 4,
+      meterUnit: 4,
+      subdivision: 2,
+      swing: 0.5,
+      pattern: text,
+      gate: "",
+      anchor: "chord",
+    });
+    for (const [at, useId] of Object.keys(read.body.uses).entries())
+      await edit(versionId, PLAYERS.length + 1 + at, "cells", {
+        ...EMPTY_CELL,
+        id: `cell${at}`,
+        useId,
+        playerId: "maren",
+        strumId: "said",
+      });
+  };
   const { id } = await post("/api/evenings", { name });
   const songs = [];
   for (const title of ["Quick Lamp", "Second Lamp"]) {
@@ -43,6 +82,7 @@ export async function makeEvening(address: string, name = "Quick Night"): Promis
       });
     songs.push(song);
   }
+  if (strum) await playStrum(songs[0]!.versionId!, strum);
   const plain = { title: "", minutes: 0, note: "", place: null, beforeId: null };
   const items = [
     { ...plain, kind: "song", songId: songs[0]!.songId, versionId: songs[0]!.versionId },

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
+import { makeEvening, screenOf } from "./live-evening";
 
 /** How high the counts below the strokes are drawn, px. */
 const countHeight = (page: Page) =>
@@ -145,4 +146,32 @@ test("two strums by chord length: one for whole bars, one for half bars, on stag
   await expect(
     page.getByRole("article", { name: /, Acoustic$/ }).getByText("chords of half a bar:"),
   ).toBeVisible();
+});
+
+test("on the live stage the stroke that sounds is lit, in every density", async ({ browser, baseURL }) => {
+  test.setTimeout(120_000);
+  const evening = await makeEvening(baseURL!, "Strummed Night", { text: "D3 . D U . U D U" });
+  const { page } = await screenOf(browser, baseURL!, evening, "Maren", true);
+  const strip = page.getByRole("list", { name: "Strum: strong down, rest, down, up, rest, up, down, up" });
+  await expect(strip).toBeVisible();
+  await page.getByRole("button", { name: "Count in", exact: true }).click();
+  await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "playing");
+  // Places that were lit while a bar went by: only struck ones, and more than two of them.
+  const lit = new Set<string>();
+  for (let look = 0; look < 40; look++) {
+    const now = await page
+      .locator("[data-strum] [data-now]")
+      .first()
+      .getAttribute("data-now", { timeout: 2000 })
+      .catch(() => null);
+    if (now !== null) lit.add(now);
+    await page.waitForTimeout(60);
+  }
+  expect([...lit].every((place) => ["0", "2", "3", "5", "6", "7"].includes(place))).toBe(true);
+  expect(lit.size).toBeGreaterThan(2);
+  await page.getByRole("button", { name: "This screen" }).click();
+  for (const density of ["chords", "cues only"]) {
+    await page.getByRole("group", { name: "Show" }).getByText(density, { exact: true }).click();
+    await expect(strip).toBeVisible();
+  }
 });

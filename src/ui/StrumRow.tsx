@@ -127,7 +127,7 @@ export function StrumRow({ pattern, shared, now = null, step = PLAIN_STEP, class
               fontSize="13"
               className="fill-base-content"
               fontWeight={isOnset(stroke) ? "700" : "400"}
-              fillOpacity={isOnset(stroke) || beat ? "1" : "0.6"}
+              fillOpacity={isOnset(stroke) || beat ? "1" : "0.75"}
             >
               {counts[at]}
             </text>
