@@ -1,4 +1,4 @@
-export { type BarRow, barRows, placeInRows } from "./bar-rows";
+export { barRows, placeInRows } from "./bar-rows";
 export { clicksOf, type StrokeClick } from "./clicks";
 export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
@@ -38,6 +38,7 @@ export {
   weightOf,
   type Zone,
 } from "./pattern";
+export { readAloud } from "./read-aloud";
 export {
   readSaidPatterns,
   type SaidPattern,
@@ -45,7 +46,6 @@ export {
   STRUM_FEELS,
   type StrumFeel,
 } from "./said-patterns";
-export { readAloud } from "./say-strum";
 export { readCounts, readSpoken } from "./spoken";
 export { strumSigns } from "./strum-signs";
 export { patternFromTaps, type Tap } from "./taps";

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sayStrum } from "../../../../testing/rhythm/say-strum";
 import { unwrap } from "../../../base";
 import type { Meter } from "../meter";
 import { formatStrokes, type Pattern, readPattern } from "./pattern";
+import { readAloud } from "./read-aloud";
 import { readSaidPatterns, type StrumFeel } from "./said-patterns";
-import { readAloud, sayStrum } from "./say-strum";
 import { STROKE_WORDS, STRUM_LANGUAGES } from "./stroke-words";
 
 const FOUR: Meter = { beats: 4, unit: 4 };

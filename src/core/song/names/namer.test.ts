@@ -4,7 +4,7 @@ import { unwrap } from "../../../base";
 import { parseChord, pitchClassesOf, QUALITIES } from "../../chord";
 import { ACCIDENTALS, formatNoteName, parseTuning } from "../../pitch";
 import { tuningOf } from "../read";
-import { READS, WRITINGS } from "../schema/players";
+import { READS, WRITINGS } from "../schema/reads";
 import { Namer } from "./namer";
 import { OWN_NAMES, PLAIN_READER, type Reader, readerBy, readerOf } from "./reader";
 

@@ -2,7 +2,8 @@ import { unwrap } from "../../../base";
 import { type Accidentals, parseTuning, type Tuning, tuningShift } from "../../pitch";
 import { sheetCapo, tuningOf, usualTuning } from "../read";
 import type { VersionBody } from "../schema/documents";
-import type { LINE_READS, Player, READS, WRITINGS } from "../schema/players";
+import type { Player } from "../schema/players";
+import type { LINE_READS, READS, WRITINGS } from "../schema/reads";
 
 /** What names are told of: of what sounds, of the shapes a hand plays, or as degrees of the key. */
 type Shows = (typeof READS)[number];

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, it } from "vitest";
 import { ticksOfBar } from "../../rhythm";
-import { INSTRUMENTS } from "../schema/players";
+import { INSTRUMENTS } from "../schema/reads";
 
 import { TECHNIQUE_IDS } from "../schema/technique-ids";
 import { GRIDS, gridOnsets, stringsOfPart, TECHNIQUES, techniqueOf, techniquesFor } from "./techniques";

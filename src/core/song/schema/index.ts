@@ -38,18 +38,9 @@ export {
   WANTS,
 } from "./loops";
 export { type Cell, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "./parts";
-export {
-  type BandPlayer,
-  INSTRUMENTS,
-  type Instrument,
-  LINE_READS,
-  LONGEST_PLAYER_NAME,
-  PLAIN_HAND,
-  type Player,
-  READS,
-  WRITINGS,
-} from "./players";
+export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./players";
 export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
+export { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "./reads";
 export { ROLES, type Role } from "./roles";
 export { keySchema } from "./row-fields";
 export {

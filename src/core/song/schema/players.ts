@@ -2,18 +2,10 @@ import { z } from "zod";
 import { defineTable, idSchema, type RowOf } from "../../../document";
 import { LEVELS } from "../../fretboard";
 import { ACCIDENTALS } from "../../pitch";
+import { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "./reads";
 import { ROLES } from "./roles";
 import { capoSchema, optionalId, order, range, text } from "./row-fields";
 import { tellLight, tellRange, tellTuning } from "./telling";
-
-export const INSTRUMENTS = ["guitar", "bass", "keys", "drums", "voice"] as const;
-/** Which names a player reads: of the shapes the hand plays, of what sounds, or as degrees of the key. */
-export const READS = ["shapes", "sounding", "degrees"] as const;
-/** How letters are written for a player: as they are, with H for B, or as syllables. */
-export const WRITINGS = ["letters", "german", "syllables"] as const;
-
-/** How a player reads a line: as tab, as notes with their octave, or the notes beside the tab. */
-export const LINE_READS = ["tab", "notes", "both"] as const;
 
 /** How a player reads and plays before anything is said of it. */
 export const PLAIN_HAND = Object.freeze({
@@ -27,9 +19,6 @@ export const PLAIN_HAND = Object.freeze({
   loops: false,
 });
 const { loops: _loops, accidentals: _accidentals, lines: _lines, ...HAND_IN_FORM_3 } = PLAIN_HAND;
-
-/** Characters of a player's name at most. */
-export const LONGEST_PLAYER_NAME = 60;
 
 const playerRow = z.object({
   id: idSchema,

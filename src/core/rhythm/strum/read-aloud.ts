@@ -1,0 +1,31 @@
+import type { Pattern, Stroke } from "./pattern";
+
+const FINGER_WORDS = Object.freeze({ p: "thumb", i: "index", m: "middle", a: "ring" });
+const ZONE_WORDS = Object.freeze({ L: "low", M: "middle", H: "high" });
+const WEIGHT_WORDS = Object.freeze({ 1: "light ", 2: "", 3: "strong " });
+
+function wordOf(stroke: Stroke): string {
+  switch (stroke.kind) {
+    case "fingers":
+      return stroke.fingers.map((finger) => FINGER_WORDS[finger]).join(" and ");
+    case "zones":
+      return stroke.zones.map((zone) => ZONE_WORDS[zone]).join(" and ");
+    case "ring":
+      return "rest";
+    default:
+      return stroke.kind;
+  }
+}
+
+/**
+ * A pattern for who hears it read, with its accents: runs of rests are one.
+ * @example readAloud(pattern) // => "down, rest, strong down, up"
+ */
+export function readAloud({ strokes }: Pick<Pattern, "strokes">): string {
+  const said: string[] = [];
+  for (const stroke of strokes) {
+    const word = ("weight" in stroke ? WEIGHT_WORDS[stroke.weight] : "") + wordOf(stroke);
+    if (word !== "rest" || said.at(-1) !== "rest") said.push(word);
+  }
+  return said.join(", ");
+}
