@@ -5,7 +5,7 @@ import { makeEvening, screenOf } from "./live-evening";
 /** How high the counts below the strokes are drawn, px. */
 const countHeight = (page: Page) =>
   page
-    .locator("[data-strum] svg text")
+    .locator("[data-strum]:visible svg text")
     .first()
     .evaluate((text) => text.getBoundingClientRect().height);
 
@@ -137,7 +137,9 @@ test("two strums by chord length: one for whole bars, one for half bars, on stag
   await saved(page);
   await page.getByRole("link", { name: "Acoustic’s stage" }).click();
   await page.waitForURL(/\/stage\//);
-  await expect(page.getByText("chords of half a bar:")).toBeVisible();
+  await expect(
+    page.getByRole("complementary", { name: "Strum and shapes" }).getByText("chords of half a bar:"),
+  ).toBeVisible();
   await expect(page.getByRole("list", { name: /^Strum: down, up, down, up/ })).toBeVisible();
   await expect(
     page.getByRole("list", { name: "Strum: down, rest, down, up, rest, up, down, up" }),
@@ -160,7 +162,7 @@ test("on the live stage the stroke that sounds is lit, in every density", async 
   const lit = new Set<string>();
   for (let look = 0; look < 40; look++) {
     const now = await page
-      .locator("[data-strum] [data-now]")
+      .locator("[data-strum]:visible [data-now]")
       .first()
       .getAttribute("data-now", { timeout: 2000 })
       .catch(() => null);

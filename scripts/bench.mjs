@@ -76,12 +76,12 @@ async function benchBrowser() {
   const fresh = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const { bytes, files } = await scriptSize(fresh, server.address + stage);
   console.log(
-    `script of Stage until idle, workers included: ${(bytes / 1000).toFixed(1)} kB gzipped in ${files} files (at most 190)`,
+    `script of Stage until idle, workers included: ${(bytes / 1000).toFixed(1)} kB gzipped in ${files} files (at most 165)`,
   );
   const [, eveningId] = (await (await fetch(server.address)).text()).match(/\/evening\/([\w-]+)/u);
   const live = await scriptSize(await browser.newPage(), `${server.address}/live/${eveningId}`);
   console.log(
-    `script of the live stage: ${(live.bytes / 1000).toFixed(1)} kB gzipped in ${live.files} files (at most 190)`,
+    `script of the live stage: ${(live.bytes / 1000).toFixed(1)} kB gzipped in ${live.files} files (at most 165)`,
   );
   await fresh.keyboard.press("ArrowRight");
   await fresh.waitForTimeout(300);

@@ -1,4 +1,4 @@
-import { barRows, type Pattern, placeInRows, readAloud } from "@/core/rhythm";
+import { type BarRow, barRows, countsOf, type Pattern, placeInRows, readAloud } from "@/core/rhythm";
 import { StrumRow } from "./StrumRow";
 
 type Props = {
@@ -9,6 +9,8 @@ type Props = {
   readonly oneBar?: boolean;
   /** How wide a place is at most, in px; the text grows with it. */
   readonly step?: number;
+  /** From more places a bar is broken in its middle. */
+  readonly mostPlaces?: number;
   readonly className?: string;
 };
 
@@ -16,7 +18,14 @@ type Props = {
  * A pattern as its player reads it: the curve of the hand a bar at a time, equal bars folded, counts below. Drawn in the ink
  * of its surroundings, told to who hears it read.
  */
-export function StrumBars({ pattern, now = null, oneBar = false, step = 24, className = "" }: Props) {
+export function StrumBars({
+  pattern,
+  now = null,
+  oneBar = false,
+  step = 24,
+  mostPlaces = Number.POSITIVE_INFINITY,
+  className = "",
+}: Props) {
   const rows = barRows(pattern);
   const here = now === null ? null : placeInRows(rows, now);
   const shown = oneBar ? rows.filter((_, at) => at === (here?.row ?? 0)) : rows;
@@ -26,11 +35,33 @@ export function StrumBars({ pattern, now = null, oneBar = false, step = 24, clas
         const lit = here && rows[here.row] === row ? here.place : null;
         return (
           <li key={row.bar} className="flex max-w-full items-center gap-2" data-row={row.bar}>
-            <StrumRow pattern={{ ...pattern, strokes: row.strokes }} now={lit} step={step} />
+            <span className="flex max-w-full flex-wrap">
+              {partsOf(row, pattern, mostPlaces).map(({ from, strokes, counts }) => (
+                <StrumRow
+                  key={from}
+                  pattern={{ ...pattern, strokes }}
+                  counts={counts}
+                  now={lit !== null && lit >= from && lit < from + strokes.length ? lit - from : null}
+                  step={step}
+                />
+              ))}
+            </span>
             {row.times > 1 && <span className="font-bold whitespace-nowrap">× {row.times}</span>}
           </li>
         );
       })}
     </ul>
   );
+}
+
+/** A bar, or its two halves where it has too many places for one row. */
+function partsOf({ strokes }: BarRow, pattern: Pattern, mostPlaces: number) {
+  const counts = countsOf({ ...pattern, strokes });
+  const half = Math.ceil(strokes.length / pattern.subdivision / 2) * pattern.subdivision;
+  const starts = strokes.length > mostPlaces ? [0, half] : [0];
+  return starts.map((from, at) => ({
+    from,
+    strokes: strokes.slice(from, starts[at + 1]),
+    counts: counts.slice(from, starts[at + 1]),
+  }));
 }

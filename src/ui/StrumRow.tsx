@@ -69,6 +69,8 @@ type Props = {
   readonly now?: number | null;
   /** How wide a place is at most, in px. */
   readonly step?: number;
+  /** What stands below each place; counted from the beginning of a bar when left out. */
+  readonly counts?: readonly string[];
   readonly className?: string;
 };
 
@@ -76,9 +78,15 @@ type Props = {
 const PLAIN_STEP = STEP * 1.1;
 
 /** A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. */
-export function StrumRow({ pattern, shared, now = null, step = PLAIN_STEP, className = "" }: Props) {
+export function StrumRow({
+  pattern,
+  shared,
+  now = null,
+  step = PLAIN_STEP,
+  counts = countsOf(pattern),
+  className = "",
+}: Props) {
   const { strokes, subdivision } = pattern;
-  const counts = countsOf(pattern);
   const points = strokes.map((stroke, at) => ({ x: at * STEP + STEP / 2, y: heightOf(stroke), stroke }));
   const path = points
     .map(({ x, y }, at) => {

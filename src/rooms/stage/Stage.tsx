@@ -59,7 +59,9 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
       {now ? (
         <>
           <NowHead sheet={now} />
-          <StrumStrip sheet={now} oneBar />
+          <div className="md:hidden">
+            <StrumStrip sheet={now} small />
+          </div>
           <div className="flex min-h-0 flex-1 gap-4">
             <section
               ref={sheet}

@@ -1,4 +1,5 @@
 import { memo } from "react";
+import type { Pattern } from "@/core/rhythm";
 import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS, SHORT_CHORDS } from "@/ui/pretty";
@@ -12,69 +13,92 @@ import { pieceAt } from "./stage-sheets";
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);
 
-/** Shapes of a section, or the line of the part in tab, beside its words. */
-export function AsideOf({ sheet, leftHanded }: { sheet: StageSheet; leftHanded: boolean }) {
-  if (sheet.shapes.length === 0)
-    return (
-      sheet.line && (
-        <aside aria-label="The line" className="w-96 shrink-0 overflow-y-auto max-md:hidden">
-          <TabLines {...sheet.line} />
-        </aside>
-      )
-    );
+/** The strum of a section, and its shapes or the line of the part in tab, beside its words. */
+export function AsideOf({
+  sheet,
+  leftHanded,
+  tick = null,
+}: {
+  sheet: StageSheet;
+  leftHanded: boolean;
+  /** Where the music is, in ticks of the passage; null where no clock runs. */
+  tick?: number | null;
+}) {
+  const line = sheet.shapes.length === 0 ? sheet.line : null;
+  if (sheet.shapes.length === 0 && !line && !sheet.strum) return null;
   return (
-    <ul
-      aria-label="Shapes"
-      className="grid w-64 shrink-0 grid-cols-2 content-start gap-x-2 gap-y-3 overflow-y-auto max-md:hidden"
+    <aside
+      aria-label={line ? "The line" : "Strum and shapes"}
+      className={`shrink-0 overflow-y-auto max-md:hidden ${line || sheet.strum ? "w-96" : "w-64"}`}
     >
-      {sheet.shapes.map((shape) => (
-        <li key={`${shape.name} ${shape.frets.join()}`} className="text-center">
-          <span className="font-mono text-2xl font-bold">{shape.name}</span>
-          <ChordDiagram
-            shape={shape}
-            name={shape.name}
-            capo={sheet.capo}
-            leftHanded={leftHanded}
-            className="mx-auto w-full"
-          />
-          {shape.really !== null && <span className="block text-lg">is {shape.really}</span>}
-          {shape.where !== null && <span className="block text-lg">{shape.where}</span>}
-        </li>
-      ))}
-    </ul>
+      <StrumStrip sheet={sheet} tick={tick} />
+      {line && <TabLines {...line} />}
+      {sheet.shapes.length > 0 && (
+        <ul
+          aria-label="Shapes"
+          className={`grid content-start gap-x-2 gap-y-3 ${sheet.strum ? "grid-cols-3" : "grid-cols-2"}`}
+        >
+          {sheet.shapes.map((shape) => (
+            <li key={`${shape.name} ${shape.frets.join()}`} className="text-center">
+              <span className="font-mono text-2xl font-bold">{shape.name}</span>
+              <ChordDiagram
+                shape={shape}
+                name={shape.name}
+                capo={sheet.capo}
+                leftHanded={leftHanded}
+                className="mx-auto w-full"
+              />
+              {shape.really !== null && <span className="block text-lg">is {shape.really}</span>}
+              {shape.where !== null && <span className="block text-lg">{shape.where}</span>}
+            </li>
+          ))}
+        </ul>
+      )}
+    </aside>
   );
 }
 
-/** The width of a place of a strum on stage, px: its counts are read from two metres. */
+/** The width of a place of a strum on stage, px: its counts are read from two metres; and of one on a phone in the hand. */
 const STAGE_STEP = 46;
+const PHONE_STEP = 31;
+/** What fits beside the words at that width. */
+const MOST_PLACES = 8;
 
 /**
- * The strum of a section, big.
+ * The strum of a section, the bar that is now of it.
  * @param tick where the music is, in ticks of the passage; null where no clock runs
- * @param oneBar whether only the bar that is now is shown
+ * @param small for a screen in the hand
  */
 export function StrumStrip({
   sheet,
   tick = null,
-  oneBar = false,
+  small = false,
 }: {
   sheet: StageSheet;
   tick?: number | null;
-  oneBar?: boolean;
+  small?: boolean;
 }) {
   if (!sheet.strum) return null;
   const { pattern, shortPattern, ticks, at, short } = sheet.strum;
   const now = tick === null ? -1 : ticks.findLastIndex((one) => one <= tick + 1);
   const isShort = short[now] ?? false;
-  const nowOf = (own: boolean) => (now < 0 || own !== isShort ? null : at[now]!);
+  const bars = (own: Pattern, isNow: boolean) => (
+    <StrumBars
+      pattern={own}
+      now={now >= 0 && isNow ? at[now]! : null}
+      oneBar
+      step={small ? PHONE_STEP : STAGE_STEP}
+      mostPlaces={MOST_PLACES}
+    />
+  );
   return (
-    <div data-strum className="my-1 flex flex-wrap items-center gap-x-8 text-2xl">
-      <StrumBars pattern={pattern} now={nowOf(false)} oneBar={oneBar} step={STAGE_STEP} />
+    <div data-strum className="my-1 flex flex-wrap items-center gap-x-4 text-2xl">
+      {bars(pattern, !isShort)}
       {shortPattern && (
-        <span className="flex flex-wrap items-center gap-x-3">
+        <>
           <span className="text-lg">{SHORT_CHORDS}</span>
-          <StrumBars pattern={shortPattern} now={nowOf(true)} oneBar={oneBar} step={STAGE_STEP} />
-        </span>
+          {bars(shortPattern, isShort)}
+        </>
       )}
     </div>
   );

@@ -36,7 +36,9 @@ export function SongNow({
   return (
     <>
       <NowHead sheet={sheet} bars={false} gone={gone} />
-      <StrumStrip sheet={sheet} tick={tick} oneBar />
+      <div className={isCues ? "" : "md:hidden"}>
+        <StrumStrip sheet={sheet} tick={tick} small={!isCues} />
+      </div>
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
           <p className="text-center text-2xl" aria-hidden="true">
@@ -59,7 +61,7 @@ export function SongNow({
           >
             <SheetLines sheet={sheet} beatsInBar={sheet.beatsInBar} tick={tick} />
           </section>
-          <AsideOf sheet={sheet} leftHanded={part.leftHanded} />
+          <AsideOf sheet={sheet} leftHanded={part.leftHanded} tick={tick} />
         </div>
       )}
     </>
