@@ -34,10 +34,7 @@ export function AsideOf({
       <StrumStrip sheet={sheet} tick={tick} />
       {line && <TabLines {...line} />}
       {sheet.shapes.length > 0 && (
-        <ul
-          aria-label="Shapes"
-          className={`grid content-start gap-x-2 gap-y-3 ${sheet.strum ? "grid-cols-3" : "grid-cols-2"}`}
-        >
+        <ul aria-label="Shapes" className={`grid content-start gap-x-2 gap-y-3 ${columnsFor(sheet)}`}>
           {sheet.shapes.map((shape) => (
             <li key={`${shape.name} ${shape.frets.join()}`} className="text-center">
               <span className="font-mono text-2xl font-bold">{shape.name}</span>
@@ -57,6 +54,10 @@ export function AsideOf({
     </aside>
   );
 }
+
+/** Beside a strum there is room for more shapes in a row, and less below. */
+const columnsFor = ({ strum, shapes }: StageSheet): string =>
+  strum === null ? "grid-cols-2" : shapes.length > 3 ? "grid-cols-4" : "grid-cols-3";
 
 /** The width of a place of a strum on stage, px: its counts are read from two metres; and of one on a phone in the hand. */
 const STAGE_STEP = 46;
