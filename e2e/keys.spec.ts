@@ -211,6 +211,10 @@ test("the neck: a scale and a chord from the capo, and a card for who joins cold
   await expect(page.getByRole("region", { name: "The neck" }).locator("dd").first()).toHaveText("2 5 10 14");
   const card = page.getByRole("region", { name: "Joining cold" });
   await expect(card).toContainText("Play only this, each time it comes");
+  await expect(card).toContainText("Notes that fit");
+  await expect(
+    card.getByRole("list", { name: "Strum: down, rest, down, rest, down, rest, down, rest" }),
+  ).toBeVisible();
   await expect(card.getByRole("img", { name: "major pentatonic box" })).toBeVisible();
   await expectAccessible(page);
 });

@@ -5,7 +5,7 @@ export { type ChosenShape, handName, shapesChosen } from "./chosen-shapes";
 export { compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { describePart } from "./describe-part";
 export * from "./findings";
-export { boxFor, joinCold, type OneChord } from "./join-cold";
+export { boxFor, fittingNotes, joinCold, type OneChord, tellCounted } from "./join-cold";
 export { oneHand } from "./one-hand";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";

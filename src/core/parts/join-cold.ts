@@ -1,5 +1,6 @@
+import { parseChord, pitchClassesOf } from "../chord";
 import { type Fingering, type NeckPlace, pentatonicBox } from "../fretboard";
-import { type Key, parseTuning, type ScaleName } from "../pitch";
+import { type Key, parseTuning, type ScaleName, scaleClasses } from "../pitch";
 import type { ShapePlan } from "./shape-plan";
 import type { HandRequest } from "./shapes";
 
@@ -11,9 +12,19 @@ export type OneChord = {
   readonly beats: number;
   /** Share of the song's beats. */
   readonly share: number;
-  /** Where it comes back: the section, and the bars of it in which it begins. */
-  readonly returns: readonly { readonly label: string; readonly bars: readonly number[] }[];
+  /** Where it comes back: the section, the bars of it in which it begins, and how that is counted. */
+  readonly returns: readonly {
+    readonly label: string;
+    readonly bars: readonly number[];
+    readonly counted: CountedChords | null;
+  }[];
 };
+
+/** A chord that comes back regularly: so many-th of every so many chords. */
+export type CountedChords = { readonly of: number; readonly at: readonly number[] };
+
+/** Chords are counted in groups of so many at most. */
+const MOST_COUNTED = 4;
 
 /** What the easiest of shapes still asks: a chord that hardly comes is no help, however easy. Ours, no source. */
 const EASE = 8;
@@ -37,6 +48,7 @@ export function joinCold(plan: ShapePlan): OneChord[] {
       chords.set(event.symbol, { ...known, one: { ...known.one, beats: known.one.beats + event.beats } });
     }
   }
+  const inSections = chordsBySection(plan);
   const useful = ({ beats, fingering }: Pick<OneChord, "beats" | "fingering">) =>
     beats / (EASE + fingering.difficulty);
   return [...chords.values()]
@@ -44,10 +56,92 @@ export function joinCold(plan: ShapePlan): OneChord[] {
       ({ one, returns }): OneChord => ({
         ...one,
         share: all === 0 ? 0 : one.beats / all,
-        returns: [...returns].map(([label, bars]) => ({ label, bars: [...new Set(bars)] })),
+        returns: [...returns].map(([label, bars]) => ({
+          label,
+          bars: [...new Set(bars)],
+          counted: countChords(inSections.get(label) ?? [], one.symbol),
+        })),
       }),
     )
     .sort((a, b) => useful(b) - useful(a));
+}
+
+/** The chords of each section in the order they come, by its label; a neighbour alike is one. */
+function chordsBySection(plan: ShapePlan): ReadonlyMap<string, readonly string[]> {
+  const sections = new Map<string, string[]>();
+  for (const { run } of plan.runs)
+    for (const { label, symbol } of run.events) sections.set(label, [...(sections.get(label) ?? []), symbol]);
+  return sections;
+}
+
+/**
+ * How a chord comes back among others, counted in groups: null where it comes irregularly, or only once.
+ * @example countChords(["G", "D", "G", "C"], "G") // => { of: 2, at: [1] }
+ */
+export function countChords(chords: readonly string[], symbol: string): CountedChords | null {
+  for (let of = 2; of <= Math.min(MOST_COUNTED, chords.length / 2); of++) {
+    if (chords.length % of !== 0) continue;
+    const at = Array.from({ length: of }, (_, place) => place).filter((place) => chords[place] === symbol);
+    const isRegular = chords.every((one, index) => (one === symbol) === at.includes(index % of));
+    if (isRegular && at.length > 0) return { of, at: at.map((place) => place + 1) };
+  }
+  return null;
+}
+
+const ORDINALS = ["first", "second", "third", "fourth"] as const;
+const GROUPS = ["", "", "two", "three", "four"] as const;
+
+/** @example tellCounted({ of: 4, at: [1, 3] }) // => "every first and third of four chords" */
+export function tellCounted({ of, at }: CountedChords): string {
+  const told = at.map((place) => ORDINALS[place - 1]!);
+  const list = told.length > 1 ? `${told.slice(0, -1).join(", ")} and ${told.at(-1)}` : told[0]!;
+  return of === 2
+    ? `every ${at[0] === 1 ? "other chord, from the first" : "other chord, from the second"}`
+    : `every ${list} of ${GROUPS[of]} chords`;
+}
+
+/** A note that fits nearly everywhere. */
+export type FittingNote = {
+  readonly pitchClass: number;
+  /** Share of the beats in which it is a tone of the chord. */
+  readonly share: number;
+  /** Share in which it rubs: a semitone beside a tone of the chord. */
+  readonly rubs: number;
+};
+
+/** Beats in which a note rubs count so many times against those in which it is a tone of the chord. Ours, no source. */
+const RUB = 3;
+const MOST_NOTES = 3;
+
+/**
+ * The two or three notes of the key's pentatonic that fit most of a song's chords, the best first: those that never rub
+ * before those that do.
+ */
+export function fittingNotes(plan: ShapePlan, key: Key): FittingNote[] {
+  const scale = scaleClasses(key.tonic, key.mode === "minor" ? "minor pentatonic" : "major pentatonic");
+  const chords = plan.runs.flatMap(({ run }) =>
+    run.events.flatMap(({ symbol, beats }) => {
+      const read = parseChord(symbol);
+      return read.ok && read.value.kind !== "none" ? [{ classes: pitchClassesOf(read.value), beats }] : [];
+    }),
+  );
+  const all = chords.reduce((sum, { beats }) => sum + beats, 0);
+  if (all === 0) return [];
+  const shareOf = (isSo: (classes: readonly number[]) => boolean) =>
+    chords.reduce((sum, { classes, beats }) => sum + (isSo(classes) ? beats : 0), 0) / all;
+  return scale
+    .map((pitchClass): FittingNote => {
+      const beside = [(pitchClass + 1) % 12, (pitchClass + 11) % 12];
+      return {
+        pitchClass,
+        share: shareOf((classes) => classes.includes(pitchClass)),
+        rubs: shareOf(
+          (classes) => !classes.includes(pitchClass) && beside.some((one) => classes.includes(one)),
+        ),
+      };
+    })
+    .sort((a, b) => b.share - RUB * b.rubs - (a.share - RUB * a.rubs))
+    .slice(0, MOST_NOTES);
 }
 
 /** The pentatonic box of a key on a player's neck, frets from the capo. */

@@ -1,15 +1,17 @@
 "use client";
 
 import { useState } from "react";
-import { boxFor, joinCold, type OneChord } from "@/core/parts";
+import { boxFor, fittingNotes, joinCold, type OneChord, techniquePattern, tellCounted } from "@/core/parts";
 import { tellBars } from "@/core/song/moments";
-import { keysOf } from "@/core/song/read";
+import { keysOf, meterOf, techniqueOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { Neck } from "@/ui/Neck";
+import { describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
+import { StrumBars } from "@/ui/StrumBars";
 import { derive, useDerived, useNames, useRows } from "../open";
 
 /** A card for a player who doesn't know the song: one chord, when it comes back, and notes that fit. */
@@ -24,7 +26,7 @@ export function JoinCold({ player }: { player: Player }) {
   const chords = plan ? joinCold(plan) : [];
   const one = chords.find((chord) => chord.symbol === symbol) ?? chords[0];
   return (
-    <section aria-label="Joining cold" className="mt-10 rounded-box bg-base-200 p-4">
+    <section id="joining-cold" aria-label="Joining cold" className="mt-10 rounded-box bg-base-200 p-4">
       <div className="mb-2 flex flex-wrap items-end gap-4">
         <h2>Joining cold</h2>
         {one && (
@@ -41,7 +43,7 @@ export function JoinCold({ player }: { player: Player }) {
         )}
       </div>
       {one ? (
-        <Card one={one} player={player} />
+        <Card one={one} player={player} notes={plan ? fittingNotes(plan, namer.soundingKey) : []} />
       ) : (
         <p>
           {plan && !search.isOld && "No chord is played here."}
@@ -52,12 +54,21 @@ export function JoinCold({ player }: { player: Player }) {
   );
 }
 
-function Card({ one, player }: { one: OneChord; player: Player }) {
+function Card({
+  one,
+  player,
+  notes,
+}: {
+  one: OneChord;
+  player: Player;
+  notes: ReturnType<typeof fittingNotes>;
+}) {
   const body = useRows("version");
   const { sounding } = keysOf(body);
   const namer = useNames()({ player, capo: player.capo });
   const name = namer.readSounding(one.symbol);
   const box = boxFor(sounding, player);
+  const strum = techniquePattern(techniqueOf("beat-strum"), meterOf(body));
   return (
     <div className="flex flex-wrap items-start gap-8">
       <div className="text-center">
@@ -73,11 +84,35 @@ function Card({ one, player }: { one: OneChord; player: Player }) {
       <div>
         <h3 className="font-bold">Play only this, each time it comes</h3>
         <ul>
-          {one.returns.map(({ label, bars }) => (
-            <li key={label}>{tellBars([...new Set(bars)].sort((a, b) => a - b).join(", "), label)}</li>
+          {one.returns.map(({ label, bars, counted }) => (
+            <li key={label}>
+              {tellBars([...new Set(bars)].sort((a, b) => a - b).join(", "), label)}
+              {counted && <>: {tellCounted(counted)}</>}
+            </li>
           ))}
         </ul>
-        <p className="mt-1 text-sm">Between, damp the strings and keep the strum.</p>
+        {player.instrument === "bass" ? (
+          <p className="mt-1 text-sm">Its root on the one; between, let it ring or damp it.</p>
+        ) : (
+          <>
+            <p className="mt-1 text-sm">Between, damp the strings and keep the strum:</p>
+            {strum && <StrumBars pattern={strum} />}
+          </>
+        )}
+        {notes.length > 0 && (
+          <>
+            <h3 className="mt-2 font-bold">Notes that fit</h3>
+            <ul>
+              {notes.map(({ pitchClass, share, rubs }) => (
+                <li key={pitchClass}>
+                  <span className="font-mono font-bold">{namer.noteOf(pitchClass)}</span>:{" "}
+                  {describePercent(share)} of the song is of it
+                  {rubs > 0 && `; it rubs in ${describePercent(rubs)}`}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
       </div>
       {box && (
         <div className="min-w-72 flex-1">

@@ -1,5 +1,7 @@
 "use client";
 
+import Link from "next/link";
+
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
 import { add, batch, freshName, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
@@ -21,7 +23,7 @@ import { ROLE_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useBand, useCurrentVersion, useNames, useRows } from "../open";
+import { makeId, useAct, useBand, useCurrentVersion, useNames, useOpenSong, useRows } from "../open";
 import { NamesChoice } from "./NamesChoice";
 import { TuningField } from "./TuningField";
 import { useSingerRange } from "./use-singer-range";
@@ -122,6 +124,7 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   const tables = useRows("players", "version", "extras");
   const { players: rows } = tables;
   const current = useCurrentVersion();
+  const { version } = useOpenSong();
   const act = useAct();
   const { soundBoxes, bookShapes } = useBand() ?? NOTHING_KEPT;
   const players = Object.values(rows).sort(byOrder);
@@ -190,6 +193,14 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
           </button>
         ))}
       </p>
+      {players.some(hasStrings) && (
+        <p className="mt-4">
+          <Link className="link font-bold" href={`/song/${version.id}/keys/neck#joining-cold`}>
+            Somebody joins who does not know the song
+          </Link>
+          : one chord, when it comes back, and notes that fit.
+        </p>
+      )}
       <p className="mt-6 max-w-2xl text-sm">
         A string tuned more than a whole tone above its usual pitch may break: protect your eyes, and turn
         slowly.
