@@ -2,10 +2,11 @@ import { describe, expect, it } from "vitest";
 import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
-import { addException, set, setEntrances, type VersionCommand } from "@/core/song/edit";
+import { STRUM_LIBRARY } from "@/core/rhythm";
+import { add, addException, set, setEntrances, strumRow, type VersionCommand } from "@/core/song/edit";
 import { outlineOf, timelineOf } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
-import { DOCUMENTS } from "@/core/song/schema";
+import { DOCUMENTS, EMPTY_CELL } from "@/core/song/schema";
 import { applyEdit } from "@/document";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { stagePart } from "./stage-sheets";
@@ -53,6 +54,49 @@ describe("stagePart", () => {
     expect(feet("p0")).toEqual([["Look up"], ["Breathe"]]);
     expect(feet("p1")).toEqual([["Look up"], []]);
     expect(stagePart(body, body.players.p0!).sheets[0]!.feet).toEqual([]);
+  });
+
+  it("brings the strum with where its strokes fall, short chords by their own, and the usual one where none is written", () => {
+    const plain = sampleVersion(
+      { verse: { lines: ["Light/G:4 on/C:2 up/D:2"] }, end: { lines: ["Home/G:4"] } },
+      ["verse", "end"],
+      [{}],
+    );
+    const rowOf = (id: string, text: string) => ({
+      ...strumRow(plain, { ...STRUM_LIBRARY[0]!, name: id, text }, () => id),
+      id,
+    });
+    const [verse, end] = outlineOf(plain).form;
+    const body = [
+      add("strums", rowOf("long", "D . D U . U D U")),
+      add("strums", rowOf("short", "D U D U")),
+      add("cells", {
+        ...EMPTY_CELL,
+        id: "a",
+        useId: verse!.id,
+        playerId: "p0",
+        strumId: "long",
+        shortStrumId: "short",
+      }),
+      add("cells", { ...EMPTY_CELL, id: "b", useId: end!.id, playerId: "p0", technique: "beat-strum" }),
+    ].reduce(edit, plain);
+    const [first, second] = stagePart(body, body.players.p0!).sheets.map(({ strum }) => strum);
+    expect(first!.short.indexOf(true)).toBe(6);
+    expect(first!.ticks.map((tick) => tick / 480)).toEqual([0, 2, 3, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15]);
+    expect(first!.shortPattern?.strokes).toHaveLength(4);
+    expect(second!.pattern.strokes.map(({ kind }) => kind)).toEqual([
+      "down",
+      "ring",
+      "down",
+      "ring",
+      "down",
+      "ring",
+      "down",
+      "ring",
+    ]);
+    expect(second!.shortPattern).toBeNull();
+    const out = edit(body, set("cells", "a", { light: 0 }));
+    expect(stagePart(out, out.players.p0!).sheets[0]!.strum).toBeNull();
   });
 
   it("tells an exception only the time round it is for", () => {
