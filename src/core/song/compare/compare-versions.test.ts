@@ -5,11 +5,11 @@ import { unwrap } from "../../../base";
 import { alignLists, applyEdit, checkBody } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
 import { addException } from "../edit/add-exception";
-import { removeUse } from "../edit/commands";
+import { removeUse, setCell } from "../edit/commands";
 import { copyVersion } from "../edit/copy-version";
 import type { VersionCommand } from "../edit/edits";
 import { add, set } from "../edit/makers";
-import { takePattern } from "../edit/part-commands";
+import { strumRow, takePattern } from "../edit/part-commands";
 import { outlineOf } from "../read/outline";
 import { indexCells } from "../read/resolve-cells";
 import { DOCUMENTS } from "../schema";
@@ -215,6 +215,23 @@ describe("what can be taken over", () => {
     const taken = takeAll(mine, theirs);
     expect(said(taken, theirs)).toEqual([]);
     expect(Object.values(taken.strums)).toHaveLength(1);
+  });
+
+  it("a pattern for all chords and one for short ones come over with the part, one for both once", () => {
+    const mine = song();
+    const index = (body: VersionBody) => indexCells(body, outlineOf(body));
+    for (const short of [0, 1]) {
+      let theirs = copyVersion(mine, "B", makeId);
+      const rows = STRUM_LIBRARY.slice(0, 2).map((one) => strumRow(theirs, one, makeId));
+      for (const row of rows) theirs = act(theirs, { type: "add", table: "strums", row });
+      const use = outlineOf(theirs).form[0]!;
+      const player = Object.values(theirs.players)[0]!;
+      const fields = { strumId: rows[0]!.id, shortStrumId: rows[short]!.id };
+      theirs = act(theirs, setCell(index(theirs), use.id, player.id, fields, makeId));
+      const taken = takeAll(mine, theirs);
+      expect(said(taken, theirs)).toEqual([]);
+      expect(Object.values(taken.strums)).toHaveLength(short + 1);
+    }
   });
 
   it("the looper, its layers and what is wanted of them come over one by one", () => {
