@@ -23,6 +23,9 @@ async function leaderAndPlayer(browser: Browser, address: string) {
 }
 
 const phase = (page: Page) => page.locator(".where-we-are").getAttribute("data-phase");
+/** Where the network's listener is met from here: the port after the program's own, or the next that was free. */
+const networkOf = (addresses: readonly string[], port: number): string =>
+  `http://127.0.0.1:${addresses[0] ? new URL(addresses[0]).port : port + 1}`;
 const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 
 test("the leader moves everybody: count-in, hold, once more, leaving out, stop, taking back, next", async ({
@@ -232,7 +235,8 @@ test("joining: a code from the leader’s screen, no secret in the address, out 
     await expect(leader.getByText("Open at")).toBeVisible();
     await expectAccessible(leader);
     const code = (await leader.locator(".font-mono.text-3xl").first().textContent())!;
-    const network = `http://127.0.0.1:${server.port + 1}`;
+    const status = await (await leader.request.get(`${server.address}/api/network`)).json();
+    const network = networkOf((status as { addresses?: string[] }).addresses ?? [], server.port);
     const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
     await phone.goto(network);
     await expect(phone).toHaveURL(`${network}/join`);
@@ -320,8 +324,8 @@ test("the server is killed mid-song and started again: everybody is where they w
       });
     const passphrase = "lamp and rope";
     const opened = await post("/api/network", { act: "open", eveningId: evening, passphrase });
-    const { player } = (await opened.json()) as { player: { code: string } };
-    const network = `http://127.0.0.1:${port + 1}`;
+    const { player, addresses } = (await opened.json()) as { player: { code: string }; addresses: string[] };
+    const network = networkOf(addresses, port);
     const screens: Page[] = [];
     for (const name of ["Maren", "Tobin", "Odile"]) {
       const leads = name === "Maren";

@@ -225,7 +225,7 @@ export class PlantSearch {
     for (let index = 1; index <= last; index++) {
       if (costs.every((group) => group === null)) return true;
       const back: Int16Array[] = [];
-      let sums = 0;
+      const reached = ((index - 1) * view.plants.length + 1) * faiths;
       const next = Array.from(view.kept[index]!, (_, to): Sums | null => {
         own.fill(Number.POSITIVE_INFINITY);
         const came = new Int16Array(cells).fill(-1);
@@ -238,7 +238,6 @@ export class PlantSearch {
           const price = this.change(view, index, before, to) + stateCost;
           const shift = COUNT[view.held[index - 1]![before]! & set]! * faiths + units;
           const { at, cost: sofar } = group;
-          sums += at.length;
           for (let one = 0; one < at.length; one++) {
             const cell = at[one]! + shift;
             const cost = sofar[one]! + price;
@@ -251,7 +250,8 @@ export class PlantSearch {
         back.push(came);
         return hopeful(own, index, to);
       });
-      steps.left -= sums;
+      // What might be summed, live or not: what is spent on dropping the hopeless counts, too.
+      steps.left -= view.kept[index]!.length * costs.length * reached;
       if (steps.left <= 0) return false;
       from.push(back);
       costs = next;
