@@ -105,9 +105,9 @@ function Card({
             <ul>
               {notes.map(({ pitchClass, share, rubs }) => (
                 <li key={pitchClass}>
-                  <span className="font-mono font-bold">{namer.noteOf(pitchClass)}</span>:{" "}
-                  {describePercent(share)} of the song is of it
-                  {rubs > 0 && `; it rubs in ${describePercent(rubs)}`}
+                  <span className="font-mono font-bold">{namer.noteOf(pitchClass)}</span>, a tone of the chord
+                  in {describePercent(share)} of the song
+                  {rubs > 0 && `, a rub in ${describePercent(rubs)}`}
                 </li>
               ))}
             </ul>
