@@ -28,6 +28,9 @@ type Hold = {
 /** A way to hold a shape: its fingers by rising number, the thumb first. */
 export type Hand = readonly Hold[];
 
+/** Frets with the fingers on them; none where no hand is known to hold them. */
+export type HeldShape = { readonly frets: Frets; readonly fingers: readonly (Finger | null)[] };
+
 /** Which finger holds each string; null where none does. */
 export function fingersOf(frets: Frets, hand: Hand): (Finger | null)[] {
   const fingers: (Finger | null)[] = new Array(frets.length).fill(null);

@@ -4,7 +4,7 @@ export { describeFingering } from "./describe-fingering";
 export type { Reason } from "./difficulty";
 export { describeFingers, describeList, FINGER_WORDS } from "./finger-words";
 export { type Fingering, type FingeringOptions, fingerings, holdShape, USUAL_LAST_FRET } from "./fingerings";
-export { type Finger, type Frets, highestFret, pitchesOfFrets } from "./hand";
+export { type Finger, type Frets, type HeldShape, highestFret, pitchesOfFrets } from "./hand";
 export {
   type Harmonised,
   type HarmonyInterval,

@@ -2,6 +2,7 @@ import { parseChord } from "../chord";
 import { parseTuning } from "../pitch";
 import { Namer, readerOf } from "../song/names";
 import type { BookShape, Player, VersionBody } from "../song/schema";
+import { keyInBook } from "./shape-book";
 
 /** A shape somebody has chosen in a song, as a shape book would keep it. */
 export type ChosenShape = Omit<BookShape, "id" | "playerId">;
@@ -25,10 +26,8 @@ export function shapesChosen(
     if (symbol === null) continue;
     const { frets, fingers, tuning, style, strings } = choice;
     const shape = { symbol, style: style ?? ("full" as const), strings, frets, fingers, tuning };
-    found.set(`${player.bandPlayerId} ${JSON.stringify([symbol, shape.style, strings, frets, tuning])}`, {
-      bandPlayerId: player.bandPlayerId,
-      shape,
-    });
+    const { bandPlayerId } = player;
+    found.set(`${bandPlayerId} ${keyInBook(shape)}`, { bandPlayerId, shape });
   }
   return [...found.values()];
 }

@@ -12,7 +12,7 @@ export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
-export { hasShape, keptShapes, placeInBook, shapeIdentity } from "./shape-book";
+export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export {
   behindCapo,

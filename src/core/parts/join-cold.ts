@@ -1,5 +1,5 @@
 import { parseChord, pitchClassesOf } from "../chord";
-import { type Fingering, type NeckPlace, pentatonicBox } from "../fretboard";
+import { describeList, type Fingering, type NeckPlace, pentatonicBox } from "../fretboard";
 import { type Key, parseTuning, type ScaleName, scaleClasses } from "../pitch";
 import type { ShapePlan } from "./shape-plan";
 import type { HandRequest } from "./shapes";
@@ -94,10 +94,8 @@ const GROUPS = ["", "", "two", "three", "four"] as const;
 /** @example tellCounted({ of: 4, at: [1, 3] }) // => "every first and third of four chords" */
 export function tellCounted({ of, at }: CountedChords): string {
   const told = at.map((place) => ORDINALS[place - 1]!);
-  const list = told.length > 1 ? `${told.slice(0, -1).join(", ")} and ${told.at(-1)}` : told[0]!;
-  return of === 2
-    ? `every ${at[0] === 1 ? "other chord, from the first" : "other chord, from the second"}`
-    : `every ${list} of ${GROUPS[of]} chords`;
+  if (of === 2) return `every other chord, from the ${told[0]}`;
+  return `every ${describeList(told)} of ${GROUPS[of]} chords`;
 }
 
 /** A note that fits nearly everywhere. */

@@ -35,11 +35,11 @@ type PartPassage = {
   /** By written symbol: each chord of the passage once, in the order met. */
   readonly chords: ReadonlyMap<string, PartChord>;
   /** Every shape held in the passage once, in the order met. */
-  readonly shapes: readonly HeldShape[];
+  readonly shapes: readonly PassageShape[];
 };
 
 /** A shape of a passage. */
-type HeldShape = {
+type PassageShape = {
   readonly name: string;
   readonly shape: Shape;
   readonly really: string | null;
@@ -78,7 +78,7 @@ export function playerPart(
     const namer = namerAt(cell.capo.value, passage.shift);
     const sum = passageSum(passage, timeline[at + 1]);
     const chords = new Map<string, PartChord>();
-    const shapes: (Omit<HeldShape, "fromBar"> & { readonly tick: number })[] = [];
+    const shapes: (Omit<PassageShape, "fromBar"> & { readonly tick: number })[] = [];
     for (const { outline: line, events } of passage.lines) {
       for (const [at, { chord }] of line.chords.entries()) {
         const named = namer.name(chord.symbol);
@@ -113,9 +113,9 @@ export function playerPart(
 
 /** Says where each of several shapes of one chord begins. */
 function withBars(
-  shapes: readonly (Omit<HeldShape, "fromBar"> & { readonly tick: number })[],
+  shapes: readonly (Omit<PassageShape, "fromBar"> & { readonly tick: number })[],
   passage: Passage,
-): HeldShape[] {
+): PassageShape[] {
   const bars = barsIn(passage);
   return shapes.map(({ tick, ...held }) => {
     const isOneOfSeveral = shapes.filter(({ name }) => name === held.name).length > 1;

@@ -2,12 +2,12 @@ import { modulo } from "../../base";
 import { parseChord } from "../chord";
 import type { Frets } from "../fretboard";
 import { parseTuning, pitchClassOf, tuningShift } from "../pitch";
-import { isVoicedAlike } from "../song/read";
 import type { BookShape } from "../song/schema";
 import { type HandRequest, reachAbout, type ShapeRequest } from "./shapes";
 
 /** What is told apart in a shape book: a hand's chord on strings tuned so, voiced so. */
-type Kept = Pick<BookShape, "symbol" | "style" | "strings" | "tuning" | "frets">;
+type Kept = Pick<BookShape, "symbol" | "style" | "frets"> & Voiced;
+type Voiced = { readonly strings: readonly number[] | null; readonly tuning: readonly string[] };
 
 /**
  * A chord's shape as a hand knows it, whatever it is called: how far its root and bass lie above the capo, and its tones.
@@ -36,13 +36,19 @@ const risenBy = ({ tuning, capo }: Pick<HandRequest, "tuning" | "capo">): number
   return capo + (read.ok ? tuningShift(read.value) : 0);
 };
 
-/** What a shape of a book is for, as a key: the same for another shape that would stand in its place. */
-export const placeInBook = ({ symbol, tuning, style, strings }: Omit<Kept, "frets">): string =>
-  [shapeIdentity(symbol), tunedAs(tuning), style, strings?.join() ?? "all"].join(" / ");
+/**
+ * What a shape of a book is for, as a key: the same for another shape that would stand in its place.
+ * @param down as of {@link shapeIdentity}
+ */
+export const placeInBook = ({ symbol, tuning, style, strings }: Omit<Kept, "frets">, down = 0): string =>
+  [shapeIdentity(symbol, down), tunedAs(tuning), style, strings?.join() ?? "all"].join(" / ");
+
+/** A shape of a book as a key: what it is for, and its frets. */
+export const keyInBook = (shape: Kept): string => `${placeInBook(shape)} ${shape.frets.join()}`;
 
 /** Whether a book has this very shape already. */
 export const hasShape = (book: readonly Kept[], shape: Kept): boolean =>
-  book.some((one) => placeInBook(one) === placeInBook(shape) && one.frets.join() === shape.frets.join());
+  book.some((one) => keyInBook(one) === keyInBook(shape));
 
 /** A kept shape answers how a part wants its chords: within its place on the neck, without open strings there. */
 function liesIn(frets: Frets, hand: HandRequest): boolean {
@@ -59,13 +65,6 @@ function liesIn(frets: Frets, hand: HandRequest): boolean {
  */
 export function keptShapes<Row extends Kept>(book: readonly Row[], request: ShapeRequest): Row[] {
   if (book.length === 0) return [];
-  const identity = shapeIdentity(request.symbol, risenBy(request));
-  const tuned = tunedAs(request.tuning);
-  return book.filter(
-    (one) =>
-      shapeIdentity(one.symbol) === identity &&
-      tunedAs(one.tuning) === tuned &&
-      isVoicedAlike(one, request) &&
-      liesIn(one.frets, request),
-  );
+  const place = placeInBook(request, risenBy(request));
+  return book.filter((one) => placeInBook(one) === place && liesIn(one.frets, request));
 }

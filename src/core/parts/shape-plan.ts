@@ -1,13 +1,11 @@
 import { parseChord } from "../chord";
 import {
   type Fingering,
-  type FingeringOptions,
   type Frets,
   type HandEvent,
+  type HeldShape,
   highestFret,
   type Move,
-  movedShape,
-  type Style,
   USUAL_LAST_FRET,
   voicePath,
 } from "../fretboard";
@@ -29,11 +27,9 @@ import {
   versionRow,
 } from "../song/read";
 import type { Player, VersionBody } from "../song/schema";
+import { movedPlaces } from "./moved-places";
 import { keptShapes } from "./shape-book";
 import { type HandRequest, handKey, handOf, optionsOf, requestKey } from "./shapes";
-
-/** Frets with the fingers on them; none where no hand is known to hold them. */
-type HeldShape = Pick<Fingering, "frets" | "fingers">;
 
 /** Whether somebody's shape says its fingers. */
 const isHeld = ({ fingers }: HeldShape): boolean => fingers.some((finger) => finger !== null);
@@ -60,7 +56,7 @@ export type PlanEvent = {
 };
 
 /** A stretch played by one hand with one capo and voicing, without a silence of the player's own. */
-type PlanRun = { readonly hand: HandRequest; readonly events: readonly PlanEvent[] };
+export type PlanRun = { readonly hand: HandRequest; readonly events: readonly PlanEvent[] };
 
 /** Everything a plan is made from: plain values, so that equal ones are the same question. */
 export type PlanRequest = {
@@ -159,25 +155,23 @@ export function planRequest(
 
 /** A chord for the hand. @param isMoved whether `only` is a place of a moved shape: held whatever would be found */
 const eventOf = (
-  event: PlanEvent,
-  lock: Frets | null,
+  { symbol, beats, lock, fingers, book }: PlanEvent,
   only: HeldShape | null,
   isMoved: boolean,
 ): HandEvent[] => {
-  const chord = parseChord(event.symbol);
+  const chord = parseChord(symbol);
   if (!chord.ok) return [];
-  const { beats } = event;
-  const kept = isMoved && only ? [only] : event.book;
+  const kept = isMoved && only ? [only] : book;
   const among = kept.length > 0 ? { among: kept } : {};
-  const chosen = lock && event.fingers ? { frets: lock, fingers: event.fingers } : only;
+  const chosen = lock && fingers ? { frets: lock, fingers } : only;
   const held = { ...(lock ? { lock } : among), ...(chosen ? { only: chosen } : {}) };
   return [{ kind: "chord", chord: chord.value, beats, ...held }];
 };
 
 /**
  * The shapes of a song on the hand's shortest way. Without `vary` each chord keeps one shape in a run, and its fingers:
- * those the way takes for most of its beats; the rest is then planned again around those. Locks hold in any case, even where no
- * hand is known to hold them.
+ * those the way takes for most of its beats; the rest is then planned again around those. Locks hold in any case, even where
+ * no hand is known to hold them.
  */
 export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
   const planned: PlannedRun[] = [];
@@ -193,25 +187,22 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
       gaps: "skip" as const,
     };
     const places = run.hand.moved ? movedPlaces(run, options) : null;
-    const through = (lockOf: (event: PlanEvent) => Frets | null, usual?: ReadonlyMap<string, HeldShape>) =>
+    const through = (isLocked: boolean, usual?: ReadonlyMap<string, HeldShape>) =>
       voicePath(
         run.events.flatMap((event) =>
           eventOf(
-            event,
-            lockOf(event),
+            isLocked ? event : { ...event, lock: null },
             usual?.get(event.symbol) ?? places?.get(event.symbol) ?? null,
             places !== null,
           ),
         ),
         options,
       );
-    const own = (event: PlanEvent) => event.lock;
-    const held = through(own);
-    const locks = held.ok ? own : () => null;
-    const first = held.ok ? held : through(locks);
+    const held = through(true);
+    const first = held.ok ? held : through(false);
     if (!first.ok) continue;
     const usual = vary ? null : usualShapes(run, first.value.path);
-    const second = usual && through(locks, usual);
+    const second = usual && through(held.ok, usual);
     const { path, moves, ...sums } = second?.ok ? second.value : first.value;
     planned.push({ run, path, moves });
     cost += sums.cost;
@@ -219,72 +210,6 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
     exact &&= sums.exact;
   }
   return { runs: planned, cost, greedyCost, exact };
-}
-
-/** The strings a small shape lies on when nothing else is said, and how it voices a chord. Ours, no source. */
-const MOVED_ON: Readonly<Partial<Record<Style, readonly number[]>>> = Object.freeze({
-  triad: [3, 4, 5],
-  "two-string": [2, 3],
-  octave: [1, 3],
-  power: [1, 2],
-  single: [3],
-});
-
-/** By symbol where one small shape is moved to, each chord having one place; null where some chord has none. */
-function movedPlaces(
-  { hand, events }: PlanRun,
-  options: FingeringOptions,
-): ReadonlyMap<string, HeldShape> | null {
-  const style = isSmall(hand) ? "triad" : hand.style;
-  const strings = options.strings ?? MOVED_ON[style];
-  const chords = [...new Set(events.map(({ symbol }) => symbol))].flatMap((symbol) => {
-    const read = parseChord(symbol);
-    return read.ok ? [[symbol, read.value] as const] : [];
-  });
-  const form = ownForm(events);
-  if (!strings && !form) return null;
-  const moved = movedShape(
-    chords.map(([, chord]) => chord),
-    form ? { style: form.style, strings: form.strings } : { style, strings: strings! },
-    { ...options, about: hand.fret, ...(form ? { like: form } : {}) },
-  );
-  if (!moved)
-    return form
-      ? movedPlaces({ hand, events: events.map((one) => ({ ...one, lock: null })) }, options)
-      : null;
-  return new Map(
-    chords.flatMap(([symbol], at) => {
-      const place = moved.path[at];
-      return place ? [[symbol, place] as const] : [];
-    }),
-  );
-}
-
-/** Whether full chords and shells are moved as three-string shapes: unless they are given four strings or more. */
-const isSmall = ({ style, strings }: HandRequest): boolean =>
-  (style === "full" || style === "shell") && (strings?.length ?? 0) < 4;
-
-const STYLE_OF_OWN: Readonly<Record<number, Style>> = Object.freeze({
-  1: "single",
-  2: "two-string",
-  3: "triad",
-});
-
-/** The first shape somebody chose in a run that has no open string: the others are moved like it. */
-function ownForm(events: readonly PlanEvent[]) {
-  for (const { lock, symbol } of events) {
-    if (!lock || lock.includes(0)) continue;
-    const strings = lock.flatMap((fret, string) => (fret === null ? [] : [string]));
-    const read = parseChord(symbol);
-    if (strings.length === 0 || !read.ok || read.value.kind === "none") continue;
-    return {
-      frets: lock,
-      chord: read.value,
-      strings,
-      style: STYLE_OF_OWN[strings.length] ?? ("full" as const),
-    };
-  }
-  return null;
 }
 
 /** As far up the neck as somebody chose or keeps a shape, and at least as far as shapes are looked for. */

@@ -1,4 +1,14 @@
-import { beatsOfBar, EVEN, isCompound, type Meter, type Pattern, type Stroke, ticksOfBar } from "../rhythm";
+import {
+  beatsOfBar,
+  byTurns,
+  downDownUp,
+  EVEN,
+  isCompound,
+  type Meter,
+  type Pattern,
+  type Stroke,
+  ticksOfBar,
+} from "../rhythm";
 import { gridOnsets, type Technique } from "../song/read";
 
 /**
@@ -8,14 +18,14 @@ import { gridOnsets, type Technique } from "../song/read";
 export function techniquePattern(technique: Technique, meter: Meter): Pattern | null {
   if (!technique.sweeps) return null;
   const subdivision = isCompound(meter) ? 3 : 2;
+  const goesDown = subdivision === 3 ? downDownUp : byTurns;
   const places = beatsOfBar(meter) * subdivision;
   const struck = new Set(
     gridOnsets(technique.grid, meter).map((tick) => Math.round((tick / ticksOfBar(meter)) * places)),
   );
   const strokes = Array.from({ length: places }, (_, at): Stroke => {
     if (!struck.has(at)) return { kind: "ring" };
-    const goesDown = subdivision === 3 ? at % 3 < 2 : at % 2 === 0;
-    return { kind: goesDown ? "down" : "up", weight: 2 };
+    return { kind: goesDown(at) ? "down" : "up", weight: 2 };
   });
   return { meter, subdivision, swing: EVEN, strokes };
 }

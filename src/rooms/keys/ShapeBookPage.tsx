@@ -1,7 +1,7 @@
 "use client";
 
 import type { ReactNode } from "react";
-import { type ChosenShape, hasShape, placeInBook, shapeIdentity } from "@/core/parts";
+import { type ChosenShape, hasShape, keyInBook, placeInBook, shapeIdentity } from "@/core/parts";
 import type { Namer } from "@/core/song/names";
 import type { BookShape, Player } from "@/core/song/schema";
 import { ChordDiagram, writeFrets } from "@/ui/ChordDiagram";
@@ -103,7 +103,7 @@ function Habits({ habits, book, player, namer }: ListProps & { readonly habits: 
       {habits.map(({ shape, songs }) => {
         const [name, frets] = [namer.inCustom(shape.symbol), writeFrets(shape.frets)];
         return (
-          <ShapeCard key={`${placeInBook(shape)} ${frets}`} shape={shape} player={player} namer={namer}>
+          <ShapeCard key={keyInBook(shape)} shape={shape} player={player} namer={namer}>
             <span className="block text-sm">
               chosen for {name} in {songs} songs
             </span>

@@ -1,5 +1,5 @@
 import { eq, sql } from "drizzle-orm";
-import { placeInBook, type shapesChosen } from "@/core/parts";
+import { keyInBook, type shapesChosen } from "@/core/parts";
 import type { Database } from "../db/open-database";
 import { shelf } from "../db/schema";
 
@@ -24,8 +24,7 @@ export async function chosenOften(database: Database): Promise<OftenChosen[]> {
   const found = new Map<string, { chosen: Chosen; songs: Set<string> }>();
   for (const { chosen: text, songId } of rows) {
     const chosen = JSON.parse(text) as Chosen;
-    const { bandPlayerId, shape } = chosen;
-    const key = `${bandPlayerId} ${placeInBook(shape)} ${shape.frets.join()}`;
+    const key = `${chosen.bandPlayerId} ${keyInBook(chosen.shape)}`;
     const known = found.get(key);
     if (known) known.songs.add(songId);
     else found.set(key, { chosen, songs: new Set([songId]) });

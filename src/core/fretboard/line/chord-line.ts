@@ -1,10 +1,12 @@
 import { type Midi, modulo, type Semitones, type Ticks } from "../../../base";
 import { type SoundingChord, toneSemitones } from "../../chord";
 import { pitchClassOf } from "../../pitch";
+import { cheapestWay } from "../cheapest-way";
 import { HAND_LIMITS } from "../level";
 import { betweenFretsMm, GUITAR_SCALE_MM } from "../neck";
+import { TRIAD_TONES, type TriadTone, tonesOf } from "../triad-tones";
 import type { ChordUnder } from "./judge-line";
-import { type LineNeck, PLAIN_NOTE, type TabNote } from "./note";
+import { PLAIN_NOTE, stoppedPitch, type TabNote } from "./note";
 import type { PlaceOptions } from "./place-line";
 
 /** What a line drawn up from chords is made of: one note at a time, or two of a fixed kind of interval. */
@@ -12,8 +14,7 @@ export const CHORD_LINES = ["single notes", "octaves", "tenths", "sixths"] as co
 export type ChordLineKind = (typeof CHORD_LINES)[number];
 
 /** Which tone of the chord the lower note is. */
-const LINE_TONES = ["root", "third", "fifth"] as const;
-export type LineTone = (typeof LINE_TONES)[number];
+export type LineTone = TriadTone;
 
 export type ChordLine = {
   readonly notes: readonly TabNote[];
@@ -53,26 +54,20 @@ const LOW: Midi = 48;
 /** A neck whose lowest string lies below this is a bass. */
 const BASS_BELOW: Midi = 36;
 
+type Pairs = Exclude<ChordLineKind, "single notes">;
+
 /** Semitones from the lower to the upper note of two. */
-const INTERVALS: Readonly<Record<ChordLineKind, readonly Semitones[]>> = Object.freeze({
-  "single notes": [0],
+const INTERVALS: Readonly<Record<Pairs, readonly Semitones[]>> = Object.freeze({
   octaves: [12],
   tenths: [15, 16],
   sixths: [8, 9],
 });
 
 /** How many strings lie from the lower note's to the upper's: as hands reach for them. Common practice, no source. */
-const STRINGS_UP: Readonly<Record<ChordLineKind, readonly number[]>> = Object.freeze({
-  "single notes": [0],
+const STRINGS_UP: Readonly<Record<Pairs, readonly number[]>> = Object.freeze({
   octaves: [2, 3],
   tenths: [3],
   sixths: [2],
-});
-
-const DEGREES: Readonly<Record<LineTone, readonly number[]>> = Object.freeze({
-  root: [1],
-  third: [2, 3, 4],
-  fifth: [5],
 });
 
 /** Up to this fret a line is drawn up where no place is wished. */
@@ -85,7 +80,6 @@ type Way = {
   readonly spots: readonly Spot[];
   /** The upper pitch: what is heard to move. */
   readonly top: Midi;
-  readonly low: number;
   readonly own: number;
 };
 
@@ -106,7 +100,7 @@ export function chordLine(
   const sounding = chords.flatMap(({ chord }, at) => (chord.kind === "none" ? [] : [{ chord, at }]));
   const layers = sounding.map(({ chord, at }) => waysOf(chord, kind, beside[at], options));
   if (layers.some((ways) => ways.length === 0)) return null;
-  const { ways, cost } = cheapest(layers);
+  const { way: ways, cost } = cheapestWay(layers, ({ own }) => own, stepCost);
   const byChord = new Map(sounding.map(({ at }, place) => [at, ways[place]!]));
   return {
     notes: chords.flatMap(({ tick, ticks }, at) => {
@@ -128,27 +122,17 @@ function waysOf(
   const { neck } = options;
   const root = pitchClassOf(chord.root);
   const classes = chord.tones.map((tone) => modulo(root + toneSemitones(tone), 12));
-  return LINE_TONES.flatMap((tone) =>
-    chord.tones
-      .filter(({ degree }) => DEGREES[tone].includes(degree))
-      .flatMap((one) => {
-        const pitchClass = modulo(root + toneSemitones(one), 12);
-        return placesOf(pitchClass, kind, classes, options).map((spots): Way => {
-          const pitches = spots.map((spot) => pitchAt(spot, neck));
-          const low = Math.min(...spots.map(({ fret }) => fret));
-          return {
-            tone,
-            spots,
-            top: pitches.at(-1)!,
-            low,
-            own: ownCost(tone, pitches, low, beside, options),
-          };
-        });
-      }),
+  return TRIAD_TONES.flatMap((tone) =>
+    tonesOf(chord, tone).flatMap((one) => {
+      const pitchClass = modulo(root + toneSemitones(one), 12);
+      return placesOf(pitchClass, kind, classes, options).map((spots): Way => {
+        const pitches = spots.map((spot) => stoppedPitch(spot, neck)!);
+        const low = Math.min(...spots.map(({ fret }) => fret));
+        return { tone, spots, top: pitches.at(-1)!, own: ownCost(tone, pitches, low, beside, options) };
+      });
+    }),
   );
 }
-
-const pitchAt = ({ string, fret }: Spot, neck: LineNeck): Midi => neck.tuning[string]! + neck.capo + fret;
 
 /** Where a tone, and the note over it, can be stopped. */
 function placesOf(
@@ -216,37 +200,6 @@ function ownCost(
 const stepCost = (from: Way, to: Way): number =>
   LINE_WEIGHTS.step * Math.abs(to.top - from.top) +
   LINE_WEIGHTS.string * Math.abs(to.spots[0]!.string - from.spots[0]!.string);
-
-/** The cheapest way through, of equal ones the one met first. */
-function cheapest(layers: readonly (readonly Way[])[]): { ways: Way[]; cost: number } {
-  const [first, ...others] = layers;
-  if (!first) return { ways: [], cost: 0 };
-  let costs = first.map(({ own }) => own);
-  let before = first;
-  const froms: number[][] = [];
-  for (const layer of others) {
-    const from: number[] = [];
-    const last = { costs, before };
-    costs = layer.map((to, at) => {
-      let best = Number.POSITIVE_INFINITY;
-      for (const [place, one] of last.before.entries()) {
-        const cost = last.costs[place]! + stepCost(one, to);
-        if (cost < best - 1e-9) [best, from[at]] = [cost, place];
-      }
-      return best + to.own;
-    });
-    froms.push(from);
-    before = layer;
-  }
-  let at = costs.reduce((least, cost, index) => (cost < costs[least]! - 1e-9 ? index : least), 0);
-  const cost = costs[at]!;
-  const ways = [layers.at(-1)![at]!];
-  for (let index = layers.length - 2; index >= 0; index--) {
-    at = froms[index]![at]!;
-    ways.unshift(layers[index]![at]!);
-  }
-  return { ways, cost };
-}
 
 /** The notes of a way under its chord. */
 function struck(way: Way, tick: Ticks, ticks: Ticks, each: Ticks | null): TabNote[] {

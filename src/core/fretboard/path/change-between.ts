@@ -1,12 +1,11 @@
 import type { Fingering } from "../fingerings";
-import { type Finger, highestFret } from "../hand";
+import { type Finger, type HeldShape, highestFret } from "../hand";
 import { GUITAR_SCALE_MM } from "../neck";
 import { changeCost, FINGERS, type PlaceId, Places } from "./change";
 
 type Neck = { readonly strings: number; readonly capo?: number; readonly scaleMm?: number };
 
 /** A shape with the fingers that hold it. */
-type Held = Pick<Fingering, "frets" | "fingers">;
 
 /**
  * What the fingers pay from one shape to another, as a way of shapes counts it, without how often it counts.
@@ -16,10 +15,10 @@ export function changesOn({
   strings,
   capo = 0,
   scaleMm = GUITAR_SCALE_MM,
-}: Neck): (from: Held, to: Held) => number {
+}: Neck): (from: HeldShape, to: HeldShape) => number {
   let places: Places | null = null;
   let reach = 0;
-  const stand = (on: Places, { frets, fingers }: Held): PlaceId[] =>
+  const stand = (on: Places, { frets, fingers }: HeldShape): PlaceId[] =>
     FINGERS.map((finger: Finger) => {
       const string = fingers.indexOf(finger);
       return string < 0 ? 0 : on.id(string, frets[string]!);
@@ -49,7 +48,7 @@ export type ShapeOrder = (typeof SHAPE_ORDERS)[number];
 export function orderShapes(
   list: readonly Fingering[],
   order: ShapeOrder,
-  { before, after }: { readonly before: Held | null; readonly after: Held | null },
+  { before, after }: { readonly before: HeldShape | null; readonly after: HeldShape | null },
   neck: Neck,
 ): readonly Fingering[] {
   const other =

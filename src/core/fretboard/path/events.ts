@@ -1,8 +1,5 @@
 import type { Chord } from "../../chord";
-import type { Finger, Frets } from "../hand";
-
-/** Frets and the fingers on them. */
-type HeldShape = { readonly frets: Frets; readonly fingers: readonly (Finger | null)[] };
+import type { Frets, HeldShape } from "../hand";
 
 /** Something the hand does in time: a chord, the chord before left to ring, or a single note of a line. */
 export type HandEvent =

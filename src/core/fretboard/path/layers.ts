@@ -19,6 +19,7 @@ import {
   fingersOf,
   type Grip,
   type Hand,
+  type HeldShape,
   highestFret,
   toHand,
 } from "../hand";
@@ -137,7 +138,7 @@ export function layersOf(events: readonly HandEvent[], options: LayerOptions): R
 /** Every way to hold one of some shapes; one that no hand is known to hold sounds all the same. */
 const keptStates = (
   chord: SoundingChord,
-  among: readonly Held[],
+  among: readonly HeldShape[],
   options: LayerOptions,
   board: Board,
 ): readonly State[] =>
@@ -147,11 +148,10 @@ const keptStates = (
     return held.length > 0 ? held : [unheldState(chord, frets, board)];
   });
 
-type Held = Pick<Fingering, "frets" | "fingers">;
-const idOf = ({ frets, fingers }: Held): string => `${frets.join()} ${fingers.join()}`;
+const idOf = ({ frets, fingers }: HeldShape): string => `${frets.join()} ${fingers.join()}`;
 
 /** Of a chord's states those of one shape, held with its fingers, where there are any. */
-function narrowed(states: readonly State[], only: Held | undefined): readonly State[] {
+function narrowed(states: readonly State[], only: HeldShape | undefined): readonly State[] {
   if (!only) return states;
   const id = only.frets.join();
   const own = states.filter(({ frets }) => frets.join() === id);
@@ -167,12 +167,7 @@ function checkEvents(events: readonly HandEvent[], board: Board): LayerProblem |
         : [];
     if (given.some((frets) => frets.length !== board.tuning.length)) return { code: "wrong-strings", index };
     if (event.kind === "note" && event.string >= board.tuning.length) return { code: "wrong-strings", index };
-    const frets =
-      event.kind === "note"
-        ? [event.fret]
-        : event.kind === "chord"
-          ? [...(event.lock ?? []), ...(event.among?.flatMap(({ frets }) => frets) ?? [])]
-          : [];
+    const frets = event.kind === "note" ? [event.fret] : given.flat();
     if (frets.some((fret) => fret !== null && fret > board.maxFret)) return { code: "out-of-neck", index };
   }
   return null;

@@ -1,28 +1,25 @@
 import { type Millimetres, modulo } from "../../../base";
-import { type Chord, pitchClassesOf, type SoundingChord, toneSemitones } from "../../chord";
+import { type Chord, pitchClassesOf, type SoundingChord } from "../../chord";
 import { pitchClassOf } from "../../pitch";
+import { cheapestWay } from "../cheapest-way";
 import { round } from "../difficulty";
 import { type Fingering, type FingeringOptions, fingerings, holdShape, USUAL_LAST_FRET } from "../fingerings";
-import type { Frets } from "../hand";
+import type { Frets, HeldShape } from "../hand";
 import { betweenFretsMm, GUITAR_SCALE_MM } from "../neck";
 import type { Style } from "../styles";
+import { TRIAD_TONES, type TriadTone, triadToneAt } from "../triad-tones";
 
 /** A small shape that is moved along the neck as it is: how it voices a chord, and on which strings. */
 export type MovedForm = { readonly style: Style; readonly strings: readonly number[] };
 
-/** What lies on the string nearest the player's face in every one of its places. */
-export const FORM_TONES = ["root", "third", "fifth"] as const;
-type FormTone = (typeof FORM_TONES)[number];
-
-/** One of its places: what is held, and how. */
-type MovedPlace = Pick<Fingering, "frets" | "fingers">;
-type Priced = MovedPlace & Partial<Pick<Fingering, "unusual">>;
+/** One of its places, with what is unusual about it where that is known. */
+type Priced = HeldShape & Partial<Pick<Fingering, "unusual">>;
 
 export type MovedShape = {
-  /** Null where it is somebody's own shape with another tone there. */
-  readonly tone: FormTone | null;
+  /** What lies on the string nearest the player's face in every one of its places; null in somebody's own shape with another tone. */
+  readonly tone: TriadTone | null;
   /** A place a chord; null where there is no chord. Alike shapes have like fingers: those of the lowest, the widest one. */
-  readonly path: readonly (MovedPlace | null)[];
+  readonly path: readonly (HeldShape | null)[];
   /** The lowest fret of each, what a player calls the places by; null where there is no chord. */
   readonly frets: readonly (number | null)[];
   /** Millimetres the hand goes along the neck. */
@@ -43,17 +40,12 @@ export type MovedOptions = Omit<FingeringOptions, "style" | "strings" | "open" |
 const AWAY_MM = 5;
 const THIN_MM = 10;
 
-const DEGREES: Readonly<Record<FormTone, readonly number[]>> = Object.freeze({
-  root: [1],
-  third: [2, 3, 4],
-  fifth: [5],
-});
-
 /**
  * One small shape for all chords of a section, moved along the neck without open strings: of the shapes with the root,
  * the third (or sus) or the fifth on their first string, the one that travels least and lies nearest the wished fret; of
- * equal ones the one with the root. Two strings keep both their tones, a root with its third before the others. A shape of somebody's own is moved as it is; where its tones are not the chord's, the
- * same tone on the same first string of the same strings stands for it.
+ * equal ones the one with the root. Two strings keep both their tones, a root with its third before the others. A shape of
+ * somebody's own is moved as it is; where its tones are not the chord's, the same tone on the same first string of the same
+ * strings stands for it.
  * @returns null where no such shape has a place for every chord
  * @example movedShape([C, G, F], { style: "triad", strings: [3, 4, 5] }, { tuning }).frets // => [8, 3, 1]
  */
@@ -94,16 +86,16 @@ export function movedShape(
 /** What makes a shape the same in every place: the tone on its first string, and of two strings on the other too. */
 type Placed = {
   readonly string: number;
-  readonly tone: FormTone | null;
+  readonly tone: TriadTone | null;
   /** Undefined for shapes of more strings, or of one: their first tone says the others. */
-  readonly second?: FormTone | null;
+  readonly second?: TriadTone | null;
 };
 
 const isPlacedAs = (one: Placed, other: Placed): boolean =>
   one.string === other.string && one.tone === other.tone && one.second === other.second;
 
 function placedAs(
-  { frets }: Pick<MovedPlace, "frets">,
+  { frets }: Pick<HeldShape, "frets">,
   chord: SoundingChord,
   options: Pick<MovedOptions, "tuning" | "capo">,
 ): Placed {
@@ -116,7 +108,7 @@ function placedAs(
 /** The forms the first chord has, those with the root first. */
 function everyForm(
   chords: readonly Chord[],
-  shapesOf: (chord: SoundingChord) => readonly MovedPlace[],
+  shapesOf: (chord: SoundingChord) => readonly HeldShape[],
   options: Pick<MovedOptions, "tuning" | "capo">,
 ): Placed[] {
   const first = chords.find((chord) => chord.kind !== "none");
@@ -126,7 +118,7 @@ function everyForm(
     const placed = placedAs(shape, first, options);
     if (placed.tone !== null) forms.set(JSON.stringify(placed), placed);
   }
-  const rank = ({ tone }: Placed) => FORM_TONES.indexOf(tone!);
+  const rank = ({ tone }: Placed) => TRIAD_TONES.indexOf(tone!);
   return [...forms.values()].sort((a, b) => rank(a) - rank(b) || a.string - b.string);
 }
 
@@ -146,7 +138,7 @@ function shifted(
   { frets, chord: from }: { readonly frets: Frets; readonly chord: SoundingChord },
   to: SoundingChord,
   options: MovedOptions,
-): MovedPlace[] {
+): HeldShape[] {
   const { tuning, capo = 0, maxFret = USUAL_LAST_FRET } = options;
   const allowed = pitchClassesOf(to);
   const up = modulo(pitchClassOf(to.root) - pitchClassOf(from.root), 12);
@@ -162,9 +154,9 @@ function shifted(
 }
 
 /** The same fingers for shapes that are the same but for their place: those of the lowest, where frets are widest. */
-function heldAlike(path: readonly (MovedPlace | null)[]): (MovedPlace | null)[] {
-  const lowest = new Map<string, MovedPlace>();
-  const key = ({ frets }: MovedPlace) => frets.map((fret) => fret && fret - lowestOf({ frets })).join();
+function heldAlike(path: readonly (HeldShape | null)[]): (HeldShape | null)[] {
+  const lowest = new Map<string, HeldShape>();
+  const key = ({ frets }: HeldShape) => frets.map((fret) => fret && fret - lowestOf({ frets })).join();
   for (const one of path) {
     const known = one && lowest.get(key(one));
     if (one && (!known || lowestOf(one) < lowestOf(known))) lowest.set(key(one), one);
@@ -173,21 +165,15 @@ function heldAlike(path: readonly (MovedPlace | null)[]): (MovedPlace | null)[] 
 }
 
 /** Which tone of the chord a string sounds; null where it is none of them. */
-function toneOn(
+const toneOn = (
   string: number,
   fret: number,
   chord: SoundingChord,
   { tuning, capo = 0 }: Pick<MovedOptions, "tuning" | "capo">,
-): FormTone | null {
-  const above = modulo(tuning[string]! + capo + fret - pitchClassOf(chord.root), 12);
-  return (
-    FORM_TONES.find((tone) =>
-      chord.tones.some((one) => DEGREES[tone].includes(one.degree) && toneSemitones(one) === above),
-    ) ?? null
-  );
-}
+): TriadTone | null =>
+  triadToneAt(chord, modulo(tuning[string]! + capo + fret - pitchClassOf(chord.root), 12));
 
-const lowestOf = ({ frets }: Pick<MovedPlace, "frets">): number =>
+const lowestOf = ({ frets }: Pick<HeldShape, "frets">): number =>
   Math.min(...frets.filter((fret): fret is number => fret !== null));
 
 /** What is unusual about two strings: see `tellUnusualShape`. */
@@ -204,38 +190,18 @@ function leastTravel(
   places: readonly (readonly Priced[])[],
   mm: (from: number, to: number) => Millimetres,
   about: number | null,
-): { path: (MovedPlace | null)[]; frets: (number | null)[]; travelMm: Millimetres; cost: number } | null {
-  type Way = {
-    readonly cost: number;
-    readonly travel: number;
-    readonly path: readonly (MovedPlace | null)[];
-  };
+): Omit<MovedShape, "tone"> & { readonly cost: number } {
   const own = (one: Priced) =>
     (about === null ? 0 : AWAY_MM * (lowestOf(one) - about) ** 2) + THIN_MM * leftOut(one);
-  let ways: readonly Way[] = [{ cost: 0, travel: 0, path: [] }];
-  for (const options of places) {
-    if (options.length === 0) {
-      ways = ways.map((way) => ({ ...way, path: [...way.path, null] }));
-      continue;
-    }
-    ways = options.map((one) => {
-      const steps = ways.map((way): Way => {
-        const last = way.path.findLast((before) => before !== null);
-        const step = last ? mm(lowestOf(last), lowestOf(one)) : 0;
-        return {
-          cost: way.cost + step + own(one),
-          travel: way.travel + step,
-          path: [...way.path, one],
-        };
-      });
-      return steps.reduce((least, way) => (way.cost < least.cost - 1e-9 ? way : least));
-    });
-  }
-  const [first, ...others] = ways;
-  if (!first) return null;
-  const { path, travel, cost } = others.reduce(
-    (least, way) => (way.cost < least.cost - 1e-9 ? way : least),
-    first,
+  const step = (from: Priced, to: Priced) => mm(lowestOf(from), lowestOf(to));
+  const { way, cost } = cheapestWay(
+    places.filter((options) => options.length > 0),
+    own,
+    step,
   );
-  return { path: [...path], frets: path.map((one) => one && lowestOf(one)), travelMm: round(travel), cost };
+  const travel = way.slice(1).reduce((sum, one, at) => sum + step(way[at]!, one), 0);
+  // Where no chord is there is no place either.
+  const left = [...way];
+  const path = places.map((options) => (options.length > 0 ? left.shift()! : null));
+  return { path, frets: path.map((one) => one && lowestOf(one)), travelMm: round(travel), cost };
 }

@@ -40,6 +40,8 @@ export {
 } from "./pattern";
 export { readAloud } from "./read-aloud";
 export {
+  byTurns,
+  downDownUp,
   readSaidPatterns,
   type SaidPattern,
   type SaidPatternProblem,

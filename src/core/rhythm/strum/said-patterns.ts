@@ -1,7 +1,9 @@
 import { fail, ok, type Result } from "../../../base";
 import { beatsOfBar, beatUnitOf, type Meter } from "../meter";
 import {
+  barsOfPattern,
   EVEN,
+  formatStrokes,
   isCompound,
   MOST_STROKES,
   type Pattern,
@@ -42,8 +44,9 @@ type Swing = {
 /** A stroke with the places that must lie free before it. */
 type Meant = { readonly stroke: Exclude<SaidStroke, "rest">; readonly rests: number };
 
-const byTurns = (place: number): boolean => place % 2 === 0;
-const downDownUp = (place: number): boolean => place % 3 < 2;
+/** Where the hand goes down on a grid: by turns; with three to a beat also down, down, up. */
+export const byTurns = (place: number): boolean => place % 2 === 0;
+export const downDownUp = (place: number): boolean => place % 3 < 2;
 
 /** What a place is worth, by how many fill a whole note. */
 const VALUES: Readonly<Record<number, string>> = Object.freeze({
@@ -107,15 +110,15 @@ export function readSaidPatterns(
   // Eighths before sixteenths; of three to a beat both hands early, then both late.
   const isTriple = swings[0]!.swing.subdivision === 3;
   const ordered = isTriple ? [...early, ...late] : early.flatMap((one, at) => [one, late[at]!]);
-  const found = new Map<string, SaidPattern>();
-  for (const { places, swing, length, how } of ordered) {
-    if (length > MOST_STROKES) continue;
-    const strokes = strokesAt(places, meant, length);
-    const key = `${swing.subdivision} ${strokes.map(({ kind }) => kind).join()}`;
-    if (!found.has(key))
-      found.set(key, patternOf(strokes, meter, swing.subdivision, `${swing.said}, ${how}`));
-  }
-  return ok([...found.values()]);
+  return ok(
+    onceEach(
+      ordered
+        .filter(({ length }) => length <= MOST_STROKES)
+        .map(({ places, swing, length, how }) =>
+          patternOf(strokesAt(places, meant, length), meter, swing.subdivision, `${swing.said}, ${how}`),
+        ),
+    ),
+  );
 }
 
 const patternOf = (
@@ -123,11 +126,20 @@ const patternOf = (
   meter: Meter,
   subdivision: Subdivision,
   why: string,
-): SaidPattern => ({
-  pattern: { meter, subdivision, swing: EVEN, strokes },
-  bars: strokes.length / (beatsOfBar(meter) * subdivision),
-  why,
-});
+): SaidPattern => {
+  const pattern = { meter, subdivision, swing: EVEN, strokes };
+  return { pattern, bars: barsOfPattern(pattern), why };
+};
+
+/** Patterns that strike alike, once: the first of them. */
+function onceEach(patterns: readonly SaidPattern[]): SaidPattern[] {
+  const found = new Map<string, SaidPattern>();
+  for (const said of patterns) {
+    const key = `${said.pattern.subdivision} ${formatStrokes(said.pattern.strokes)}`;
+    if (!found.has(key)) found.set(key, said);
+  }
+  return [...found.values()];
+}
 
 /** Strokes with the rests before each, and the rests behind the last. */
 function meantBy(said: readonly SaidStroke[]): { meant: Meant[]; after: number } {
@@ -241,13 +253,12 @@ function ofCounts(
             { goesDown: downDownUp, said: "as counted, down down up" },
           ]
       : [{ goesDown: byTurns, said: "as counted" }];
-  const found = new Map<string, SaidPattern>();
-  for (const { goesDown, said } of hands) {
-    const strokes = Array.from({ length }, (): Stroke => ({ kind: "ring" }));
-    for (const place of places)
-      strokes[place] = { kind: goesDown(place) ? "down" : "up", weight: PLAIN_WEIGHT };
-    const key = strokes.map(({ kind }) => kind).join();
-    if (!found.has(key)) found.set(key, patternOf(strokes, meter, grid.subdivision, said));
-  }
-  return ok([...found.values()]);
+  return ok(
+    onceEach(
+      hands.map(({ goesDown, said }) => {
+        const meant = places.map((place): Meant => ({ stroke: goesDown(place) ? "down" : "up", rests: 0 }));
+        return patternOf(strokesAt(places, meant, length), meter, grid.subdivision, said);
+      }),
+    ),
+  );
 }

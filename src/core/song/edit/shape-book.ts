@@ -1,5 +1,5 @@
 import type { MakeId } from "../../../document";
-import { isVoicedAlike, type ShapeSpot } from "../read/choices";
+import { choiceStands, type ShapeSpot } from "../read/choices";
 import type { BookShape } from "../schema/chosen-shapes";
 import type { VersionBody } from "../schema/documents";
 import type { VersionCommand } from "./edits";
@@ -33,13 +33,9 @@ export function keepInBook(
 ): VersionCommand {
   const given = Object.values(body.choices).filter(
     (one) =>
-      one.playerId === spot.playerId &&
-      one.symbol === spot.symbol &&
+      (one.scope === "symbol" || one.scope === "voicing") &&
       one.capo === spot.capo &&
-      (one.scope === "symbol" ||
-        (one.scope === "voicing" &&
-          one.style !== null &&
-          isVoicedAlike({ style: one.style, strings: one.strings }, spot))),
+      choiceStands(one, spot),
   );
   return batch("Keep a shape in the shape book", [
     ...given.map((one) => remove("choices", one)),

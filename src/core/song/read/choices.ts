@@ -38,10 +38,11 @@ export const spotOf = (
 });
 
 /** Whether two ways of voicing are one. */
-export const isVoicedAlike = (one: Voicing, other: Voicing): boolean =>
+const isVoicedAlike = (one: Voicing, other: Voicing): boolean =>
   one.style === other.style && (one.strings?.join() ?? null) === (other.strings?.join() ?? null);
 
-const stands = (choice: Choice, spot: ShapeSpot): boolean => {
+/** Whether a choice is for a spot, whatever capo and tuning it was made for. */
+export const choiceStands = (choice: Choice, spot: ShapeSpot): boolean => {
   if (choice.playerId !== spot.playerId) return false;
   switch (choice.scope) {
     case "chord-in-use":
@@ -74,7 +75,7 @@ export function findChoice(
   spot: ShapeSpot,
 ): { choice: Choice | null; unfit: Choice | null } {
   const here = Object.values(body.choices)
-    .filter((choice) => stands(choice, spot))
+    .filter((choice) => choiceStands(choice, spot))
     .sort(
       (a, b) => CHOICE_SCOPES.indexOf(a.scope) - CHOICE_SCOPES.indexOf(b.scope) || (a.id < b.id ? -1 : 1),
     );

@@ -1,6 +1,6 @@
 export { type BarRanges, barsIn, tickOfBar, ticksOfRange } from "./bar-ranges";
 export { describeBarsProblem, formatBars, readBars, wordsIn } from "./bars-text";
-export { findChoice, isVoicedAlike, type ShapeSpot, spotOf } from "./choices";
+export { findChoice, type ShapeSpot, spotOf } from "./choices";
 export { describeException, describeShared, describeUse, TIMES_WORDS } from "./describe-exception";
 export { usualTuning } from "./instruments";
 export { keysOf } from "./keys";

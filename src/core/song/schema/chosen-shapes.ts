@@ -15,6 +15,16 @@ const heldShape = {
   tuning: z.array(text(6)).min(3).max(8),
 };
 
+/** What both tables say of a shape, in words. */
+const TELLS = {
+  symbol: tellSymbol,
+  frets: tellFrets,
+  fingers: tellFrets,
+  tuning: tellTuning,
+  style: tellWords,
+  strings: tellStrings,
+};
+
 /**
  * Where a chosen shape holds, the narrowest first: at one chord this time through, at it each time, wherever the chord
  * comes in a section, wherever it is voiced so in the song, everywhere in the song.
@@ -50,14 +60,7 @@ const choice = defineTable({
     sourceId: "source",
     sure: "is sure",
   },
-  tell: {
-    symbol: tellSymbol,
-    frets: tellFrets,
-    fingers: tellFrets,
-    tuning: tellTuning,
-    style: tellWords,
-    strings: tellStrings,
-  },
+  tell: TELLS,
   named: ["symbol"],
   references: {
     playerId: goesWith("players"),
@@ -85,14 +88,7 @@ const bookShape = defineTable({
   called: "shape of the book",
   acts: { add: "kept in the shape book", remove: "took out of the shape book" },
   fields: { symbol: "name", style: "voicing" },
-  tell: {
-    symbol: tellSymbol,
-    frets: tellFrets,
-    fingers: tellFrets,
-    tuning: tellTuning,
-    style: tellWords,
-    strings: tellStrings,
-  },
+  tell: TELLS,
   named: ["symbol"],
   references: { playerId: goesWith("players") },
   since: 12,

@@ -7,7 +7,7 @@ import type { BookShape, Player } from "@/core/song/schema";
 import { makeId } from "@/document/client";
 import { useAct, useActOnBand, useBand, useCurrentVersion, useRows } from "../open-song";
 
-type HeldShape = Pick<ShapeKept, "frets" | "fingers">;
+type Chosen = Pick<ShapeKept, "frets" | "fingers">;
 
 /** The shape book of a player: what this song has of it, what the band has beside, and how it is changed. */
 export type ShapeBook = {
@@ -18,9 +18,9 @@ export type ShapeBook = {
   /** Whether the player is of the band: a book is kept for nobody else. */
   readonly isOfBand: boolean;
   /** Keeps a shape for the chord at a spot. */
-  readonly keep: (spot: ShapeSpot, shape: HeldShape) => void;
+  readonly keep: (spot: ShapeSpot, shape: Chosen) => void;
   /** Whether this song has it already. */
-  readonly has: (spot: ShapeSpot, shape: HeldShape) => boolean;
+  readonly has: (spot: ShapeSpot, shape: Chosen) => boolean;
   /** Keeps a shape as a row of a book says it. */
   readonly keepRow: (row: Omit<BookShape, "id" | "playerId">) => void;
   /** Takes a shape of the band's book into this song. */
@@ -53,7 +53,7 @@ export function useShapeBook(playerId: string): ShapeBook {
     if (!hasShape(own, row)) act(add("bookShapes", { ...row, id: makeId(), playerId }));
   };
   /** A shape by the name the player's own hand has for its chord, whatever names the window shows. */
-  const named = (spot: ShapeSpot, { frets, fingers }: HeldShape): ShapeKept => {
+  const named = (spot: ShapeSpot, { frets, fingers }: Chosen): ShapeKept => {
     const player = players[playerId];
     return { symbol: (player && handName(body, player, spot)) ?? spot.symbol, frets, fingers };
   };
