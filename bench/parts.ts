@@ -10,7 +10,8 @@ import {
   splitCaseOf,
   sumOfBand,
 } from "../src/core/parts";
-import { planRequest, planShapes } from "../src/core/parts/shape-plan";
+import { planRequest } from "../src/core/parts/plan-request";
+import { planShapes } from "../src/core/parts/shape-plan";
 import { BASS_TUNING, GUITAR_TUNING } from "../src/core/pitch";
 import { set } from "../src/core/song/edit";
 import { techniquesFor } from "../src/core/song/read";

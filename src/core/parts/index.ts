@@ -8,21 +8,14 @@ export * from "./findings";
 export { boxFor, fittingNotes, joinCold, type OneChord, tellCounted } from "./join-cold";
 export { oneHand } from "./one-hand";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
+export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
 export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
 export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
-export {
-  behindCapo,
-  neighboursOf,
-  type PlanRequest,
-  planRequest,
-  planShapes,
-  type ShapePlan,
-  shapesOfPlan,
-} from "./shape-plan";
+export { neighboursOf, planShapes, type ShapePlan, shapesOfPlan } from "./shape-plan";
 export {
   ANY_SHAPE,
   handOf,

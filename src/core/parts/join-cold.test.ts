@@ -3,7 +3,8 @@ import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
 import { countChords, fittingNotes, joinCold, tellCounted } from "./join-cold";
-import { planRequest, planShapes } from "./shape-plan";
+import { planRequest } from "./plan-request";
+import { planShapes } from "./shape-plan";
 
 const planOf = (lines: string[]) => {
   const body = sampleVersion({ verse: { lines } }, ["verse"], [{ capo: 0 }]);

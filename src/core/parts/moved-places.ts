@@ -1,6 +1,6 @@
 import { parseChord } from "../chord";
 import { type FingeringOptions, type HeldShape, movedShape, type Style } from "../fretboard";
-import type { PlanEvent, PlanRun } from "./shape-plan";
+import type { PlanEvent, PlanRun } from "./plan-request";
 import type { HandRequest } from "./shapes";
 
 /** The strings a small shape lies on when nothing else is said, and how it voices a chord. Ours, no source. */

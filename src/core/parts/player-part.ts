@@ -12,7 +12,8 @@ import {
   timelineOf,
 } from "../song/read";
 import type { Player, VersionBody } from "../song/schema";
-import { chosenAs, planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { planRequest } from "./plan-request";
+import { chosenAs, planShapes, shapesOfPlan } from "./shape-plan";
 import { handOf, requestKey, type Shape, shapeAt } from "./shapes";
 
 /** A chord in a player's own names with the shape they hold. `name` is what they read. */

@@ -9,8 +9,9 @@ import { Namer, readerOf } from "../song/names";
 import { indexCells, outlineOf } from "../song/read";
 import { type BookShape, DOCUMENTS, type VersionBody } from "../song/schema";
 import { shapesChosen } from "./chosen-shapes";
+import { planRequest } from "./plan-request";
 import { hasShape, keptShapes, placeInBook, shapeIdentity } from "./shape-book";
-import { planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { planShapes, shapesOfPlan } from "./shape-plan";
 import { requestKey, type ShapeRequest } from "./shapes";
 
 const STANDARD = ["E2", "A2", "D3", "G3", "B3", "E4"];

@@ -1,5 +1,6 @@
 import type { Fingering, MovePart } from "../fretboard";
-import type { PlanEvent, PlannedRun, ShapePlan } from "./shape-plan";
+import type { PlanEvent } from "./plan-request";
+import type { PlannedRun, ShapePlan } from "./shape-plan";
 import { type HandRequest, requestKey } from "./shapes";
 
 /** A shape of a player's song, once, with where it is used. */

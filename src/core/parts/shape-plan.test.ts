@@ -12,9 +12,10 @@ import type { VersionBody } from "../song/schema";
 import { DOCUMENTS } from "../song/schema";
 import { compareGuitars } from "./compare-guitars";
 import { boxFor, joinCold } from "./join-cold";
+import { planRequest } from "./plan-request";
 import { raisedPassages } from "./raised";
 import { listChanges, listShapes } from "./shape-list";
-import { planRequest, planShapes, shapesOfPlan } from "./shape-plan";
+import { planShapes, shapesOfPlan } from "./shape-plan";
 import { requestKey } from "./shapes";
 
 const body = sampleVersion(

@@ -10,7 +10,8 @@ import { Namer } from "../../song/names";
 import { indexCells, outlineOf } from "../../song/read";
 import { DOCUMENTS, type Player } from "../../song/schema";
 import { bandSheet } from "../band";
-import { planRequest, planShapes } from "../shape-plan";
+import { planRequest } from "../plan-request";
+import { planShapes } from "../shape-plan";
 import {
   closeVoicing,
   describeSumProblem,

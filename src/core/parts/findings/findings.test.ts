@@ -12,7 +12,8 @@ import {
   type VersionBody,
 } from "../../song/schema";
 import { bandSheet } from "../band";
-import { planRequest, planShapes } from "../shape-plan";
+import { planRequest } from "../plan-request";
+import { planShapes } from "../shape-plan";
 import { changeMs, describeFinding, describeFix, type FindingKind, findingsOf, type SheetFinding } from ".";
 
 type Given = {
