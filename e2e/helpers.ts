@@ -72,6 +72,16 @@ export const room = async (
   if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
 };
 
+/** A page of the Parts room. */
+export const partsPage = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Pages of the Parts room" }).getByRole("link", { name }).click();
+
+/** Opens the first part whose cell is so called, on the sheet. */
+export async function openPart(page: Page, name: RegExp): Promise<void> {
+  await room(page, "Parts");
+  await page.getByRole("button", { name }).first().click();
+}
+
 /** Waits until every change is on disk. */
 export const saved = (page: Page) =>
   expect(page.locator("[data-saving]")).toHaveAttribute("data-saving", "saved");

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
+import { addThreePlayers, expectAccessible, makeSong, openPart, partsPage, room, saved } from "./helpers";
 
 test("a line from the chords in two acts: tenths that are told by their tones, heard by nobody else, kept in tab", async ({
   page,
@@ -8,10 +8,7 @@ test("a line from the chords in two acts: tenths that are told by their tones, h
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
-  await page
-    .getByRole("navigation", { name: "Pages of the Parts room" })
-    .getByRole("link", { name: "Lines" })
-    .click();
+  await partsPage(page, "Lines");
   await page.getByLabel("For", { exact: true }).selectOption("Electric");
   const made = page.getByRole("region", { name: "Drawn up from the chords" });
   await made.getByLabel("Line on the changes").selectOption("tenths");
@@ -27,18 +24,11 @@ test("a line from the chords in two acts: tenths that are told by their tones, h
   await made.getByRole("button", { name: "Draw up the line" }).click();
   await expect(made.getByText(/^Wrote “single notes, Verse 1”: /)).toBeVisible();
   await saved(page);
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse 1.*, Electric/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse 1.*, Electric/);
   const pane = page.getByRole("complementary");
   await pane.getByLabel("Strings").selectOption("B and high E only");
   await saved(page);
-  await page
-    .getByRole("navigation", { name: "Pages of the Parts room" })
-    .getByRole("link", { name: "Lines" })
-    .click();
+  await partsPage(page, "Lines");
   await page.getByLabel("For", { exact: true }).selectOption("Electric");
   await made.getByLabel("Line on the changes").selectOption("octaves");
   await made.getByRole("button", { name: "Draw up the line" }).click();

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, room, saved } from "./helpers";
+import { expectAccessible, makeSong, openPart, room, saved } from "./helpers";
 
 const tab = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Pages of the Keys room" }).getByRole("link", { name }).click();
@@ -102,11 +102,7 @@ test("two shapes of one chord in one section: small first, open later, on paper 
 }) => {
   test.setTimeout(120_000);
   const id = await songWithTobin(page, "Low Bell");
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse.*, Tobin/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse.*, Tobin/);
   const shapes = page.getByRole("region", { name: "Shapes" });
   await shapes.getByRole("button", { name: /^C\b/ }).first().click();
   await shapes.getByLabel("Choose it").selectOption("at this chord, each time");
@@ -131,11 +127,7 @@ test("one shape, moved: three choices in the part, named by its frets, on paper 
 }) => {
   test.setTimeout(120_000);
   const id = await songWithTobin(page, "Far Buoy");
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse.*, Tobin/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse.*, Tobin/);
   const pane = page.getByRole("complementary");
   await pane.getByLabel("Place on the neck").selectOption("about fret 7");
   await pane.getByText("one shape, moved").click();

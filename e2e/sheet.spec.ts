@@ -1,11 +1,16 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, openFromShelf, room, saved } from "./helpers";
+import {
+  addThreePlayers,
+  expectAccessible,
+  makeSong,
+  openFromShelf,
+  partsPage,
+  room,
+  saved,
+} from "./helpers";
 
 const cell = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}`) });
 const pane = (page: Page) => page.getByRole("complementary");
-const page2 = (page: Page, name: string) =>
-  page.getByRole("navigation", { name: "Pages of the Parts room" }).getByRole("link", { name });
-
 test("the parts of a song by keyboard only: roles, light, a block copied, filled, emptied, a cell opened", async ({
   page,
 }) => {
@@ -83,7 +88,7 @@ test("split for me: three schools, half of one taken, taken back", async ({ page
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
-  await page2(page, "Split for me").click();
+  await partsPage(page, "Split for me");
   await page.getByRole("button", { name: "Split for me" }).click();
   await expect(page.getByRole("region", { name: "carry and colour" })).toContainText("against it", {
     timeout: 60_000,
@@ -102,7 +107,7 @@ test("split for me: three schools, half of one taken, taken back", async ({ page
     .click();
   await expect(over.getByText("on the sheet").first()).toBeVisible();
   await saved(page);
-  await page2(page, "The sheet").click();
+  await partsPage(page, "The sheet");
   await expect(
     cell(page, "Chorus \\d, Bass: .*plays the bass, roots on one and three").first(),
   ).toBeVisible();
@@ -120,7 +125,7 @@ test("findings: told with a reason, mended, let stand, raised again; the sum of 
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Parts");
-  await page2(page, "Judgement").click();
+  await partsPage(page, "Judgement");
   const findings = page.getByRole("region", { name: "Findings" });
   const twice = findings.getByRole("listitem").filter({ hasText: "Maren and Tobin play one part twice" });
   await expect(twice).toContainText("Two players in one place sound like one player");
@@ -151,7 +156,7 @@ test("patterns: put in from the library, typed, spoken, counted, two compared", 
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
-  await page2(page, "Patterns").click();
+  await partsPage(page, "Patterns");
   await page.getByRole("button", { name: "Put “offbeats only” into the song" }).click();
   await page.getByRole("button", { name: "Write a new pattern" }).click();
   const editor = page.getByRole("region", { name: "Change Pattern 2" });
@@ -206,7 +211,7 @@ test("a line in tab: typed by keys, wrong sums marked, moved about the neck, out
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
-  await page2(page, "Lines").click();
+  await partsPage(page, "Lines");
   await page.getByRole("button", { name: "Write a new line" }).click();
   const line = page.getByRole("region", { name: "Line 1", exact: true });
   await line.locator('[data-at="4-0"]').focus();

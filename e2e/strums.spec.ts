@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
+import { addThreePlayers, expectAccessible, makeSong, openPart, partsPage, saved } from "./helpers";
 import { makeEvening, screenOf } from "./live-evening";
 
 /** How high the counts below the strokes are drawn, px. */
@@ -15,11 +15,7 @@ test("a strum said in words is taken in three acts, and read on the sheet, on st
   test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse 1, Acoustic/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse 1, Acoustic/);
   const pattern = page.getByRole("region", { name: "Pattern", exact: true });
   // Act one: it is opened. Act two: said. Act three: Enter.
   await pattern.getByText("Say a strum").click();
@@ -44,10 +40,7 @@ test("a strum said in words is taken in three acts, and read on the sheet, on st
   await saved(page);
 
   // An accent is typed into it, and is seen everywhere.
-  await page
-    .getByRole("navigation", { name: "Pages of the Parts room" })
-    .getByRole("link", { name: "Patterns" })
-    .click();
+  await partsPage(page, "Patterns");
   await page.getByRole("button", { name: "Change down down up up down up" }).click();
   const strokes = page.getByLabel("Strokes, one each subdivision");
   await strokes.fill("D3 . D U . U D U");
@@ -79,11 +72,7 @@ test("a picking pattern is read by its fingers, and a strum in another language 
   test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse 1, Electric/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse 1, Electric/);
   const pattern = page.getByRole("region", { name: "Pattern", exact: true });
   await pattern.getByLabel("Pattern", { exact: true }).selectOption("roll up and down (library)");
   await expect(pattern.getByRole("list", { name: /^Strum: thumb, index/ })).toBeVisible();
@@ -119,11 +108,7 @@ test("two strums by chord length: one for whole bars, one for half bars, on stag
     "Half Tide\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . D .\nlight on the water\nEm . . .      C . D .\nlight on the wall\n",
   );
   await addThreePlayers(page);
-  await room(page, "Parts");
-  await page
-    .getByRole("button", { name: /^Verse.*, Acoustic/ })
-    .first()
-    .click();
+  await openPart(page, /^Verse.*, Acoustic/);
   const pattern = page.getByRole("region", { name: "Pattern", exact: true });
   await pattern.getByText("Say a strum").click();
   const words = pattern.getByLabel("Say the strum");
