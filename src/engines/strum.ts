@@ -76,7 +76,7 @@ function read({ meter: metre, pattern: text, ...rest }: One, place: readonly str
     case "stroke":
       throw new FieldError(
         [...place, "pattern"],
-        `should be strokes D, U (with a weight 1 to 3), x, . or -: stroke ${problem.at + 1} is ${JSON.stringify(problem.text.slice(0, 20))}`,
+        `should be strokes D, U (with a weight 1 to 3; Do, Uo over open strings), x, . or -: stroke ${problem.at + 1} is ${JSON.stringify(problem.text.slice(0, 20))}`,
       );
     case "beats-open":
       throw new FieldError(
@@ -138,6 +138,11 @@ export const strum = plainEngine({
     }
     if (met.problem.code === "meters")
       throw new FieldError(["b", "meter"], "should have bars as long as those of a");
+    if (met.problem.code === "free")
+      throw new FieldError(
+        [given.a.kind === "free" ? "a" : "b", "kind"],
+        "should not be free: any stroke of it may be struck or not",
+      );
     throw new FieldError(["b", "pattern"], "should come round together with a within 256 bars");
   },
 });

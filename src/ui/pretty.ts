@@ -42,3 +42,5 @@ export const CUT_OF_KIND: Readonly<Record<SectionKind, string>> = Object.freeze(
 
 /** What a pattern of its own for short chords is called. */
 export const SHORT_CHORDS = "chords of half a bar:";
+/** What the fill of the last beats before another chord is called. */
+export const BEFORE_CHANGE = "before a change:";

@@ -63,6 +63,8 @@ const noteAt = (tick: number, fret: number) => ({
   short: false,
   optional: false,
   round: null,
+  weight: 2 as const,
+  stroke: null,
 });
 
 /** Any of the commands the interface makes, by two numbers; null where the body has nothing for it. */
@@ -156,6 +158,7 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
               way: "as written",
               home: null,
               approach: false,
+              strokes: pick % 2 ? "by turns" : null,
               ...UNSOURCED,
               ...UNVARIED,
             },

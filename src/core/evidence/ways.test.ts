@@ -30,6 +30,7 @@ function withLine(): VersionBody {
     way: "as written" as const,
     home: null,
     approach: false,
+    strokes: null,
     ...UNSOURCED,
     ...UNVARIED,
   };

@@ -9,7 +9,7 @@ export { boxFor, fittingNotes, joinCold, type OneChord, tellCounted } from "./jo
 export { oneHand } from "./one-hand";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
-export { chordsHeard, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
+export { chordsHeard, type PatternUse, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";

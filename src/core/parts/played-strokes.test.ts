@@ -13,9 +13,9 @@ const pattern = unwrap(
   readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: "D . D . D . D ." }),
 );
 /** A bar of G and a bar of C, struck on each beat. */
-const song = () => sampleVersion({ verse: { lines: ["a/G:4 b/C:4"] } }, ["verse"]);
-const passageOf = (kind?: ExceptionKind, fields: ExceptionFields = {}) => {
-  const body = song();
+const TWO_BARS = "a/G:4 b/C:4";
+const passageOf = (kind?: ExceptionKind, fields: ExceptionFields = {}, line = TWO_BARS) => {
+  const body = sampleVersion({ verse: { lines: [line] } }, ["verse"]);
   const home = { sectionId: "verse", times: "every" as const };
   const said = kind
     ? edited(
@@ -46,13 +46,50 @@ describe("strokes where they now fall", () => {
     const body = sampleVersion({ verse: { lines: ["a/G:4 b/C:2 c/D:2"] } }, ["verse"]);
     const passage = timelineOf(body).passages[0]!;
     const played = playedStrokes({ pattern, shortPattern: short!, out: false }, passage, "section");
-    expect(played.map(({ tick, isShort }) => `${tick / Q}${isShort ? "s" : ""}`).join(" ")).toBe(
+    expect(played.map(({ tick, of }) => `${tick / Q}${of === "short" ? "s" : ""}`).join(" ")).toBe(
       "0 1 2 3 4s 4.5s 5s 5.5s 6s 6.5s 7s 7.5s",
     );
     // Each short chord begins it anew; a long one keeps its own.
     const other = playedStrokes({ pattern, shortPattern: half!, out: false }, passage, "chord");
-    expect(other.filter(({ isShort }) => isShort).map(({ tick }) => tick / Q)).toEqual([4, 5, 6, 7]);
+    expect(other.filter(({ of }) => of === "short").map(({ tick }) => tick / Q)).toEqual([4, 5, 6, 7]);
     expect(playedStrokes({ pattern, shortPattern: null, out: false }, passage, "chord")).toHaveLength(8);
+  });
+
+  it("end in a fill before another chord, where the chord is twice as long as it", () => {
+    const fill = unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 4, text: "D U D U" }));
+    const played = (line: string, kind?: ExceptionKind, fields?: ExceptionFields) => {
+      const passage = passageOf(kind, fields, line);
+      return playedStrokes({ pattern, fillPattern: fill, out: false }, passage, "chord")
+        .map(({ tick, of }) => `${tick / Q}${of === "fill" ? "f" : ""}`)
+        .join(" ");
+    };
+    // The section ends after D: that is a change as well.
+    expect(played("a/G:4 b/D:4")).toBe("0 1 2 3f 3.25f 3.5f 3.75f 4 5 6 7f 7.25f 7.5f 7.75f");
+    // The same chord again is no change, and one beat of a chord is no room for a beat of fill.
+    expect(played("a/G:4 b/G:4")).toBe("0 1 2 3 4 5 6 7f 7.25f 7.5f 7.75f");
+    expect(played("a/G:1 b/D:2")).toBe("0 1 2f 2.25f 2.5f 2.75f");
+    // A chord that comes an eighth early cuts the fill, which keeps to its beat.
+    expect(played("a/G:4 b/D:4", "push", { chordId: "verse-l0-c1", ticks: Q / 2 })).toBe(
+      "0 1 2 3f 3.25f 3.5 5 6 7f 7.25f 7.5f 7.75f",
+    );
+  });
+
+  it("of a fill end what rang before it", () => {
+    const fill = unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: "D D" }));
+    const whole = unwrap(
+      readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: "D . . . . . . ." }),
+    );
+    const body = sampleVersion({ verse: { lines: ["a/G:4 b/D:4"] } }, ["verse"]);
+    const played = playedStrokes(
+      { pattern: whole, fillPattern: fill, out: false },
+      timelineOf(body).passages[0]!,
+      "chord",
+    );
+    expect(played.slice(0, 3).map(({ tick, until }) => [tick / Q, until / Q])).toEqual([
+      [0, 3],
+      [3, 3.5],
+      [3.5, 4],
+    ]);
   });
 
   it("have a sign each", () => {

@@ -1,15 +1,31 @@
 import type { Ticks } from "../../base";
 import { parseChord } from "../chord";
-import { type FittedStroke, fitPattern, ticksOfBar } from "../rhythm";
+import {
+  beatUnitOf,
+  type ChordSpan,
+  type FittedStroke,
+  fitPattern,
+  type Pattern,
+  ticksOfBar,
+  ticksOfBeatUnit,
+  ticksOfPattern,
+} from "../rhythm";
 import type { ChordEvent, Passage } from "../song/read";
 import type { StrumRow } from "../song/schema";
 import type { SheetPart } from "./band";
 
 /** A chord as long as it is heard: a stop and a hold end it. */
-export type ChordHeard = { readonly event: ChordEvent; readonly from: Ticks; readonly to: Ticks };
+export type ChordHeard = {
+  readonly event: ChordEvent;
+  /** As it is written. */
+  readonly symbol: string;
+  readonly from: Ticks;
+  readonly to: Ticks;
+};
 
-/** A stroke with whether it is of the pattern for short chords. */
-export type PlayedStroke = FittedStroke & { readonly isShort: boolean };
+/** Which of a part's patterns a stroke is of: the usual one, that for short chords, or the fill before a change. */
+export type PatternUse = "usual" | "short" | "fill";
+export type PlayedStroke = FittedStroke & { readonly of: PatternUse };
 
 const isSilent = (symbol: string): boolean => {
   const chord = parseChord(symbol);
@@ -22,21 +38,24 @@ export const chordsHeard = (passage: Passage): ChordHeard[] =>
     outline.chords.flatMap(({ chord }, at): ChordHeard[] => {
       const event = events[at]!;
       const to = event.tick + Math.max(0, event.sounds - event.held);
-      return isSilent(chord.symbol) || to <= event.tick ? [] : [{ event, from: event.tick, to }];
+      return isSilent(chord.symbol) || to <= event.tick
+        ? []
+        : [{ event, symbol: chord.symbol, from: event.tick, to }];
     }),
   );
 
 /**
  * The strokes of a part in one time through a section, at their ticks in the song: under chords that come early or late
  * they go with them, and where a chord is not heard there are none. Chords of half a bar or less may have a pattern of their
- * own.
+ * own, and the last beats before another chord a fill, where the chord is at least twice as long.
  */
 export function playedStrokes(
   {
     pattern,
     shortPattern = null,
+    fillPattern = null,
     out,
-  }: Pick<SheetPart, "pattern" | "out"> & Partial<Pick<SheetPart, "shortPattern">>,
+  }: Pick<SheetPart, "pattern" | "out"> & Partial<Pick<SheetPart, "shortPattern" | "fillPattern">>,
   passage: Passage,
   anchor: StrumRow["anchor"],
 ): readonly PlayedStroke[] {
@@ -46,7 +65,7 @@ export function playedStrokes(
   // A late chord is struck late, and its pattern keeps to its beats: it is fitted where it is written.
   const places = heard.map(({ event, from }) => from - event.late);
   const half = ticksOfBar(passage.meter) / 2;
-  const struck = heard.flatMap(({ event, to }, at) => {
+  const struck = heard.flatMap(({ event, symbol, to }, at): PlayedStroke[] => {
     const from = places[at]!;
     const end = Math.min(to, places[at + 1] ?? to);
     if (end <= from) return [];
@@ -55,13 +74,30 @@ export function playedStrokes(
     const strokes = isShort
       ? fitPattern(shortPattern, [chord], "chord")
       : fitPattern(pattern, [chord], anchor);
-    return strokes.map((one) => ({ ...one, isShort }));
+    const usual = strokes.map((one): PlayedStroke => ({ ...one, of: isShort ? "short" : "usual" }));
+    // The end of a section is a change too.
+    return fillPattern && heard[at + 1]?.symbol !== symbol ? withFill(usual, fillPattern, chord) : usual;
   });
   const lateBy = new Map(heard.map(({ event }, at) => [places[at]!, event.late]));
   return struck.map((stroke) => {
     const place = stroke.tick + origin;
     return { ...stroke, tick: place + (lateBy.get(place) ?? 0), until: stroke.until + origin };
   });
+}
+
+/** Strokes under a chord whose last beats are a fill; as they are where the chord is too short for one. */
+function withFill(strokes: readonly PlayedStroke[], fill: Pattern, chord: ChordSpan): PlayedStroke[] {
+  const length = ticksOfPattern(fill);
+  const beat = ticksOfBeatUnit(beatUnitOf(fill.meter))!;
+  const end = chord.tick + chord.ticks;
+  // The next chord may come early: the fill keeps to the beats before where it is written, and is cut.
+  const from = Math.ceil(end / beat) * beat - length;
+  if (from - chord.tick < length) return [...strokes];
+  const before = strokes
+    .filter(({ tick }) => tick < from)
+    .map((one) => ({ ...one, until: Math.min(one.until, from) }));
+  const filled = fitPattern(fill, [{ tick: from, ticks: end - from }], "chord");
+  return [...before, ...filled.map((one): PlayedStroke => ({ ...one, of: "fill" }))];
 }
 
 /** The sign a stroke is drawn with. */

@@ -17,8 +17,16 @@ describe("the strum a way of playing usually is", () => {
     expect(usual("beat-strum", { beats: 6, unit: 8 })).toBe("D . . D . .");
   });
 
-  it("is none where nothing is struck over the strings", () => {
-    expect(usual("picking")).toBeNull();
-    expect(usual("bass-roots")).toBeNull();
+  it("is picked from the thumb on, in fours and in threes; a bass all down, or by the thumb", () => {
+    expect(usual("picking")).toBe("p i m a m i m i");
+    expect(usual("picking", { beats: 6, unit: 8 })).toBe("p i m a m i");
+    expect(usual("bass-roots")).toBe("D . . . D . . .");
+    expect(usual("bass-eighths")).toBe("D D D D D D D D");
+    expect(usual("thumb-bass")).toBe("p . . . p . . .");
+  });
+
+  it("is none for lines, and where nothing strikes strings", () => {
+    for (const id of ["line", "octaves", "bass-high", "pad", "groove", "melody"] as const)
+      expect(usual(id)).toBeNull();
   });
 });

@@ -63,16 +63,18 @@ export type StageRiff = {
   readonly reads: LineReads;
 };
 
+/** A pattern of a part with when it is played, in words; "" for the usual one. */
+export type StagePattern = { readonly pattern: Pattern; readonly when: string };
+
 /**
- * A pattern with where its strokes fall in a passage: at `ticks[i]` from its begin the stroke `at[i]` of the pattern, or, where
- * `short[i]`, of the one for chords of half a bar or less.
+ * The patterns of a part in a passage, the usual one first, with where their strokes fall: at `ticks[i]` from its begin the
+ * stroke `at[i]` of the pattern `of[i]`.
  */
 export type StageStrum = {
-  readonly pattern: Pattern;
-  readonly shortPattern: Pattern | null;
+  readonly patterns: readonly StagePattern[];
   readonly ticks: readonly number[];
   readonly at: readonly number[];
-  readonly short: readonly boolean[];
+  readonly of: readonly number[];
 };
 
 /** Bars until a player comes in, and the section they come in at, as it is called there. */

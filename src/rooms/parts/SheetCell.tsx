@@ -2,7 +2,7 @@
 
 import { memo } from "react";
 import type { SheetPart } from "@/core/parts";
-import { strumSigns } from "@/core/rhythm";
+import { signedBars } from "@/core/rhythm";
 import { barsAt } from "@/core/song/read";
 import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
@@ -36,6 +36,9 @@ export function spansOf(part: SheetPart, bars: number): (readonly [number, numbe
     ? [[0, 1]]
     : spans;
 }
+
+/** Bars of a pattern shown in a cell: where it changes within its section. */
+const MOST_SIGNED = 3;
 
 /** A cell of the sheet as it is written there: wick, role, how it is played, what differs. Inherited words are slanted. */
 export const SheetCell = memo(function SheetCell({
@@ -119,7 +122,14 @@ export const SheetCell = memo(function SheetCell({
           data-strokes
           className="block overflow-hidden font-mono text-sm whitespace-nowrap"
         >
-          {strumSigns(part.pattern)}
+          {signedBars(part.pattern)
+            .slice(0, MOST_SIGNED)
+            .map(({ bars: at, signs }) => (
+              <span key={at} className="block overflow-hidden text-ellipsis">
+                {at !== "" && <strong>{at} </strong>}
+                {signs}
+              </span>
+            ))}
         </span>
       )}
       {cell.note.value && <span className="line-clamp-2 block text-sm">{cell.note.value}</span>}

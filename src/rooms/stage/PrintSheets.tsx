@@ -1,12 +1,12 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { capital } from "@/base";
 import type { NamesChoice } from "@/core/song/names";
 import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { describeTime, ROLE_WORDS, SHORT_CHORDS } from "@/ui/pretty";
+import { describeTime, ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
@@ -92,12 +92,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
         ))}
       </ul>
       {part.sheets.map((sheet) => {
-        const content = JSON.stringify([
-          sheet.lines,
-          sheet.capo,
-          sheet.strum?.pattern,
-          sheet.strum?.shortPattern,
-        ]);
+        const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns]);
         const before = seen.get(content);
         if (before === undefined) seen.set(content, sheet.label);
         return <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} />;
@@ -128,13 +123,12 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
       {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
       {sheet.strum && !again && (
         <div className="flex flex-wrap items-center gap-x-6 text-black [--color-base-content:#000]">
-          <StrumBars pattern={sheet.strum.pattern} />
-          {sheet.strum.shortPattern && (
-            <>
-              <span className="text-sm">{SHORT_CHORDS}</span>
-              <StrumBars pattern={sheet.strum.shortPattern} />
-            </>
-          )}
+          {sheet.strum.patterns.map(({ pattern, when }) => (
+            <Fragment key={when}>
+              {when !== "" && <span className="text-sm">{when}</span>}
+              <StrumBars pattern={pattern} />
+            </Fragment>
+          ))}
         </div>
       )}
       {sheet.line && (

@@ -1,8 +1,7 @@
-import { memo } from "react";
-import type { Pattern } from "@/core/rhythm";
+import { Fragment, memo } from "react";
 import type { StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { ROLE_WORDS, SHORT_CHORDS } from "@/ui/pretty";
+import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
@@ -80,27 +79,22 @@ export function StrumStrip({
   small?: boolean;
 }) {
   if (!sheet.strum) return null;
-  const { pattern, shortPattern, ticks, at, short } = sheet.strum;
+  const { patterns, ticks, at, of } = sheet.strum;
   const now = tick === null ? -1 : ticks.findLastIndex((one) => one <= tick + 1);
-  const isShort = short[now] ?? false;
-  const bars = (own: Pattern, isNow: boolean) => (
-    <StrumBars
-      pattern={own}
-      now={now >= 0 && isNow ? at[now]! : null}
-      oneBar
-      step={small ? PHONE_STEP : STAGE_STEP}
-      mostPlaces={MOST_PLACES}
-    />
-  );
   return (
     <div data-strum className="my-1 flex flex-wrap items-center gap-x-4 text-2xl">
-      {bars(pattern, !isShort)}
-      {shortPattern && (
-        <>
-          <span className="text-lg">{SHORT_CHORDS}</span>
-          {bars(shortPattern, isShort)}
-        </>
-      )}
+      {patterns.map(({ pattern, when }, index) => (
+        <Fragment key={when}>
+          {when !== "" && <span className="text-lg">{when}</span>}
+          <StrumBars
+            pattern={pattern}
+            now={of[now] === index ? at[now]! : null}
+            oneBar
+            step={small ? PHONE_STEP : STAGE_STEP}
+            mostPlaces={MOST_PLACES}
+          />
+        </Fragment>
+      ))}
     </div>
   );
 }

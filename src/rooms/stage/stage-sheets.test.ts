@@ -81,10 +81,13 @@ describe("stagePart", () => {
       add("cells", { ...EMPTY_CELL, id: "b", useId: end!.id, playerId: "p0", technique: "beat-strum" }),
     ].reduce(edit, plain);
     const [first, second] = stagePart(body, body.players.p0!).sheets.map(({ strum }) => strum);
-    expect(first!.short.indexOf(true)).toBe(6);
+    expect(first!.of.indexOf(1)).toBe(6);
     expect(first!.ticks.map((tick) => tick / 480)).toEqual([0, 2, 3, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15]);
-    expect(first!.shortPattern?.strokes).toHaveLength(4);
-    expect(second!.pattern.strokes.map(({ kind }) => kind)).toEqual([
+    expect(first!.patterns.map(({ pattern, when }) => [pattern.strokes.length, when])).toEqual([
+      [8, ""],
+      [4, "chords of half a bar:"],
+    ]);
+    expect(second!.patterns[0]!.pattern.strokes.map(({ kind }) => kind)).toEqual([
       "down",
       "ring",
       "down",
@@ -94,7 +97,7 @@ describe("stagePart", () => {
       "down",
       "ring",
     ]);
-    expect(second!.shortPattern).toBeNull();
+    expect(second!.patterns).toHaveLength(1);
     const out = edit(body, set("cells", "a", { light: 0 }));
     expect(stagePart(out, out.players.p0!).sheets[0]!.strum).toBeNull();
   });

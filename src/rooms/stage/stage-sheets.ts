@@ -5,6 +5,7 @@ import {
   bandSheet,
   describePart,
   isOnlyLine,
+  type PatternUse,
   playedNotes,
   playedStrokes,
   playerPart,
@@ -46,6 +47,7 @@ import {
   type StageStrum,
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
+import { BEFORE_CHANGE, SHORT_CHORDS } from "@/ui/pretty";
 import { entriesOf, silenceOf } from "./waits";
 
 /** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
@@ -115,7 +117,8 @@ export function stagePart(
     const silence = silenceOf(cell, passage);
     const anchor = body.strums[own?.cell.strumId.value ?? ""]?.anchor ?? "chord";
     const struck = own ? playedStrokes(own, passage, anchor) : [];
-    const strokesIn = strokesOf(struck);
+    // Of a free strum no stroke is said: none stands over a word.
+    const strokesIn = strokesOf(own?.pattern?.free ? [] : struck);
     return {
       id: passageId(passage),
       label: passage.label,
@@ -185,27 +188,30 @@ function playingOf(
   return found;
 }
 
+/** When the patterns of a part are played. */
+const WHEN: Readonly<Record<PatternUse, string>> = { usual: "", short: SHORT_CHORDS, fill: BEFORE_CHANGE };
+
 /** The strum of a part as its reader plays it; where none is written, the one its way of playing usually is. */
 function strumOf(
-  { pattern, shortPattern, technique }: SheetPart,
+  { pattern, shortPattern, fillPattern, technique }: SheetPart,
   struck: ReturnType<typeof playedStrokes>,
   passage: Passage,
 ): StageStrum | null {
-  if (pattern) {
-    const begins = struck.map(({ tick }) => tick - passage.tick);
-    // Where no chord is short, its pattern is none to read.
-    const short = struck.map(({ isShort }) => isShort);
-    const isUsed = short.includes(true);
-    return {
-      pattern,
-      shortPattern: isUsed ? shortPattern : null,
-      ticks: begins,
-      at: struck.map(({ at }) => at),
-      short: isUsed ? short : [],
-    };
+  if (!pattern) {
+    const usual = technique && techniquePattern(technique, passage.meter);
+    return usual ? { patterns: [{ pattern: usual, when: "" }], ticks: [], at: [], of: [] } : null;
   }
-  const usual = technique && techniquePattern(technique, passage.meter);
-  return usual ? { pattern: usual, shortPattern: null, ticks: [], at: [], short: [] } : null;
+  const own = { usual: pattern, short: shortPattern, fill: fillPattern };
+  // Where no chord is short, or none changes, there is nothing of that pattern to read.
+  const used = (["usual", "short", "fill"] as const).filter(
+    (use) => use === "usual" || struck.some(({ of }) => of === use),
+  );
+  return {
+    patterns: used.map((use) => ({ pattern: own[use]!, when: WHEN[use] })),
+    ticks: struck.map(({ tick }) => tick - passage.tick),
+    at: struck.map(({ at }) => at),
+    of: struck.map(({ of }) => used.indexOf(of)),
+  };
 }
 
 /** Strokes between two ticks, at their shares of that time. */

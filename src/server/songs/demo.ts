@@ -324,7 +324,14 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
     const { tuning, capo, ticks, notes: own } = unwrap(readTab(tab.join("\n"), { bar: 3840 }));
     const id = makeId();
     const order = orderAtEnd([...riffs.values()]);
-    const settings = { way: "as written" as const, home: null, approach: false, ...UNSOURCED, ...UNVARIED };
+    const settings = {
+      way: "as written" as const,
+      home: null,
+      approach: false,
+      strokes: null,
+      ...UNSOURCED,
+      ...UNVARIED,
+    };
     riffs.set(name, {
       id,
       originId: null,

@@ -11,7 +11,7 @@ export type ReadTab = TabLine & {
 };
 
 const ROW =
-  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+ ]*[-|][-=|0-9hpbrx/\\~^'():+ ]*)$/u;
+  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑ ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑ ]*)$/u;
 
 /**
  * Reads plain text tab. What this program wrote comes back exactly. Of any other tab the frets and the signs
@@ -127,7 +127,7 @@ function barsOfRow(body: string): BarText[] {
   return bars;
 }
 
-const SIGN = /^(\()?(?:([hp/\\b]?)(\d{1,2})|(x))((?:\^\d|~|'|:\d{1,2}|b)*)(\))?/u;
+const SIGN = /^(\()?(?:([hp/\\b]?)(\d{1,2})|(x))((?:\^\d|~|'|:\d{1,2}|b|[!,↓↑])*)(\))?/u;
 
 type Grid = {
   readonly from: Ticks;
@@ -218,6 +218,8 @@ function marksOf(before: string, dead: boolean, behind: string): Partial<TabNote
     ring: behind.includes("~"),
     short: behind.includes("'"),
     round: round ? Number(round[1]) : null,
+    weight: behind.includes("!") ? 3 : behind.includes(",") ? 1 : PLAIN_NOTE.weight,
+    stroke: behind.includes("↓") ? "down" : behind.includes("↑") ? "up" : null,
   };
 }
 

@@ -76,6 +76,8 @@ describe("text tab", () => {
       short: fc.boolean(),
       optional: fc.boolean(),
       round: fc.option(fc.integer({ min: 1, max: 12 })),
+      weight: fc.constantFrom(1 as const, 2 as const, 3 as const),
+      stroke: fc.option(fc.constantFrom("down" as const, "up" as const)),
     });
     fc.assert(
       fc.property(

@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { NoteArt, TabNote } from "../../fretboard";
+import type { NoteArt, NoteStroke, TabNote } from "../../fretboard";
 import { formatTuning, stringNames } from "../../pitch";
 import type { TabLine, TabLoss } from "./tab-line";
 
@@ -15,8 +15,10 @@ const BEFORE: Readonly<Record<NoteArt, string>> = {
   slide: "/",
   dead: "x",
 };
+const WEIGHT_SIGNS: Readonly<Record<TabNote["weight"], string>> = { 1: ",", 2: "", 3: "!" };
+const STROKE_SIGNS: Readonly<Record<NoteStroke, string>> = { down: "↓", up: "↑" };
 const LEGEND =
-  "h hammer-on, p pull-off, / slide, x dead, ^n bent up n quarter tones, ~ rings, ' short, () may be left out, :n only the nth time, = held";
+  "h hammer-on, p pull-off, / slide, x dead, ^n bent up n quarter tones, ~ rings, ' short, () may be left out, :n only the nth time, ! accented, ',' light, ↓ ↑ stroke, = held";
 
 /** A note as it is written at its column. */
 function signOf(note: TabNote): string {
@@ -26,6 +28,8 @@ function signOf(note: TabNote): string {
     note.ring ? "~" : "",
     note.short ? "'" : "",
     note.round === null ? "" : `:${note.round}`,
+    WEIGHT_SIGNS[note.weight],
+    note.stroke === null ? "" : STROKE_SIGNS[note.stroke],
   ].join("");
   return note.optional ? `(${fret}${marks})` : `${fret}${marks}`;
 }

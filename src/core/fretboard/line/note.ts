@@ -26,6 +26,10 @@ export type TabNote = {
   readonly optional: boolean;
   /** The one time round it is for, from 1; null for every time. */
   readonly round: number | null;
+  /** How hard it is struck: 1 light, 2 plain, 3 accented. */
+  readonly weight: 1 | 2 | 3;
+  /** The way it is struck where that is not as its line goes; null is as the line goes. */
+  readonly stroke: "down" | "up" | null;
 };
 
 /** A neck a line is written for. */
@@ -38,6 +42,8 @@ export const PLAIN_NOTE = Object.freeze({
   short: false,
   optional: false,
   round: null,
+  weight: 2,
+  stroke: null,
 } as const satisfies Partial<TabNote>);
 
 /** The pitch a finger stops, before any bend. @example a C on the A string, fret 3 // => 48 */

@@ -82,6 +82,7 @@ export function bandSheet(
           cell,
           body.strums[cell?.strumId ?? ""],
           body.strums[cell?.shortStrumId ?? ""],
+          body.strums[cell?.fillStrumId ?? ""],
           body.riffs[riff],
           riff === "" ? null : body.riffNotes,
         ];

@@ -28,6 +28,8 @@ export type SheetPart = {
   readonly pattern: Pattern | null;
   /** The pattern of chords of half a bar or less, where those have their own. */
   readonly shortPattern: Pattern | null;
+  /** The pattern of the last beats before a chord changes, where there is one. */
+  readonly fillPattern: Pattern | null;
   readonly riff: Riff | null;
   readonly notes: readonly TabNote[];
   /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
@@ -35,7 +37,7 @@ export type SheetPart = {
   /** The register, as it sounds; null without pitch, or out. */
   readonly low: Midi | null;
   readonly high: Midi | null;
-  /** Whether the rhythm is said on the sheet, and not only usual. */
+  /** Whether the rhythm is said on the sheet, and not only usual; a free one is not. */
   readonly isSaid: boolean;
 };
 
@@ -84,9 +86,10 @@ export function sheetPart(
   const patternOf = (id: string | null) => (id === null ? null : (source.strums.get(id) ?? null));
   const pattern = patternOf(cell.strumId.value);
   const shortPattern = pattern && patternOf(cell.shortStrumId.value);
+  const fillPattern = pattern && patternOf(cell.fillStrumId.value);
   const riff = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
   const notes = riff ? (source.notesOf.get(riff.id) ?? []) : [];
-  const base = { use, player, cell, out, technique, pattern, shortPattern, riff, notes };
+  const base = { use, player, cell, out, technique, pattern, shortPattern, fillPattern, riff, notes };
   if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
   const bar = ticksOfBar(meter);
   const struck = pattern ? onsetsInBar(pattern, meter) : null;
@@ -99,7 +102,7 @@ export function sheetPart(
     onsets,
     low: register?.[0] ?? null,
     high: register?.[1] ?? null,
-    isSaid: pattern !== null || lined !== null || technique !== null,
+    isSaid: pattern ? !pattern.free : lined !== null || technique !== null,
   };
 }
 

@@ -261,6 +261,7 @@ describe("findings", () => {
         way: "as written" as const,
         home: null,
         approach: false,
+        strokes: null,
         ...UNSOURCED,
         ...UNVARIED,
       };
@@ -277,6 +278,8 @@ describe("findings", () => {
         short: false,
         optional: false,
         round: null,
+        weight: 2 as const,
+        stroke: null,
       };
       return { ...body, riffs: { r: riff }, riffNotes: { n: note } };
     };

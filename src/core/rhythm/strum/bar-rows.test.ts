@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
 import { barRows, placeInRows } from "./bar-rows";
 import { formatStrokes, readPattern } from "./pattern";
-import { strumSigns } from "./strum-signs";
+import { signedBars } from "./strum-signs";
 
 const rows = (text: string, subdivision = 2) =>
   barRows(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision, text })));
@@ -28,10 +28,19 @@ describe("a pattern a bar at a time", () => {
   });
 
   it("is a few signs where there is no room", () => {
-    const signs = (text: string, kind: "strum" | "fingers" = "strum") =>
-      strumSigns(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text, kind })));
-    expect(signs("D3 . D U - x D U")).toBe("↓!·↓↑|×↓↑");
-    expect(signs("p i ma3 i", "fingers")).toBe("pima!ipima!i");
+    const signs = (text: string, kind: "strum" | "fingers" | "free" = "strum") =>
+      signedBars(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text, kind }))).map(
+        (one) => `${one.bars} ${one.signs}`.trim(),
+      );
+    expect(signs("D3 . D U - x D Uo")).toEqual(["↓!·↓↑|×↓↑°"]);
+    expect(signs("p i ma3 i", "fingers")).toEqual(["pima!ipima!i"]);
+    expect(signs("D U D U", "free")).toEqual(["free"]);
+  });
+
+  it("says at which bars it is otherwise", () => {
+    const bars = `${BAR} ${BAR} ${OTHER} ${BAR}`;
+    const four = unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: bars }));
+    expect(signedBars(four).map((one) => one.bars)).toEqual(["1–2", "3", "4"]);
   });
 
   it("says where a stroke stands", () => {

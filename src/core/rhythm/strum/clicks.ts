@@ -21,6 +21,8 @@ export type StrokeClick = {
 /** Down strokes are told from up ones by pitch, picked strings by theirs; a dead one is short. Ours, no source. */
 const DOWN_HZ = 220;
 const UP_HZ = 330;
+/** Open strings ring a fifth above what is held. */
+const OPEN_RATIO = 1.5;
 const DEAD_HZ = 140;
 const FINGER_HZ = Object.freeze({ p: 165, i: 247, m: 330, a: 415 });
 const ZONE_HZ = Object.freeze({ L: 165, M: 262, H: 392 });
@@ -52,9 +54,9 @@ export function clicksOf(pattern: Pattern, tempo: Tempo, rounds: number): Stroke
 function voicesOf(stroke: Stroke): readonly number[] {
   switch (stroke.kind) {
     case "down":
-      return [DOWN_HZ];
+      return [DOWN_HZ * (stroke.open ? OPEN_RATIO : 1)];
     case "up":
-      return [UP_HZ];
+      return [UP_HZ * (stroke.open ? OPEN_RATIO : 1)];
     case "dead":
       return [DEAD_HZ];
     case "fingers":

@@ -16,6 +16,8 @@ export type RhythmMeeting = {
 
 export type MeetingProblem =
   | { readonly code: "meters" }
+  /** One of them is free: it meets whatever it likes. */
+  | { readonly code: "free" }
   | { readonly code: "never-together"; readonly ticks: Ticks };
 
 /** The longest stretch compared, in bars of the first. */
@@ -39,10 +41,11 @@ function meetOnsets(a: readonly Ticks[], b: readonly Ticks[], ticks: Ticks): Rhy
 
 /**
  * Where two patterns meet and where only one fills. The shorter is repeated until both begin together again.
- * @returns an error for different bar lengths, or patterns that meet only after more than 256 bars
+ * @returns an error for different bar lengths, a free pattern, or patterns that meet only after more than 256 bars
  */
 export function comparePatterns(a: Pattern, b: Pattern): Result<RhythmMeeting, MeetingProblem> {
   if (ticksOfBar(a.meter) !== ticksOfBar(b.meter)) return fail({ code: "meters" });
+  if (a.free || b.free) return fail({ code: "free" });
   const [lengthA, lengthB] = [ticksOfPattern(a), ticksOfPattern(b)];
   const ticks = leastCommonMultiple(lengthA, lengthB);
   if (ticks > MOST_BARS * ticksOfBar(a.meter)) return fail({ code: "never-together", ticks });

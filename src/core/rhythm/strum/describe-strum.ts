@@ -1,4 +1,4 @@
-import type { RhythmMeeting } from "./compare-strums";
+import type { MeetingProblem, RhythmMeeting } from "./compare-strums";
 import type { GateProblem } from "./gate";
 import type { PatternProblem } from "./pattern";
 import type { SaidPatternProblem } from "./said-patterns";
@@ -12,7 +12,7 @@ export function describePatternProblem(problem: PatternProblem): string {
     case "too-long":
       return `A pattern has at most 4096 strokes; this one has ${problem.strokes}.`;
     case "stroke":
-      return `Stroke ${problem.at + 1} is "${problem.text}": write D or U (with 1 to 3 for its weight), x, . or -; fingers are p i m a, zones L M H.`;
+      return `Stroke ${problem.at + 1} is "${problem.text}": write D or U (with 1 to 3 for its weight; Do, Uo over open strings), x, . or -; fingers are p i m a, zones L M H.`;
     case "beats-open":
       return `${problem.strokes} strokes don't fill whole beats: a beat has ${problem.subdivision}. Add ${problem.subdivision - (problem.strokes % problem.subdivision)} (a . lets ring).`;
     case "subdivision":
@@ -53,6 +53,18 @@ export function describeGateProblem(problem: GateProblem): string {
   if (problem.code === "sign")
     return `Sign ${problem.at + 1} of the on–off row is "${problem.text}": write 1 for on, 0 for off.`;
   return `The on–off row has ${problem.signs} signs, which don't divide the ${problem.strokes} of the pattern.`;
+}
+
+/** Why two rhythms can't be laid over one another. */
+export function describeMeetingProblem(problem: MeetingProblem): string {
+  switch (problem.code) {
+    case "meters":
+      return "Their bars are of different length: they can’t be laid over one another.";
+    case "free":
+      return "One of them is free: it can meet the other or leave it room, as the hand likes.";
+    case "never-together":
+      return "They come round together only after more than 256 bars.";
+  }
 }
 
 /** A word of judgement on two rhythms together. The limits are ours, no source. */

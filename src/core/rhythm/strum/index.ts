@@ -5,12 +5,14 @@ export { countsOf } from "./counts";
 export {
   describeGateProblem,
   describeMeeting,
+  describeMeetingProblem,
   describePatternProblem,
   describeSaidProblem,
   describeSpokenProblem,
 } from "./describe-strum";
-export { ANCHORS, type Anchor, type FittedStroke, fitPattern } from "./fit";
+export { ANCHORS, type Anchor, type ChordSpan, type FittedStroke, fitPattern } from "./fit";
 export { gateSpans, readGate } from "./gate";
+export { describeJoinProblem, joinPatterns, throughBars } from "./join-patterns";
 export { type LibraryPattern, patternOf, STRUM_LIBRARY } from "./library";
 export {
   paceOf,
@@ -38,7 +40,7 @@ export {
   weightOf,
   type Zone,
 } from "./pattern";
-export { readAloud } from "./read-aloud";
+export { FREE_WORDS, readAloud } from "./read-aloud";
 export {
   byTurns,
   downDownUp,
@@ -49,5 +51,5 @@ export {
   type StrumFeel,
 } from "./said-patterns";
 export { readCounts, readSpoken } from "./spoken";
-export { strumSigns } from "./strum-signs";
+export { signedBars } from "./strum-signs";
 export { patternFromTaps, type Tap } from "./taps";

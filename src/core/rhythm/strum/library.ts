@@ -29,6 +29,9 @@ const strum = (
   text: string,
   swing = EVEN,
 ) => Object.freeze({ id, name, kind: "strum" as const, meter, subdivision, swing, text });
+/** The swing of the hand, of which any stroke may be struck. */
+const free = (id: string, name: string, meter: Meter, subdivision: Subdivision, text: string) =>
+  Object.freeze({ id, name, kind: "free" as const, meter, subdivision, swing: EVEN, text });
 const picked = (
   id: string,
   name: string,
@@ -82,6 +85,18 @@ export const STRUM_LIBRARY: readonly LibraryPattern[] = Object.freeze([
   strum("128-rocking", "rocking", TWELVE, 3, "D . U D3 . U D . U D3 . U"),
   strum("128-eighths", "straight eighths", TWELVE, 3, "D3 U D D U D D3 U D D U D"),
   strum("128-half", "half a bar: slow and rocking", TWELVE, 3, "D3 . . D . U"),
+  strum("44-skip-open", "skip the three, open on the way", FOUR, 2, "D . D U . U D Uo"),
+  strum("34-open", "waltz, open on the way", THREE, 2, "D3 . D U D Uo"),
+  strum("68-open", "rocking, open on the way", SIX, 3, "D3 . U D . Uo"),
+  strum("44-fill-quick", "fill: four quick strokes", FOUR, 4, "D U D U3"),
+  strum("44-fill-downs", "fill: two downs", FOUR, 2, "D3 D3"),
+  strum("34-fill-quick", "fill: four quick strokes", THREE, 4, "D U D U3"),
+  strum("68-fill-quick", "fill: three strokes", SIX, 3, "D U D3"),
+  free("44-free", "free, in eighths", FOUR, 2, "D U D U D U D U"),
+  free("44-free-sixteenths", "free, in sixteenths", FOUR, 4, "D U D U D U D U D U D U D U D U"),
+  free("34-free", "free, in eighths", THREE, 2, "D U D U D U"),
+  free("68-free", "free, in eighths", SIX, 3, "D U D U D U"),
+  free("128-free", "free, in eighths", TWELVE, 3, "D U D U D U D U D U D U"),
   picked("44-turns", "thumb by turns", "fingers", FOUR, 2, "pm . p i p m p i"),
   picked("44-roll", "roll up and down", "fingers", FOUR, 2, "p i m a m i m i"),
   picked("44-pluck", "thumb, then three together", "fingers", FOUR, 2, "p . ima . p . ima ."),

@@ -14,18 +14,22 @@ export type Zone = (typeof ZONES)[number];
 
 /**
  * What the hand does on one subdivision of a beat: a stroke down or up over the strings, fingers or a zone of strings
- * plucked, a dead stroke on damped strings; or nothing: what sounds rings on, or is choked.
+ * plucked, a dead stroke on damped strings; or nothing: what sounds rings on, or is choked. An open stroke is over the open
+ * strings, while the other hand is on its way to the next chord.
  */
 export type Stroke =
-  | { readonly kind: "down" | "up"; readonly weight: Weight }
+  | { readonly kind: "down" | "up"; readonly weight: Weight; readonly open?: true }
   | { readonly kind: "fingers"; readonly fingers: readonly PickFinger[]; readonly weight: Weight }
   | { readonly kind: "zones"; readonly zones: readonly Zone[]; readonly weight: Weight }
   | { readonly kind: "dead" }
   | { readonly kind: "ring" }
   | { readonly kind: "choke" };
 
-/** Which signs a pattern is written with. */
-export const PATTERN_KINDS = ["strum", "fingers", "zones"] as const;
+/**
+ * Which signs a pattern is written with. A free one is written as a strum: its strokes are the swing of the hand, and any of
+ * them may be struck or not.
+ */
+export const PATTERN_KINDS = ["strum", "fingers", "zones", "free"] as const;
 export type PatternKind = (typeof PATTERN_KINDS)[number];
 
 /** Into how many a beat is cut; six are the sixteenths of a dotted beat. */
@@ -43,6 +47,8 @@ export type Pattern = {
   /** The share of a pair of subdivisions its first takes: 0.5 is even. */
   readonly swing: number;
   readonly strokes: readonly Stroke[];
+  /** Whether any stroke on the swing is right: only the metre is said. */
+  readonly free?: true;
 };
 
 export type PatternProblem =
@@ -55,9 +61,10 @@ export type PatternProblem =
   | { readonly code: "no-pairs"; readonly subdivision: number };
 
 const STROKE: Readonly<Record<PatternKind, RegExp>> = Object.freeze({
-  strum: /^([DU])([123])?$/u,
-  fingers: /^([pima]{1,4})([123])?$/u,
-  zones: /^([LMH]{1,3})([123])?$/u,
+  strum: /^([DU])(o?)([123])?$/u,
+  fingers: /^([pima]{1,4})()([123])?$/u,
+  zones: /^([LMH]{1,3})()([123])?$/u,
+  free: /^([DU])(o?)([123])?$/u,
 });
 
 /** Reads one sign. @example readStroke("D3", "strum") // => { kind: "down", weight: 3 } */
@@ -67,9 +74,10 @@ function readStroke(text: string, kind: PatternKind): Stroke | null {
   if (text === "-") return { kind: "choke" };
   const match = STROKE[kind].exec(text);
   if (!match) return null;
-  const weight = match[2] ? (Number(match[2]) as Weight) : PLAIN_WEIGHT;
+  const weight = match[3] ? (Number(match[3]) as Weight) : PLAIN_WEIGHT;
   const signs = match[1]!;
-  if (kind === "strum") return { kind: signs === "D" ? "down" : "up", weight };
+  if (kind === "strum" || kind === "free")
+    return { kind: signs === "D" ? "down" : "up", weight, ...(match[2] === "o" ? { open: true } : {}) };
   if (new Set(signs).size < signs.length) return null;
   return kind === "fingers"
     ? { kind, fingers: PICK_FINGERS.filter((finger) => signs.includes(finger)), weight }
@@ -82,9 +90,8 @@ const withWeight = (sign: string, weight: Weight): string =>
 function formatStroke(stroke: Stroke): string {
   switch (stroke.kind) {
     case "down":
-      return withWeight("D", stroke.weight);
     case "up":
-      return withWeight("U", stroke.weight);
+      return withWeight(`${stroke.kind === "down" ? "D" : "U"}${stroke.open ? "o" : ""}`, stroke.weight);
     case "fingers":
       return withWeight(stroke.fingers.join(""), stroke.weight);
     case "zones":
@@ -109,8 +116,8 @@ export const weightOf = (stroke: Stroke): Weight => ("weight" in stroke ? stroke
 
 /**
  * Reads a pattern: signs with space between, a whole number of beats of them.
- * Signs are `D U` (strum), any of `p i m a` together (fingers) or of `L M H` (zones of strings), each with a weight
- * 1 to 3 behind it (2 when left out); `x` a dead stroke, `.` let ring, `-` choke.
+ * Signs are `D U` (strum; `Do Uo` over the open strings), any of `p i m a` together (fingers) or of `L M H` (zones of
+ * strings), each with a weight 1 to 3 behind it (2 when left out); `x` a dead stroke, `.` let ring, `-` choke.
  * @example readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: "D . D U . U D U" })
  */
 export function readPattern(input: {
@@ -137,7 +144,7 @@ export function readPattern(input: {
   }
   if (strokes.length % subdivision !== 0)
     return fail({ code: "beats-open", strokes: strokes.length, subdivision });
-  return ok({ meter, subdivision, swing, strokes });
+  return ok({ meter, subdivision, swing, strokes, ...(kind === "free" ? { free: true } : {}) });
 }
 
 /** Whether the metre's beat is dotted: 6/8, 9/8, 12/8. */
@@ -165,8 +172,9 @@ export function strokeTicks({ meter, subdivision, swing, strokes }: Pattern): re
   });
 }
 
-/** Where something begins to sound. */
+/** Where something begins to sound; nowhere in a free pattern, of which no stroke is said. */
 export const onsetsOf = (pattern: Pattern): readonly Ticks[] => {
+  if (pattern.free) return [];
   const ticks = strokeTicks(pattern);
   return ticks.filter((_, at) => isOnset(pattern.strokes[at]!));
 };

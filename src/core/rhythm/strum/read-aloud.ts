@@ -2,6 +2,8 @@ import type { Pattern, Stroke } from "./pattern";
 
 const FINGER_WORDS = Object.freeze({ p: "thumb", i: "index", m: "middle", a: "ring" });
 const ZONE_WORDS = Object.freeze({ L: "low", M: "middle", H: "high" });
+/** What a free pattern says. */
+export const FREE_WORDS = "free: any stroke on the swing of the hand";
 const WEIGHT_WORDS = Object.freeze({ 1: "light ", 2: "", 3: "strong " });
 
 function wordOf(stroke: Stroke): string {
@@ -12,6 +14,9 @@ function wordOf(stroke: Stroke): string {
       return stroke.zones.map((zone) => ZONE_WORDS[zone]).join(" and ");
     case "ring":
       return "rest";
+    case "down":
+    case "up":
+      return stroke.open ? `${stroke.kind} over open strings` : stroke.kind;
     default:
       return stroke.kind;
   }
@@ -21,7 +26,8 @@ function wordOf(stroke: Stroke): string {
  * A pattern for who hears it read, with its accents: runs of rests are one.
  * @example readAloud(pattern) // => "down, rest, strong down, up"
  */
-export function readAloud({ strokes }: Pick<Pattern, "strokes">): string {
+export function readAloud({ strokes, free }: Pick<Pattern, "strokes" | "free">): string {
+  if (free) return FREE_WORDS;
   const said: string[] = [];
   for (const stroke of strokes) {
     const word = ("weight" in stroke ? WEIGHT_WORDS[stroke.weight] : "") + wordOf(stroke);

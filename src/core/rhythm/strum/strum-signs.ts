@@ -2,20 +2,32 @@ import { barRows } from "./bar-rows";
 import type { Pattern, Stroke } from "./pattern";
 
 /**
- * The first bar of a pattern in a few signs, for where a drawing has no room: strokes by arrows, picked strings by their
- * letters, dead ones ×, chokes |, what rings on ·. Accents stand with an exclamation mark.
+ * A bar in a few signs, for where a drawing has no room: strokes by arrows, picked strings by their
+ * letters, dead ones ×, chokes |, what rings on ·. Accents stand with an exclamation mark, strokes over open strings
+ * with a ring; a free pattern is a word.
  * @example strumSigns(pattern) // => "↓!·↓↑·↑↓↑"
  */
-export const strumSigns = (pattern: Pattern): string =>
-  (barRows(pattern)[0]?.strokes ?? []).map(signOf).join("");
+const strumSigns = (strokes: readonly Stroke[]): string => strokes.map(signOf).join("");
+
+/**
+ * The bars of a pattern in signs, equal ones told once; of a pattern of several bars with the bars they are.
+ * @example signedBars(pattern) // => [{ bars: "1–3", signs: "↓·↓↑" }, { bars: "4", signs: "↓↑↓↑" }]
+ */
+export function signedBars(pattern: Pattern): { readonly bars: string; readonly signs: string }[] {
+  if (pattern.free) return [{ bars: "", signs: "free" }];
+  const rows = barRows(pattern);
+  return rows.map(({ bar, times, strokes }) => ({
+    bars: rows.length === 1 ? "" : times === 1 ? String(bar) : `${bar}–${bar + times - 1}`,
+    signs: strumSigns(strokes),
+  }));
+}
 
 function signOf(stroke: Stroke): string {
   const accent = "weight" in stroke && stroke.weight === 3 ? "!" : "";
   switch (stroke.kind) {
     case "down":
-      return `↓${accent}`;
     case "up":
-      return `↑${accent}`;
+      return `${stroke.kind === "down" ? "↓" : "↑"}${stroke.open ? "°" : ""}${accent}`;
     case "dead":
       return "×";
     case "choke":

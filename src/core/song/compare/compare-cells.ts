@@ -8,7 +8,7 @@ import { tellFields } from "./compare-rows";
 import { type Difference, namedMates, type Side } from "./side";
 
 /** Fields of a cell that name a row of their own: it is told by its name, and comes over with the part. */
-const NAMED = { strumId: "strums", shortStrumId: "strums", riffId: "riffs" } as const;
+const NAMED = { strumId: "strums", shortStrumId: "strums", fillStrumId: "strums", riffId: "riffs" } as const;
 type Named = keyof typeof NAMED;
 
 /** A pattern or a line of the other version, copied with what hangs on it. */

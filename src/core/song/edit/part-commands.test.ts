@@ -138,6 +138,8 @@ describe("the sheet's edits", () => {
       short: false,
       optional: false,
       round: null,
+      weight: 2 as const,
+      stroke: null,
     });
     const riff = {
       id: "line",
@@ -148,6 +150,7 @@ describe("the sheet's edits", () => {
       way: "as written" as const,
       home: null,
       approach: false,
+      strokes: null,
       ...UNSOURCED,
       ...UNVARIED,
     };

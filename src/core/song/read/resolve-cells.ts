@@ -51,6 +51,8 @@ export type ResolvedCell = {
   readonly approach: Inherited<boolean>;
   /** The pattern of chords of half a bar or less; null is the pattern of all. */
   readonly shortStrumId: Inherited<string | null>;
+  /** The pattern of the last beats before a chord changes; null is none. */
+  readonly fillStrumId: Inherited<string | null>;
   /** Whether one small shape is moved along the neck as it is. */
   readonly moved: Inherited<boolean>;
 };
@@ -171,6 +173,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     fret: pick<number | null>("fret", null, asBefore),
     approach: pick("approach", false, asBefore),
     shortStrumId: pick<string | null>("shortStrumId", null, asBefore),
+    fillStrumId: pick<string | null>("fillStrumId", null, asBefore),
     moved: pick("moved", false, asBefore),
   };
 }

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
-import { LAST_FRET, NOTE_ARTS, STYLES } from "../../fretboard";
+import { LAST_FRET, NOTE_ARTS, NOTE_STROKES, STYLES } from "../../fretboard";
 import { ANCHORS, EVEN, MOST_SWING, PATTERN_KINDS, SUBDIVISIONS } from "../../rhythm";
 import { barsSaid } from "./bars-said";
 import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
@@ -48,6 +48,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
 const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
 const SAID_SINCE_FORM_12 = Object.freeze({ approach: null, shortStrumId: null });
+const SAID_SINCE_FORM_13 = Object.freeze({ fillStrumId: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -61,6 +62,7 @@ export const EMPTY_CELL = Object.freeze({
   ...SAID_SINCE_FORM_10,
   ...SAID_SINCE_FORM_11,
   ...SAID_SINCE_FORM_12,
+  ...SAID_SINCE_FORM_13,
 });
 
 const cell = defineTable({
@@ -97,6 +99,8 @@ const cell = defineTable({
     moved: z.boolean().nullable(),
     /** The pattern for chords of half a bar or less, where those have their own. */
     shortStrumId: optionalId,
+    /** The pattern of the last beats before a chord changes. */
+    fillStrumId: optionalId,
     /** Whether a shape that is moved comes to each chord from one fret below. */
     approach: z.boolean().nullable(),
   }),
@@ -111,12 +115,14 @@ const cell = defineTable({
     moved: "one shape, moved",
     approach: "from one fret below",
     shortStrumId: "pattern for short chords",
+    fillStrumId: "fill before a change",
   },
   references: {
     useId: goesWith("uses"),
     playerId: goesWith("players"),
     strumId: letsGo("strums"),
     shortStrumId: letsGo("strums"),
+    fillStrumId: letsGo("strums"),
     riffId: letsGo("riffs"),
     doubles: letsGo("players"),
   },
@@ -134,6 +140,7 @@ const cell = defineTable({
     10: SAID_SINCE_FORM_10,
     11: SAID_SINCE_FORM_11,
     12: SAID_SINCE_FORM_12,
+    13: SAID_SINCE_FORM_13,
   },
   compared: {
     light: "light",
@@ -153,6 +160,7 @@ const cell = defineTable({
     moved: "one shape, moved",
     approach: "from one fret below",
     shortStrumId: "pattern for short chords",
+    fillStrumId: "fill before a change",
   },
 });
 
@@ -205,6 +213,8 @@ const riff = defineTable({
     home: symbolSchema.nullable(),
     /** Whether a lick that follows the chords is led into from one fret below. */
     approach: z.boolean(),
+    /** How its notes are struck; null says nothing of it. */
+    strokes: z.enum(NOTE_STROKES).nullable(),
     ...sourced,
     ...varied,
   }),
@@ -223,7 +233,7 @@ const riff = defineTable({
   tell: { ticks: tellBeats, tuning: tellTuning, home: tellSymbol },
   references: { sourceId: letsGo("sources"), variantOf: letsGo("riffs") },
   since: 4,
-  added: { 10: { ...UNSOURCED, ...UNVARIED } },
+  added: { 10: { ...UNSOURCED, ...UNVARIED }, 13: { strokes: null } },
 });
 
 const riffNote = defineTable({
@@ -242,6 +252,10 @@ const riffNote = defineTable({
     optional: z.boolean(),
     /** The one time round it is for, counted from 1; null for every time. */
     round: z.int().min(1).max(32).nullable(),
+    /** How hard it is struck: 1 light, 2 plain, 3 accented. */
+    weight: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+    /** The way it is struck, where that is not as its line goes. */
+    stroke: z.enum(["down", "up"]).nullable(),
   }),
   called: "note of a line",
   fields: {
@@ -255,6 +269,7 @@ const riffNote = defineTable({
     riffId: goesWith("riffs"),
   },
   since: 4,
+  added: { 13: { weight: 2, stroke: null } },
 });
 
 /** A finding somebody has looked at and lets stand. */

@@ -171,6 +171,8 @@ describe("the harmony effect", () => {
       short: false,
       optional: false,
       round: null,
+      weight: 2 as const,
+      stroke: null,
     });
     let made = sampleTones({}, { Lead: { harmony: "third above" } });
     made = edit(made, add("riffs", riff));

@@ -100,7 +100,16 @@ describe("a song as a box of sounds sees it", () => {
       tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
       capo: 0,
     };
-    const rest = { art: "plain" as const, bend: 0, ring: false, short: false, optional: false, round: null };
+    const rest = {
+      art: "plain" as const,
+      bend: 0,
+      ring: false,
+      short: false,
+      optional: false,
+      round: null,
+      weight: 2 as const,
+      stroke: null,
+    };
     let body = sampleTones(NAMED, SOUNDS);
     body = edit(
       body,

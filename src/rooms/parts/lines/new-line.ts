@@ -9,6 +9,7 @@ export const newLine = (given: Given, more: Partial<Riff> = {}): Omit<Riff, "ori
   way: "as written",
   home: null,
   approach: false,
+  strokes: null,
   ...UNSOURCED,
   ...UNVARIED,
   ...given,

@@ -22,6 +22,7 @@ const KIND_WORDS: Readonly<Record<PatternKind, string>> = {
   strum: "strokes: D U",
   fingers: "fingers: p i m a",
   zones: "zones of strings: L M H",
+  free: "free: any stroke on the swing",
 };
 const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
   chord: "begins again with each chord",

@@ -102,7 +102,7 @@ export function PatternsPage() {
 const playedBy = (body: Pick<VersionBody, "cells" | "players">, strumId: string): string[] => [
   ...new Set(
     Object.values(body.cells)
-      .filter((cell) => cell.strumId === strumId || cell.shortStrumId === strumId)
+      .filter((cell) => [cell.strumId, cell.shortStrumId, cell.fillStrumId].includes(strumId))
       .map((cell) => body.players[cell.playerId]?.name ?? ""),
   ),
 ];
