@@ -1,14 +1,15 @@
 import { describe, expect, it } from "vitest";
+import { sampleNote } from "../../../../testing/fretboard/sample-note";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { parseChord, type SoundingChord } from "../../chord";
 import { pitchesOfFrets } from "../../fretboard";
 import { parseKey } from "../../pitch";
-import { setCell } from "../../song/edit";
+import { addRiff, setCell } from "../../song/edit";
 import { Namer } from "../../song/names";
 import { indexCells, outlineOf } from "../../song/read";
-import { DOCUMENTS, type Player } from "../../song/schema";
+import { DOCUMENTS, type Player, UNSOURCED, UNVARIED } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest } from "../plan-request";
 import { planShapes } from "../shape-plan";
@@ -189,6 +190,62 @@ describe("the sum of a song", () => {
     const { sums, sheet } = sumsOf([bass]);
     const broken = { ...sums[0]!, ...judgeSum(voices("p0:36 p9:43"), chord("C"), C, false) };
     expect(mendSum(sheet.rows[0]!, broken, C)).toBeNull();
+  });
+
+  const BASS = ["E1", "A1", "D2", "G2"];
+  const GUITAR = ["E2", "A2", "D3", "G3", "B3", "E4"];
+  /** One bar of C with a line on one string: frets with the eighths they last, "3:2 5:2". */
+  const problemsOf = (tuning: string[], string: number, line: string, players: Partial<Player>[]) => {
+    const isBass = tuning === BASS;
+    const own = { instrument: isBass ? "bass" : "guitar", tuning, role: isBass ? "bass" : "line" } as const;
+    const body = sampleVersion({ verse: { lines: ["a/C:4"] } }, ["verse"], [own, ...players]);
+    let at = 0;
+    const notes = line.split(" ").map((text) => {
+      const [fret, eighths] = text.split(":").map(Number);
+      const note = sampleNote(at * 480, string, fret!, { ticks: eighths! * 480 });
+      at += eighths!;
+      return note;
+    });
+    const riff = {
+      id: "line",
+      name: "Line",
+      tuning,
+      capo: 0,
+      ticks: 3840,
+      way: "as written" as const,
+      home: null,
+      approach: false,
+      strokes: null,
+      ...UNSOURCED,
+      ...UNVARIED,
+    };
+    let made = 0;
+    const index = indexCells(body, outlineOf(body));
+    const command = addRiff(body, index, riff, notes, [{ useId: "u0", playerId: "p0" }], () => `n${made++}`);
+    const lined = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
+    const plans = new Map(
+      Object.values(lined.players).map((player) => [player.id, planShapes(planRequest(lined, player))]),
+    );
+    return sumOfBand(lined, bandSheet(lined), plans).flatMap(({ problems, makes }) => [
+      ...problems.map(({ code }) => code),
+      ...(makes ? [makes] : []),
+    ]);
+  };
+
+  it("hears a walking bass as a phrase: root first, whatever comes after", () => {
+    // On the A string C is fret 3, D 5, E 7. From the third on it is another bass.
+    expect(problemsOf(BASS, 1, "3:2 5:2 7:2 3:2", [{}])).toEqual([]);
+    expect(problemsOf(BASS, 1, "7:2 5:2 3:2 5:2", [{}])).toContain("wrong-lowest");
+  });
+
+  it("hears the third a line brings on the way, and not what it only passes", () => {
+    // A bass holds C and nobody else plays; on the B string E is fret 5, F 6, G 8.
+    const line = (text: string) => problemsOf(GUITAR, 4, text, [bass]);
+    expect(line("8:5 5:1 8:2")).toEqual([]);
+    expect(line("8:4 8:4")).toEqual(["no-third"]);
+    // F for an eighth passes; held for half the bar beside E it rubs.
+    expect(line("5:7 6:1")).toEqual([]);
+    expect(line("5:4 6:4")[0]).toBe("sus-beside-third");
   });
 
   it("leaves out who is out, and counts no voice of drums", () => {

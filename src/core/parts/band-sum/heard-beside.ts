@@ -18,7 +18,7 @@ export function heardBeside(
     const beats = own.reduce((count, sum) => count + sum.beats.length, 0);
     const heard = new Map<number, number>();
     for (const { voices, beats: sounding } of own) {
-      const others = voices.filter((voice) => voice.playerId !== playerId);
+      const others = voices.filter((voice) => voice.playerId !== playerId && !voice.passing);
       for (const pitchClass of new Set(others.map(({ pitch }) => pitch % 12)))
         heard.set(pitchClass, (heard.get(pitchClass) ?? 0) + sounding.length / beats);
     }

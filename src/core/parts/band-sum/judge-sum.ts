@@ -2,8 +2,11 @@ import type { Midi } from "../../../base";
 import { hasForeignBass, identify, type SoundingChord, toneSemitones } from "../../chord";
 import { type Key, pitchClassOf } from "../../pitch";
 
-/** A pitch and whose it is. */
-export type Voice = { readonly pitch: Midi; readonly playerId: string };
+/**
+ * A pitch and whose it is. A passing one is of a line that goes on to others: it can bring a tone a chord needs, and neither
+ * is its lowest nor rubs.
+ */
+export type Voice = { readonly pitch: Midi; readonly playerId: string; readonly passing?: true };
 
 export type SumProblem =
   | { readonly code: "no-third" }
@@ -72,20 +75,22 @@ export function judgeSum(
   bassFree: boolean,
 ): Sum {
   const voices = [...given].sort((a, b) => a.pitch - b.pitch);
-  const [first] = voices;
-  if (!first) return { voices, makes: null, problems: [] };
+  if (voices.length === 0) return { voices, makes: null, problems: [] };
+  const held = voices.some(({ passing }) => !passing) ? voices.filter(({ passing }) => !passing) : voices;
+  const first = held[0]!;
   const problems: SumProblem[] = [];
   const root = pitchClassOf(chord.root);
   const above = (semitones: number) => (root + semitones) % 12;
-  const of = (pitchClass: number) => voices.filter(({ pitch }) => pitch % 12 === pitchClass);
+  const of = (pitchClass: number) => held.filter(({ pitch }) => pitch % 12 === pitchClass);
   const owners = (some: readonly Voice[]) => [...new Set(some.map(({ playerId }) => playerId))];
   const third = chord.tones.find((tone) => tone.degree === 3);
   const hasPitch = voices.length > 1 || new Set(voices.map(({ playerId }) => playerId)).size > 1;
   if (third && hasPitch) {
     const wanted = above(toneSemitones(third));
     const thirds = of(wanted);
-    if (thirds.length === 0 && !chord.free.includes(third)) problems.push({ code: "no-third" });
-    if (thirds.length >= CROWDED && thirds.length > CROWDED_SHARE * voices.length)
+    const isThere = voices.some(({ pitch }) => pitch % 12 === wanted);
+    if (!isThere && !chord.free.includes(third)) problems.push({ code: "no-third" });
+    if (thirds.length >= CROWDED && thirds.length > CROWDED_SHARE * held.length)
       problems.push({ code: "thirds-crowded", times: thirds.length, playerIds: owners(thirds) });
     // The neighbour a semitone off: the fourth of a major third, the second of a minor one.
     const rub = toneSemitones(third) === 4 ? above(5) : above(2);
@@ -106,14 +111,14 @@ export function judgeSum(
       code: "wrong-lowest",
       lowest: first.pitch,
       wanted,
-      playerIds: owners(voices.filter(({ pitch }) => pitch === first.pitch)),
+      playerIds: owners(held.filter(({ pitch }) => pitch === first.pitch)),
     });
-  for (const [at, { pitch }] of voices.entries()) {
-    const next = voices.slice(at + 1).find((voice) => voice.pitch > pitch);
+  for (const [at, { pitch }] of held.entries()) {
+    const next = held.slice(at + 1).find((voice) => voice.pitch > pitch);
     if (!next) continue;
     const least = LOWEST_OF_INTERVAL[next.pitch - pitch];
     if (least === undefined || least === null || pitch >= least) continue;
-    const pair = voices.filter((voice) => voice.pitch === pitch || voice.pitch === next.pitch);
+    const pair = held.filter((voice) => voice.pitch === pitch || voice.pitch === next.pitch);
     // What one hand holds is a chord everybody knows; two players in one low place are mud.
     const alone = owners(pair).some((id) =>
       [pitch, next.pitch].every((one) => pair.some((voice) => voice.playerId === id && voice.pitch === one)),
@@ -122,7 +127,7 @@ export function judgeSum(
     problems.push({ code: "too-close-low", low: pitch, high: next.pitch, playerIds: owners(pair) });
     break;
   }
-  const classes = [...new Set(voices.map(({ pitch }) => pitch % 12))];
+  const classes = [...new Set(held.map(({ pitch }) => pitch % 12))];
   const own = new Set([...chord.tones.map((tone) => above(toneSemitones(tone))), wanted]);
   const isOther =
     classes.some((one) => !own.has(one)) || problems.some(({ code }) => code === "wrong-lowest");

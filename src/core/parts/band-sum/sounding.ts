@@ -4,6 +4,7 @@ import { type Frets, pitchesOfFrets, stoppedPitch } from "../../fretboard";
 import { pitchClassOf, pitchFrom } from "../../pitch";
 import { hasStrings, neckOfRiff, tuningOf } from "../../song/read";
 import { playsInBar, type SheetPart } from "../band";
+import type { Voice } from "./judge-sum";
 
 /** A chord held by an instrument without strings: each tone once, as close as can be, from the low end of its register. */
 export function closeVoicing(chord: SoundingChord, low: Midi): Midi[] {
@@ -13,40 +14,63 @@ export function closeVoicing(chord: SoundingChord, low: Midi): Midi[] {
     .sort((a, b) => a - b || root - b);
 }
 
+/** A stretch of a section, in ticks from its begin. */
+export type Span = { readonly from: Ticks; readonly to: Ticks };
+
 /**
- * What a part sounds at a moment: the note of its line that is sounding, else the shape it holds, else a close
+ * What a part sounds under a chord: the notes of its line there, as a phrase; else the shape it holds, else a close
  * voicing; nothing where it is out, a voice or a drum.
- * @param tick from the start of the section
+ * @param under where the chord sounds
+ * @param bar a bar of it, from 0: the part may leave some out
  * @param frets the shape held for the chord, or null
  */
-export function pitchesOfPart(
+export function voicesOfPart(
   part: SheetPart,
-  tick: Ticks,
+  under: Span,
   bar: number,
   chord: SoundingChord,
   frets: Frets | null,
-): Midi[] {
+): Voice[] {
   const { player, cell } = part;
   if (!playsInBar(part, bar) || player.instrument === "drums" || player.instrument === "voice") return [];
-  const lined = lineAt(part, tick);
+  const lined = phraseUnder(part, under);
+  const held = (pitches: readonly Midi[]) => pitches.map((pitch): Voice => ({ pitch, playerId: player.id }));
   const strums = part.pattern !== null || part.riff === null;
   if (!strums) return lined;
   if (!hasStrings(player)) {
     if (part.low === null) return lined;
-    if (cell.role.value === "bass") return [pitchFrom(part.low, pitchClassOf(chord.bass ?? chord.root))];
-    return closeVoicing(chord, part.low);
+    if (cell.role.value === "bass")
+      return held([pitchFrom(part.low, pitchClassOf(chord.bass ?? chord.root))]);
+    return held(closeVoicing(chord, part.low));
   }
-  const held = frets ? pitchesOfFrets(frets, tuningOf(player), cell.capo.value) : [];
-  return [...new Set([...held, ...lined])];
+  const shape = frets ? pitchesOfFrets(frets, tuningOf(player), cell.capo.value) : [];
+  return [...held([...new Set(shape)]), ...lined.filter(({ pitch }) => !shape.includes(pitch))];
 }
 
-function lineAt({ riff, notes }: SheetPart, tick: Ticks): Midi[] {
-  if (!riff || notes.length === 0) return [];
+/** A note of a phrase counts like one that is held from such a share of its chord on. Ours, no source. */
+const HELD_SHARE = 0.5;
+
+/**
+ * A line under a chord as one phrase: its first note there and what it stays on are held, the others are passing.
+ * Each pitch once.
+ */
+function phraseUnder({ riff, notes, player }: SheetPart, { from, to }: Span): Voice[] {
+  if (!riff || notes.length === 0 || to <= from) return [];
   const neck = neckOfRiff(riff);
-  const at = tick % riff.ticks;
-  return notes.flatMap((note) => {
-    if (note.art === "dead" || note.tick > at || note.tick + note.ticks <= at) return [];
-    return stoppedPitch(note, neck) ?? [];
+  const heard: { readonly pitch: Midi; readonly begins: Ticks; readonly ticks: Ticks }[] = [];
+  for (let origin = Math.floor(from / riff.ticks) * riff.ticks; origin < to; origin += riff.ticks)
+    for (const note of notes) {
+      const begins = Math.max(from, origin + note.tick);
+      const ends = Math.min(to, origin + note.tick + note.ticks);
+      const pitch = note.art === "dead" ? null : stoppedPitch(note, neck);
+      if (pitch !== null && ends > begins) heard.push({ pitch, begins, ticks: ends - begins });
+    }
+  const first = Math.min(...heard.map(({ begins }) => begins));
+  return [...new Set(heard.map(({ pitch }) => pitch))].map((pitch): Voice => {
+    const own = heard.filter((one) => one.pitch === pitch);
+    const share = own.reduce((sum, { ticks }) => sum + ticks, 0) / (to - from);
+    const isHeld = share >= HELD_SHARE || own.some(({ begins }) => begins === first);
+    return { pitch, playerId: player.id, ...(isHeld ? {} : { passing: true }) };
   });
 }
 

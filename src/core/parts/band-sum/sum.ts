@@ -9,7 +9,7 @@ import type { BandSheet, SheetPart, SheetRow } from "../band";
 import { type ShapePlan, shapesOfPlan } from "../shape-plan";
 import { handOf, optionsOf, requestKey, shapeAt } from "../shapes";
 import { judgeSum, type Sum, type SumProblem, type Voice } from "./judge-sum";
-import { pitchesOfPart, soundingChord } from "./sounding";
+import { type Span, soundingChord, voicesOfPart } from "./sounding";
 
 /** What the whole band sounds at one chord of the form. Beats count from 0 within the section. */
 export type ChordSum = Sum & {
@@ -19,6 +19,8 @@ export type ChordSum = Sum & {
   /** The chart's chord as it sounds. */
   readonly symbol: string;
   readonly bar: number;
+  /** Where the chord sounds, in ticks of the section. */
+  readonly under: Span;
   /** Beats of the chord at which it sounds so. */
   readonly beats: readonly number[];
   /** Who holds which shape. */
@@ -30,7 +32,7 @@ export const LOOPS = "loops";
 
 /**
  * The sum of the band: for every beat of every section the union of all that sounds, judged against the chart. Beats
- * of one chord that sound alike are one entry. Where every player's shapes are known it is exact; a player whose plan
+ * of one chord that sound alike are one entry; a line is heard as a phrase over its chord, not note by note. Where every player's shapes are known it is exact; a player whose plan
  * is missing is left out.
  * @param loops what loops sound at a tick of the song; they are told as those of {@link LOOPS}
  */
@@ -60,14 +62,13 @@ export function sumOfBand(
             shapeOf(body, row, part, chord.id, named.sounding, planned.get(part.player.id)),
           ]),
         );
+        const under = { from: Math.max(0, start), to: start + event.sounds };
         const sums: ChordSum[] = [];
         const known = new Map<string, number>();
         for (let from = start; from < start + event.sounds; from += beat) {
           const place = Math.max(0, Math.floor(from / bar));
-          const played = row.parts.flatMap((part): Voice[] =>
-            pitchesOfPart(part, Math.max(0, from), place, sounding, shapes.get(part.player.id) ?? null).map(
-              (pitch) => ({ pitch, playerId: part.player.id }),
-            ),
+          const played = row.parts.flatMap((part) =>
+            voicesOfPart(part, under, place, sounding, shapes.get(part.player.id) ?? null),
           );
           const looped = loops(passage.tick + Math.max(0, from)).map(
             (pitch): Voice => ({ pitch, playerId: LOOPS }),
@@ -88,6 +89,7 @@ export function sumOfBand(
             chordId: chord.id,
             symbol: named.sounding,
             bar: place,
+            under,
             beats: [number],
             held: new Map([...shapes].flatMap(([id, frets]) => (frets ? [[id, frets] as const] : []))),
           });
@@ -158,10 +160,7 @@ export function mendSum(row: SheetRow, sum: ChordSum, key: Key | null): Mend | n
     for (const shape of found) {
       const strings = shape.frets.filter((fret, string) => fret !== now[string]).length;
       if (strings === 0) continue;
-      const own = pitchesOfPart(part, 0, sum.bar, chord, shape.frets).map((pitch) => ({
-        pitch,
-        playerId: part.player.id,
-      }));
+      const own = voicesOfPart(part, sum.under, sum.bar, chord, shape.frets);
       const { problems } = judgeSum([...others, ...own], chord, key, row.bass === "free");
       if (problems.length >= sum.problems.length) continue;
       const better =

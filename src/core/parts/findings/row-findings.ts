@@ -264,7 +264,7 @@ export function handFindings(row: SheetRow): SheetFinding[] {
       : notes.length > 1
         ? paceOf(
             [...new Set(notes.filter((note) => note.art === "plain").map((note) => note.tick))],
-            "alternate",
+            riff?.strokes === "all down" || riff?.strokes === "all up" ? "down" : "alternate",
             row.tempo,
             player.level,
           )
