@@ -46,6 +46,7 @@ export function StrumBars({
                 />
               ))}
             </span>
+            {pattern.free && <span className="font-bold whitespace-nowrap">free</span>}
             {row.times > 1 && <span className="font-bold whitespace-nowrap">× {row.times}</span>}
           </li>
         );

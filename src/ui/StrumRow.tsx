@@ -1,5 +1,6 @@
 import {
   countsOf,
+  FREE_WORDS,
   isOnset,
   type Pattern,
   type PickFinger,
@@ -42,6 +43,9 @@ const wordOf = (stroke: Stroke): string => {
       return stroke.zones.map((zone) => ({ L: "low", M: "mid", H: "high" })[zone]).join("+");
     case "dead":
       return "dead";
+    case "down":
+    case "up":
+      return stroke.open ? `${stroke.kind} over open strings` : stroke.kind;
     default:
       return stroke.kind;
   }
@@ -51,6 +55,7 @@ const LOUDNESS = { 1: "light ", 2: "", 3: "accented " } as const;
 
 /** "1 accented down, 2 down, & up": a pattern in words. */
 export function describePattern(pattern: Pattern): string {
+  if (pattern.free) return FREE_WORDS;
   const counts = countsOf(pattern);
   return pattern.strokes
     .flatMap((stroke, at) => {
@@ -77,7 +82,10 @@ type Props = {
 /** As wide as it is drawn in its own units, a tenth more. */
 const PLAIN_STEP = STEP * 1.1;
 
-/** A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. */
+/**
+ * A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. Of a free
+ * one only the path is drawn.
+ */
 export function StrumRow({
   pattern,
   shared,
@@ -121,20 +129,27 @@ export function StrumRow({
       )}
       <line x1="0" x2={width} y1={MIDDLE} y2={MIDDLE} className="stroke-base-content" strokeOpacity="0.35" />
       {!picked && (
-        <path d={path} fill="none" className="stroke-base-content" strokeWidth="2" strokeOpacity="0.8" />
+        <path
+          d={path}
+          fill="none"
+          className="stroke-base-content"
+          strokeWidth="2"
+          strokeOpacity="0.8"
+          strokeDasharray={pattern.free ? "3 4" : undefined}
+        />
       )}
       {points.map(({ x, y, stroke }, at) => {
         const beat = at % subdivision === 0;
         return (
           <g key={at}>
-            <Mark x={x} y={y} stroke={stroke} on={shared?.has(at) ?? false} />
+            {!pattern.free && <Mark x={x} y={y} stroke={stroke} on={shared?.has(at) ?? false} />}
             <text
               x={x}
               y="72"
               textAnchor="middle"
               fontSize="13"
               className="fill-base-content"
-              fontWeight={isOnset(stroke) ? "700" : "400"}
+              fontWeight={isOnset(stroke) && (beat || !pattern.free) ? "700" : "400"}
               fillOpacity={isOnset(stroke) || beat ? "1" : "0.75"}
             >
               {counts[at]}
@@ -177,13 +192,14 @@ function Mark({ x, y, stroke, on }: { x: number; y: number; stroke: Stroke; on: 
         </text>
       );
     default:
+      // A ring is a stroke over open strings, as it is where a string is left open.
       return (
         <circle
           cx={x}
           cy={y}
-          r={stroke.weight + 2}
-          className={on ? "fill-primary stroke-base-content" : "fill-base-content stroke-base-content"}
-          strokeWidth="1.5"
+          r={stroke.weight + (stroke.open ? 3 : 2)}
+          className={`stroke-base-content ${on ? "fill-primary" : stroke.open ? "fill-base-100" : "fill-base-content"}`}
+          strokeWidth={stroke.open ? 2.5 : 1.5}
         />
       );
   }

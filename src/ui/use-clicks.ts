@@ -10,17 +10,22 @@ const LEAD_S = 0.06;
 export function useClicks(): {
   /** What is sounding, by the name it was begun with; null in silence. */
   readonly playing: string | null;
+  /** When the first click sounds or sounded, in ms of the page's clock; null in silence. */
+  readonly since: number | null;
   readonly toggle: (name: string, clicks: readonly StrokeClick[]) => void;
+  readonly stop: () => void;
 } {
   const audio = useRef<AudioContext | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const [playing, setPlaying] = useState<string | null>(null);
+  const [since, setSince] = useState<number | null>(null);
   const stop = useCallback(() => {
     if (timer.current !== null) clearTimeout(timer.current);
     timer.current = null;
     void audio.current?.close();
     audio.current = null;
     setPlaying(null);
+    setSince(null);
   }, []);
   useEffect(() => stop, [stop]);
   const toggle = (name: string, clicks: readonly StrokeClick[]) => {
@@ -34,8 +39,9 @@ export function useClicks(): {
     const last = Math.max(0, ...clicks.map(({ ms, lastsMs }) => ms + lastsMs));
     timer.current = setTimeout(stop, last + LEAD_S * 1000 + 50);
     setPlaying(name);
+    setSince(performance.now() + (LEAD_S + (context.outputLatency || 0)) * 1000);
   };
-  return { playing, toggle };
+  return { playing, since, toggle, stop };
 }
 
 function sound(context: AudioContext, start: number, { ms, hz, gain, lastsMs }: StrokeClick): void {

@@ -47,4 +47,4 @@ export {
   splitCaseOf,
   type Taken,
 } from "./split";
-export { techniquePattern } from "./technique-pattern";
+export { patternOfPart, techniquePattern } from "./technique-pattern";

@@ -11,6 +11,7 @@ import {
 } from "../rhythm";
 import { gridOnsets, type Technique } from "../song/read";
 import type { Instrument } from "../song/schema";
+import type { SheetPart } from "./band";
 
 /** Fingers of a picking hand over one bar, from the thumb. */
 const PICKING = ["p", "i", "m", "a", "m", "i", "m", "i"] as const;
@@ -39,6 +40,12 @@ export function techniquePattern(technique: Technique, meter: Meter): Pattern | 
   );
   return { meter, subdivision, swing: EVEN, strokes };
 }
+
+/** The strokes of a part: as they are written, else as its way of playing usually goes; null where it has none. */
+export const patternOfPart = (
+  { out, pattern, technique }: Pick<SheetPart, "out" | "pattern" | "technique">,
+  meter: Meter,
+): Pattern | null => (out ? null : (pattern ?? (technique && techniquePattern(technique, meter))));
 
 /** What the striking hand does at a place of the bar. */
 function strokesOf(technique: Technique, subdivision: 2 | 3): (at: number) => Stroke {

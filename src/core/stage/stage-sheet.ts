@@ -1,6 +1,6 @@
 import type { CueKind } from "../cues";
 import type { TabNote } from "../fretboard";
-import type { Meter, Pattern } from "../rhythm";
+import type { Meter, Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
 import type { Player, Riff, SectionKind } from "../song/schema";
@@ -72,6 +72,7 @@ export type StagePattern = { readonly pattern: Pattern; readonly when: string };
  */
 export type StageStrum = {
   readonly patterns: readonly StagePattern[];
+  readonly tempo: Tempo;
   readonly ticks: readonly number[];
   readonly at: readonly number[];
   readonly of: readonly number[];

@@ -17,7 +17,7 @@ import { LineField } from "./LineField";
 import { PhraseRoles } from "./PhraseRoles";
 import { Shapes } from "./Shapes";
 import { spansOf } from "./SheetCell";
-import { StrumField } from "./StrumField";
+import { StrumField } from "./strum/StrumField";
 
 /** The selected cell opened: what the player does there, how it is played, and the shapes they hold. */
 export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Place as FoundAt, Gathered } from "@/core/findings";
-import type { SheetFinding, SheetPart, SheetRow } from "@/core/parts";
+import { patternOfPart, type SheetFinding, type SheetPart, type SheetRow } from "@/core/parts";
 import { cellKey } from "@/core/song/read";
 import { onEscape } from "@/ui/on-escape";
 import { useAfterPaint } from "@/ui/use-after-paint";
@@ -11,8 +11,9 @@ import { derive, useDerived } from "../open";
 import { CellPane } from "./CellPane";
 import { FindingsList } from "./FindingsList";
 import { PartsTabs } from "./PartsTabs";
+import { TwoStrums } from "./patterns/TwoStrums";
 import { SheetTable } from "./SheetTable";
-import { type Place, useSelection } from "./use-selection";
+import { type Block, type Place, useSelection } from "./use-selection";
 import { useSheetFindings } from "./use-sheet-findings";
 import { describeParts, useSheetKeys } from "./use-sheet-keys";
 
@@ -109,6 +110,7 @@ function Sheet() {
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
         >
           {block.rows * block.columns > 1 && <Selected block={block} />}
+          {block.rows * block.columns === 2 && <TwoParts parts={partsIn(rows, block)} />}
           <CellPane
             key={cellKey(opened.part.use.id, opened.part.player.id)}
             part={opened.part}
@@ -143,6 +145,30 @@ const Selected = ({ block }: { block: Parameters<typeof describeParts>[0] }) => 
     them; below is the one with the frame.
   </p>
 );
+
+/** The parts of a block with their rows. */
+const partsIn = (rows: readonly SheetRow[], block: Block): { part: SheetPart; row: SheetRow }[] =>
+  rows
+    .slice(block.row, block.row + block.rows)
+    .flatMap((row) =>
+      row.parts.slice(block.column, block.column + block.columns).map((part) => ({ part, row })),
+    );
+
+/** The strums of two selected parts, laid over one another; nothing where one of them has none. */
+function TwoParts({ parts }: { readonly parts: readonly { part: SheetPart; row: SheetRow }[] }) {
+  const strums = parts.flatMap(({ part, row }) => {
+    const pattern = patternOfPart(part, row.passage.meter);
+    return pattern ? [{ name: `${part.player.name}, ${row.label}`, pattern }] : [];
+  });
+  const [a, b] = strums;
+  if (!a || !b) return null;
+  return (
+    <section aria-label="Their strums together" className="mb-3 rounded-field bg-base-100 px-3 py-2 text-sm">
+      <h2 className="text-base">Their strums together</h2>
+      <TwoStrums a={a} b={b} />
+    </section>
+  );
+}
 
 /** What is found where the frame is, and of the song as a whole. */
 function FoundHere({

@@ -197,9 +197,10 @@ function strumOf(
   struck: ReturnType<typeof playedStrokes>,
   passage: Passage,
 ): StageStrum | null {
+  const { tempo } = passage;
   if (!pattern) {
     const usual = technique && techniquePattern(technique, passage.meter);
-    return usual ? { patterns: [{ pattern: usual, when: "" }], ticks: [], at: [], of: [] } : null;
+    return usual ? { patterns: [{ pattern: usual, when: "" }], tempo, ticks: [], at: [], of: [] } : null;
   }
   const own = { usual: pattern, short: shortPattern, fill: fillPattern };
   // Where no chord is short, or none changes, there is nothing of that pattern to read.
@@ -207,6 +208,7 @@ function strumOf(
     (use) => use === "usual" || struck.some(({ of }) => of === use),
   );
   return {
+    tempo,
     patterns: used.map((use) => ({ pattern: own[use]!, when: WHEN[use] })),
     ticks: struck.map(({ tick }) => tick - passage.tick),
     at: struck.map(({ at }) => at),

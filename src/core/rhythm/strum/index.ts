@@ -51,5 +51,6 @@ export {
   type StrumFeel,
 } from "./said-patterns";
 export { readCounts, readSpoken } from "./spoken";
+export { strokeAt } from "./stroke-at";
 export { signedBars } from "./strum-signs";
 export { patternFromTaps, type Tap } from "./taps";

@@ -35,6 +35,7 @@ export {
   copyCell,
   dismiss,
   fillDown,
+  type PatternField,
   pasteCells,
   removeRiff,
   removeStrum,

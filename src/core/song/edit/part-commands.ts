@@ -106,7 +106,10 @@ export const clearCells = (index: CellIndex, places: readonly SheetPlace[]): Ver
   );
 
 /** A pattern of the song like one of the library, if it has one already. */
-export const strumLike = (body: Pick<VersionBody, "strums">, pattern: LibraryPattern): StrumRow | null =>
+export const strumLike = (
+  body: Pick<VersionBody, "strums">,
+  pattern: Omit<LibraryPattern, "id">,
+): StrumRow | null =>
   Object.values(body.strums).find(
     (row) =>
       row.pattern === pattern.text &&
@@ -138,19 +141,29 @@ export const strumRow = (
   anchor: "chord",
 });
 
-/** Gives cells a pattern of the library: the song's own copy of it, made when there is none. */
+/** The patterns a cell has room for: the usual one, that for short chords, the fill before a change. */
+export type PatternField = "strumId" | "shortStrumId" | "fillStrumId";
+
+/**
+ * Gives cells a pattern that may not be the song's yet, of the library or joined of others: the song's own copy of it, made
+ * when there is none.
+ * @param field which of their patterns it becomes
+ */
 export function takePattern(
   body: VersionBody,
   index: CellIndex,
-  pattern: LibraryPattern,
+  pattern: Omit<LibraryPattern, "id"> & { readonly anchor?: StrumRow["anchor"] },
   places: readonly SheetPlace[],
   makeId: MakeId,
+  field: PatternField = "strumId",
 ): VersionCommand {
-  const known = strumLike(body, pattern);
-  const row = known ?? strumRow(body, pattern, makeId);
+  const { anchor = "chord" } = pattern;
+  const alike = strumLike(body, pattern);
+  const known = alike?.anchor === anchor ? alike : null;
+  const row = known ?? { ...strumRow(body, pattern, makeId), anchor };
   return batch("Choose a pattern", [
     ...(known ? [] : [add("strums", row)]),
-    ...places.map((place) => one(index, { ...place, fields: { strumId: row.id } }, makeId)),
+    ...places.map((place) => one(index, { ...place, fields: { [field]: row.id } }, makeId)),
   ]);
 }
 

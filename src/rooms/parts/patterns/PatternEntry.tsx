@@ -47,7 +47,8 @@ export function PatternEntry({ edited }: { readonly edited: EditedPattern }) {
               onSet={(text) => change({ pattern: text.trim().replaceAll(/\s+/gu, " ") })}
             />
             <p className="mt-1 text-sm">
-              D down, U up, each with a weight 1 to 3 (D3); x dead, . rings on, - chokes.
+              D down, U up, each with a weight 1 to 3 (D3), Do and Uo over open strings while the hand
+              changes; x dead, . rings on, - chokes.
             </p>
           </>
         )}

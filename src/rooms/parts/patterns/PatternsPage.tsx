@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { describeList } from "@/core/fretboard";
 import { patternOfRow } from "@/core/parts";
-import { formatMeter, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
+import { formatMeter, type Pattern, type PatternKind, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
 import { add, removeStrum, strumLike, strumRow } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { StrumRow, VersionBody } from "@/core/song/schema";
@@ -13,9 +13,10 @@ import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { makeId, useAct, useCurrentVersion, useRows } from "../../open";
 import { PartsTabs } from "../PartsTabs";
 import { Compare } from "./ComparePatterns";
+import { JoinBehind } from "./JoinBehind";
 import { PatternEditor } from "./PatternEditor";
+import { patternAsRow } from "./pattern-as-row";
 import { SaidStrum } from "./SaidStrum";
-import { saidAsRow } from "./said-as-row";
 
 /** Patterns: the song's own, the library to start from, and two of them laid over one another. */
 export function PatternsPage() {
@@ -26,6 +27,11 @@ export function PatternsPage() {
   const own = Object.values(body.strums).sort(byOrder);
   const [opened, setOpened] = useState<string | null>(null);
   const open = body.strums[opened ?? ""] ?? null;
+  const keep = (pattern: Pattern, name: string) => {
+    const row = strumRow(current(), patternAsRow(pattern, name), makeId);
+    act(add("strums", row));
+    setOpened(row.id);
+  };
   const fresh = () => {
     const row = strumRow(
       body,
@@ -50,7 +56,8 @@ export function PatternsPage() {
       <PartsTabs />
       <p className="mb-4 max-w-3xl text-sm">
         The line is the strings, the curve the hand: under the line after a stroke down, over it after one up,
-        deeper where it is louder. A bar across chokes, a cross is a dead stroke; where nothing stands the
+        deeper where it is louder. A bar across chokes, a cross is a dead stroke, a ring one over open strings
+        while the hand changes; a broken curve is free: any stroke on it is right. Where nothing stands the
         chord rings on. Pain or numbness in hand or wrist means stop and rest; if it stays, see a clinician.
       </p>
       <section aria-label="Patterns of this song" className="mb-8">
@@ -69,6 +76,8 @@ export function PatternsPage() {
               players={playedBy(body, row.id)}
               onOpen={() => setOpened(opened === row.id ? null : row.id)}
               onRemove={() => act(removeStrum(current(), row.id))}
+              own={own}
+              onJoined={keep}
             />
           ))}
         </ul>
@@ -82,11 +91,7 @@ export function PatternsPage() {
               meter={{ beats: version.meterBeats, unit: version.meterUnit }}
               tempo={{ bpm: version.bpm, beatUnit: version.beatUnit }}
               taking="Keep it"
-              onTake={({ pattern }, words) => {
-                const row = strumRow(body, saidAsRow(pattern, words), makeId);
-                act(add("strums", row));
-                setOpened(row.id);
-              }}
+              onTake={({ pattern }, words) => keep(pattern, words)}
             />
           </div>
         </details>
@@ -111,12 +116,16 @@ function OwnPattern({
   row,
   open,
   players,
+  own,
   onOpen,
   onRemove,
+  onJoined,
 }: {
   row: StrumRow;
   open: boolean;
   players: readonly string[];
+  own: readonly StrumRow[];
+  onJoined: (joined: Pattern, name: string) => void;
   onOpen: () => void;
   onRemove: () => void;
 }) {
@@ -151,11 +160,23 @@ function OwnPattern({
       ) : (
         <p className="text-sm text-error">“{row.pattern}” can’t be read as a pattern; change it.</p>
       )}
+      {pattern && !pattern.free && (
+        <div className="mt-1 flex flex-wrap items-end gap-2">
+          <JoinBehind name={row.name} pattern={pattern} own={own} onJoined={onJoined} />
+        </div>
+      )}
     </li>
   );
 }
 
 const METERS = [...new Set(STRUM_LIBRARY.map((one) => formatMeter(one.meter)))];
+
+const KIND_WORDS: Readonly<Record<PatternKind, string>> = {
+  strum: "",
+  fingers: "by fingers",
+  zones: "by zones of strings",
+  free: "",
+};
 
 function Library() {
   const body = useRows("version", "strums", "cells", "players");
@@ -183,11 +204,7 @@ function Library() {
               <p className="flex flex-wrap items-center gap-2">
                 <strong>{one.name}</strong>
                 {one.swing > 0.5 && <span className="text-sm">swung</span>}
-                {one.kind !== "strum" && (
-                  <span className="text-sm">
-                    {one.kind === "fingers" ? "by fingers" : "by zones of strings"}
-                  </span>
-                )}
+                {KIND_WORDS[one.kind] !== "" && <span className="text-sm">{KIND_WORDS[one.kind]}</span>}
                 <button
                   type="button"
                   className="btn btn-sm ml-auto"

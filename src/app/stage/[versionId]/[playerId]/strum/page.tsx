@@ -1,0 +1,34 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import { partIn } from "@/app/part-in";
+import { OWN_NAMES } from "@/core/song/names";
+import { headOf } from "@/document";
+import { StrumStand } from "@/rooms/stage/StrumStand";
+import { openSong } from "@/server/songs/open-song";
+
+export const metadata: Metadata = { title: "Strum" };
+
+/** A player's strums, big: for the music stand, and to practise. */
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ versionId: string; playerId: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  await connection();
+  const { versionId, playerId } = await params;
+  const opened = await openSong(versionId);
+  const body = opened?.version.body;
+  if (!opened || !body || !Object.hasOwn(body.players, playerId)) notFound();
+  const { use } = await searchParams;
+  return (
+    <StrumStand
+      part={await partIn(body, playerId, OWN_NAMES)}
+      title={headOf(opened.song.body, "song").title}
+      versionId={versionId}
+      useId={typeof use === "string" ? use : null}
+    />
+  );
+}
