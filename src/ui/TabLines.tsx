@@ -1,7 +1,8 @@
-import type { TabNote } from "@/core/fretboard";
+import type { NoteStroke, TabNote } from "@/core/fretboard";
 import { type Meter, ticksOfBar } from "@/core/rhythm";
 import type { LineReads } from "@/core/song/names";
 import type { Riff } from "@/core/song/schema";
+import { strokeSign, strokeWords } from "./stroke-signs";
 
 const ROW = 18;
 const LEFT = 42;
@@ -38,6 +39,8 @@ type Props = {
   /** A name a note, in their order; for who reads lines as notes. */
   readonly names: readonly string[];
   readonly reads: LineReads;
+  /** How each note is struck, in their order; null says nothing of it. */
+  readonly strokes: readonly (NoteStroke | null)[];
 };
 
 /** A line as its reader reads it: tab, notes with their octave bar by bar, or both. */
@@ -78,11 +81,14 @@ function Notes({ riff, notes, meter, names }: Props) {
 }
 
 /** A line in tab, a bar in each row: the string nearest the floor on top, length as an underline. */
-function Tab({ riff, notes, meter, strings: names }: Props) {
+function Tab({ riff, notes, meter, strings: names, strokes }: Props) {
   const strings = riff.tuning.length;
   const bar = ticksOfBar(meter);
   const bars = Math.max(1, Math.ceil(riff.ticks / bar));
-  const height = strings * ROW + 8;
+  const signs = notes.map((note, at) => strokeSign(note, strokes[at] ?? null));
+  const isStruck = signs.some((sign) => sign !== "");
+  const foot = strings * ROW + 8;
+  const height = foot + (isStruck ? ROW : 0);
   const y = (string: number) => (strings - 1 - string) * ROW + ROW / 2 + 4;
   return (
     <div className="mt-2 flex flex-col gap-1">
@@ -90,13 +96,19 @@ function Tab({ riff, notes, meter, strings: names }: Props) {
         const from = at * bar;
         const share = Math.min(1, (riff.ticks - from) / bar);
         const x = (tick: number) => LEFT + ((tick - from) / bar) * BAR_WIDTH + 6;
-        const own = notes.filter((note) => note.tick >= from && note.tick < from + bar);
+        const own = notes.flatMap((note, index) =>
+          note.tick >= from && note.tick < from + bar ? [{ note, index }] : [],
+        );
+        const told = ({ note, index }: (typeof own)[number]) =>
+          [names[note.string] ?? "?", signOfNote(note), strokeWords(note, strokes[index] ?? null)]
+            .filter((word) => word !== "")
+            .join(" ");
         return (
           <svg
             key={from}
             viewBox={`0 0 ${LEFT + BAR_WIDTH + 8} ${height}`}
             role="img"
-            aria-label={`${riff.name}, bar ${at + 1}: ${own.length === 0 ? "nothing" : own.map((note) => `${names[note.string] ?? "?"} ${signOfNote(note)}`).join(", ")}`}
+            aria-label={`${riff.name}, bar ${at + 1}: ${own.length === 0 ? "nothing" : own.map(told).join(", ")}`}
             className="w-full max-w-md font-mono"
           >
             {riff.tuning.map((_open, string) => (
@@ -121,7 +133,7 @@ function Tab({ riff, notes, meter, strings: names }: Props) {
               y2={y(0)}
               className="stroke-base-content"
             />
-            {own.map((note, index) => {
+            {own.map(({ note, index }) => {
               const sign = signOfNote(note);
               const width = sign.length * 7 + 4;
               const end = Math.min(LEFT + BAR_WIDTH, x(note.tick) + (note.ticks / bar) * BAR_WIDTH - 4);
@@ -147,6 +159,17 @@ function Tab({ riff, notes, meter, strings: names }: Props) {
                   >
                     {sign}
                   </text>
+                  {own.find((one) => one.note.tick === note.tick)?.index === index && (
+                    <text
+                      x={x(note.tick)}
+                      y={foot + 10}
+                      fontSize="12"
+                      fontWeight="700"
+                      className="fill-base-content"
+                    >
+                      {signs[index]}
+                    </text>
+                  )}
                   {note.round !== null && (
                     <text x={x(note.tick)} y={y(note.string) - 6} fontSize="8" className="fill-base-content">
                       {note.round}.

@@ -6,6 +6,7 @@ export { compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { describePart } from "./describe-part";
 export * from "./findings";
 export { boxFor, fittingNotes, joinCold, type OneChord, tellCounted } from "./join-cold";
+export { lineStrokes } from "./line-strokes";
 export { oneHand } from "./one-hand";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { behindCapo, type PlanRequest, planRequest } from "./plan-request";

@@ -21,6 +21,7 @@ export type {
   StageLine,
   StagePack,
   StagePart,
+  StagePattern,
   StagePress,
   StageRiff,
   StageShape,

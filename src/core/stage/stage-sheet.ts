@@ -1,5 +1,5 @@
 import type { CueKind } from "../cues";
-import type { TabNote } from "../fretboard";
+import type { NoteStroke, TabNote } from "../fretboard";
 import type { Meter, Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
@@ -61,6 +61,8 @@ export type StageRiff = {
   /** A name a note, in their order. */
   readonly names: readonly string[];
   readonly reads: LineReads;
+  /** How each note is struck, in their order. */
+  readonly strokes: readonly (NoteStroke | null)[];
 };
 
 /** A pattern of a part with when it is played, in words; "" for the usual one. */

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import type { SheetPart, SheetRow } from "@/core/parts";
+import { lineStrokes, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
 import { lineNames, type Namer } from "@/core/song/names";
 import { byOrder } from "@/document";
@@ -41,6 +41,7 @@ export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow
           strings={told.strings}
           names={notes.map(told.nameOf)}
           reads={namer.lines}
+          strokes={lineStrokes(riff, notes, row.passage.meter)}
         />
       )}
       <Link

@@ -1,6 +1,7 @@
 "use client";
 
 import { lineWays, playWay, type Way, type WaysOf } from "@/core/evidence";
+import { lineStrokes } from "@/core/parts";
 import { beatsOfTicks } from "@/core/rhythm";
 import type { VersionCommand } from "@/core/song/edit";
 import { lineNames } from "@/core/song/names";
@@ -147,6 +148,7 @@ function WayInTab({ riff, body }: { readonly riff: Riff; readonly body: VersionB
         strings={strings}
         names={notes.map(nameOf)}
         reads={namer.lines}
+        strokes={lineStrokes(riff, notes, meterOf(body))}
       />
     </span>
   );

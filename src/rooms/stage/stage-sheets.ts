@@ -5,6 +5,7 @@ import {
   bandSheet,
   describePart,
   isOnlyLine,
+  lineStrokes,
   type PatternUse,
   playedNotes,
   playedStrokes,
@@ -257,6 +258,7 @@ function lineOf(
     strings,
     names: played.map(nameOf),
     reads: namer.lines,
+    strokes: lineStrokes(riff, played, passage.meter),
   };
 }
 

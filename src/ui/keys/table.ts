@@ -155,6 +155,8 @@ export const KEYS = Object.freeze([
   { place: "lines", act: "ring", keys: ["r"], does: "rings on, or not" },
   { place: "lines", act: "short", keys: ["s"], does: "short, or not" },
   { place: "lines", act: "optional", keys: ["o"], does: "may be left out, or not" },
+  { place: "lines", act: "weight", keys: ["a"], does: "accented, light, plain" },
+  { place: "lines", act: "stroke", keys: ["v"], does: "struck down, up, as the line goes" },
   { place: "lines", act: "longer", keys: ["+"], does: "a step longer" },
   { place: "lines", act: "shorter", keys: ["-"], does: "a step shorter" },
   { place: "lines", act: "take", keys: ["Delete", "Backspace"], shown: "Delete", does: "take the note away" },

@@ -2,6 +2,7 @@
 
 import { capital } from "@/base";
 import { anotherWay } from "@/core/evidence";
+import { NOTE_STROKES } from "@/core/fretboard";
 import type { SheetRow } from "@/core/parts";
 import { ticksOfBar } from "@/core/rhythm";
 import { set, setCell } from "@/core/song/edit";
@@ -67,6 +68,16 @@ export function LineFields({
         value={String(parts)}
         options={STEPS.map(({ value, label }) => ({ value: String(value), label }))}
         onSet={(value) => onParts(Number(value))}
+      />
+      <SelectField
+        label="Struck"
+        className="w-44"
+        value={riff.strokes ?? ""}
+        options={[
+          { value: "", label: "as one likes" },
+          ...NOTE_STROKES.map((value) => ({ value, label: value })),
+        ]}
+        onSet={(strokes) => change({ strokes: strokes === "" ? null : strokes })}
       />
       <p className="pb-1 text-sm">
         {capital(describePlaying({ tuning: riff.tuning, capo: riff.capo }, namer))}

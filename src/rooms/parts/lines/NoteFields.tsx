@@ -26,6 +26,17 @@ const BEND_WORDS = [
   "two whole tones",
 ];
 
+const STROKES = [
+  { value: "", label: "as the line goes" },
+  { value: "down", label: "down" },
+  { value: "up", label: "up" },
+] as const;
+const WEIGHTS = [
+  { value: "1", label: "light" },
+  { value: "2", label: "plain" },
+  { value: "3", label: "accented" },
+] as const;
+
 /** Everything about the note under the cursor, for who uses no keys. */
 export function NoteFields({
   model,
@@ -71,6 +82,20 @@ export function NoteFields({
               ...[1, 2, 3, 4].map((round) => ({ value: String(round), label: `only time ${round}` })),
             ]}
             onSet={(round) => change({ round: round === "" ? null : Number(round) })}
+          />
+          <SelectField
+            label="Stroke"
+            className="w-36"
+            value={here.stroke ?? ""}
+            options={STROKES}
+            onSet={(stroke) => change({ stroke: stroke === "" ? null : stroke })}
+          />
+          <SelectField
+            label="Struck"
+            className="w-28"
+            value={String(here.weight) as "1" | "2" | "3"}
+            options={WEIGHTS}
+            onSet={(weight) => change({ weight: Number(weight) as RiffNote["weight"] })}
           />
           <Tick label="rings" on={here.ring} onSet={(ring) => change({ ring })} />
           <Tick label="short" on={here.short} onSet={(short) => change({ short })} />

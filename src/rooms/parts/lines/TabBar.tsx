@@ -1,9 +1,10 @@
 "use client";
 
 import { memo } from "react";
-import type { NoteFit } from "@/core/fretboard";
+import type { NoteFit, NoteStroke } from "@/core/fretboard";
 import type { SectionChord } from "@/core/parts";
 import type { Riff, RiffNote } from "@/core/song/schema";
+import { strokeSign } from "@/ui/stroke-signs";
 import { signOfNote } from "@/ui/TabLines";
 import type { TabGridModel } from "./use-tab-grid";
 
@@ -14,6 +15,7 @@ export function TabBar({
   riff,
   notes,
   fits,
+  strokes,
   chords,
   strings: names,
   chordName,
@@ -24,6 +26,8 @@ export function TabBar({
   readonly riff: Riff;
   readonly notes: readonly RiffNote[];
   readonly fits: readonly NoteFit[];
+  /** A stroke a note. */
+  readonly strokes: readonly (NoteStroke | null)[];
   readonly chords: readonly SectionChord[];
   /** Names of the strings. */
   readonly strings: readonly string[];
@@ -36,6 +40,10 @@ export function TabBar({
     { length: Math.min(inBar, columns - bar * inBar) },
     (_, at) => bar * inBar + at,
   );
+  const strokeIn = (column: number) => {
+    const at = notes.findIndex(({ tick }) => tick >= column * step && tick < (column + 1) * step);
+    return at < 0 ? "" : strokeSign(notes[at]!, strokes[at] ?? null);
+  };
   const chordAt = (from: number) => chords.find((chord) => chord.tick >= from && chord.tick < from + step);
   return (
     <table className="border-collapse" aria-label={`Bar ${bar + 1} of ${riff.name}`} onKeyDown={onKeyDown}>
@@ -86,6 +94,18 @@ export function TabBar({
             </td>
           ))}
         </tr>
+        {columnsHere.some((column) => strokeIn(column) !== "") && (
+          <tr>
+            <th scope="row" className="pr-2 text-right text-xs font-normal">
+              strokes
+            </th>
+            {columnsHere.map((column) => (
+              <td key={column} className="text-center text-sm font-bold">
+                {strokeIn(column)}
+              </td>
+            ))}
+          </tr>
+        )}
       </tbody>
     </table>
   );

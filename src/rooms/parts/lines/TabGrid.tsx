@@ -1,7 +1,7 @@
 "use client";
 
 import type { NoteFit } from "@/core/fretboard";
-import type { SectionChord } from "@/core/parts";
+import { lineStrokes, type SectionChord } from "@/core/parts";
 import type { Meter } from "@/core/rhythm";
 import type { Riff, RiffNote } from "@/core/song/schema";
 import { NoteFields } from "./NoteFields";
@@ -26,6 +26,7 @@ type Props = {
 /** The grid a line is written on, bar by bar, and the note under the cursor. */
 export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chordName, nameOf }: Props) {
   const model = useTabGrid(riff, notes, meter, step);
+  const strokes = lineStrokes(riff, notes, meter);
   return (
     <>
       <div ref={model.grid} className="flex flex-wrap gap-x-6 gap-y-3">
@@ -37,6 +38,7 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chord
             riff={riff}
             notes={notes}
             fits={fits}
+            strokes={strokes}
             chords={chords}
             strings={strings}
             chordName={chordName}
@@ -46,7 +48,8 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chord
       </div>
       <p className="mt-2 text-sm">
         Digits put a fret, arrows move, Delete takes away. h hammer, p pull, / slide, x dead, n plucked, b
-        bends by quarter tones, r rings, s short, o may be left out, + and − the length.
+        bends by quarter tones, r rings, s short, o may be left out, a accents, v the stroke, + and − the
+        length.
       </p>
       <NoteFields model={model} strings={strings} nameOf={nameOf} />
     </>

@@ -13,6 +13,9 @@ const MOST_BEND = 8;
 /** Digits nearer to each other than this are one fret, ms. Ours, no source. */
 const ONE_FRET_MS = 900;
 
+/** Plain, accented, light, plain again. */
+const NEXT_WEIGHT = { 1: 2, 2: 3, 3: 1 } as const;
+
 type Cursor = { readonly string: number; readonly column: number };
 
 /**
@@ -131,6 +134,9 @@ function actsOf({ act, step, columns, cursor, here, go, change, putNew, onDigit 
     ring: () => here && change({ ring: !here.ring }),
     short: () => here && change({ short: !here.short }),
     optional: () => here && change({ optional: !here.optional }),
+    weight: () => here && change({ weight: NEXT_WEIGHT[here.weight] }),
+    stroke: () =>
+      here && change({ stroke: here.stroke === null ? "down" : here.stroke === "down" ? "up" : null }),
     longer: () => here && change({ ticks: here.ticks + Math.round(step) }),
     shorter: () => here && change({ ticks: Math.max(Math.round(step), here.ticks - Math.round(step)) }),
     take: () => here && act(remove("riffNotes", here)),
