@@ -14,11 +14,13 @@ export { canDo, LEVELS, type Level } from "./level";
 export * from "./line";
 export { BASS_SCALE_MM, fretMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "./neck";
 export {
+  boxForHand,
   type NeckPlace,
   neckPlaces,
   notesOfChord,
   notesOfScale,
-  pentatonicBox,
+  pentatonicBoxes,
+  type ScaleBox,
   type WantedNote,
 } from "./neck-view";
 export {

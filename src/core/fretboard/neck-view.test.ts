@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { unwrap } from "../../base";
 import { parseChord } from "../chord";
 import { GUITAR_TUNING, parseKey, parseTuning, scaleClasses } from "../pitch";
-import { neckPlaces, notesOfChord, notesOfScale, pentatonicBox } from "./neck-view";
+import { boxForHand, neckPlaces, notesOfChord, notesOfScale, pentatonicBoxes } from "./neck-view";
 
 const tuning = unwrap(parseTuning(GUITAR_TUNING));
 const key = (text: string) => unwrap(parseKey(text));
@@ -33,16 +33,41 @@ describe("neckPlaces", () => {
   });
 });
 
-describe("pentatonicBox (common practice, no source)", () => {
-  it("has two notes a string, at the fifth fret for A minor and C major", () => {
+describe("pentatonicBoxes (common practice, no source)", () => {
+  const boxes = (name: string, capo = 0) => pentatonicBoxes(key(name), { tuning, capo });
+
+  it("have two notes a string, at the fifth fret for A minor and C major", () => {
     for (const name of ["Am", "C"]) {
-      const { from, to, places } = pentatonicBox(key(name), { tuning, capo: 0 });
-      expect([from, to]).toEqual([5, 8]);
-      expect(places.map((one) => `${one.string}:${one.fret}`).join(" ")).toBe(
+      const box = boxes(name).find(({ from }) => from === 5)!;
+      expect(box.to).toBe(8);
+      expect(box.places.map((one) => `${one.string}:${one.fret}`).join(" ")).toBe(
         "0:5 0:8 1:5 1:7 2:5 2:7 3:5 3:7 4:5 4:8 5:5 5:8",
       );
     }
   });
 
-  it("moves down with a capo", () => expect(pentatonicBox(key("Am"), { tuning, capo: 2 }).from).toBe(3));
+  it("are five, one from each note, up the neck", () => {
+    expect(boxes("Am").map(({ from, to }) => `${from}–${to}`)).toEqual(["0–3", "2–5", "5–8", "7–10", "9–13"]);
+    for (const capo of [0, 2, 5])
+      for (const { from, to, places } of boxes("D", capo)) {
+        expect(places).toHaveLength(12);
+        expect(to - from).toBeLessThanOrEqual(4);
+      }
+  });
+
+  it("follow the capo: two frets lower behind two", () => {
+    expect(boxes("Am", 2).some(({ from }) => from === 3)).toBe(true);
+  });
+
+  it("suit a hand: the lowest it spans, else the narrowest", () => {
+    expect(boxForHand(boxes("Am"), "fluent")?.from).toBe(0);
+    const wide = boxes("Am").map((box) => ({ ...box, stretchMm: box.stretchMm + 200 }));
+    expect(boxForHand(wide, "beginner")?.stretchMm).toBe(Math.min(...wide.map(({ stretchMm }) => stretchMm)));
+    expect(boxForHand([], "steady")).toBeNull();
+  });
+
+  it("are none where a string can’t go on above the one before", () => {
+    const apart = unwrap(parseTuning(["E5", "E2", "E2"]));
+    expect(pentatonicBoxes(key("Am"), { tuning: apart, capo: 0 })).toEqual([]);
+  });
 });

@@ -1,3 +1,4 @@
+import type { Fret } from "../../base";
 import { type Chord, formatTone, toneName } from "../chord";
 import {
   formatNoteName,
@@ -8,6 +9,8 @@ import {
   scaleNotes,
   type Tuning,
 } from "../pitch";
+import type { Level } from "./level";
+import { betweenFretsMm, GUITAR_SCALE_MM } from "./neck";
 
 /** A note a chord or scale has: how it is spelled and what degree it is. */
 export type WantedNote = { readonly name: NoteName; readonly degree: string };
@@ -49,30 +52,75 @@ export function neckPlaces(
   );
 }
 
-/** How many frets a box spans. */
-const BOX_FRETS = 4;
-const OCTAVE = 12;
+/** A place on the neck where a scale lies under one hand: two of its notes on each string. */
+export type ScaleBox = {
+  readonly scale: ScaleName;
+  /** The lowest and highest fret, from the capo; 0 is open. */
+  readonly from: Fret;
+  readonly to: Fret;
+  readonly places: readonly NeckPlace[];
+  /** From its lowest fretted note to its highest, mm. */
+  readonly stretchMm: number;
+};
+
+/** Two notes of a scale of five on each string make a box. */
+const NOTES_A_STRING = 2;
+/** From its lowest fret to its highest a box spans so many at most: more is no one place. */
+const WIDEST_BOX = 4;
+/** The highest fret of a box: farther up there is little room, and acoustic bodies begin. Ours, no source. */
+const HIGHEST_BOX = 17;
 
 /**
- * The pentatonic box of a key: the scale's places within one hand's stretch, where the minor tonic (of a major key,
- * its relative's) lies on the string nearest the face.
- * @returns the places, and the frets they lie between
+ * The pentatonic boxes of a key, one from each of its five notes on the string nearest the face, lowest first: two notes
+ * a string, each string going on where the last one ended.
+ * @returns those that lie on the neck; none where strings are too far apart for one hand
  */
-export function pentatonicBox(
+export function pentatonicBoxes(
   key: Key,
-  neck: { readonly tuning: Tuning; readonly capo: number },
-): {
-  readonly scale: ScaleName;
-  readonly from: number;
-  readonly to: number;
-  readonly places: readonly NeckPlace[];
-} {
+  neck: { readonly tuning: Tuning; readonly capo: number; readonly scaleMm?: number },
+): ScaleBox[] {
+  const { tuning, capo, scaleMm = GUITAR_SCALE_MM } = neck;
   const scale: ScaleName = key.mode === "minor" ? "minor pentatonic" : "major pentatonic";
-  const minorTonic = key.mode === "minor" ? key.tonic : key.tonic + 3;
-  const from = (pitchClassOf(minorTonic) - ((neck.tuning[0]! + neck.capo) % OCTAVE) + OCTAVE) % OCTAVE;
-  const to = from + BOX_FRETS - 1;
-  const places = neckPlaces(notesOfScale(key, scale), { ...neck, frets: to }).filter(
-    ({ fret }) => fret >= from,
-  );
-  return { scale, from, to, places };
+  const wanted = notesOfScale(key, scale);
+  const all = neckPlaces(wanted, { tuning, capo, frets: HIGHEST_BOX });
+  const open = tuning.map((pitch) => pitch + capo);
+  const pitches = [...new Set(all.map((place) => open[place.string]! + place.fret))].sort((a, b) => a - b);
+  const placeOf = new Map(all.map((place) => [`${place.string} ${open[place.string]! + place.fret}`, place]));
+  const found = new Map<string, ScaleBox>();
+  for (const start of all.filter((place) => place.string === 0)) {
+    const first = pitches.indexOf(open[0]! + start.fret);
+    const places = tuning.flatMap((_, string) =>
+      Array.from(
+        { length: NOTES_A_STRING },
+        (__, at) => pitches[first + string * NOTES_A_STRING + at],
+      ).flatMap((pitch) => placeOf.get(`${string} ${pitch}`) ?? []),
+    );
+    // A note that lies below an open string leaves a gap: the same box an octave up has none.
+    if (places.length < tuning.length * NOTES_A_STRING || found.has(start.degree)) continue;
+    const frets = places.map(({ fret }) => fret);
+    const [from, to] = [Math.min(...frets), Math.max(...frets)];
+    if (to - from > WIDEST_BOX) continue;
+    const low = Math.min(to, ...frets.filter((fret) => fret > 0));
+    found.set(start.degree, {
+      scale,
+      from,
+      to,
+      places,
+      stretchMm: betweenFretsMm(low, to, capo, scaleMm),
+    });
+  }
+  return [...found.values()].sort((a, b) => a.from - b.from);
 }
+
+/** How far a hand plays along without moving, mm. Ours, no source. */
+const EASY_STRETCH_MM: Readonly<Record<Level, number>> = Object.freeze({
+  beginner: 85,
+  steady: 100,
+  fluent: 120,
+});
+
+/** The box that suits a hand: the lowest it spans without a stretch, or else the one with the least. */
+export const boxForHand = (boxes: readonly ScaleBox[], level: Level): ScaleBox | null =>
+  boxes.find(({ stretchMm }) => stretchMm <= EASY_STRETCH_MM[level]) ??
+  [...boxes].sort((a, b) => a.stretchMm - b.stretchMm)[0] ??
+  null;

@@ -1,8 +1,7 @@
 import { parseChord, pitchClassesOf } from "../chord";
-import { describeList, type Fingering, type NeckPlace, pentatonicBox } from "../fretboard";
-import { type Key, parseTuning, type ScaleName, scaleClasses } from "../pitch";
+import { describeList, type Fingering } from "../fretboard";
+import { type Key, scaleClasses } from "../pitch";
 import type { ShapePlan } from "./shape-plan";
-import type { HandRequest } from "./shapes";
 
 /** A chord somebody who doesn't know the song could play each time it comes. */
 export type OneChord = {
@@ -140,13 +139,4 @@ export function fittingNotes(plan: ShapePlan, key: Key): FittingNote[] {
     })
     .sort((a, b) => b.share - RUB * b.rubs - (a.share - RUB * a.rubs))
     .slice(0, MOST_NOTES);
-}
-
-/** The pentatonic box of a key on a player's neck, frets from the capo. */
-export function boxFor(
-  key: Key,
-  hand: Pick<HandRequest, "tuning" | "capo">,
-): { scale: ScaleName; from: number; to: number; places: readonly NeckPlace[] } | null {
-  const tuning = parseTuning(hand.tuning);
-  return tuning.ok ? pentatonicBox(key, { tuning: tuning.value, capo: hand.capo }) : null;
 }

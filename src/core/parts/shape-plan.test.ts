@@ -5,13 +5,13 @@ import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { parseChord, pitchClassesOf, type SoundingChord } from "../chord";
 import { describeMove } from "../fretboard";
-import { parseKey, parsePitch, stringNames } from "../pitch";
+import { parsePitch, stringNames } from "../pitch";
 import { chooseShape, set, setCell, type VersionCommand } from "../song/edit";
 import { indexCells, outlineOf, timelineOf, tuningOf } from "../song/read";
 import type { VersionBody } from "../song/schema";
 import { DOCUMENTS } from "../song/schema";
 import { compareGuitars } from "./compare-guitars";
-import { boxFor, joinCold } from "./join-cold";
+import { joinCold } from "./join-cold";
 import { planRequest } from "./plan-request";
 import { raisedPassages } from "./raised";
 import { listChanges, listShapes } from "./shape-list";
@@ -292,11 +292,5 @@ describe("joining cold", () => {
     expect(first!.returns.map((one) => one.label)).toContain("verse");
     const all = [first!, ...rest].reduce((sum, one) => sum + one.share, 0);
     expect(all).toBeCloseTo(1, 6);
-  });
-
-  it("has a box that fits the key behind the capo", () => {
-    const box = boxFor(unwrap(parseKey("G")), { tuning: body.players.p0!.tuning, capo: 0 })!;
-    expect([box.scale, box.from]).toEqual(["major pentatonic", 0]);
-    expect(boxFor(unwrap(parseKey("G")), { tuning: ["E2"], capo: 0 })).toBe(null);
   });
 });

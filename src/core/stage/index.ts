@@ -12,7 +12,15 @@ export {
   serverTime,
 } from "./clock-offset";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
-export { LONGEST_NOTE, type StageNote, type StagePerson } from "./people";
+export {
+  COLD_INSTRUMENTS,
+  COLD_PEOPLE,
+  type ColdInstrument,
+  coldInstrumentOf,
+  LONGEST_NOTE,
+  type StageNote,
+  type StagePerson,
+} from "./people";
 export { type Place, placeAt } from "./place";
 export { idOfUse, type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
 export type {

@@ -1,6 +1,19 @@
 /** Someone who plays in an evening. */
 export type StagePerson = { readonly person: string; readonly name: string; readonly instrument: string };
 
+/** The instruments somebody who does not know the songs can play along on. */
+export const COLD_INSTRUMENTS = ["guitar", "bass"] as const;
+export type ColdInstrument = (typeof COLD_INSTRUMENTS)[number];
+
+/** Who plays along without knowing the songs: no player of any song, and as many as like. */
+export const COLD_PEOPLE: readonly StagePerson[] = Object.freeze(
+  COLD_INSTRUMENTS.map((instrument) => ({ person: `cold ${instrument}`, name: "Joining cold", instrument })),
+);
+
+/** The instrument of somebody who joins cold; null for everybody else. */
+export const coldInstrumentOf = (person: string): ColdInstrument | null =>
+  COLD_INSTRUMENTS.find((instrument) => person === `cold ${instrument}`) ?? null;
+
 /** A player's own words at a section. */
 export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };
 

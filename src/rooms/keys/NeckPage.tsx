@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import { parseChord } from "@/core/chord";
 import { type NeckPlace, neckPlaces, notesOfChord, notesOfScale, type WantedNote } from "@/core/fretboard";
@@ -10,8 +11,7 @@ import type { Use } from "@/core/song/schema";
 import { Neck } from "@/ui/Neck";
 import { describeCapo, pretty } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useDerived, useNames, useRows } from "../open";
-import { JoinCold } from "./JoinCold";
+import { derive, useDerived, useNames, useOpenSong, useRows } from "../open";
 import { PlayerChoice, PlayerPage, type PlayerPageProps } from "./PlayerChoice";
 
 const LABELS = [
@@ -20,11 +20,12 @@ const LABELS = [
 ] as const;
 const FRETS = 15;
 
-/** The neck: every place of a chord or scale in a section's key, for making a line; and a card for who joins cold. */
-export const NeckPage = () => <PlayerPage below={JoinCold}>{SectionNeck}</PlayerPage>;
+/** The neck: every place of a chord or scale in a section's key, for making a line. */
+export const NeckPage = () => <PlayerPage>{SectionNeck}</PlayerPage>;
 
 function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
   const body = useRows("version");
+  const { version } = useOpenSong();
   const timeline = useDerived(derive.timeline);
   const index = useDerived(derive.cellIndex);
   const outline = useDerived(derive.outline);
@@ -103,6 +104,11 @@ function SectionNeck({ players, player, onPlayer }: PlayerPageProps) {
           className="w-full min-w-[44rem]"
         />
       </div>
+      <p className="mt-2">
+        <Link className="link" href={`/print/${version.id}/cold?plays=${player.instrument}`}>
+          Somebody joins who does not know the song
+        </Link>
+      </p>
       <details className="mt-2">
         <summary className="cursor-pointer">As strings and frets</summary>
         <StringsAndFrets places={places} strings={strings} />

@@ -63,26 +63,16 @@ export type PlayerPageProps = {
 export function PlayerPage({
   fits = () => true,
   children: Page,
-  below: Below,
 }: {
   fits?: (player: Player) => boolean;
   children: ComponentType<PlayerPageProps>;
-  /** What stands below it and stays as it is when another player is chosen. */
-  below?: ComponentType<{ player: Player }>;
 }) {
   const { players, player, setId } = usePlayer(fits);
   return (
     <>
       <h1 className="mb-1">Keys</h1>
       <KeysTabs />
-      {player ? (
-        <>
-          <Page key={player.id} players={players} player={player} onPlayer={setId} />
-          {Below && <Below player={player} />}
-        </>
-      ) : (
-        <NobodyPlays />
-      )}
+      {player ? <Page key={player.id} players={players} player={player} onPlayer={setId} /> : <NobodyPlays />}
     </>
   );
 }

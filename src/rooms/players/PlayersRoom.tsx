@@ -193,14 +193,12 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
           </button>
         ))}
       </p>
-      {players.some(hasStrings) && (
-        <p className="mt-4">
-          <Link className="link font-bold" href={`/song/${version.id}/keys/neck#joining-cold`}>
-            Somebody joins who does not know the song
-          </Link>
-          : one chord, when it comes back, and notes that fit.
-        </p>
-      )}
+      <p className="mt-4">
+        <Link className="link font-bold" href={`/print/${version.id}/cold`}>
+          Somebody joins who does not know the song
+        </Link>
+        : one chord or two, when they come back, and notes that fit, on paper or on their phone.
+      </p>
       <p className="mt-6 max-w-2xl text-sm">
         A string tuned more than a whole tone above its usual pitch may break: protect your eyes, and turn
         slowly.

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { Fragment, useState } from "react";
+import { Fragment, type ReactNode, useState } from "react";
 import { capital } from "@/base";
 import type { NamesChoice } from "@/core/song/names";
 import type { StagePart, StageSheet } from "@/core/stage";
@@ -63,7 +63,18 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
   );
 }
 
-function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: string }) {
+/** @param children what stands between the shapes and the sections */
+export function PrintSheet({
+  part,
+  title,
+  by,
+  children,
+}: {
+  part: StagePart;
+  title: string;
+  by: string;
+  children?: ReactNode;
+}) {
   const shapes = shapesToHold(part.sheets.filter((sheet) => sheet.capo === part.capo));
   const seen = new Map<string, string>();
   return (
@@ -91,6 +102,7 @@ function PrintSheet({ part, title, by }: { part: StagePart; title: string; by: s
           </li>
         ))}
       </ul>
+      {children}
       {part.sheets.map((sheet) => {
         const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns]);
         const before = seen.get(content);

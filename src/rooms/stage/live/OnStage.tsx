@@ -1,5 +1,6 @@
 import type { CSSProperties, ReactNode } from "react";
 import {
+  coldInstrumentOf,
   idOfUse,
   type LeaderAct,
   type LiveItem,
@@ -59,7 +60,7 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
   return (
     <>
       <TopLine live={live} item={item} part={part} sheet={sheet} onOpen={onOpen}>
-        {sheet && item?.versionId && live.role !== "viewer" && live.role !== "nobody" && (
+        {sheet && item?.versionId && writesNotes(live) && (
           <OwnNote
             key={sheet.id}
             live={live}
@@ -114,6 +115,10 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
     </>
   );
 }
+
+/** A note of one's own is a player's: who looks on or joins cold has none. */
+const writesNotes = ({ role, person }: Live): boolean =>
+  role !== "viewer" && role !== "nobody" && coldInstrumentOf(person ?? "") === null;
 
 /** Back and On, on the side of the hand that presses them, around what comes next. */
 function GoThrough({

@@ -1,5 +1,5 @@
 import type { StageRole } from "@/api";
-import type { StagePerson } from "@/core/stage";
+import { coldInstrumentOf, type StagePerson } from "@/core/stage";
 
 /** The first thing on a stage: whose part this screen shows. */
 export function WhoAreYou({
@@ -25,7 +25,8 @@ export function WhoAreYou({
               className="btn btn-lg h-auto w-full justify-between py-3 text-xl"
               onClick={() => onChoose(person)}
             >
-              {name} <span className="text-base font-normal">{instrument}</span>
+              {coldInstrumentOf(person) ? "I don’t know the songs" : name}{" "}
+              <span className="text-base font-normal">{instrument}</span>
             </button>
           </li>
         ))}

@@ -1,4 +1,5 @@
 import { choosePerson, stageMe } from "@/api";
+import { COLD_PEOPLE, coldInstrumentOf } from "@/core/stage";
 import { isTaken, setPerson } from "@/server/access/openings";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
@@ -12,9 +13,13 @@ export const GET = serveStage(stageMe, async ({ who, database }) => ({
 
 /** Says whose part one sees. */
 export const POST = serveStage(choosePerson, async ({ who, database, session, sent: { person } }) => {
-  const found = (await peopleOf(database, session.state.items)).find((one) => one.person === person);
+  const isCold = coldInstrumentOf(person) !== null;
+  const people = isCold ? COLD_PEOPLE : await peopleOf(database, session.state.items);
+  const found = people.find((one) => one.person === person);
   if (!found) return refuse(404, "person", "should be someone who plays in this evening");
-  if (who.guestId !== null && who.role === "player" && (await isTaken(database, who.guestId, person)))
+  // Any number may join cold; a player is one.
+  const isOne = who.guestId !== null && who.role === "player" && !isCold;
+  if (isOne && (await isTaken(database, who.guestId!, person)))
     return refuse(
       409,
       "person",

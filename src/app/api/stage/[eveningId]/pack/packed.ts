@@ -1,7 +1,12 @@
-import { partIn } from "@/app/part-in";
+import { coldPartIn, partIn } from "@/app/part-in";
 import type { NamesChoice } from "@/core/song/names";
-import type { VersionBody } from "@/core/song/schema";
-import type { LiveItem, PackedSong, StagePack, StagePart } from "@/core/stage";
+import {
+  coldInstrumentOf,
+  type LiveItem,
+  type PackedSong,
+  type StagePack,
+  type StagePart,
+} from "@/core/stage";
 import { playerOf } from "@/rooms/stage/pack";
 import { openSong } from "@/server/songs/open-song";
 
@@ -9,10 +14,10 @@ import { openSong } from "@/server/songs/open-song";
 const MOST_KEPT = 300;
 const kept = new Map<string, Promise<StagePart>>();
 
-function partOf(body: VersionBody, playerId: string, key: string, choice: NamesChoice): Promise<StagePart> {
+function keptPart(key: string, make: () => Promise<StagePart>): Promise<StagePart> {
   const known = kept.get(key);
   if (known) return known;
-  const made = partIn(body, playerId, choice);
+  const made = make();
   kept.set(key, made);
   made.catch(() => kept.delete(key));
   for (const oldest of kept.keys()) {
@@ -34,15 +39,14 @@ export async function packOf(
     if (!opened || versionId === null) continue;
     const { revision } = opened.version;
     const body = opened.version.body;
-    const player = playerOf(body, person);
-    const part = player
-      ? await partOf(
-          body,
-          player.id,
-          `${versionId} ${revision} ${player.id} ${JSON.stringify(choice)}`,
-          choice,
-        )
-      : null;
+    const cold = coldInstrumentOf(person);
+    const player = cold ? null : playerOf(body, person);
+    const key = `${versionId} ${revision} ${player?.id ?? person} ${JSON.stringify(choice)}`;
+    const part = cold
+      ? await keptPart(key, async () => (await coldPartIn(body, cold, choice)).part)
+      : player
+        ? await keptPart(key, () => partIn(body, player.id, choice))
+        : null;
     songs.push({ itemId: id, versionId, revision, part });
   }
   return { person, songs };

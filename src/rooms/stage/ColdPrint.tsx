@@ -1,0 +1,160 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { NamesChoice } from "@/core/song/names";
+import { COLD_INSTRUMENTS, type ColdInstrument } from "@/core/stage";
+import { Neck } from "@/ui/Neck";
+import { describePercent } from "@/ui/pretty";
+import { PageNames } from "../names";
+import { saidOf } from "../names/query";
+import type { ColdBox, ColdPart } from "./cold-part";
+import { PrintSheet } from "./PrintSheets";
+
+type Props = {
+  readonly title: string;
+  readonly by: string;
+  readonly versionId: string;
+  readonly instrument: ColdInstrument;
+  readonly names: NamesChoice;
+  readonly cold: ColdPart;
+};
+
+/** The part of somebody who does not know the song, for paper: one chord or two, when they come back, notes that fit. */
+export function ColdPrint({ title, by, versionId, instrument, names, cold }: Props) {
+  const router = useRouter();
+  const [at, setAt] = useState(cold.suits);
+  const box = cold.boxes[Math.min(at, cold.boxes.length - 1)];
+  const go = (plays: ColdInstrument, chords: readonly string[]) => {
+    const query = new URLSearchParams({ ...saidOf(names), plays });
+    if (chords.length > 0) query.set("chords", chords.join(" "));
+    router.replace(`/print/${versionId}/cold?${query}`, { scroll: false });
+  };
+  return (
+    <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
+      <header className="no-print mb-6 flex flex-wrap items-center gap-3 border-b pb-3">
+        <h1 className="mr-auto text-lg">Somebody joins who does not know the song</h1>
+        <Choice
+          label="Plays"
+          value={instrument}
+          options={COLD_INSTRUMENTS.map((one) => ({ value: one, label: one }))}
+          onSet={(plays) => go(plays as ColdInstrument, [])}
+        />
+        <Choice
+          label="Chords"
+          value={cold.chosen.join(" ")}
+          options={chordChoices(cold)}
+          onSet={(chords) => go(instrument, chords.split(" "))}
+        />
+        {cold.boxes.length > 0 && (
+          <Choice
+            label="Single notes"
+            value={String(Math.min(at, cold.boxes.length - 1))}
+            options={cold.boxes.map((one, index) => ({
+              value: String(index),
+              label: `${fretsOf(one)}${index === cold.suits ? ", suits the hand" : ""}`,
+            }))}
+            onSet={(index) => setAt(Number(index))}
+          />
+        )}
+        <PageNames choice={names} />
+        <Link className="link" href={`/song/${versionId}/players`}>
+          Back to the song
+        </Link>
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
+          Print
+        </button>
+        <p className="w-full text-sm">
+          On their own phone: they join the evening by its code and choose “Joining cold”. It follows the key,
+          the capo and the form as they are changed.
+        </p>
+      </header>
+      {cold.chosen.length === 0 && (
+        <p>No chord is played in this song yet: a card stands here once there is one.</p>
+      )}
+      <PrintSheet part={cold.part} title={title} by={by}>
+        <NotesThatFit cold={cold} box={box} />
+      </PrintSheet>
+    </main>
+  );
+}
+
+/** Each chord alone, and the two most useful together. */
+function chordChoices({ offered }: ColdPart): { value: string; label: string }[] {
+  const [first, second] = offered;
+  const alone = offered.map(({ symbol, name, share }) => ({
+    value: symbol,
+    label: `only ${name}, ${describePercent(share)} of the song`,
+  }));
+  if (!first || !second) return alone;
+  const both = {
+    value: `${first.symbol} ${second.symbol}`,
+    label: `${first.name} and ${second.name}, ${describePercent(first.share + second.share)}`,
+  };
+  return [alone[0]!, both, ...alone.slice(1)];
+}
+
+const fretsOf = ({ from, to }: ColdBox): string => `frets ${from === 0 ? "open" : from} to ${to}`;
+
+function NotesThatFit({ cold: { fits, part, strings }, box }: { cold: ColdPart; box: ColdBox | undefined }) {
+  return (
+    <section aria-label="Notes that fit" className="my-3 flex flex-wrap items-start gap-x-8 gap-y-2">
+      {fits.length > 0 && (
+        <div>
+          <h3 className="font-bold">Notes that fit</h3>
+          <ul>
+            {fits.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {box && (
+        <div className="min-w-72 flex-1">
+          <h3 className="font-bold">
+            Or single notes: {box.scale}, {fretsOf(box)}
+          </h3>
+          <div className="text-black [--color-base-100:#fff] [--color-base-content:#000]">
+            <Neck
+              strings={strings}
+              marks={box.places}
+              from={box.from}
+              to={Math.max(box.to, 4)}
+              capo={part.capo}
+              leftHanded={part.leftHanded}
+              length={360}
+              title={`${box.scale}, ${fretsOf(box)}`}
+              className="w-full max-w-xl"
+            />
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Choice({
+  label,
+  value,
+  options,
+  onSet,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly onSet: (value: string) => void;
+}) {
+  return (
+    <label className="flex items-center gap-2 whitespace-nowrap">
+      {label}
+      <select className="select select-sm w-52" value={value} onChange={(event) => onSet(event.target.value)}>
+        {options.map((one) => (
+          <option key={one.value} value={one.value}>
+            {one.label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
