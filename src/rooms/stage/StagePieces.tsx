@@ -7,7 +7,7 @@ import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
-import { pieceAt } from "./stage-sheets";
+import { pieceAt } from "./piece-at";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);

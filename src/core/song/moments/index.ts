@@ -1,8 +1,7 @@
+export { tellBarNumber, tellBars } from "./bars";
 export {
   type Moment,
   tellBar,
-  tellBarNumber,
-  tellBars,
   tellBarsUnder,
   tellMoment,
   tellPlace,

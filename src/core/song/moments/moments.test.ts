@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { spansOfForm, timelineOf } from "../read";
 import type { VersionBody } from "../schema/documents";
-import { tellBar, tellBars, tellMoment, tellPlace, tellUnder, tellWord } from "./moment";
+import { tellBars } from "./bars";
+import { tellBar, tellMoment, tellPlace, tellUnder, tellWord } from "./moment";
 import { clockOf } from "./song-clock";
 import { type SungSyllable, tellSungSoFar, tellSyllable } from "./sung-syllables";
 

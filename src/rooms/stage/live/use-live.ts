@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { itemOf, type LiveItem, type LiveState, type Place, placeAt, type StageSheet } from "@/core/stage";
-import { pieceAt } from "../stage-sheets";
+import { pieceAt } from "../piece-at";
 import { type Live, LiveLine } from "./live-line";
 
 /** The line of this screen to an evening, for as long as the page is open. */
