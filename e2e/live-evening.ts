@@ -94,7 +94,10 @@ export async function makeEvening(
   return id!;
 }
 
-/** A screen of its own, as somebody. */
+/**
+ * A screen of its own, as somebody.
+ * @param told what it calls them then, where that is not what they chose
+ */
 export async function screenOf(
   browser: Browser,
   address: string,
@@ -102,6 +105,7 @@ export async function screenOf(
   name: string,
   leads = false,
   before: () => void = () => {},
+  told = name,
 ): Promise<{ page: Page; context: BrowserContext }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
@@ -112,7 +116,7 @@ export async function screenOf(
   }, leads);
   await page.goto(`${address}/live/${eveningId}`);
   await page.getByRole("button", { name }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toContainText(name);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(told);
   await inStep(page);
   await expect(page.locator(".sung-chord").first()).toBeVisible();
   return { page, context };

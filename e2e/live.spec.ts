@@ -275,6 +275,15 @@ test("joining: a code from the leader’s screen, no secret in the address, out 
     await expect(other).toHaveURL(`${server.address}/evening/${evening}`);
     await expect(other.getByLabel("Place")).toHaveValue("The loft");
     await expect(other.locator("[data-saving]")).toHaveAttribute("data-saving", "saved");
+    // Any number of people may join without knowing the songs, by the same code.
+    for (let guest = 0; guest < 2; guest++) {
+      const cold = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+      await cold.goto(`${network}/join#${code.replace(" ", "")}`);
+      await cold.getByRole("button", { name: "I don’t know the songs guitar" }).click();
+      await expect(cold.getByText(/^only \S+, /u).first()).toBeVisible();
+      await expect(cold.getByRole("button", { name: "Note" })).toHaveCount(0);
+    }
+    await expect(leader.getByText("Joining cold, plays")).toHaveCount(2, { timeout: 8000 });
     await leader.getByRole("button", { name: "Withdraw" }).first().click();
     await expect(phone.getByRole("heading", { name: "This screen is out" })).toBeVisible({ timeout: 10_000 });
     await leader.getByRole("button", { name: "Close it: all codes end" }).click();

@@ -162,3 +162,149 @@ test("on the live stage the stroke that sounds is lit, in every density", async 
     await expect(strip).toBeVisible();
   }
 });
+
+test("a fill before a change, a pattern joined of two, one written out by bars, and a free one, up to the stage", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(page);
+  await addThreePlayers(page);
+  await openPart(page, /^Verse 1, Acoustic/);
+  const pattern = page.getByRole("region", { name: "Pattern", exact: true });
+  const choice = pattern.getByLabel("Pattern", { exact: true });
+  await choice.selectOption("half a bar: down, down up (library)");
+  await pattern.getByLabel("Before a change").selectOption("fill: four quick strokes (library)");
+  await expect(pattern.getByRole("list", { name: "Strum: down, up, down, strong up" })).toBeVisible();
+  // One act joins another behind it; the part plays what comes of it.
+  await choice.selectOption("skip the three (library)");
+  await pattern.getByLabel("After skip the three").selectOption("half a bar: down, down up");
+  await expect(choice.locator("option:checked")).toHaveText("skip the three + half a bar: down, down up");
+  await expect(
+    pattern.getByRole("list", { name: /^Strum: down, rest, down, up, rest, up, down, up, down, rest/ }),
+  ).toBeVisible();
+  await pattern.getByLabel(/^After skip the three \+/).selectOption("fill: four quick strokes");
+  await expect(choice.locator("option:checked")).toHaveText(/ \+ fill: four quick strokes$/);
+  await choice.selectOption("skip the three");
+  // Written out through the section, and one bar of it changed: the cell says where.
+  await pattern.getByRole("button", { name: /^Write out \d bars$/ }).click();
+  await expect(choice.locator("option:checked")).toHaveText("skip the three, Verse 1");
+  await saved(page);
+  await partsPage(page, "Patterns");
+  await page.getByRole("button", { name: "Change skip the three, Verse 1", exact: true }).click();
+  const strokes = page.getByLabel("Strokes, one each subdivision");
+  const text = await strokes.inputValue();
+  await strokes.fill(`${text.slice(0, -15)}D3 . . . D3 . . Uo`);
+  await strokes.press("Enter");
+  await saved(page);
+  await partsPage(page, "The sheet");
+  await expect(page.getByRole("button", { name: /^Verse 1, Acoustic/ }).first()).toContainText(/1–3/);
+  await page.getByRole("link", { name: "Acoustic’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  const strums = page.getByRole("complementary", { name: "Strum and shapes" });
+  await expect(strums.getByText("before a change:")).toBeVisible();
+  await page.goto(`/print/${id}`);
+  const sheet = page.getByRole("article", { name: /, Acoustic$/ });
+  await expect(sheet.getByRole("list", { name: /up over open strings$/ }).first()).toBeVisible();
+  await expect(sheet.getByText("before a change:").first()).toBeVisible();
+
+  await page.goto(`/song/${id}/parts`);
+  await page
+    .getByRole("button", { name: /^Chorus 1, Acoustic/ })
+    .first()
+    .click();
+  await choice.selectOption("free, in eighths (library)");
+  await expect(
+    pattern.getByRole("list", { name: "Strum: free: any stroke on the swing of the hand" }),
+  ).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Chorus 1, Acoustic/ }).first()).toContainText("free");
+  await expectAccessible(page);
+});
+
+test("the strums of two parts are compared in one act, and one is practised big and slowly", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await makeSong(page);
+  await addThreePlayers(page);
+  await openPart(page, /^Verse 1, Electric/);
+  const pattern = page.getByRole("region", { name: "Pattern", exact: true });
+  const choice = pattern.getByLabel("Pattern", { exact: true });
+  await choice.selectOption("offbeats only (library)");
+  await saved(page);
+  await page
+    .getByRole("button", { name: /^Verse 1, Acoustic/ })
+    .first()
+    .click();
+  await choice.selectOption("quarters, all down (library)");
+  await pattern.getByLabel("Compare with the strum of").selectOption("Electric, Verse 1");
+  await expect(pattern).toContainText("They never meet: they interlock");
+  await expect(pattern).toContainText("0 strokes together, 4 only Acoustic, Verse 1 (above)");
+  // Two cells selected say the same without a choice.
+  await page
+    .getByRole("button", { name: /^Verse 1, Electric/ })
+    .first()
+    .click({ modifiers: ["Shift"] });
+  await expect(page.getByRole("region", { name: "Their strums together" })).toContainText("they interlock");
+  await page
+    .getByRole("button", { name: /^Verse 1, Acoustic/ })
+    .first()
+    .click();
+  await saved(page);
+  await pattern.getByRole("link", { name: "Big, to practise" }).click();
+  await page.waitForURL(/\/strum\?use=/);
+  const strum = page.getByRole("region", { name: "The strum of Verse 1" });
+  await expect(strum.getByRole("list", { name: /^Strum: down, rest, down/ })).toBeVisible();
+  const height = await strum
+    .locator("svg text")
+    .first()
+    .evaluate((text) => text.getBoundingClientRect().height);
+  expect(height).toBeGreaterThanOrEqual(40);
+  await strum.getByLabel("Tempo").selectOption("50 %: 42 a minute");
+  await strum.getByRole("button", { name: "Hear it" }).click();
+  const lit = new Set<string>();
+  for (let look = 0; look < 40 && lit.size < 2; look++) {
+    const now = await strum
+      .locator("[data-now]")
+      .first()
+      .getAttribute("data-now", { timeout: 1000 })
+      .catch(() => null);
+    if (now !== null) lit.add(now);
+    await page.waitForTimeout(100);
+  }
+  expect(lit.size).toBe(2);
+  expect([...lit].every((place) => ["0", "2", "4", "6"].includes(place))).toBe(true);
+  await strum.getByRole("button", { name: "Stop" }).click();
+  await expectAccessible(page);
+});
+
+test("a line says how it is struck and where it is accented, on the grid, on stage and on paper", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(page);
+  await addThreePlayers(page);
+  await openPart(page, /^Verse 1, Bass/);
+  await page.getByRole("link", { name: "Write a line for this part" }).click();
+  await page.getByRole("button", { name: "Write a new line" }).click();
+  const line = page.getByRole("region", { name: "Line 1", exact: true });
+  const give = line.getByRole("button", { name: /^Give it to Bass/ });
+  if (await give.isVisible()) await give.click();
+  await line.locator('[data-at="0-0"]').focus();
+  const keys = page.keyboard;
+  for (const key of ["3", "a", "ArrowRight", "3", "ArrowRight", "5", "v"]) await keys.press(key);
+  await line.getByLabel("Struck").first().selectOption("by turns");
+  await expect(line.getByRole("row", { name: /^strokes/ }).first()).toContainText("↓!");
+  await expect(line.getByRole("row", { name: /^strokes/ }).first()).toContainText("↑");
+  await saved(page);
+  const told = /E 3 accented down, E 3 up, E 5 down$/;
+  await page.getByRole("link", { name: "Bass’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  await expect(page.getByRole("img", { name: told }).first()).toBeVisible();
+  await page.goto(`/print/${id}`);
+  await expect(
+    page
+      .getByRole("article", { name: /, Bass$/ })
+      .getByRole("img", { name: told })
+      .first(),
+  ).toBeVisible();
+});

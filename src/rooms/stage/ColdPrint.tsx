@@ -7,6 +7,7 @@ import type { NamesChoice } from "@/core/song/names";
 import { COLD_INSTRUMENTS, type ColdInstrument } from "@/core/stage";
 import { Neck } from "@/ui/Neck";
 import { describePercent } from "@/ui/pretty";
+import { SelectField } from "@/ui/SelectField";
 import { PageNames } from "../names";
 import { saidOf } from "../names/query";
 import type { ColdBox, ColdPart } from "./cold-part";
@@ -33,22 +34,25 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
   };
   return (
     <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
-      <header className="no-print mb-6 flex flex-wrap items-center gap-3 border-b pb-3">
-        <h1 className="mr-auto text-lg">Somebody joins who does not know the song</h1>
-        <Choice
+      <header className="no-print mb-6 flex flex-wrap items-end gap-3 border-b pb-3">
+        <h1 className="w-full text-lg">Somebody joins who does not know the song</h1>
+        <SelectField
+          className="w-52"
           label="Plays"
           value={instrument}
           options={COLD_INSTRUMENTS.map((one) => ({ value: one, label: one }))}
-          onSet={(plays) => go(plays as ColdInstrument, [])}
+          onSet={(plays) => go(plays, [])}
         />
-        <Choice
+        <SelectField
+          className="w-52"
           label="Chords"
           value={cold.chosen.join(" ")}
           options={chordChoices(cold)}
           onSet={(chords) => go(instrument, chords.split(" "))}
         />
         {cold.boxes.length > 0 && (
-          <Choice
+          <SelectField
+            className="w-52"
             label="Single notes"
             value={String(Math.min(at, cold.boxes.length - 1))}
             options={cold.boxes.map((one, index) => ({
@@ -131,30 +135,5 @@ function NotesThatFit({ cold: { fits, part, strings }, box }: { cold: ColdPart; 
         </div>
       )}
     </section>
-  );
-}
-
-function Choice({
-  label,
-  value,
-  options,
-  onSet,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
-  readonly onSet: (value: string) => void;
-}) {
-  return (
-    <label className="flex items-center gap-2 whitespace-nowrap">
-      {label}
-      <select className="select select-sm w-52" value={value} onChange={(event) => onSet(event.target.value)}>
-        {options.map((one) => (
-          <option key={one.value} value={one.value}>
-            {one.label}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }
