@@ -1,10 +1,20 @@
-import { type BarRow, barRows, countsOf, type Pattern, placeInRows, readAloud } from "@/core/rhythm";
+import {
+  type BarRow,
+  barRows,
+  countsOf,
+  lastBeats,
+  type Pattern,
+  placeInRows,
+  readAloud,
+} from "@/core/rhythm";
 import { StrumRow } from "./StrumRow";
 
 type Props = {
   readonly pattern: Pattern;
   /** The stroke of the pattern that sounds now; null where no clock runs. */
   readonly now?: number | null;
+  /** Whether it is a fill: the last beats of a bar, drawn as what it is and not as a bar. */
+  readonly fill?: boolean;
   /** Only the bar that is now, the first where no clock runs. */
   readonly oneBar?: boolean;
   /** How wide a place is at most, in px; the text grows with it. */
@@ -21,12 +31,14 @@ type Props = {
 export function StrumBars({
   pattern,
   now = null,
+  fill = false,
   oneBar = false,
   step = 24,
   mostPlaces = Number.POSITIVE_INFINITY,
   className = "",
 }: Props) {
-  const rows = barRows(pattern);
+  const last = fill ? lastBeats(pattern) : null;
+  const rows = last ? [last.row] : barRows(pattern);
   const here = now === null ? null : placeInRows(rows, now);
   const shown = oneBar ? rows.filter((_, at) => at === (here?.row ?? 0)) : rows;
   return (
@@ -36,7 +48,12 @@ export function StrumBars({
         return (
           <li key={row.bar} className="flex max-w-full items-center gap-2" data-row={row.bar}>
             <span className="flex max-w-full flex-wrap">
-              {partsOf(row, pattern, mostPlaces).map(({ from, strokes, counts }) => (
+              {partsOf(
+                row,
+                last?.counts ?? countsOf({ ...pattern, strokes: row.strokes }),
+                pattern,
+                mostPlaces,
+              ).map(({ from, strokes, counts }) => (
                 <StrumRow
                   key={from}
                   pattern={{ ...pattern, strokes }}
@@ -56,8 +73,7 @@ export function StrumBars({
 }
 
 /** A bar, or its two halves where it has too many places for one row. */
-function partsOf({ strokes }: BarRow, pattern: Pattern, mostPlaces: number) {
-  const counts = countsOf({ ...pattern, strokes });
+function partsOf({ strokes }: BarRow, counts: readonly string[], pattern: Pattern, mostPlaces: number) {
   const half = Math.ceil(strokes.length / pattern.subdivision / 2) * pattern.subdivision;
   const starts = strokes.length > mostPlaces ? [0, half] : [0];
   return starts.map((from, at) => ({

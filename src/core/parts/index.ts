@@ -6,7 +6,15 @@ export { guestOf, withGuest } from "./cold-guest";
 export { compareGuitars, type GuitarComparison } from "./compare-guitars";
 export { describePart } from "./describe-part";
 export * from "./findings";
-export { fittingNotes, joinCold, type OneChord, tellCounted } from "./join-cold";
+export {
+  comesBack,
+  fittingNotes,
+  joinCold,
+  type OneChord,
+  type SungChords,
+  sungChords,
+  tellCounted,
+} from "./join-cold";
 export { leaveTo } from "./leave-to";
 export { lineStrokes } from "./line-strokes";
 export { oneHand } from "./one-hand";

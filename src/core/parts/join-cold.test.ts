@@ -1,8 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { edited } from "../../../testing/song/heard";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { parseKey } from "../pitch";
-import { countChords, fittingNotes, joinCold, tellCounted } from "./join-cold";
+import { addException, type ExceptionFields } from "../song/edit";
+import { outlineOf, timelineOf } from "../song/read";
+import { comesBack, countChords, fittingNotes, sungChords, tellCounted } from "./join-cold";
 import { planRequest } from "./plan-request";
 import { planShapes } from "./shape-plan";
 
@@ -17,11 +20,11 @@ const counted = (text: string, symbol: string) => {
 
 describe("when a chord comes back", () => {
   it("is counted in groups of chords", () => {
-    expect(counted("G D Em C G D Em C", "G")).toBe("every first of four chords");
+    expect(counted("G D Em C G D Em C", "G")).toBe("every fourth chord, from the first");
     expect(counted("G D G C G D G C", "G")).toBe("every other chord, from the first");
     expect(counted("D G C G", "G")).toBe("every other chord, from the second");
-    expect(counted("G D C G D C", "C")).toBe("every third of three chords");
-    expect(counted("G D G C G D G C", "C")).toBe("every fourth of four chords");
+    expect(counted("G D C G D C", "C")).toBe("every third chord, from the third");
+    expect(counted("G D G C G D G C", "C")).toBe("every fourth chord, from the fourth");
     expect(counted("G C D G G C D G", "G")).toBe("every first and fourth of four chords");
   });
 
@@ -31,10 +34,32 @@ describe("when a chord comes back", () => {
     expect(counted("G D", "G")).toBeNull();
   });
 
-  it("stands beside the bars of its section", () => {
-    const chords = joinCold(planOf(["a/G:4 b/D:4 c/Em:4 d/C:4", "e/G:4 f/D:4 g/Em:4 h/C:4"]));
-    const G = chords.find(({ symbol }) => symbol === "G")!;
-    expect(G.returns).toEqual([{ label: "verse", bars: [1, 5], counted: { of: 4, at: [1] } }]);
+  const inSection = (lines: string[], kind?: "push", fields: ExceptionFields = {}) => {
+    const body = sampleVersion({ verse: { lines } }, ["verse", "verse"], [{ capo: 0 }]);
+    const home = { sectionId: "verse", times: "every" as const };
+    const said = kind
+      ? edited(
+          body,
+          addException(outlineOf(body), home, kind, fields, () => "x"),
+        )
+      : body;
+    return timelineOf(said).passages.map((passage) => sungChords(passage, (symbol) => symbol));
+  };
+
+  it("stands beside the bars of its section, also where the section before ended with it", () => {
+    // G ends the verse and begins it again: it is one change of the hand, and two places to come in.
+    const [, second] = inSection(["a/G:4 b/D:4 c/Em:4 d/C:4", "e/G:4 f/D:4 g/Em:4 h/G:4"]);
+    expect(comesBack(second!, "G")).toEqual({ bars: [1, 5, 8], counted: null });
+    expect(comesBack(second!, "D")).toEqual({ bars: [2, 6], counted: { of: 4, at: [2] } });
+    expect(comesBack(second!, "F")).toBeNull();
+  });
+
+  it("counts a chord that comes early in the bar it is written in", () => {
+    const [first] = inSection(["a/G:4 b/D:4"], "push", { chordId: "verse-l0-c1", ticks: 480 });
+    expect(first).toEqual([
+      { symbol: "G", bar: 1 },
+      { symbol: "D", bar: 2 },
+    ]);
   });
 });
 

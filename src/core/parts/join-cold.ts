@@ -1,6 +1,7 @@
 import { parseChord, pitchClassesOf } from "../chord";
 import { describeList, type Fingering } from "../fretboard";
 import { type Key, scaleClasses } from "../pitch";
+import { barsIn, type Passage } from "../song/read";
 import type { ShapePlan } from "./shape-plan";
 
 /** A chord somebody who doesn't know the song could play each time it comes. */
@@ -11,13 +12,10 @@ export type OneChord = {
   readonly beats: number;
   /** Share of the song's beats. */
   readonly share: number;
-  /** Where it comes back: the section, the bars of it in which it begins, and how that is counted. */
-  readonly returns: readonly {
-    readonly label: string;
-    readonly bars: readonly number[];
-    readonly counted: CountedChords | null;
-  }[];
 };
+
+/** The chords of one time through a section as they sound, in the order they come; a neighbour alike is one. */
+export type SungChords = readonly { readonly symbol: string /** From 1. */; readonly bar: number }[];
 
 /** A chord that comes back regularly: so many-th of every so many chords. */
 export type CountedChords = { readonly of: number; readonly at: readonly number[] };
@@ -26,51 +24,66 @@ export type CountedChords = { readonly of: number; readonly at: readonly number[
 const MOST_COUNTED = 4;
 
 /** What the easiest of shapes still asks: a chord that hardly comes is no help, however easy. Ours, no source. */
-const EASE = 8;
+const EASE = 4;
 
-/** The chords of a plan for a player who joins cold, the most useful first: much of the song for little of the hand. */
-export function joinCold(plan: ShapePlan): OneChord[] {
+/** The chords of a passage as they sound, with the bars they are written in. @param soundsAs how a written symbol sounds there */
+export function sungChords(passage: Passage, soundsAs: (symbol: string) => string): SungChords {
+  const bars = barsIn(passage);
+  const all = passage.lines.flatMap(({ outline, events }) =>
+    outline.chords.flatMap(({ chord }, at) => {
+      const { tick, ticks, early, late } = events[at]!;
+      const bar = Math.max(1, bars.findLastIndex((one) => one.tick <= tick + early - late) + 1);
+      return ticks > 0 ? [{ symbol: soundsAs(chord.symbol), bar }] : [];
+    }),
+  );
+  return all.filter(({ symbol }, at) => at === 0 || all[at - 1]!.symbol !== symbol);
+}
+
+/** When a chord comes back in a section: the bars it begins in, and how that is counted; null where it doesn't come. */
+export function comesBack(
+  chords: SungChords,
+  symbol: string,
+): { readonly bars: readonly number[]; readonly counted: CountedChords | null } | null {
+  const bars = chords.flatMap((chord) => (chord.symbol === symbol ? [chord.bar] : []));
+  if (bars.length === 0) return null;
+  return {
+    bars: [...new Set(bars)],
+    counted: countChords(
+      chords.map((chord) => chord.symbol),
+      symbol,
+    ),
+  };
+}
+
+/**
+ * The chords of a plan for a player who joins cold, the most useful first: much of the song, in many of its sections, for little
+ * of the hand.
+ * @param sections what is played each time through a section; where they are not given all chords count as coming everywhere
+ */
+export function joinCold(plan: ShapePlan, sections: readonly SungChords[] = []): OneChord[] {
   const all = plan.runs.reduce(
     (sum, { run }) => sum + run.events.reduce((beats, one) => beats + one.beats, 0),
     0,
   );
-  const chords = new Map<string, { one: Omit<OneChord, "share">; returns: Map<string, number[]> }>();
+  const chords = new Map<string, Omit<OneChord, "share">>();
   for (const { run, path } of plan.runs) {
-    for (const [index, event] of run.events.entries()) {
+    for (const [index, { symbol, beats }] of run.events.entries()) {
       const fingering = path[index]!;
       if (fingering.pitches.length === 0) continue;
-      const known = chords.get(event.symbol) ?? {
-        one: { symbol: event.symbol, fingering, beats: 0, returns: [] },
-        returns: new Map<string, number[]>(),
-      };
-      known.returns.set(event.label, [...(known.returns.get(event.label) ?? []), event.bar]);
-      chords.set(event.symbol, { ...known, one: { ...known.one, beats: known.one.beats + event.beats } });
+      const known = chords.get(symbol) ?? { symbol, fingering, beats: 0 };
+      chords.set(symbol, { ...known, beats: known.beats + beats });
     }
   }
-  const inSections = chordsBySection(plan);
-  const useful = ({ beats, fingering }: Pick<OneChord, "beats" | "fingering">) =>
-    beats / (EASE + fingering.difficulty);
+  // A chord that comes in every section is worth more than one that leaves out whole sections.
+  const comesIn = (symbol: string) =>
+    sections.length === 0
+      ? 1
+      : sections.filter((one) => one.some((chord) => chord.symbol === symbol)).length / sections.length;
+  const useful = ({ symbol, beats, fingering }: OneChord) =>
+    (beats * Math.sqrt(comesIn(symbol))) / (EASE + fingering.difficulty);
   return [...chords.values()]
-    .map(
-      ({ one, returns }): OneChord => ({
-        ...one,
-        share: all === 0 ? 0 : one.beats / all,
-        returns: [...returns].map(([label, bars]) => ({
-          label,
-          bars: [...new Set(bars)],
-          counted: countChords(inSections.get(label) ?? [], one.symbol),
-        })),
-      }),
-    )
+    .map((one): OneChord => ({ ...one, share: all === 0 ? 0 : one.beats / all }))
     .sort((a, b) => useful(b) - useful(a));
-}
-
-/** The chords of each section in the order they come, by its label; a neighbour alike is one. */
-function chordsBySection(plan: ShapePlan): ReadonlyMap<string, readonly string[]> {
-  const sections = new Map<string, string[]>();
-  for (const { run } of plan.runs)
-    for (const { label, symbol } of run.events) sections.set(label, [...(sections.get(label) ?? []), symbol]);
-  return sections;
 }
 
 /**
@@ -93,7 +106,7 @@ const GROUPS = ["", "", "two", "three", "four"] as const;
 /** @example tellCounted({ of: 4, at: [1, 3] }) // => "every first and third of four chords" */
 export function tellCounted({ of, at }: CountedChords): string {
   const told = at.map((place) => ORDINALS[place - 1]!);
-  if (of === 2) return `every other chord, from the ${told[0]}`;
+  if (told.length === 1) return `every ${of === 2 ? "other" : ORDINALS[of - 1]} chord, from the ${told[0]}`;
   return `every ${describeList(told)} of ${GROUPS[of]} chords`;
 }
 

@@ -285,11 +285,10 @@ describe("a raised use", () => {
 });
 
 describe("joining cold", () => {
-  it("offers the chord that gives most of the song for least of the hand, and where it comes back", () => {
+  it("offers the chord that gives most of the song for least of the hand", () => {
     const [first, ...rest] = joinCold(planOf(body));
     expect(rest).toHaveLength(3);
     expect(first!.share).toBeGreaterThan(0.2);
-    expect(first!.returns.map((one) => one.label)).toContain("verse");
     const all = [first!, ...rest].reduce((sum, one) => sum + one.share, 0);
     expect(all).toBeCloseTo(1, 6);
   });

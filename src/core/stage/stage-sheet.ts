@@ -65,8 +65,8 @@ export type StageRiff = {
   readonly strokes: readonly (NoteStroke | null)[];
 };
 
-/** A pattern of a part with when it is played, in words; "" for the usual one. */
-export type StagePattern = { readonly pattern: Pattern; readonly when: string };
+/** A pattern of a part with when it is played, in words; "" for the usual one. A fill is the last beats of a bar. */
+export type StagePattern = { readonly pattern: Pattern; readonly when: string; readonly fill: boolean };
 
 /**
  * The patterns of a part in a passage, the usual one first, with where their strokes fall: at `ticks[i]` from its begin the

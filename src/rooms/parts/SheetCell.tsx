@@ -1,8 +1,8 @@
 "use client";
 
 import { memo } from "react";
-import type { SheetPart } from "@/core/parts";
-import { signedBars } from "@/core/rhythm";
+import { patternOfPart, type SheetPart } from "@/core/parts";
+import { type Meter, signedBars } from "@/core/rhythm";
 import { barsAt } from "@/core/song/read";
 import { LIGHT_WORDS, type StrumRow } from "@/core/song/schema";
 import { describeCapo, ROLE_WORDS } from "@/ui/pretty";
@@ -11,6 +11,7 @@ import { Wick } from "@/ui/Wick";
 type Props = {
   readonly part: SheetPart;
   readonly bars: number;
+  readonly meter: Meter;
   readonly strum: StrumRow | null;
   readonly name: string;
   readonly place: string;
@@ -44,6 +45,7 @@ const MOST_SIGNED = 3;
 export const SheetCell = memo(function SheetCell({
   part,
   bars,
+  meter,
   strum,
   name,
   place,
@@ -67,6 +69,7 @@ export const SheetCell = memo(function SheetCell({
     riff && `“${riff.name}”${riff.sure ? "" : "?"}`,
     cell.sound.value && `sound: ${cell.sound.value}`,
   ].filter((one): one is string => typeof one === "string" && one !== "");
+  const strokes = patternOfPart(part, meter);
   const capo =
     cell.capo.from === "own" && cell.capo.value !== player.capo
       ? `${describeCapo(cell.capo.value)} here`
@@ -116,16 +119,12 @@ export const SheetCell = memo(function SheetCell({
       {!out && how.length > 0 && (
         <span className={`block text-sm ${isOwn ? "" : "italic"}`}>{how.join(" · ")}</span>
       )}
-      {!out && part.pattern && (
-        <span
-          aria-hidden="true"
-          data-strokes
-          className="block overflow-hidden font-mono text-sm whitespace-nowrap"
-        >
-          {signedBars(part.pattern)
+      {strokes && (
+        <span aria-hidden="true" data-strokes className="block font-mono text-sm">
+          {signedBars(strokes)
             .slice(0, MOST_SIGNED)
             .map(({ bars: at, signs }) => (
-              <span key={at} className="block overflow-hidden text-ellipsis">
+              <span key={at} className="block break-all">
                 {at !== "" && <strong>{at} </strong>}
                 {signs}
               </span>

@@ -136,6 +136,7 @@ const Row = memo(function Row({ row, opening, at, strums, counts, focusColumn, f
           <SheetCell
             part={part}
             bars={row.bars}
+            meter={row.passage.meter}
             strum={strums[part.cell.strumId.value ?? ""] ?? null}
             name={`${row.label}, ${part.player.name}`}
             place={`${at}-${column}`}

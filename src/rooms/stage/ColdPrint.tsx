@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { NamesChoice } from "@/core/song/names";
-import { COLD_INSTRUMENTS, type ColdInstrument } from "@/core/stage";
+import { COLD_INSTRUMENTS, type ColdInstrument, type StagePart } from "@/core/stage";
 import { Neck } from "@/ui/Neck";
 import { describePercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
@@ -34,8 +34,17 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
   };
   return (
     <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
+      <h1 className="sr-only">Joining cold: {title}</h1>
       <header className="no-print mb-6 flex flex-wrap items-end gap-3 border-b pb-3">
-        <h1 className="w-full text-lg">Somebody joins who does not know the song</h1>
+        <p className="flex w-full items-center gap-4">
+          <strong className="mr-auto text-lg">Somebody joins who does not know the song</strong>
+          <Link className="link" href={`/song/${versionId}/players`}>
+            Back to the song
+          </Link>
+          <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
+            Print
+          </button>
+        </p>
         <SelectField
           className="w-52"
           label="Plays"
@@ -63,26 +72,30 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
           />
         )}
         <PageNames choice={names} />
-        <Link className="link" href={`/song/${versionId}/players`}>
-          Back to the song
-        </Link>
-        <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
-          Print
-        </button>
         <p className="w-full text-sm">
-          On their own phone: they join the evening by its code and choose “Joining cold”. It follows the key,
-          the capo and the form as they are changed.
+          On their own phone: they join the evening by its code and choose “I don’t know the songs”. It
+          follows the key, the capo and the form as they are changed.
         </p>
       </header>
       {cold.chosen.length === 0 && (
         <p>No chord is played in this song yet: a card stands here once there is one.</p>
       )}
-      <PrintSheet part={cold.part} title={title} by={by}>
+      <PrintSheet part={onPaper(cold.part)} title={title} by={by}>
         <NotesThatFit cold={cold} box={box} />
       </PrintSheet>
     </main>
   );
 }
+
+/** On paper the strum, which is the same throughout, stands once, and words only where a chord is theirs. */
+const onPaper = (part: StagePart): StagePart => ({
+  ...part,
+  sheets: part.sheets.map((sheet, at) => ({
+    ...sheet,
+    strum: at === 0 ? sheet.strum : null,
+    lines: sheet.lines.some(({ pieces }) => pieces.some(({ name }) => name !== null)) ? sheet.lines : [],
+  })),
+});
 
 /** Each chord alone, and the two most useful together. */
 function chordChoices({ offered }: ColdPart): { value: string; label: string }[] {

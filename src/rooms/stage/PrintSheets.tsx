@@ -105,7 +105,8 @@ export function PrintSheet({
       {children}
       {part.sheets.map((sheet) => {
         const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns]);
-        const before = seen.get(content);
+        // Of nothing there is nothing to be as before.
+        const before = sheet.lines.length > 0 || sheet.strum ? seen.get(content) : undefined;
         if (before === undefined) seen.set(content, sheet.label);
         return <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} />;
       })}
@@ -135,10 +136,10 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
       {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
       {sheet.strum && !again && (
         <div className="flex flex-wrap items-center gap-x-6 text-black [--color-base-content:#000]">
-          {sheet.strum.patterns.map(({ pattern, when }) => (
+          {sheet.strum.patterns.map(({ pattern, when, fill }) => (
             <Fragment key={when}>
               {when !== "" && <span className="text-sm">{when}</span>}
-              <StrumBars pattern={pattern} />
+              <StrumBars pattern={pattern} fill={fill} />
             </Fragment>
           ))}
         </div>

@@ -124,7 +124,7 @@ function BigStrum({ sheet }: { sheet: Strummed }) {
         <label className="ml-auto flex items-center gap-2 text-lg whitespace-nowrap">
           Tempo
           <select
-            className="select w-44 text-lg"
+            className="select w-60 text-lg"
             value={speed}
             onChange={(event) => {
               stop();
@@ -154,6 +154,7 @@ function BigStrum({ sheet }: { sheet: Strummed }) {
           </p>
           <StrumBars
             pattern={one.pattern}
+            fill={one.fill}
             now={sounding === one ? now : null}
             step={stepFor(barRows(one.pattern).length)}
             className="text-4xl"

@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { guestOf } from "@/core/parts";
-import { set } from "@/core/song/edit";
+import { addException, set } from "@/core/song/edit";
 import { OWN_NAMES } from "@/core/song/names";
+import { outlineOf } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
-import { edited } from "../../../testing/song/heard";
+import { edited, Q } from "../../../testing/song/heard";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { type ColdAsked, coldPart } from "./cold-part";
 
@@ -48,6 +49,29 @@ describe("joining cold", () => {
     expect(names(cold("guitar", { chords: ["G"] }))[1]).toEqual([null, null]);
     expect(chorus!.note).toContain("none of your chords here");
     expect(chorus!.shapes).toEqual([]);
+  });
+
+  it("tells nothing of how others' chords come", () => {
+    const home = { sectionId: "verse", times: "every" as const };
+    const early = (chordId: string) =>
+      edited(
+        body,
+        addException(outlineOf(body), home, "push", { chordId, ticks: Q / 2 }, () => "early"),
+      );
+    const drawn = (chordId: string) =>
+      cold("guitar", { chords: ["G"] }, early(chordId)).part.sheets[0]!.drawn;
+    expect(drawn("verse-l0-c2").join()).toMatch(/^F .*early/u);
+    expect(drawn("verse-l0-c1")).toEqual([]);
+  });
+
+  it("takes a chord that comes in every section before one that leaves some out", () => {
+    const song = sampleVersion(
+      { verse: { lines: ["a/Em:4 b/G:4"] }, chorus: { lines: ["c/Em:4 d/D:4 e/D:4"] } },
+      ["verse", "chorus"],
+      [{}],
+    );
+    // As many beats of Em as of D, both easy: Em comes in both.
+    expect(cold("guitar", {}, song).chosen).toEqual(["Em"]);
   });
 
   it("offers every chord, takes the most useful one, or two", () => {

@@ -2,17 +2,20 @@ import type { Cue } from "@/core/cues";
 import { boxForHand, type NeckPlace, pentatonicBoxes } from "@/core/fretboard";
 import {
   bandSheet,
+  comesBack,
   fittingNotes,
   joinCold,
   leaveTo,
   type OneChord,
   planRequest,
   planShapes,
+  type SungChords,
+  sungChords,
   tellCounted,
   withGuest,
 } from "@/core/parts";
 import { tellBars } from "@/core/song/moments";
-import { Namer, type NamesChoice, readerBy } from "@/core/song/names";
+import { Namer, type NamesChoice, namerByShift, readerBy } from "@/core/song/names";
 import { outlineOf, timelineOf, tuningOf } from "@/core/song/read";
 import type { Player, VersionBody } from "@/core/song/schema";
 import type { StagePart, StageSheet } from "@/core/stage";
@@ -72,7 +75,12 @@ export function coldPart(
 ): ColdPart {
   const whole = withGuest(body, guest);
   const plan = planShapes(planRequest(whole, guest));
-  const all = joinCold(plan);
+  const { passages } = timelineOf(body, outlineOf(body));
+  const namerAt = namerByShift(body);
+  const sections = passages.map((passage) =>
+    sungChords(passage, (symbol) => namerAt(passage.shift).name(symbol).sounding),
+  );
+  const all = joinCold(plan, sections);
   const asked = all.filter(({ symbol }) => chords?.includes(symbol));
   const chosen = asked.length > 0 ? asked : all.slice(0, count);
   const reader = readerBy(choice, body, { player: guest, capo: guest.capo });
@@ -81,7 +89,6 @@ export function coldPart(
   const boxes = pentatonicBoxes(key, { tuning: tuningOf(guest), capo: guest.capo });
   const suiting = boxForHand(boxes, guest.level);
   const part = stagePart(whole, guest, cues, choice);
-  const passages = timelineOf(body, outlineOf(body)).passages;
   const rows = new Map(bandSheet(body).rows.map((row) => [row.use.id, row]));
   const fits = fittingNotes(plan, key).map(
     ({ pitchClass, share, rubs }) =>
@@ -92,7 +99,10 @@ export function coldPart(
     const row = rows.get(passage.use.id);
     const here = new Namer(body, reader, passage.shift);
     const told = (one: OneChord) => here.readSounding(one.symbol);
-    return onlyThese(sheet, chosen, told, [BETWEEN[guest.instrument] ?? "", row ? leaveTo(row) : ""]);
+    return onlyThese(sheet, sections[at]!, chosen, told, [
+      BETWEEN[guest.instrument] ?? "",
+      row ? leaveTo(row) : "",
+    ]);
   });
   return {
     part: { ...part, sheets },
@@ -113,11 +123,15 @@ export function coldPart(
 /** A sheet in which only some chords are named and shown. */
 function onlyThese(
   sheet: StageSheet,
+  chords: SungChords,
   chosen: readonly OneChord[],
   nameOf: (one: OneChord) => string,
   more: readonly string[],
 ): StageSheet {
   const names = new Set(chosen.map(nameOf));
+  const others = sheet.lines.flatMap(({ pieces }) =>
+    pieces.flatMap(({ name }) => (name === null || names.has(name) ? [] : [name])),
+  );
   const lines = sheet.lines.map((line) => ({
     ...line,
     pieces: line.pieces.map((piece) => (names.has(piece.name ?? "") ? piece : { ...piece, name: null })),
@@ -127,9 +141,11 @@ function onlyThese(
     ...sheet,
     lines,
     shapes: sheet.shapes.filter(({ name }) => names.has(name)),
+    // What is told of a chord that is not theirs is nothing to them.
+    drawn: sheet.drawn.filter((words) => !others.some((name) => words.startsWith(`${name} `))),
     note: isHere ? "" : NOTHING_HERE,
     how: [
-      ...(isHere ? chosen.flatMap((one) => whenBack(one, nameOf(one), sheet.label)) : []),
+      ...(isHere ? chosen.flatMap((one) => whenBack(chords, one, nameOf(one), sheet.label)) : []),
       ...(isHere ? more : more.slice(1)),
     ].filter((words) => words !== ""),
     line: null,
@@ -137,8 +153,8 @@ function onlyThese(
 }
 
 /** When a chord comes back in a section: counted among the others, or by bars. */
-function whenBack(one: OneChord, name: string, label: string): string[] {
-  const back = one.returns.find((found) => found.label === label);
+function whenBack(chords: SungChords, one: OneChord, name: string, label: string): string[] {
+  const back = comesBack(chords, one.symbol);
   if (!back) return [];
   const bars = tellBars([...back.bars].sort((a, b) => a - b).join(", "), label);
   return [`only ${name}, ${back.counted ? `${tellCounted(back.counted)} (${bars})` : bars}`];

@@ -201,7 +201,9 @@ function strumOf(
   const { tempo } = passage;
   if (!pattern) {
     const usual = technique && techniquePattern(technique, passage.meter);
-    return usual ? { patterns: [{ pattern: usual, when: "" }], tempo, ticks: [], at: [], of: [] } : null;
+    return usual
+      ? { patterns: [{ pattern: usual, when: "", fill: false }], tempo, ticks: [], at: [], of: [] }
+      : null;
   }
   const own = { usual: pattern, short: shortPattern, fill: fillPattern };
   // Where no chord is short, or none changes, there is nothing of that pattern to read.
@@ -210,7 +212,7 @@ function strumOf(
   );
   return {
     tempo,
-    patterns: used.map((use) => ({ pattern: own[use]!, when: WHEN[use] })),
+    patterns: used.map((use) => ({ pattern: own[use]!, when: WHEN[use], fill: use === "fill" })),
     ticks: struck.map(({ tick }) => tick - passage.tick),
     at: struck.map(({ at }) => at),
     of: struck.map(({ of }) => used.indexOf(of)),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
-import { barRows, placeInRows } from "./bar-rows";
+import { barRows, lastBeats, placeInRows } from "./bar-rows";
 import { formatStrokes, readPattern } from "./pattern";
 import { signedBars } from "./strum-signs";
 
@@ -35,6 +35,15 @@ describe("a pattern a bar at a time", () => {
     expect(signs("D3 . D U - x D Uo")).toEqual(["↓!·↓↑|×↓↑°"]);
     expect(signs("p i ma3 i", "fingers")).toEqual(["pima!ipima!i"]);
     expect(signs("D U D U", "free")).toEqual(["free"]);
+  });
+
+  it("is the last beats of a bar where it is a fill", () => {
+    const fill = (text: string, subdivision: number, meter = { beats: 4, unit: 4 }) =>
+      lastBeats(unwrap(readPattern({ meter, subdivision, text })));
+    expect(fill("D U D U3", 4).counts).toEqual(["4", "e", "&", "a"]);
+    expect(fill("D D U D", 2).counts).toEqual(["3", "&", "4", "&"]);
+    expect(fill("D U D", 3, { beats: 6, unit: 8 }).counts).toEqual(["4", "5", "6"]);
+    expect(fill("D U D U3", 4).row).toMatchObject({ at: [0, 1, 2, 3], times: 1 });
   });
 
   it("says at which bars it is otherwise", () => {

@@ -1,4 +1,5 @@
 import { beatsOfBar } from "../meter";
+import { countsOf } from "./counts";
 import type { Pattern, Stroke } from "./pattern";
 
 /** Bars of a pattern that are alike and follow each other: drawn once. */
@@ -30,6 +31,22 @@ export function barRows({ meter, subdivision, strokes }: Pattern): BarRow[] {
     else rows.push({ strokes: own, at, times: 1, bar: bar + 1 });
   }
   return rows;
+}
+
+/**
+ * A pattern as the last beats of a bar: what a fill is, with what is counted over it.
+ * @example lastBeats(fourSixteenths).counts // => ["4", "e", "&", "a"]
+ */
+export function lastBeats(pattern: Pattern): { readonly row: BarRow; readonly counts: readonly string[] } {
+  const { meter, subdivision, strokes } = pattern;
+  const inBar = beatsOfBar(meter) * subdivision;
+  const whole = Math.max(1, Math.ceil(strokes.length / inBar)) * inBar;
+  const rests = Array.from({ length: whole - strokes.length }, (): Stroke => ({ kind: "ring" }));
+  const counts = countsOf({ ...pattern, strokes: [...rests, ...strokes] });
+  return {
+    row: { strokes, at: strokes.map((_, at) => at), times: 1, bar: 1 },
+    counts: counts.slice(rests.length),
+  };
 }
 
 /** The row of bars a stroke of the pattern stands in, and its place there; null for none. */

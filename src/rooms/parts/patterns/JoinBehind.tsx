@@ -11,12 +11,14 @@ export function JoinBehind({
   name,
   pattern,
   own,
+  hideLabel = false,
   onJoined,
 }: {
   readonly name: string;
   readonly pattern: Pattern;
   /** The song's patterns. */
   readonly own: readonly StrumRow[];
+  readonly hideLabel?: boolean;
   readonly onJoined: (joined: Pattern, name: string) => void;
 }) {
   const [problem, setProblem] = useState("");
@@ -32,7 +34,8 @@ export function JoinBehind({
     <>
       <SelectField
         label={`After ${name}`}
-        className="w-52"
+        hideLabel={hideLabel}
+        className={hideLabel ? "w-36" : "w-52"}
         value=""
         options={[
           { value: "", label: "join another…" },

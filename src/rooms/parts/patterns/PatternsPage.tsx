@@ -132,7 +132,7 @@ function OwnPattern({
   const pattern = patternOfRow(row);
   return (
     <li className={`rounded-box border p-3 ${open ? "border-base-content" : "border-base-300"}`}>
-      <p className="flex flex-wrap items-center gap-3">
+      <div className="flex flex-wrap items-center gap-3">
         <strong>{row.name}</strong>
         <span className="text-sm">
           {row.meterBeats}/{row.meterUnit}
@@ -140,7 +140,10 @@ function OwnPattern({
             ? `; ${describeList(players)} ${players.length > 1 ? "play" : "plays"} it`
             : "; nobody plays it yet"}
         </span>
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex flex-wrap items-center justify-end gap-2">
+          {pattern && !pattern.free && (
+            <JoinBehind name={row.name} pattern={pattern} own={own} hideLabel onJoined={onJoined} />
+          )}
           <button
             type="button"
             className="btn btn-sm"
@@ -154,16 +157,11 @@ function OwnPattern({
             Remove
           </button>
         </span>
-      </p>
+      </div>
       {pattern ? (
         <StrumPicture pattern={pattern} />
       ) : (
         <p className="text-sm text-error">“{row.pattern}” can’t be read as a pattern; change it.</p>
-      )}
-      {pattern && !pattern.free && (
-        <div className="mt-1 flex flex-wrap items-end gap-2">
-          <JoinBehind name={row.name} pattern={pattern} own={own} onJoined={onJoined} />
-        </div>
       )}
     </li>
   );

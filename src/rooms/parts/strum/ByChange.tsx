@@ -79,7 +79,7 @@ function Otherwise({
         onSet={(value) => patterns.choose(field, value)}
       />
       <From what={what} value={cell[field]} onClear={() => patterns.choose(field, "")} />
-      {pattern && <StrumBars pattern={pattern} className="mt-1" />}
+      {pattern && <StrumBars pattern={pattern} fill={field === "fillStrumId"} className="mt-1" />}
     </div>
   );
 }
