@@ -58,6 +58,12 @@ test("on a phone of the evening somebody who joins cold follows everybody with t
   const names = await page.locator(".sung-chord").allTextContents();
   expect(new Set(names.filter((name) => name !== "")).size).toBe(1);
   await expect(page.getByRole("list", { name: /^Strum: down, rest, down/ }).first()).toBeVisible();
+  // The shape of the one chord stands beside the strum.
+  await expect(
+    page
+      .getByRole("img", { name: new RegExp(`^${[...new Set(names.filter((name) => name !== ""))][0]}`) })
+      .first(),
+  ).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
   await expectAccessible(page);
   await context.close();

@@ -20,7 +20,6 @@ export {
   notesOfChord,
   notesOfScale,
   pentatonicBoxes,
-  type ScaleBox,
   type WantedNote,
 } from "./neck-view";
 export {

@@ -8,8 +8,7 @@ import { COLD_INSTRUMENTS, type ColdInstrument, type StagePart } from "@/core/st
 import { Neck } from "@/ui/Neck";
 import { describePercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { PageNames } from "../names";
-import { saidOf } from "../names/query";
+import { PageNames, queryOf } from "../names";
 import type { ColdBox, ColdPart } from "./cold-part";
 import { PrintSheet } from "./PrintSheets";
 
@@ -28,7 +27,8 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
   const [at, setAt] = useState(cold.suits);
   const box = cold.boxes[Math.min(at, cold.boxes.length - 1)];
   const go = (plays: ColdInstrument, chords: readonly string[]) => {
-    const query = new URLSearchParams({ ...saidOf(names), plays });
+    const query = new URLSearchParams(queryOf(names));
+    query.set("plays", plays);
     if (chords.length > 0) query.set("chords", chords.join(" "));
     router.replace(`/print/${versionId}/cold?${query}`, { scroll: false });
   };

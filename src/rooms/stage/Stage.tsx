@@ -16,8 +16,8 @@ import {
   firstHiddenLine,
   NextStrip,
   NowHead,
+  PhoneStrip,
   SheetLines,
-  StrumStrip,
 } from "./StagePieces";
 
 type Props = {
@@ -59,9 +59,7 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
       {now ? (
         <>
           <NowHead sheet={now} />
-          <div className="md:hidden">
-            <StrumStrip sheet={now} small />
-          </div>
+          <PhoneStrip sheet={now} leftHanded={part.leftHanded} />
           <div className="flex min-h-0 flex-1 gap-4">
             <section
               ref={sheet}

@@ -100,6 +100,39 @@ export function StrumStrip({
   );
 }
 
+/** So many shapes find room beside the strum on a phone. */
+const FEW_SHAPES = 2;
+
+/** On a phone the strum stands above the words, with the shapes where they are one or two. */
+export function PhoneStrip({
+  sheet,
+  leftHanded,
+  tick = null,
+}: {
+  sheet: StageSheet;
+  leftHanded: boolean;
+  tick?: number | null;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 md:hidden">
+      <StrumStrip sheet={sheet} tick={tick} small />
+      {sheet.shapes.length <= FEW_SHAPES &&
+        sheet.shapes.map((shape) => (
+          <span key={`${shape.name} ${shape.frets.join()}`} className="w-16 text-center">
+            <span className="font-mono font-bold">{shape.name}</span>
+            <ChordDiagram
+              shape={shape}
+              name={shape.name}
+              capo={sheet.capo}
+              leftHanded={leftHanded}
+              className="w-full"
+            />
+          </span>
+        ))}
+    </div>
+  );
+}
+
 /** What feet press in a section, and cues of one's own, at the foot of the screen. */
 export function FeetStrip({ sheet }: { sheet: StageSheet }) {
   if (sheet.feet.length === 0) return null;

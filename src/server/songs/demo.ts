@@ -328,7 +328,7 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
       way: "as written" as const,
       home: null,
       approach: false,
-      strokes: null,
+      strokes: "by turns" as const,
       ...UNSOURCED,
       ...UNVARIED,
     };

@@ -31,4 +31,4 @@ export {
   quickestMs,
 } from "./place-line";
 export { type LineProblem, lineProblems } from "./problems";
-export { NOTE_STROKES, type NoteStroke, type NoteStrokes, strokesOfLine } from "./strokes";
+export { NOTE_STROKES, type NoteStroke, strokesOfLine } from "./strokes";

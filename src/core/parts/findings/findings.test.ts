@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { sampleNote } from "../../../../testing/fretboard/sample-note";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
@@ -241,6 +242,56 @@ describe("findings", () => {
   it.each(CASES)("raise %s, and not where it is otherwise", (kind, raised, not, planned) => {
     expect(kinds(raised, planned)).toContain(kind);
     expect(kinds(not, planned)).not.toContain(kind);
+  });
+
+  it("raise nothing of a free strum: two of them, however fast", () => {
+    const given = (kind: "strum" | "free"): VersionBody => {
+      const body = songOf({
+        players: [carrier, {}],
+        bpm: 240,
+        strums: { s: "D U D U D U D U D U D U D U D U" },
+        cells: [
+          { use: 0, player: 0, strumId: "s" },
+          { use: 0, player: 1, strumId: "s" },
+        ],
+      });
+      return { ...body, strums: { s: { ...body.strums.s!, kind } } };
+    };
+    const kindsOf = (kind: "strum" | "free") =>
+      findingsOf(bandSheet(given(kind)), new Map(), 250).map((one) => one.kind);
+    expect(kindsOf("strum")).toEqual(expect.arrayContaining(["one-guitar-twice", "too-fast"]));
+    expect(kindsOf("free")).not.toContain("one-guitar-twice");
+    expect(kindsOf("free")).not.toContain("too-fast");
+  });
+
+  it("find a line all in downs too fast where by turns it is not", () => {
+    const given = (strokes: "all down" | "by turns") => {
+      const body = songOf({ players: [carrier], bpm: 200, cells: [{ use: 0, player: 0, riffId: "r" }] });
+      const notes = Array.from({ length: 8 }, (_, at) => [
+        `n${at}`,
+        { ...sampleNote(at * 480, 2, 3), id: `n${at}`, riffId: "r" },
+      ]);
+      const riff = {
+        id: "r",
+        originId: null,
+        order: "V",
+        name: "r",
+        tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
+        capo: 0,
+        ticks: 3840,
+        way: "as written" as const,
+        home: null,
+        approach: false,
+        strokes,
+        ...UNSOURCED,
+        ...UNVARIED,
+      };
+      return { ...body, riffs: { r: riff }, riffNotes: Object.fromEntries(notes) };
+    };
+    const kindsOf = (strokes: "all down" | "by turns") =>
+      findingsOf(bandSheet(given(strokes)), new Map(), 300).map((one) => one.kind);
+    expect(kindsOf("all down")).toContain("too-fast");
+    expect(kindsOf("by turns")).not.toContain("too-fast");
   });
 
   it("raise a line with chords at once only where both strike together", () => {

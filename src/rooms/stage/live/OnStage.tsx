@@ -149,7 +149,11 @@ function GoThrough({
 }
 
 const BackToAll = ({ peek, onGo }: { peek: number; onGo: () => void }) => (
-  <button type="button" className="btn btn-lg flex-1 border-primary text-xl" onClick={onGo}>
+  <button
+    type="button"
+    className="btn btn-lg h-auto min-w-0 flex-1 border-primary text-xl leading-tight max-sm:text-base"
+    onClick={onGo}
+  >
     You are looking {peek > 0 ? "ahead" : "back"}. To where everybody is
   </button>
 );

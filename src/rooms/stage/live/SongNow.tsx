@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
 import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
-import { AsideOf, NowHead, SheetLines, StrumStrip } from "../StagePieces";
+import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
 
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
@@ -36,9 +36,11 @@ export function SongNow({
   return (
     <>
       <NowHead sheet={sheet} bars={false} gone={gone} />
-      <div className={isCues ? "" : "md:hidden"}>
-        <StrumStrip sheet={sheet} tick={tick} small={!isCues} />
-      </div>
+      {isCues ? (
+        <StrumStrip sheet={sheet} tick={tick} />
+      ) : (
+        <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} tick={tick} />
+      )}
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
           <p className="text-center text-2xl" aria-hidden="true">
