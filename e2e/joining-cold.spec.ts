@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, room } from "./helpers";
+import { addThreePlayers, expectAccessible, makeSong, room, tellNames } from "./helpers";
 import { makeEvening, screenOf } from "./live-evening";
 
 test("somebody joins cold: one act from Players to a sheet with one chord, when it comes back and notes that fit", async ({
@@ -33,6 +33,10 @@ test("somebody joins cold: one act from Players to a sheet with one chord, when 
   const frets = (await box.locator("option").nth(last).textContent())!;
   await box.selectOption({ index: last });
   await expect(sheet.getByRole("img", { name: new RegExp(`major pentatonic, ${frets}$`) })).toBeVisible();
+  // Names are told otherwise, and what was chosen stays.
+  await tellNames(page, { Written: "Do Ré Mi Fa Sol La Si" });
+  await expect(sheet).toContainText(/only (Do|Ré|Mi|Fa|Sol|La|Si)/);
+  await expect(page.getByLabel("Chords", { exact: true }).locator("option:checked")).toContainText(" and ");
   await page.getByLabel("Plays").selectOption("bass");
   await expect(sheet).toContainText("its root on the one; between, let it ring or damp it");
   await expectAccessible(page);

@@ -8,7 +8,7 @@ import { COLD_INSTRUMENTS, type ColdInstrument, type StagePart } from "@/core/st
 import { Neck } from "@/ui/Neck";
 import { describePercent } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
-import { PageNames, queryOf } from "../names";
+import { NamesSwitch, queryOf } from "../names";
 import type { ColdBox, ColdPart } from "./cold-part";
 import { PrintSheet } from "./PrintSheets";
 
@@ -26,8 +26,8 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
   const router = useRouter();
   const [at, setAt] = useState(cold.suits);
   const box = cold.boxes[Math.min(at, cold.boxes.length - 1)];
-  const go = (plays: ColdInstrument, chords: readonly string[]) => {
-    const query = new URLSearchParams(queryOf(names));
+  const go = (plays: ColdInstrument, chords: readonly string[], told: NamesChoice = names) => {
+    const query = new URLSearchParams(queryOf(told));
     query.set("plays", plays);
     if (chords.length > 0) query.set("chords", chords.join(" "));
     router.replace(`/print/${versionId}/cold?${query}`, { scroll: false });
@@ -71,7 +71,11 @@ export function ColdPrint({ title, by, versionId, instrument, names, cold }: Pro
             onSet={(index) => setAt(Number(index))}
           />
         )}
-        <PageNames choice={names} />
+        <NamesSwitch
+          choice={names}
+          players={[]}
+          onChoose={(fields) => go(instrument, cold.chosen, { ...names, ...fields })}
+        />
         <p className="w-full text-sm">
           On their own phone: they join the evening by its code and choose “I don’t know the songs”. It
           follows the key, the capo and the form as they are changed.
