@@ -4,6 +4,7 @@ import { degreeLine } from "./degree-line";
 import { delay } from "./delay";
 import type { Door, Outcome } from "./engine";
 import { fingerings } from "./fingerings";
+import { followLine } from "./follow-line";
 import { harmoniser } from "./harmoniser";
 import { identify } from "./identify";
 import { loops } from "./loops";
@@ -38,6 +39,7 @@ export const ENGINES = Object.freeze([
   standIns,
   degreeLine,
   harmoniser,
+  followLine,
   strum,
   split,
   loops,

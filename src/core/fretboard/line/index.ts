@@ -12,6 +12,12 @@ export {
 } from "./follow";
 export { type ChordUnder, fitsOf, type NoteFit } from "./judge-line";
 export {
+  LINE_WAYS,
+  type LineWayName,
+  type Movable,
+  moveLine,
+} from "./move-line";
+export {
   heardPitch,
   inOrder,
   type LineNeck,
