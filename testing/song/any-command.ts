@@ -159,6 +159,8 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
               home: null,
               approach: false,
               strokes: pick % 2 ? "by turns" : null,
+              homeKey: null,
+              homeShift: null,
               ...UNSOURCED,
               ...UNVARIED,
             },

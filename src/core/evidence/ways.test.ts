@@ -31,6 +31,8 @@ function withLine(): VersionBody {
     home: null,
     approach: false,
     strokes: null,
+    homeKey: null,
+    homeShift: null,
     ...UNSOURCED,
     ...UNVARIED,
   };

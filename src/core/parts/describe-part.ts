@@ -26,6 +26,13 @@ function describePlace({
   return [moved.value ? "one shape, moved" : "", place, below].filter((one) => one !== "").join(", ");
 }
 
+/** How a line is played where it sounds otherwise than it was written. @example ", 2 up, fingered anew" */
+function tellFollow(follow: SheetPart["follow"]): string {
+  if (!follow || follow.by === 0) return "";
+  const moved = `, ${Math.abs(follow.by)} ${follow.by < 0 ? "down" : "up"}`;
+  return follow.ways[0]!.how === "re-fingered" ? `${moved}, fingered anew` : moved;
+}
+
 /**
  * How a part is played, in short phrases for stage and paper, where the strum itself is drawn beside: pattern or technique, line, sound, bars, roles by phrase,
  * whom it doubles. Nothing for a part that is out.
@@ -40,13 +47,13 @@ export function describePart(
   label: string,
 ): string[] {
   if (part.out) return [];
-  const { cell, technique, riff } = part;
+  const { cell, technique, riff, follow } = part;
   const barsHere = (ranges: BarRanges): string => tellBars(formatBars(ranges), label);
   const how = patternName === null ? (technique?.words ?? "") : patternName;
   const { bars, barsSaid, phrases, doubles, sound } = cell;
   return [
     how,
-    riff ? `line: ${riff.name}${riff.sure ? "" : ", not sure"}` : "",
+    riff ? `line: ${riff.name}${riff.sure ? "" : ", not sure"}${tellFollow(follow)}` : "",
     sound.value === "" ? "" : `sound: ${sound.value}`,
     bars.value === null ? "" : `plays ${tellSaid(barsSaid.value ?? [], bars.value, label)}`,
     describePlace(cell),

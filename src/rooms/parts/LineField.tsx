@@ -1,14 +1,15 @@
 "use client";
 
 import Link from "next/link";
-import { lineStrokes, type SheetPart, type SheetRow } from "@/core/parts";
+import type { SheetPart, SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
-import { lineNames, type Namer } from "@/core/song/names";
+import type { Namer } from "@/core/song/names";
 import { byOrder } from "@/document";
 import { SelectField } from "@/ui/SelectField";
-import { TabLines } from "@/ui/TabLines";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
+import { LineShown } from "./LineShown";
+import { LineWays } from "./LineWays";
 
 /** The line of a part, in tab; written in the Lines page. */
 export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow; namer: Namer }) {
@@ -17,7 +18,6 @@ export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow
   const act = useAct();
   const { version } = useOpenSong();
   const { cell, use, player, riff, notes } = part;
-  const told = riff && lineNames(riff, namer);
   const riffs = Object.values(body.riffs).sort(byOrder);
   const set = (riffId: string | null) =>
     act(setCell(derive.cellIndex(current()), use.id, player.id, { riffId }, makeId));
@@ -33,17 +33,8 @@ export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow
         onSet={(id) => set(id === "" ? null : id)}
       />
       <From what="line" value={cell.riffId} onClear={() => set(null)} />
-      {riff && told && (
-        <TabLines
-          riff={riff}
-          notes={notes}
-          meter={row.passage.meter}
-          strings={told.strings}
-          names={notes.map(told.nameOf)}
-          reads={namer.lines}
-          strokes={lineStrokes(riff, notes, row.passage.meter)}
-        />
-      )}
+      {riff && <LineShown riff={riff} notes={notes} meter={row.passage.meter} namer={namer} />}
+      {riff && part.follow && <LineWays part={part} row={row} follow={part.follow} namer={namer} />}
       <Link
         className="link text-sm"
         href={`/song/${version.id}/parts/lines?use=${use.id}&player=${player.id}${riff ? `&line=${riff.id}` : ""}`}

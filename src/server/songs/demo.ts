@@ -329,6 +329,8 @@ function withParts(version: VersionBody, song: DemoSong, band: ReadonlyMap<strin
       home: null,
       approach: false,
       strokes: "by turns" as const,
+      homeKey: null,
+      homeShift: null,
       ...UNSOURCED,
       ...UNVARIED,
     };

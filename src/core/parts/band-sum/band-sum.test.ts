@@ -216,6 +216,8 @@ describe("the sum of a song", () => {
       home: null,
       approach: false,
       strokes: null,
+      homeKey: null,
+      homeShift: null,
       ...UNSOURCED,
       ...UNVARIED,
     };

@@ -57,7 +57,7 @@ export function bandSheet(
   last: BandSheet | null = null,
 ): BandSheet {
   const players = Object.values(body.players).sort(byOrder);
-  const source: PartSource = partSource(body, index);
+  const source: PartSource = partSource(body, index, outline.form);
   const { written, sounding } = keysOf(body);
   const moved = melodyShift(written, sounding);
   const before = new Map(last?.rows.map((row) => [row.use.id, row]));
@@ -85,6 +85,7 @@ export function bandSheet(
           body.strums[cell?.fillStrumId ?? ""],
           body.riffs[riff],
           riff === "" ? null : body.riffNotes,
+          riff === "" || !body.riffs[riff] ? 0 : source.lineMove(body.riffs[riff], use),
         ];
       }),
     ]);

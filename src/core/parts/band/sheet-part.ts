@@ -1,4 +1,4 @@
-import type { Midi, Ticks } from "../../../base";
+import type { Midi, Semitones, Ticks } from "../../../base";
 import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
 import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
 import {
@@ -7,6 +7,7 @@ import {
   gridOnsets,
   hasStrings,
   isOut,
+  keysOf,
   neckOfRiff,
   type ResolvedCell,
   resolveCell,
@@ -16,6 +17,7 @@ import {
   tuningOf,
 } from "../../song/read";
 import type { Player, Riff, Role, Use, VersionBody } from "../../song/schema";
+import { followedLine, keyMove, type LineFollow } from "./moved-line";
 import { onsetsInBar, patternOfRow } from "./pattern-of";
 
 /** What one player does at one use of a section, as far as it can be told without choosing shapes. */
@@ -30,8 +32,11 @@ export type SheetPart = {
   readonly shortPattern: Pattern | null;
   /** The pattern of the last beats before a chord changes, where there is one. */
   readonly fillPattern: Pattern | null;
+  /** The line as it is played here: on the player's neck, and as much higher as the section sounds. */
   readonly riff: Riff | null;
   readonly notes: readonly TabNote[];
+  /** How it follows into this section; null where it is played as it was written. */
+  readonly follow: LineFollow | null;
   /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
   readonly onsets: readonly Ticks[];
   /** The register, as it sounds; null without pitch, or out. */
@@ -52,15 +57,23 @@ const KEYS_REGISTER: Readonly<Record<Role, readonly [Midi, Midi] | null>> = Obje
 /** How far above its open string a hand usually goes on the string nearest the floor. */
 const USUAL_REACH = 5;
 
+const NO_LINE = Object.freeze({ riff: null, notes: [] as readonly TabNote[], follow: null });
+
 /** What is read of the document once for all parts. */
 export type PartSource = {
   readonly index: CellIndex;
   readonly strums: ReadonlyMap<string, Pattern | null>;
   readonly notesOf: ReadonlyMap<string, readonly TabNote[]>;
+  /** How much higher than it was written a line sounds at a use. */
+  readonly lineMove: (riff: Riff, use: Use) => Semitones;
 };
 
 /** Patterns and lines of a version by id. */
-export function partSource(body: Pick<VersionBody, "strums" | "riffNotes">, index: CellIndex): PartSource {
+export function partSource(
+  body: Pick<VersionBody, "version" | "players" | "strums" | "riffNotes">,
+  index: CellIndex,
+  form: readonly Use[],
+): PartSource {
   const strums = new Map(Object.values(body.strums).map((row) => [row.id, patternOfRow(row)]));
   const notesOf = new Map<string, TabNote[]>();
   for (const note of Object.values(body.riffNotes)) {
@@ -68,7 +81,26 @@ export function partSource(body: Pick<VersionBody, "strums" | "riffNotes">, inde
     if (list) list.push(note);
     else notesOf.set(note.riffId, [note]);
   }
-  return { index, strums, notesOf: new Map([...notesOf].map(([id, notes]) => [id, inOrder(notes)])) };
+  const { sounding } = keysOf(body);
+  const homes = new Map<string, Semitones>();
+  const players = Object.values(body.players);
+  /** How much the first section is raised in which somebody plays a line. */
+  const firstShift = (riffId: string): Semitones => {
+    const known = homes.get(riffId);
+    if (known !== undefined) return known;
+    const first = form.find((use) =>
+      players.some((player) => resolveCell(index, use, player).riffId.value === riffId),
+    );
+    homes.set(riffId, first?.shift ?? 0);
+    return first?.shift ?? 0;
+  };
+  return {
+    index,
+    strums,
+    notesOf: new Map([...notesOf].map(([id, notes]) => [id, inOrder(notes)])),
+    lineMove: (riff, use) =>
+      use.shift - (riff.homeShift ?? firstShift(riff.id)) + keyMove(riff.homeKey, sounding),
+  };
 }
 
 /** The part of a player at a use. @param sung what is sung there as it sounds, or null */
@@ -87,9 +119,18 @@ export function sheetPart(
   const pattern = patternOf(cell.strumId.value);
   const shortPattern = pattern && patternOf(cell.shortStrumId.value);
   const fillPattern = pattern && patternOf(cell.fillStrumId.value);
-  const riff = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
-  const notes = riff ? (source.notesOf.get(riff.id) ?? []) : [];
-  const base = { use, player, cell, out, technique, pattern, shortPattern, fillPattern, riff, notes };
+  const written = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
+  const { riff, notes, follow } = written
+    ? followedLine(
+        written,
+        source.notesOf.get(written.id) ?? [],
+        player,
+        cell.capo.value,
+        source.lineMove(written, use),
+        cell.lineWay.value,
+      )
+    : NO_LINE;
+  const base = { use, player, cell, out, technique, pattern, shortPattern, fillPattern, riff, notes, follow };
   if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
   const bar = ticksOfBar(meter);
   const struck = pattern ? onsetsInBar(pattern, meter) : null;

@@ -3,6 +3,7 @@ import { describeList } from "../../fretboard";
 import { tellBars } from "../../song/moments";
 import { formatBars, techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
+import type { FollowWay } from "../band";
 import type { Fix, SheetFinding } from "./sheet-finding";
 
 const ROLE_NAMES: Readonly<Record<(typeof ROLES)[number], string>> = Object.freeze({
@@ -100,6 +101,14 @@ export function describeFinding(
         what: `${names} is asked for a line and for strummed chords at once.`,
         why: "One hand can do both only where the line lies between the strums and under the shapes.",
       };
+    case "line-moved":
+      return {
+        what: `${names}’s line “${finding.line}” can’t stay on its strings here${finding.by === 0 ? "" : `, ${describeSemitones(finding.by)}`}: choose how it is played.`,
+        why:
+          finding.lost === 0
+            ? "At its old frets it would sound wrong notes; till then it is shown fingered anew."
+            : `At its old frets it would sound wrong notes, and ${finding.lost} of them ${finding.lost === 1 ? "has" : "have"} no place on this neck.`,
+      };
     case "idle":
       return {
         what: `${names} has nothing to play in the whole song.`,
@@ -112,6 +121,23 @@ export function describeFinding(
       };
     default:
       return assertNever(finding);
+  }
+}
+
+/** @example "2 semitones up" */
+const describeSemitones = (by: number): string =>
+  `${Math.abs(by)} ${Math.abs(by) === 1 ? "semitone" : "semitones"} ${by < 0 ? "down" : "up"}`;
+
+/** How a line is played elsewhere. @example describeLineWay({ how: "capo", capo: 4, lost: 0 }) // => "as it is written, capo 4" */
+export function describeLineWay({ how, capo, lost }: Pick<FollowWay, "how" | "capo" | "lost">): string {
+  const without = lost === 0 ? "" : `, ${lost} ${lost === 1 ? "note" : "notes"} left out`;
+  switch (how) {
+    case "same strings":
+      return `on the same strings${without}`;
+    case "re-fingered":
+      return `fingered anew${without}`;
+    case "capo":
+      return `as it is written, ${capo === 0 ? "no capo" : `capo ${capo}`}${without}`;
   }
 }
 
@@ -136,6 +162,8 @@ export function describeFix({ code }: Fix, write: Write = asItIs): string {
       return `Let ${code.player} in softly in the choruses: ${techniqueOf(code.technique).words}`;
     case "no-strum":
       return `${code.player}: the line only`;
+    case "line-way":
+      return `${code.player}’s line ${describeLineWay(code)}`;
     case "one-chord":
       return `${code.player} plays only ${write(code.chord)}`;
     default:

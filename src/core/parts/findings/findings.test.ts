@@ -283,6 +283,8 @@ describe("findings", () => {
         home: null,
         approach: false,
         strokes,
+        homeKey: null,
+        homeShift: null,
         ...UNSOURCED,
         ...UNVARIED,
       };
@@ -313,6 +315,8 @@ describe("findings", () => {
         home: null,
         approach: false,
         strokes: null,
+        homeKey: null,
+        homeShift: null,
         ...UNSOURCED,
         ...UNVARIED,
       };

@@ -1,6 +1,7 @@
 import type { BandSheet, SheetRow } from "../band";
 import type { ShapePlan } from "../shape-plan";
 import { changeFindings, oneChordFindings } from "./hands";
+import { lineFindings } from "./line-findings";
 import {
   bassFindings,
   carryFindings,
@@ -25,6 +26,7 @@ function rowFindings(row: SheetRow): readonly SheetFinding[] {
     ...pickedFindings(row),
     ...voiceFindings(row),
     ...handFindings(row),
+    ...lineFindings(row),
   ];
   known.set(row, found);
   return found;

@@ -1,5 +1,5 @@
 import type { Finding, Fixing } from "../../findings";
-import type { Level } from "../../fretboard";
+import type { Level, LineWayName } from "../../fretboard";
 import type { Cell, Role, TechniqueId } from "../../song/schema";
 
 /** Fields of one cell that a fix would set. */
@@ -21,6 +21,13 @@ export type Fix = {
     | { readonly do: "choruses-brighter" }
     | { readonly do: "let-in"; readonly player: string; readonly technique: TechniqueId }
     | { readonly do: "no-strum"; readonly player: string }
+    | {
+        readonly do: "line-way";
+        readonly player: string;
+        readonly how: LineWayName;
+        readonly capo?: number;
+        readonly lost: number;
+      }
     | { readonly do: "one-chord"; readonly player: string; readonly chord: string; readonly capo: number };
   readonly cells: readonly CellFix[];
 };
@@ -47,6 +54,14 @@ type Facts =
       readonly needs: number;
     }
   | { readonly kind: "line-and-chords" }
+  | {
+      readonly kind: "line-moved";
+      readonly line: string;
+      /** Semitones it sounds higher here than it was written. */
+      readonly by: number;
+      /** Notes with no place in the way that is shown. */
+      readonly lost: number;
+    }
   | { readonly kind: "idle" }
   | {
       readonly kind: "one-chord";

@@ -30,7 +30,7 @@ export const hasCapo = ({ instrument, capo }: Pick<Player, "instrument" | "capo"
  * @example changeKey(in G with capo 2, "A", hasCapo) // => key A, capo 4
  */
 export function changeKey(
-  body: Pick<VersionBody, "version" | "players" | "cells" | "choices">,
+  body: Pick<VersionBody, "version" | "players" | "cells" | "choices" | "riffs">,
   key: string,
   keeps: (player: Player) => boolean,
 ): VersionCommand {
@@ -40,9 +40,15 @@ export function changeKey(
   const asked: VersionStep = set("version", version!.id, { key, keySure: true });
   if (!to.ok) return asked;
   const by = between(sounding, to.value);
-  const steps = Object.values(body.players)
-    .filter(keeps)
-    .flatMap((player) => stepsOf(body, player, sounding, to.value, by));
+  const steps = [
+    ...Object.values(body.players)
+      .filter(keeps)
+      .flatMap((player) => stepsOf(body, player, sounding, to.value, by)),
+    // A line that says no key was written in the one that is left: from now on it says so, and goes along.
+    ...Object.values(body.riffs).flatMap(({ id, homeKey }) =>
+      homeKey === null && by !== 0 ? [set("riffs", id, { homeKey: formatKey(sounding) })] : [],
+    ),
+  ];
   return steps.length === 0 ? asked : batch(`Change the key to ${key}`, [asked, ...steps]);
 }
 

@@ -151,6 +151,8 @@ describe("the sheet's edits", () => {
       home: null,
       approach: false,
       strokes: null,
+      homeKey: null,
+      homeShift: null,
       ...UNSOURCED,
       ...UNVARIED,
     };

@@ -55,6 +55,8 @@ export type ResolvedCell = {
   readonly fillStrumId: Inherited<string | null>;
   /** Whether one small shape is moved along the neck as it is. */
   readonly moved: Inherited<boolean>;
+  /** How a line that can't stay on its strings here is played; null is not chosen yet. */
+  readonly lineWay: Inherited<"re-fingered" | null>;
 };
 
 /** The bars played in one round of a use: those of the cell while the player is in. Null is all of them. */
@@ -175,5 +177,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     shortStrumId: pick<string | null>("shortStrumId", null, asBefore),
     fillStrumId: pick<string | null>("fillStrumId", null, asBefore),
     moved: pick("moved", false, asBefore),
+    // How it goes in one section says nothing of another: the first may not be raised.
+    lineWay: { value: cell?.lineWay ?? null, from: cell?.lineWay ? "own" : "player" },
   };
 }

@@ -7,6 +7,7 @@ import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
 import { ROLES } from "./roles";
 import {
   capoSchema,
+  keySchema,
   meterBeats,
   meterUnit,
   optionalId,
@@ -48,7 +49,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
 const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
 const SAID_SINCE_FORM_12 = Object.freeze({ approach: null, shortStrumId: null });
-const SAID_SINCE_FORM_13 = Object.freeze({ fillStrumId: null });
+const SAID_SINCE_FORM_13 = Object.freeze({ fillStrumId: null, lineWay: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -101,6 +102,8 @@ const cell = defineTable({
     shortStrumId: optionalId,
     /** The pattern of the last beats before a chord changes. */
     fillStrumId: optionalId,
+    /** How a line that can't stay on its strings here is played; null is not chosen yet. */
+    lineWay: z.enum(["re-fingered"]).nullable(),
     /** Whether a shape that is moved comes to each chord from one fret below. */
     approach: z.boolean().nullable(),
   }),
@@ -116,6 +119,7 @@ const cell = defineTable({
     approach: "from one fret below",
     shortStrumId: "pattern for short chords",
     fillStrumId: "fill before a change",
+    lineWay: "way of the line",
   },
   references: {
     useId: goesWith("uses"),
@@ -161,6 +165,7 @@ const cell = defineTable({
     approach: "from one fret below",
     shortStrumId: "pattern for short chords",
     fillStrumId: "fill before a change",
+    lineWay: "way of the line",
   },
 });
 
@@ -215,6 +220,10 @@ const riff = defineTable({
     approach: z.boolean(),
     /** How its notes are struck; null says nothing of it. */
     strokes: z.enum(NOTE_STROKES).nullable(),
+    /** The key the song sounded in when it was written; null is the present one. */
+    homeKey: keySchema.nullable(),
+    /** How much the section it was written in is raised; null is as the first section that plays it. */
+    homeShift: z.int().min(-12).max(12).nullable(),
     ...sourced,
     ...varied,
   }),
@@ -223,6 +232,8 @@ const riff = defineTable({
     order: "place in the list",
     ticks: "beats",
     way: "way",
+    homeKey: "key it was written in",
+    homeShift: "raise it was written in",
     sourceId: "source",
     sure: "is sure",
     variant: "which way it is",
@@ -233,7 +244,7 @@ const riff = defineTable({
   tell: { ticks: tellBeats, tuning: tellTuning, home: tellSymbol },
   references: { sourceId: letsGo("sources"), variantOf: letsGo("riffs") },
   since: 4,
-  added: { 10: { ...UNSOURCED, ...UNVARIED }, 13: { strokes: null } },
+  added: { 10: { ...UNSOURCED, ...UNVARIED }, 13: { strokes: null, homeKey: null, homeShift: null } },
 });
 
 const riffNote = defineTable({

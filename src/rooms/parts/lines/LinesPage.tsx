@@ -55,7 +55,12 @@ export function LinesPage() {
     const bar = ticksOfBar({ beats: version.meterBeats, unit: version.meterUnit });
     const cell = row?.parts.find((part) => part.player.id === own.id)?.cell;
     const capo = cell?.capo.value ?? own.capo;
-    const line = newLine({ name: `Line ${riffs.length + 1}`, tuning: [...own.tuning], capo, ticks: bar });
+    const line = newLine(current(), row, {
+      name: `Line ${riffs.length + 1}`,
+      tuning: [...own.tuning],
+      capo,
+      ticks: bar,
+    });
     const places = row ? [{ useId: row.use.id, playerId: own.id }] : [];
     act(addRiff(current(), derive.cellIndex(current()), line, [], places, makeId));
     setOpened(line.id);

@@ -49,7 +49,7 @@ export function TextTab({ riff, row, player, onMade }: Props) {
   const take = () => {
     if (!read?.ok) return;
     const { tuning, capo, ticks, notes } = read.value;
-    const line = newLine({
+    const line = newLine(current(), row, {
       name: `Line ${Object.keys(current().riffs).length + 1}`,
       tuning: formatTuning(tuning),
       capo,

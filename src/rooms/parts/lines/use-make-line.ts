@@ -82,7 +82,7 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
       return;
     }
     const own = { name, tuning: [...player.tuning], capo, ticks: row.passage.ticks };
-    const fresh = newLine(own, more);
+    const fresh = newLine(current(), row, own, more);
     const places = part.out ? [] : [{ useId: row.use.id, playerId: player.id }];
     act(addRiff(current(), derive.cellIndex(current()), fresh, notes.map(plain), places, makeId));
     setSaid(`Wrote “${name}”.`);
