@@ -60,6 +60,7 @@ export function SungLine({
   className = "",
   style,
   now = null,
+  from,
   nameOf = plainName,
 }: {
   pieces: readonly SungPiece[];
@@ -68,6 +69,8 @@ export function SungLine({
   style?: CSSProperties;
   /** The piece that sounds now, by its place; null lights none. */
   now?: number | null;
+  /** Where it begins, in ticks: for what follows the music. */
+  from?: number;
   /** How a chord's name is drawn, where it is more than text. */
   nameOf?: (piece: SungPiece, name: ReactNode) => ReactNode;
 }) {
@@ -75,7 +78,12 @@ export function SungLine({
   // Where one piece has strokes all keep room for them: names stand in a row.
   const struck = pieces.some(({ strokes }) => strokes !== undefined);
   return (
-    <div className={`sung-line ${className}`} style={style} data-here={now !== null || undefined}>
+    <div
+      className={`sung-line ${className}`}
+      style={style}
+      data-here={now !== null || undefined}
+      data-from={from}
+    >
       {pieces.map((piece, index) => (
         <span
           key={piece.id}

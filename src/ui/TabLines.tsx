@@ -1,12 +1,7 @@
 import type { NoteStroke, TabNote } from "@/core/fretboard";
-import { type Meter, ticksOfBar } from "@/core/rhythm";
 import type { LineReads } from "@/core/song/names";
-import type { Riff } from "@/core/song/schema";
 import { strokeSign, strokeWords } from "./stroke-signs";
-
-const ROW = 18;
-const LEFT = 42;
-const BAR_WIDTH = 250;
+import { type TabRow, tabRows } from "./tab-rows";
 
 /** A note as it is written on its string. */
 export const signOfNote = (
@@ -30,10 +25,17 @@ const BENDS: Readonly<Record<number, string>> = {
   8: "2",
 };
 
-type Props = {
-  readonly riff: Riff;
+/** A line as its reader has it, in the ticks of one stretch of a song. */
+export type ShownLine = {
+  readonly name: string;
+  /** How many strings there are. */
+  readonly tuning: number;
   readonly notes: readonly TabNote[];
-  readonly meter: Meter;
+  /** Where its bars begin, and where it ends. */
+  readonly bars: readonly number[];
+  readonly ticks: number;
+  /** Ticks of a beat. */
+  readonly beat: number;
   /** Names of the strings as its reader has them. */
   readonly strings: readonly string[];
   /** A name a note, in their order; for who reads lines as notes. */
@@ -43,34 +45,68 @@ type Props = {
   readonly strokes: readonly (NoteStroke | null)[];
 };
 
+/** Something said at a place of the line: a chord's name above it, or what is sung below. */
+export type SaidAt = { readonly tick: number; readonly text: string };
+
+/** How large a line is drawn: so many bars a row, and units of its drawing. */
+export type TabSize = "pane" | "print" | "stage" | "phone";
+type Metrics = {
+  readonly perRow: number;
+  readonly bar: number;
+  readonly row: number;
+  readonly font: number;
+  readonly left: number;
+};
+const SIZES: Readonly<Record<TabSize, Metrics>> = Object.freeze({
+  pane: { perRow: 1, bar: 250, row: 18, font: 12, left: 42 },
+  print: { perRow: 4, bar: 195, row: 13, font: 11, left: 40 },
+  stage: { perRow: 4, bar: 286, row: 30, font: 32, left: 98 },
+  phone: { perRow: 2, bar: 150, row: 21, font: 20, left: 62 },
+});
+
+type Props = {
+  readonly line: ShownLine;
+  readonly size?: TabSize;
+  /** Chords over the bars, and words below, where they are wanted. */
+  readonly over?: readonly SaidAt[];
+  readonly under?: readonly SaidAt[];
+  /** Where the music is, in ticks of the line; null where no clock runs. */
+  readonly now?: number | null;
+  /** Whether a row that is the same as one before is only told. */
+  readonly fold?: boolean;
+  /** What each row is besides: the stage pages by them. */
+  readonly rowClass?: string;
+};
+
+const NOTHING: readonly SaidAt[] = [];
+
 /** A line as its reader reads it: tab, notes with their octave bar by bar, or both. */
-export function TabLines(props: Props) {
+export function TabLines({ line, size = "pane", ...more }: Props) {
   return (
     <>
-      {props.reads !== "notes" && <Tab {...props} />}
-      {props.reads !== "tab" && <Notes {...props} />}
+      {line.reads !== "notes" && <Tab line={line} size={size} {...more} />}
+      {line.reads !== "tab" && <Notes line={line} />}
     </>
   );
 }
 
 /** Notes bar by bar, in time; notes struck together are joined. */
-function Notes({ riff, notes, meter, names }: Props) {
-  const bar = ticksOfBar(meter);
-  const bars = Math.max(1, Math.ceil(riff.ticks / bar));
+function Notes({ line: { name, notes, bars, ticks, names } }: { line: ShownLine }) {
   return (
-    <ol aria-label={`Notes of ${riff.name}`} className="mt-2 flex flex-col gap-1">
-      {Array.from({ length: bars }, (_, at) => {
+    <ol aria-label={`Notes of ${name}`} className="mt-2 flex flex-col gap-1">
+      {bars.map((from, at) => {
+        const to = bars[at + 1] ?? ticks;
         const own = notes.flatMap((note, index) =>
-          note.tick >= at * bar && note.tick < (at + 1) * bar ? [{ note, name: names[index] ?? "" }] : [],
+          note.tick >= from && note.tick < to ? [{ note, name: names[index] ?? "" }] : [],
         );
         return (
-          <li key={at} className="flex flex-wrap gap-x-3">
+          <li key={from} className="flex flex-wrap gap-x-3">
             <span className="w-12 text-sm">bar {at + 1}</span>
             {own.length === 0 && <span className="text-sm">rests</span>}
-            {own.map(({ note, name }, index) => (
+            {own.map(({ note, name: told }, index) => (
               <span key={index} className="font-mono font-bold">
                 {own[index - 1]?.note.tick === note.tick && "+ "}
-                {note.art === "dead" ? "dead" : name}
+                {note.art === "dead" ? "dead" : told}
               </span>
             ))}
           </li>
@@ -80,107 +116,214 @@ function Notes({ riff, notes, meter, names }: Props) {
   );
 }
 
-/** A line in tab, a bar in each row: the string nearest the floor on top, length as an underline. */
-function Tab({ riff, notes, meter, strings: names, strokes }: Props) {
-  const strings = riff.tuning.length;
-  const bar = ticksOfBar(meter);
-  const bars = Math.max(1, Math.ceil(riff.ticks / bar));
-  const signs = notes.map((note, at) => strokeSign(note, strokes[at] ?? null));
-  const isStruck = signs.some((sign) => sign !== "");
-  const foot = strings * ROW + 8;
-  const height = foot + (isStruck ? ROW : 0);
-  const y = (string: number) => (strings - 1 - string) * ROW + ROW / 2 + 4;
+/** @example "bars 5–8" */
+const barsTold = ({ bar, bars }: Pick<TabRow, "bar" | "bars">): string =>
+  bars === 1 ? `bar ${bar + 1}` : `bars ${bar + 1}–${bar + bars}`;
+
+/** A line in tab: the string nearest the floor on top, length as an underline; strings are named in the first row. */
+function Tab({
+  line,
+  size = "pane",
+  over = NOTHING,
+  under = NOTHING,
+  now = null,
+  fold = false,
+  rowClass = "",
+}: Props) {
+  const { perRow } = SIZES[size];
+  const rows = tabRows(line, perRow);
   return (
     <div className="mt-2 flex flex-col gap-1">
-      {Array.from({ length: bars }, (_, at) => {
-        const from = at * bar;
-        const share = Math.min(1, (riff.ticks - from) / bar);
-        const x = (tick: number) => LEFT + ((tick - from) / bar) * BAR_WIDTH + 6;
-        const own = notes.flatMap((note, index) =>
-          note.tick >= from && note.tick < from + bar ? [{ note, index }] : [],
-        );
-        const told = ({ note, index }: (typeof own)[number]) =>
-          [names[note.string] ?? "?", signOfNote(note), strokeWords(note, strokes[index] ?? null)]
-            .filter((word) => word !== "")
-            .join(" ");
+      {rows.map((row) => {
+        const inRow = ({ tick }: SaidAt) => tick >= row.from && tick < row.to;
+        const chords = over.filter(inRow);
+        const words = under.filter(inRow);
+        if (fold && row.as !== null)
+          return (
+            <p key={row.bar} className={rowClass} data-from={row.from}>
+              <strong>{barsTold(row)}</strong> as {barsTold({ ...row, bar: row.as })}
+              {chords.length > 0 && `: ${chords.map(({ text }) => text).join(" ")}`}
+              {words.length > 0 && <em>, {words.map(({ text }) => text).join(" ")}</em>}
+            </p>
+          );
         return (
-          <svg
-            key={from}
-            viewBox={`0 0 ${LEFT + BAR_WIDTH + 8} ${height}`}
-            role="img"
-            aria-label={`${riff.name}, bar ${at + 1}: ${own.length === 0 ? "nothing" : own.map(told).join(", ")}`}
-            className="w-full max-w-md font-mono"
-          >
-            {riff.tuning.map((_open, string) => (
-              <g key={string}>
-                <text x="0" y={y(string) + 4} fontSize="10" className="fill-base-content">
-                  {names[string]}
-                </text>
-                <line
-                  x1={LEFT}
-                  x2={LEFT + BAR_WIDTH * share}
-                  y1={y(string)}
-                  y2={y(string)}
-                  className="stroke-base-content"
-                  strokeOpacity="0.35"
-                />
-              </g>
-            ))}
-            <line
-              x1={LEFT + BAR_WIDTH * share}
-              x2={LEFT + BAR_WIDTH * share}
-              y1={y(strings - 1)}
-              y2={y(0)}
-              className="stroke-base-content"
+          <div key={row.bar} className={rowClass} data-from={row.from}>
+            <TabRowDrawn
+              line={line}
+              row={row}
+              metrics={SIZES[size]}
+              over={chords}
+              under={words}
+              now={now !== null && now >= row.from && now < row.to ? now : null}
             />
-            {own.map(({ note, index }) => {
-              const sign = signOfNote(note);
-              const width = sign.length * 7 + 4;
-              const end = Math.min(LEFT + BAR_WIDTH, x(note.tick) + (note.ticks / bar) * BAR_WIDTH - 4);
-              return (
-                <g key={index}>
-                  <line
-                    x1={x(note.tick)}
-                    x2={Math.max(x(note.tick) + width, end)}
-                    y1={y(note.string) + 7}
-                    y2={y(note.string) + 7}
-                    className="stroke-primary"
-                    strokeWidth="2"
-                    strokeDasharray={note.ring ? "4 2" : undefined}
-                  />
-                  <text
-                    x={x(note.tick)}
-                    y={y(note.string) + 4}
-                    fontSize="12"
-                    fontWeight="700"
-                    className="fill-base-content stroke-base-200"
-                    strokeWidth="5"
-                    paintOrder="stroke"
-                  >
-                    {sign}
-                  </text>
-                  {own.find((one) => one.note.tick === note.tick)?.index === index && (
-                    <text
-                      x={x(note.tick)}
-                      y={foot + 10}
-                      fontSize="12"
-                      fontWeight="700"
-                      className="fill-base-content"
-                    >
-                      {signs[index]}
-                    </text>
-                  )}
-                  {note.round !== null && (
-                    <text x={x(note.tick)} y={y(note.string) - 6} fontSize="8" className="fill-base-content">
-                      {note.round}.
-                    </text>
-                  )}
-                </g>
-              );
-            })}
-          </svg>
+          </div>
         );
       })}
     </div>
   );
 }
+
+function TabRowDrawn({
+  line: { name, tuning, notes, bars, beat, strings, strokes },
+  row,
+  metrics: { perRow, bar, row: gap, font, left },
+  over,
+  under,
+  now,
+}: {
+  line: ShownLine;
+  row: TabRow;
+  metrics: Metrics;
+  over: readonly SaidAt[];
+  under: readonly SaidAt[];
+  now: number | null;
+}) {
+  const width = bar * row.bars;
+  const signs = notes.map((note, at) => strokeSign(note, strokes[at] ?? null));
+  const isStruck = signs.some((sign) => sign !== "");
+  const top = over.length > 0 ? font * 1.2 : 4;
+  const y = (string: number) => top + (tuning - 1 - string) * gap + gap / 2;
+  const foot = top + tuning * gap;
+  const strokesFoot = foot + (isStruck ? font : 0);
+  const height = strokesFoot + (under.length > 0 ? font * 1.1 : 0) + 4;
+  const x = (tick: number) => left + ((tick - row.from) / (row.to - row.from)) * width + font / 2;
+  const told = (at: number): string =>
+    [strings[notes[at]!.string] ?? "?", signOfNote(notes[at]!), strokeWords(notes[at]!, strokes[at] ?? null)]
+      .filter((word) => word !== "")
+      .join(" ");
+  const starts = bars.slice(row.bar, row.bar + row.bars);
+  const beatNow = now === null ? null : row.from + Math.floor((now - row.from) / beat) * beat;
+  return (
+    <svg
+      viewBox={`0 0 ${left + bar * perRow + 8} ${height}`}
+      role="img"
+      aria-label={`${name}, ${barsTold(row)}: ${row.notes.length === 0 ? "nothing" : row.notes.map(told).join(", ")}`}
+      className={`w-full font-mono ${perRow === 1 ? "max-w-md" : ""}`}
+    >
+      {beatNow !== null && (
+        <rect
+          data-now={beatNow}
+          x={x(beatNow) - font / 2}
+          y={top}
+          width={(beat / (row.to - row.from)) * width}
+          height={tuning * gap}
+          className="fill-primary"
+          fillOpacity="0.35"
+        />
+      )}
+      {Array.from({ length: tuning }, (_, string) => (
+        <g key={string}>
+          {row.bar === 0 && (
+            <text x="0" y={y(string) + font / 3} fontSize={font * 0.8} className="fill-base-content">
+              {strings[string]}
+            </text>
+          )}
+          <line
+            x1={left}
+            x2={left + width}
+            y1={y(string)}
+            y2={y(string)}
+            className="stroke-base-content"
+            strokeOpacity="0.35"
+          />
+        </g>
+      ))}
+      {row.bar > 0 && (
+        <text x="0" y={y(tuning - 1) + font / 3} fontSize={font * 0.7} className="fill-base-content">
+          {row.bar + 1}
+        </text>
+      )}
+      {[...starts.map((tick) => x(tick) - font / 2), left + width].map((at, index) => (
+        <line
+          key={index}
+          x1={at}
+          x2={at}
+          y1={y(tuning - 1)}
+          y2={y(0)}
+          className="stroke-base-content"
+          strokeOpacity={index === 0 ? 0.35 : 1}
+        />
+      ))}
+      {over.map(({ tick, text }, at) => (
+        <text
+          key={at}
+          x={x(tick) - font / 2}
+          y={font * 0.95}
+          fontSize={font}
+          fontWeight="700"
+          className="fill-base-content"
+        >
+          {text}
+        </text>
+      ))}
+      {row.notes.map((index) => {
+        const note = notes[index]!;
+        const sign = signOfNote(note);
+        const long = sign.length * font * 0.6 + 4;
+        const end = x(Math.min(row.to, note.tick + note.ticks)) - font * 0.8;
+        return (
+          <g key={index}>
+            <line
+              x1={x(note.tick)}
+              x2={Math.max(x(note.tick) + long, end)}
+              y1={y(note.string) + font * 0.55}
+              y2={y(note.string) + font * 0.55}
+              className="stroke-primary"
+              strokeWidth={font / 6}
+              strokeDasharray={note.ring ? `${font / 3} ${font / 6}` : undefined}
+            />
+            <text
+              x={x(note.tick)}
+              y={y(note.string) + font * 0.35}
+              fontSize={font}
+              fontWeight="700"
+              className="tab-sign fill-base-content stroke-base-100"
+              strokeWidth={font * 0.4}
+              paintOrder="stroke"
+            >
+              {sign}
+            </text>
+            {row.notes.find((at) => notes[at]!.tick === note.tick) === index && (
+              <text
+                x={x(note.tick)}
+                y={foot + font * 0.8}
+                fontSize={font * 0.8}
+                fontWeight="700"
+                className="fill-base-content"
+              >
+                {signs[index]}
+              </text>
+            )}
+            {note.round !== null && (
+              <text
+                x={x(note.tick)}
+                y={y(note.string) - font / 2}
+                fontSize={font * 0.65}
+                className="fill-base-content"
+              >
+                {note.round}.
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {under.map(({ tick, text }, at) => (
+        <text
+          key={at}
+          x={x(tick) - font / 2}
+          y={strokesFoot + font * 0.85}
+          fontSize={font * 0.8}
+          className="fill-base-content"
+          textLength={fitted(text, x(under[at + 1]?.tick ?? row.to) - x(tick), font * 0.8)}
+          lengthAdjust="spacingAndGlyphs"
+        >
+          {text}
+        </text>
+      ))}
+    </svg>
+  );
+}
+
+/** The width words are pressed into where they would run into the next ones; undefined where they have room. */
+const fitted = (text: string, room: number, font: number): number | undefined =>
+  text.length * font * 0.6 > room ? Math.max(1, room - font / 4) : undefined;

@@ -10,9 +10,9 @@ import {
   ticksOfBeatUnit,
   ticksOfPattern,
 } from "../rhythm";
-import type { ChordEvent, Passage } from "../song/read";
+import type { ChordEvent, Passage, ResolvedCell } from "../song/read";
 import type { StrumRow } from "../song/schema";
-import type { SheetPart } from "./band";
+import { lineRounds, lineSpans, type SheetPart } from "./band";
 
 /** A chord as long as it is heard: a stop and a hold end it. */
 export type ChordHeard = {
@@ -114,21 +114,32 @@ export function signOfStroke({ stroke }: Pick<FittedStroke, "stroke">): string {
   }
 }
 
+/** A part that plays all its bars. */
+const EVERYWHERE: Pick<ResolvedCell, "bars" | "stays" | "lineFill"> = Object.freeze({
+  bars: { value: null, from: "player" as const },
+  stays: null,
+  lineFill: { value: "again" as const, from: "player" as const },
+});
+
 /** The times in a passage at which everybody is silent, or a part plays none of its bars. */
 export type Silences = (tick: Ticks) => boolean;
 
 /**
- * The notes of a line in one time through a section, where something is otherwise in it: the line goes round until the
- * section ends, notes in a silence are left out, and what a hold moves comes later. Ticks count from the passage's begin.
+ * The notes of a line in one time through a section, at their ticks from the passage's begin: the line is played in the bars
+ * of its part as it fills them, notes of another time round and those in a silence are left out, and what a hold moves comes
+ * later.
+ * @param cell which bars the part plays, and how its line fills them
  */
-export function playedNotes<Note extends { readonly tick: Ticks; readonly ticks: Ticks }>(
+export function playedNotes<
+  Note extends { readonly tick: Ticks; readonly ticks: Ticks; readonly round?: number | null },
+>(
   notes: readonly Note[],
   length: Ticks,
   passage: Passage,
   isSilent: Silences,
+  cell: Pick<ResolvedCell, "bars" | "stays" | "lineFill"> = EVERYWHERE,
 ): Note[] {
   const events = passage.lines.flatMap((line) => line.events);
-  const origin = passage.section.pickup;
   const holds = events
     .filter(({ held }) => held > 0)
     .map((event) => ({ at: event.tick + event.ticks - event.held - passage.tick, ticks: event.held }));
@@ -139,10 +150,23 @@ export function playedNotes<Note extends { readonly tick: Ticks; readonly ticks:
   const found: Note[] = [];
   let held = 0;
   const waiting = [...holds];
-  for (let from = origin; from < score; from += length)
+  /** As it is written, without what holds add before it. */
+  const asWritten = (tick: Ticks): Ticks =>
+    Math.min(
+      score,
+      tick -
+        holds.reduce((sum, hold) => sum + (hold.at < tick ? Math.min(hold.ticks, tick - hold.at) : 0), 0),
+    );
+  const rounds = lineSpans(cell, passage).flatMap(({ from, to }) =>
+    lineRounds({ from: asWritten(from), to: asWritten(to) }, length, cell.lineFill.value),
+  );
+  // A section that is repeated goes on counting the times round.
+  const before = passage.round * rounds.length;
+  for (const [at, { begins, from, to }] of rounds.entries())
     for (const note of notes) {
-      const written = from + note.tick;
-      if (written >= score) continue;
+      const written = begins + note.tick;
+      const isThisTime = (note.round ?? null) === null || note.round === before + at + 1;
+      if (written < from || written >= to || !isThisTime) continue;
       while (waiting[0] && waiting[0].at - held <= written) held += waiting.shift()!.ticks;
       const tick = written + held;
       const isCut = gaps.some(([start, end]) => tick >= start && tick < end);

@@ -1,9 +1,9 @@
 import type { CueKind } from "../cues";
 import type { NoteStroke, TabNote } from "../fretboard";
-import type { Meter, Pattern, Tempo } from "../rhythm";
+import type { Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
-import type { Player, Riff, SectionKind } from "../song/schema";
+import type { Player, SectionKind } from "../song/schema";
 
 export type StageShape = {
   readonly name: string;
@@ -52,11 +52,18 @@ export type StageSheet = {
   readonly cues: readonly StageCue[];
 };
 
-/** A line with the names its reader has for its strings and notes. */
+/** A line as it is played in one time through a section, with the names its reader has for its strings and notes. */
 export type StageRiff = {
-  readonly riff: Riff;
+  readonly name: string;
+  /** How many strings there are. */
+  readonly tuning: number;
+  /** At their ticks from where the passage begins. */
   readonly notes: readonly TabNote[];
-  readonly meter: Meter;
+  /** Where its bars begin, and where it ends. */
+  readonly bars: readonly number[];
+  readonly ticks: number;
+  /** Ticks of a beat. */
+  readonly beat: number;
   readonly strings: readonly string[];
   /** A name a note, in their order. */
   readonly names: readonly string[];

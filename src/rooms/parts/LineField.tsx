@@ -5,10 +5,10 @@ import type { SheetPart, SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { byOrder } from "@/document";
+import { LineShown } from "@/ui/LineShown";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
-import { LineShown } from "./LineShown";
 import { LineWays } from "./LineWays";
 
 /** The line of a part, in tab; written in the Lines page. */

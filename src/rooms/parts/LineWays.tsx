@@ -1,9 +1,9 @@
 import { describeLineWay, type LineFollow, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
+import { LineShown } from "@/ui/LineShown";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { From } from "./From";
-import { LineShown } from "./LineShown";
 
 /** @example "2 semitones up" */
 const tellMove = (by: number): string =>

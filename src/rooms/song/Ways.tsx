@@ -1,14 +1,12 @@
 "use client";
 
 import { lineWays, playWay, type Way, type WaysOf } from "@/core/evidence";
-import { lineStrokes } from "@/core/parts";
 import { beatsOfTicks } from "@/core/rhythm";
 import type { VersionCommand } from "@/core/song/edit";
-import { lineNames } from "@/core/song/names";
 import { meterOf, notesOfRiff, placeNames } from "@/core/song/read";
 import type { Riff, VersionBody } from "@/core/song/schema";
 import { setSoundWay, soundWays } from "@/core/sounds";
-import { TabLines } from "@/ui/TabLines";
+import { LineShown } from "@/ui/LineShown";
 import { derive, useAct, useDerived, useNames, VARIANT_WORDS } from "../open";
 
 /** Lines and sounds there are several ways of, one below the other, with what each asks and what it keeps. */
@@ -137,19 +135,10 @@ function WayInTab({ riff, body }: { readonly riff: Riff; readonly body: VersionB
   const { passages } = useDerived(derive.timeline);
   const namer = useNames()(null, passages[0]?.shift ?? 0);
   const notes = notesOfRiff(body, riff.id);
-  const { strings, nameOf } = lineNames(riff, namer);
   if (notes.length === 0 || beatsOfTicks(riff.ticks, "1/4") > 64) return null;
   return (
     <span className="block w-80">
-      <TabLines
-        riff={riff}
-        notes={notes}
-        meter={meterOf(body)}
-        strings={strings}
-        names={notes.map(nameOf)}
-        reads={namer.lines}
-        strokes={lineStrokes(riff, notes, meterOf(body))}
-      />
+      <LineShown riff={riff} notes={notes} meter={meterOf(body)} namer={namer} />
     </span>
   );
 }

@@ -12,7 +12,7 @@ import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { PageNames } from "../names";
-import { describeWait } from "./StagePieces";
+import { chordsOf, describeWait, isTabSheet, wordsOf } from "./StagePieces";
 import { shapesToHold } from "./shapes-to-hold";
 
 type Props = {
@@ -104,7 +104,7 @@ export function PrintSheet({
       </ul>
       {children}
       {part.sheets.map((sheet) => {
-        const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns]);
+        const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns, sheet.line?.notes]);
         // Of nothing there is nothing to be as before.
         const before = sheet.lines.length > 0 || sheet.strum ? seen.get(content) : undefined;
         if (before === undefined) seen.set(content, sheet.label);
@@ -144,12 +144,19 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           ))}
         </div>
       )}
-      {sheet.line && (
-        <div className="max-w-md text-black [--color-base-200:#fff]">
-          <TabLines {...sheet.line} />
+      {sheet.line && !again && (
+        <div className="text-sm text-black [--color-base-100:#fff] [--color-base-content:#000]">
+          <TabLines
+            line={sheet.line}
+            size="print"
+            over={chordsOf(sheet)}
+            under={isTabSheet(sheet) ? wordsOf(sheet) : []}
+            fold
+          />
         </div>
       )}
       {!again &&
+        !isTabSheet(sheet) &&
         sheet.lines.map((line) => (
           <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={sheet.beatsInBar} />
         ))}

@@ -1,18 +1,18 @@
 import { Fragment, memo } from "react";
-import type { StageSheet } from "@/core/stage";
+import type { StageRiff, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
-import { TabLines } from "@/ui/TabLines";
+import { type SaidAt, TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
 import { pieceAt } from "./piece-at";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);
 
-/** The strum of a section, and its shapes or the line of the part in tab, beside its words. */
+/** The strum of a section and its shapes, beside its words. */
 export function AsideOf({
   sheet,
   leftHanded,
@@ -23,15 +23,13 @@ export function AsideOf({
   /** Where the music is, in ticks of the passage; null where no clock runs. */
   tick?: number | null;
 }) {
-  const line = sheet.shapes.length === 0 ? sheet.line : null;
-  if (sheet.shapes.length === 0 && !line && !sheet.strum) return null;
+  if (sheet.shapes.length === 0 && !sheet.strum) return null;
   return (
     <aside
-      aria-label={line ? "The line" : "Strum and shapes"}
-      className={`shrink-0 overflow-y-auto max-md:hidden ${line || sheet.strum ? "w-96" : "w-64"}`}
+      aria-label="Strum and shapes"
+      className={`shrink-0 overflow-y-auto max-md:hidden ${sheet.strum ? "w-96" : "w-64"}`}
     >
       <StrumStrip sheet={sheet} tick={tick} />
-      {line && <TabLines {...line} />}
       {sheet.shapes.length > 0 && (
         <ul aria-label="Shapes" className={`grid content-start gap-x-2 gap-y-3 ${columnsFor(sheet)}`}>
           {sheet.shapes.map((shape) => (
@@ -216,17 +214,61 @@ export function SheetLines({
   beatsInBar: number;
   tick?: number | null;
 }) {
+  if (isTabSheet(sheet)) return <TabSheet sheet={sheet} tick={tick} />;
   if (sheet.lines.length === 0) return <p className="stage-line">No lines in this section.</p>;
   const now = tick === null ? null : pieceAt(sheet, tick);
   return sheet.lines.map((line, at) => (
     <StageSungLine
       key={line.id}
       className="stage-line"
+      from={line.starts[0] ?? 0}
       pieces={line.pieces}
       beatsInBar={beatsInBar}
       now={now?.line === at ? now.piece : null}
     />
   ));
+}
+
+/** Whether the line is the part: then its tab is the sheet. */
+export const isTabSheet = (sheet: StageSheet): sheet is StageSheet & { readonly line: StageRiff } =>
+  sheet.line !== null && sheet.shapes.length === 0;
+
+/** What is told of each piece of a sheet where it begins. */
+const saidIn = (
+  sheet: StageSheet,
+  tell: (piece: StageSheet["lines"][number]["pieces"][number]) => string | null,
+): SaidAt[] =>
+  sheet.lines.flatMap((line) =>
+    line.pieces.flatMap((piece, at) => {
+      const text = tell(piece)?.trim() ?? "";
+      return text === "" ? [] : [{ tick: line.starts[at] ?? 0, text }];
+    }),
+  );
+
+/** The chords of a sheet, and its words, where they begin. */
+export const chordsOf = (sheet: StageSheet): SaidAt[] => saidIn(sheet, ({ name }) => name);
+export const wordsOf = (sheet: StageSheet): SaidAt[] => saidIn(sheet, ({ words }) => words);
+
+/** The line of a section as wide as the screen, chords over its bars and what is sung below. */
+function TabSheet({
+  sheet,
+  tick,
+}: {
+  sheet: StageSheet & { readonly line: StageRiff };
+  tick: number | null;
+}) {
+  const [over, under] = [chordsOf(sheet), wordsOf(sheet)];
+  const shown = { line: sheet.line, over, under, now: tick, rowClass: "stage-line tab-row" };
+  return (
+    <>
+      <div className="max-md:hidden">
+        <TabLines {...shown} size="stage" />
+      </div>
+      <div className="md:hidden">
+        <TabLines {...shown} size="phone" />
+      </div>
+    </>
+  );
 }
 
 /** What comes next, folded: its name, its first chords, whether the player is in. */

@@ -1,6 +1,5 @@
 import type { Ticks } from "@/base";
 import type { Cue } from "@/core/cues";
-import type { TabNote } from "@/core/fretboard";
 import {
   bandSheet,
   describePart,
@@ -14,7 +13,7 @@ import {
   signOfStroke,
   techniquePattern,
 } from "@/core/parts";
-import { beatsOfBar, tempoMs } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
@@ -131,7 +130,7 @@ export function stagePart(
       role: out ? "out" : cell.role.value,
       note: cell.note.value,
       how: howOf(passage.use.id, passage.label),
-      line: own?.riff && !out ? lineOf(own.riff, own.notes, passage, namer, silence) : null,
+      line: own && hasLine(own) && !out ? lineOf(own, passage, namer, silence) : null,
       strum: own && !out ? strumOf(own, struck, passage) : null,
       ...saidOf(passage, (symbol) => nameOf(symbol).name, namer.keyName()),
       beatsInBar: beatsOfBar(passage.meter, beatUnitOfUse(version, passage.use)),
@@ -231,38 +230,32 @@ const strokesOf =
         strong: "weight" in one.stroke && one.stroke.weight > 2,
       }));
 
-/**
- * A line of the part in its reader's names: as it is written, or through the whole section where something in it is
- * otherwise (a hold, a stop, bars the player leaves out).
- */
+/** A line of the part in its reader's names, as it is played this time through the section. */
 function lineOf(
-  riff: Riff,
-  notes: readonly TabNote[],
+  { riff, notes, cell }: SheetPart & { readonly riff: Riff },
   passage: Passage,
   namer: Namer,
   isSilent: (from: Ticks, to: Ticks) => boolean,
 ): StageRiff {
   const { strings, nameOf } = lineNames(riff, namer);
-  const isOtherwise = passage.lines.some(({ events }) =>
-    events.some(
-      (event) =>
-        event.held > 0 || event.sounds < event.ticks || isSilent(event.tick, event.tick + event.ticks),
-    ),
-  );
-  const played = isOtherwise
-    ? playedNotes(notes, riff.ticks, passage, (tick) => isSilent(tick, tick + 1))
-    : notes;
-  const drawn = isOtherwise ? { ...riff, ticks: passage.ticks } : riff;
+  const all = playedNotes(notes, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
+  // They are this time's: nothing more is to be said of it.
+  const played = all.map((note) => ({ ...note, round: null }));
   return {
-    riff: drawn,
+    name: riff.name,
+    tuning: riff.tuning.length,
     notes: played,
-    meter: passage.meter,
+    bars: passage.bars.map(({ tick }) => tick - passage.tick),
+    ticks: passage.ticks,
+    beat: ticksOfBeatUnit(beatUnitOf(passage.meter))!,
     strings,
     names: played.map(nameOf),
     reads: namer.lines,
     strokes: lineStrokes(riff, played, passage.meter),
   };
 }
+
+const hasLine = (part: SheetPart): part is SheetPart & { readonly riff: Riff } => part.riff !== null;
 
 /** When each piece of a line begins, in ticks of its passage; words before the first chord begin with the line. */
 function startsOf(timed: Passage["lines"][number], pieces: number, passage: Passage): number[] {

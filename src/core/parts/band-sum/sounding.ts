@@ -3,7 +3,7 @@ import { parseChord, pitchClassesOf, type SoundingChord } from "../../chord";
 import { type Frets, pitchesOfFrets, stoppedPitch } from "../../fretboard";
 import { pitchClassOf, pitchFrom } from "../../pitch";
 import { hasStrings, neckOfRiff, tuningOf } from "../../song/read";
-import { playsInBar, type SheetPart } from "../band";
+import { lineRounds, playsInBar, type SheetPart } from "../band";
 import type { Voice } from "./judge-sum";
 
 /** A chord held by an instrument without strings: each tone once, as close as can be, from the low end of its register. */
@@ -54,14 +54,17 @@ const HELD_SHARE = 0.5;
  * A line under a chord as one phrase: its first note there and what it stays on are held, the others are passing.
  * Each pitch once.
  */
-function phraseUnder({ riff, notes, player }: SheetPart, { from, to }: Span): Voice[] {
+function phraseUnder({ riff, notes, player, spans, cell }: SheetPart, { from, to }: Span): Voice[] {
   if (!riff || notes.length === 0 || to <= from) return [];
   const neck = neckOfRiff(riff);
   const heard: { readonly pitch: Midi; readonly begins: Ticks; readonly ticks: Ticks }[] = [];
-  for (let origin = Math.floor(from / riff.ticks) * riff.ticks; origin < to; origin += riff.ticks)
+  const rounds = spans.flatMap((span) => lineRounds(span, riff.ticks, cell.lineFill.value));
+  for (const round of rounds)
     for (const note of notes) {
-      const begins = Math.max(from, origin + note.tick);
-      const ends = Math.min(to, origin + note.tick + note.ticks);
+      const written = round.begins + note.tick;
+      if (written < round.from || written >= round.to) continue;
+      const begins = Math.max(from, written);
+      const ends = Math.min(to, written + note.ticks);
       const pitch = note.art === "dead" ? null : stoppedPitch(note, neck);
       if (pitch !== null && ends > begins) heard.push({ pitch, begins, ticks: ends - begins });
     }

@@ -110,7 +110,7 @@ export function bandSheet(
       parts: players.map((player, at) => {
         const part = known?.parts[at];
         if (part && isMadeFrom(part, inputsOf[at]!)) return part;
-        const fresh = sheetPart(body, source, use, player, passage.meter, sung);
+        const fresh = sheetPart(body, source, use, player, passage, sung);
         madeFrom.set(fresh, inputsOf[at]!);
         return fresh;
       }),

@@ -1,6 +1,6 @@
 import type { Midi, Semitones, Ticks } from "../../../base";
 import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
-import { type Meter, type Pattern, ticksOfBar } from "../../rhythm";
+import { type Pattern, ticksOfBar } from "../../rhythm";
 import {
   barsAt,
   type CellIndex,
@@ -9,6 +9,7 @@ import {
   isOut,
   keysOf,
   neckOfRiff,
+  type Passage,
   type ResolvedCell,
   resolveCell,
   stringsOfPart,
@@ -17,6 +18,7 @@ import {
   tuningOf,
 } from "../../song/read";
 import type { Player, Riff, Role, Use, VersionBody } from "../../song/schema";
+import { type LineSpan, lineSpans } from "./line-place";
 import { followedLine, keyMove, type LineFollow } from "./moved-line";
 import { onsetsInBar, patternOfRow } from "./pattern-of";
 
@@ -37,6 +39,8 @@ export type SheetPart = {
   readonly notes: readonly TabNote[];
   /** How it follows into this section; null where it is played as it was written. */
   readonly follow: LineFollow | null;
+  /** Where its line is played the first time through the section; nowhere without one. */
+  readonly spans: readonly LineSpan[];
   /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
   readonly onsets: readonly Ticks[];
   /** The register, as it sounds; null without pitch, or out. */
@@ -109,9 +113,10 @@ export function sheetPart(
   source: PartSource,
   use: Use,
   player: Player,
-  meter: Meter,
+  passage: Passage,
   sung: readonly [Midi, Midi] | null,
 ): SheetPart {
+  const { meter } = passage;
   const cell = resolveCell(source.index, use, player);
   const out = isOut(cell);
   const technique = cell.technique.value ? techniqueOf(cell.technique.value) : null;
@@ -130,7 +135,21 @@ export function sheetPart(
         cell.lineWay.value,
       )
     : NO_LINE;
-  const base = { use, player, cell, out, technique, pattern, shortPattern, fillPattern, riff, notes, follow };
+  const spans = riff ? lineSpans(cell, passage) : [];
+  const base = {
+    use,
+    player,
+    cell,
+    out,
+    technique,
+    pattern,
+    shortPattern,
+    fillPattern,
+    riff,
+    notes,
+    follow,
+    spans,
+  };
   if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
   const bar = ticksOfBar(meter);
   const struck = pattern ? onsetsInBar(pattern, meter) : null;

@@ -2,7 +2,7 @@ import { groupBy } from "../../../base";
 import type { Style } from "../../fretboard";
 import type { BarsSaid } from "../schema/bars-said";
 import type { VersionBody } from "../schema/documents";
-import type { Cell } from "../schema/parts";
+import type { Cell, LineFill } from "../schema/parts";
 import type { Player } from "../schema/players";
 import type { Role } from "../schema/roles";
 import type { Use } from "../schema/sections";
@@ -55,6 +55,8 @@ export type ResolvedCell = {
   readonly fillStrumId: Inherited<string | null>;
   /** Whether one small shape is moved along the neck as it is. */
   readonly moved: Inherited<boolean>;
+  /** How a line fills the bars it is played in. */
+  readonly lineFill: Inherited<LineFill>;
   /** How a line that can't stay on its strings here is played; null is not chosen yet. */
   readonly lineWay: Inherited<"re-fingered" | null>;
 };
@@ -177,6 +179,7 @@ export function resolveCell(index: CellIndex, use: Use, player: Player): Resolve
     shortStrumId: pick<string | null>("shortStrumId", null, asBefore),
     fillStrumId: pick<string | null>("fillStrumId", null, asBefore),
     moved: pick("moved", false, asBefore),
+    lineFill: pick<LineFill>("lineFill", "again", asBefore),
     // How it goes in one section says nothing of another: the first may not be raised.
     lineWay: { value: cell?.lineWay ?? null, from: cell?.lineWay ? "own" : "player" },
   };

@@ -37,7 +37,15 @@ export {
   QUIETEST_DBFS,
   WANTS,
 } from "./loops";
-export { type Cell, EMPTY_CELL, type Riff, type RiffNote, type StrumRow } from "./parts";
+export {
+  type Cell,
+  EMPTY_CELL,
+  LINE_FILLS,
+  type LineFill,
+  type Riff,
+  type RiffNote,
+  type StrumRow,
+} from "./parts";
 export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./players";
 export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
 export { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "./reads";

@@ -33,6 +33,10 @@ import {
 /** Whether a line is played as written, or one lick is set on the root of each chord. */
 const RIFF_WAYS = ["as written", "follows the chords"] as const;
 
+/** How a line fills bars it does not come out even in: again and cut, once, or so that it ends with them. */
+export const LINE_FILLS = ["again", "once", "to the end"] as const;
+export type LineFill = (typeof LINE_FILLS)[number];
+
 const barNumber = z.int().min(0).max(10_000);
 
 /** What cells of the sheet may say since form 4; nothing of it at first. */
@@ -49,7 +53,7 @@ const SAID_SINCE_FORM_4 = Object.freeze({
 const SAID_SINCE_FORM_10 = Object.freeze({ optional: null });
 const SAID_SINCE_FORM_11 = Object.freeze({ fret: null, moved: null });
 const SAID_SINCE_FORM_12 = Object.freeze({ approach: null, shortStrumId: null });
-const SAID_SINCE_FORM_13 = Object.freeze({ fillStrumId: null, lineWay: null });
+const SAID_SINCE_FORM_13 = Object.freeze({ fillStrumId: null, lineWay: null, lineFill: null });
 
 /** A cell that says nothing of its own. */
 export const EMPTY_CELL = Object.freeze({
@@ -104,6 +108,8 @@ const cell = defineTable({
     fillStrumId: optionalId,
     /** How a line that can't stay on its strings here is played; null is not chosen yet. */
     lineWay: z.enum(["re-fingered"]).nullable(),
+    /** How a line fills the bars it is played in; null is again until they end. */
+    lineFill: z.enum(LINE_FILLS).nullable(),
     /** Whether a shape that is moved comes to each chord from one fret below. */
     approach: z.boolean().nullable(),
   }),
@@ -120,6 +126,7 @@ const cell = defineTable({
     shortStrumId: "pattern for short chords",
     fillStrumId: "fill before a change",
     lineWay: "way of the line",
+    lineFill: "how the line fills its bars",
   },
   references: {
     useId: goesWith("uses"),
@@ -166,6 +173,7 @@ const cell = defineTable({
     shortStrumId: "pattern for short chords",
     fillStrumId: "fill before a change",
     lineWay: "way of the line",
+    lineFill: "how the line fills its bars",
   },
 });
 

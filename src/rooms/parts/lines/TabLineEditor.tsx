@@ -7,7 +7,9 @@ import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
 import { lineNames } from "@/core/song/names";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
+import { LineShown } from "@/ui/LineShown";
 import { useNames, useRows } from "../../open";
+import { LineWays } from "../LineWays";
 import { Elsewhere } from "./Elsewhere";
 import { LineFields } from "./LineFields";
 import { CantBe, LineSums } from "./LineSums";
@@ -25,13 +27,26 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const neck = useMemo(() => neckOfRiff(riff), [riff]);
   const { scale } = scaleOfRow(body, row);
   const chords = chordsOfRow(body, row);
-  const fits = fitsOf(notes, neck, chords, scale);
-  const namer = useNames()({ player, capo: riff.capo }, row.passage.shift);
+  const part = row.parts.find((one) => one.player.id === player.id && one.riff?.id === riff.id);
+  const follow = part?.follow ?? null;
+  // It is written as it stands, and judged where it sounds.
+  const sounding = { ...neck, capo: neck.capo + (follow?.by ?? 0) };
+  const fits = fitsOf(notes, sounding, chords, scale);
+  const names = useNames();
+  const namer = names({ player, capo: riff.capo }, row.passage.shift);
+  const heard = names({ player, capo: part?.cell.capo.value ?? riff.capo }, row.passage.shift);
   const { strings, nameOf } = lineNames(riff, namer);
   const line = { riff, row, player, notes, neck, namer };
   return (
     <section aria-label={riff.name}>
       <LineFields riff={riff} row={row} player={player} namer={namer} parts={parts} onParts={setParts} />
+      {part && follow && (
+        <div className="mb-3 max-w-2xl rounded-box bg-base-200 p-3">
+          <p className="text-sm">The grid is the line as it was written; so it is played in {row.label}:</p>
+          <LineShown riff={part.riff!} notes={part.notes} meter={meter} namer={heard} />
+          <LineWays part={part} row={row} follow={follow} namer={heard} />
+        </div>
+      )}
       <TabGrid
         riff={riff}
         notes={notes}

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
 import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
-import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
+import { AsideOf, isTabSheet, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
 
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
@@ -70,24 +70,30 @@ export function SongNow({
   );
 }
 
-/** Keeps the line that is played in sight, with the next one below it. */
+/** Keeps the line, or the row of tab, that is played in sight, with the next one below it. */
 function useFollowLine(
   box: React.RefObject<HTMLElement | null>,
   sheet: StageSheet,
   tick: number | null,
 ): void {
-  const at = useMemo(
-    () => (tick === null ? -1 : sheet.lines.findLastIndex(({ starts }) => (starts[0] ?? 0) <= tick + 1)),
-    [sheet, tick],
+  // Where the next line or row begins only: between two of them nothing moves.
+  const rows = useMemo(
+    () => (isTabSheet(sheet) ? sheet.line.bars : sheet.lines.map(({ starts }) => starts[0] ?? 0)),
+    [sheet],
   );
+  const reached = tick === null ? -1 : rows.findLastIndex((from) => from <= tick + 1);
   useEffect(() => {
     const frame = box.current;
-    const lines = frame?.querySelectorAll<HTMLElement>(".stage-line");
-    const here = lines?.[at];
-    if (!frame || !here || at < 0) return;
+    if (!frame || reached < 0) return;
+    const lines = [...frame.querySelectorAll<HTMLElement>(".stage-line")].filter(
+      (line) => line.offsetParent !== null,
+    );
+    const at = lines.findLastIndex((line) => Number(line.dataset.from) <= rows[reached]! + 1);
+    const here = lines[at];
+    if (!here) return;
     const below = (lines[at + 1] ?? here).getBoundingClientRect().bottom;
     const { top, bottom } = frame.getBoundingClientRect();
     if (below > bottom + 2 || here.getBoundingClientRect().top < top - 2)
       frame.scrollTo(0, here.offsetTop - frame.offsetTop);
-  }, [box, at]);
+  }, [box, rows, reached]);
 }
