@@ -3,14 +3,18 @@ import type { LineReads } from "@/core/song/names";
 import { strokeSign, strokeWords } from "./stroke-signs";
 import { type TabRow, tabRows } from "./tab-rows";
 
-/** A note as it is written on its string. */
-export const signOfNote = (
-  note: Pick<TabNote, "fret" | "art" | "bend" | "optional" | "ring" | "short">,
-): string => {
+type Signed = Pick<TabNote, "fret" | "art" | "bend" | "optional" | "ring" | "short">;
+
+/** A note as it is written on its string, without its bend. */
+const fretSign = (note: Signed): string => {
   const sign = { plain: "", hammer: "h", pull: "p", slide: "/", dead: "" }[note.art];
-  const fret = note.art === "dead" ? "x" : `${sign}${note.fret}`;
-  const bend = note.bend > 0 ? `↑${BENDS[note.bend] ?? ""}` : "";
-  const plain = `${fret}${bend}${note.short ? "·" : ""}`;
+  return `${note.art === "dead" ? "x" : `${sign}${note.fret}`}${note.short ? "·" : ""}`;
+};
+const bendSign = ({ bend }: Pick<TabNote, "bend">): string => (bend > 0 ? `↑${BENDS[bend] ?? ""}` : "");
+
+/** A note as it is written on its string. */
+export const signOfNote = (note: Signed): string => {
+  const plain = `${fretSign(note)}${bendSign(note)}`;
   return note.optional ? `(${plain})` : plain;
 };
 /** Bends in whole tones, as players say them. */
@@ -60,7 +64,7 @@ type Metrics = {
 const SIZES: Readonly<Record<TabSize, Metrics>> = Object.freeze({
   pane: { perRow: 1, bar: 250, row: 18, font: 12, left: 42 },
   print: { perRow: 4, bar: 195, row: 13, font: 11, left: 40 },
-  stage: { perRow: 4, bar: 286, row: 30, font: 32, left: 98 },
+  stage: { perRow: 4, bar: 288, row: 26, font: 30, left: 92 },
   phone: { perRow: 2, bar: 150, row: 21, font: 20, left: 62 },
 });
 
@@ -214,7 +218,7 @@ function TabRowDrawn({
       {Array.from({ length: tuning }, (_, string) => (
         <g key={string}>
           {row.bar === 0 && (
-            <text x="0" y={y(string) + font / 3} fontSize={font * 0.8} className="fill-base-content">
+            <text x="0" y={y(string) + font / 3} fontSize={font * 0.75} className="fill-base-content">
               {strings[string]}
             </text>
           )}
@@ -258,8 +262,9 @@ function TabRowDrawn({
       ))}
       {row.notes.map((index) => {
         const note = notes[index]!;
-        const sign = signOfNote(note);
-        const long = sign.length * font * 0.6 + 4;
+        const fret = note.optional ? `(${fretSign(note)})` : fretSign(note);
+        const bend = bendSign(note);
+        const long = fret.length * font * 0.6 + 4;
         const end = x(Math.min(row.to, note.tick + note.ticks)) - font * 0.8;
         return (
           <g key={index}>
@@ -281,7 +286,12 @@ function TabRowDrawn({
               strokeWidth={font * 0.4}
               paintOrder="stroke"
             >
-              {sign}
+              {fret}
+              {bend !== "" && (
+                <tspan fontSize={font * 0.55} dy={-font * 0.5}>
+                  {bend}
+                </tspan>
+              )}
             </text>
             {row.notes.find((at) => notes[at]!.tick === note.tick) === index && (
               <text

@@ -3,7 +3,7 @@ import { edited, Q } from "../../../testing/song/heard";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { readPattern } from "../rhythm";
-import { addException, type ExceptionFields } from "../song/edit";
+import { addException, type ExceptionFields, set } from "../song/edit";
 import { outlineOf, timelineOf } from "../song/read";
 import type { ExceptionKind } from "../song/schema";
 import { playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
@@ -112,5 +112,52 @@ describe("notes of a line where they now fall", () => {
     expect(lined("stop", { chordId: "verse-l0-c0", ticks: 2 * Q })).toEqual([0, 1, 4, 5, 6, 7]);
     expect(lined(undefined, undefined, (tick) => tick < 4 * Q)).toEqual([4, 5, 6, 7]);
     expect(lined("tacet")).toEqual([]);
+  });
+
+  const eight = (round = 0) =>
+    timelineOf(
+      edited(
+        sampleVersion({ verse: { lines: ["a/G:16", "b/C:16"] } }, ["verse"]),
+        set("uses", "u0", { repeat: 3 }),
+      ),
+    ).passages[round]!;
+  const cellOf = (
+    bars: readonly [number, number][] | null,
+    lineFill: "again" | "once" | "to the end" = "again",
+  ) => ({
+    bars: { value: bars, from: "own" as const },
+    stays: null,
+    lineFill: { value: lineFill, from: "own" as const },
+  });
+
+  it("begin in the bars they are played in: a fill of two bars on the last two", () => {
+    const fill = [{ tick: 0, ticks: Q }];
+    const at = (bars: readonly [number, number][] | null, lineFill?: "again" | "once" | "to the end") =>
+      playedNotes(fill, 12 * Q, eight(), () => false, cellOf(bars, lineFill)).map(({ tick }) => tick / Q / 4);
+    expect(at([[6, 8]])).toEqual([6]);
+    expect(
+      at([
+        [0, 1],
+        [5, 8],
+      ]),
+    ).toEqual([0, 5]);
+    // Three bars through eight: again and cut, once, or ending with the section.
+    expect(at(null)).toEqual([0, 3, 6]);
+    expect(at(null, "once")).toEqual([0]);
+    expect(at(null, "to the end")).toEqual([2, 5]);
+  });
+
+  it("are those of their time round, counted on where the section is repeated", () => {
+    const endings = [
+      { tick: 0, ticks: Q, round: null },
+      { tick: Q, ticks: Q, round: 1 },
+      { tick: 2 * Q, ticks: Q, round: 3 },
+    ];
+    const at = (round: number) =>
+      playedNotes(endings, 16 * Q, eight(round), () => false).map(({ tick }) => tick / Q);
+    // Four bars twice through eight: the third time round begins the section's second time.
+    expect(at(0)).toEqual([0, 1, 16]);
+    expect(at(1)).toEqual([0, 2, 16]);
+    expect(at(2)).toEqual([0, 16]);
   });
 });

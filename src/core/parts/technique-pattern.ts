@@ -41,11 +41,18 @@ export function techniquePattern(technique: Technique, meter: Meter): Pattern | 
   return { meter, subdivision, swing: EVEN, strokes };
 }
 
-/** The strokes of a part: as they are written, else as its way of playing usually goes; null where it has none. */
-export const patternOfPart = (
-  { out, pattern, technique }: Pick<SheetPart, "out" | "pattern" | "technique">,
+/**
+ * The strokes of a part: as they are written, else as its way of playing usually goes; null where it has none, and where a
+ * written line is the part.
+ */
+export function patternOfPart(
+  { out, pattern, technique, riff }: Pick<SheetPart, "out" | "pattern" | "technique" | "riff">,
   meter: Meter,
-): Pattern | null => (out ? null : (pattern ?? (technique && techniquePattern(technique, meter))));
+): Pattern | null {
+  if (out) return null;
+  const isLine = riff !== null && !technique?.sweeps;
+  return pattern ?? (isLine || !technique ? null : techniquePattern(technique, meter));
+}
 
 /** What the striking hand does at a place of the bar. */
 function strokesOf(technique: Technique, subdivision: 2 | 3): (at: number) => Stroke {

@@ -9,6 +9,7 @@ import { LineShown } from "@/ui/LineShown";
 import { SelectField } from "@/ui/SelectField";
 import { derive, makeId, useAct, useCurrentVersion, useOpenSong, useRowsLater } from "../open";
 import { From } from "./From";
+import { LineFillField } from "./LineFillField";
 import { LineWays } from "./LineWays";
 
 /** The line of a part, in tab; written in the Lines page. */
@@ -34,6 +35,7 @@ export function LineField({ part, row, namer }: { part: SheetPart; row: SheetRow
       />
       <From what="line" value={cell.riffId} onClear={() => set(null)} />
       {riff && <LineShown riff={riff} notes={notes} meter={row.passage.meter} namer={namer} />}
+      {riff && <LineFillField part={part} row={row} />}
       {riff && part.follow && <LineWays part={part} row={row} follow={part.follow} namer={namer} />}
       <Link
         className="link text-sm"

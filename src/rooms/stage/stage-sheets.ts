@@ -6,12 +6,12 @@ import {
   isOnlyLine,
   lineStrokes,
   type PatternUse,
+  patternOfPart,
   playedNotes,
   playedStrokes,
   playerPart,
   type SheetPart,
   signOfStroke,
-  techniquePattern,
 } from "@/core/parts";
 import { beatsOfBar, beatUnitOf, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
@@ -193,13 +193,14 @@ const WHEN: Readonly<Record<PatternUse, string>> = { usual: "", short: SHORT_CHO
 
 /** The strum of a part as its reader plays it; where none is written, the one its way of playing usually is. */
 function strumOf(
-  { pattern, shortPattern, fillPattern, technique }: SheetPart,
+  part: SheetPart,
   struck: ReturnType<typeof playedStrokes>,
   passage: Passage,
 ): StageStrum | null {
   const { tempo } = passage;
+  const { pattern, shortPattern, fillPattern } = part;
   if (!pattern) {
-    const usual = technique && techniquePattern(technique, passage.meter);
+    const usual = patternOfPart(part, passage.meter);
     return usual
       ? { patterns: [{ pattern: usual, when: "", fill: false }], tempo, ticks: [], at: [], of: [] }
       : null;

@@ -26,9 +26,13 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const notes = useMemo(() => notesOfRiff({ riffNotes }, riff.id), [riffNotes, riff.id]);
   const neck = useMemo(() => neckOfRiff(riff), [riff]);
   const { scale } = scaleOfRow(body, row);
-  const chords = chordsOfRow(body, row);
   const part = row.parts.find((one) => one.player.id === player.id && one.riff?.id === riff.id);
   const follow = part?.follow ?? null;
+  // The chords it sounds over: in the last bars of a section those, and not the first ones.
+  const begins = part?.spans[0]?.from ?? 0;
+  const chords = chordsOfRow(body, row).flatMap((chord) =>
+    chord.tick + chord.ticks > begins ? [{ ...chord, tick: chord.tick - begins }] : [],
+  );
   // It is written as it stands, and judged where it sounds.
   const sounding = { ...neck, capo: neck.capo + (follow?.by ?? 0) };
   const fits = fitsOf(notes, sounding, chords, scale);

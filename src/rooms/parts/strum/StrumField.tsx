@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { patternOfRow, type SheetPart, type SheetRow, techniquePattern } from "@/core/parts";
+import { patternOfPart, patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
 import { paceOfPattern } from "@/core/rhythm";
 import { SelectField } from "@/ui/SelectField";
 import { StrumBars } from "@/ui/StrumBars";
@@ -21,7 +21,7 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
   const { meter } = row.passage;
   const chosen = patterns.rowOf("strumId");
   const pattern = chosen && patternOfRow(chosen);
-  const shown = pattern ?? (chosen ? null : technique && techniquePattern(technique, meter));
+  const shown = pattern ?? (chosen ? null : patternOfPart(part, meter));
   const pace = pattern && paceOfPattern(pattern, row.tempo, player.level);
   return (
     <section aria-label="Pattern">
