@@ -26,6 +26,7 @@ test("somebody joins cold: one act from Players to a sheet with one chord, when 
   expect(new Set(names.filter((name) => name !== ""))).toEqual(new Set(["D/F♯"]));
   // Two chords; a box farther up the neck; a bass.
   await chords.selectOption({ index: 1 });
+  await expect(chords.locator("option:checked")).toContainText(" and ");
   await expect(sheet).toContainText(/only \S+, .*only \S+, /s);
   const box = page.getByLabel("Single notes");
   const last = (await box.locator("option").count()) - 1;

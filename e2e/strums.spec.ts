@@ -296,7 +296,7 @@ test("a line says how it is struck and where it is accented, on the grid, on sta
   await expect(line.getByRole("row", { name: /^strokes/ }).first()).toContainText("↓!");
   await expect(line.getByRole("row", { name: /^strokes/ }).first()).toContainText("↑");
   await saved(page);
-  const told = /E 3 accented down, E 3 up, E 5 down$/;
+  const told = /: E 3 accented down, E 3 up, E 5 down(,|$)/;
   await page.getByRole("link", { name: "Bass’s stage" }).click();
   await page.waitForURL(/\/stage\//);
   await expect(page.getByRole("img", { name: told }).first()).toBeVisible();

@@ -1,3 +1,4 @@
+import { describeMove } from "../pitch";
 import { tellBars } from "../song/moments";
 import { type BarRanges, formatBars } from "../song/read";
 import type { BarsSaid } from "../song/schema";
@@ -26,10 +27,10 @@ function describePlace({
   return [moved.value ? "one shape, moved" : "", place, below].filter((one) => one !== "").join(", ");
 }
 
-/** How a line is played where it sounds otherwise than it was written. @example ", 2 up, fingered anew" */
+/** How a line is played where it sounds otherwise than it was written. @example ", 2 semitones up, fingered anew" */
 function tellFollow(follow: SheetPart["follow"]): string {
   if (!follow || follow.by === 0) return "";
-  const moved = `, ${Math.abs(follow.by)} ${follow.by < 0 ? "down" : "up"}`;
+  const moved = `, ${describeMove(follow.by)}`;
   return follow.ways[0]!.how === "re-fingered" ? `${moved}, fingered anew` : moved;
 }
 

@@ -1,5 +1,5 @@
 export { ACCIDENTALS, type Accidentals, preferAccidentals, realSigns } from "./accidentals";
-export { describeSemitones } from "./describe-semitones";
+export { describeMove, describeSemitones } from "./describe-semitones";
 export { describeTuning } from "./describe-tuning";
 export {
   formatKey,

@@ -1,13 +1,10 @@
 import { describeLineWay, type LineFollow, type SheetPart, type SheetRow } from "@/core/parts";
+import { describeMove } from "@/core/pitch";
 import { setCell } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { LineShown } from "@/ui/LineShown";
 import { derive, makeId, useAct, useCurrentVersion } from "../open";
 import { From } from "./From";
-
-/** @example "2 semitones up" */
-const tellMove = (by: number): string =>
-  `${Math.abs(by)} ${Math.abs(by) === 1 ? "semitone" : "semitones"} ${by < 0 ? "down" : "up"}`;
 
 /** How a line can be played in a section where it sounds otherwise than it was written, side by side: one press each. */
 export function LineWays({
@@ -32,7 +29,7 @@ export function LineWays({
       <p className="text-sm">
         {follow.by === 0
           ? "On this neck the line is fingered otherwise."
-          : `Here it sounds ${tellMove(follow.by)}.`}{" "}
+          : `Here it sounds ${describeMove(follow.by)}.`}{" "}
         {follow.isSettled ? "" : "It can’t stay on its strings: choose how it is played."}
       </p>
       <From what="way of the line" value={cell.lineWay} onClear={() => set({ lineWay: null })} />

@@ -1,5 +1,6 @@
 import { assertNever } from "../../../base";
 import { describeList } from "../../fretboard";
+import { describeMove } from "../../pitch";
 import { tellBars } from "../../song/moments";
 import { formatBars, techniqueOf } from "../../song/read";
 import { LIGHT_WORDS, type ROLES } from "../../song/schema";
@@ -103,7 +104,7 @@ export function describeFinding(
       };
     case "line-moved":
       return {
-        what: `${names}’s line “${finding.line}” can’t stay on its strings here${finding.by === 0 ? "" : `, ${describeSemitones(finding.by)}`}: choose how it is played.`,
+        what: `${names}’s line “${finding.line}” can’t stay on its strings here${finding.by === 0 ? "" : `, ${describeMove(finding.by)}`}: choose how it is played.`,
         why:
           finding.lost === 0
             ? "At its old frets it would sound wrong notes; till then it is shown fingered anew."
@@ -123,10 +124,6 @@ export function describeFinding(
       return assertNever(finding);
   }
 }
-
-/** @example "2 semitones up" */
-const describeSemitones = (by: number): string =>
-  `${Math.abs(by)} ${Math.abs(by) === 1 ? "semitone" : "semitones"} ${by < 0 ? "down" : "up"}`;
 
 /** How a line is played elsewhere. @example describeLineWay({ how: "capo", capo: 4, lost: 0 }) // => "as it is written, capo 4" */
 export function describeLineWay({ how, capo, lost }: Pick<FollowWay, "how" | "capo" | "lost">): string {
