@@ -1,6 +1,7 @@
 import { fail, ok, type Result, type Ticks } from "../../../base";
 import { inOrder, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
 import { FEWEST_STRINGS, GUITAR_TUNING, MOST_STRINGS, parseTuning, type Tuning } from "../../pitch";
+import { guessTimes, type Placed } from "./guess-times";
 import type { TabLine, TabProblem } from "./tab-line";
 
 const HEAD = /^each (\d+) characters?: (\d+) ticks/iu;
@@ -11,12 +12,13 @@ export type ReadTab = TabLine & {
 };
 
 const ROW =
-  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑ ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑ ]*)$/u;
+  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑<> ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑<> ]*)$/u;
 
 /**
  * Reads plain text tab. What this program wrote comes back exactly. Of any other tab the frets and the signs
- * h p / \ x ( ) and b (a bend of a semitone) are read; its times are guessed: a bar is shared out evenly over its
- * characters, to the nearest sixteenth, and each note lasts until the next one.
+ * h p / \ x ( ), b (a bend: of a semitone, or to the fret behind it), r (let back) and <12> (a harmonic, read as that fret left
+ * to ring) are read, and x2 behind the last bar line; its times are guessed (see `guessTimes`), and each note lasts until the
+ * next one.
  * @param assumed the neck and metre where the text doesn't say
  */
 export function readTab(
@@ -73,17 +75,32 @@ export function readTab(
     for (const [at, own] of bars.entries())
       if (own.length !== bars[0]!.length)
         return fail({ code: "bars", line: rows[at]!.line, found: own.length, wanted: bars[0]!.length });
-    for (let index = 0; index < bars[0]!.length; index++) {
+    const times = Math.max(1, ...rows.map(({ body }) => timesOfRow(body)));
+    for (let index = 0; index < bars[0]!.length * times; index++) {
+      const inBlock = index % bars[0]!.length;
+      const read: BarRead[] = [];
       for (const [at, own] of bars.entries()) {
-        const found = readBar(own[index]!, rows[at]!.line, { from, bar, step, width });
+        const found = readBar(own[inBlock]!, rows[at]!.line, { from, bar, step, width });
         if (!found.ok) return found;
+        read.push(found.value);
+      }
+      const guessed =
+        step === null
+          ? guessTimes(
+              read.map(({ placed }) => placed),
+              longest(bars, inBlock),
+              bar,
+            )
+          : null;
+      for (const [at, found] of read.entries()) {
         const string = strings.length - 1 - at;
         const last = notes.findLastIndex((note) => note.string === string);
-        const held = found.value.held * (step ?? 0);
+        const held = found.held * (step ?? 0);
         if (last >= 0 && held > 0) notes[last] = { ...notes[last]!, ticks: notes[last]!.ticks + held };
-        for (const note of found.value.notes) notes.push({ ...note, string });
+        for (const [place, note] of found.notes.entries())
+          notes.push({ ...note, string, ...(guessed ? { tick: from + guessed[at]![place]! } : {}) });
       }
-      from += step === null ? bar : Math.min(bar, Math.round(longest(bars, index) / width) * step);
+      from += step === null ? bar : Math.min(bar, Math.round(longest(bars, inBlock) / width) * step);
     }
   }
   const length = ticks ?? from;
@@ -114,6 +131,23 @@ function tuningOfNames(names: readonly string[]): Tuning {
   return pitches;
 }
 
+/** How many times a row is played, behind its last bar line: "x2". */
+const TIMES = /^[\s(]*x\s*(\d)[\s)]*$/u;
+
+function timesOfRow(body: string): number {
+  const last = body.slice(body.lastIndexOf("|") + 1);
+  return Math.max(1, Number(TIMES.exec(last)?.[1] ?? 1));
+}
+
+/** What stands in one row between two bar lines. */
+type BarRead = {
+  readonly notes: readonly TabNote[];
+  /** Where each of them stands, for who has to guess its time. */
+  readonly placed: readonly Placed[];
+  /** For how many columns the note before the bar is held on. */
+  readonly held: number;
+};
+
 type BarText = { readonly text: string; readonly column: number };
 
 /** The stretches between bar lines, with the column each begins at. */
@@ -121,13 +155,14 @@ function barsOfRow(body: string): BarText[] {
   const bars: BarText[] = [];
   let column = 1;
   for (const text of body.split("|")) {
-    if (text.trim() !== "") bars.push({ text, column });
+    if (text.trim() !== "" && !TIMES.test(text)) bars.push({ text, column });
     column += text.length + 1;
   }
   return bars;
 }
 
-const SIGN = /^(\()?(?:([hp/\\b]?)(\d{1,2})|(x))((?:\^\d|~|'|:\d{1,2}|b|[!,↓↑])*)(\))?/u;
+const SIGN =
+  /^(\()?(?:([hp/\\]?)(\d{1,2})|(x)|<(\d{1,2})>)((?:\^\d|~|'|:\d{1,2}|b\d{0,2}|[!,↓↑])*)(?:r(\d{1,2}))?(\))?/u;
 
 type Grid = {
   readonly from: Ticks;
@@ -136,13 +171,11 @@ type Grid = {
   readonly width: number;
 };
 
-/** Notes of one row between two bar lines, and for how many columns the note before the bar is held on. */
-function readBar(
-  { text, column }: BarText,
-  line: number,
-  grid: Grid,
-): Result<{ readonly notes: readonly TabNote[]; readonly held: number }, TabProblem> {
+/** Notes of one row between two bar lines. */
+function readBar({ text, column }: BarText, line: number, grid: Grid): Result<BarRead, TabProblem> {
   const notes: TabNote[] = [];
+  const placed: Placed[] = [];
+  let ended = -1;
   let held = 0;
   let at = 0;
   while (at < text.length) {
@@ -161,18 +194,22 @@ function readBar(
     }
     const match = SIGN.exec(rest);
     if (!match) return fail({ code: "sign", line, column: column + at, text: rest.slice(0, 6) });
-    const place =
-      grid.step === null
-        ? Math.round(((at / text.length) * grid.bar) / 240) * 240
-        : Math.floor(at / grid.width) * grid.step;
+    const place = grid.step === null ? 0 : Math.floor(at / grid.width) * grid.step;
     const note = noteOf(match, grid.from + place, grid);
     if (note.fret > 24) return fail({ code: "fret", line, column: column + at, fret: note.fret });
     notes.push(note);
+    placed.push({ column: at, joined: at === ended && match[2] !== "" && match[2] !== undefined });
+    // A bend that is let back is another note on it.
+    if (match[7] !== undefined) {
+      notes.push({ ...note, fret: Number(match[7]), art: "pull", bend: 0 });
+      placed.push({ column: at, joined: true });
+    }
     at += match[0].length;
+    ended = at;
     // A second note of the same column, for another time round.
     if (text.charAt(at) === "+") at = joinedColumn(text, at, notes, grid);
   }
-  return ok({ notes, held });
+  return ok({ notes, placed, held });
 }
 
 /** Holds on what would end at a column; two endings that begin together are both held. */
@@ -195,12 +232,22 @@ const noteOf = (sign: RegExpExecArray, tick: Ticks, { step }: Grid): TabNote => 
   tick,
   ticks: step ?? 240,
   string: 0,
-  fret: Number(sign[3] ?? 0),
-  ...marksOf(sign[2] ?? "", sign[4] === "x", sign[5] ?? ""),
+  fret: Number(sign[3] ?? sign[5] ?? 0),
+  ...marksOf(sign[2] ?? "", sign[4] === "x", sign[6] ?? "", Number(sign[3] ?? 0)),
+  ...(sign[5] === undefined ? {} : { ring: true }),
   optional: sign[1] !== undefined,
 });
 
-function marksOf(before: string, dead: boolean, behind: string): Partial<TabNote> {
+/** Quarter tones of a bend: as they are written, to a fret, or a semitone. */
+function bendOf(behind: string, fret: number): number {
+  const own = /\^(\d)/u.exec(behind);
+  if (own) return Math.min(8, Number(own[1]));
+  const to = /b(\d{0,2})/u.exec(behind);
+  if (!to) return 0;
+  return to[1] === "" ? 2 : Math.max(0, Math.min(8, (Number(to[1]) - fret) * 2));
+}
+
+function marksOf(before: string, dead: boolean, behind: string, fret: number): Partial<TabNote> {
   const art: NoteArt = dead
     ? "dead"
     : before === "h"
@@ -210,11 +257,10 @@ function marksOf(before: string, dead: boolean, behind: string): Partial<TabNote
         : before === "/" || before === "\\"
           ? "slide"
           : "plain";
-  const bend = /\^(\d)/u.exec(behind);
   const round = /:(\d{1,2})/u.exec(behind);
   return {
     art,
-    bend: bend ? Math.min(8, Number(bend[1])) : behind.includes("b") ? 2 : 0,
+    bend: bendOf(behind, fret),
     ring: behind.includes("~"),
     short: behind.includes("'"),
     round: round ? Number(round[1]) : null,

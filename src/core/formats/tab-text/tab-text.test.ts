@@ -133,6 +133,82 @@ describe("text tab", () => {
     ]);
   });
 
+  const rows = (g: string, more: Readonly<Record<string, string>> = {}) =>
+    ["e", "B", "G", "D", "A", "E"]
+      .map(
+        (name) =>
+          `${name}|${more[name] ?? (name === "G" ? g : g.replace(/\| .*$/u, "|").replaceAll(/[^|\s]/gu, "-"))}`,
+      )
+      .join("\n");
+  const heard = (text: string) =>
+    unwrap(readTab(text, { bar: 3840 })).notes.map(
+      ({ tick, string, fret, art, bend }) =>
+        `${tick / 480} ${string}:${fret}${art === "plain" ? "" : ` ${art}`}${bend > 0 ? ` b${bend}` : ""}`,
+    );
+
+  it("of slides, hammers and pulls in one word are notes one after the other", () => {
+    // Two quarters' time between 2 and 7: the slide arrives half-way.
+    expect(heard(rows("-2/4-----7-------|"))).toEqual(["0 3:2", "2 3:4 slide", "4 3:7"]);
+    expect(heard(rows("-7h9p7---5-------|"))).toEqual([
+      "0 3:7",
+      "1.375 3:9 hammer",
+      "2.625 3:7 pull",
+      "4 3:5",
+    ]);
+    expect(heard(rows("2---/4--|"))).toEqual(["0 3:2", "4 3:4 slide"]);
+  });
+
+  it("of bends is one note: by a semitone, to a fret, let back", () => {
+    expect(heard(rows("7b--9b11--------|"))).toEqual(["0 3:7 b2", "2 3:9 b4"]);
+    expect(heard(rows("7b9r7---5-------|"))).toEqual(["0 3:7 b4", "2 3:7 pull", "4 3:5"]);
+  });
+
+  it("of harmonics and damped notes, which stay where they are", () => {
+    const read = unwrap(readTab(rows("<12>-x---x---5---|"), { bar: 3840 }));
+    expect(read.notes.map(({ fret, art, ring }) => [fret, art, ring])).toEqual([
+      [12, "plain", true],
+      [0, "dead", false],
+      [0, "dead", false],
+      [5, "plain", false],
+    ]);
+  });
+
+  it("of frets of two figures, in quarters with a dash before", () => {
+    expect(heard(rows("-10-12-10-12-|"))).toEqual(["0 3:10", "2 3:12", "4 3:10", "6 3:12"]);
+  });
+
+  it("follows its finest note: sixteenths, triplets, eighths", () => {
+    expect(heard(rows("2-4-5-7-9-7-5-4-2-4-5-7-9-7-5-4-|")).map((one) => Number(one.split(" ")[0]))).toEqual(
+      Array.from({ length: 16 }, (_, at) => at / 2),
+    );
+    expect(
+      heard(rows("2-4-5-7-9-7-5-4-2-4-5-7-|"))
+        .slice(0, 4)
+        .map((one) => one.split(" ")[1]),
+    ).toEqual(["3:2", "3:4", "3:5", "3:7"]);
+    expect(unwrap(readTab(rows("2-4-5-7-9-7-5-4-2-4-5-7-|"), { bar: 3840 })).notes[1]!.tick).toBe(320);
+    expect(heard(rows("-2-4-5-7-9-7-5-4-|")).map((one) => Number(one.split(" ")[0]))).toEqual([
+      0, 1, 2, 3, 4, 5, 6, 7,
+    ]);
+  });
+
+  it("is played again where it says so, with chord names above and words below", () => {
+    const text = `   G           D\n${rows("0---2---|4---2---| x2")}\n   light on the water\n\n   Em\n${rows("5-------|")}`;
+    const read = unwrap(readTab(text, { bar: 3840 }));
+    expect(read.ticks).toBe(5 * 3840);
+    expect(read.notes.map(({ tick, fret }) => [tick / 1920, fret])).toEqual([
+      [0, 0],
+      [1, 2],
+      [2, 4],
+      [3, 2],
+      [4, 0],
+      [5, 2],
+      [6, 4],
+      [7, 2],
+      [8, 5],
+    ]);
+  });
+
   it("of a bass has four strings by their names", () => {
     const text = ["G|----|", "D|----|", "A|-3--|", "E|----|"].join("\n");
     expect(unwrap(readTab(text, { bar: 3840 })).tuning).toEqual([28, 33, 38, 43]);

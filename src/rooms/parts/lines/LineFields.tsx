@@ -17,6 +17,7 @@ const STEPS = [
   { value: 2, label: "2 a beat" },
   { value: 3, label: "3 a beat" },
   { value: 4, label: "4 a beat" },
+  { value: 6, label: "6 a beat" },
   { value: 8, label: "8 a beat" },
 ] as const;
 

@@ -16,14 +16,22 @@ import { CantBe, LineSums } from "./LineSums";
 import { OneHandPlan } from "./OneHandPlan";
 import { TabGrid } from "./TabGrid";
 
+/** Into how few steps a beat is cut for every note to stand on one. */
+function gridOf(notes: readonly { readonly tick: number }[], beat: number, inThrees: boolean): number {
+  const grids = inThrees ? [3, 6] : [2, 3, 4, 8];
+  return grids.find((steps) => notes.every(({ tick }) => (tick * steps) % beat === 0)) ?? grids.at(-1)!;
+}
+
 /** One line opened: the grid, what it amounts to, what can't be, and where else it could be played. */
 export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; player: Player }) {
   const body = useRows("version", "riffNotes");
   const { meter } = row.passage;
-  const [parts, setParts] = useState(meter.unit === 8 ? 3 : 2);
   const beat = ticksOfBeatUnit(beatUnitOf(meter))!;
   const { riffNotes } = body;
   const notes = useMemo(() => notesOfRiff({ riffNotes }, riff.id), [riffNotes, riff.id]);
+  // The grid follows the finest note; somebody may choose another.
+  const [chosen, setParts] = useState<number | null>(null);
+  const parts = chosen ?? gridOf(notes, beat, meter.unit === 8);
   const neck = useMemo(() => neckOfRiff(riff), [riff]);
   const { scale } = scaleOfRow(body, row);
   const part = row.parts.find((one) => one.player.id === player.id && one.riff?.id === riff.id);
