@@ -3,6 +3,13 @@ import type { LineReads } from "@/core/song/names";
 import { strokeSign, strokeWords } from "./stroke-signs";
 import { type TabRow, tabRows } from "./tab-rows";
 
+/** Which times round a note is for, in a sign: "2." that one, "2.+" from it on, "/2" each second, "last". */
+const timesTold = ({ round, times }: Pick<TabNote, "round" | "times">): string => {
+  if (times === "last") return "last";
+  if (round === null) return "";
+  return times === "every" ? `/${round}` : `${round}.${times === "from" ? "+" : ""}`;
+};
+
 type Signed = Pick<TabNote, "fret" | "art" | "bend" | "optional" | "ring" | "short">;
 
 /** A note as it is written on its string, without its bend. */
@@ -304,14 +311,14 @@ function TabRowDrawn({
                 {signs[index]}
               </text>
             )}
-            {note.round !== null && (
+            {timesTold(note) !== "" && (
               <text
                 x={x(note.tick)}
                 y={y(note.string) - font / 2}
                 fontSize={font * 0.65}
                 className="fill-base-content"
               >
-                {note.round}.
+                {timesTold(note)}
               </text>
             )}
           </g>

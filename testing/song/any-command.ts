@@ -65,6 +65,7 @@ const noteAt = (tick: number, fret: number) => ({
   round: null,
   weight: 2 as const,
   stroke: null,
+  times: "only" as const,
 });
 
 /** Any of the commands the interface makes, by two numbers; null where the body has nothing for it. */

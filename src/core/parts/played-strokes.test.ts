@@ -152,12 +152,16 @@ describe("notes of a line where they now fall", () => {
       { tick: 0, ticks: Q, round: null },
       { tick: Q, ticks: Q, round: 1 },
       { tick: 2 * Q, ticks: Q, round: 3 },
+      { tick: 3 * Q, ticks: Q, round: 2, times: "from" as const },
+      { tick: 4 * Q, ticks: Q, round: 2, times: "every" as const },
+      { tick: 5 * Q, ticks: Q, round: 1, times: "last" as const },
     ];
     const at = (round: number) =>
       playedNotes(endings, 16 * Q, eight(round), () => false).map(({ tick }) => tick / Q);
     // Four bars twice through eight: the third time round begins the section's second time.
-    expect(at(0)).toEqual([0, 1, 16]);
-    expect(at(1)).toEqual([0, 2, 16]);
-    expect(at(2)).toEqual([0, 16]);
+    expect(at(0)).toEqual([0, 1, 16, 19, 20]);
+    expect(at(1)).toEqual([0, 2, 3, 16, 19, 20]);
+    // The sixth and last time.
+    expect(at(2)).toEqual([0, 3, 16, 19, 20, 21]);
   });
 });

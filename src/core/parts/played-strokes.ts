@@ -1,5 +1,6 @@
 import type { Ticks } from "../../base";
 import { parseChord } from "../chord";
+import { isForRound, type NoteTimes } from "../fretboard";
 import {
   beatUnitOf,
   type ChordSpan,
@@ -131,7 +132,12 @@ export type Silences = (tick: Ticks) => boolean;
  * @param cell which bars the part plays, and how its line fills them
  */
 export function playedNotes<
-  Note extends { readonly tick: Ticks; readonly ticks: Ticks; readonly round?: number | null },
+  Note extends {
+    readonly tick: Ticks;
+    readonly ticks: Ticks;
+    readonly round?: number | null;
+    readonly times?: NoteTimes;
+  },
 >(
   notes: readonly Note[],
   length: Ticks,
@@ -162,10 +168,11 @@ export function playedNotes<
   );
   // A section that is repeated goes on counting the times round.
   const before = passage.round * rounds.length;
+  const of = passage.use.repeat * rounds.length;
   for (const [at, { begins, from, to }] of rounds.entries())
     for (const note of notes) {
       const written = begins + note.tick;
-      const isThisTime = (note.round ?? null) === null || note.round === before + at + 1;
+      const isThisTime = isForRound({ round: null, ...note }, before + at + 1, of);
       if (written < from || written >= to || !isThisTime) continue;
       while (waiting[0] && waiting[0].at - held <= written) held += waiting.shift()!.ticks;
       const tick = written + held;

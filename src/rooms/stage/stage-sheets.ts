@@ -241,7 +241,7 @@ function lineOf(
   const { strings, nameOf } = lineNames(riff, namer);
   const all = playedNotes(notes, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
   // They are this time's: nothing more is to be said of it.
-  const played = all.map((note) => ({ ...note, round: null }));
+  const played = all.map((note) => ({ ...note, round: null, times: "only" as const }));
   return {
     name: riff.name,
     tuning: riff.tuning.length,

@@ -12,7 +12,7 @@ export type ReadTab = TabLine & {
 };
 
 const ROW =
-  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑<> ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑<> ]*)$/u;
+  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑<>% ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑<>% ]*)$/u;
 
 /**
  * Reads plain text tab. What this program wrote comes back exactly. Of any other tab the frets and the signs
@@ -162,7 +162,7 @@ function barsOfRow(body: string): BarText[] {
 }
 
 const SIGN =
-  /^(\()?(?:([hp/\\]?)(\d{1,2})|(x)|<(\d{1,2})>)((?:\^\d|~|'|:\d{1,2}|b\d{0,2}|[!,↓↑])*)(?:r(\d{1,2}))?(\))?/u;
+  /^(\()?(?:([hp/\\]?)(\d{1,2})|(x)|<(\d{1,2})>)((?:\^\d|~|'|:\d{1,2}[>%]?|b\d{0,2}|[!,↓↑])*)(?:r(\d{1,2}))?(\))?/u;
 
 type Grid = {
   readonly from: Ticks;
@@ -257,13 +257,15 @@ function marksOf(before: string, dead: boolean, behind: string, fret: number): P
         : before === "/" || before === "\\"
           ? "slide"
           : "plain";
-  const round = /:(\d{1,2})/u.exec(behind);
+  const round = /:(\d{1,2})([>%]?)/u.exec(behind);
+  const isLast = round?.[1] === "0";
   return {
     art,
     bend: bendOf(behind, fret),
     ring: behind.includes("~"),
     short: behind.includes("'"),
-    round: round ? Number(round[1]) : null,
+    round: isLast ? 1 : round ? Number(round[1]) : null,
+    times: isLast ? "last" : round?.[2] === ">" ? "from" : round?.[2] === "%" ? "every" : "only",
     weight: behind.includes("!") ? 3 : behind.includes(",") ? 1 : PLAIN_NOTE.weight,
     stroke: behind.includes("↓") ? "down" : behind.includes("↑") ? "up" : null,
   };

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sampleNote as note } from "../../../../testing/fretboard/sample-note";
 import { unwrap } from "../../../base";
-import { inOrder, NOTE_ARTS, type TabNote } from "../../fretboard";
+import { inOrder, NOTE_ARTS, NOTE_TIMES, type TabNote } from "../../fretboard";
 import { describeTabLoss, describeTabProblem, readTab, type TabLine, writeTab } from ".";
 
 const STANDARD = [40, 45, 50, 55, 59, 64];
@@ -76,6 +76,7 @@ describe("text tab", () => {
       short: fc.boolean(),
       optional: fc.boolean(),
       round: fc.option(fc.integer({ min: 1, max: 12 })),
+      times: fc.constantFrom(...NOTE_TIMES),
       weight: fc.constantFrom(1 as const, 2 as const, 3 as const),
       stroke: fc.option(fc.constantFrom("down" as const, "up" as const)),
     });
@@ -101,6 +102,9 @@ describe("text tab", () => {
             free.map(({ at, long, ...rest }) => ({
               ...rest,
               fret: rest.art === "dead" ? 0 : rest.fret,
+              // Which time is meant only where one is said; the last has no number.
+              times: rest.times === "last" || rest.round !== null ? rest.times : ("only" as const),
+              round: rest.times === "last" ? 1 : rest.round,
               tick: at * step,
               ticks: long * step,
             })),

@@ -20,9 +20,12 @@ export {
 export {
   heardPitch,
   inOrder,
+  isForRound,
   type LineNeck,
   NOTE_ARTS,
+  NOTE_TIMES,
   type NoteArt,
+  type NoteTimes,
   notesOfRound,
   PLAIN_NOTE,
   rangeOfLine,

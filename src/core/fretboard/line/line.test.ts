@@ -54,7 +54,7 @@ describe("notes of a line", () => {
 
   it("differ by the time round", () => {
     const notes = [note(0, 0, 3), note(480, 0, 5, { round: 1 }), note(480, 0, 7, { round: 3 })];
-    expect([1, 2, 3].map((round) => notesOfRound(notes, round).map(({ fret }) => fret))).toEqual([
+    expect([1, 2, 3].map((round) => notesOfRound(notes, round, 3).map(({ fret }) => fret))).toEqual([
       [3, 5],
       [3],
       [3, 7],

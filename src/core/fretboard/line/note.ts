@@ -5,6 +5,10 @@ import type { Tuning } from "../../pitch";
 export const NOTE_ARTS = ["plain", "hammer", "pull", "slide", "dead"] as const;
 export type NoteArt = (typeof NOTE_ARTS)[number];
 
+/** How a note that is not for every time round says which ones it is for. */
+export const NOTE_TIMES = ["only", "from", "every", "last"] as const;
+export type NoteTimes = (typeof NOTE_TIMES)[number];
+
 /** Quarter tones in a semitone. */
 const QUARTERS = 2;
 
@@ -24,8 +28,10 @@ export type TabNote = {
   readonly short: boolean;
   /** May be left out. */
   readonly optional: boolean;
-  /** The one time round it is for, from 1; null for every time. */
+  /** The time round it is for, from 1, see `times`; null for every time. */
   readonly round: number | null;
+  /** Whether it is for that time only, from it on, or each so-many-th time; or for the last time, whatever its number. */
+  readonly times: NoteTimes;
   /** How hard it is struck: 1 light, 2 plain, 3 accented. */
   readonly weight: 1 | 2 | 3;
   /** The way it is struck where that is not as its line goes; null is as the line goes. */
@@ -42,6 +48,7 @@ export const PLAIN_NOTE = Object.freeze({
   short: false,
   optional: false,
   round: null,
+  times: "only",
   weight: 2,
   stroke: null,
 } as const satisfies Partial<TabNote>);
@@ -68,9 +75,30 @@ export function heardPitch(
 export const inOrder = <Note extends Pick<TabNote, "tick" | "string">>(notes: readonly Note[]): Note[] =>
   [...notes].sort((a, b) => a.tick - b.tick || a.string - b.string);
 
-/** The notes of one time round, of `rounds`. @example notesOfRound(notes, 1) // those for every time and the first */
-export const notesOfRound = (notes: readonly TabNote[], round: number): TabNote[] =>
-  notes.filter((note) => note.round === null || note.round === round);
+/**
+ * Whether a note is for a time round, of so many.
+ * @example isForRound({ round: 2, times: "from" }, 3, 4) // => true
+ */
+export function isForRound(
+  { round, times = "only" }: Pick<TabNote, "round"> & Partial<Pick<TabNote, "times">>,
+  time: number,
+  of: number,
+): boolean {
+  if (times === "last") return time === of;
+  if (round === null) return true;
+  switch (times) {
+    case "only":
+      return time === round;
+    case "from":
+      return time >= round;
+    case "every":
+      return time % round === 0;
+  }
+}
+
+/** The notes of one time round, of so many. @example notesOfRound(notes, 1, 4) // those for every time and the first */
+export const notesOfRound = (notes: readonly TabNote[], time: number, of: number): TabNote[] =>
+  notes.filter((note) => isForRound(note, time, of));
 
 /** The lowest and highest pitch heard, or null where nothing is. */
 export function rangeOfLine(

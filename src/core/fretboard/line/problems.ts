@@ -35,16 +35,20 @@ export function lineProblems(
       problems.push({ code: "past-end", note: at(note), by: note.tick + note.ticks - line.ticks });
     if (note.bend > 0 && note.fret === 0) problems.push({ code: "bend-open", note: at(note) });
   }
-  const rounds = new Set([1, ...notes.flatMap(({ round }) => (round === null ? [] : [round]))]);
+  // So many times round that every kind of ending comes apart from the last, which may be an even or an odd one.
+  const most = Math.max(1, ...notes.map(({ round }) => round ?? 1));
+  const rounds = [most + 1, most + 2].flatMap((of) =>
+    Array.from({ length: of }, (_, at) => ({ time: at + 1, of })),
+  );
   const told = new Set<string>();
   const tell = (problem: LineProblem & { readonly note: number }) => {
     const key = `${problem.code} ${problem.note}`;
     if (!told.has(key)) problems.push(problem);
     told.add(key);
   };
-  for (const round of rounds) {
+  for (const { time, of } of rounds) {
     const last = new Map<number, TabNote>();
-    for (const note of inOrder(notesOfRound(notes, round))) {
+    for (const note of inOrder(notesOfRound(notes, time, of))) {
       const before = last.get(note.string);
       if (before && before.tick === note.tick)
         tell({ code: "string-twice", note: at(note), other: at(before) });

@@ -335,6 +335,7 @@ describe("findings", () => {
         round: null,
         weight: 2 as const,
         stroke: null,
+        times: "only" as const,
       };
       return { ...body, riffs: { r: riff }, riffNotes: { n: note } };
     };

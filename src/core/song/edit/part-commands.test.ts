@@ -140,6 +140,7 @@ describe("the sheet's edits", () => {
       round: null,
       weight: 2 as const,
       stroke: null,
+      times: "only" as const,
     });
     const riff = {
       id: "line",

@@ -217,6 +217,9 @@ export function setRiffNotes(
       note.short,
       note.optional,
       note.round,
+      note.times,
+      note.weight,
+      note.stroke,
     ].join();
   const wanted = new Map<string, NewNote[]>();
   for (const note of notes) wanted.set(key(note), [...(wanted.get(key(note)) ?? []), note]);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
-import { LAST_FRET, NOTE_ARTS, NOTE_STROKES, STYLES } from "../../fretboard";
+import { LAST_FRET, NOTE_ARTS, NOTE_STROKES, NOTE_TIMES, STYLES } from "../../fretboard";
 import { ANCHORS, EVEN, MOST_SWING, PATTERN_KINDS, SUBDIVISIONS } from "../../rhythm";
 import { barsSaid } from "./bars-said";
 import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
@@ -271,6 +271,8 @@ const riffNote = defineTable({
     optional: z.boolean(),
     /** The one time round it is for, counted from 1; null for every time. */
     round: z.int().min(1).max(32).nullable(),
+    /** How that time is meant. */
+    times: z.enum(NOTE_TIMES),
     /** How hard it is struck: 1 light, 2 plain, 3 accented. */
     weight: z.union([z.literal(1), z.literal(2), z.literal(3)]),
     /** The way it is struck, where that is not as its line goes. */
@@ -288,7 +290,7 @@ const riffNote = defineTable({
     riffId: goesWith("riffs"),
   },
   since: 4,
-  added: { 13: { weight: 2, stroke: null } },
+  added: { 13: { weight: 2, stroke: null, times: "only" } },
 });
 
 /** A finding somebody has looked at and lets stand. */

@@ -173,6 +173,7 @@ describe("the harmony effect", () => {
       round: null,
       weight: 2 as const,
       stroke: null,
+      times: "only" as const,
     });
     let made = sampleTones({}, { Lead: { harmony: "third above" } });
     made = edit(made, add("riffs", riff));

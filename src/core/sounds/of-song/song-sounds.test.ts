@@ -109,6 +109,7 @@ describe("a song as a box of sounds sees it", () => {
       round: null,
       weight: 2 as const,
       stroke: null,
+      times: "only" as const,
     };
     let body = sampleTones(NAMED, SOUNDS);
     body = edit(

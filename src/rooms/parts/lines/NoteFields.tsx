@@ -26,6 +26,21 @@ const BEND_WORDS = [
   "two whole tones",
 ];
 
+/** The times round a note can be for. */
+const WHICH_TIMES = [
+  { round: null, times: "only", label: "every time" },
+  ...[1, 2, 3, 4].map((round) => ({ round, times: "only" as const, label: `only time ${round}` })),
+  ...[2, 3].map((round) => ({ round, times: "from" as const, label: `from time ${round} on` })),
+  { round: 2, times: "every", label: "every other time" },
+  { round: 1, times: "last", label: "the last time" },
+].map((one) => ({ ...one, value: `${one.times} ${one.round}` })) as readonly (Pick<
+  RiffNote,
+  "round" | "times"
+> & { readonly value: string; readonly label: string })[];
+
+const whichTime = ({ round, times }: Pick<RiffNote, "round" | "times">): string =>
+  times === "last" ? "last 1" : `${times} ${round}`;
+
 const STROKES = [
   { value: "", label: "as the line goes" },
   { value: "down", label: "down" },
@@ -75,13 +90,13 @@ export function NoteFields({
           />
           <SelectField
             label="Which time"
-            className="w-32"
-            value={String(here.round ?? "")}
-            options={[
-              { value: "", label: "every time" },
-              ...[1, 2, 3, 4].map((round) => ({ value: String(round), label: `only time ${round}` })),
-            ]}
-            onSet={(round) => change({ round: round === "" ? null : Number(round) })}
+            className="w-40"
+            value={whichTime(here)}
+            options={WHICH_TIMES.map(({ value, label }) => ({ value, label }))}
+            onSet={(value) => {
+              const { round, times } = WHICH_TIMES.find((one) => one.value === value)!;
+              change({ round, times });
+            }}
           />
           <SelectField
             label="Stroke"
