@@ -91,3 +91,120 @@ test("a line with open strings under a raised chorus: on the sheet, chosen, on s
     "capo 2 here",
   );
 });
+
+test("a fill on the last two bars stands at its bars, and another ending only the third time, on stage time by time", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(
+    page,
+    "Slow Rope\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . . .\nHold it over\nG . . .      D . . .\nhold it home\n",
+  );
+  await addThreePlayers(page);
+  await room(page, "Song");
+  await page
+    .getByRole("button", { name: /What is otherwise at Verse/ })
+    .first()
+    .click();
+  const times = page.getByLabel("Times", { exact: true });
+  await times.fill("3");
+  await times.press("Enter");
+  await saved(page);
+  await openPart(page, /^Verse.*, Electric/);
+  await page.getByRole("link", { name: "Write a line for this part" }).click();
+  // Pasted from elsewhere: a slide, two bars, words and chords around it.
+  await page
+    .getByLabel("Paste tab to make a line of it")
+    .fill(
+      [
+        "   G            D",
+        "e|--------|--------|",
+        "B|--------|--------|",
+        "G|5---7/9-|5-------|",
+        "D|--------|--------|",
+        "A|--------|--------|",
+        "E|--------|--------|",
+        "   hold it home",
+      ].join("\n"),
+    );
+  await page.getByRole("button", { name: /^Make/ }).click();
+  const line = page.getByRole("region", { name: "Line 1", exact: true });
+  await expect(line.locator('[data-at="3-0"]')).toHaveText("5");
+  await line.getByRole("button", { name: /^Give it to Electric in Verse/ }).click();
+  // The same cell again a bar on, its shape two frets up, and taken back.
+  const again = line.getByRole("region", { name: "Bars again" });
+  await again.getByLabel("Frets up").fill("2");
+  await again.getByLabel("Frets up").press("Enter");
+  await again.getByRole("button", { name: "Put them there" }).click();
+  await expect(line.locator('[data-at="3-16"]')).toHaveText("7");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(line.locator('[data-at="3-16"]')).toHaveCount(0);
+  // The note of the second bar is for the third time only.
+  await line.locator('[data-at="3-8"]').focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowLeft");
+  await line.getByLabel("Which time").selectOption("only time 3");
+  await saved(page);
+  await openPart(page, /^Verse.*, Electric/);
+  const bars = page.getByLabel(/^Bars played/);
+  await bars.fill("last 2");
+  await bars.press("Enter");
+  await saved(page);
+  // Lines judges it over the chords of those bars.
+  await partsPage(page, "Lines");
+  await expect(
+    page.getByRole("table", { name: "Bar 2 of Line 1" }).getByText("D", { exact: true }).first(),
+  ).toBeVisible();
+  await page.getByRole("link", { name: "Electric’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  const first = "Line 1, bars 1–4: G 5, G 7, G /9";
+  for (const _ of ["1 of 3", "2 of 3"]) {
+    await expect(page.getByRole("img", { name: first, exact: true })).toBeVisible();
+    await page.keyboard.press("ArrowRight");
+  }
+  await expect(page.getByText("3 of 3").first()).toBeVisible();
+  await expect(page.getByRole("img", { name: `${first}, G 5`, exact: true })).toBeVisible();
+  await expectAccessible(page);
+  // Two bars a row on a phone: the first two are empty, the fill stands in the next.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole("img", { name: "Line 1, bars 1–2: nothing" })).toBeVisible();
+  await expect(page.getByRole("img", { name: "Line 1, bars 3–4: G 5, G 7, G /9, G 5" })).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`/print/${id}`);
+  const sheet = page.getByRole("article", { name: /, Electric$/ });
+  await expect(sheet.getByRole("img", { name: first, exact: true })).toHaveCount(1);
+});
+
+test("eight bars of roots take at most a fifth of a printed page", async ({ page }) => {
+  test.setTimeout(120_000);
+  const bars = Array.from({ length: 8 }, (_, at) => ["G", "C", "D", "Em"][at % 4]);
+  const id = await makeSong(
+    page,
+    `Root Song\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\n${[0, 4]
+      .map(
+        (from) =>
+          `${bars
+            .slice(from, from + 4)
+            .map((chord) => `${chord} . . .`)
+            .join("      ")}\nround the lamp and back again to the water`,
+      )
+      .join("\n")}\n`,
+  );
+  await addThreePlayers(page);
+  await room(page, "Parts");
+  await partsPage(page, "Lines");
+  await page.getByLabel("For", { exact: true }).selectOption({ label: "Bass" });
+  await page.getByRole("button", { name: "Draw up the bass line" }).click();
+  await saved(page);
+  await page.goto(`/print/${id}`);
+  await page.getByLabel("Sheets of").selectOption({ label: "Bass" });
+  // A4 has 1123 px; at this width the sheet is as wide as paper.
+  await page.setViewportSize({ width: 794, height: 1123 });
+  const heights = await page
+    .getByRole("article", { name: /, Bass$/ })
+    .locator("section")
+    .first()
+    .evaluate((section) => section.getBoundingClientRect().height);
+  console.log(`eight bars of roots: ${Math.round(heights)} px of a page of 1123`);
+  expect(heights).toBeLessThanOrEqual(1123 / 5);
+});

@@ -5,6 +5,7 @@ export {
   chordLine,
   type LineTone,
 } from "./chord-line";
+export { copyBars, describeCopyProblem } from "./copy-bars";
 export { describeLineProblem, describePlaceProblem } from "./describe-line";
 export {
   cellOverShapes,

@@ -10,6 +10,7 @@ import type { Player, Riff } from "@/core/song/schema";
 import { LineShown } from "@/ui/LineShown";
 import { useNames, useRows } from "../../open";
 import { LineWays } from "../LineWays";
+import { CopyBars } from "./CopyBars";
 import { Elsewhere } from "./Elsewhere";
 import { LineFields } from "./LineFields";
 import { CantBe, LineSums } from "./LineSums";
@@ -76,6 +77,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
       </div>
       {notes.length > 0 && (
         <>
+          <CopyBars line={line} />
           <Elsewhere riff={riff} notes={notes} neck={neck} player={player} row={row} />
           <OneHandPlan notes={notes} riff={riff} row={row} player={player} />
         </>
