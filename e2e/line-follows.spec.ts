@@ -137,7 +137,7 @@ test("a fill on the last two bars stands at its bars, and another ending only th
   await again.getByLabel("Frets up").press("Enter");
   await again.getByRole("button", { name: "Put them there" }).click();
   await expect(line.locator('[data-at="3-16"]')).toHaveText("7");
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("banner").getByRole("button", { name: "Undo" }).click();
   await expect(line.locator('[data-at="3-16"]')).toHaveCount(0);
   // The note of the second bar is for the third time only.
   await line.locator('[data-at="3-8"]').focus();

@@ -242,6 +242,9 @@ test("a line in tab: typed by keys, wrong sums marked, moved about the neck, out
   await expect(line).toContainText("from F♯4 to A4");
   await line.getByRole("button", { name: /^Plan it for Acoustic/ }).click();
   await expect(line).toContainText("It costs the hand");
+  await line.getByRole("button", { name: "Keep it as a line of Acoustic’s" }).click();
+  await expect(line.getByRole("status").last()).toContainText("is Acoustic’s line in Verse 1 now");
+  await page.getByRole("banner").getByRole("button", { name: "Undo" }).click();
   await line.getByRole("button", { name: "Put the plan away" }).click();
 
   const drawn = page.getByRole("region", { name: "Drawn up from the chords" });

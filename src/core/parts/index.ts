@@ -18,6 +18,7 @@ export {
 export { leaveTo } from "./leave-to";
 export { lineStrokes } from "./line-strokes";
 export { oneHand } from "./one-hand";
+export { oneHandLine } from "./one-hand-line";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
 export { chordsHeard, type PatternUse, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";

@@ -2,13 +2,24 @@
 
 import { useMemo, useState } from "react";
 import { FINGER_WORDS, GRADES, type Grade } from "@/core/fretboard";
-import { chordsOfRow, handOf, oneHand, type SheetPart, type SheetRow, scaleOfRow } from "@/core/parts";
+import {
+  chordsOfRow,
+  handOf,
+  oneHand,
+  oneHandLine,
+  type SheetPart,
+  type SheetRow,
+  scaleOfRow,
+} from "@/core/parts";
 import { beatsOfTicks, formatBeats, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import { addRiff } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import type { Player, Riff, RiffNote } from "@/core/song/schema";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { SelectField } from "@/ui/SelectField";
-import { useNames, useRows } from "../../open";
+import { derive, makeId, useAct, useCurrentVersion, useNames, useRows } from "../../open";
+import { plain } from "./Elsewhere";
+import { newLine } from "./new-line";
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   none: "no walking bass",
@@ -30,6 +41,9 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
   const names = useNames();
   const [shown, setShown] = useState(false);
   const [grade, setGrade] = useState<Grade>("none");
+  const [said, setSaid] = useState("");
+  const current = useCurrentVersion();
+  const act = useAct();
   const part = row.parts.find((one) => one.player.id === player.id);
   const fits =
     part !== undefined &&
@@ -39,6 +53,20 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
     [shown, part, fits, row, riff, notes, player, body, grade],
   );
   const namer = names({ player, capo: part?.cell.capo.value ?? player.capo }, row.passage.shift);
+  const keep = (found: Plan) => {
+    const capo = part!.cell.capo.value;
+    const name = `${riff ? `${riff.name} and chords` : "Chords"}, ${row.label}`.slice(0, 80);
+    const line = newLine(current(), row, {
+      name,
+      tuning: [...player.tuning],
+      capo,
+      ticks: row.passage.ticks,
+    });
+    const own = oneHandLine(found, laidThrough({ riff, notes, row, player }), row.passage.ticks);
+    const places = [{ useId: row.use.id, playerId: player.id }];
+    act(addRiff(current(), derive.cellIndex(current()), line, own.map(plain), places, makeId));
+    setSaid(`“${name}” is ${player.name}’s line in ${row.label} now, on stage and on paper.`);
+  };
   const title = riff ? "Line and chords in one hand" : "Chords with a walking bass";
   return (
     <section aria-label={title} className="mt-6">
@@ -77,11 +105,28 @@ export function OneHandPlan({ riff, notes, row, player }: Props) {
             It costs the hand {plan.value.cost.toFixed(1)}; taking always the cheapest next step would cost{" "}
             {plan.value.greedyCost.toFixed(1)}.
           </p>
+          {grade === "none" && (
+            <button type="button" className="btn btn-sm mt-2" onClick={() => keep(plan.value)}>
+              Keep it as a line of {player.name}’s
+            </button>
+          )}
+          <p role="status" className="text-sm">
+            {said}
+          </p>
           <Steps plan={plan.value} tempo={row.tempo} namer={namer} />
         </>
       )}
     </section>
   );
+}
+
+/** A line laid round and round over its section. */
+function laidThrough({ riff, notes, row }: Props): RiffNote[] {
+  const length = riff?.ticks ?? row.passage.ticks;
+  const rounds = Math.max(1, Math.floor(row.passage.ticks / length));
+  return Array.from({ length: rounds }, (_, round) =>
+    notes.map((note) => ({ ...note, tick: note.tick + round * length })),
+  ).flat();
 }
 
 /** Chords and line in one hand; the line is laid round and round over the section. */
@@ -91,11 +136,7 @@ function planOf(
   part: SheetPart,
   grade: Grade,
 ) {
-  const length = riff?.ticks ?? row.passage.ticks;
-  const rounds = Math.max(1, Math.floor(row.passage.ticks / length));
-  const laid = Array.from({ length: rounds }, (_, round) =>
-    notes.map((note) => ({ ...note, tick: note.tick + round * length })),
-  ).flat();
+  const laid = laidThrough({ riff, notes, row, player });
   const unit = row.tempo.beatUnit;
   const ms = tempoMs(ticksOfBeatUnit(unit) ?? 960, row.tempo);
   const hand = { ...handOf(player, part.cell), style: "full" as const, strings: null };
