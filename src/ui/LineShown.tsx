@@ -1,4 +1,4 @@
-import type { TabNote } from "@/core/fretboard";
+import { lineFingers, type TabNote } from "@/core/fretboard";
 import { lineStrokes } from "@/core/parts";
 import { beatUnitOf, type Meter, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
 import { lineNames, type Namer } from "@/core/song/names";
@@ -32,6 +32,7 @@ export function LineShown({
         names: notes.map(nameOf),
         reads: namer.lines,
         strokes: lineStrokes(riff, notes, meter),
+        fingers: lineFingers(notes, riff),
       }}
     />
   );

@@ -1,4 +1,4 @@
-import type { NoteStroke, TabNote } from "@/core/fretboard";
+import type { LineFinger, NoteStroke, TabNote } from "@/core/fretboard";
 import type { LineReads } from "@/core/song/names";
 import { strokeSign, strokeWords } from "./stroke-signs";
 import { type TabRow, tabRows } from "./tab-rows";
@@ -54,6 +54,8 @@ export type ShownLine = {
   readonly reads: LineReads;
   /** How each note is struck, in their order; null says nothing of it. */
   readonly strokes: readonly (NoteStroke | null)[];
+  /** The finger each note is fretted with, in their order; null for none. */
+  readonly fingers: readonly (LineFinger | null)[];
 };
 
 /** Something said at a place of the line: a chord's name above it, or what is sung below. */
@@ -175,7 +177,7 @@ function Tab({
 }
 
 function TabRowDrawn({
-  line: { name, tuning, notes, bars, beat, strings, strokes },
+  line: { name, tuning, notes, bars, beat, strings, strokes, fingers },
   row,
   metrics: { perRow, bar, row: gap, font, left },
   over,
@@ -195,20 +197,32 @@ function TabRowDrawn({
   const top = over.length > 0 ? font * 1.2 : 4;
   const y = (string: number) => top + (tuning - 1 - string) * gap + gap / 2;
   const foot = top + tuning * gap;
-  const strokesFoot = foot + (isStruck ? font : 0);
+  // A chord is a shape: its fingers stand in its diagram.
+  const isAlone = (at: number) =>
+    notes.filter(({ tick }) => tick === notes[at]!.tick).length <= MOST_FINGERED;
+  const isFingered = row.notes.some((at) => (fingers[at] ?? null) !== null && isAlone(at));
+  const strokesFoot = foot + (isStruck || isFingered ? font : 0);
+  /** Below the strings: the fingers of what is struck together, and the stroke. */
+  const below = (index: number): string => {
+    const own = row.notes.filter((at) => notes[at]!.tick === notes[index]!.tick);
+    return `${own.flatMap((at) => (isAlone(at) ? (fingers[at] ?? []) : [])).join(" ")}${signs[index]}`;
+  };
   const height = strokesFoot + (under.length > 0 ? font * 1.1 : 0) + 4;
   const x = (tick: number) => left + ((tick - row.from) / (row.to - row.from)) * width + font / 2;
   const told = (at: number): string =>
     [strings[notes[at]!.string] ?? "?", signOfNote(notes[at]!), strokeWords(notes[at]!, strokes[at] ?? null)]
       .filter((word) => word !== "")
       .join(" ");
+  const fingered = isFingered
+    ? `; fingers ${row.notes.flatMap((at) => (isAlone(at) ? [fingers[at] ?? "open"] : [])).join(", ")}`
+    : "";
   const starts = bars.slice(row.bar, row.bar + row.bars);
   const beatNow = now === null ? null : row.from + Math.floor((now - row.from) / beat) * beat;
   return (
     <svg
       viewBox={`0 0 ${left + bar * perRow + 8} ${height}`}
       role="img"
-      aria-label={`${name}, ${barsTold(row)}: ${row.notes.length === 0 ? "nothing" : row.notes.map(told).join(", ")}`}
+      aria-label={`${name}, ${barsTold(row)}: ${row.notes.length === 0 ? "nothing" : `${row.notes.map(told).join(", ")}${fingered}`}`}
       className={`w-full font-mono ${perRow === 1 ? "max-w-md" : ""}`}
     >
       {beatNow !== null && (
@@ -304,11 +318,11 @@ function TabRowDrawn({
               <text
                 x={x(note.tick)}
                 y={foot + font * 0.8}
-                fontSize={font * 0.8}
+                fontSize={font * 0.7}
                 fontWeight="700"
                 className="fill-base-content"
               >
-                {signs[index]}
+                {below(index)}
               </text>
             )}
             {timesTold(note) !== "" && (
@@ -340,6 +354,9 @@ function TabRowDrawn({
     </svg>
   );
 }
+
+/** So many notes struck together have their fingers below; more are a chord. */
+const MOST_FINGERED = 2;
 
 /** The width words are pressed into where they would run into the next ones; undefined where they have room. */
 const fitted = (text: string, room: number, font: number): number | undefined =>

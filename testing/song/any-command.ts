@@ -66,6 +66,7 @@ const noteAt = (tick: number, fret: number) => ({
   weight: 2 as const,
   stroke: null,
   times: "only" as const,
+  finger: null,
 });
 
 /** Any of the commands the interface makes, by two numbers; null where the body has nothing for it. */

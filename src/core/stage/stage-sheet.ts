@@ -1,5 +1,5 @@
 import type { CueKind } from "../cues";
-import type { NoteStroke, TabNote } from "../fretboard";
+import type { LineFinger, NoteStroke, TabNote } from "../fretboard";
 import type { Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
@@ -70,6 +70,8 @@ export type StageRiff = {
   readonly reads: LineReads;
   /** How each note is struck, in their order. */
   readonly strokes: readonly (NoteStroke | null)[];
+  /** The finger each note is fretted with, in their order. */
+  readonly fingers: readonly (LineFinger | null)[];
 };
 
 /** A pattern of a part with when it is played, in words; "" for the usual one. A fill is the last beats of a bar. */

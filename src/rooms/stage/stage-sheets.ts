@@ -1,5 +1,6 @@
 import type { Ticks } from "@/base";
 import type { Cue } from "@/core/cues";
+import { lineFingers } from "@/core/fretboard";
 import {
   bandSheet,
   describePart,
@@ -239,7 +240,10 @@ function lineOf(
   isSilent: (from: Ticks, to: Ticks) => boolean,
 ): StageRiff {
   const { strings, nameOf } = lineNames(riff, namer);
-  const all = playedNotes(notes, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
+  // The same fingers each time round.
+  const fingers = lineFingers(notes, riff);
+  const fingered = notes.map((note, at) => ({ ...note, finger: fingers[at] ?? null }));
+  const all = playedNotes(fingered, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
   // They are this time's: nothing more is to be said of it.
   const played = all.map((note) => ({ ...note, round: null, times: "only" as const }));
   return {
@@ -253,6 +257,7 @@ function lineOf(
     names: played.map(nameOf),
     reads: namer.lines,
     strokes: lineStrokes(riff, played, passage.meter),
+    fingers: played.map(({ finger }) => finger),
   };
 }
 

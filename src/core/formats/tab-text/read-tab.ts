@@ -1,5 +1,5 @@
 import { fail, ok, type Result, type Ticks } from "../../../base";
-import { inOrder, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
+import { inOrder, type LineFinger, type NoteArt, PLAIN_NOTE, type TabNote } from "../../fretboard";
 import { FEWEST_STRINGS, GUITAR_TUNING, MOST_STRINGS, parseTuning, type Tuning } from "../../pitch";
 import { guessTimes, type Placed } from "./guess-times";
 import type { TabLine, TabProblem } from "./tab-line";
@@ -12,7 +12,7 @@ export type ReadTab = TabLine & {
 };
 
 const ROW =
-  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑<>% ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑<>% ]*)$/u;
+  /^\s*([A-Ga-g][#b♯♭]?\d?)?\s*[|:]?\s*\|?([-=|0-9hpbrx/\\~^'():+!,↓↑<>%_ ]*[-|][-=|0-9hpbrx/\\~^'():+!,↓↑<>%_ ]*)$/u;
 
 /**
  * Reads plain text tab. What this program wrote comes back exactly. Of any other tab the frets and the signs
@@ -162,7 +162,7 @@ function barsOfRow(body: string): BarText[] {
 }
 
 const SIGN =
-  /^(\()?(?:([hp/\\]?)(\d{1,2})|(x)|<(\d{1,2})>)((?:\^\d|~|'|:\d{1,2}[>%]?|b\d{0,2}|[!,↓↑])*)(?:r(\d{1,2}))?(\))?/u;
+  /^(\()?(?:([hp/\\]?)(\d{1,2})|(x)|<(\d{1,2})>)((?:\^\d|~|'|:\d{1,2}[>%]?|b\d{0,2}|_[1-4]|[!,↓↑])*)(?:r(\d{1,2}))?(\))?/u;
 
 type Grid = {
   readonly from: Ticks;
@@ -238,6 +238,11 @@ const noteOf = (sign: RegExpExecArray, tick: Ticks, { step }: Grid): TabNote => 
   optional: sign[1] !== undefined,
 });
 
+const fingerOf = (behind: string): TabNote["finger"] => {
+  const told = /_([1-4])/u.exec(behind);
+  return told ? (Number(told[1]) as LineFinger) : null;
+};
+
 /** Quarter tones of a bend: as they are written, to a fret, or a semitone. */
 function bendOf(behind: string, fret: number): number {
   const own = /\^(\d)/u.exec(behind);
@@ -267,6 +272,7 @@ function marksOf(before: string, dead: boolean, behind: string, fret: number): P
     round: isLast ? 1 : round ? Number(round[1]) : null,
     times: isLast ? "last" : round?.[2] === ">" ? "from" : round?.[2] === "%" ? "every" : "only",
     weight: behind.includes("!") ? 3 : behind.includes(",") ? 1 : PLAIN_NOTE.weight,
+    finger: fingerOf(behind),
     stroke: behind.includes("↓") ? "down" : behind.includes("↑") ? "up" : null,
   };
 }

@@ -78,6 +78,7 @@ describe("text tab", () => {
       round: fc.option(fc.integer({ min: 1, max: 12 })),
       times: fc.constantFrom(...NOTE_TIMES),
       weight: fc.constantFrom(1 as const, 2 as const, 3 as const),
+      finger: fc.option(fc.constantFrom(1 as const, 2 as const, 3 as const, 4 as const)),
       stroke: fc.option(fc.constantFrom("down" as const, "up" as const)),
     });
     fc.assert(

@@ -18,7 +18,7 @@ const BEFORE: Readonly<Record<NoteArt, string>> = {
 const WEIGHT_SIGNS: Readonly<Record<TabNote["weight"], string>> = { 1: ",", 2: "", 3: "!" };
 const STROKE_SIGNS: Readonly<Record<NoteStroke, string>> = { down: "↓", up: "↑" };
 const LEGEND =
-  "h hammer-on, p pull-off, / slide, x dead, ^n bent up n quarter tones, ~ rings, ' short, () may be left out, :n only the nth time, :n> from it on, :n% each nth, :0 the last, ! accented, ',' light, ↓ ↑ stroke, = held";
+  "h hammer-on, p pull-off, / slide, x dead, ^n bent up n quarter tones, ~ rings, ' short, () may be left out, :n only the nth time, :n> from it on, :n% each nth, :0 the last, ! accented, ',' light, ↓ ↑ stroke, _n by finger n, = held";
 
 /** Which times round a note is for: ":2" that one, ":2>" from it on, ":2%" each second, ":0" the last. */
 function timesSign({ round, times }: TabNote): string {
@@ -37,6 +37,7 @@ function signOf(note: TabNote): string {
     timesSign(note),
     WEIGHT_SIGNS[note.weight],
     note.stroke === null ? "" : STROKE_SIGNS[note.stroke],
+    note.finger === null ? "" : `_${note.finger}`,
   ].join("");
   return note.optional ? `(${fret}${marks})` : `${fret}${marks}`;
 }

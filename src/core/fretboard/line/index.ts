@@ -12,6 +12,7 @@ export {
   followChords,
 } from "./follow";
 export { type ChordUnder, fitsOf, type NoteFit } from "./judge-line";
+export { type LineFinger, lineFingers } from "./line-fingers";
 export {
   LINE_WAYS,
   type LineWayName,

@@ -36,6 +36,8 @@ export type TabNote = {
   readonly weight: 1 | 2 | 3;
   /** The way it is struck where that is not as its line goes; null is as the line goes. */
   readonly stroke: "down" | "up" | null;
+  /** The finger it is fretted with, index to little finger, where somebody said so; null is the hand's own. */
+  readonly finger: 1 | 2 | 3 | 4 | null;
 };
 
 /** A neck a line is written for. */
@@ -51,6 +53,7 @@ export const PLAIN_NOTE = Object.freeze({
   times: "only",
   weight: 2,
   stroke: null,
+  finger: null,
 } as const satisfies Partial<TabNote>);
 
 /** The pitch a finger stops, before any bend. @example a C on the A string, fret 3 // => 48 */

@@ -336,6 +336,7 @@ describe("findings", () => {
         weight: 2 as const,
         stroke: null,
         times: "only" as const,
+        finger: null,
       };
       return { ...body, riffs: { r: riff }, riffNotes: { n: note } };
     };

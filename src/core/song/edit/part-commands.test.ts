@@ -141,6 +141,7 @@ describe("the sheet's edits", () => {
       weight: 2 as const,
       stroke: null,
       times: "only" as const,
+      finger: null,
     });
     const riff = {
       id: "line",

@@ -220,6 +220,7 @@ export function setRiffNotes(
       note.times,
       note.weight,
       note.stroke,
+      note.finger,
     ].join();
   const wanted = new Map<string, NewNote[]>();
   for (const note of notes) wanted.set(key(note), [...(wanted.get(key(note)) ?? []), note]);

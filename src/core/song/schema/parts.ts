@@ -277,6 +277,8 @@ const riffNote = defineTable({
     weight: z.union([z.literal(1), z.literal(2), z.literal(3)]),
     /** The way it is struck, where that is not as its line goes. */
     stroke: z.enum(["down", "up"]).nullable(),
+    /** The finger it is fretted with, where somebody said so. */
+    finger: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]).nullable(),
   }),
   called: "note of a line",
   fields: {
@@ -290,7 +292,7 @@ const riffNote = defineTable({
     riffId: goesWith("riffs"),
   },
   since: 4,
-  added: { 13: { weight: 2, stroke: null, times: "only" } },
+  added: { 13: { weight: 2, stroke: null, times: "only", finger: null } },
 });
 
 /** A finding somebody has looked at and lets stand. */

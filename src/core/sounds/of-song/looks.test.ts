@@ -174,6 +174,7 @@ describe("the harmony effect", () => {
       weight: 2 as const,
       stroke: null,
       times: "only" as const,
+      finger: null,
     });
     let made = sampleTones({}, { Lead: { harmony: "third above" } });
     made = edit(made, add("riffs", riff));

@@ -110,6 +110,7 @@ describe("a song as a box of sounds sees it", () => {
       weight: 2 as const,
       stroke: null,
       times: "only" as const,
+      finger: null,
     };
     let body = sampleTones(NAMED, SOUNDS);
     body = edit(

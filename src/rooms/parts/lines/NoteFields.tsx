@@ -46,6 +46,13 @@ const STROKES = [
   { value: "down", label: "down" },
   { value: "up", label: "up" },
 ] as const;
+const FINGERS = [
+  { value: "", label: "the hand’s own" },
+  { value: "1", label: "index" },
+  { value: "2", label: "middle" },
+  { value: "3", label: "ring" },
+  { value: "4", label: "little finger" },
+] as const;
 const WEIGHTS = [
   { value: "1", label: "light" },
   { value: "2", label: "plain" },
@@ -111,6 +118,15 @@ export function NoteFields({
             value={String(here.weight) as "1" | "2" | "3"}
             options={WEIGHTS}
             onSet={(weight) => change({ weight: Number(weight) as RiffNote["weight"] })}
+          />
+          <SelectField
+            label="Finger"
+            className="w-36"
+            value={String(here.finger ?? "") as (typeof FINGERS)[number]["value"]}
+            options={FINGERS}
+            onSet={(finger) =>
+              change({ finger: finger === "" ? null : (Number(finger) as RiffNote["finger"]) })
+            }
           />
           <Tick label="rings" on={here.ring} onSet={(ring) => change({ ring })} />
           <Tick label="short" on={here.short} onSet={(short) => change({ short })} />

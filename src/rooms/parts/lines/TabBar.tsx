@@ -1,7 +1,7 @@
 "use client";
 
 import { memo } from "react";
-import type { NoteFit, NoteStroke } from "@/core/fretboard";
+import type { LineFinger, NoteFit, NoteStroke } from "@/core/fretboard";
 import type { SectionChord } from "@/core/parts";
 import type { Riff, RiffNote } from "@/core/song/schema";
 import { strokeSign } from "@/ui/stroke-signs";
@@ -16,6 +16,7 @@ export function TabBar({
   notes,
   fits,
   strokes,
+  fingers,
   chords,
   strings: names,
   chordName,
@@ -28,6 +29,8 @@ export function TabBar({
   readonly fits: readonly NoteFit[];
   /** A stroke a note. */
   readonly strokes: readonly (NoteStroke | null)[];
+  /** A finger a note. */
+  readonly fingers: readonly (LineFinger | null)[];
   readonly chords: readonly SectionChord[];
   /** Names of the strings. */
   readonly strings: readonly string[];
@@ -44,6 +47,12 @@ export function TabBar({
     const at = notes.findIndex(({ tick }) => tick >= column * step && tick < (column + 1) * step);
     return at < 0 ? "" : strokeSign(notes[at]!, strokes[at] ?? null);
   };
+  const fingersIn = (column: number) =>
+    notes
+      .flatMap(({ tick }, at) =>
+        tick >= column * step && tick < (column + 1) * step ? (fingers[at] ?? []) : [],
+      )
+      .join(" ");
   const chordAt = (from: number) => chords.find((chord) => chord.tick >= from && chord.tick < from + step);
   return (
     <table className="border-collapse" aria-label={`Bar ${bar + 1} of ${riff.name}`} onKeyDown={onKeyDown}>
@@ -94,6 +103,18 @@ export function TabBar({
             </td>
           ))}
         </tr>
+        {columnsHere.some((column) => fingersIn(column) !== "") && (
+          <tr>
+            <th scope="row" className="pr-2 text-right text-xs font-normal">
+              fingers
+            </th>
+            {columnsHere.map((column) => (
+              <td key={column} className="text-center text-xs">
+                {fingersIn(column)}
+              </td>
+            ))}
+          </tr>
+        )}
         {columnsHere.some((column) => strokeIn(column) !== "") && (
           <tr>
             <th scope="row" className="pr-2 text-right text-xs font-normal">

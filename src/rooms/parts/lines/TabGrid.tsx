@@ -1,6 +1,6 @@
 "use client";
 
-import type { NoteFit } from "@/core/fretboard";
+import { lineFingers, type NoteFit } from "@/core/fretboard";
 import { lineStrokes, type SectionChord } from "@/core/parts";
 import type { Meter } from "@/core/rhythm";
 import type { Riff, RiffNote } from "@/core/song/schema";
@@ -27,6 +27,7 @@ type Props = {
 export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chordName, nameOf }: Props) {
   const model = useTabGrid(riff, notes, meter, step);
   const strokes = lineStrokes(riff, notes, meter);
+  const fingers = lineFingers(notes, riff);
   return (
     <>
       <div ref={model.grid} className="flex flex-wrap gap-x-6 gap-y-3">
@@ -39,6 +40,7 @@ export function TabGrid({ riff, notes, fits, meter, step, chords, strings, chord
             notes={notes}
             fits={fits}
             strokes={strokes}
+            fingers={fingers}
             chords={chords}
             strings={strings}
             chordName={chordName}
