@@ -37,7 +37,7 @@ const BENDS: Readonly<Record<number, string>> = {
 };
 
 /** A line as its reader has it, in the ticks of one stretch of a song. */
-export type ShownLine = {
+type ShownLine = {
   readonly name: string;
   /** How many strings there are. */
   readonly tuning: number;
@@ -62,7 +62,7 @@ export type ShownLine = {
 export type SaidAt = { readonly tick: number; readonly text: string };
 
 /** How large a line is drawn: so many bars a row, and units of its drawing. */
-export type TabSize = "pane" | "print" | "stage" | "phone";
+type TabSize = "pane" | "print" | "stage" | "phone";
 type Metrics = {
   readonly perRow: number;
   readonly bar: number;

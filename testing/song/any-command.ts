@@ -37,14 +37,9 @@ import {
   type VersionCommand,
 } from "../../src/core/song/edit";
 import { indexCells, outlineOf } from "../../src/core/song/read";
-import {
-  EXCEPTION_KINDS,
-  EXCEPTION_TIMES,
-  UNSOURCED,
-  UNVARIED,
-  type VersionBody,
-} from "../../src/core/song/schema";
+import { EXCEPTION_KINDS, EXCEPTION_TIMES, type VersionBody } from "../../src/core/song/schema";
 import { addSound, nameSound, removeSound } from "../../src/core/sounds";
+import { sampleRiff } from "./sample-riff";
 import { sampleSpot } from "./sample-spot";
 
 const ids = () => {
@@ -151,21 +146,11 @@ export function anyCommand(body: VersionBody, choice: number, pick: number): Ver
         ? addRiff(
             body,
             indexCells(body, outline),
-            {
+            sampleRiff({
               id: `riff-${choice}-${pick}`,
-              name: "r",
               tuning: player.tuning,
-              capo: 0,
-              ticks: 3840,
-              way: "as written",
-              home: null,
-              approach: false,
               strokes: pick % 2 ? "by turns" : null,
-              homeKey: null,
-              homeShift: null,
-              ...UNSOURCED,
-              ...UNVARIED,
-            },
+            }),
             [noteAt(0, pick), noteAt(480, 3)],
             [{ useId: use.id, playerId: player.id }],
             () => `riff-${choice}-${pick}-${makeId()}`,

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { edited } from "../../../testing/song/heard";
+import { sampleRiff } from "../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { PLAIN_NOTE, type TabNote } from "../fretboard";
 import { addRiff, set } from "../song/edit";
 import { indexCells, outlineOf } from "../song/read";
-import { UNSOURCED, UNVARIED, type VersionBody } from "../song/schema";
+import type { VersionBody } from "../song/schema";
 import { anotherWay, lineWays, lineWork, playWay } from "./ways";
 
 let count = 0;
@@ -21,21 +22,7 @@ const note = (beat: number, string: number, fret: number): TabNote => ({
 /** A guitar that plays a line of four notes in a verse. */
 function withLine(): VersionBody {
   const body = sampleVersion({ verse: { lines: ["Light/G:4"] } }, ["verse", "verse"], [{}]);
-  const riff = {
-    id: "line",
-    name: "Bell figure",
-    tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-    capo: 0,
-    ticks: 4 * Q,
-    way: "as written" as const,
-    home: null,
-    approach: false,
-    strokes: null,
-    homeKey: null,
-    homeShift: null,
-    ...UNSOURCED,
-    ...UNVARIED,
-  };
+  const riff = sampleRiff({ id: "line", name: "Bell figure" });
   const notes = [note(0, 2, 5), note(1, 2, 7), note(2, 3, 5), note(3, 3, 12)];
   const index = indexCells(body, outlineOf(body));
   return edited(body, addRiff(body, index, riff, notes, [{ useId: "u0", playerId: "p0" }], makeId));

@@ -59,4 +59,4 @@ export {
   splitCaseOf,
   type Taken,
 } from "./split";
-export { patternOfPart, techniquePattern } from "./technique-pattern";
+export { patternOfPart } from "./technique-pattern";

@@ -1,5 +1,5 @@
 import { Fragment, memo } from "react";
-import type { StageRiff, StageSheet } from "@/core/stage";
+import type { StageRiff, StageShape, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
@@ -33,15 +33,8 @@ export function AsideOf({
       {sheet.shapes.length > 0 && (
         <ul aria-label="Shapes" className={`grid content-start gap-x-2 gap-y-3 ${columnsFor(sheet)}`}>
           {sheet.shapes.map((shape) => (
-            <li key={`${shape.name} ${shape.frets.join()}`} className="text-center">
-              <span className="font-mono text-2xl font-bold">{shape.name}</span>
-              <ChordDiagram
-                shape={shape}
-                name={shape.name}
-                capo={sheet.capo}
-                leftHanded={leftHanded}
-                className="mx-auto w-full"
-              />
+            <li key={`${shape.name} ${shape.frets.join()}`} className="text-center text-2xl">
+              <NamedShape shape={shape} capo={sheet.capo} leftHanded={leftHanded} />
               {shape.really !== null && <span className="block text-lg">is {shape.really}</span>}
               {shape.where !== null && <span className="block text-lg">{shape.where}</span>}
             </li>
@@ -51,6 +44,28 @@ export function AsideOf({
     </aside>
   );
 }
+
+/** A shape under its name. */
+const NamedShape = ({
+  shape,
+  capo,
+  leftHanded,
+}: {
+  shape: StageShape;
+  capo: number;
+  leftHanded: boolean;
+}) => (
+  <>
+    <span className="font-mono font-bold">{shape.name}</span>
+    <ChordDiagram
+      shape={shape}
+      name={shape.name}
+      capo={capo}
+      leftHanded={leftHanded}
+      className="mx-auto w-full"
+    />
+  </>
+);
 
 /** Beside a strum there is room for more shapes in a row, and less below. */
 const columnsFor = ({ strum, shapes }: StageSheet): string =>
@@ -117,14 +132,7 @@ export function PhoneStrip({
       {sheet.shapes.length <= FEW_SHAPES &&
         sheet.shapes.map((shape) => (
           <span key={`${shape.name} ${shape.frets.join()}`} className="w-16 text-center">
-            <span className="font-mono font-bold">{shape.name}</span>
-            <ChordDiagram
-              shape={shape}
-              name={shape.name}
-              capo={sheet.capo}
-              leftHanded={leftHanded}
-              className="w-full"
-            />
+            <NamedShape shape={shape} capo={sheet.capo} leftHanded={leftHanded} />
           </span>
         ))}
     </div>

@@ -14,7 +14,6 @@ export {
 export { type ChordUnder, fitsOf, type NoteFit } from "./judge-line";
 export { type LineFinger, lineFingers } from "./line-fingers";
 export {
-  LINE_WAYS,
   type LineWayName,
   type Movable,
   moveLine,

@@ -3,8 +3,7 @@ import { betweenFretsMm, GUITAR_SCALE_MM, HIGHEST_CAPO, LAST_FRET } from "../nec
 import type { LineNeck, TabNote } from "./note";
 
 /** How a line that is moved is played: on its own strings, fingered anew, or as it was behind another capo. */
-export const LINE_WAYS = ["same strings", "re-fingered", "capo"] as const;
-export type LineWayName = (typeof LINE_WAYS)[number];
+export type LineWayName = "same strings" | "re-fingered" | "capo";
 
 /** What of a note is looked at when it is moved; everything else of it is kept. */
 export type Movable = { readonly tick: Ticks; readonly string: number; readonly fret: Fret } & Partial<
@@ -12,7 +11,7 @@ export type Movable = { readonly tick: Ticks; readonly string: number; readonly 
 >;
 
 /** A note of a way; `fret` is null where no string has its pitch any more. */
-export type MovedNote<Note extends Movable> = Omit<Note, "fret"> & { readonly fret: Fret | null };
+type MovedNote<Note extends Movable> = Omit<Note, "fret"> & { readonly fret: Fret | null };
 
 /** One way to play a line somewhere else. */
 export type LineWay<Note extends Movable> = {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleNote } from "../../../../testing/fretboard/sample-note";
+import { sampleRiff } from "../../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
@@ -9,7 +10,7 @@ import { parseKey } from "../../pitch";
 import { addRiff, setCell } from "../../song/edit";
 import { Namer } from "../../song/names";
 import { indexCells, outlineOf } from "../../song/read";
-import { DOCUMENTS, type Player, UNSOURCED, UNVARIED } from "../../song/schema";
+import { DOCUMENTS, type Player } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest } from "../plan-request";
 import { planShapes } from "../shape-plan";
@@ -206,21 +207,7 @@ describe("the sum of a song", () => {
       at += eighths!;
       return note;
     });
-    const riff = {
-      id: "line",
-      name: "Line",
-      tuning,
-      capo: 0,
-      ticks: 3840,
-      way: "as written" as const,
-      home: null,
-      approach: false,
-      strokes: null,
-      homeKey: null,
-      homeShift: null,
-      ...UNSOURCED,
-      ...UNVARIED,
-    };
+    const riff = sampleRiff({ tuning });
     let made = 0;
     const index = indexCells(body, outlineOf(body));
     const command = addRiff(body, index, riff, notes, [{ useId: "u0", playerId: "p0" }], () => `n${made++}`);

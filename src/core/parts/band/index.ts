@@ -1,5 +1,5 @@
 export { type BandSheet, bandSheet, type SheetRow } from "./band-sheet";
-export { FILL_WORDS, type LineRound, type LineSpan, lineRounds, lineSpans, tellFill } from "./line-place";
+export { FILL_WORDS, lineRounds, lineSpans, tellFill } from "./line-place";
 export type { FollowWay, LineFollow } from "./moved-line";
 export { onsetsInBar, patternOfRow } from "./pattern-of";
 export {

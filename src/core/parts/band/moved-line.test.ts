@@ -1,18 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { sampleNote } from "../../../../testing/fretboard/sample-note";
 import { edited } from "../../../../testing/song/heard";
+import { sampleRiff } from "../../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { pitchesOfLine, type TabNote } from "../../fretboard";
 import { parseKey } from "../../pitch";
 import { addRiff, changeKey, set, setCell } from "../../song/edit";
 import { indexCells, neckOfRiff, outlineOf } from "../../song/read";
-import { type Player, type Riff, UNSOURCED, UNVARIED, type VersionBody } from "../../song/schema";
+import type { Player, Riff, VersionBody } from "../../song/schema";
 import { findingsOf } from "../findings";
 import { bandSheet } from "./band-sheet";
 import { keyMove } from "./moved-line";
 
-const GUITAR = ["E2", "A2", "D3", "G3", "B3", "E4"];
 const HIGH: readonly TabNote[] = [sampleNote(0, 3, 7), sampleNote(960, 4, 8)];
 const OPEN: readonly TabNote[] = [sampleNote(0, 5, 0), sampleNote(960, 5, 3)];
 
@@ -20,22 +20,7 @@ const OPEN: readonly TabNote[] = [sampleNote(0, 5, 0), sampleNote(960, 5, 3)];
 function song(notes: readonly TabNote[], more: Partial<Riff> = {}, players: Partial<Player>[] = [{}]) {
   const plain = sampleVersion({ verse: { lines: ["a/C:4"] } }, ["verse", "verse"], players);
   const body = edited(plain, set("uses", "u1", { shift: 2 }));
-  const riff = {
-    id: "line",
-    name: "Bells",
-    tuning: GUITAR,
-    capo: 0,
-    ticks: 3840,
-    way: "as written" as const,
-    home: null,
-    approach: false,
-    strokes: null,
-    homeKey: null,
-    homeShift: null,
-    ...UNSOURCED,
-    ...UNVARIED,
-    ...more,
-  };
+  const riff = sampleRiff({ name: "Bells", ...more });
   let made = 0;
   const places = [
     { useId: "u0", playerId: "p0" },

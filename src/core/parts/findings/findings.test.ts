@@ -1,17 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { sampleNote } from "../../../../testing/fretboard/sample-note";
+import { sampleRiff } from "../../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
-import {
-  type Cell,
-  DOCUMENTS,
-  EMPTY_CELL,
-  type Player,
-  UNSOURCED,
-  UNVARIED,
-  type VersionBody,
-} from "../../song/schema";
+import { type Cell, DOCUMENTS, EMPTY_CELL, type Player, type VersionBody } from "../../song/schema";
 import { bandSheet } from "../band";
 import { planRequest } from "../plan-request";
 import { planShapes } from "../shape-plan";
@@ -271,23 +264,7 @@ describe("findings", () => {
         `n${at}`,
         { ...sampleNote(at * 480, 2, 3), id: `n${at}`, riffId: "r" },
       ]);
-      const riff = {
-        id: "r",
-        originId: null,
-        order: "V",
-        name: "r",
-        tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-        capo: 0,
-        ticks: 3840,
-        way: "as written" as const,
-        home: null,
-        approach: false,
-        strokes,
-        homeKey: null,
-        homeShift: null,
-        ...UNSOURCED,
-        ...UNVARIED,
-      };
+      const riff = sampleRiff({ strokes });
       return { ...body, riffs: { r: riff }, riffNotes: Object.fromEntries(notes) };
     };
     const kindsOf = (strokes: "all down" | "by turns") =>
@@ -303,23 +280,7 @@ describe("findings", () => {
         strums: { s: "D . D . D . D ." },
         cells: [{ use: 0, player: 0, strumId: "s", riffId: "r" }],
       });
-      const riff = {
-        id: "r",
-        originId: null,
-        order: "V",
-        name: "r",
-        tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-        capo: 0,
-        ticks: 3840,
-        way: "as written" as const,
-        home: null,
-        approach: false,
-        strokes: null,
-        homeKey: null,
-        homeShift: null,
-        ...UNSOURCED,
-        ...UNVARIED,
-      };
+      const riff = sampleRiff();
       const note = {
         id: "n",
         riffId: "r",

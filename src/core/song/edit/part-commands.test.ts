@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
+import { sampleRiff } from "../../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { STRUM_LIBRARY } from "../../rhythm";
 import { outlineOf } from "../read/outline";
 import { indexCells, resolveCell } from "../read/resolve-cells";
-import { DOCUMENTS, UNSOURCED, UNVARIED } from "../schema";
+import { DOCUMENTS } from "../schema";
 import type { VersionBody } from "../schema/documents";
 import type { VersionCommand } from "./edits";
 import {
@@ -143,21 +144,7 @@ describe("the sheet's edits", () => {
       times: "only" as const,
       finger: null,
     });
-    const riff = {
-      id: "line",
-      name: "r",
-      tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-      capo: 0,
-      ticks: 3840,
-      way: "as written" as const,
-      home: null,
-      approach: false,
-      strokes: null,
-      homeKey: null,
-      homeShift: null,
-      ...UNSOURCED,
-      ...UNVARIED,
-    };
+    const riff = sampleRiff();
     const make = ids();
     const added = apply(
       base,

@@ -1,6 +1,5 @@
 import type { SheetRow } from "@/core/parts";
-import { formatKey } from "@/core/pitch";
-import { keysOf } from "@/core/song/read";
+import { versionRow } from "@/core/song/read";
 import { type Riff, UNSOURCED, UNVARIED, type VersionBody } from "@/core/song/schema";
 import { makeId } from "../../open";
 
@@ -21,7 +20,7 @@ export const newLine = (
   home: null,
   approach: false,
   strokes: null,
-  homeKey: formatKey(keysOf(body).sounding),
+  homeKey: versionRow(body).key,
   homeShift: row?.use.shift ?? null,
   ...UNSOURCED,
   ...UNVARIED,

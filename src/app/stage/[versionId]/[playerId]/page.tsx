@@ -1,11 +1,9 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
-import { connection } from "next/server";
 import { partIn } from "@/app/part-in";
 import { headOf } from "@/document";
 import { readChoice } from "@/rooms/names/query";
 import { Stage } from "@/rooms/stage/Stage";
-import { openSong } from "@/server/songs/open-song";
+import { openedFor } from "../../opened";
 
 export const metadata: Metadata = { title: "Stage" };
 
@@ -16,11 +14,7 @@ export default async function Page({
   params: Promise<{ versionId: string; playerId: string }>;
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  await connection();
-  const { versionId, playerId } = await params;
-  const opened = await openSong(versionId);
-  const body = opened?.version.body;
-  if (!opened || !body || !Object.hasOwn(body.players, playerId)) notFound();
+  const { versionId, playerId, opened, body } = await openedFor(params);
   const { title } = headOf(opened.song.body, "song");
   const choice = readChoice(await searchParams);
   return (

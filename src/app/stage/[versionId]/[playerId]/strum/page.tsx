@@ -1,11 +1,9 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
-import { connection } from "next/server";
 import { partIn } from "@/app/part-in";
 import { OWN_NAMES } from "@/core/song/names";
 import { headOf } from "@/document";
 import { StrumStand } from "@/rooms/stage/StrumStand";
-import { openSong } from "@/server/songs/open-song";
+import { openedFor } from "../../../opened";
 
 export const metadata: Metadata = { title: "Strum" };
 
@@ -17,11 +15,7 @@ export default async function Page({
   params: Promise<{ versionId: string; playerId: string }>;
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  await connection();
-  const { versionId, playerId } = await params;
-  const opened = await openSong(versionId);
-  const body = opened?.version.body;
-  if (!opened || !body || !Object.hasOwn(body.players, playerId)) notFound();
+  const { versionId, playerId, opened, body } = await openedFor(params);
   const { use } = await searchParams;
   return (
     <StrumStand
