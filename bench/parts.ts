@@ -1,5 +1,6 @@
 /** The figures of the Parts room: findings after an edit, splitting a song, and how far a split may be from the best. */
 import { readChordText, versionOfSheet } from "../src/core/formats";
+import { moveLine } from "../src/core/fretboard";
 import {
   findingsOf,
   SCHOOLS,
@@ -135,6 +136,30 @@ function benchSplit(weights: SplitWeights, words: string): void {
   }
 }
 
+/** A line of 64 bars in eighths, a whole tone up on strings where some notes were open. */
+function benchMovedLine(): void {
+  const tuning = [40, 45, 50, 55, 59, 64];
+  const notes = Array.from({ length: 512 }, (_, at) => ({
+    tick: at * 480,
+    string: 1 + (at % 5),
+    fret: (at * 7) % 10,
+  }));
+  const neck = { tuning, capo: 0 };
+  const times: number[] = [];
+  for (let round = 0; round < 9; round++) {
+    const began = performance.now();
+    const ways = moveLine(notes, { from: neck, to: neck, by: 2 });
+    times.push(performance.now() - began);
+    if (ways[0]!.lost.length > 0)
+      throw new Error("The line of the bench has lost notes: it measures something else.");
+  }
+  const { median } = quantiles(times);
+  console.log(
+    `a line of 64 bars moved: median ${median.toFixed(1)} ms, first ${times[0]!.toFixed(1)} ms (at most 50)`,
+  );
+}
+
 benchFindings();
+benchMovedLine();
 benchSplit(SPLIT_WEIGHTS, "");
 benchSplit(SONG_WEIGHTS, " as the screen asks it");

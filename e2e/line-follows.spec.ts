@@ -141,6 +141,11 @@ test("a fill on the last two bars stands at its bars, and another ending only th
   await expect(line.locator('[data-at="3-16"]')).toHaveText("7");
   await page.getByRole("banner").getByRole("button", { name: "Undo" }).click();
   await expect(line.locator('[data-at="3-16"]')).toHaveCount(0);
+  // An octave up it is another line, and taken back it is this one.
+  await line.getByRole("button", { name: /^An octave up/ }).click();
+  await expect(line.locator('[data-at="3-0"]')).not.toHaveText("5");
+  await page.getByRole("banner").getByRole("button", { name: "Undo" }).click();
+  await expect(line.locator('[data-at="3-0"]')).toHaveText("5");
   // The note of the second bar is for the third time only.
   await line.locator('[data-at="3-8"]').focus();
   await page.keyboard.press("ArrowRight");

@@ -3,11 +3,21 @@ import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
 import { bandSheet } from "@/core/parts";
 import { STRUM_LIBRARY } from "@/core/rhythm";
-import { add, addException, set, setEntrances, strumRow, type VersionCommand } from "@/core/song/edit";
-import { outlineOf, timelineOf } from "@/core/song/read";
+import {
+  add,
+  addException,
+  addRiff,
+  set,
+  setEntrances,
+  strumRow,
+  type VersionCommand,
+} from "@/core/song/edit";
+import { indexCells, outlineOf, timelineOf } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
 import { DOCUMENTS, EMPTY_CELL } from "@/core/song/schema";
 import { applyEdit } from "@/document";
+import { sampleNote } from "../../../testing/fretboard/sample-note";
+import { sampleRiff } from "../../../testing/song/sample-riff";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { stagePart } from "./stage-sheets";
 
@@ -54,6 +64,25 @@ describe("stagePart", () => {
     expect(feet("p0")).toEqual([["Look up"], ["Breathe"]]);
     expect(feet("p1")).toEqual([["Look up"], []]);
     expect(stagePart(body, body.players.p0!).sheets[0]!.feet).toEqual([]);
+  });
+
+  it("strikes a line by the bars, whatever lies before the first", () => {
+    const strokes = (pickup: number) => {
+      const plain = sampleVersion({ verse: { lines: ["a/G:4 b/C:4"], pickup } }, ["verse"], [{}]);
+      const riff = sampleRiff({ strokes: "as the hand swings" });
+      let made = 0;
+      const notes = [0, 960, 1440, 2400].map((tick) => sampleNote(tick, 3, 5));
+      const places = [{ useId: "u0", playerId: "p0" }];
+      const index = indexCells(plain, outlineOf(plain));
+      const body = edit(
+        plain,
+        addRiff(plain, index, riff, notes, places, () => `n${made++}`),
+      );
+      return stagePart(body, body.players.p0!).sheets[0]!.line!.strokes.slice(0, 4);
+    };
+    expect(strokes(0)).toEqual(["down", "down", "up", "up"]);
+    // Half a beat before: the chords lie as they did from its downbeat on.
+    expect(strokes(0.5)).toEqual(strokes(0));
   });
 
   it("brings the strum with where its strokes fall, short chords by their own, and the usual one where none is written", () => {

@@ -246,6 +246,9 @@ function lineOf(
   const all = playedNotes(fingered, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
   // They are this time's: nothing more is to be said of it.
   const played = all.map((note) => ({ ...note, round: null, times: "only" as const }));
+  // The hand swings by the bars, and a pickup lies before the first.
+  const { pickup } = passage.section;
+  const byBars = played.map((note) => ({ ...note, tick: note.tick - pickup }));
   return {
     name: riff.name,
     tuning: riff.tuning.length,
@@ -256,7 +259,7 @@ function lineOf(
     strings,
     names: played.map(nameOf),
     reads: namer.lines,
-    strokes: lineStrokes(riff, played, passage.meter),
+    strokes: lineStrokes(riff, byBars, passage.meter),
     fingers: played.map(({ finger }) => finger),
   };
 }

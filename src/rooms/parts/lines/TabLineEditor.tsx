@@ -14,6 +14,7 @@ import { CopyBars } from "./CopyBars";
 import { Elsewhere } from "./Elsewhere";
 import { LineFields } from "./LineFields";
 import { CantBe, LineSums } from "./LineSums";
+import { Octave } from "./Octave";
 import { OneHandPlan } from "./OneHandPlan";
 import { TabGrid } from "./TabGrid";
 
@@ -77,6 +78,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
       </div>
       {notes.length > 0 && (
         <>
+          <Octave line={line} />
           <CopyBars line={line} />
           <Elsewhere riff={riff} notes={notes} neck={neck} player={player} row={row} />
           <OneHandPlan notes={notes} riff={riff} row={row} player={player} />
