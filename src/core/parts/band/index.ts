@@ -1,6 +1,6 @@
 export { type BandSheet, bandSheet, type SheetRow } from "./band-sheet";
 export { FILL_WORDS, lineRounds, lineSpans, tellFill } from "./line-place";
-export type { FollowWay, LineFollow } from "./moved-line";
+export { type FollowWay, followWays, type LineFollow } from "./moved-line";
 export { onsetsInBar, patternOfRow } from "./pattern-of";
 export {
   isOnlyLine,

@@ -68,7 +68,7 @@ export function followedLine(
   const isSameNeck = to.capo === from.capo && to.tuning.join() === from.tuning.join();
   const canMove = from.tuning.length > 0 && to.tuning.length > 0 && notes.length > 0;
   if (!canMove || (isSameNeck && by === 0)) return { riff, notes, follow: null };
-  const ways = waysOf(notes, from, to, by);
+  const ways = followWays(notes, from, to, by);
   const anew = ways.findIndex(({ how }) => how === "re-fingered");
   const first = chosen === "re-fingered" && anew > 0 ? anew : 0;
   const ordered = [ways[first]!, ...ways.filter((_, at) => at !== first)];
@@ -81,8 +81,16 @@ export function followedLine(
   };
 }
 
-/** Every way, the one on its own strings first, where there is one. */
-function waysOf(notes: readonly TabNote[], from: LineNeck, to: LineNeck, by: Semitones): FollowWay[] {
+/**
+ * Every way to play a line so many semitones away, the one on its own strings first, where there is one; fingered anew by the
+ * hand's shortest way.
+ */
+export function followWays(
+  notes: readonly TabNote[],
+  from: LineNeck,
+  to: LineNeck,
+  by: Semitones,
+): FollowWay[] {
   const ways = moveLine(notes, { from, to, by }).map(({ how, capo, notes: moved, lost }): FollowWay => {
     const kept = moved.flatMap(({ fret, ...note }) => (fret === null ? [] : [{ ...note, fret }]));
     return { how, ...(capo === undefined ? {} : { capo }), notes: kept, lost: lost.length };

@@ -1,6 +1,6 @@
 "use client";
 
-import { moveLine } from "@/core/fretboard";
+import { followWays } from "@/core/parts";
 import { setRiffNotes } from "@/core/song/edit";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { plain } from "./Elsewhere";
@@ -13,8 +13,8 @@ export function Octave({ line: { riff, notes, neck } }: { line: OpenLine }) {
   const current = useCurrentVersion();
   const act = useAct();
   const ways = [OCTAVE, -OCTAVE].flatMap((by) => {
-    const [way] = moveLine(notes, { from: neck, to: neck, by });
-    return way && way.lost.length === 0 ? [{ by, way }] : [];
+    const way = followWays(notes, neck, neck, by).find(({ how, lost }) => how !== "capo" && lost === 0);
+    return way ? [{ by, way }] : [];
   });
   if (notes.length === 0 || ways.length === 0) return null;
   return (
@@ -25,10 +25,7 @@ export function Octave({ line: { riff, notes, neck } }: { line: OpenLine }) {
           type="button"
           className="btn btn-sm"
           onClick={() => {
-            const moved = way.notes.flatMap(({ fret, ...note }) =>
-              fret === null ? [] : [plain({ ...note, fret })],
-            );
-            act(setRiffNotes(current(), riff.id, moved, makeId));
+            act(setRiffNotes(current(), riff.id, way.notes.map(plain), makeId));
           }}
         >
           An octave {by > 0 ? "up" : "down"}
