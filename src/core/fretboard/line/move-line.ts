@@ -141,7 +141,8 @@ function isBetter(a: Cost, b: Cost): boolean {
 
 /**
  * The fingering with the fewest notes lost, then with joined notes on one string, then with the least travel: by dynamic
- * programming over the fret held last and the strings taken at one moment, which is all that the next note depends on.
+ * programming over the fret held last, the strings taken at one moment and the string a note hangs on: all that the next note
+ * depends on.
  */
 function refingered<Note extends Movable>(
   notes: readonly Note[],
@@ -166,16 +167,16 @@ function refingered<Note extends Movable>(
   for (const [place, at] of order.entries()) {
     const note = notes[at]!;
     const before = order[place - 1];
+    const next = order[place + 1];
     const isTogether = before !== undefined && notes[before]!.tick === note.tick;
-    const isJoined =
-      before !== undefined &&
-      notes[before]!.string === note.string &&
-      (note.art === "hammer" || note.art === "pull" || note.art === "slide");
+    const isJoined = before !== undefined && hangsOn(note, notes[before]!);
+    // Of a note only that is told apart which the next one depends on.
+    const keepsTaken = next !== undefined && notes[next]!.tick === note.tick;
+    const keepsString = next !== undefined && hangsOn(notes[next]!, note);
     const spots = spotsFor(note, pitches[at]!, to, limit);
     const best = new Map<string, Step>();
     const offer = (step: Step) => {
-      // The string of a note matters to one that hangs on it.
-      const key = `${step.last} ${step.taken} ${step.string}`;
+      const key = `${step.last} ${keepsTaken ? step.taken : ""} ${keepsString ? step.string : ""}`;
       const known = best.get(key);
       if (!known || isBetter(step, known)) best.set(key, step);
     };
@@ -199,7 +200,9 @@ function refingered<Note extends Movable>(
       }
       offer({ ...one, lost: one.lost + 1, string: null, fret: null, from: one, taken });
     }
-    steps = [...best.values()];
+    // Between two moments every way has the same notes before it: one that has lost more can't catch up.
+    const fewest = Math.min(...[...best.values()].map(({ lost }) => lost));
+    steps = [...best.values()].filter(({ lost }) => keepsTaken || lost === fewest);
   }
   const moved: MovedNote<Note>[] = notes.map((note) => ({ ...note, fret: null }));
   let step: Step | null = steps.reduce((least, one) => (isBetter(one, least) ? one : least));
@@ -216,6 +219,10 @@ function refingered<Note extends Movable>(
     lost: moved.flatMap(({ fret }, at) => (fret === null ? [at] : [])),
   };
 }
+
+/** Whether a note is hammered on, pulled off or slid to from another. */
+const hangsOn = (note: Movable, before: Movable): boolean =>
+  before.string === note.string && (note.art === "hammer" || note.art === "pull" || note.art === "slide");
 
 /** Where a note can be; a dead one only where it is. */
 function spotsFor(
