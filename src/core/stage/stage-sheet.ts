@@ -59,7 +59,7 @@ export type StageRiff = {
   readonly tuning: number;
   /** At their ticks from where the passage begins. */
   readonly notes: readonly TabNote[];
-  /** Where its bars begin, and where it ends. */
+  /** Where its bars begin, without a pickup, and where it ends. */
   readonly bars: readonly number[];
   readonly ticks: number;
   /** Ticks of a beat. */

@@ -1,4 +1,4 @@
-import { Fragment, memo } from "react";
+import { Fragment, memo, useMemo } from "react";
 import type { StageRiff, StageShape, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS } from "@/ui/pretty";
@@ -11,6 +11,8 @@ import { pieceAt } from "./piece-at";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);
+/** The same of tab. */
+const StageTab = memo(TabLines);
 
 /** The strum of a section and its shapes, beside its words. */
 export function AsideOf({
@@ -241,17 +243,24 @@ export function SheetLines({
 export const isTabSheet = (sheet: StageSheet): sheet is StageSheet & { readonly line: StageRiff } =>
   sheet.line !== null && sheet.shapes.length === 0;
 
-/** What is told of each piece of a sheet where it begins. */
-const saidIn = (
+/** What is told of each piece of a sheet where it begins; that of a pickup stands with the first bar. */
+function saidIn(
   sheet: StageSheet,
   tell: (piece: StageSheet["lines"][number]["pieces"][number]) => string | null,
-): SaidAt[] =>
-  sheet.lines.flatMap((line) =>
-    line.pieces.flatMap((piece, at) => {
+): SaidAt[] {
+  const first = sheet.line?.bars[0] ?? 0;
+  const said: SaidAt[] = [];
+  for (const { pieces, starts } of sheet.lines)
+    for (const [at, piece] of pieces.entries()) {
       const text = tell(piece)?.trim() ?? "";
-      return text === "" ? [] : [{ tick: line.starts[at] ?? 0, text }];
-    }),
-  );
+      const tick = Math.max(first, starts[at] ?? 0);
+      const before = said.at(-1);
+      if (text === "") continue;
+      if (before?.tick === tick) said[said.length - 1] = { tick, text: `${before.text} ${text}` };
+      else said.push({ tick, text });
+    }
+  return said;
+}
 
 /** The chords of a sheet, and its words, where they begin. */
 export const chordsOf = (sheet: StageSheet): SaidAt[] => saidIn(sheet, ({ name }) => name);
@@ -265,15 +274,21 @@ function TabSheet({
   sheet: StageSheet & { readonly line: StageRiff };
   tick: number | null;
 }) {
-  const [over, under] = [chordsOf(sheet), wordsOf(sheet)];
-  const shown = { line: sheet.line, over, under, now: tick, rowClass: "stage-line tab-row" };
+  const over = useMemo(() => chordsOf(sheet), [sheet]);
+  const under = useMemo(() => wordsOf(sheet), [sheet]);
+  // Drawn anew once a beat, not with every look at the clock.
+  const { line } = sheet;
+  const [first] = line.bars;
+  const beats = tick === null ? 0 : Math.floor((tick - (first ?? 0)) / line.beat);
+  const now = tick === null ? null : (first ?? 0) + beats * line.beat;
+  const shown = { line, over, under, now, rowClass: "stage-line tab-row" };
   return (
     <>
       <div className="max-md:hidden">
-        <TabLines {...shown} size="stage" />
+        <StageTab {...shown} size="stage" />
       </div>
       <div className="md:hidden">
-        <TabLines {...shown} size="phone" />
+        <StageTab {...shown} size="phone" />
       </div>
     </>
   );

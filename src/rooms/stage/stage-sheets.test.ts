@@ -85,6 +85,20 @@ describe("stagePart", () => {
     expect(strokes(0.5)).toEqual(strokes(0));
   });
 
+  it("counts the bars of a line without a pickup", () => {
+    const plain = sampleVersion({ verse: { lines: ["a/G:5 b/C:4"], pickup: 1 } }, ["verse"], [{}]);
+    let made = 0;
+    const places = [{ useId: "u0", playerId: "p0" }];
+    const index = indexCells(plain, outlineOf(plain));
+    const body = edit(
+      plain,
+      addRiff(plain, index, sampleRiff(), [sampleNote(0, 3, 5)], places, () => `n${made++}`),
+    );
+    const { line } = stagePart(body, body.players.p0!).sheets[0]!;
+    expect(line!.bars).toEqual([960, 4800]);
+    expect(line!.notes.map(({ tick }) => tick)).toEqual([960, 4800]);
+  });
+
   it("brings the strum with where its strokes fall, short chords by their own, and the usual one where none is written", () => {
     const plain = sampleVersion(
       { verse: { lines: ["Light/G:4 on/C:2 up/D:2"] }, end: { lines: ["Home/G:4"] } },

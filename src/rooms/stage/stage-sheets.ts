@@ -19,6 +19,7 @@ import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
+  barsIn,
   beatUnitOfUse,
   describeException,
   describeUse,
@@ -253,7 +254,7 @@ function lineOf(
     name: riff.name,
     tuning: riff.tuning.length,
     notes: played,
-    bars: passage.bars.map(({ tick }) => tick - passage.tick),
+    bars: barsIn(passage).map(({ tick }) => tick - passage.tick),
     ticks: passage.ticks,
     beat: ticksOfBeatUnit(beatUnitOf(passage.meter))!,
     strings,
