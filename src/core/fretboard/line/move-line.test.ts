@@ -121,6 +121,14 @@ describe("a line so many semitones away", () => {
     expect(anew!.notes[1]!.string).toBe(anew!.notes[0]!.string);
   });
 
+  it("goes as far up as it is told, counted from the capo; else as far as the neck goes", () => {
+    const behind = { tuning: STANDARD, capo: 7 };
+    // The high E behind 7 is B4; 18 frets more would be fret 25 of the neck.
+    const line = [note(0, 5, 6)];
+    expect(moveLine(line, { from: behind, to: behind, by: 12, maxFret: 19 })[0]).toMatchObject({ lost: [] });
+    expect(moveLine(line, { from: behind, to: behind, by: 12 })[0]).toMatchObject({ lost: [0] });
+  });
+
   it("is itself where it goes nowhere", () => {
     const line = [note(0, 5, 0), note(480, 5, 2)];
     expect(move(line, 0)).toMatchObject([{ how: "same strings", notes: line, lost: [] }]);

@@ -31,7 +31,7 @@ export type LineMove = {
   readonly from: LineNeck;
   readonly to: LineNeck;
   readonly by: Semitones;
-  /** Frets count from the capo. */
+  /** Counted from the capo; as far as the neck goes, and 19 at most, when left out. */
   readonly maxFret?: Fret;
   readonly scaleMm?: number;
 };
@@ -56,8 +56,8 @@ export function moveLine<Note extends Movable>(notes: readonly Note[], move: Lin
   return [same ?? refingered(notes, pitches, move), ...(capo ? [capo] : [])];
 }
 
-const limitOf = ({ to, maxFret = DEFAULT_MAX_FRET }: LineMove): Fret =>
-  Math.min(maxFret, LAST_FRET - to.capo);
+const limitOf = ({ to, maxFret }: LineMove): Fret =>
+  maxFret ?? Math.min(DEFAULT_MAX_FRET, LAST_FRET - to.capo);
 
 /** Millimetres along the neck, fretted note by fretted note in time. */
 function travelOf(

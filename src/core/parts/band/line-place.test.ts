@@ -33,6 +33,11 @@ describe("where a line is played", () => {
     ]);
   });
 
+  it("begins within a bar where that is said: from a word on", () => {
+    const [span] = lineSpans(cell([[1.5, 4]]), passage());
+    expect(span).toEqual({ from: 1.5 * BAR, to: 4 * BAR });
+  });
+
   it("begins anew in the bars it is played in: three bars in the last four, by hand", () => {
     expect(begins(4, 8, 3, "again")).toEqual([4, 7]);
     expect(begins(4, 8, 3, "once")).toEqual([4]);
