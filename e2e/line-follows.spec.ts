@@ -219,3 +219,44 @@ test("eight bars of roots take at most a fifth of a printed page", async ({ page
   console.log(`eight bars of roots: ${Math.round(heights)} px of a page of 1123`);
   expect(heights).toBeLessThanOrEqual(1123 / 5);
 });
+
+test("three sheets of a part with chords and a line, by one choice: on stage and on paper", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(page);
+  await addThreePlayers(page);
+  await openPart(page, /^Verse 1, Acoustic/);
+  const pattern = page.getByRole("region", { name: "Pattern", exact: true });
+  await pattern.getByLabel("Pattern", { exact: true }).selectOption("quarters, all down (library)");
+  await page.getByRole("link", { name: "Write a line for this part" }).click();
+  await page.getByRole("button", { name: "Write a new line" }).click();
+  const line = page.getByRole("region", { name: "Line 1", exact: true });
+  await line.locator('[data-at="4-0"]').focus();
+  for (const key of ["3", "ArrowRight", "5"]) await page.keyboard.press(key);
+  await saved(page);
+  await page.getByRole("link", { name: "Acoustic’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  const tab = page.getByRole("img", { name: /^Line 1, bars 1–3: B 3, B 5/ });
+  const shapes = page.getByRole("list", { name: "Shapes" });
+  const words = page.locator(".sung-words").filter({ hasText: "Rope" });
+  // Both: tab with its chords and words, shapes and strum beside.
+  await expect(tab).toBeVisible();
+  await expect(shapes).toBeVisible();
+  await expectAccessible(page);
+  const choice = page.getByLabel("Sheet", { exact: true });
+  await choice.selectOption("chords only");
+  await expect(tab).toHaveCount(0);
+  await expect(words).toBeVisible();
+  await expect(shapes).toBeVisible();
+  await choice.selectOption("line only");
+  await expect(page.getByRole("img", { name: /^Line 1, bars 1–4: B 3, B 5/ })).toBeVisible();
+  await expect(shapes).toHaveCount(0);
+  await page.goto(`/print/${id}`);
+  const sheet = page.getByRole("article", { name: /, Acoustic$/ });
+  const printed = sheet.getByRole("img", { name: /^Line 1, bars 1–4: B 3, B 5/ });
+  await expect(printed.first()).toBeVisible();
+  await page.getByLabel("Sheet", { exact: true }).selectOption("chords only");
+  await expect(printed).toHaveCount(0);
+  await expect(sheet.getByText("Rope on the").first()).toBeVisible();
+});

@@ -62,7 +62,7 @@ type ShownLine = {
 export type SaidAt = { readonly tick: number; readonly text: string };
 
 /** How large a line is drawn: so many bars a row, and units of its drawing. */
-type TabSize = "pane" | "print" | "stage" | "phone";
+type TabSize = "pane" | "print" | "stage" | "beside" | "phone";
 type Metrics = {
   readonly perRow: number;
   readonly bar: number;
@@ -74,6 +74,7 @@ const SIZES: Readonly<Record<TabSize, Metrics>> = Object.freeze({
   pane: { perRow: 1, bar: 250, row: 18, font: 12, left: 42 },
   print: { perRow: 4, bar: 195, row: 13, font: 11, left: 40 },
   stage: { perRow: 4, bar: 288, row: 26, font: 30, left: 92 },
+  beside: { perRow: 3, bar: 250, row: 26, font: 30, left: 92 },
   phone: { perRow: 2, bar: 150, row: 21, font: 20, left: 62 },
 });
 

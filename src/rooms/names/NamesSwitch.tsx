@@ -1,12 +1,15 @@
 "use client";
 
 import { type KeyboardEvent, useRef } from "react";
-import { describeHand, type NamesChoice } from "@/core/song/names";
-import type { Player, READS, WRITINGS } from "@/core/song/schema";
+import type { NamesChoice } from "@/core/song/names";
+import type { READS, WRITINGS } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 
 type Shows = (typeof READS)[number];
 type Writing = (typeof WRITINGS)[number];
+
+/** Somebody whose shapes names can be told as; what is to be known of their hand stands behind the name. */
+type Shaped = { readonly name: string; readonly told: string };
 
 const WRITING_WORDS: Readonly<Record<Writing, string>> = {
   letters: "C D E F G A B",
@@ -25,7 +28,7 @@ export function NamesSwitch({
 }: {
   choice: NamesChoice;
   /** Whoever has shapes; null where no song is open and only keys are told. */
-  players: readonly Player[] | null;
+  players: readonly Shaped[] | null;
   onChoose: (choice: Partial<NamesChoice>) => void;
 }) {
   const box = useRef<HTMLDetailsElement>(null);
@@ -93,7 +96,7 @@ function ChordsField({
   choice: { shows, of },
   players,
   onChoose,
-}: FieldProps & { players: readonly Player[] }) {
+}: FieldProps & { players: readonly Shaped[] }) {
   const isElsewhere = of !== null && !players.some(({ name }) => name === of);
   return (
     <SelectField
@@ -104,7 +107,7 @@ function ChordsField({
         { value: "sounding", label: "as they sound" },
         ...players.map((player) => ({
           value: SHAPES_OF + player.name,
-          label: `as shapes of ${player.name}${describeHand(player)}`,
+          label: `as shapes of ${player.name}${player.told}`,
         })),
         ...(isElsewhere
           ? [
@@ -148,7 +151,7 @@ function LinesField({ choice, onChoose }: FieldProps) {
 /** "each their own", "shapes of Mara, syllables". */
 function describeChoice(
   { shows, of, writing, accidentals, lines }: NamesChoice,
-  players: readonly Player[] | null,
+  players: readonly Shaped[] | null,
 ): string {
   const said = [
     players === null

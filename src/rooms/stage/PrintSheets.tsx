@@ -12,8 +12,9 @@ import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { PageNames } from "../names";
-import { chordsOf, describeWait, isTabSheet, wordsOf } from "./StagePieces";
+import { chordsOf, describeWait, wordsOf } from "./StagePieces";
 import { shapesToHold } from "./shapes-to-hold";
+import { hasBoth, hasShapes, isTabSheet, SHEET_VIEWS, type SheetView } from "./sheet-view";
 
 type Props = {
   readonly title: string;
@@ -27,6 +28,7 @@ type Props = {
 /** One clean sheet a player, for paper: shapes at the head, each section once, later times as a line. */
 export function PrintSheets({ title, by, versionId, parts, names }: Props) {
   const [chosen, setChosen] = useState<string>("all");
+  const [view, setView] = useState<SheetView>("both");
   const shown = parts.filter(({ id }) => chosen === "all" || id === chosen);
   return (
     <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
@@ -50,6 +52,20 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
             ))}
           </select>
         </label>
+        {parts.some(({ part }) => part.sheets.some(hasBoth)) && (
+          <select
+            aria-label="Sheet"
+            className="select select-sm w-44"
+            value={view}
+            onChange={(event) => setView(event.target.value as SheetView)}
+          >
+            {Object.entries(SHEET_VIEWS).map(([one, words]) => (
+              <option key={one} value={one}>
+                {words}
+              </option>
+            ))}
+          </select>
+        )}
         <PageNames choice={names} />
         <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
           Print
@@ -57,7 +73,7 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
       </header>
       {parts.length === 0 && <p>Nobody plays yet: a sheet stands here for each player.</p>}
       {shown.map(({ id, part }) => (
-        <PrintSheet key={id} part={part} title={title} by={by} />
+        <PrintSheet key={id} part={part} title={title} by={by} view={view} />
       ))}
     </main>
   );
@@ -68,14 +84,19 @@ export function PrintSheet({
   part,
   title,
   by,
+  view = "both",
   children,
 }: {
   part: StagePart;
   title: string;
   by: string;
+  /** Which sheet of a part with chords and a line. */
+  view?: SheetView;
   children?: ReactNode;
 }) {
-  const shapes = shapesToHold(part.sheets.filter((sheet) => sheet.capo === part.capo));
+  const shapes = shapesToHold(
+    part.sheets.filter((sheet) => sheet.capo === part.capo && hasShapes(sheet, view)),
+  );
   const seen = new Map<string, string>();
   return (
     <article aria-label={`${title}, ${part.player}`} className="mb-10 break-after-page last:break-after-auto">
@@ -108,13 +129,25 @@ export function PrintSheet({
         // Of nothing there is nothing to be as before.
         const before = sheet.lines.length > 0 || sheet.strum ? seen.get(content) : undefined;
         if (before === undefined) seen.set(content, sheet.label);
-        return <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} />;
+        return (
+          <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} view={view} />
+        );
       })}
     </article>
   );
 }
 
-function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePart; again: boolean }) {
+function PrintPassage({
+  sheet,
+  part,
+  again,
+  view,
+}: {
+  sheet: StageSheet;
+  part: StagePart;
+  again: boolean;
+  view: SheetView;
+}) {
   return (
     <section className="mt-3 break-inside-avoid">
       <h3 className="flex flex-wrap items-baseline gap-x-3">
@@ -134,7 +167,7 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
         <p className="text-sm font-bold first-letter:uppercase">{sheet.otherwise.join("; ")}</p>
       )}
       {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
-      {sheet.strum && !again && (
+      {sheet.strum && !again && !(hasBoth(sheet) && view === "line") && (
         <div className="flex flex-wrap items-center gap-x-6 text-black [--color-base-content:#000]">
           {sheet.strum.patterns.map(({ pattern, when, fill }) => (
             <Fragment key={when}>
@@ -144,19 +177,19 @@ function PrintPassage({ sheet, part, again }: { sheet: StageSheet; part: StagePa
           ))}
         </div>
       )}
-      {sheet.line && !again && (
+      {sheet.line && !again && !(hasBoth(sheet) && view === "chords") && (
         <div className="text-sm text-black [--color-base-100:#fff] [--color-base-content:#000]">
           <TabLines
             line={sheet.line}
             size="print"
             over={chordsOf(sheet)}
-            under={isTabSheet(sheet) ? wordsOf(sheet) : []}
+            under={isTabSheet(sheet, view) ? wordsOf(sheet) : []}
             fold
           />
         </div>
       )}
       {!again &&
-        !isTabSheet(sheet) &&
+        !isTabSheet(sheet, view) &&
         sheet.lines.map((line) => (
           <SungLine key={line.id} className="mt-1" pieces={line.pieces} beatsInBar={sheet.beatsInBar} />
         ))}

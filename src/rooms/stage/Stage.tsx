@@ -19,6 +19,7 @@ import {
   PhoneStrip,
   SheetLines,
 } from "./StagePieces";
+import { hasBoth, SHEET_VIEWS, type SheetView } from "./sheet-view";
 
 type Props = {
   readonly part: StagePart;
@@ -35,6 +36,7 @@ type Props = {
  */
 export function Stage({ part, names, title, versionId, revision }: Props) {
   const ready = useReady();
+  const [view, setView] = useState<SheetView>("both");
   const { sheet, look, more, here, goOn, goBack } = usePages(part);
   const last = part.sheets.length - 1;
   const now = part.sheets[here];
@@ -59,7 +61,8 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
       {now ? (
         <>
           <NowHead sheet={now} />
-          <PhoneStrip sheet={now} leftHanded={part.leftHanded} />
+          {part.sheets.some(hasBoth) && <ViewChoice view={view} onSet={setView} />}
+          <PhoneStrip sheet={now} leftHanded={part.leftHanded} view={view} />
           <div className="flex min-h-0 flex-1 gap-4">
             <section
               ref={sheet}
@@ -69,9 +72,9 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
               aria-label={`${now.label}, words and chords`}
               className="stage-sheet min-w-0 flex-1 overflow-y-auto"
             >
-              <SheetLines sheet={now} beatsInBar={now.beatsInBar} />
+              <SheetLines sheet={now} beatsInBar={now.beatsInBar} view={view} />
             </section>
-            <AsideOf sheet={now} leftHanded={part.leftHanded} />
+            <AsideOf sheet={now} leftHanded={part.leftHanded} view={view} />
           </div>
         </>
       ) : (
@@ -95,6 +98,27 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
         </button>
       </nav>
     </main>
+  );
+}
+
+/** Which of three sheets is shown of a part with chords and a line. */
+function ViewChoice({ view, onSet }: { view: SheetView; onSet: (view: SheetView) => void }) {
+  return (
+    <p className="flex items-center gap-2 text-lg">
+      <span aria-hidden="true">Sheet</span>
+      <select
+        aria-label="Sheet"
+        className="select w-52 text-lg"
+        value={view}
+        onChange={(event) => onSet(event.target.value as SheetView)}
+      >
+        {Object.entries(SHEET_VIEWS).map(([one, words]) => (
+          <option key={one} value={one}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </p>
   );
 }
 

@@ -8,6 +8,7 @@ import { SungLine } from "@/ui/SungLine";
 import { type SaidAt, TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
 import { pieceAt } from "./piece-at";
+import { hasBoth, hasShapes, isTabSheet, type SheetView } from "./sheet-view";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);
@@ -18,21 +19,24 @@ const StageTab = memo(TabLines);
 export function AsideOf({
   sheet,
   leftHanded,
+  view = "both",
   tick = null,
 }: {
   sheet: StageSheet;
   leftHanded: boolean;
+  view?: SheetView;
   /** Where the music is, in ticks of the passage; null where no clock runs. */
   tick?: number | null;
 }) {
-  if (sheet.shapes.length === 0 && !sheet.strum) return null;
+  const isShaped = hasShapes(sheet, view);
+  if (!isShaped && (!sheet.strum || hasBoth(sheet))) return null;
   return (
     <aside
       aria-label="Strum and shapes"
       className={`shrink-0 overflow-y-auto max-md:hidden ${sheet.strum ? "w-96" : "w-64"}`}
     >
       <StrumStrip sheet={sheet} tick={tick} />
-      {sheet.shapes.length > 0 && (
+      {isShaped && (
         <ul aria-label="Shapes" className={`grid content-start gap-x-2 gap-y-3 ${columnsFor(sheet)}`}>
           {sheet.shapes.map((shape) => (
             <li key={`${shape.name} ${shape.frets.join()}`} className="text-center text-2xl">
@@ -122,12 +126,15 @@ const FEW_SHAPES = 2;
 export function PhoneStrip({
   sheet,
   leftHanded,
+  view = "both",
   tick = null,
 }: {
   sheet: StageSheet;
   leftHanded: boolean;
+  view?: SheetView;
   tick?: number | null;
 }) {
+  if (hasBoth(sheet) && view === "line") return null;
   return (
     <div className="flex flex-wrap items-center gap-x-4 md:hidden">
       <StrumStrip sheet={sheet} tick={tick} small />
@@ -218,13 +225,16 @@ export function NowHead({
 export function SheetLines({
   sheet,
   beatsInBar,
+  view = "both",
   tick = null,
 }: {
   sheet: StageSheet;
   beatsInBar: number;
+  view?: SheetView;
   tick?: number | null;
 }) {
-  if (isTabSheet(sheet)) return <TabSheet sheet={sheet} tick={tick} />;
+  if (isTabSheet(sheet, view))
+    return <TabSheet sheet={sheet} isBeside={hasShapes(sheet, view)} tick={tick} />;
   if (sheet.lines.length === 0) return <p className="stage-line">No lines in this section.</p>;
   const now = tick === null ? null : pieceAt(sheet, tick);
   return sheet.lines.map((line, at) => (
@@ -238,10 +248,6 @@ export function SheetLines({
     />
   ));
 }
-
-/** Whether the line is the part: then its tab is the sheet. */
-export const isTabSheet = (sheet: StageSheet): sheet is StageSheet & { readonly line: StageRiff } =>
-  sheet.line !== null && sheet.shapes.length === 0;
 
 /** What is told of each piece of a sheet where it begins; that of a pickup stands with the first bar. */
 function saidIn(
@@ -269,9 +275,12 @@ export const wordsOf = (sheet: StageSheet): SaidAt[] => saidIn(sheet, ({ words }
 /** The line of a section as wide as the screen, chords over its bars and what is sung below. */
 function TabSheet({
   sheet,
+  isBeside,
   tick,
 }: {
   sheet: StageSheet & { readonly line: StageRiff };
+  /** Whether shapes stand beside it. */
+  isBeside: boolean;
   tick: number | null;
 }) {
   const over = useMemo(() => chordsOf(sheet), [sheet]);
@@ -285,7 +294,7 @@ function TabSheet({
   return (
     <>
       <div className="max-md:hidden">
-        <StageTab {...shown} size="stage" />
+        <StageTab {...shown} size={isBeside ? "beside" : "stage"} />
       </div>
       <div className="md:hidden">
         <StageTab {...shown} size="phone" />

@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from "react";
 import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
-import { AsideOf, isTabSheet, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
+import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
+import { isTabSheet, type SheetView } from "../sheet-view";
 
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
@@ -32,14 +33,14 @@ export function SongNow({
   const gone = Math.max(0, barInSection(passages, place).bar - 1);
   const isCues = settings.density === "cues";
   const rise = <CueRise {...{ sheets, passages, place, stretch, large: isCues }} />;
-  useFollowLine(box, sheet, tick);
+  useFollowLine(box, sheet, settings.view, tick);
   return (
     <>
       <NowHead sheet={sheet} bars={false} gone={gone} />
       {isCues ? (
         <StrumStrip sheet={sheet} tick={tick} />
       ) : (
-        <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} tick={tick} />
+        <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} view={settings.view} tick={tick} />
       )}
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
@@ -61,9 +62,9 @@ export function SongNow({
             data-density={settings.density}
             className="stage-sheet min-w-0 flex-1 overflow-y-auto"
           >
-            <SheetLines sheet={sheet} beatsInBar={sheet.beatsInBar} tick={tick} />
+            <SheetLines sheet={sheet} beatsInBar={sheet.beatsInBar} view={settings.view} tick={tick} />
           </section>
-          <AsideOf sheet={sheet} leftHanded={part.leftHanded} tick={tick} />
+          <AsideOf sheet={sheet} leftHanded={part.leftHanded} view={settings.view} tick={tick} />
         </div>
       )}
     </>
@@ -74,12 +75,13 @@ export function SongNow({
 function useFollowLine(
   box: React.RefObject<HTMLElement | null>,
   sheet: StageSheet,
+  view: SheetView,
   tick: number | null,
 ): void {
   // Where the next line or row begins only: between two of them nothing moves.
   const rows = useMemo(
-    () => (isTabSheet(sheet) ? sheet.line.bars : sheet.lines.map(({ starts }) => starts[0] ?? 0)),
-    [sheet],
+    () => (isTabSheet(sheet, view) ? sheet.line.bars : sheet.lines.map(({ starts }) => starts[0] ?? 0)),
+    [sheet, view],
   );
   const reached = tick === null ? -1 : rows.findLastIndex((from) => from <= tick + 1);
   useEffect(() => {

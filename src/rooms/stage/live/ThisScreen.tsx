@@ -3,6 +3,7 @@ import type { StageRole } from "@/api";
 import type { StagePerson } from "@/core/stage";
 import type { Lit } from "../keep-lit";
 
+import { SHEET_VIEWS } from "../sheet-view";
 import { SIZES, type StageSettings } from "./settings";
 
 const LIT_WORDS: Readonly<Record<Lit, string>> = {
@@ -91,6 +92,7 @@ function Looks({ settings, change }: SettingsProps) {
         options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
         onSet={(density) => change({ density })}
       />
+      <Choice label="Sheet" value={settings.view} options={SHEET_VIEWS} onSet={(view) => change({ view })} />
       <div className="flex items-center gap-2">
         <span className="w-28">Letters</span>
         <button

@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useState } from "react";
+import { SHEET_VIEWS, type SheetView } from "../sheet-view";
 
 const SHOWS = ["", "sounding", "shapes", "degrees"] as const;
 const WRITINGS = ["", "letters", "german", "syllables"] as const;
 const ACCIDENTALS = ["", "key", "sharps", "flats"] as const;
+const VIEWS = Object.keys(SHEET_VIEWS) as SheetView[];
 const DENSITIES = ["all", "chords", "cues"] as const;
 
 /** How a stage looks on this device. */
@@ -20,6 +22,8 @@ export type StageSettings = {
   readonly shows: (typeof SHOWS)[number];
   readonly writing: (typeof WRITINGS)[number];
   readonly accidentals: (typeof ACCIDENTALS)[number];
+  /** Which sheet is shown of a part with chords and a line. */
+  readonly view: SheetView;
 };
 
 /** How much larger letters are at each size; the middle one is read from two metres on a small laptop. */
@@ -36,6 +40,7 @@ const PLAIN: StageSettings = {
   shows: "",
   writing: "",
   accidentals: "",
+  view: "both",
 };
 
 const KEY = "lantern-stage";
@@ -65,6 +70,7 @@ export function readSettings(text: string | null): StageSettings {
     shows: SHOWS.find((one) => one === kept.shows) ?? PLAIN.shows,
     writing: WRITINGS.find((one) => one === kept.writing) ?? PLAIN.writing,
     accidentals: ACCIDENTALS.find((one) => one === kept.accidentals) ?? PLAIN.accidentals,
+    view: VIEWS.find((one) => one === kept.view) ?? PLAIN.view,
   };
 }
 

@@ -1,0 +1,23 @@
+import type { StageRiff, StageSheet } from "@/core/stage";
+
+/** The sheets that can be made of a part with chords and a line, in words. */
+export const SHEET_VIEWS = Object.freeze({
+  both: "chords and line",
+  chords: "chords only",
+  line: "line only",
+});
+export type SheetView = keyof typeof SHEET_VIEWS;
+
+/** Whether a part has chords and a line, so that one may be left away. */
+export const hasBoth = (sheet: StageSheet): boolean => sheet.line !== null && sheet.shapes.length > 0;
+
+/** Whether the tab of a line is the sheet: where it is all of the part, and where it is asked for. */
+export const isTabSheet = (
+  sheet: StageSheet,
+  view: SheetView,
+): sheet is StageSheet & { readonly line: StageRiff } =>
+  sheet.line !== null && (sheet.shapes.length === 0 || view !== "chords");
+
+/** Whether shapes stand beside it. */
+export const hasShapes = (sheet: StageSheet, view: SheetView): boolean =>
+  sheet.shapes.length > 0 && !(hasBoth(sheet) && view === "line");
