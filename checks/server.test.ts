@@ -96,6 +96,7 @@ describe("engines from outside", () => {
       "stand-ins",
       "degree-line",
       "harmoniser",
+      "follow-line",
       "strum",
       "split",
       "loops",

@@ -28,6 +28,7 @@ describe("engines", () => {
       "stand-ins",
       "degree-line",
       "harmoniser",
+      "follow-line",
       "strum",
       "split",
       "loops",
