@@ -56,13 +56,15 @@ type ShownLine = {
   readonly strokes: readonly (NoteStroke | null)[];
   /** The finger each note is fretted with, in their order; null for none. */
   readonly fingers: readonly (LineFinger | null)[];
+  /** What is counted where each is struck, in their order, to stand above the strings; left out where that is not wanted. */
+  readonly counts?: readonly string[];
 };
 
 /** Something said at a place of the line: a chord's name above it, or what is sung below. */
 export type SaidAt = { readonly tick: number; readonly text: string };
 
 /** How large a line is drawn: so many bars a row, and units of its drawing. */
-type TabSize = "pane" | "print" | "stage" | "beside" | "phone";
+type TabSize = "pane" | "print" | "stage" | "beside" | "phone" | "next";
 type Metrics = {
   readonly perRow: number;
   readonly bar: number;
@@ -75,6 +77,7 @@ const SIZES: Readonly<Record<TabSize, Metrics>> = Object.freeze({
   print: { perRow: 4, bar: 195, row: 13, font: 11, left: 40 },
   stage: { perRow: 4, bar: 288, row: 26, font: 30, left: 92 },
   beside: { perRow: 3, bar: 250, row: 26, font: 30, left: 92 },
+  next: { perRow: 1, bar: 230, row: 12, font: 14, left: 46 },
   phone: { perRow: 2, bar: 150, row: 21, font: 20, left: 62 },
 });
 
@@ -178,7 +181,7 @@ function Tab({
 }
 
 function TabRowDrawn({
-  line: { name, tuning, notes, bars, beat, strings, strokes, fingers },
+  line: { name, tuning, notes, bars, beat, strings, strokes, fingers, counts },
   row,
   metrics: { perRow, bar, row: gap, font, left },
   over,
@@ -195,7 +198,8 @@ function TabRowDrawn({
   const width = bar * row.bars;
   const signs = notes.map((note, at) => strokeSign(note, strokes[at] ?? null));
   const isStruck = signs.some((sign) => sign !== "");
-  const top = over.length > 0 ? font * 1.2 : 4;
+  const head = over.length > 0 ? font * 1.2 : 4;
+  const top = head + (counts ? font * 0.9 : 0);
   const y = (string: number) => top + (tuning - 1 - string) * gap + gap / 2;
   const foot = top + tuning * gap;
   // A chord is a shape: its fingers stand in its diagram.
@@ -211,7 +215,12 @@ function TabRowDrawn({
   const height = strokesFoot + (under.length > 0 ? font * 1.1 : 0) + 4;
   const x = (tick: number) => left + ((tick - row.from) / (row.to - row.from)) * width + font / 2;
   const told = (at: number): string =>
-    [strings[notes[at]!.string] ?? "?", signOfNote(notes[at]!), strokeWords(notes[at]!, strokes[at] ?? null)]
+    [
+      counts?.[at] ? `${counts[at]}:` : "",
+      strings[notes[at]!.string] ?? "?",
+      signOfNote(notes[at]!),
+      strokeWords(notes[at]!, strokes[at] ?? null),
+    ]
       .filter((word) => word !== "")
       .join(" ");
   const fingered = isFingered
@@ -324,6 +333,17 @@ function TabRowDrawn({
                 className="fill-base-content"
               >
                 {below(index)}
+              </text>
+            )}
+            {counts && row.notes.find((at) => notes[at]!.tick === note.tick) === index && (
+              <text
+                x={x(note.tick)}
+                y={head + font * 0.65}
+                fontSize={font * 0.7}
+                className="fill-base-content"
+                data-count
+              >
+                {counts[index]}
               </text>
             )}
             {timesTold(note) !== "" && (

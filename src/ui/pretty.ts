@@ -1,5 +1,5 @@
 import { realSigns as pretty } from "@/core/pitch";
-import type { Role, SectionKind } from "@/core/song/schema";
+import type { Role, SectionKind, SheetView } from "@/core/song/schema";
 
 export { pretty };
 
@@ -24,6 +24,13 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = Object.freeze({
   line: "plays a line",
   bass: "plays the bass",
   out: "stays out",
+});
+
+/** The sheets that can be made of a part with chords and a line. */
+export const SHEET_WORDS: Readonly<Record<SheetView, string>> = Object.freeze({
+  both: "chords and line",
+  chords: "chords only",
+  line: "line only",
 });
 
 /** The cut of a section's tag: kinds are told by shape, never by hue. */

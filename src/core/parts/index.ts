@@ -16,6 +16,7 @@ export {
   tellCounted,
 } from "./join-cold";
 export { leaveTo } from "./leave-to";
+export { type LineFor, lineFor } from "./line-for";
 export { lineStrokes } from "./line-strokes";
 export { oneHand } from "./one-hand";
 export { oneHandLine } from "./one-hand-line";
@@ -24,7 +25,7 @@ export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
 export { chordsHeard, type PatternUse, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
 export { playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
-export { chordsOfRow, type SectionChord, scaleOfRow } from "./section-chords";
+export { chordsOfRow, scaleOfRow } from "./section-chords";
 export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
 export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export { neighboursOf, planShapes, type ShapePlan, shapesOfPlan } from "./shape-plan";

@@ -12,7 +12,7 @@ import {
 } from "../fretboard";
 import type { Key } from "../pitch";
 import { beatsOfTicks } from "../rhythm";
-import type { SectionChord } from "./section-chords";
+import type { SectionChord } from "./band";
 import { type HandRequest, optionsOf } from "./shapes";
 
 /** One thing the hand does: a chord, the chord before left to ring, or a note of the line. */

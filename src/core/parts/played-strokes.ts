@@ -13,7 +13,7 @@ import {
 } from "../rhythm";
 import type { ChordEvent, Passage, ResolvedCell } from "../song/read";
 import type { StrumRow } from "../song/schema";
-import { lineRounds, lineSpans, type SheetPart } from "./band";
+import { holdsOf, lineRounds, lineSpans, type SheetPart, writtenTime } from "./band";
 
 /** A chord as long as it is heard: a stop and a hold end it. */
 export type ChordHeard = {
@@ -130,6 +130,7 @@ export type Silences = (tick: Ticks) => boolean;
  * of its part as it fills them, notes of another time round and those in a silence are left out, and what a hold moves comes
  * later.
  * @param cell which bars the part plays, and how its line fills them
+ * @param isThrough whether the line belongs to the section's chords and begins with them; see `lineSpans`
  */
 export function playedNotes<
   Note extends {
@@ -144,26 +145,18 @@ export function playedNotes<
   passage: Passage,
   isSilent: Silences,
   cell: Pick<ResolvedCell, "bars" | "stays" | "lineFill"> = EVERYWHERE,
+  isThrough = false,
 ): Note[] {
   const events = passage.lines.flatMap((line) => line.events);
-  const holds = events
-    .filter(({ held }) => held > 0)
-    .map((event) => ({ at: event.tick + event.ticks - event.held - passage.tick, ticks: event.held }));
-  const score = passage.ticks - holds.reduce((sum, { ticks }) => sum + ticks, 0);
+  const holds = holdsOf(passage);
+  const asWritten = writtenTime(passage);
   const gaps = events
     .filter(({ sounds, ticks }) => sounds < ticks)
     .map(({ tick, sounds, ticks }) => [tick + sounds - passage.tick, tick + ticks - passage.tick] as const);
   const found: Note[] = [];
   let held = 0;
   const waiting = [...holds];
-  /** As it is written, without what holds add before it. */
-  const asWritten = (tick: Ticks): Ticks =>
-    Math.min(
-      score,
-      tick -
-        holds.reduce((sum, hold) => sum + (hold.at < tick ? Math.min(hold.ticks, tick - hold.at) : 0), 0),
-    );
-  const rounds = lineSpans(cell, passage).flatMap(({ from, to }) =>
+  const rounds = lineSpans(cell, passage, isThrough).flatMap(({ from, to }) =>
     lineRounds({ from: asWritten(from), to: asWritten(to) }, length, cell.lineFill.value),
   );
   // A section that is repeated goes on counting the times round.

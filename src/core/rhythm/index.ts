@@ -7,6 +7,7 @@ export {
 } from "./bars";
 export { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow, ticksOfRow } from "./beat-row";
 export { BEAT_TOLERANCE, beatsOfTicks, countBars, countBeats, formatBeats, ticksOfBeats } from "./beats";
+export { countAt } from "./count-at";
 export { describeOpenSection } from "./describe-open";
 export {
   type BeatUnit,

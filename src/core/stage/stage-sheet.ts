@@ -3,7 +3,7 @@ import type { LineFinger, NoteStroke, TabNote } from "../fretboard";
 import type { Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
-import type { Player, SectionKind } from "../song/schema";
+import type { Player, SectionKind, SheetView } from "../song/schema";
 
 export type StageShape = {
   readonly name: string;
@@ -72,6 +72,8 @@ export type StageRiff = {
   readonly strokes: readonly (NoteStroke | null)[];
   /** The finger each note is fretted with, in their order. */
   readonly fingers: readonly (LineFinger | null)[];
+  /** What is counted where each note is struck, in their order; "" where it has no usual name. */
+  readonly counts: readonly string[];
 };
 
 /** A pattern of a part with when it is played, in words; "" for the usual one. A fill is the last beats of a bar. */
@@ -117,6 +119,8 @@ export type StagePart = {
   readonly instrument: Player["instrument"];
   readonly capo: number;
   readonly leftHanded: boolean;
+  /** What its player is given of a part with chords and a line. */
+  readonly sheet: SheetView;
   /** Capo, tuning and key of the names at the begin, in words. */
   readonly hand: string;
   readonly bpm: number;

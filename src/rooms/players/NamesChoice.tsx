@@ -4,7 +4,8 @@ import { ACCIDENTALS } from "@/core/pitch";
 import { set } from "@/core/song/edit";
 import { usualReads } from "@/core/song/names";
 import { hasStrings } from "@/core/song/read";
-import { LINE_READS, type Player, READS, WRITINGS } from "@/core/song/schema";
+import { LINE_READS, type Player, READS, SHEET_VIEWS, WRITINGS } from "@/core/song/schema";
+import { SHEET_WORDS } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { useAct } from "../open";
 
@@ -64,6 +65,15 @@ export function NamesChoice({ player }: { player: Player }) {
           value={player.lines}
           options={LINE_READS.map((value) => ({ value, label: LINE_WORDS[value] }))}
           onSet={(lines) => change({ lines })}
+        />
+      )}
+      {hasStrings(player) && (
+        <SelectField
+          label="of chords and line"
+          className="w-40"
+          value={player.sheet}
+          options={SHEET_VIEWS.map((value) => ({ value, label: SHEET_WORDS[value] }))}
+          onSet={(sheet) => change({ sheet })}
         />
       )}
     </>

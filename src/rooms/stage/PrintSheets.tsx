@@ -4,17 +4,19 @@ import Link from "next/link";
 import { Fragment, type ReactNode, useState } from "react";
 import { capital } from "@/base";
 import type { NamesChoice } from "@/core/song/names";
+import type { SheetView } from "@/core/song/schema";
 import type { StagePart, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
-import { describeTime, ROLE_WORDS } from "@/ui/pretty";
+import { describeTime, ROLE_WORDS, SHEET_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
 import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
+import { Tick } from "@/ui/Tick";
 import { PageNames } from "../names";
-import { chordsOf, describeWait, wordsOf } from "./StagePieces";
+import { chordsOf, describeWait, withCounts, wordsOf } from "./StagePieces";
 import { shapesToHold } from "./shapes-to-hold";
-import { hasBoth, hasShapes, isTabSheet, SHEET_VIEWS, type SheetView } from "./sheet-view";
+import { hasBoth, hasShapes, isTabSheet } from "./sheet-view";
 
 type Props = {
   readonly title: string;
@@ -28,7 +30,8 @@ type Props = {
 /** One clean sheet a player, for paper: shapes at the head, each section once, later times as a line. */
 export function PrintSheets({ title, by, versionId, parts, names }: Props) {
   const [chosen, setChosen] = useState<string>("all");
-  const [view, setView] = useState<SheetView>("both");
+  const [view, setView] = useState<SheetView | "">("");
+  const [counts, setCounts] = useState(false);
   const shown = parts.filter(({ id }) => chosen === "all" || id === chosen);
   return (
     <main className="mx-auto max-w-4xl bg-white px-6 py-4 text-black">
@@ -55,16 +58,20 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
         {parts.some(({ part }) => part.sheets.some(hasBoth)) && (
           <select
             aria-label="Sheet"
-            className="select select-sm w-44"
+            className="select select-sm w-52"
             value={view}
-            onChange={(event) => setView(event.target.value as SheetView)}
+            onChange={(event) => setView(event.target.value as SheetView | "")}
           >
-            {Object.entries(SHEET_VIEWS).map(([one, words]) => (
+            <option value="">as each player has it</option>
+            {Object.entries(SHEET_WORDS).map(([one, words]) => (
               <option key={one} value={one}>
                 {words}
               </option>
             ))}
           </select>
+        )}
+        {parts.some(({ part }) => part.sheets.some(({ line }) => line !== null)) && (
+          <Tick label="counts over tab" on={counts} onSet={setCounts} />
         )}
         <PageNames choice={names} />
         <button type="button" className="btn btn-primary btn-sm" onClick={() => window.print()}>
@@ -73,7 +80,7 @@ export function PrintSheets({ title, by, versionId, parts, names }: Props) {
       </header>
       {parts.length === 0 && <p>Nobody plays yet: a sheet stands here for each player.</p>}
       {shown.map(({ id, part }) => (
-        <PrintSheet key={id} part={part} title={title} by={by} view={view} />
+        <PrintSheet key={id} part={part} title={title} by={by} view={view || part.sheet} counts={counts} />
       ))}
     </main>
   );
@@ -85,6 +92,7 @@ export function PrintSheet({
   title,
   by,
   view = "both",
+  counts = false,
   children,
 }: {
   part: StagePart;
@@ -92,6 +100,8 @@ export function PrintSheet({
   by: string;
   /** Which sheet of a part with chords and a line. */
   view?: SheetView;
+  /** Whether what is counted stands above tab. */
+  counts?: boolean;
   children?: ReactNode;
 }) {
   const shapes = shapesToHold(
@@ -130,7 +140,14 @@ export function PrintSheet({
         const before = sheet.lines.length > 0 || sheet.strum ? seen.get(content) : undefined;
         if (before === undefined) seen.set(content, sheet.label);
         return (
-          <PrintPassage key={sheet.id} sheet={sheet} part={part} again={before !== undefined} view={view} />
+          <PrintPassage
+            key={sheet.id}
+            sheet={sheet}
+            part={part}
+            again={before !== undefined}
+            view={view}
+            counts={counts}
+          />
         );
       })}
     </article>
@@ -142,11 +159,13 @@ function PrintPassage({
   part,
   again,
   view,
+  counts,
 }: {
   sheet: StageSheet;
   part: StagePart;
   again: boolean;
   view: SheetView;
+  counts: boolean;
 }) {
   return (
     <section className="mt-3 break-inside-avoid">
@@ -180,7 +199,7 @@ function PrintPassage({
       {sheet.line && !again && !(hasBoth(sheet) && view === "chords") && (
         <div className="text-sm text-black [--color-base-100:#fff] [--color-base-content:#000]">
           <TabLines
-            line={sheet.line}
+            line={withCounts(sheet.line, counts)}
             size="print"
             over={chordsOf(sheet)}
             under={isTabSheet(sheet, view) ? wordsOf(sheet) : []}

@@ -4,10 +4,14 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { NamesChoice } from "@/core/song/names";
+import type { SheetView } from "@/core/song/schema";
 import type { StagePart } from "@/core/stage";
 import { followDocument } from "@/document/client";
+import { SHEET_WORDS } from "@/ui/pretty";
+import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
 import { PageNames } from "../names";
+import { barOfLine, firstBarOf } from "./bar-of-line";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
 import {
@@ -19,7 +23,7 @@ import {
   PhoneStrip,
   SheetLines,
 } from "./StagePieces";
-import { hasBoth, SHEET_VIEWS, type SheetView } from "./sheet-view";
+import { hasBoth, isTabSheet } from "./sheet-view";
 
 type Props = {
   readonly part: StagePart;
@@ -36,8 +40,9 @@ type Props = {
  */
 export function Stage({ part, names, title, versionId, revision }: Props) {
   const ready = useReady();
-  const [view, setView] = useState<SheetView>("both");
-  const { sheet, look, more, here, goOn, goBack } = usePages(part);
+  const [counts, setCounts] = useState(false);
+  const [view, setView] = useState<SheetView>(part.sheet);
+  const { sheet, look, more, hidden, here, goOn, goBack } = usePages(part);
   const last = part.sheets.length - 1;
   const now = part.sheets[here];
   const next = part.sheets[here + 1];
@@ -61,7 +66,12 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
       {now ? (
         <>
           <NowHead sheet={now} />
-          {part.sheets.some(hasBoth) && <ViewChoice view={view} onSet={setView} />}
+          <div className="flex flex-wrap items-center gap-x-6 text-lg empty:hidden">
+            {part.sheets.some(hasBoth) && <ViewChoice view={view} onSet={setView} />}
+            {part.sheets.some((one) => isTabSheet(one, view)) && (
+              <Tick label="counts over tab" on={counts} onSet={setCounts} />
+            )}
+          </div>
           <PhoneStrip sheet={now} leftHanded={part.leftHanded} view={view} />
           <div className="flex min-h-0 flex-1 gap-4">
             <section
@@ -72,7 +82,7 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
               aria-label={`${now.label}, words and chords`}
               className="stage-sheet min-w-0 flex-1 overflow-y-auto"
             >
-              <SheetLines sheet={now} beatsInBar={now.beatsInBar} view={view} />
+              <SheetLines sheet={now} beatsInBar={now.beatsInBar} view={view} counts={counts} />
             </section>
             <AsideOf sheet={now} leftHanded={part.leftHanded} view={view} />
           </div>
@@ -87,7 +97,18 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
         <button type="button" className="btn btn-lg" onClick={goBack} disabled={here === 0 && !more}>
           Back
         </button>
-        <NextStrip next={more ? null : next} more={more} ended={now !== undefined && !next && !more} />
+        <NextStrip
+          next={more ? null : next}
+          more={more}
+          ended={now !== undefined && !next && !more}
+          tab={
+            hidden !== null && now && isTabSheet(now, view)
+              ? barOfLine(now.line, hidden)
+              : more
+                ? null
+                : firstBarOf(next, view)
+          }
+        />
         <button
           type="button"
           className="btn btn-lg btn-primary"
@@ -112,7 +133,7 @@ function ViewChoice({ view, onSet }: { view: SheetView; onSet: (view: SheetView)
         value={view}
         onChange={(event) => onSet(event.target.value as SheetView)}
       >
-        {Object.entries(SHEET_VIEWS).map(([one, words]) => (
+        {Object.entries(SHEET_WORDS).map(([one, words]) => (
           <option key={one} value={one}>
             {words}
           </option>
@@ -127,12 +148,16 @@ function usePages(part: StagePart) {
   const [at, setAt] = useState(0);
   const sheet = useRef<HTMLElement>(null);
   const [more, setMore] = useState(false);
+  /** Where the first row of tab begins that is not in sight. */
+  const [hidden, setHidden] = useState<number | null>(null);
   const last = part.sheets.length - 1;
   const here = Math.min(at, Math.max(0, last));
 
   const look = useCallback(() => {
     const box = sheet.current;
     setMore(box !== null && box.scrollHeight - box.clientHeight - box.scrollTop > 8);
+    const from = box && firstHiddenLine(box)?.dataset.from;
+    setHidden(from ? Number(from) : null);
   }, []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new sheet is looked at from its top
   useEffect(() => {
@@ -157,7 +182,7 @@ function usePages(part: StagePart) {
       look();
     } else setAt(Math.max(0, here - 1));
   }, [here, look]);
-  return { sheet, look, more, here, goOn, goBack };
+  return { sheet, look, more, hidden, here, goOn, goBack };
 }
 
 type TopProps = Pick<Props, "part" | "names" | "title" | "versionId"> & {

@@ -1,4 +1,5 @@
 import { Fragment, memo, useMemo } from "react";
+import type { SheetView } from "@/core/song/schema";
 import type { StageRiff, StageShape, StageSheet } from "@/core/stage";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { ROLE_WORDS } from "@/ui/pretty";
@@ -8,7 +9,7 @@ import { SungLine } from "@/ui/SungLine";
 import { type SaidAt, TabLines } from "@/ui/TabLines";
 import { Wick } from "@/ui/Wick";
 import { pieceAt } from "./piece-at";
-import { hasBoth, hasShapes, isTabSheet, type SheetView } from "./sheet-view";
+import { hasBoth, hasShapes, isTabSheet } from "./sheet-view";
 
 /** A line that is drawn anew only when the chord that sounds in it changes: with every beat all others stay as they are. */
 const StageSungLine = memo(SungLine);
@@ -226,15 +227,18 @@ export function SheetLines({
   sheet,
   beatsInBar,
   view = "both",
+  counts = false,
   tick = null,
 }: {
   sheet: StageSheet;
   beatsInBar: number;
   view?: SheetView;
+  /** Whether what is counted stands above the strings of tab. */
+  counts?: boolean;
   tick?: number | null;
 }) {
   if (isTabSheet(sheet, view))
-    return <TabSheet sheet={sheet} isBeside={hasShapes(sheet, view)} tick={tick} />;
+    return <TabSheet sheet={sheet} isBeside={hasShapes(sheet, view)} counts={counts} tick={tick} />;
   if (sheet.lines.length === 0) return <p className="stage-line">No lines in this section.</p>;
   const now = tick === null ? null : pieceAt(sheet, tick);
   return sheet.lines.map((line, at) => (
@@ -276,11 +280,13 @@ export const wordsOf = (sheet: StageSheet): SaidAt[] => saidIn(sheet, ({ words }
 function TabSheet({
   sheet,
   isBeside,
+  counts,
   tick,
 }: {
   sheet: StageSheet & { readonly line: StageRiff };
   /** Whether shapes stand beside it. */
   isBeside: boolean;
+  counts: boolean;
   tick: number | null;
 }) {
   const over = useMemo(() => chordsOf(sheet), [sheet]);
@@ -290,7 +296,8 @@ function TabSheet({
   const [first] = line.bars;
   const beats = tick === null ? 0 : Math.floor((tick - (first ?? 0)) / line.beat);
   const now = tick === null ? null : (first ?? 0) + beats * line.beat;
-  const shown = { line, over, under, now, rowClass: "stage-line tab-row" };
+  const own = useMemo(() => withCounts(line, counts), [line, counts]);
+  const shown = { line: own, over, under, now, rowClass: "stage-line tab-row" };
   return (
     <>
       <div className="max-md:hidden">
@@ -303,20 +310,46 @@ function TabSheet({
   );
 }
 
+/** A line with what is counted above its strings, or without. */
+export const withCounts = ({ counts, ...line }: StageRiff, wanted: boolean) =>
+  wanted ? { ...line, counts } : line;
+
+/** The first bar of a line that comes next; in a hand there is no room for more than its first note. */
+function FoldedTab({ tab }: { tab: StageRiff | null }) {
+  const first = tab?.notes[0];
+  if (!tab || !first) return null;
+  return (
+    <>
+      <div className="w-80 shrink-0 max-md:hidden">
+        <TabLines line={{ ...withCounts(tab, false), reads: "tab" }} size="next" />
+      </div>
+      <span className="font-mono font-bold md:hidden">
+        {tab.strings[first.string]} {first.fret}
+      </span>
+    </>
+  );
+}
+
+/** So many of its chords are told. */
+const MOST_CHORDS_NEXT = 6;
+
 /** What comes next, folded: its name, its first chords, whether the player is in. */
 export function NextStrip({
   next,
   more,
   ended,
+  tab = null,
 }: {
   next: StageSheet | null | undefined;
   more: boolean;
   ended: boolean;
+  /** The first bar of what comes next, where that is tab. */
+  tab?: StageRiff | null;
 }) {
   const chords =
     next?.lines
       .flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])))
-      .slice(0, 6) ?? [];
+      .slice(0, MOST_CHORDS_NEXT) ?? [];
   return (
     <div
       className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
@@ -324,11 +357,15 @@ export function NextStrip({
     >
       {more && <span>more lines of this section</span>}
       {ended && <span>the end</span>}
+      {more && <FoldedTab tab={tab} />}
       {next && (
         <>
           <span className="text-base">next</span>
           <SectionTag label={next.label} kind={next.kind} />
-          <span className="font-mono font-bold">{chords.join("  ")}</span>
+          <span className="font-mono font-bold">
+            {chords.slice(0, tab ? 1 : MOST_CHORDS_NEXT).join("  ")}
+          </span>
+          <FoldedTab tab={tab} />
           <span className="text-lg">
             {next.role === "out" ? "you stay out" : next.optional ? "may be left out" : next.note}
           </span>

@@ -1,12 +1,5 @@
+import type { SheetView } from "@/core/song/schema";
 import type { StageRiff, StageSheet } from "@/core/stage";
-
-/** The sheets that can be made of a part with chords and a line, in words. */
-export const SHEET_VIEWS = Object.freeze({
-  both: "chords and line",
-  chords: "chords only",
-  line: "line only",
-});
-export type SheetView = keyof typeof SHEET_VIEWS;
 
 /** Whether a part has chords and a line, so that one may be left away. */
 export const hasBoth = (sheet: StageSheet): boolean => sheet.line !== null && sheet.shapes.length > 0;

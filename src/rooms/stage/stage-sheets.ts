@@ -5,6 +5,7 @@ import {
   bandSheet,
   describePart,
   isOnlyLine,
+  isOnRoots,
   lineStrokes,
   type PatternUse,
   patternOfPart,
@@ -14,7 +15,7 @@ import {
   type SheetPart,
   signOfStroke,
 } from "@/core/parts";
-import { beatsOfBar, beatUnitOf, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, countAt, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
@@ -160,6 +161,7 @@ export function stagePart(
     instrument: player.instrument,
     capo: player.capo,
     leftHanded: player.leftHanded,
+    sheet: player.sheet,
     hand: describePlaying(
       player,
       new Namer(body, readerBy(choice, body, { player, capo: player.capo })),
@@ -244,7 +246,14 @@ function lineOf(
   // The same fingers each time round.
   const fingers = lineFingers(notes, riff);
   const fingered = notes.map((note, at) => ({ ...note, finger: fingers[at] ?? null }));
-  const all = playedNotes(fingered, riff.ticks, passage, (tick) => isSilent(tick, tick + 1), cell);
+  const all = playedNotes(
+    fingered,
+    riff.ticks,
+    passage,
+    (tick) => isSilent(tick, tick + 1),
+    cell,
+    isOnRoots(riff),
+  );
   // They are this time's: nothing more is to be said of it.
   const played = all.map((note) => ({ ...note, round: null, times: "only" as const }));
   // The hand swings by the bars, and a pickup lies before the first.
@@ -262,6 +271,7 @@ function lineOf(
     reads: namer.lines,
     strokes: lineStrokes(riff, byBars, passage.meter),
     fingers: played.map(({ finger }) => finger),
+    counts: byBars.map(({ tick }) => countAt(tick, passage.meter)),
   };
 }
 

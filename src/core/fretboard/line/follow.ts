@@ -2,7 +2,7 @@ import { modulo, type Semitones, type Ticks } from "../../../base";
 import type { Chord } from "../../chord";
 import { pitchClassOf } from "../../pitch";
 import type { ChordUnder } from "./judge-line";
-import { inOrder, PLAIN_NOTE, type TabNote } from "./note";
+import { inOrder, type LineNeck, PLAIN_NOTE, type TabNote } from "./note";
 import { type PlacedLine, type PlaceOptions, pitchesOfLine, placeLine } from "./place-line";
 
 /** Chords in which a lick has no place on the neck, by index. */
@@ -15,15 +15,20 @@ const nearestMove = (from: number, to: number): Semitones => modulo(to - from + 
  * Sets a lick again on the root of each chord: moved by the way between the roots, placed by the hand, begun again
  * when its own length is over and cut where the chord ends. With `approach` each chord is led into by the note one fret
  * below its first one, in the last `approachTicks` of the chord before.
- * @param home the chord the lick was written over
+ * @param lick `home` is the chord it was written over, `neck` the neck it was written on where that is not the one it is set on
  */
 export function followChords(
-  lick: { readonly notes: readonly TabNote[]; readonly ticks: Ticks; readonly home: Chord },
+  lick: {
+    readonly notes: readonly TabNote[];
+    readonly ticks: Ticks;
+    readonly home: Chord;
+    readonly neck?: LineNeck;
+  },
   chords: readonly ChordUnder[],
   options: PlaceOptions & { readonly approachTicks?: Ticks },
 ): Followed {
   const { home } = lick;
-  const pitches = pitchesOfLine(lick.notes, options.neck);
+  const pitches = pitchesOfLine(lick.notes, lick.neck ?? options.neck);
   if (home.kind === "none" || !pitches) return { notes: [], left: chords.map((_, at) => at) };
   const ways = options.approachTicks ? [{ ...options, open: false }, options] : [options];
   const placeFirst = (moves: readonly Semitones[]): PlacedLine | null => {

@@ -86,6 +86,7 @@ export function bandSheet(
           body.riffs[riff],
           riff === "" ? null : body.riffNotes,
           riff === "" || !body.riffs[riff] ? 0 : source.lineMove(body.riffs[riff], use),
+          riff === "" ? "" : `${sounding.tonic} ${sounding.mode}`,
         ];
       }),
     ]);

@@ -11,10 +11,17 @@ export type LineRound = LineSpan & {
   readonly begins: Ticks;
 };
 
-/** Where a line is played in one time through a section: from its downbeat, or in the bars the part plays, each anew. */
-export function lineSpans(cell: Pick<ResolvedCell, "bars" | "stays">, passage: Passage): readonly LineSpan[] {
+/**
+ * Where a line is played in one time through a section: from its downbeat, or in the bars the part plays, each anew.
+ * @param isThrough whether it belongs to the section's chords: it begins with them, whatever bars of it are heard
+ */
+export function lineSpans(
+  cell: Pick<ResolvedCell, "bars" | "stays">,
+  passage: Passage,
+  isThrough = false,
+): readonly LineSpan[] {
   const { pickup } = passage.section;
-  const bars = barsAt(cell, passage.round);
+  const bars = isThrough ? null : barsAt(cell, passage.round);
   if (bars === null) return [{ from: pickup, to: passage.ticks }];
   return bars.map((range) => {
     const [from, to] = ticksOfRange(passage, range);

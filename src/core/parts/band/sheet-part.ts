@@ -1,6 +1,8 @@
 import type { Midi, Semitones, Ticks } from "../../../base";
 import { inOrder, rangeOfLine, type TabNote } from "../../fretboard";
+import { type Key, scaleClasses, scaleOfKey } from "../../pitch";
 import { type Pattern, ticksOfBar } from "../../rhythm";
+import { Namer, PLAIN_READER } from "../../song/names";
 import {
   barsAt,
   type CellIndex,
@@ -20,7 +22,10 @@ import {
 import type { Player, Riff, Role, Use, VersionBody } from "../../song/schema";
 import { type LineSpan, lineSpans } from "./line-place";
 import { followedLine, keyMove, type LineFollow } from "./moved-line";
+import { chordsOfPassage, type SectionChord } from "./passage-chords";
 import { onsetsInBar, patternOfRow } from "./pattern-of";
+import { isOnRoots, lineOnRoots } from "./root-line";
+import { writtenTime } from "./written-time";
 
 /** What one player does at one use of a section, as far as it can be told without choosing shapes. */
 export type SheetPart = {
@@ -39,6 +44,10 @@ export type SheetPart = {
   readonly notes: readonly TabNote[];
   /** How it follows into this section; null where it is played as it was written. */
   readonly follow: LineFollow | null;
+  /** Chords, as they sound, in which a lick set on each root has no place on the neck. */
+  readonly left: readonly string[];
+  /** What a line sounds over: the section's chords, and the pitch classes of its scale; null without a line. */
+  readonly under: LineUnder | null;
   /** Where its line is played the first time through the section; nowhere without one. */
   readonly spans: readonly LineSpan[];
   /** Ticks in one bar where something begins to sound; empty when out, and where nothing is said of the rhythm. */
@@ -61,7 +70,20 @@ const KEYS_REGISTER: Readonly<Record<Role, readonly [Midi, Midi] | null>> = Obje
 /** How far above its open string a hand usually goes on the string nearest the floor. */
 const USUAL_REACH = 5;
 
-const NO_LINE = Object.freeze({ riff: null, notes: [] as readonly TabNote[], follow: null });
+/** The chords of a section, from its begin as it is written, and the pitch classes of its scale. */
+export type LineUnder = {
+  readonly chords: readonly SectionChord[];
+  readonly key: Key;
+  readonly scale: ReadonlySet<number>;
+};
+
+const NOWHERE: readonly string[] = [];
+const NO_LINE = Object.freeze({
+  riff: null,
+  notes: [] as readonly TabNote[],
+  follow: null,
+  left: NOWHERE,
+});
 
 /** What is read of the document once for all parts. */
 export type PartSource = {
@@ -109,7 +131,7 @@ export function partSource(
 
 /** The part of a player at a use. @param sung what is sung there as it sounds, or null */
 export function sheetPart(
-  body: Pick<VersionBody, "riffs">,
+  body: Pick<VersionBody, "riffs" | "version">,
   source: PartSource,
   use: Use,
   player: Player,
@@ -125,17 +147,10 @@ export function sheetPart(
   const shortPattern = pattern && patternOf(cell.shortStrumId.value);
   const fillPattern = pattern && patternOf(cell.fillStrumId.value);
   const written = cell.riffId.value ? (body.riffs[cell.riffId.value] ?? null) : null;
-  const { riff, notes, follow } = written
-    ? followedLine(
-        written,
-        source.notesOf.get(written.id) ?? [],
-        player,
-        cell.capo.value,
-        source.lineMove(written, use),
-        cell.lineWay.value,
-      )
+  const { riff, notes, follow, left } = written
+    ? playedLine(body, source, written, { use, player, cell, passage })
     : NO_LINE;
-  const spans = riff ? lineSpans(cell, passage) : [];
+  const spans = riff ? lineSpans(cell, passage, isOnRoots(riff)) : [];
   const base = {
     use,
     player,
@@ -148,6 +163,8 @@ export function sheetPart(
     riff,
     notes,
     follow,
+    left,
+    under: riff ? underOf(body, passage) : null,
     spans,
   };
   if (out) return { ...base, onsets: [], low: null, high: null, isSaid: false };
@@ -164,6 +181,43 @@ export function sheetPart(
     high: register?.[1] ?? null,
     isSaid: pattern ? !pattern.free : lined !== null || technique !== null,
   };
+}
+
+function underOf(body: Pick<VersionBody, "version">, passage: Passage): LineUnder {
+  const written = writtenTime(passage);
+  const { key } = new Namer(body, PLAIN_READER, passage.shift);
+  return {
+    chords: chordsOfPassage(body, passage).map((chord) => {
+      const tick = written(chord.tick);
+      return { ...chord, tick, ticks: written(chord.tick + chord.ticks) - tick };
+    }),
+    key,
+    scale: new Set(scaleClasses(key.tonic, scaleOfKey(key))),
+  };
+}
+
+/** A line as it is played in a cell: moved as a whole, or set on each chord's root. */
+function playedLine(
+  body: Pick<VersionBody, "version">,
+  source: PartSource,
+  written: Riff,
+  { use, player, cell, passage }: Pick<SheetPart, "use" | "player" | "cell"> & { readonly passage: Passage },
+): Pick<SheetPart, "notes" | "follow" | "left"> & { readonly riff: Riff } {
+  const notes = source.notesOf.get(written.id) ?? [];
+  const capo = cell.capo.value;
+  if (isOnRoots(written)) {
+    const set = lineOnRoots(body, written, notes, player, capo, passage);
+    const neck = hasStrings(player) ? { tuning: [...player.tuning], capo } : {};
+    // A section without chords is as long as it is: a line is never of no length.
+    return {
+      riff: { ...written, ...neck, ticks: Math.max(1, set.ticks) },
+      notes: set.notes,
+      follow: null,
+      left: set.left,
+    };
+  }
+  const by = source.lineMove(written, use);
+  return { ...followedLine(written, notes, player, capo, by, cell.lineWay.value), left: NOWHERE };
 }
 
 function registerOf(

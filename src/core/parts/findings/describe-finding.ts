@@ -1,5 +1,5 @@
 import { assertNever } from "../../../base";
-import { describeList } from "../../fretboard";
+import { describeLineProblem, describeList } from "../../fretboard";
 import { describeMove } from "../../pitch";
 import { tellBars } from "../../song/moments";
 import { formatBars, techniqueOf } from "../../song/read";
@@ -99,8 +99,28 @@ export function describeFinding(
       };
     case "line-and-chords":
       return {
-        what: `${names} is asked for a line and for strummed chords at once.`,
+        what: `${names} is asked for a line and for strummed chords at once in ${describeBars(finding.bars, finding.label)}.`,
         why: "One hand can do both only where the line lies between the strums and under the shapes.",
+      };
+    case "line-outside": {
+      const told = finding.notes.map(({ note, over }) => `${write(note)} over ${write(over)}`);
+      return {
+        what: `${names}’s line “${finding.line}” stays on ${describeList(told)} in ${describeBars(finding.bars, finding.label)}.`,
+        why: "It is neither of the chord nor of the key, for a beat or longer: right if it is meant, a wrong fret if not.",
+      };
+    }
+    case "line-cant":
+      return {
+        what: `${names}’s line “${finding.line}” can’t be played as it is written: ${describeLineProblem(finding.problems[0]!).replace(/^The/u, "the")}`,
+        why:
+          finding.problems.length === 1
+            ? "A hand or a sum doesn’t come out there; Lines shows where."
+            : `And ${finding.problems.length - 1} more such places: Lines shows them all.`,
+      };
+    case "line-left":
+      return {
+        what: `${names}’s line “${finding.line}” has no place on this neck for ${describeList(finding.chords.map(write))}.`,
+        why: "It is set on the root of each chord; there it is silent.",
       };
     case "line-moved":
       return {

@@ -2,7 +2,16 @@ import { canDo } from "../../fretboard";
 import { paceOf, paceOfPattern, ticksOfBar } from "../../rhythm";
 import { gridOnsets, techniqueOf, techniquesFor, techniquesOf } from "../../song/read";
 import { FULL_LIGHT, type Role, type TechniqueId } from "../../song/schema";
-import { picks, playsInBar, roleInBar, type SheetPart, type SheetRow, sweeps } from "../band";
+import {
+  barsOfTicks,
+  picks,
+  placedNotes,
+  playsInBar,
+  roleInBar,
+  type SheetPart,
+  type SheetRow,
+  sweeps,
+} from "../band";
 import { sharedOnsets, sharedSemitones } from "../split";
 import type { CellFix, Fix, SheetFinding } from "./sheet-finding";
 
@@ -285,10 +294,12 @@ export function handFindings(row: SheetRow): SheetFinding[] {
         fixes: pattern && slower ? [techniqueFix(row, part, slower)] : [],
       });
     }
-    if (riff && notes.length > 0 && pattern && sweeps(part) && meets(part, row))
+    const both = riff && pattern && sweeps(part) ? meetingBars(part, row) : [];
+    if (both.length > 0)
       found.push({
         kind: "line-and-chords",
         id: idOf("line-and-chords", row, [part]),
+        bars: both,
         ...at(row, [part]),
         fixes: [
           fixOf(
@@ -306,9 +317,15 @@ export function handFindings(row: SheetRow): SheetFinding[] {
   });
 }
 
-/** Whether a line strikes where the strum does: between the strums one hand can do both. */
-function meets(part: SheetPart, row: SheetRow): boolean {
+/** The bars in which a line strikes where the strum does: between the strums one hand can do both. */
+function meetingBars(part: SheetPart, row: SheetRow): number[] {
   const bar = ticksOfBar(row.passage.meter);
-  const lined = new Set(part.notes.map((note) => note.tick % bar));
-  return part.onsets.some((tick) => lined.has(tick));
+  const { pickup } = row.section;
+  const struck = new Set(part.onsets);
+  const met = placedNotes(part).filter(({ tick }) => struck.has((((tick - pickup) % bar) + bar) % bar));
+  const bars = barsOfTicks(
+    row.passage,
+    met.map(({ tick }) => tick),
+  );
+  return bars.filter((one) => playsInBar(part, one));
 }

@@ -1,5 +1,5 @@
 import type { Finding, Fixing } from "../../findings";
-import type { Level, LineWayName } from "../../fretboard";
+import type { Level, LineProblem, LineWayName } from "../../fretboard";
 import type { Cell, Role, TechniqueId } from "../../song/schema";
 
 /** Fields of one cell that a fix would set. */
@@ -53,7 +53,21 @@ type Facts =
       readonly ms: number;
       readonly needs: number;
     }
-  | { readonly kind: "line-and-chords" }
+  | { readonly kind: "line-and-chords"; readonly bars: readonly number[] }
+  | {
+      readonly kind: "line-outside";
+      readonly line: string;
+      /** Each note once with the chord it stays over, both as they sound. */
+      readonly notes: readonly { readonly note: string; readonly over: string }[];
+      readonly bars: readonly number[];
+    }
+  | { readonly kind: "line-cant"; readonly line: string; readonly problems: readonly LineProblem[] }
+  | {
+      readonly kind: "line-left";
+      readonly line: string;
+      /** Chords it has no place for, as they sound. */
+      readonly chords: readonly string[];
+    }
   | {
       readonly kind: "line-moved";
       readonly line: string;

@@ -48,7 +48,15 @@ export {
 } from "./parts";
 export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./players";
 export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
-export { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "./reads";
+export {
+  INSTRUMENTS,
+  LINE_READS,
+  LONGEST_PLAYER_NAME,
+  READS,
+  SHEET_VIEWS,
+  type SheetView,
+  WRITINGS,
+} from "./reads";
 export { ROLES, type Role } from "./roles";
 export { keySchema } from "./row-fields";
 export {

@@ -30,8 +30,11 @@ import {
   tellWords,
 } from "./telling";
 
-/** Whether a line is played as written, or one lick is set on the root of each chord. */
-const RIFF_WAYS = ["as written", "follows the chords"] as const;
+/**
+ * Whether a line is played as written; was written out from a lick set on each chord; or is a lick that is set on the root of
+ * each chord wherever it is played.
+ */
+const RIFF_WAYS = ["as written", "follows the chords", "on each root"] as const;
 
 /** How a line fills bars it does not come out even in: again and cut, once, or so that it ends with them. */
 export const LINE_FILLS = ["again", "once", "to the end"] as const;

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { defineTable, idSchema, type RowOf } from "../../../document";
 import { LEVELS } from "../../fretboard";
 import { ACCIDENTALS } from "../../pitch";
-import { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, WRITINGS } from "./reads";
+import { INSTRUMENTS, LINE_READS, LONGEST_PLAYER_NAME, READS, SHEET_VIEWS, WRITINGS } from "./reads";
 import { ROLES } from "./roles";
 import { capoSchema, optionalId, order, range, text } from "./row-fields";
 import { tellLight, tellRange, tellTuning } from "./telling";
@@ -13,12 +13,19 @@ export const PLAIN_HAND = Object.freeze({
   writing: "letters" as const,
   accidentals: "key" as const,
   lines: "tab" as const,
+  sheet: "both" as const,
   leftHanded: false,
   thumb: false,
   scaleMm: null,
   loops: false,
 });
-const { loops: _loops, accidentals: _accidentals, lines: _lines, ...HAND_IN_FORM_3 } = PLAIN_HAND;
+const {
+  loops: _loops,
+  accidentals: _accidentals,
+  lines: _lines,
+  sheet: _sheet,
+  ...HAND_IN_FORM_3
+} = PLAIN_HAND;
 
 const playerRow = z.object({
   id: idSchema,
@@ -41,6 +48,8 @@ const playerRow = z.object({
   /** Whether black keys are read as the key has them, or always as sharps or flats. */
   accidentals: z.enum(ACCIDENTALS),
   lines: z.enum(LINE_READS),
+  /** What they are given of a part with chords and a line; they may change it on their own screen. */
+  sheet: z.enum(SHEET_VIEWS),
   leftHanded: z.boolean(),
   /** Whether the thumb may play the string nearest the face. */
   thumb: z.boolean(),
@@ -72,6 +81,7 @@ const ADDED_TO_PLAYERS = {
   3: HAND_IN_FORM_3,
   4: { loops: false },
   9: { accidentals: "key" as const, lines: "tab" as const },
+  14: { sheet: "both" as const },
 };
 
 const player = defineTable({
@@ -92,6 +102,7 @@ const player = defineTable({
     writing: "spelling",
     accidentals: "sharps and flats",
     lines: "lines",
+    sheet: "sheet",
     leftHanded: "left-handed",
     thumb: "thumb",
     scaleMm: "scale length",

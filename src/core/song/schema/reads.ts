@@ -7,5 +7,9 @@ export const WRITINGS = ["letters", "german", "syllables"] as const;
 /** How a player reads a line: as tab, as notes with their octave, or the notes beside the tab. */
 export const LINE_READS = ["tab", "notes", "both"] as const;
 
+/** The sheets that can be made of a part with chords and a line. */
+export const SHEET_VIEWS = ["both", "chords", "line"] as const;
+export type SheetView = (typeof SHEET_VIEWS)[number];
+
 /** Characters of a player's name at most. */
 export const LONGEST_PLAYER_NAME = 60;

@@ -94,6 +94,7 @@ function FollowFields({ made, riff }: Made & { readonly riff: Riff }) {
       <button type="button" className="btn btn-sm" onClick={() => made.drawFollowed(over, approach)}>
         Set it on each chord’s root
       </button>
+      <p className="w-full text-sm">It stays one lick: where a chord is changed, it goes along.</p>
     </div>
   );
 }

@@ -1,8 +1,9 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { parseChord } from "@/core/chord";
 import { fitsOf } from "@/core/fretboard";
-import { chordsOfRow, type SheetRow, scaleOfRow } from "@/core/parts";
+import { chordsOfRow, isOnRoots, type SectionChord, type SheetRow, scaleOfRow } from "@/core/parts";
 import { beatUnitOf, ticksOfBeatUnit } from "@/core/rhythm";
 import { lineNames } from "@/core/song/names";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
@@ -12,16 +13,25 @@ import { useNames, useRows } from "../../open";
 import { LineWays } from "../LineWays";
 import { CopyBars } from "./CopyBars";
 import { Elsewhere } from "./Elsewhere";
+import { ForWhom } from "./ForWhom";
 import { LineFields } from "./LineFields";
 import { CantBe, LineSums } from "./LineSums";
 import { Octave } from "./Octave";
 import { OneHandPlan } from "./OneHandPlan";
+import { OnRoots } from "./OnRoots";
 import { TabGrid } from "./TabGrid";
 
 /** Into how few steps a beat is cut for every note to stand on one. */
 function gridOf(notes: readonly { readonly tick: number }[], beat: number, inThrees: boolean): number {
   const grids = inThrees ? [3, 6] : [2, 3, 4, 8];
   return grids.find((steps) => notes.every(({ tick }) => (tick * steps) % beat === 0)) ?? grids.at(-1)!;
+}
+
+/** The chord a lick was written over, under all of it; null for other lines. */
+function lickChord(riff: Riff): SectionChord | null {
+  const read = parseChord(riff.home ?? "");
+  if (!isOnRoots(riff) || !read.ok) return null;
+  return { id: riff.id, symbol: riff.home!, chord: read.value, tick: 0, ticks: riff.ticks };
 }
 
 /** One line opened: the grid, what it amounts to, what can't be, and where else it could be played. */
@@ -40,8 +50,9 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const follow = part?.follow ?? null;
   // The chords it sounds over: in the last bars of a section those, and not the first ones.
   const begins = part?.spans[0]?.from ?? 0;
-  const chords = chordsOfRow(body, row).flatMap((chord) =>
-    chord.tick + chord.ticks > begins ? [{ ...chord, tick: chord.tick - begins }] : [],
+  const over = lickChord(riff);
+  const chords = (over ? [over] : chordsOfRow(body, row)).flatMap((chord) =>
+    over || chord.tick + chord.ticks > begins ? [{ ...chord, tick: over ? 0 : chord.tick - begins }] : [],
   );
   // It is written as it stands, and judged where it sounds.
   const sounding = { ...neck, capo: neck.capo + (follow?.by ?? 0) };
@@ -61,6 +72,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
           <LineWays part={part} row={row} follow={follow} namer={heard} />
         </div>
       )}
+      {over && <OnRoots line={line} part={part ?? null} namer={heard} />}
       <TabGrid
         riff={riff}
         notes={notes}
@@ -81,6 +93,7 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
           <Octave line={line} />
           <CopyBars line={line} />
           <Elsewhere riff={riff} notes={notes} neck={neck} player={player} row={row} />
+          <ForWhom key={`for ${riff.id}`} line={line} />
           <OneHandPlan notes={notes} riff={riff} row={row} player={player} />
         </>
       )}

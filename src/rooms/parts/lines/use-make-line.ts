@@ -24,7 +24,7 @@ import {
 import { parseTuning } from "@/core/pitch";
 import { beatUnitOf, ticksOfBar, ticksOfBeatUnit } from "@/core/rhythm";
 import { addRiff } from "@/core/song/edit";
-import { notesOfRiff } from "@/core/song/read";
+import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { derive, makeId, useAct, useCurrentVersion, useDerived, useNames, useRows } from "../../open";
@@ -111,19 +111,16 @@ export function useMakeLine({ row, player, riff, onMade }: MakeLineProps) {
     make(`${kind}, ${row.label}`.slice(0, 80), line.notes);
     setSaid(`Wrote “${kind}, ${row.label}”: ${tellTones(line.tones)}.`);
   };
+  /** A lick stays one: it is set on the chords wherever it is played, whatever becomes of them. */
   const drawFollowed = (over: string, approach: boolean) => {
     const read = parseChord(over);
     if (!riff || !read.ok) return;
     const notes = notesOfRiff(body, riff.id);
-    const { notes: made, left } = followChords({ notes, ticks: riff.ticks, home: read.value }, chords, {
-      ...options,
-      ...(approach ? { approachTicks: Math.round(beat / 2) } : {}),
-    });
-    make(`${riff.name} on each chord`.slice(0, 80), made, {
-      way: "follows the chords",
-      home: over,
-      approach,
-    });
+    const lick = { notes, ticks: riff.ticks, home: read.value, neck: neckOfRiff(riff) };
+    const { notes: set, left } = followChords(lick, chords, options);
+    const own = { tuning: riff.tuning, capo: riff.capo, ticks: riff.ticks, strokes: riff.strokes };
+    const way = { way: "on each root" as const, home: over, approach };
+    make(`${riff.name} on each chord`.slice(0, 80), set.length > 0 ? notes : [], { ...own, ...way });
     if (left.length > 0)
       setSaid(
         `It has no place on this neck for ${[...new Set(left.map((at) => chords[at]!.symbol))].map((symbol) => namer.readSounding(symbol)).join(", ")}; those are left empty.`,

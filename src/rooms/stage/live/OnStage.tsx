@@ -10,6 +10,7 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
+import { firstBarOf } from "../bar-of-line";
 import { FeetStrip, NextStrip } from "../StagePieces";
 
 import { KIND_WORDS, pedalAct } from "./act-words";
@@ -106,6 +107,10 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
             next={next ? (sheets.find(({ id }) => id === next.id) ?? plainSheet(next)) : null}
             more={false}
             ended={place !== null && place.phase !== "ended" && !next}
+            tab={firstBarOf(
+              sheets.find(({ id }) => id === next?.id),
+              settings.view || part?.sheet || "both",
+            )}
           />
         )}
       </GoThrough>

@@ -1,7 +1,8 @@
 import { useEffect, useMemo } from "react";
+import type { SheetView } from "@/core/song/schema";
 import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
 import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
-import { isTabSheet, type SheetView } from "../sheet-view";
+import { isTabSheet } from "../sheet-view";
 
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
@@ -31,16 +32,17 @@ export function SongNow({
   left: boolean;
 }) {
   const gone = Math.max(0, barInSection(passages, place).bar - 1);
+  const view = settings.view || part.sheet;
   const isCues = settings.density === "cues";
   const rise = <CueRise {...{ sheets, passages, place, stretch, large: isCues }} />;
-  useFollowLine(box, sheet, settings.view, tick);
+  useFollowLine(box, sheet, view, tick);
   return (
     <>
       <NowHead sheet={sheet} bars={false} gone={gone} />
       {isCues ? (
         <StrumStrip sheet={sheet} tick={tick} />
       ) : (
-        <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} view={settings.view} tick={tick} />
+        <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} view={view} tick={tick} />
       )}
       {isCues && (
         <div className="flex min-h-0 flex-1 items-center gap-10 overflow-hidden max-sm:flex-col max-sm:justify-center">
@@ -62,9 +64,15 @@ export function SongNow({
             data-density={settings.density}
             className="stage-sheet min-w-0 flex-1 overflow-y-auto"
           >
-            <SheetLines sheet={sheet} beatsInBar={sheet.beatsInBar} view={settings.view} tick={tick} />
+            <SheetLines
+              sheet={sheet}
+              beatsInBar={sheet.beatsInBar}
+              view={view}
+              counts={settings.counts}
+              tick={tick}
+            />
           </section>
-          <AsideOf sheet={sheet} leftHanded={part.leftHanded} view={settings.view} tick={tick} />
+          <AsideOf sheet={sheet} leftHanded={part.leftHanded} view={view} tick={tick} />
         </div>
       )}
     </>

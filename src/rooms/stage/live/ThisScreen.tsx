@@ -1,9 +1,8 @@
 import { useEffect, useRef } from "react";
 import type { StageRole } from "@/api";
 import type { StagePerson } from "@/core/stage";
+import { SHEET_WORDS } from "@/ui/pretty";
 import type { Lit } from "../keep-lit";
-
-import { SHEET_VIEWS } from "../sheet-view";
 import { SIZES, type StageSettings } from "./settings";
 
 const LIT_WORDS: Readonly<Record<Lit, string>> = {
@@ -92,7 +91,18 @@ function Looks({ settings, change }: SettingsProps) {
         options={{ all: "words and chords", chords: "chords", cues: "cues only" }}
         onSet={(density) => change({ density })}
       />
-      <Choice label="Sheet" value={settings.view} options={SHEET_VIEWS} onSet={(view) => change({ view })} />
+      <Choice
+        label="Sheet"
+        value={settings.view}
+        options={{ "": "as meant for me", ...SHEET_WORDS }}
+        onSet={(view) => change({ view })}
+      />
+      <Choice
+        label="Over tab"
+        value={settings.counts ? "counts" : "chords"}
+        options={{ chords: "chords", counts: "chords and counts" }}
+        onSet={(over) => change({ counts: over === "counts" })}
+      />
       <div className="flex items-center gap-2">
         <span className="w-28">Letters</span>
         <button

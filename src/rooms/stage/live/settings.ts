@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useState } from "react";
-import { SHEET_VIEWS, type SheetView } from "../sheet-view";
+import type { SheetView } from "@/core/song/schema";
+import { SHEET_WORDS } from "@/ui/pretty";
 
 const SHOWS = ["", "sounding", "shapes", "degrees"] as const;
 const WRITINGS = ["", "letters", "german", "syllables"] as const;
 const ACCIDENTALS = ["", "key", "sharps", "flats"] as const;
-const VIEWS = Object.keys(SHEET_VIEWS) as SheetView[];
+const VIEWS = ["", ...(Object.keys(SHEET_WORDS) as SheetView[])] as const;
 const DENSITIES = ["all", "chords", "cues"] as const;
 
 /** How a stage looks on this device. */
@@ -22,8 +23,10 @@ export type StageSettings = {
   readonly shows: (typeof SHOWS)[number];
   readonly writing: (typeof WRITINGS)[number];
   readonly accidentals: (typeof ACCIDENTALS)[number];
-  /** Which sheet is shown of a part with chords and a line. */
-  readonly view: SheetView;
+  /** Which sheet is shown of a part with chords and a line; "" as its player has it. */
+  readonly view: SheetView | "";
+  /** Whether what is counted stands above tab. */
+  readonly counts: boolean;
 };
 
 /** How much larger letters are at each size; the middle one is read from two metres on a small laptop. */
@@ -40,7 +43,8 @@ const PLAIN: StageSettings = {
   shows: "",
   writing: "",
   accidentals: "",
-  view: "both",
+  view: "",
+  counts: false,
 };
 
 const KEY = "lantern-stage";
@@ -57,7 +61,7 @@ export function readSettings(text: string | null): StageSettings {
   } catch {
     // Not ours.
   }
-  const flag = (name: "light" | "click" | "leads" | "pedals"): boolean =>
+  const flag = (name: "light" | "click" | "leads" | "pedals" | "counts"): boolean =>
     typeof kept[name] === "boolean" ? kept[name] : PLAIN[name];
   return {
     density: DENSITIES.find((one) => one === kept.density) ?? PLAIN.density,
@@ -67,6 +71,7 @@ export function readSettings(text: string | null): StageSettings {
     click: flag("click"),
     leads: flag("leads"),
     pedals: flag("pedals"),
+    counts: flag("counts"),
     shows: SHOWS.find((one) => one === kept.shows) ?? PLAIN.shows,
     writing: WRITINGS.find((one) => one === kept.writing) ?? PLAIN.writing,
     accidentals: ACCIDENTALS.find((one) => one === kept.accidentals) ?? PLAIN.accidentals,
