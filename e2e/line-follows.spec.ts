@@ -259,4 +259,88 @@ test("three sheets of a part with chords and a line, by one choice: on stage and
   await page.getByLabel("Sheet", { exact: true }).selectOption("chords only");
   await expect(printed).toHaveCount(0);
   await expect(sheet.getByText("Rope on the").first()).toBeVisible();
+
+  // The leader gives this player the chords alone; on their own screen they may take the line again.
+  await page.goto(`/song/${id}/players`);
+  await page.getByLabel("of chords and line").first().selectOption("chords only");
+  await saved(page);
+  await page.goto(`/print/${id}`);
+  await expect(page.getByLabel("Sheet", { exact: true })).toHaveValue("");
+  await expect(printed).toHaveCount(0);
+  await page.goto(`/song/${id}`);
+  await openPart(page, /^Verse 1, Acoustic/);
+  await page.getByRole("link", { name: "Acoustic’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  await expect(choice).toHaveValue("chords");
+  await expect(words).toBeVisible();
+  await expect(tab).toHaveCount(0);
+  await choice.selectOption("chords and line");
+  await expect(tab).toBeVisible();
+});
+
+test("a lick on each root goes along when a chord is changed: four acts, then none; given to a bass in one", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await makeSong(
+    page,
+    "Step Song\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . . .\nround the lamp\n\n[Chorus]\nD . . .   G . . .\nover the water\n",
+  );
+  await addThreePlayers(page);
+  await room(page, "Parts");
+  await partsPage(page, "Lines");
+  await page.getByLabel("For", { exact: true }).selectOption({ label: "Electric" });
+  await page.getByRole("button", { name: "Write a new line" }).click();
+  const line = page.getByRole("region", { name: "Line 1", exact: true });
+  await line.locator('[data-at="0-0"]').focus();
+  for (const key of ["3", "ArrowRight", "5"]) await page.keyboard.press(key);
+  await saved(page);
+  // 1: set on each root.
+  await page.getByRole("button", { name: "Set it on each chord’s root" }).click();
+  const lick = page.getByRole("region", { name: "Line 1 on each chord", exact: true });
+  await expect(lick).toContainText("The grid is a lick over G; it is set on the root of each chord.");
+  await expect(lick.getByRole("img", { name: /^Line 1 on each chord, bar 2: / }).first()).toBeVisible();
+  await saved(page);
+  await expectAccessible(page);
+
+  // On stage: the lick over C, counted where wanted, and the first bar of what comes next folded below.
+  await openPart(page, /^Verse, Electric/);
+  await page.getByRole("link", { name: "Electric’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  const overC = page.getByRole("img", {
+    name: "Line 1 on each chord, bars 1–2: low E 3, low E 5, A 3, A 5; fingers 1, 3, 1, 3",
+  });
+  await expect(overC).toBeVisible();
+  await page.getByLabel("counts over tab").check();
+  await expect(
+    page.getByRole("img", { name: /^Line 1 on each chord, bars 1–2: 1: low E 3, &: low E 5, 1: A 3/ }),
+  ).toBeVisible();
+  await page.getByLabel("counts over tab").uncheck();
+
+  // C becomes Am: the line goes along, and nobody touches it.
+  await page.goto(`/song/${id}`);
+  await page
+    .getByRole("button", { name: /^Change .*line 1/ })
+    .first()
+    .click();
+  const symbol = page.getByLabel("Chord 2", { exact: true });
+  await symbol.fill("Am");
+  await symbol.press("Enter");
+  await saved(page);
+  await openPart(page, /^Verse, Electric/);
+  await page.getByRole("link", { name: "Electric’s stage" }).click();
+  await page.waitForURL(/\/stage\//);
+  await expect(
+    page.getByRole("img", { name: /^Line 1 on each chord, bars 1–2: low E 3, low E 5, A 0, A 2/ }),
+  ).toBeVisible();
+
+  // Another hand: ranked by ease, a copy in one press.
+  await page.goto(`/song/${id}/parts/lines`);
+  await page.getByLabel("Line", { exact: true }).selectOption("Line 1");
+  const others = page.getByRole("region", { name: "For somebody else" });
+  await others.getByRole("button", { name: "Give it to Bass, an octave down" }).click();
+  await expect(others.getByRole("status")).toContainText("Bass has “Line 1, Bass”, an octave down in Verse");
+  await saved(page);
+  await page.getByRole("banner").getByRole("button", { name: "Undo" }).click();
+  await saved(page);
 });
