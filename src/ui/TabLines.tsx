@@ -77,7 +77,7 @@ const SIZES: Readonly<Record<TabSize, Metrics>> = Object.freeze({
   print: { perRow: 4, bar: 195, row: 13, font: 11, left: 40 },
   stage: { perRow: 4, bar: 288, row: 26, font: 30, left: 92 },
   beside: { perRow: 3, bar: 250, row: 26, font: 30, left: 92 },
-  next: { perRow: 1, bar: 230, row: 12, font: 14, left: 46 },
+  next: { perRow: 1, bar: 230, row: 9, font: 12, left: 46 },
   phone: { perRow: 2, bar: 150, row: 21, font: 20, left: 62 },
 });
 

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
 import type { NamesChoice } from "@/core/song/names";
 import type { SheetView } from "@/core/song/schema";
 import type { StagePart } from "@/core/stage";
@@ -42,7 +42,7 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
   const ready = useReady();
   const [counts, setCounts] = useState(false);
   const [view, setView] = useState<SheetView>(part.sheet);
-  const { sheet, look, more, hidden, here, goOn, goBack } = usePages(part);
+  const { sheet, look, more, hidden, here, goOn, goBack } = usePages(part, `${view} ${counts}`);
   const last = part.sheets.length - 1;
   const now = part.sheets[here];
   const next = part.sheets[here + 1];
@@ -62,16 +62,15 @@ export function Stage({ part, names, title, versionId, revision }: Props) {
         versionId={versionId}
         now={now}
         where={part.sheets.length === 0 ? "" : `${here + 1} of ${part.sheets.length}`}
-      />
+      >
+        {part.sheets.some((one) => isTabSheet(one, view)) && (
+          <Tick label="counts over tab" on={counts} onSet={setCounts} />
+        )}
+      </TopLine>
       {now ? (
         <>
           <NowHead sheet={now} />
-          <div className="flex flex-wrap items-center gap-x-6 text-lg empty:hidden">
-            {part.sheets.some(hasBoth) && <ViewChoice view={view} onSet={setView} />}
-            {part.sheets.some((one) => isTabSheet(one, view)) && (
-              <Tick label="counts over tab" on={counts} onSet={setCounts} />
-            )}
-          </div>
+          {part.sheets.some(hasBoth) && <ViewChoice view={view} onSet={setView} />}
           <PhoneStrip sheet={now} leftHanded={part.leftHanded} view={view} />
           <div className="flex min-h-0 flex-1 gap-4">
             <section
@@ -143,8 +142,11 @@ function ViewChoice({ view, onSet }: { view: SheetView; onSet: (view: SheetView)
   );
 }
 
-/** Going through the sheets: the lines that do not fit yet come first, then the next section. */
-function usePages(part: StagePart) {
+/**
+ * Going through the sheets: the lines that do not fit yet come first, then the next section.
+ * @param shown how sheets are shown: what fits is looked at anew when that changes
+ */
+function usePages(part: StagePart, shown: string) {
   const [at, setAt] = useState(0);
   const sheet = useRef<HTMLElement>(null);
   const [more, setMore] = useState(false);
@@ -165,7 +167,7 @@ function usePages(part: StagePart) {
     look();
     window.addEventListener("resize", look);
     return () => window.removeEventListener("resize", look);
-  }, [here, look, part]);
+  }, [here, look, part, shown]);
 
   const goOn = useCallback(() => {
     const box = sheet.current;
@@ -189,9 +191,11 @@ type TopProps = Pick<Props, "part" | "names" | "title" | "versionId"> & {
   readonly now: StagePart["sheets"][number] | undefined;
   /** "2 of 7". */
   readonly where: string;
+  /** How it is shown here. */
+  readonly children?: ReactNode;
 };
 
-function TopLine({ part, names, title, versionId, now, where }: TopProps) {
+function TopLine({ part, names, title, versionId, now, where, children }: TopProps) {
   return (
     <header className="flex flex-wrap items-center gap-x-5 gap-y-1 text-lg max-sm:text-base">
       <h1 className="text-lg">
@@ -201,8 +205,9 @@ function TopLine({ part, names, title, versionId, now, where }: TopProps) {
       <span className="max-sm:hidden">
         {part.meter}, {part.bpm} a minute
       </span>
-      <span className="ml-auto flex items-center gap-3">
+      <span className="ml-auto flex flex-wrap items-center gap-x-3">
         <span aria-live="polite">{where}</span>
+        {children}
         <PageNames choice={names} />
         <Link className="link" href={`/song/${versionId}`} prefetch={false}>
           Leave

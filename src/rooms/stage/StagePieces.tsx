@@ -314,6 +314,14 @@ function TabSheet({
 export const withCounts = ({ counts, ...line }: StageRiff, wanted: boolean) =>
   wanted ? { ...line, counts } : line;
 
+/** Frets alone: what is folded says where the hand goes, not how. */
+const bare = (tab: StageRiff) => ({
+  ...withCounts(tab, false),
+  reads: "tab" as const,
+  strokes: tab.strokes.map(() => null),
+  fingers: tab.fingers.map(() => null),
+});
+
 /** The first bar of a line that comes next; in a hand there is no room for more than its first note. */
 function FoldedTab({ tab }: { tab: StageRiff | null }) {
   const first = tab?.notes[0];
@@ -321,7 +329,7 @@ function FoldedTab({ tab }: { tab: StageRiff | null }) {
   return (
     <>
       <div className="w-80 shrink-0 max-md:hidden">
-        <TabLines line={{ ...withCounts(tab, false), reads: "tab" }} size="next" />
+        <TabLines line={bare(tab)} size="next" />
       </div>
       <span className="font-mono font-bold md:hidden">
         {tab.strings[first.string]} {first.fret}
@@ -355,7 +363,12 @@ export function NextStrip({
       className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
       aria-live="polite"
     >
-      {more && <span>more lines of this section</span>}
+      {more && (
+        <span>
+          <span className="max-sm:hidden">more lines of this section</span>
+          <span className="sm:hidden">more below</span>
+        </span>
+      )}
       {ended && <span>the end</span>}
       {more && <FoldedTab tab={tab} />}
       {next && (
