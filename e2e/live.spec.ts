@@ -126,7 +126,10 @@ test("a screen looks as its device wants it, and keeps that; AAA on dark and lig
   );
   expect(on!).toBeLessThan(back!);
   await button(page, "This screen").click();
-  await button(page, "chords").click();
+  await page
+    .getByRole("group", { name: "Show" })
+    .getByRole("button", { name: "chords", exact: true })
+    .click();
   await button(page, "Done").click();
   await expect(page.locator(".sung-words").first()).toBeHidden();
   await button(page, "This screen").click();
