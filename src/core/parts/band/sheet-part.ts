@@ -71,7 +71,7 @@ const KEYS_REGISTER: Readonly<Record<Role, readonly [Midi, Midi] | null>> = Obje
 const USUAL_REACH = 5;
 
 /** The chords of a section, from its begin as it is written, and the pitch classes of its scale. */
-export type LineUnder = {
+type LineUnder = {
   readonly chords: readonly SectionChord[];
   readonly key: Key;
   readonly scale: ReadonlySet<number>;
