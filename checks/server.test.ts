@@ -99,6 +99,7 @@ describe("engines from outside", () => {
       "follow-line",
       "strum",
       "split",
+      "arrange",
       "loops",
       "recover",
       "tones",

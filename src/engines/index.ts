@@ -1,3 +1,4 @@
+import { arrange } from "./arrange";
 import { beats } from "./beats";
 import { capo } from "./capo";
 import { degreeLine } from "./degree-line";
@@ -42,6 +43,7 @@ export const ENGINES = Object.freeze([
   followLine,
   strum,
   split,
+  arrange,
   loops,
   recover,
   tones,

@@ -31,6 +31,7 @@ describe("engines", () => {
       "follow-line",
       "strum",
       "split",
+      "arrange",
       "loops",
       "recover",
       "tones",

@@ -1,54 +1,13 @@
 import { z } from "zod";
 import { ok } from "@/base";
-import { HIGHEST_CAPO } from "@/core/fretboard";
-import {
-  SCHOOLS,
-  SPLIT_WEIGHTS,
-  type SplitCase,
-  type SplitPlayer,
-  type SplitSection,
-  splitBy,
-} from "@/core/parts";
+import { SCHOOLS, SPLIT_WEIGHTS, type SplitCase, splitBy } from "@/core/parts";
 import { formatPitch } from "@/core/pitch";
 import { beatsOfBar, beatUnitOf, MOST_BPM } from "@/core/rhythm";
-import { TECHNIQUES, usualTuning } from "@/core/song/read";
-import { INSTRUMENTS } from "@/core/song/schema";
-import { engine, FieldError } from "./engine";
-import { fields, readChord, readTuning, refuseRepeats } from "./fields";
-import { pitchField, readPitch } from "./hand";
+import { TECHNIQUES } from "@/core/song/read";
+import { playerFields, readPlayer, readSection, sectionFields, weightField as weight } from "./band-fields";
+import { engine } from "./engine";
+import { refuseRepeats } from "./fields";
 import { meterField, readMeterAt } from "./meter-field";
-
-const chordField = z.union([fields.symbol, z.object({ symbol: fields.symbol, beats: fields.beats })], {
-  error: 'should be a chord such as { "symbol": "Em7", "beats": 4 }',
-});
-
-const section = z.object({
-  id: fields.id,
-  bars: fields.whole("a number of bars", 1, 1000),
-  chords: z.array(chordField, { error: "should be a list of chords with beats" }).default([]),
-  voice: z
-    .object(
-      { low: pitchField, high: pitchField },
-      { error: 'should be null or what is sung, such as { "low": "A3", "high": "D5" }' },
-    )
-    .nullable()
-    .default(null),
-  energy: fields.whole("an energy", 0, 4),
-  bass: z.enum(["needed", "free"], { error: 'should be "needed" or "free"' }),
-});
-
-const player = z.object({
-  id: fields.id,
-  instrument: z.enum(INSTRUMENTS, { error: `should be one of ${INSTRUMENTS.join(", ")}` }),
-  tuning: fields.tuning.optional(),
-  capo: fields.whole("a fret", 0, HIGHEST_CAPO).default(0),
-  level: fields.level,
-  range: z.tuple([pitchField, pitchField], { error: 'should be two pitches, such as ["E2", "E5"]' }),
-  sings: fields.flag.default(false),
-  loops: fields.flag.default(false),
-});
-
-const weight = z.number({ error: "should be a weight" }).min(0, { error: "should be 0 or more" }).max(1000);
 
 const input = z.object({
   tempo: z
@@ -57,11 +16,11 @@ const input = z.object({
     .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
   meter: meterField,
   sections: z
-    .array(section, { error: "should be a list of sections" })
+    .array(z.object(sectionFields), { error: "should be a list of sections" })
     .min(1, { error: "should have at least one section" })
     .max(200, { error: "should have at most 200 sections" }),
   players: z
-    .array(player, { error: "should be a list of players" })
+    .array(z.object(playerFields), { error: "should be a list of players" })
     .min(1, { error: "should have at least one player" })
     .max(8, { error: "should have at most 8 players" }),
   weights: z
@@ -76,8 +35,6 @@ const input = z.object({
     })
     .prefault({}),
 });
-
-type Input = z.output<typeof input>;
 
 export const split = engine({
   name: "split",
@@ -97,8 +54,8 @@ export const split = engine({
     const inBar = beatsOfBar(meter, beatUnitOf(meter));
     return {
       meter,
-      sections: sections.map((one, index) => readSection(one, index, inBar)),
-      players: players.map(readPlayer),
+      sections: sections.map((one, index) => readSection(one, ["sections", index], inBar)),
+      players: players.map((one, index) => readPlayer(one, ["players", index])),
       weights,
       anyRole: true,
     };
@@ -127,40 +84,3 @@ export const split = engine({
     techniques: TECHNIQUES,
   }),
 });
-
-/** Chords without beats share the section; bars past the last chord have none. */
-function readSection(one: Input["sections"][number], index: number, inBar: number): SplitSection {
-  const { id, bars, chords, voice, energy, bass } = one;
-  const place = ["sections", index] as const;
-  const even = (bars * inBar) / Math.max(1, chords.length);
-  const chordBars = new Set<number>();
-  let beat = 0;
-  for (const [at, given] of chords.entries()) {
-    const { symbol, beats } = typeof given === "string" ? { symbol: given, beats: even } : given;
-    const chord = readChord(symbol, [
-      ...place,
-      "chords",
-      at,
-      ...(typeof given === "string" ? [] : ["symbol"]),
-    ]);
-    if (chord.kind === "chord")
-      for (let bar = Math.floor(beat / inBar + 1e-9); bar < (beat + beats) / inBar - 1e-9; bar++)
-        if (bar < bars) chordBars.add(bar);
-    beat += beats;
-  }
-  if (!voice) return { id, bars, chordBars: [...chordBars], voice, energy, bass };
-  const low = readPitch(voice.low, [...place, "voice", "low"]);
-  const high = readPitch(voice.high, [...place, "voice", "high"]);
-  if (low > high) throw new FieldError([...place, "voice", "high"], "should not lie below the low pitch");
-  return { id, bars, chordBars: [...chordBars], voice: { low, high }, energy, bass };
-}
-
-function readPlayer(one: Input["players"][number], index: number): SplitPlayer {
-  const { instrument, range, ...rest } = one;
-  const place = ["players", index] as const;
-  const [low, high] = range.map((text, at) => readPitch(text, [...place, "range", at])) as [number, number];
-  if (low > high) throw new FieldError([...place, "range", 1], "should not lie below the first pitch");
-  const usual = usualTuning(instrument);
-  const tuning = usual.length > 0 ? readTuning(one.tuning ?? usual, [...place, "tuning"]) : [];
-  return { ...rest, instrument, tuning, range: [low, high] };
-}

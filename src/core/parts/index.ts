@@ -1,4 +1,21 @@
 export { alsoCalled } from "./also-called";
+export {
+  ARCS,
+  ARRANGE_SCHOOLS,
+  ARRANGE_WEIGHTS,
+  type ArrangeCase,
+  type Arrangement,
+  type ArrangeSchool,
+  type ArrangeUse,
+  arrange,
+  IDEAS,
+  ideaOf,
+  isIdea,
+  LIMIT_RULES,
+  type Limit,
+  tellArrangement,
+  tellCell,
+} from "./arrange";
 export * from "./band";
 export * from "./band-sum";
 export { type ChosenShape, handName, shapesChosen } from "./chosen-shapes";

@@ -10,6 +10,7 @@ export {
   type SplitSection,
   type SplitWeights,
 } from "./case";
+export { lampSets } from "./lamps";
 export {
   cellFieldsOf,
   proposalChanges,
@@ -19,7 +20,7 @@ export {
   type Taken,
 } from "./of-song";
 export { splitBy, splitSong } from "./split";
-export { optionsOf } from "./split-options";
+export { optionsOf, registersOf } from "./split-options";
 export { violationsOf } from "./split-rules";
 export {
   lightOf,

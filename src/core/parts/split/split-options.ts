@@ -1,4 +1,11 @@
-import { gridOnsets, stringsOfPart, type Technique, techniqueOf, techniquesOf } from "../../song/read";
+import {
+  gridOnsets,
+  type StringPart,
+  stringsOfPart,
+  type Technique,
+  techniqueOf,
+  techniquesOf,
+} from "../../song/read";
 import { OUT_CELL, type SplitCase, type SplitCell, type SplitPlayer } from "./case";
 
 /** Frets above the capo a hand may stand at; the hand reaches three frets further. */
@@ -13,7 +20,8 @@ export function optionsOf(split: SplitCase, player: SplitPlayer): readonly Split
   const found = techniquesOf(player).flatMap((id): SplitCell[] => {
     const technique = techniqueOf(id);
     const onsets = gridOnsets(technique.grid, split.meter);
-    return registersOf(split, technique, player).flatMap((register) =>
+    const above = Math.max(...split.sections.map(({ voice }) => voice?.high ?? player.range[0]));
+    return registersOf(technique, player, above).flatMap((register) =>
       technique.roles.map(
         (role): SplitCell => ({
           ...register,
@@ -30,9 +38,20 @@ export function optionsOf(split: SplitCase, player: SplitPlayer): readonly Split
   return [OUT_CELL, ...found];
 }
 
-type Register = Pick<SplitCell, "strings" | "low" | "high">;
+/** Strings and the lowest and highest pitch on them; both null without pitch. */
+export type Register = Pick<SplitCell, "strings" | "low" | "high">;
 
-function registersOf(split: SplitCase, technique: Technique, player: SplitPlayer): Register[] {
+/**
+ * The registers a way of playing could lie in: on strings by the nut or further up, without strings octave by octave.
+ * @param above just above whatever is sung in the song, MIDI
+ * @param positions frets above the capo a hand may stand at
+ */
+export function registersOf(
+  technique: Pick<Technique, "span" | "roles"> & { readonly strings: readonly StringPart[] },
+  player: SplitPlayer,
+  above: number,
+  positions: readonly number[] = POSITIONS,
+): Register[] {
   if (player.instrument === "drums") return [{ strings: [], low: null, high: null }];
   const [lowest, highest] = player.range;
   const wide = (low: number, high: number) => high - low >= Math.min(LEAST_SPAN, technique.span);
@@ -48,7 +67,6 @@ function registersOf(split: SplitCase, technique: Technique, player: SplitPlayer
   };
   if (player.tuning.length === 0) {
     // An octave apart, and just above whatever is sung in the song; a bass keeps to the lowest.
-    const above = Math.max(...split.sections.map(({ voice }) => voice?.high ?? lowest));
     const octaves = Array.from({ length: Math.ceil((highest - lowest) / 12) }, (_, at) => lowest + 12 * at);
     const bass = technique.roles.every((role) => role === "bass");
     for (const from of bass ? [lowest] : [...octaves, above]) put([], from, from + technique.span);
@@ -58,9 +76,8 @@ function registersOf(split: SplitCase, technique: Technique, player: SplitPlayer
     const strings = stringsOfPart(part, player.tuning.length);
     const open = strings.map((string) => player.tuning[string]! + player.capo);
     const [bottom, top] = [Math.min(...open), Math.max(...open)];
-    const positions = part === "all" ? POSITIONS.slice(0, 1) : POSITIONS;
-    for (const fret of positions)
-      put(strings, bottom + fret, Math.min(top + fret + REACH, top + SPREAD_LIMIT));
+    const own = part === "all" ? positions.slice(0, 1) : positions;
+    for (const fret of own) put(strings, bottom + fret, Math.min(top + fret + REACH, top + SPREAD_LIMIT));
   }
   return registers;
 }

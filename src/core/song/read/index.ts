@@ -44,7 +44,9 @@ export { areEndsSung } from "./sung-ends";
 export type { StrokePlaced, SungPiece } from "./sung-piece";
 export { lineSyllables } from "./syllables";
 export {
+  type Grid,
   gridOnsets,
+  type StringPart,
   stringsOfPart,
   TECHNIQUES,
   type Technique,

@@ -1,0 +1,86 @@
+import type { ArrangeCase, ArrangeCell, Limit } from "./case";
+import { plays } from "./case";
+
+/**
+ * Whether a limit allows a cell at its place, by what is played there; light, bars and how many play are looked at apart.
+ * @example allows(asked, notInChorus, 2, 0, OUT_OF_IT) // => true
+ */
+export function allows(
+  asked: ArrangeCase,
+  limit: Limit,
+  at: number,
+  who: number,
+  cell: ArrangeCell,
+): boolean {
+  if (limit.player !== null && limit.player !== who) return true;
+  const here = limit.uses === null || limit.uses.has(at);
+  const does = limit.idea === null ? plays(cell) : cell.idea === limit.idea;
+  switch (limit.rule) {
+    case "lock":
+      return !here || cell.idea === limit.idea || !isFor(asked, limit, who);
+    case "not in":
+      return !here || !does;
+    case "only in":
+      return !does || asked.limits.some((other) => isOnlyIn(other, limit, at));
+    case "always":
+      return !here || does;
+    case "carries":
+      return !here || cell.role === "carry";
+    case "not before":
+      if (at < firstOf(limit, asked.uses.length)) return !does;
+      return !here || (limit.number ?? 1) <= asked.uses[at]!.bars || !does;
+    case "at most":
+      return !here || limit.player === null || limit.number !== 0 || !plays(cell);
+  }
+}
+
+/** Several places of one "only in" are allowed together. */
+const isOnlyIn = (other: Limit, limit: Limit, at: number): boolean =>
+  other.rule === "only in" &&
+  other.player === limit.player &&
+  other.idea === limit.idea &&
+  (other.uses === null || other.uses.has(at));
+
+/** The first place a limit names. */
+const firstOf = ({ uses }: Limit, end: number): number =>
+  uses === null ? 0 : uses.size === 0 ? end : Math.min(...uses);
+
+/** A lock without a player holds everybody whose instrument has the idea. */
+const isFor = ({ players }: ArrangeCase, limit: Limit, who: number): boolean =>
+  limit.player !== null || limit.instrument === null || players[who]!.instrument === limit.instrument;
+
+/** The most who may play in a use; null without such a limit. */
+export function mostPlaying({ limits }: ArrangeCase, at: number): number | null {
+  const most = limits.flatMap(({ rule, player, uses, number }) =>
+    rule === "at most" && player === null && number !== null && (uses === null || uses.has(at))
+      ? [number]
+      : [],
+  );
+  return most.length > 0 ? Math.min(...most) : null;
+}
+
+/** The most light a player may have in a use. */
+export function mostLight({ limits }: ArrangeCase, at: number, who: number): number {
+  const most = limits.flatMap(({ rule, player, uses, number }) =>
+    rule === "at most" &&
+    number !== null &&
+    (player === null || player === who) &&
+    (uses === null || uses.has(at))
+      ? [number]
+      : [],
+  );
+  return Math.min(4, ...most);
+}
+
+/** The bar before which a player may not come in where they play. */
+export function earliestBar({ limits }: ArrangeCase, at: number, who: number): number {
+  const bars = limits.flatMap(({ rule, player, uses, number }) =>
+    rule === "not before" &&
+    number !== null &&
+    (player === null || player === who) &&
+    (uses === null || uses.has(at))
+      ? [number]
+      : [],
+  );
+  return Math.max(1, ...bars);
+}
