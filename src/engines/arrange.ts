@@ -217,8 +217,9 @@ function readLimit(given: Input, one: Input["limits"][number], index: number): L
     );
   const text = typeof value === "string" ? value : null;
   const told = text !== null && named === null && rule !== "lock" ? usesOf(given, text) : null;
-  const uses = told && told.size > 0 ? told : named;
-  const idea = text !== null && uses !== told ? text : null;
+  const isPlace = told !== null && told.size > 0;
+  const uses = isPlace ? told : named;
+  const idea = isPlace ? null : text;
   if (idea !== null && !isIdea(idea)) throw new FieldError([...place, "value"], unknownIdea(idea));
   if (rule === "lock" && idea === null)
     throw new FieldError([...place, "value"], "should be the idea to hold");
@@ -227,12 +228,7 @@ function readLimit(given: Input, one: Input["limits"][number], index: number): L
     throw new FieldError([...place, "value"], "should be a light from 0 to 4, or how many may play");
   if (rule === "not before" && number !== null && !(Number.isInteger(number) && number >= 1))
     throw new FieldError([...place, "value"], "should be a bar, counted from 1");
-  const words = [
-    one.player ?? "all",
-    rule,
-    idea ?? number ?? "",
-    one.use ?? (uses === told ? (text ?? "") : ""),
-  ]
+  const words = [one.player ?? "all", rule, idea ?? number ?? "", one.use ?? (isPlace ? (text ?? "") : "")]
     .filter((word) => word !== "")
     .join(" ");
   return {

@@ -66,7 +66,7 @@ export function walk(
     }
     next.sort((a, b) => a.cost - b.cost);
     const live = new Set(sections.of.slice(at + 1));
-    const distinct = dedupe(next, live);
+    const distinct = Number.isFinite(widths.ways) ? dedupe(next, live) : next;
     if (distinct.length < next.length || distinct.length > widths.ways) whole = false;
     ways = distinct.slice(0, widths.ways);
   }
