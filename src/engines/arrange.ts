@@ -146,7 +146,7 @@ export const arrange = engine({
         arc: given.arc,
         weights: { ...ARRANGE_WEIGHTS, ...given.weights },
         limits: given.limits.map((one, index) => readLimit(given, one, index)),
-        ideas: given.ideas ? new Set(given.ideas) : null,
+        ideas: given.ideas ?? null,
       },
       schools: given.schools ? [...new Set(given.schools)] : null,
     };
@@ -210,14 +210,14 @@ function readLimit(given: Input, one: Input["limits"][number], index: number): L
   if (player === -1)
     throw new FieldError([...place, "player"], `should be a player, not ${JSON.stringify(one.player)}`);
   const named = one.use == null ? null : usesOf(given, one.use);
-  if (named?.size === 0)
+  if (named?.length === 0)
     throw new FieldError(
       [...place, "use"],
       `should be a use, a section or a kind, not ${JSON.stringify(one.use)}`,
     );
   const text = typeof value === "string" ? value : null;
   const told = text !== null && named === null && rule !== "lock" ? usesOf(given, text) : null;
-  const isPlace = told !== null && told.size > 0;
+  const isPlace = told !== null && told.length > 0;
   const uses = isPlace ? told : named;
   const idea = isPlace ? null : text;
   if (idea !== null && !isIdea(idea)) throw new FieldError([...place, "value"], unknownIdea(idea));
@@ -242,11 +242,11 @@ function readLimit(given: Input, one: Input["limits"][number], index: number): L
   };
 }
 
-function usesOf({ uses }: Input, name: string): ReadonlySet<number> {
+function usesOf({ uses }: Input, name: string): readonly number[] {
   const where = (is: (one: Input["uses"][number]) => boolean) =>
-    new Set(uses.flatMap((one, at) => (is(one) ? [at] : [])));
+    uses.flatMap((one, at) => (is(one) ? [at] : []));
   const byId = where(({ id }) => id === name);
-  if (byId.size > 0) return byId;
+  if (byId.length > 0) return byId;
   const bySection = where(({ section }) => section === name);
-  return bySection.size > 0 ? bySection : where(({ kind }) => kind === name);
+  return bySection.length > 0 ? bySection : where(({ kind }) => kind === name);
 }

@@ -18,6 +18,7 @@ import { eveningBanks } from "./room/evening-banks";
 import { hardestChange } from "./room/hardest-change";
 import { loopSound } from "./room/loop-sound";
 import { mend } from "./room/mend";
+import { otherIdeasEngine } from "./room/other-ideas";
 import { readSource } from "./room/read-source";
 import { shapePlan } from "./room/shape-plan";
 import { toneOffers } from "./room/tone-offers";
@@ -54,6 +55,7 @@ export const ENGINES = Object.freeze([
   hardestChange,
   bandSum,
   mend,
+  otherIdeasEngine,
   toneOffers,
   eveningBanks,
   loopSound,

@@ -3,18 +3,34 @@ export {
   ARCS,
   ARRANGE_SCHOOLS,
   ARRANGE_WEIGHTS,
+  type Arc,
   type ArrangeCase,
+  type ArrangeCell,
   type Arrangement,
+  type ArrangeNames,
   type ArrangeSchool,
   type ArrangeUse,
+  type ArrangeWeights,
   arrange,
+  arrangeCaseOf,
+  arrangedPlayers,
+  arrangementDifferences,
+  heldLimits,
   IDEAS,
   ideaOf,
+  isHeld,
   isIdea,
   LIMIT_RULES,
   type Limit,
+  type LimitRule,
+  type OtherIdea,
+  otherIdeas,
+  sumsOf,
+  type TakenPart,
+  takeArrangement,
   tellArrangement,
   tellCell,
+  withCell,
 } from "./arrange";
 export * from "./band";
 export * from "./band-sum";
@@ -35,6 +51,7 @@ export {
 export { leaveTo } from "./leave-to";
 export { type LineFor, lineFor } from "./line-for";
 export { lineStrokes } from "./line-strokes";
+export { lineToAdd } from "./new-line";
 export { oneHand } from "./one-hand";
 export { oneHandLine } from "./one-hand-line";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";

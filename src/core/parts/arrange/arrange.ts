@@ -121,7 +121,7 @@ function doubled(
   const isLocked = (one: number) =>
     asked.limits.some(
       ({ rule, player, uses }) =>
-        rule === "lock" && (player === null || player === one) && (uses === null || uses.has(at)),
+        rule === "lock" && (player === null || player === one) && (uses === null || uses.includes(at)),
     );
   if (!isLocked(who)) return {};
   const other = cells.findIndex(

@@ -89,7 +89,7 @@ export type Limit = {
   /** Place in the list of players, or null for all. */
   readonly player: number | null;
   /** Places in the form; null for all. */
-  readonly uses: ReadonlySet<number> | null;
+  readonly uses: readonly number[] | null;
   /** An idea. */
   readonly idea: string | null;
   /** Whose idea it is; null where none is told. */
@@ -121,7 +121,7 @@ export type ArrangeCase = {
   readonly weights: ArrangeWeights;
   readonly limits: readonly Limit[];
   /** The ideas that may be used; null for all. */
-  readonly ideas: ReadonlySet<string> | null;
+  readonly ideas: readonly string[] | null;
 };
 
 /** What one player does in one use. Out is light 0 and nothing else. */

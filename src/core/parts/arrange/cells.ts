@@ -18,7 +18,7 @@ export function cellsOf(asked: ArrangeCase, player: ArrangePlayer): ArrangeCell[
       idea.instrument === player.instrument &&
       canDo(player.level, idea.needs) &&
       (!idea.looped || player.loops) &&
-      (asked.ideas === null || asked.ideas.has(idea.id)),
+      (asked.ideas === null || asked.ideas.includes(idea.id)),
   ).flatMap((idea) => cellsOfIdea(asked, player, idea));
   return [OUT_OF_IT, ...found];
 }

@@ -1,5 +1,5 @@
 import type { Semitones } from "../../../base";
-import type { ChordLineKind, Level, Style } from "../../fretboard";
+import type { BassWay, ChordLineKind, Level, Style } from "../../fretboard";
 import type { StringPart } from "../../song/read";
 import type { Instrument, Role, TechniqueId } from "../../song/schema";
 import type { FigureId } from "./figures";
@@ -13,7 +13,7 @@ export type Colour = "dry" | "open" | "ringing" | "swelling" | "driven" | "dampe
 /** A line an idea is: drawn up from the chords when it is taken. */
 export type IdeaLine =
   | { readonly kind: ChordLineKind; readonly each: "chord" | "bar" | "beat" }
-  | { readonly kind: "bass"; readonly way: "roots" | "root and fifth" | "walk" | "octave" }
+  | { readonly kind: "bass"; readonly way: Exclude<BassWay, "roots"> }
   | { readonly kind: "lick" };
 
 /** Something worth doing through a section: how, where on the neck, how often, and what it leaves to others. */
@@ -474,7 +474,6 @@ const GUITAR = of("guitar", {
     needs: "beginner",
     full: 0,
     frees: "everything above the A string",
-    line: { kind: "bass", way: "roots" },
   },
   "looped roots": {
     ...LOW,
@@ -486,7 +485,6 @@ const GUITAR = of("guitar", {
     needs: "beginner",
     full: 2,
     frees: "both hands",
-    line: { kind: "bass", way: "roots" },
     looped: true,
   },
 });
@@ -502,7 +500,6 @@ const BASS = of("bass", {
     needs: "beginner",
     full: 0,
     frees: "the whole bar after its downbeat",
-    line: { kind: "bass", way: "roots" },
   },
   "roots on one and three": {
     ...LOW,
@@ -514,7 +511,6 @@ const BASS = of("bass", {
     needs: "beginner",
     full: 2,
     frees: "what lies between",
-    line: { kind: "bass", way: "roots" },
   },
   "root and fifth": {
     ...LOW,
@@ -539,7 +535,6 @@ const BASS = of("bass", {
     needs: "steady",
     full: 3,
     frees: "what lies between the beats",
-    line: { kind: "bass", way: "roots" },
   },
   "roots in eighths": {
     ...LOW,
@@ -551,7 +546,6 @@ const BASS = of("bass", {
     needs: "steady",
     full: 4,
     frees: "everything above",
-    line: { kind: "bass", way: "roots" },
     busy: true,
   },
   "octave bass": {

@@ -13,7 +13,7 @@ export function allows(
   cell: ArrangeCell,
 ): boolean {
   if (limit.player !== null && limit.player !== who) return true;
-  const here = limit.uses === null || limit.uses.has(at);
+  const here = limit.uses === null || limit.uses.includes(at);
   const does = limit.idea === null ? plays(cell) : cell.idea === limit.idea;
   switch (limit.rule) {
     case "lock":
@@ -39,11 +39,11 @@ const isOnlyIn = (other: Limit, limit: Limit, at: number): boolean =>
   other.rule === "only in" &&
   other.player === limit.player &&
   other.idea === limit.idea &&
-  (other.uses === null || other.uses.has(at));
+  (other.uses === null || other.uses.includes(at));
 
 /** The first place a limit names. */
 const firstOf = ({ uses }: Limit, end: number): number =>
-  uses === null ? 0 : uses.size === 0 ? end : Math.min(...uses);
+  uses === null ? 0 : uses.length === 0 ? end : Math.min(...uses);
 
 /** A lock without a player holds everybody whose instrument has the idea. */
 const isFor = ({ players }: ArrangeCase, limit: Limit, who: number): boolean =>
@@ -52,7 +52,7 @@ const isFor = ({ players }: ArrangeCase, limit: Limit, who: number): boolean =>
 /** The most who may play in a use; null without such a limit. */
 export function mostPlaying({ limits }: ArrangeCase, at: number): number | null {
   const most = limits.flatMap(({ rule, player, uses, number }) =>
-    rule === "at most" && player === null && number !== null && (uses === null || uses.has(at))
+    rule === "at most" && player === null && number !== null && (uses === null || uses.includes(at))
       ? [number]
       : [],
   );
@@ -65,7 +65,7 @@ export function mostLight({ limits }: ArrangeCase, at: number, who: number): num
     rule === "at most" &&
     number !== null &&
     (player === null || player === who) &&
-    (uses === null || uses.has(at))
+    (uses === null || uses.includes(at))
       ? [number]
       : [],
   );
@@ -78,7 +78,7 @@ export function earliestBar({ limits }: ArrangeCase, at: number, who: number): n
     rule === "not before" &&
     number !== null &&
     (player === null || player === who) &&
-    (uses === null || uses.has(at))
+    (uses === null || uses.includes(at))
       ? [number]
       : [],
   );

@@ -17,6 +17,8 @@ export {
   proposalDifferences,
   SONG_WEIGHTS,
   splitCaseOf,
+  splitPlayer,
+  splitSection,
   type Taken,
 } from "./of-song";
 export { splitBy, splitSong } from "./split";

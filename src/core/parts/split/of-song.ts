@@ -48,7 +48,8 @@ export function splitCaseOf(
   };
 }
 
-function splitPlayer(player: Player): SplitPlayer {
+/** A player of a song, by what they reach and can do. */
+export function splitPlayer(player: Player): SplitPlayer {
   const tuning = player.tuning.flatMap((text) => {
     const pitch = parsePitch(text);
     return pitch.ok ? [pitch.value] : [];
@@ -74,7 +75,8 @@ const USUAL_ENERGY: Readonly<Record<SheetRow["section"]["kind"], number>> = Obje
   other: 2,
 });
 
-function splitSection(row: SheetRow): SplitSection {
+/** A use of a song, by what it asks for. */
+export function splitSection(row: SheetRow): SplitSection {
   const bar = ticksOfBar(row.passage.meter);
   const chordBars = new Set<number>();
   for (const line of row.passage.lines)
