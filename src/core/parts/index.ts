@@ -7,7 +7,6 @@ export {
   type ArrangeCase,
   type ArrangeCell,
   type Arrangement,
-  type ArrangeNames,
   type ArrangeSchool,
   type ArrangeUse,
   type ArrangeWeights,
@@ -25,6 +24,7 @@ export {
   type LimitRule,
   type OtherIdea,
   otherIdeas,
+  rescored,
   sumsOf,
   type TakenPart,
   takeArrangement,
@@ -76,22 +76,15 @@ export {
   shapeQuestion,
 } from "./shapes";
 export {
-  cellFieldsOf,
-  type Proposal,
-  proposalChanges,
-  proposalDifferences,
   SCHOOLS,
-  type School,
   SONG_WEIGHTS,
   SPLIT_WEIGHTS,
   type SplitCase,
-  type SplitCell,
   type SplitPlayer,
   type SplitSection,
   type SplitWeights,
   sharedSemitones,
   splitBy,
   splitCaseOf,
-  type Taken,
 } from "./split";
 export { patternOfPart } from "./technique-pattern";

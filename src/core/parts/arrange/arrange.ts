@@ -19,7 +19,7 @@ import { arrangeScore, arrangeTerms } from "./score";
 import { leastCost, type Widths, walk } from "./walk";
 
 /** How wide a search goes. Ours: what a song of forty uses and six players is found with in a second. */
-export const ARRANGE_WIDTHS: Widths = Object.freeze({ ways: 8, sets: 6, options: 18, nodes: 3_000 });
+const ARRANGE_WIDTHS: Widths = Object.freeze({ ways: 8, sets: 6, options: 18, nodes: 3_000 });
 /** A search that leaves nothing out. */
 export const WHOLE_SEARCH: Widths = Object.freeze({
   ways: Number.POSITIVE_INFINITY,

@@ -1,4 +1,4 @@
-import { type Board, BREACH, pairKey } from "./board";
+import { type Board, pairKey } from "./board";
 import { type ArrangeCell, plays } from "./case";
 
 /** Who does what in one use, by player: places in the board's options. */
@@ -332,6 +332,3 @@ function tableOf(
     }
   return table;
 }
-
-/** Whether a set breaks a law. */
-export const isBroken = ({ cost }: SetFound): boolean => cost >= BREACH;

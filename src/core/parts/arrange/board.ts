@@ -9,7 +9,7 @@ import { type Want, wantsOf } from "./wants";
 export const BREACH = 1e5;
 
 /** What two players cost each other, by the option of the first times how many the second has, plus the second's. */
-export type PairTable = {
+type PairTable = {
   /** In each bar both play. */
   readonly eachBar: Float64Array;
   /** Once, where a law is broken. */

@@ -80,7 +80,7 @@ export function pairValues(
   };
 }
 
-export const areGuitars = (a: Pick<ArrangePlayer, "instrument">, b: Pick<ArrangePlayer, "instrument">) =>
+const areGuitars = (a: Pick<ArrangePlayer, "instrument">, b: Pick<ArrangePlayer, "instrument">) =>
   a.instrument === "guitar" && b.instrument === "guitar";
 
 /** What two guitars have in common: technique, hand, strings and how long they hold, a quarter each. */
@@ -156,7 +156,7 @@ export const idleValue = (player: ArrangePlayer, bars: number, waited: number): 
   player.instrument === "voice" || !isThere(player) ? 0 : bars * Math.min(LONGEST_WAIT, waited);
 
 /** Whether two would be one part twice: equal role and onsets in overlapping registers. */
-export const isTwice = (a: ArrangeCell, b: ArrangeCell): boolean =>
+const isTwice = (a: ArrangeCell, b: ArrangeCell): boolean =>
   plays(a) &&
   a.role === b.role &&
   sharedSemitones(a, b) > 0 &&
@@ -164,12 +164,12 @@ export const isTwice = (a: ArrangeCell, b: ArrangeCell): boolean =>
   a.onsets.every((tick, at) => tick === b.onsets[at]);
 
 /** From so many semitones between their middles two guitars lie apart. */
-export const APART = 7;
+const APART = 7;
 
-export const middleOf = ({ low, high }: ArrangeCell): number => ((low ?? 0) + (high ?? 0)) / 2;
+const middleOf = ({ low, high }: ArrangeCell): number => ((low ?? 0) + (high ?? 0)) / 2;
 
 /** Whether two guitars are one guitar twice: one technique in one register. */
-export const isOneGuitar = (a: ArrangeCell, b: ArrangeCell): boolean =>
+const isOneGuitar = (a: ArrangeCell, b: ArrangeCell): boolean =>
   plays(a) && plays(b) && a.technique === b.technique && Math.abs(middleOf(a) - middleOf(b)) < APART;
 
 const handOf = ({ idea }: ArrangeCell): Hand => ideaOf(idea)?.hand ?? "none";
@@ -182,7 +182,7 @@ const isSwept = (cell: ArrangeCell): boolean =>
   (handOf(cell) === "strum" || techniqueOf(cell.technique).sweeps === true);
 
 /** Whether the fingers of one are lost beside the strum of the other: it covers more than half of their range. */
-export const drowns = (a: ArrangeCell, b: ArrangeCell): boolean => drownedBy(a, b) || drownedBy(b, a);
+const drowns = (a: ArrangeCell, b: ArrangeCell): boolean => drownedBy(a, b) || drownedBy(b, a);
 
 function drownedBy(fingers: ArrangeCell, strum: ArrangeCell): boolean {
   if (!isPicked(fingers) || !isSwept(strum)) return false;

@@ -6,9 +6,7 @@ export {
   type Arc,
   type ArrangeCase,
   type ArrangeCell,
-  type ArrangeGrid,
   type Arrangement,
-  type ArrangePlayer,
   type ArrangeSchool,
   type ArrangeUse,
   type ArrangeWeights,
@@ -16,9 +14,9 @@ export {
   type Limit,
   type LimitRule,
 } from "./case";
-export { IDEAS, ideaOf, isIdea, OUT } from "./ideas";
-export { type ArrangeWishes, arrangeCaseOf, arrangedPlayers, heldLimits, isHeld } from "./of-song";
+export { IDEAS, ideaOf, isIdea } from "./ideas";
+export { arrangeCaseOf, arrangedPlayers, heldLimits, isHeld } from "./of-song";
 export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } from "./other-ideas";
-export { schoolWords } from "./schools";
+export { rescored } from "./rescore";
 export { type TakenPart, takeArrangement } from "./take";
-export { type ArrangeNames, tellArrangement, tellCell } from "./tell";
+export { tellArrangement, tellCell } from "./tell";

@@ -146,7 +146,7 @@ export function wantsVariety({ arc, players, uses }: ArrangeCase): boolean {
   );
 }
 
-export const ideasOf = (grid: ArrangeGrid, who: number): ReadonlySet<string> =>
+const ideasOf = (grid: ArrangeGrid, who: number): ReadonlySet<string> =>
   new Set(grid.flatMap((cells) => (plays(cells[who]!) ? [cells[who]!.idea] : [])));
 
 /** Whether somebody who is there stays out or comes in late somewhere. */

@@ -2,6 +2,7 @@ import {
   type ArrangeCase,
   type ArrangeCell,
   type ArrangeGrid,
+  type Arrangement,
   type ArrangeSchool,
   type ArrangeViolation,
   type ArrangeWeights,
@@ -25,7 +26,6 @@ export type OtherIdea = {
 
 /** A law that is broken weighs more than what is only disliked. */
 const BREAKS = 50;
-const LIGHT_IN = 2;
 
 /**
  * The next best ideas for a cell, all others staying as they are: those that keep the laws first, then by what they cost.
@@ -43,14 +43,15 @@ export function otherIdeas(
   const terms = arrangeTerms(asked, school, cells);
   const [score, sums] = [arrangeScore(terms), sumsOf(terms)];
   const broken = new Set(lawsBroken(asked, cells).map(keyOfLaw));
+  const lit = cells[at]!.filter(plays).map((cell) => cell.light);
+  // Who comes in anew is no brighter than anybody there.
+  const light = plays(now) ? now.light : Math.min(4, ...(lit.length > 0 ? lit : [2]));
   const best = new Map<string, OtherIdea>();
   const worth = ({ by, breaks }: OtherIdea) => by + BREAKS * breaks.length;
   for (const option of cellsOf(asked, asked.players[who]!)) {
     if (option.idea === now.idea || !isPossible(option, asked.players[who]!, asked.uses[at]!)) continue;
     if (!asked.limits.every((limit) => allows(asked, limit, at, who, option))) continue;
-    const cell = plays(option)
-      ? { ...option, light: plays(now) ? now.light : LIGHT_IN, entryBar: now.entryBar }
-      : option;
+    const cell = plays(option) ? { ...option, light, entryBar: now.entryBar } : option;
     const changed = withCell(cells, at, who, cell);
     const after = arrangeTerms(asked, school, changed);
     const other: OtherIdea = {
@@ -74,7 +75,7 @@ const keyOfLaw = ({ law, use, player }: ArrangeViolation): string => `${law} ${u
 type Sums = ReadonlyMap<keyof ArrangeWeights, number>;
 
 /** What counts against an arrangement by each term, weighed and summed over the song. */
-export function sumsOf(terms: ReturnType<typeof arrangeTerms>): Sums {
+export function sumsOf(terms: Arrangement["terms"]): Sums {
   const sums = new Map<keyof ArrangeWeights, number>();
   for (const { name, value, weight } of terms) sums.set(name, (sums.get(name) ?? 0) + value * weight);
   return sums;

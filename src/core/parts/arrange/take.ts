@@ -35,7 +35,7 @@ export type TakenPart = { readonly useId?: string | undefined; readonly playerId
 type Fields = Partial<Omit<Cell, "id" | "useId" | "playerId">>;
 
 /** What a cell of an arrangement says on the sheet, its pattern and line apart. */
-export function arrangedFields(cell: ArrangeCell, bars: number): Fields {
+function arrangedFields(cell: ArrangeCell, bars: number): Fields {
   const cleared: Fields = {
     strumId: null,
     shortStrumId: null,

@@ -9,7 +9,7 @@ export type ArrangeNames = {
   readonly use: (at: number) => string;
 };
 
-/** At most so many who come in later are named. */
+/** So many places where somebody comes in are named. */
 const NAMED = 3;
 
 /**
@@ -24,16 +24,16 @@ export function tellArrangement(
   const there = asked.players.flatMap((one, who) => (isThere(one) ? [who] : []));
   const firstOf = (who: number) => cells.findIndex((row) => plays(row[who]!));
   const begin = there.filter((who) => firstOf(who) === 0);
-  const later = there
-    .filter((who) => firstOf(who) > 0)
-    .sort((a, b) => firstOf(a) - firstOf(b) || a - b)
-    .slice(0, NAMED);
+  const entrances = [...new Set(there.map(firstOf))].filter((at) => at > 0).sort((a, b) => a - b);
   const playing = cells.map((row) => row.filter(plays).length);
   const most = Math.max(...playing);
   const fullest = playing.lastIndexOf(most);
   const parts = [
     ...(begin.length > 0 ? [`${listed(begin.map(player))} ${begin.length === 1 ? "begins" : "begin"}`] : []),
-    ...later.map((who) => `${player(who)} comes in at ${use(firstOf(who))}`),
+    ...entrances.slice(0, NAMED).map((at) => {
+      const who = there.filter((one) => firstOf(one) === at);
+      return `${listed(who.map(player))} ${who.length === 1 ? "comes" : "come"} in at ${use(at)}`;
+    }),
     ...(most > begin.length
       ? [`${most === there.length ? "everybody plays" : `${most} play`} in ${use(fullest)}`]
       : []),

@@ -2,7 +2,6 @@ export {
   OUT_CELL,
   type Proposal,
   SCHOOLS,
-  type School,
   SPLIT_WEIGHTS,
   type SplitCase,
   type SplitCell,
@@ -12,14 +11,10 @@ export {
 } from "./case";
 export { lampSets } from "./lamps";
 export {
-  cellFieldsOf,
-  proposalChanges,
-  proposalDifferences,
   SONG_WEIGHTS,
   splitCaseOf,
   splitPlayer,
   splitSection,
-  type Taken,
 } from "./of-song";
 export { splitBy, splitSong } from "./split";
 export { optionsOf, registersOf } from "./split-options";

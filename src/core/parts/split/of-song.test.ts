@@ -1,22 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
-import { unwrap } from "../../../base";
-import { applyEdit } from "../../../document";
-import { setCells } from "../../song/edit";
-import { indexCells, outlineOf } from "../../song/read";
 import type { Player, VersionBody } from "../../song/schema";
-import { DOCUMENTS } from "../../song/schema";
 import { bandSheet } from "../band";
-import {
-  cellFieldsOf,
-  OUT_CELL,
-  proposalChanges,
-  proposalDifferences,
-  SPLIT_WEIGHTS,
-  type SplitCell,
-  splitBy,
-  splitCaseOf,
-} from ".";
+import { SPLIT_WEIGHTS, splitCaseOf } from ".";
 
 const bass: Partial<Player> = {
   name: "Low",
@@ -68,69 +54,5 @@ describe("a song as a case to split", () => {
       ["p0", [43, 79]],
       ["p1", [28, 58]],
     ]);
-  });
-});
-
-describe("taking a proposal over", () => {
-  const body = songOf([{ sings: true }, bass]);
-  const split = caseOf(body);
-  const proposal = splitBy(split, "carry and colour");
-
-  it("takes all of it, a player, a section or one cell", () => {
-    expect(proposalChanges(split, proposal, {})).toHaveLength(4);
-    expect(proposalChanges(split, proposal, { playerId: "p1" }).map((one) => one.useId)).toEqual([
-      "u0",
-      "u1",
-    ]);
-    expect(proposalChanges(split, proposal, { useId: "u1" }).map((one) => one.playerId)).toEqual([
-      "p0",
-      "p1",
-    ]);
-    expect(proposalChanges(split, proposal, { useId: "u0", playerId: "p0" })).toHaveLength(1);
-  });
-
-  it("makes a sheet that plays as proposed", () => {
-    const changes = proposalChanges(split, proposal, {});
-    let made = 0;
-    const command = setCells(indexCells(body, outlineOf(body)), "take", changes, () => `t${made++}`);
-    const after = unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
-    for (const [at, row] of bandSheet(after).rows.entries())
-      for (const [who, part] of row.parts.entries()) {
-        const wanted = proposal.cells[at]![who]!;
-        expect([part.cell.role.value, part.cell.technique.value, part.cell.light.value]).toEqual([
-          wanted.role,
-          wanted.technique,
-          wanted.lamp,
-        ]);
-        expect(part.onsets).toEqual(wanted.onsets);
-      }
-  });
-
-  it("comes in where it says, and is out where it says", () => {
-    const cell: SplitCell = {
-      ...OUT_CELL,
-      role: "support",
-      technique: "triads",
-      lamp: 2,
-      entryBar: 3,
-      strings: [3, 4, 5],
-    };
-    expect(cellFieldsOf(cell, 8)).toMatchObject({
-      bars: [[2, 8]],
-      style: "triad",
-      strings: [3, 4, 5],
-      light: 2,
-    });
-    expect(cellFieldsOf({ ...cell, entryBar: 1, strings: [] }, 8)).toMatchObject({
-      bars: null,
-      strings: null,
-    });
-    expect(cellFieldsOf(OUT_CELL, 8)).toMatchObject({ role: "out", light: 0, technique: null });
-  });
-
-  it("differs from another only where cells do", () => {
-    expect(proposalDifferences(proposal, proposal)).toEqual([]);
-    const cells = proposal.cells.map((row, at) => (at === 1 ? [OUT_CELL, row[1]!] : row));
-    expect(proposalDifferences(proposal, { ...proposal, cells })).toEqual([{ section: 1, player: 0 }]);
   });
 });

@@ -1,15 +1,12 @@
 import { parseChord } from "../../chord";
 import { parsePitch } from "../../pitch";
 import { ticksOfBar } from "../../rhythm";
-import type { CellChange } from "../../song/edit";
-import { techniqueOf, versionRow } from "../../song/read";
+import { versionRow } from "../../song/read";
 import type { Player, VersionBody } from "../../song/schema";
 import type { BandSheet, SheetRow } from "../band";
 import {
-  type Proposal,
   SPLIT_WEIGHTS,
   type SplitCase,
-  type SplitCell,
   type SplitPlayer,
   type SplitSection,
   type SplitWeights,
@@ -98,51 +95,4 @@ export function splitSection(row: SheetRow): SplitSection {
     // What nobody said counts as needed: a song without a bass is the exception.
     bass: row.bass ?? "needed",
   };
-}
-
-/** A cell of a proposal as fields of the sheet's cell. */
-export function cellFieldsOf(cell: SplitCell, bars: number): CellChange["fields"] {
-  const cleared = { strumId: null, riffId: null, doubles: null, phrases: null };
-  if (cell.role === "out")
-    return { ...cleared, role: "out", light: 0, technique: null, strings: null, style: null, bars: null };
-  return {
-    ...cleared,
-    role: cell.role,
-    light: cell.lamp,
-    technique: cell.technique,
-    strings: cell.strings.length > 0 ? [...cell.strings] : null,
-    style: cell.technique ? techniqueOf(cell.technique).style : null,
-    bars: cell.entryBar > 1 ? [[cell.entryBar - 1, bars]] : null,
-  };
-}
-
-/** What of a proposal is taken: all of it, a column, a row, or one cell. */
-export type Taken = { readonly useId?: string; readonly playerId?: string };
-
-/** The changes of the sheet that take a proposal over. */
-export function proposalChanges(split: SplitCase, proposal: Proposal, taken: Taken): CellChange[] {
-  return split.sections.flatMap((section, at) =>
-    split.players.flatMap((player, who): CellChange[] => {
-      if (taken.useId !== undefined && taken.useId !== section.id) return [];
-      if (taken.playerId !== undefined && taken.playerId !== player.id) return [];
-      const fields = cellFieldsOf(proposal.cells[at]![who]!, section.bars);
-      return [{ useId: section.id, playerId: player.id, fields }];
-    }),
-  );
-}
-
-/** What two proposals do otherwise, cell by cell. */
-export function proposalDifferences(
-  a: Proposal,
-  b: Proposal,
-): { readonly section: number; readonly player: number }[] {
-  const same = (one: SplitCell, other: SplitCell) =>
-    one.role === other.role &&
-    one.technique === other.technique &&
-    one.lamp === other.lamp &&
-    one.entryBar === other.entryBar &&
-    one.strings.join() === other.strings.join();
-  return a.cells.flatMap((row, section) =>
-    row.flatMap((cell, player) => (same(cell, b.cells[section]![player]!) ? [] : [{ section, player }])),
-  );
 }

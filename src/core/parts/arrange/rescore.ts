@@ -1,0 +1,22 @@
+import type { ArrangeCase, ArrangeGrid, Arrangement } from "./case";
+import { lawsBroken } from "./laws";
+import { arrangeScore, arrangeTerms } from "./score";
+
+/** An arrangement whose cells have been changed by hand: its terms, score and laws anew. It is nobody's best any more. */
+export function rescored(
+  asked: ArrangeCase,
+  { school, bound }: Arrangement,
+  cells: ArrangeGrid,
+): Arrangement {
+  const terms = arrangeTerms(asked, school, cells);
+  const score = arrangeScore(terms);
+  return {
+    school,
+    cells,
+    terms,
+    score,
+    exact: false,
+    bound: Math.min(bound, score),
+    violations: lawsBroken(asked, cells),
+  };
+}

@@ -1,0 +1,30 @@
+import type { ArrangeUse, SheetRow } from "@/core/parts";
+import { SectionTag } from "@/ui/SectionTag";
+
+/** A section of a proposal: what it asks for, and an act that takes it. */
+export function SectionOffer({
+  row,
+  use,
+  onTake,
+}: {
+  readonly row: SheetRow;
+  readonly use: ArrangeUse;
+  readonly onTake: () => void;
+}) {
+  return (
+    <th scope="row" className="border-t border-base-300 py-2 pr-2 text-left align-top font-normal">
+      <SectionTag label={row.label} kind={row.section.kind} />
+      <span className="mt-1 block text-sm">
+        {use.bars} bars, energy {use.energy}
+        <button
+          type="button"
+          className="btn btn-xs mt-1 block"
+          aria-label={`Take ${row.label} from all players`}
+          onClick={onTake}
+        >
+          take
+        </button>
+      </span>
+    </th>
+  );
+}

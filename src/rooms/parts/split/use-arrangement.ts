@@ -1,0 +1,72 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import {
+  ARRANGE_WEIGHTS,
+  type Arc,
+  type ArrangeCase,
+  type ArrangeCell,
+  type Arrangement,
+  type ArrangeSchool,
+  arrangeCaseOf,
+  heldLimits,
+  type Limit,
+  rescored,
+  withCell,
+} from "@/core/parts";
+import { useEngine, useProgress } from "@/engines/window";
+import { derive, useCurrentVersion, useDerived } from "../../open";
+
+type Question = { readonly asked: ArrangeCase; readonly schools: readonly ArrangeSchool[] | null };
+
+/** What is asked for, the search for it, and the proposals as they have been changed by hand since. */
+export function useArrangement() {
+  const current = useCurrentVersion();
+  const sheet = useDerived(derive.sheet);
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
+  const [arc, setArc] = useState<Arc>("rising");
+  const [weights, setWeights] = useState(ARRANGE_WEIGHTS);
+  const [limits, setLimits] = useState<readonly Limit[]>([]);
+  const [keepsAll, setKeepsAll] = useState(false);
+  const [question, setQuestion] = useState<Question | null>(null);
+  const [chosen, setChosen] = useState(0);
+  const [changed, setChanged] = useState<ReadonlyMap<Arrangement, Arrangement>>(new Map());
+  const search = useEngine("arrange", question, question);
+  const { share, soFar } = useProgress("arrange", question);
+  const early = search.isWorking && soFar && question ? { asked: question.asked, found: soFar } : null;
+  const { data, beside } = search;
+  const answered = early ?? (data && beside ? { asked: beside.asked, found: data } : null);
+  const proposals = useMemo(
+    () => answered?.found.map((one) => changed.get(one) ?? one) ?? [],
+    [answered?.found, changed],
+  );
+  const ask = () => {
+    const wishes = { away, arc, weights, limits: [...heldLimits(sheet, keepsAll), ...limits] };
+    setQuestion({ asked: arrangeCaseOf(current(), sheet, wishes), schools: null });
+    setChosen(0);
+  };
+  /** Puts another idea in one cell of the proposal that is shown. */
+  const change = (at: number, who: number, cell: ArrangeCell) => {
+    const one = answered?.found[chosen];
+    const now = proposals[chosen];
+    if (!answered || !one || !now) return;
+    setChanged(new Map(changed).set(one, rescored(answered.asked, now, withCell(now.cells, at, who, cell))));
+  };
+  return {
+    sheet,
+    wishes: { away, arc, weights, limits, keepsAll },
+    set: { away: setAway, arc: setArc, weights: setWeights, limits: setLimits, keepsAll: setKeepsAll },
+    search,
+    share,
+    ask,
+    // The last proposals stand again; the search for newer ones ends with its question.
+    stop: () => setQuestion(beside),
+    asked: answered?.asked ?? null,
+    proposals,
+    chosen: Math.min(chosen, Math.max(0, proposals.length - 1)),
+    choose: setChosen,
+    change,
+  };
+}
+
+export type Arranging = ReturnType<typeof useArrangement>;
