@@ -83,41 +83,6 @@ test("the parts of a song by keyboard only: roles, light, a block copied, filled
   ).toBeVisible();
 });
 
-test("split for me: three schools, half of one taken, taken back", async ({ page }) => {
-  test.setTimeout(120_000);
-  await makeSong(page);
-  await addThreePlayers(page);
-  await room(page, "Parts");
-  await partsPage(page, "Split for me");
-  await page.getByRole("button", { name: "Split for me" }).click();
-  await expect(page.getByRole("region", { name: "carry and colour" })).toContainText("against it", {
-    timeout: 60_000,
-  });
-  for (const school of ["layered build", "sparse"])
-    await expect(page.getByRole("region", { name: school })).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole("region", { name: "carry and colour" }).getByRole("button").click();
-  await page.getByLabel("Compare with").selectOption("sparse");
-  const over = page.getByRole("region", { name: "The proposal over the sheet" });
-  await over.getByRole("button", { name: "Take all of Bass’s parts" }).click();
-  await expect(over.getByText("Took Bass’s parts.")).toBeVisible();
-  await over
-    .getByRole("button", { name: /^Take Verse 1 from all/ })
-    .first()
-    .click();
-  await expect(over.getByText("on the sheet").first()).toBeVisible();
-  await saved(page);
-  await partsPage(page, "The sheet");
-  await expect(
-    cell(page, "Chorus \\d, Bass: .*plays the bass, roots on one and three").first(),
-  ).toBeVisible();
-  // Nothing of the others in the chorus was taken.
-  await expect(cell(page, "Chorus \\d, Electric: low, supports$").first()).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(cell(page, "Chorus \\d, Bass: low, plays the bass$").first()).toBeVisible();
-});
-
 test("findings: told with a reason, mended, let stand, raised again; the sum of the band and charts", async ({
   page,
 }) => {

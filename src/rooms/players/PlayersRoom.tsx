@@ -4,7 +4,16 @@ import Link from "next/link";
 
 import { HIGHEST_CAPO, LEVELS } from "@/core/fretboard";
 import { scaleMmOf } from "@/core/parts";
-import { add, batch, freshName, orderAtEnd, removePlayer, set, type VersionCommand } from "@/core/song/edit";
+import {
+  add,
+  batch,
+  freshName,
+  orderAtEnd,
+  removePlayer,
+  set,
+  type VersionCommand,
+  type VersionStep,
+} from "@/core/song/edit";
 import { hasStrings, sheetCapo, usualTuning } from "@/core/song/read";
 import {
   type BandBody,
@@ -100,23 +109,44 @@ const copyOf = ({ id: bandPlayerId, ...player }: BandPlayer, order: string, id: 
 /** What a band keeps for its players before there is a band. */
 const NOTHING_KEPT: Pick<BandBody, "soundBoxes" | "bookShapes"> = { soundBoxes: {}, bookShapes: {} };
 
-/** Takes a player of the band into the version, with copies of the box and the shapes the band keeps for them. */
+/** Takes players of the band into the version one after another, each with copies of the box and the shapes the band keeps. */
 function addFromBand(
+  many: readonly BandPlayer[],
+  kept: Pick<BandBody, "soundBoxes" | "bookShapes">,
+  players: readonly Player[],
+  capo: number,
+): VersionCommand {
+  const all = [...players];
+  const steps = many.flatMap((one) => {
+    // The capo the sheet names goes to the first acoustic guitar there is.
+    const own = isAcoustic(one) && !all.some(isAcoustic) ? capo : 0;
+    const names = all.map(({ name }) => name);
+    const added = stepsFromBand(one, kept, orderAtEnd(all), own, nobodysName(one.name, names));
+    all.push(added.row);
+    return added.steps;
+  });
+  return batch(many.length === 1 ? "Add a player" : "Add the whole band", steps);
+}
+
+function stepsFromBand(
   one: BandPlayer,
   { soundBoxes, bookShapes }: Pick<BandBody, "soundBoxes" | "bookShapes">,
   order: string,
   capo: number,
   name: string,
-): VersionCommand {
+): { readonly row: Player; readonly steps: readonly VersionStep[] } {
   const copied = copyOf(one, order, makeId);
   const row = { ...copied, name, capo: capo || copied.capo };
   const box = Object.values(soundBoxes).find(({ playerId }) => playerId === one.id);
   const kept = Object.values(bookShapes).filter(({ playerId }) => playerId === one.id);
-  return batch("Add a player", [
-    add("players", row),
-    ...(box ? [add("soundBoxes", { ...box, id: makeId(), playerId: row.id })] : []),
-    ...kept.map((shape) => add("bookShapes", { ...shape, id: makeId(), playerId: row.id })),
-  ]);
+  return {
+    row,
+    steps: [
+      add("players", row),
+      ...(box ? [add("soundBoxes", { ...box, id: makeId(), playerId: row.id })] : []),
+      ...kept.map((shape) => add("bookShapes", { ...shape, id: makeId(), playerId: row.id })),
+    ],
+  };
 }
 
 /** The Players room: who plays this version, on what, tuned how, with which capo. */
@@ -132,6 +162,8 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
   /** The capo the sheet names goes to the first acoustic guitar there is. */
   const capoFor = (one: Pick<Player, "instrument" | "name">): number =>
     isAcoustic(one) && !players.some(isAcoustic) ? sheetCapo(tables) : 0;
+  const take = (many: readonly BandPlayer[]) =>
+    act(addFromBand(many, { soundBoxes, bookShapes }, players, sheetCapo(tables)));
   const absent = band.filter((one) => !players.some((player) => player.bandPlayerId === one.id));
   return (
     <>
@@ -154,23 +186,13 @@ export function PlayersRoom({ band }: { band: readonly BandPlayer[] }) {
         ))}
       </ol>
       <p className="mt-4 flex flex-wrap gap-2">
+        {absent.length > 1 && (
+          <button type="button" className="btn btn-primary" onClick={() => take(absent)}>
+            Add {absent.length === band.length ? "the whole band" : "all others of the band"}
+          </button>
+        )}
         {absent.map((one) => (
-          <button
-            key={one.id}
-            type="button"
-            className="btn"
-            onClick={() =>
-              act(
-                addFromBand(
-                  one,
-                  { soundBoxes, bookShapes },
-                  orderAtEnd(players),
-                  capoFor(one),
-                  nobodysName(one.name, names),
-                ),
-              )
-            }
-          >
+          <button key={one.id} type="button" className="btn" onClick={() => take([one])}>
             Add {one.name} from the band
           </button>
         ))}

@@ -1,0 +1,161 @@
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible, makeSong, openFromShelf, partsPage, room, saved } from "./helpers";
+
+/** A song of five different sections, each verse and chorus more than once. */
+const SONG = `Harbour Lamp
+Key: G
+Tempo: 88
+Time: 4/4
+
+[Intro]
+G . . .  C . . .  G . . .  C . . .
+
+[Verse 1]
+G . . .      C . . .
+Rope on the railing, salt in the air
+Em . . .     D . . .
+Somebody waits at the foot of the stair
+
+[Chorus]
+C . . .      G . . .
+Carry me over the water tonight
+D . . .      Em . . .
+Carry me home by the harbour light
+
+[Verse 2]
+G . . .      C . . .
+Nets on the shingle, a coat on the chair
+Em . . .     D . . .
+Nobody knows who has left them there
+
+[Chorus]
+
+[Bridge]
+Am . . .     C . . .
+Out past the breakwater, out of the bay
+G . . .      D . . .
+Wait for the lamp to be blown away
+
+[Chorus]
+
+[Outro]
+G . . .  C . . .  G . . .  C . . .
+`;
+
+const over = (page: Page) => page.getByRole("region", { name: "The proposal over the sheet" });
+const found = (page: Page) => page.getByRole("button", { name: "Split again" });
+
+test("from a pasted song and a whole band to parts on stage in eight acts, no cell empty of an idea", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  let acts = 0;
+  const press = async (act: () => Promise<unknown>) => {
+    await act();
+    acts++;
+  };
+  await press(() => makeSong(page, SONG));
+  await press(() => room(page, "Players"));
+  await press(() => page.getByRole("button", { name: "Add the whole band" }).click());
+  const players = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });
+  expect(await players.count()).toBeGreaterThanOrEqual(4);
+  await press(() => room(page, "Parts"));
+  await press(() => partsPage(page, "Split for me"));
+  await press(() => page.getByRole("button", { name: "Split for me" }).click());
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  const cells = over(page).locator("td button");
+  const count = await cells.count();
+  expect(count).toBeGreaterThanOrEqual(4 * 8);
+  for (const name of await cells.evaluateAll((all) => all.map((one) => one.getAttribute("aria-label") ?? "")))
+    expect(name).toMatch(/: (?:dark|low|warm|bright|blazing|[a-z]+), .+/u);
+  await press(() => page.getByRole("button", { name: "Take all of it" }).click());
+  await expect(over(page).getByText("Took the whole proposal.")).toBeVisible();
+  await saved(page);
+  await press(() => page.getByRole("link", { name: "Maren’s stage" }).click());
+  await expect(page.getByRole("heading", { name: /Verse 1|Intro/ }).first()).toBeVisible();
+  expect(acts).toBeLessThanOrEqual(8);
+  // What was taken is on the sheet: every part says how it is played, or waits.
+  await page.goBack();
+  await partsPage(page, "The sheet");
+  const parts = page.getByRole("button", {
+    name: /^(?:Intro|Verse|Chorus|Bridge|Outro).*, (?:Maren|Tobin|Odile|Hesper|Quill): /,
+  });
+  await expect(parts.first()).toBeVisible();
+  for (const name of await parts.evaluateAll((all) => all.map((one) => one.getAttribute("aria-label") ?? "")))
+    expect(name, name).toMatch(/stays out|carries|supports|plays/u);
+});
+
+test("a proposal is seen as a song, changed cell by cell, laid beside another, and taken in part", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Parts");
+  await partsPage(page, "Split for me");
+  await page.getByRole("button", { name: "Split for me" }).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  const list = page.getByRole("list", { name: "Proposals" });
+  expect(await list.getByRole("listitem").count()).toBeGreaterThanOrEqual(3);
+  await expect(list.getByRole("listitem").first()).toContainText("begin");
+  await expect(page.getByRole("img", { name: /Verse 1: \d play, light \d/ })).toBeVisible();
+  await expectAccessible(page);
+  // Another idea for one cell, with what it changes.
+  const cell = over(page).getByRole("button", { name: /^Maren in Verse 1: / });
+  const before = await cell.getAttribute("aria-label");
+  await cell.click();
+  const detail = page.getByRole("region", { name: "Maren in Verse 1" });
+  await expect(detail.getByRole("listitem")).toHaveCount(3);
+  await expect(detail.getByRole("listitem").first()).toContainText("against it");
+  await detail
+    .getByRole("button", { name: /^Put in / })
+    .first()
+    .click();
+  await expect(cell).not.toHaveAttribute("aria-label", before!);
+  await expectAccessible(page);
+  await detail.getByRole("button", { name: "Take this cell" }).click();
+  await expect(over(page).getByText("Took Maren in Verse 1.")).toBeVisible();
+  // Fixed for the next split, it is kept there.
+  const words = (await cell.getAttribute("aria-label"))!.replace(/^.*?, /u, "");
+  await detail.getByRole("button", { name: "Fix it for the next split" }).click();
+  await detail.getByRole("button", { name: "Close" }).click();
+  await found(page).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  await expect(over(page).getByRole("button", { name: /^Maren in Verse 1: / })).toHaveAttribute(
+    "aria-label",
+    new RegExp(words.replace(/[.*+?^${}()|[\]\\]/gu, "\\$&").split(", ")[0]!),
+  );
+  await page.getByRole("button", { name: /^Let go: Maren plays/ }).click();
+  // Two laid side by side: only what differs, both told.
+  await page.getByLabel("Lay beside").selectOption({ index: 1 });
+  await expect(over(page).getByText(/only the \d+ cells’ sections that differ/)).toBeVisible();
+  await page.getByLabel("Lay beside").selectOption("");
+  await over(page).getByRole("button", { name: "Take all of Odile’s parts" }).click();
+  await expect(over(page).getByText("Took Odile’s parts.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+});
+
+test("limits in plain acts are held: somebody waits, plays only there, is away", async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Parts");
+  await partsPage(page, "Split for me");
+  await page.getByText("What is fixed already").click();
+  await page.getByLabel("Who", { exact: true }).selectOption({ label: "Tobin" });
+  await page.getByLabel("What is fixed", { exact: true }).selectOption({ label: "only in" });
+  await expect(page.getByRole("button", { name: "Fix it" })).toBeDisabled();
+  await page.getByLabel("Where", { exact: true }).selectOption({ label: "Bridge" });
+  await page.getByRole("button", { name: "Fix it" }).click();
+  await expect(page.getByRole("list", { name: "Fixed" })).toContainText("Tobin only in Bridge");
+  await page.getByLabel("Hesper").uncheck();
+  await page.getByRole("button", { name: "Split for me" }).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  const names = await over(page)
+    .locator("td button")
+    .evaluateAll((all) => all.map((one) => one.getAttribute("aria-label") ?? ""));
+  const of = (name: string) => names.filter((one) => one.startsWith(`${name} in`));
+  expect(of("Hesper").every((one) => one.includes("waits"))).toBe(true);
+  expect(of("Tobin").filter((one) => !one.includes("waits"))).toHaveLength(1);
+  expect(of("Tobin").find((one) => !one.includes("waits"))).toContain("Tobin in Bridge");
+});
