@@ -67,12 +67,12 @@ export type ArrangeWeights = {
   readonly energy: number;
 };
 export const ARRANGE_WEIGHTS: ArrangeWeights = Object.freeze({
-  register: 0.01,
+  register: 0.008,
   rhythm: 0.5,
   bass: 2,
-  voice: 0.01,
-  crowd: 1.5,
-  full: 0.6,
+  voice: 0.006,
+  crowd: 2,
+  full: 1.2,
   contrast: 0.5,
   school: 0.6,
   role: 0.5,

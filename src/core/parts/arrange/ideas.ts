@@ -738,7 +738,7 @@ const DRUMS = of("drums", {
     colour: "dry",
     roles: ["support"],
     needs: "beginner",
-    full: 2,
+    full: 3,
     frees: "the downbeat",
   },
   groove: {

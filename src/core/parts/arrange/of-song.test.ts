@@ -65,7 +65,7 @@ describe("a song as a case to arrange", () => {
     expect(needs([{}])).toBe("free");
     expect(needs([{}, voice])).toBe("free");
     expect(needs([{}, {}])).toBe("needed");
-    expect(needs([{ loops: true }])).toBe("needed");
+    expect(needs([{ loops: true }])).toBe("free");
     expect(needs([{}, bass])).toBe("needed");
     expect(needs([{}, bass], ["p1"])).toBe("free");
     expect(caseOf(songOf([{}], { verse: { bass: "needed" } })).uses[0]!.bass).toBe("needed");

@@ -69,8 +69,7 @@ function hasBass(players: readonly ArrangePlayer[]): boolean {
   return (
     there.some(({ instrument }) => instrument === "bass") ||
     there.some(({ instrument }) => instrument === "keys") ||
-    guitars.length > 1 ||
-    guitars.some(({ loops }) => loops)
+    guitars.length > 1
   );
 }
 

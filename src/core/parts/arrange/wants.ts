@@ -4,11 +4,11 @@ import { type ArrangeCase, type ArrangeUse, isThere } from "./case";
 export type Want = { readonly full: number; readonly players: number };
 
 /** How far the first and the last of several rounds lie apart, how much the last chorus adds, how much an end takes. Ours. */
-const RISE = 1;
+const RISE = 0.6;
 const LAST_CHORUS = 0.5;
 const FALL = 2;
 /** Of those beside the first, this share plays where a song is emptiest. */
-const FEW = 0.25;
+const FEW = 0.45;
 /** Where in the song a quiet end begins, 0 to 1. */
 const FALL_FROM = 0.5;
 
