@@ -492,6 +492,7 @@ async function benchStage() {
 const PARTS = {
   core: () => run("node", ["bench/bundled.mjs", "bench/core.ts"]),
   parts: () => run("node", ["bench/bundled.mjs", "bench/parts.ts"]),
+  arrange: () => run("node", ["bench/bundled.mjs", "bench/arrange.ts"]),
   sheet: benchSheet,
   loops: () => run("node", ["bench/bundled.mjs", "bench/loops.ts"]),
   ropes: benchRopes,

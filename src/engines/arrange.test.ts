@@ -113,13 +113,14 @@ const usualBand = fc
       minLength: 2,
       maxLength: 3,
     }),
+    bass: fc.boolean(),
     keys: fc.boolean(),
     drums: fc.boolean(),
     singer: fc.boolean(),
   })
-  .map(({ guitars, keys, drums, singer }) => [
+  .map(({ guitars, bass, keys, drums, singer }) => [
     ...guitars.map((more, at) => player(`g${at}`, "guitar", more)),
-    player("b", "bass"),
+    ...(bass ? [player("b", "bass")] : []),
     ...(keys ? [player("k", "keys")] : []),
     ...(drums ? [player("d", "drums")] : []),
     ...(singer ? [player("v", "voice")] : []),
@@ -162,13 +163,38 @@ const oddForm = fc
       }),
     ),
   );
+/** Forms as songs have them: a letter a use. */
+const usualForm = fc
+  .constantFrom("ivcvcbco", "ivpcvpcbco", "vcvc", "vvvv", "ivvcvcbct", "vcvcbcc", "v", "xcycbc")
+  .map((form) =>
+    [...form].map((letter, at) => {
+      const kind = {
+        i: "intro",
+        v: "verse",
+        x: "verse",
+        y: "verse",
+        p: "pre-chorus",
+        c: "chorus",
+        b: "bridge",
+        t: "tag",
+        o: "outro",
+      }[letter]!;
+      const quiet = letter === "i" || letter === "o";
+      return use(`u${at}`, letter, kind, {
+        bars: quiet ? 4 : 8,
+        energy: quiet ? 1 : letter === "c" ? 3 : 2,
+        voice: quiet ? null : { low: "B3", high: "B4" },
+      });
+    }),
+  );
+const usualMeter = fc.constantFrom(FOUR, { beats: 3, unit: 4 }, { beats: 6, unit: 8 });
 const RUNS = { numRuns: 40 };
 
 describe("arrange", () => {
   it("gives a usual band and form at least three proposals that keep every law", () => {
     fc.assert(
-      fc.property(usualBand, (players) => {
-        const question = { uses: FORM, players };
+      fc.property(usualBand, usualForm, usualMeter, (players, uses, meter) => {
+        const question = { uses, players, meter };
         const answer = ask(question);
         expectTold(question, answer);
         expect(

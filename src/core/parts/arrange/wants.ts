@@ -3,8 +3,11 @@ import { type ArrangeCase, type ArrangeUse, isThere } from "./case";
 /** What a use wants: how full its ideas are, 0 to 4, and how many play, voices not counted. */
 export type Want = { readonly full: number; readonly players: number };
 
-/** How far the first and the last of several rounds lie apart, how much the last chorus adds, how much an end takes. Ours. */
-const RISE = 0.6;
+/**
+ * How far the first and the last of several rounds lie apart: the fewer kinds of section a song has, the more. How much the
+ * last chorus adds, and how much a quiet end takes. Ours.
+ */
+const riseOf = (kinds: number): number => (kinds === 1 ? 2 : kinds <= 3 ? 1 : 0.6);
 const LAST_CHORUS = 0.5;
 const FALL = 2;
 /** Of those beside the first, this share plays where a song is emptiest. */
@@ -42,7 +45,7 @@ function leanOf({ arc, uses }: ArrangeCase, at: number): number {
       const rounds = uses.flatMap((use, other) => (use.kind === kind ? [other] : []));
       const round = rounds.length > 1 ? rounds.indexOf(at) / (rounds.length - 1) : 0.5;
       const last = kind === "chorus" && rounds.length > 1 && at === rounds.at(-1);
-      return RISE * (round - 0.5) + (last ? LAST_CHORUS : 0);
+      return riseOf(new Set(uses.map((use) => use.kind)).size) * (round - 0.5) + (last ? LAST_CHORUS : 0);
     }
   }
 }
