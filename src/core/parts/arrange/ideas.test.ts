@@ -1,10 +1,15 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
 import { describe, expect, it } from "vitest";
+import { arrangeTables } from "../../../../testing/parts/arrange-tables";
 import { canDo } from "../../fretboard";
 import { patternOf } from "../../rhythm";
 import { techniqueOf } from "../../song/read";
 import { onsetsInBar } from "../band";
 import { FIGURES, figureIn } from "./figures";
 import { IDEAS, ideaOf, isIdea } from "./ideas";
+
+const PAGE = readFileSync(path.resolve(import.meta.dirname, "../../../../docs/arrange.md"), "utf8");
 
 const METERS = [
   { beats: 4, unit: 4 },
@@ -60,5 +65,11 @@ describe("figures", () => {
     expect(figureIn("skipping", four).text).toBe("D . D U . U D U");
     expect(figureIn("halves", { beats: 5, unit: 4 }, true).kind).toBe("hits");
     expect(figureIn("whole", four, true).onsets).toEqual([0]);
+  });
+});
+
+describe("the page about it", () => {
+  it("has the weights, schools and ideas the program has", () => {
+    for (const table of Object.values(arrangeTables())) expect(PAGE).toContain(table);
   });
 });
