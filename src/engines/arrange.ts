@@ -238,6 +238,7 @@ function readLimit(given: Input, one: Input["limits"][number], index: number): L
     idea,
     instrument: idea === null ? null : (ideaOf(idea)?.instrument ?? null),
     number,
+    ...(rule === "at most" && player === null && number !== null ? { players: number } : {}),
     words,
   };
 }

@@ -14,6 +14,7 @@ export {
   arrangeCaseOf,
   arrangedPlayers,
   arrangementDifferences,
+  dropBefore,
   heldLimits,
   IDEAS,
   ideaOf,

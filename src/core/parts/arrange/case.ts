@@ -94,8 +94,10 @@ export type Limit = {
   readonly idea: string | null;
   /** Whose idea it is; null where none is told. */
   readonly instrument: Instrument | null;
-  /** A bar, a light, or a number of players. */
+  /** A bar to come in at, or the most light. */
   readonly number: number | null;
+  /** How many may play at most, where that is limited too. */
+  readonly players?: number | undefined;
   /** In words, as it was asked for. */
   readonly words: string;
 };

@@ -15,7 +15,7 @@ export {
   type LimitRule,
 } from "./case";
 export { IDEAS, ideaOf, isIdea } from "./ideas";
-export { arrangeCaseOf, arrangedPlayers, heldLimits, isHeld } from "./of-song";
+export { arrangeCaseOf, arrangedPlayers, dropBefore, heldLimits, isHeld } from "./of-song";
 export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } from "./other-ideas";
 export { rescored } from "./rescore";
 export { type TakenPart, takeArrangement } from "./take";

@@ -30,7 +30,7 @@ export function allows(
       if (at < firstOf(limit, asked.uses.length)) return !does;
       return !here || (limit.number ?? 1) <= asked.uses[at]!.bars || !does;
     case "at most":
-      return !here || limit.player === null || limit.number !== 0 || !plays(cell);
+      return !here || limit.number !== 0 || !plays(cell);
   }
 }
 
@@ -51,10 +51,8 @@ const isFor = ({ players }: ArrangeCase, limit: Limit, who: number): boolean =>
 
 /** The most who may play in a use; null without such a limit. */
 export function mostPlaying({ limits }: ArrangeCase, at: number): number | null {
-  const most = limits.flatMap(({ rule, player, uses, number }) =>
-    rule === "at most" && player === null && number !== null && (uses === null || uses.includes(at))
-      ? [number]
-      : [],
+  const most = limits.flatMap(({ rule, uses, players }) =>
+    rule === "at most" && players !== undefined && (uses === null || uses.includes(at)) ? [players] : [],
   );
   return most.length > 0 ? Math.min(...most) : null;
 }

@@ -26,6 +26,8 @@ export type ArrangeWishes = {
   readonly arc: Arc;
   readonly weights?: ArrangeWeights;
   readonly limits: readonly Limit[];
+  /** Places in the form where a bass and drums drop out on purpose: no bass is missed there. */
+  readonly drops?: readonly number[];
 };
 
 /** The players of a song an arrangement is made for: the first eight. */
@@ -35,20 +37,37 @@ export const arrangedPlayers = ({ players }: BandSheet): readonly Player[] => pl
 export function arrangeCaseOf(
   body: VersionBody,
   sheet: BandSheet,
-  { away, arc, weights = ARRANGE_WEIGHTS, limits }: ArrangeWishes,
+  { away, arc, weights = ARRANGE_WEIGHTS, limits, drops = [] }: ArrangeWishes,
 ): ArrangeCase {
   const version = versionRow(body);
   const players = arrangedPlayers(sheet).map((player) => arrangePlayer(player, away.has(player.id)));
   const needsBass = hasBass(players);
   return {
     meter: { beats: version.meterBeats, unit: version.meterUnit },
-    uses: sheet.rows.map((row) => arrangeUse(row, needsBass)),
+    uses: sheet.rows.map((row, at) => {
+      const use = arrangeUse(row, needsBass);
+      return drops.includes(at) ? { ...use, bass: "free" } : use;
+    }),
     players,
     arc,
     weights,
-    limits,
+    limits: [...limits, ...drops.flatMap((at) => dropLimits(players, at))],
     ideas: null,
   };
+}
+
+/** Where a song drops, bass and drums are out. */
+const dropLimits = (players: readonly ArrangePlayer[], at: number): Limit[] =>
+  players.flatMap(({ instrument, away }, who): Limit[] =>
+    !away && (instrument === "bass" || instrument === "drums")
+      ? [{ rule: "not in", player: who, uses: [at], idea: null, instrument, number: null, words: "the drop" }]
+      : [],
+  );
+
+/** The use before the last chorus, where a song may drop; null without one. */
+export function dropBefore({ rows }: BandSheet): number | null {
+  const last = rows.findLastIndex(({ section }) => section.kind === "chorus");
+  return last > 0 ? last - 1 : null;
 }
 
 function arrangePlayer(player: Player, away: boolean): ArrangePlayer {

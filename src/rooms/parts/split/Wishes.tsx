@@ -1,6 +1,6 @@
 "use client";
 
-import { ARCS, ARRANGE_WEIGHTS } from "@/core/parts";
+import { ARCS, ARRANGE_WEIGHTS, dropBefore } from "@/core/parts";
 import { NumberField } from "@/ui/NumberField";
 import { Tick } from "@/ui/Tick";
 import { Toggles } from "@/ui/Toggles";
@@ -11,6 +11,7 @@ import { ARC_WORDS, WEIGHT_WORDS } from "./words";
 /** What a leader wants before anything is worked out: who is there, how the song goes, what is fixed, what counts. */
 export function Wishes({ arranging }: { readonly arranging: Arranging }) {
   const { sheet, wishes, set } = arranging;
+  const drop = dropBefore(sheet);
   return (
     <>
       <div className="mb-3 flex flex-wrap items-start gap-x-8 gap-y-3">
@@ -38,6 +39,12 @@ export function Wishes({ arranging }: { readonly arranging: Arranging }) {
           options={ARCS.map((value) => ({ value, label: ARC_WORDS[value] }))}
           onSet={set.arc}
         />
+        {drop !== null && (
+          <fieldset>
+            <legend className="mb-1 text-sm">{sheet.rows[drop]!.label}</legend>
+            <Tick label="drop before the last chorus" on={wishes.drops} onSet={set.drops} />
+          </fieldset>
+        )}
         <fieldset>
           <legend className="mb-1 text-sm">The sheet</legend>
           <Tick label="keep what it has" on={wishes.keepsAll} onSet={set.keepsAll} />

@@ -9,6 +9,7 @@ import {
   type Arrangement,
   type ArrangeSchool,
   arrangeCaseOf,
+  dropBefore,
   heldLimits,
   type Limit,
   rescored,
@@ -28,6 +29,7 @@ export function useArrangement() {
   const [weights, setWeights] = useState(ARRANGE_WEIGHTS);
   const [limits, setLimits] = useState<readonly Limit[]>([]);
   const [keepsAll, setKeepsAll] = useState(false);
+  const [drops, setDrops] = useState(false);
   const [question, setQuestion] = useState<Question | null>(null);
   const [chosen, setChosen] = useState(0);
   const [changed, setChanged] = useState<ReadonlyMap<Arrangement, Arrangement>>(new Map());
@@ -41,7 +43,14 @@ export function useArrangement() {
     [answered?.found, changed],
   );
   const ask = () => {
-    const wishes = { away, arc, weights, limits: [...heldLimits(sheet, keepsAll), ...limits] };
+    const drop = drops ? dropBefore(sheet) : null;
+    const wishes = {
+      away,
+      arc,
+      weights,
+      limits: [...heldLimits(sheet, keepsAll), ...limits],
+      drops: drop === null ? [] : [drop],
+    };
     setQuestion({ asked: arrangeCaseOf(current(), sheet, wishes), schools: null });
     setChosen(0);
   };
@@ -54,8 +63,15 @@ export function useArrangement() {
   };
   return {
     sheet,
-    wishes: { away, arc, weights, limits, keepsAll },
-    set: { away: setAway, arc: setArc, weights: setWeights, limits: setLimits, keepsAll: setKeepsAll },
+    wishes: { away, arc, weights, limits, keepsAll, drops },
+    set: {
+      away: setAway,
+      arc: setArc,
+      weights: setWeights,
+      limits: setLimits,
+      keepsAll: setKeepsAll,
+      drops: setDrops,
+    },
     search,
     share,
     ask,

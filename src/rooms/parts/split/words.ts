@@ -50,5 +50,5 @@ export const RULE_WORDS: Readonly<Record<LimitRule, string>> = {
   "only in": "only in",
   always: "always in",
   carries: "carries in",
-  "at most": "at most this light in",
+  "at most": "at most this bright in",
 };
