@@ -159,3 +159,30 @@ test("limits in plain acts are held: somebody waits, plays only there, is away",
   expect(of("Tobin").filter((one) => !one.includes("waits"))).toHaveLength(1);
   expect(of("Tobin").find((one) => !one.includes("waits"))).toContain("Tobin in Bridge");
 });
+
+test("two guitars are parted in five ways, with what they share and what it asks of the hands; one is taken for the song", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Keys");
+  await page.getByRole("link", { name: "Ways to be two instruments" }).click();
+  await page.getByRole("button", { name: "Part them" }).click();
+  const ways = page.getByRole("region", { name: "Ways to part them" });
+  await expect(ways.getByRole("listitem").first()).toBeVisible({ timeout: 30_000 });
+  expect(await ways.getByRole("listitem").count()).toBe(5);
+  await expect(ways.getByText(/^Now they share/)).toContainText("effort a beat: Maren");
+  await expectAccessible(page);
+  const low = ways.getByRole("listitem", { name: "low and high" });
+  await expect(low).toContainText(/Then .* semitones and .* of their strokes; effort a beat/);
+  await low.getByRole("button", { name: /^Take it/ }).click();
+  await expect(ways.getByText("Parted Maren and Tobin: low and high.")).toBeVisible();
+  await saved(page);
+  // Asked again, what is taken is what they share now.
+  await page.getByRole("button", { name: "Part them" }).click();
+  const shared = async (from: string) => Number(/([\d.]+) semitones/u.exec(from)?.[1]);
+  const then = await shared((await low.textContent())!);
+  await expect.poll(async () => shared((await ways.getByText(/^Now they share/).textContent())!)).toBe(then);
+  await page.getByRole("button", { name: "Undo" }).click();
+});

@@ -17,6 +17,7 @@ const PAGES = [
   "/parts/patterns",
   "/parts/lines",
   "/parts/split",
+  "/parts/two-guitars",
   "/parts/judgement",
   "/loops",
   "/loops/feet",

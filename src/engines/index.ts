@@ -14,6 +14,7 @@ import { planted } from "./planted";
 import { read } from "./read";
 import { recover } from "./recover";
 import { bandSum } from "./room/band-sum";
+import { contrast } from "./room/contrast";
 import { eveningBanks } from "./room/evening-banks";
 import { hardestChange } from "./room/hardest-change";
 import { loopSound } from "./room/loop-sound";
@@ -56,6 +57,7 @@ export const ENGINES = Object.freeze([
   bandSum,
   mend,
   otherIdeasEngine,
+  contrast,
   toneOffers,
   eveningBanks,
   loopSound,

@@ -64,6 +64,7 @@ const PAGES = [
   { name: "Keys: the neck", path: "/keys/neck" },
   { name: "Keys: tuning", path: "/keys/tuning" },
   { name: "Parts: split for me", path: "/parts/split" },
+  { name: "Parts: two guitars as two instruments", path: "/parts/two-guitars" },
   { name: "Parts: judgement", path: "/parts/judgement" },
   { name: "Parts: patterns", path: "/parts/patterns" },
   { name: "Parts: lines", path: "/parts/lines" },

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import { compareGuitars, type GuitarComparison } from "@/core/parts";
 import { describeSemitones } from "@/core/pitch";
@@ -9,7 +10,7 @@ import { useEngine } from "@/engines/window";
 import { describeCapo, describePercent } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { derive, useDerived, useNames } from "../open";
+import { derive, useDerived, useNames, useOpenSong } from "../open";
 
 /** Two guitars side by side: how far apart they sound, and where they are one guitar twice. */
 export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
@@ -27,9 +28,15 @@ export function TwoGuitars({ guitars }: { guitars: readonly Player[] }) {
   );
   const [a, b] = [ofFirst.data, ofSecond.data];
   const options = guitars.map((one) => ({ value: one.id, label: one.name }));
+  const { version } = useOpenSong();
   return (
     <section aria-label="Two guitars" className="mt-8">
       <h2 className="mb-2">Two guitars</h2>
+      <p className="mb-2">
+        <Link className="link font-bold" href={`/song/${version.id}/parts/two-guitars`}>
+          Ways to be two instruments
+        </Link>
+      </p>
       {guitars.length > 2 && (
         <div className="mb-2 flex flex-wrap gap-3">
           <SelectField

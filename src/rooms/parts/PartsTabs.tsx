@@ -5,6 +5,7 @@ import { PageTabs } from "../open";
 const PAGES = [
   ["/parts", "The sheet"],
   ["/parts/split", "Split for me"],
+  ["/parts/two-guitars", "Two guitars"],
   ["/parts/judgement", "Judgement"],
   ["/parts/patterns", "Patterns"],
   ["/parts/lines", "Lines"],

@@ -14,6 +14,7 @@ export {
   type Limit,
   type LimitRule,
 } from "./case";
+export { type ContrastOffer, contrastsOf, type Overlap, overlapOf } from "./contrast";
 export { IDEAS, ideaOf, isIdea } from "./ideas";
 export { arrangeCaseOf, arrangedPlayers, dropBefore, heldLimits, isHeld } from "./of-song";
 export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } from "./other-ideas";

@@ -21,7 +21,7 @@ import type { BandSheet, SheetRow } from "../band";
 import { lineToAdd } from "../new-line";
 import { chordsOfRow, scaleOfRow } from "../section-chords";
 import { scaleMmOf } from "../shapes";
-import { type ArrangeCell, type Arrangement, plays } from "./case";
+import { type ArrangeCell, plays } from "./case";
 import type { Figure } from "./figures";
 import { ideaOf } from "./ideas";
 import { arrangedPlayers } from "./of-song";
@@ -31,6 +31,9 @@ const HIGH_FRET = 7;
 
 /** What of an arrangement is taken: all of it, a player's, a use's, or one cell. */
 export type TakenPart = { readonly useId?: string | undefined; readonly playerId?: string | undefined };
+
+/** Cells by use and player, in the order of the sheet; where there is none, nothing is taken. */
+export type TakenCells = { readonly cells: readonly (readonly (ArrangeCell | undefined)[])[] };
 
 type Fields = Partial<Omit<Cell, "id" | "useId" | "playerId">>;
 
@@ -81,7 +84,7 @@ export function takeArrangement(
   body: VersionBody,
   sheet: BandSheet,
   index: CellIndex,
-  { cells }: Pick<Arrangement, "cells">,
+  { cells }: TakenCells,
   {
     label,
     taken,

@@ -29,7 +29,6 @@ export { add, bandEdits, batch, eveningEdits, remove, set, songEdits } from "./m
 export { markChord, nameChord } from "./mark-chord";
 export {
   addRiff,
-  type CellChange,
   type CopiedCell,
   clearCells,
   copyCell,

@@ -77,7 +77,7 @@ function NewLimit({ arranging }: { readonly arranging: Arranging }) {
     if (!wishes.limits.some(({ words }) => words === told)) set.limits([...wishes.limits, limit]);
   };
   return (
-    <div className="mt-2 flex flex-wrap items-end gap-3">
+    <div className="mt-2 mb-3 flex flex-wrap items-end gap-3">
       <SelectField
         label="Who"
         className="w-40"

@@ -1,0 +1,2 @@
+export { Strokes } from "./CellOffer";
+export { wordsOf } from "./cell-words";
