@@ -113,7 +113,16 @@ export function caseOf(form: string, players: readonly Player[], meter: Meter): 
       bass: (couldBass || guitars > 1) && letter !== "B" ? "needed" : "free",
     };
   });
-  return { meter, players, uses, arc: "rising", weights: ARRANGE_WEIGHTS, limits: [], ideas: null };
+  return {
+    meter,
+    players,
+    uses,
+    arc: "rising",
+    weights: ARRANGE_WEIGHTS,
+    limits: [],
+    tastes: [],
+    ideas: null,
+  };
 }
 
 export const WHOLE_BAND: readonly Player[] = BANDS["a whole band with voices"].slice(0, 6);

@@ -186,3 +186,55 @@ test("two guitars are parted in five ways, with what they share and what it asks
   await expect.poll(async () => shared((await ways.getByText(/^Now they share/).textContent())!)).toBe(then);
   await page.getByRole("button", { name: "Undo" }).click();
 });
+
+test("what is taken and put aside is learned for this band, told in words and forgotten; weights are kept as an own way", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto("/");
+  await openFromShelf(page, "Lamp on the Water");
+  await room(page, "Parts");
+  await partsPage(page, "Split for me");
+  await page.getByText("What this band likes").click();
+  // Whatever was taken in this band before is forgotten first.
+  const forget = page.getByRole("button", { name: "Forget all of it" });
+  if (await forget.isVisible()) await forget.click();
+  await page.getByRole("button", { name: "Split for me" }).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  const learned = page.getByRole("list", { name: "Learned" });
+  await page.getByRole("button", { name: "Take all of it" }).click();
+  // Once, or twice of the same split, is not yet a liking.
+  await page.getByRole("button", { name: "Take all of it" }).click();
+  await expect(page.getByText("Nothing yet.")).toBeVisible();
+  await found(page).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Take all of it" }).click();
+  await expect(learned.getByRole("listitem").first()).toContainText(/^likes .+ in an? /u);
+  const first = (await learned.getByRole("listitem").first().textContent())!.replace(/ forget$/u, "");
+  const last = (await learned.getByRole("listitem").last().textContent())!.replace(/ forget$/u, "");
+  await page.getByRole("button", { name: `Forget: ${first}`, exact: true }).click();
+  await expect(learned.getByText(first, { exact: true })).toHaveCount(0);
+  // Another song of the same band knows it; forgotten, nothing is left.
+  const other = await makeSong(page, SONG);
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add the whole band" }).click();
+  await saved(page);
+  await page.goto(`/song/${other}/parts/split`);
+  await page.getByText("What this band likes").click();
+  await expect(learned).toContainText(last);
+  await page.getByRole("button", { name: "Forget all of it" }).click();
+  await expect(page.getByText("Nothing yet.")).toBeVisible();
+  // An own way: weights under a name, taken up again.
+  await page.getByText("What counts against a proposal").click();
+  await page.getByLabel("two guitars alike, a bar").fill("3");
+  await page.getByLabel("two guitars alike, a bar").press("Tab");
+  await page.getByLabel("Keep these weights with the band as").fill("Two apart");
+  await page.getByRole("button", { name: "Keep them" }).click();
+  await expect(page.getByRole("list", { name: "Own ways" })).toContainText("Two apart");
+  await page.getByRole("button", { name: "As they were at first" }).click();
+  await expect(page.getByLabel("two guitars alike, a bar")).toHaveValue("0.5");
+  await page.getByRole("button", { name: "Two apart", exact: true }).click();
+  await expect(page.getByLabel("two guitars alike, a bar")).toHaveValue("3");
+  await page.getByRole("button", { name: "Forget the way Two apart" }).click();
+  await expect(page.getByRole("list", { name: "Own ways" })).toHaveCount(0);
+});

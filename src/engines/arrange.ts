@@ -146,6 +146,7 @@ export const arrange = engine({
         arc: given.arc,
         weights: { ...ARRANGE_WEIGHTS, ...given.weights },
         limits: given.limits.map((one, index) => readLimit(given, one, index)),
+        tastes: [],
         ideas: given.ideas ?? null,
       },
       schools: given.schools ? [...new Set(given.schools)] : null,

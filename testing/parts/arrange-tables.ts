@@ -13,6 +13,8 @@ const VALUES: Readonly<Record<keyof ArrangeWeights, string>> = {
   contrast:
     "for each two guitars ¼ for one technique, ¼ for one kind of hand, ¼ for one set of strings, ¼ for both long or both short, by bars",
   school: "what the school thinks of the idea, 0 to 1, by bars; ½ more for what is good once in a song",
+  taste:
+    "how much less the band likes the idea than what it likes best on that instrument in that kind of section: (taken − put aside) ÷ (taken + put aside + 4), by bars",
   role: "1 where nobody carries, 6 where a singer is there and the lead is not sung, 2 where two have the bass, 1 where somebody else has it than a bass player who is there, by bars",
   change:
     "for each player from one use to the next, neither being out: 1 a new technique, 1 other strings, 1 another place on the neck, 1 another colour, ½ a new role",

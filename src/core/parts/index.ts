@@ -25,6 +25,7 @@ export {
   LIMIT_RULES,
   type Limit,
   type LimitRule,
+  learn,
   type OtherIdea,
   type Overlap,
   otherIdeas,
@@ -33,8 +34,10 @@ export {
   sumsOf,
   type TakenPart,
   takeArrangement,
+  tastesOf,
   tellArrangement,
   tellCell,
+  tellTaste,
   withCell,
 } from "./arrange";
 export * from "./band";

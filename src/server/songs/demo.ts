@@ -189,6 +189,8 @@ export async function demoDocuments(
     loopHabits: {},
     bookShapes: {},
     soundBoxes: {},
+    ideaTastes: {},
+    splitWays: {},
   };
   const songs = await Promise.all(
     demo.songs.map(async (song) => {

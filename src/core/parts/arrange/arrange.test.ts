@@ -51,6 +51,7 @@ const song = (
   arc: "rising",
   weights: ARRANGE_WEIGHTS,
   limits: [],
+  tastes: [],
   ideas: null,
   ...more,
 });

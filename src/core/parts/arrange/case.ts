@@ -5,6 +5,7 @@ import type { Instrument, Role, SectionKind, TechniqueId } from "../../song/sche
 import type { SplitPlayer, SplitSection } from "../split";
 import type { Figure } from "./figures";
 import type { Colour, IdeaLine } from "./ideas";
+import type { Taste } from "./tastes";
 
 /** How the fullness of a song goes: rising as usual, steady, or to a quiet end. */
 export const ARCS = ["rising", "steady", "falling"] as const;
@@ -53,6 +54,8 @@ export type ArrangeWeights = {
   readonly contrast: number;
   /** How little a school thinks of an idea, 0 to 1, by bars. */
   readonly school: number;
+  /** How much less the band likes an idea than what it likes best there, by bars. */
+  readonly taste: number;
   /** Roles given to somebody else than whose they usually are, by bars. */
   readonly role: number;
   /** From one use to the next, for each who plays in both: technique 1, strings 1, place 1, sound 1, role ½. */
@@ -75,6 +78,7 @@ export const ARRANGE_WEIGHTS: ArrangeWeights = Object.freeze({
   full: 1.2,
   contrast: 0.5,
   school: 0.6,
+  taste: 0.3,
   role: 0.5,
   change: 0.5,
   identity: 1.5,
@@ -122,6 +126,8 @@ export type ArrangeCase = {
   readonly arc: Arc;
   readonly weights: ArrangeWeights;
   readonly limits: readonly Limit[];
+  /** What the band likes and does without. */
+  readonly tastes: readonly Taste[];
   /** The ideas that may be used; null for all. */
   readonly ideas: readonly string[] | null;
 };

@@ -33,6 +33,7 @@ const asked = (a: Partial<ArrangePlayer> = {}, b: Partial<ArrangePlayer> = {}): 
   arc: "steady",
   weights: ARRANGE_WEIGHTS,
   limits: [],
+  tastes: [],
   ideas: null,
 });
 

@@ -12,6 +12,7 @@ import {
 } from "./case";
 import { type Hand, ideaOf } from "./ideas";
 import { schoolDislike } from "./schools";
+import { tasteGap } from "./tastes";
 import type { Want } from "./wants";
 
 /** What counts in a use, by bar: a number for each term that is not nothing. */
@@ -48,8 +49,9 @@ export function ownValues(
   if (!idea) return { school: dislike, full: voiceMissed(player, use, want) };
   const sings = player.instrument === "voice" && cell.role === "carry";
   const inside = use.voice && cell.role !== "bass" && !sings ? sharedSemitones(cell, use.voice) : 0;
+  const taste = tasteGap(asked, use.kind, cell.idea);
   const full = (FULL_SHARE[player.instrument] * Math.abs(idea.full - want.full)) / 4;
-  return { voice: inside, full, school: dislike, role: takesBass(asked, player, cell) ? 1 : 0 };
+  return { voice: inside, full, school: dislike, taste, role: takesBass(asked, player, cell) ? 1 : 0 };
 }
 
 /** Whether somebody has the bass while a bass player is there. */

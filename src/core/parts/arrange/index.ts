@@ -20,4 +20,5 @@ export { arrangeCaseOf, arrangedPlayers, dropBefore, heldLimits, isHeld } from "
 export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } from "./other-ideas";
 export { rescored } from "./rescore";
 export { type TakenPart, takeArrangement } from "./take";
+export { learn, tastesOf, tellTaste } from "./tastes";
 export { tellArrangement, tellCell } from "./tell";

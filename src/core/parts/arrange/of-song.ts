@@ -14,18 +14,21 @@ import {
 } from "./case";
 import { figureIn } from "./figures";
 import { IDEAS, type Idea, OUT } from "./ideas";
+import type { Taste } from "./tastes";
 
 /** What is sung where words are sung and nobody has said how high; and what a singer reaches of whom nobody has. Ours. */
 const USUAL_VOICE = Object.freeze({ low: 57, high: 69 });
 const USUAL_REACH = [52, 74] as const;
 const DRUMS_RANGE = [0, 127] as const;
 const MOST_PLAYERS = 8;
+const NO_TASTES: readonly Taste[] = [];
 
 export type ArrangeWishes = {
   readonly away: ReadonlySet<string>;
   readonly arc: Arc;
   readonly weights?: ArrangeWeights;
   readonly limits: readonly Limit[];
+  readonly tastes?: readonly Taste[];
   /** Places in the form where a bass and drums drop out on purpose: no bass is missed there. */
   readonly drops?: readonly number[];
 };
@@ -37,7 +40,7 @@ export const arrangedPlayers = ({ players }: BandSheet): readonly Player[] => pl
 export function arrangeCaseOf(
   body: VersionBody,
   sheet: BandSheet,
-  { away, arc, weights = ARRANGE_WEIGHTS, limits, drops = [] }: ArrangeWishes,
+  { away, arc, weights = ARRANGE_WEIGHTS, limits, tastes = NO_TASTES, drops = [] }: ArrangeWishes,
 ): ArrangeCase {
   const version = versionRow(body);
   const players = arrangedPlayers(sheet).map((player) => arrangePlayer(player, away.has(player.id)));
@@ -52,6 +55,7 @@ export function arrangeCaseOf(
     arc,
     weights,
     limits: [...limits, ...drops.flatMap((at) => dropLimits(players, at))],
+    tastes,
     ideas: null,
   };
 }

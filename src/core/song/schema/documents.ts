@@ -8,6 +8,7 @@ import { partTables } from "./parts";
 import { bandPlayerTables, playerTables } from "./players";
 import { sectionTables } from "./sections";
 import { bandSoundTables, soundTables } from "./sounds";
+import { splitHabitTables } from "./split-habits";
 import { bandTables, songTables } from "./titles";
 import { versionTables } from "./version";
 
@@ -24,7 +25,14 @@ const TABLES = {
     ...cueTables,
   },
   song: songTables,
-  band: { ...bandTables, ...bandPlayerTables, ...bandShapeTables, ...loopHabitTables, ...bandSoundTables },
+  band: {
+    ...bandTables,
+    ...bandPlayerTables,
+    ...bandShapeTables,
+    ...loopHabitTables,
+    ...bandSoundTables,
+    ...splitHabitTables,
+  },
   evening: eveningTables,
 };
 

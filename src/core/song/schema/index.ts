@@ -100,5 +100,6 @@ export {
   type SoundMove,
   type SoundMoves,
 } from "./sounds";
+export type { IdeaTaste } from "./split-habits";
 export { TECHNIQUE_IDS, type TechniqueId } from "./technique-ids";
 export { SOURCE_KINDS, type Source, type SourceKind, type VersionRow } from "./version";

@@ -6,11 +6,12 @@ import {
   type Arrangement,
   arrangementDifferences,
   isHeld,
+  learn,
   type TakenPart,
   takeArrangement,
 } from "@/core/parts";
 import { Tick } from "@/ui/Tick";
-import { derive, makeId, useAct, useCurrentVersion } from "../../open";
+import { derive, makeId, useAct, useActOnBand, useBand, useCurrentVersion } from "../../open";
 import { CellDetail } from "./CellDetail";
 import { CellOffer } from "./CellOffer";
 import { namesIn } from "./ProposalList";
@@ -29,6 +30,8 @@ type Props = {
 export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
   const current = useCurrentVersion();
   const act = useAct();
+  const band = useBand();
+  const actOnBand = useActOnBand();
   const { sheet, wishes } = arranging;
   const [said, setSaid] = useState("");
   const [onlyUnlike, setOnlyUnlike] = useState(true);
@@ -52,6 +55,22 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
       }),
     );
     setSaid(`${words}.`);
+    const { taken: liked, left } = lessonOf(asked, proposal, arranging.proposed, (at, who) => {
+      const place = { useId: asked.uses[at]!.id, playerId: asked.players[who]!.id };
+      const isTaken =
+        (taken.useId ?? place.useId) === place.useId && (taken.playerId ?? place.playerId) === place.playerId;
+      return isTaken && !isKept(place.useId, place.playerId);
+    });
+    const fresh = (way: string, all: typeof liked) =>
+      all.filter(({ idea, kind }) => {
+        const key = `${way} ${kind} ${idea}`;
+        if (arranging.met.current.has(key)) return false;
+        arranging.met.current.add(key);
+        return true;
+      });
+    const lesson = { taken: fresh("taken", liked), left: fresh("left", left) };
+    const learned = band && learn(band, lesson, makeId);
+    if (learned) actOnBand(learned);
   };
   const rows = asked.uses
     .map((_, at) => at)
@@ -152,6 +171,30 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
       )}
     </section>
   );
+}
+
+/** What is taken, and what had been put aside for it, by idea and kind of section. */
+function lessonOf(
+  { uses }: ArrangeCase,
+  { cells }: Arrangement,
+  proposed: Arrangement["cells"] | null,
+  isTaken: (at: number, who: number) => boolean,
+) {
+  const places = uses.flatMap(({ kind }, at) =>
+    cells[at]!.flatMap((cell, who) =>
+      isTaken(at, who) ? [{ kind, idea: cell.idea, before: proposed?.[at]?.[who]?.idea ?? cell.idea }] : [],
+    ),
+  );
+  const ideas = (all: readonly { readonly kind: (typeof places)[number]["kind"]; readonly idea: string }[]) =>
+    all.filter(({ idea }) => idea !== "out").map(({ kind, idea }) => ({ kind, idea }));
+  return {
+    taken: ideas(places),
+    left: ideas(
+      places
+        .filter(({ idea, before }) => idea !== before)
+        .map(({ kind, before }) => ({ kind, idea: before })),
+    ),
+  };
 }
 
 /** A proposal's cells in the order the sheet has now: whatever came since it was asked for has none. */

@@ -5,6 +5,8 @@ import { NumberField } from "@/ui/NumberField";
 import { Tick } from "@/ui/Tick";
 import { Toggles } from "@/ui/Toggles";
 import { Limits } from "./Limits";
+import { OwnWays } from "./OwnWays";
+import { Tastes } from "./Tastes";
 import type { Arranging } from "./use-arrangement";
 import { ARC_WORDS, WEIGHT_WORDS } from "./words";
 
@@ -51,6 +53,7 @@ export function Wishes({ arranging }: { readonly arranging: Arranging }) {
         </fieldset>
       </div>
       <Limits arranging={arranging} />
+      <Tastes />
       <details className="max-w-3xl">
         <summary className="cursor-pointer">What counts against a proposal, and how much</summary>
         <div className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
@@ -69,6 +72,7 @@ export function Wishes({ arranging }: { readonly arranging: Arranging }) {
         <button type="button" className="btn btn-sm mt-3" onClick={() => set.weights(ARRANGE_WEIGHTS)}>
           As they were at first
         </button>
+        <OwnWays arranging={arranging} />
       </details>
     </>
   );

@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import {
   ARRANGE_WEIGHTS,
   type Arc,
@@ -13,10 +13,11 @@ import {
   heldLimits,
   type Limit,
   rescored,
+  tastesOf,
   withCell,
 } from "@/core/parts";
 import { useEngine, useProgress } from "@/engines/window";
-import { derive, useCurrentVersion, useDerived } from "../../open";
+import { derive, useBand, useCurrentVersion, useDerived } from "../../open";
 
 type Question = { readonly asked: ArrangeCase; readonly schools: readonly ArrangeSchool[] | null };
 
@@ -24,12 +25,15 @@ type Question = { readonly asked: ArrangeCase; readonly schools: readonly Arrang
 export function useArrangement() {
   const current = useCurrentVersion();
   const sheet = useDerived(derive.sheet);
+  const band = useBand();
   const [away, setAway] = useState<ReadonlySet<string>>(new Set());
   const [arc, setArc] = useState<Arc>("rising");
   const [weights, setWeights] = useState(ARRANGE_WEIGHTS);
   const [limits, setLimits] = useState<readonly Limit[]>([]);
   const [keepsAll, setKeepsAll] = useState(false);
   const [drops, setDrops] = useState(false);
+  /** What has been learned of the present proposals: each is learned once, however often it is taken. */
+  const met = useRef<Set<string>>(new Set());
   const [question, setQuestion] = useState<Question | null>(null);
   const [chosen, setChosen] = useState(0);
   const [changed, setChanged] = useState<ReadonlyMap<Arrangement, Arrangement>>(new Map());
@@ -49,9 +53,11 @@ export function useArrangement() {
       arc,
       weights,
       limits: [...heldLimits(sheet, keepsAll), ...limits],
+      tastes: band ? tastesOf(band) : [],
       drops: drop === null ? [] : [drop],
     };
     setQuestion({ asked: arrangeCaseOf(current(), sheet, wishes), schools: null });
+    met.current = new Set();
     setChosen(0);
   };
   /** Puts another idea in one cell of the proposal that is shown. */
@@ -79,6 +85,9 @@ export function useArrangement() {
     stop: () => setQuestion(beside),
     asked: answered?.asked ?? null,
     proposals,
+    met,
+    /** The cells of the shown proposal as they were proposed. */
+    proposed: answered?.found[chosen]?.cells ?? null,
     chosen: Math.min(chosen, Math.max(0, proposals.length - 1)),
     choose: setChosen,
     change,
