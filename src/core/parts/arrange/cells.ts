@@ -4,8 +4,8 @@ import { type ArrangeCase, type ArrangeCell, type ArrangePlayer, type ArrangeUse
 import { figureIn } from "./figures";
 import { IDEAS, type Idea } from "./ideas";
 
-/** A hand's width up the neck: where "high" is. */
-const HIGH_FRET = 7;
+/** A hand's width up the neck: where "high" is, and small shapes lie about. */
+export const HIGH_FRET = 7;
 
 /**
  * Everything a player could do somewhere in the song, out first: ideas of their instrument within their level, in every

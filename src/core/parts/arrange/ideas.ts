@@ -14,7 +14,9 @@ export type Colour = "dry" | "open" | "ringing" | "swelling" | "driven" | "dampe
 export type IdeaLine =
   | { readonly kind: ChordLineKind; readonly each: "chord" | "bar" | "beat" }
   | { readonly kind: "bass"; readonly way: Exclude<BassWay, "roots"> }
-  | { readonly kind: "lick" };
+  | { readonly kind: "lick" }
+  /** A tone of each chord by the smallest moves, for a voice. */
+  | { readonly kind: "voice" };
 
 /** Something worth doing through a section: how, where on the neck, how often, and what it leaves to others. */
 export type Idea = {
@@ -837,6 +839,7 @@ const VOICE = of("voice", {
     needs: "steady",
     full: 3,
     frees: "the words",
+    line: { kind: "voice" },
   },
   "held tones": {
     ...NONE,
@@ -850,6 +853,7 @@ const VOICE = of("voice", {
     needs: "beginner",
     full: 2,
     frees: "words and rhythm",
+    line: { kind: "voice" },
   },
   answers: {
     ...NONE,

@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
+import { batch, set } from "../../song/edit";
 import { indexCells, outlineOf } from "../../song/read";
 import { DOCUMENTS, type Player, type VersionBody } from "../../song/schema";
-import { bandSheet, isOnRoots } from "../band";
+import { bandSheet, isOnRoots, type SheetRow } from "../band";
 import { arrange } from "./arrange";
 import { ARRANGE_WEIGHTS, type ArrangeCell, type Limit, OUT_OF_IT } from "./case";
 import { cellsOf } from "./cells";
@@ -78,10 +79,8 @@ describe("a song as a case to arrange", () => {
   });
 });
 
-const nextId = () => {
-  let made = 0;
-  return () => `t${made++}`;
-};
+let made = 0;
+const nextId = () => () => `t${made++}`;
 /** Takes cells over the whole sheet: one cell of each idea that is named, in every use. */
 function taken(
   body: VersionBody,
@@ -160,6 +159,26 @@ describe("taking an arrangement over", () => {
     expect(count({ useId: "gone" })).toBe(0);
   });
 
+  it("a second voice has a tone of each chord by the smallest moves, in its range, as a line", () => {
+    const body = songOf([{}, voice], { verse: { melodyRange: [60, 67] }, chorus: { melodyRange: [60, 67] } });
+    const after = taken(body, ["open strum", "held tones"]);
+    const [verse] = bandSheet(after).rows;
+    const { riff, notes } = verse!.parts[1]!;
+    expect(riff!.name).toContain("held tones");
+    const open = [40, 45, 50, 55, 59, 64];
+    const pitches = notes.map(({ string, fret }) => open[string]! + fret);
+    // G, Em, C, D.
+    const tones = [
+      [7, 11, 2],
+      [4, 7, 11],
+      [0, 4, 7],
+      [2, 6, 9],
+    ];
+    expect(pitches).toHaveLength(4);
+    for (const [at, pitch] of pitches.entries()) expect(tones[at]).toContain(pitch % 12);
+    expect(Math.max(...pitches) - Math.min(...pitches)).toBeLessThanOrEqual(5);
+  });
+
   it("who waits is out, and is left out of strokes and lines", () => {
     const after = taken(songOf([{ level: "fluent" }]), ["out"]);
     expect(bandSheet(after).rows.every(({ parts }) => parts[0]!.out)).toBe(true);
@@ -168,20 +187,50 @@ describe("taking an arrangement over", () => {
 });
 
 describe("what the sheet has already", () => {
-  const body = taken(songOf([{ level: "fluent" }, bass]), ["tenths", "roots on one and three"]);
+  const drawn = taken(songOf([{ level: "fluent" }, bass]), ["tenths", "roots on one and three"]);
+  /** The same with each line's first note moved by hand. */
+  const body = unwrap(
+    applyEdit(
+      DOCUMENTS.version,
+      drawn,
+      batch(
+        "move",
+        Object.values(drawn.riffs).map(({ id }) => {
+          const [note] = Object.values(drawn.riffNotes).filter(({ riffId }) => riffId === id);
+          return set("riffNotes", note!.id, { fret: note!.fret + 1 });
+        }),
+      ),
+    ),
+  ).body;
+
+  it("lines that were drawn up and have stayed so may go, and go where nobody plays them any more", () => {
+    expect(heldLimits(drawn, bandSheet(drawn), false)).toEqual([]);
+    const after = taken(drawn, ["open strum", "walking bass"]);
+    expect(Object.values(after.riffs).map(({ name }) => name)).toEqual([
+      "a walk to the next chord, verse 1",
+      "a walk to the next chord, chorus 1",
+    ]);
+    // Taken again, the same lines are played: none is there twice.
+    const again = taken(after, ["open strum", "walking bass"]);
+    expect(Object.keys(again.riffs)).toEqual(Object.keys(after.riffs));
+    // One use given up keeps the line the other has.
+    const part = taken(after, ["open strum", "roots on one"], { useId: "u0" });
+    expect(Object.keys(part.riffs)).toHaveLength(2);
+  });
 
   it("a written line stays where it is and is built around; of the rest only what is asked for", () => {
-    const held = heldLimits(bandSheet(body), false);
+    const held = heldLimits(body, bandSheet(body), false);
     expect(held.map(({ player, rule }) => [player, rule])).toEqual(
       Array.from({ length: 4 }, () => [0, "lock"]),
     );
-    expect(heldLimits(bandSheet(body), true)).toHaveLength(8);
-    const part = bandSheet(body).rows[0]!.parts[1]!;
-    expect([isHeld(part, false), isHeld(part, true)]).toEqual([false, true]);
+    expect(heldLimits(body, bandSheet(body), true)).toHaveLength(8);
+    const [row] = bandSheet(body).rows as [SheetRow];
+    const part = row.parts[1]!;
+    expect([isHeld(body, row, part, false), isHeld(body, row, part, true)]).toEqual([false, true]);
   });
 
   it("each is held as the idea it is most like, and none is broken", () => {
-    const asked = caseOf(body, { limits: heldLimits(bandSheet(body), true) });
+    const asked = caseOf(body, { limits: heldLimits(body, bandSheet(body), true) });
     expect(asked.limits[1]).toMatchObject({ idea: "roots on one and three", player: 1 });
     for (const { cells, violations } of arrange(asked)) {
       expect(violations.filter(({ law }) => law === 2)).toEqual([]);

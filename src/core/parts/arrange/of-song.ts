@@ -12,6 +12,7 @@ import {
   type ArrangeWeights,
   type Limit,
 } from "./case";
+import { isDrawnUp } from "./draw-line";
 import { figureIn } from "./figures";
 import { IDEAS, type Idea, OUT } from "./ideas";
 import type { Taste } from "./tastes";
@@ -111,11 +112,11 @@ function arrangeUse(row: SheetRow, needsBass: boolean): ArrangeUse {
  * Limits that hold what the sheet has already: whoever has a line keeps it and is built around; of `all`, everything that is
  * said of a cell. A cell that is like no idea is not touched, and its player only plays there.
  */
-export function heldLimits(sheet: BandSheet, all: boolean): Limit[] {
+export function heldLimits(body: VersionBody, sheet: BandSheet, all: boolean): Limit[] {
   return sheet.rows.flatMap((row, at) =>
     arrangedPlayers(sheet).flatMap((player, who): Limit[] => {
       const part = row.parts.find((one) => one.player.id === player.id);
-      if (!part || !isHeld(part, all)) return [];
+      if (!part || !isHeld(body, row, part, all)) return [];
       const idea = part.out ? OUT : ideaLike(part, row.passage.meter);
       const held = { player: who, uses: [at], number: null, instrument: player.instrument };
       const words = `what ${player.name} has in ${row.label}`;
@@ -124,9 +125,15 @@ export function heldLimits(sheet: BandSheet, all: boolean): Limit[] {
   );
 }
 
-/** Whether a part stays as it is: a written line, or all that somebody has said of it. */
-export const isHeld = (part: SheetPart, all: boolean): boolean =>
-  (part.riff !== null && !part.out) || (all && (part.technique !== null || part.out));
+/** Whether a part stays as it is: a line that somebody wrote, or all that is said of it. */
+export const isHeld = (
+  body: Pick<VersionBody, "version" | "riffNotes">,
+  row: SheetRow,
+  part: SheetPart,
+  all: boolean,
+): boolean =>
+  (part.riff !== null && !part.out && !isDrawnUp(body, row, part)) ||
+  (all && (part.technique !== null || part.out));
 
 /** The idea a part is most like: of its technique, with onsets most alike; null where there is none. */
 function ideaLike({ cell, onsets, player }: SheetPart, meter: Meter): string | null {

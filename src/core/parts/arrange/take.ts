@@ -1,13 +1,10 @@
-import { modulo, type Ticks } from "../../../base";
 import { type MakeId, singles } from "../../../document";
-import { parseChord } from "../../chord";
-import { bassLine, chordLine, type LineNeck, PLAIN_NOTE, type TabNote } from "../../fretboard";
-import { parseTuning, pitchClassOf } from "../../pitch";
-import { beatUnitOf, type LibraryPattern, ticksOfBar, ticksOfBeatUnit } from "../../rhythm";
+import type { LibraryPattern } from "../../rhythm";
 import {
   add,
   batch,
   orderAtEnd,
+  removalIn,
   type SheetPlace,
   setCells,
   strumLike,
@@ -15,19 +12,16 @@ import {
   type VersionCommand,
   type VersionStep,
 } from "../../song/edit";
-import type { CellIndex } from "../../song/read";
+import { type CellIndex, cellKey, notesOfRiff } from "../../song/read";
 import type { Cell, Player, Riff, StrumRow, VersionBody } from "../../song/schema";
 import type { BandSheet, SheetRow } from "../band";
 import { lineToAdd } from "../new-line";
-import { chordsOfRow, scaleOfRow } from "../section-chords";
-import { scaleMmOf } from "../shapes";
 import { type ArrangeCell, plays } from "./case";
+import { HIGH_FRET } from "./cells";
+import { areAlike, drawnUp, isDrawnUp, nameOfDrawn } from "./draw-line";
 import type { Figure } from "./figures";
 import { ideaOf } from "./ideas";
 import { arrangedPlayers } from "./of-song";
-
-/** The fret small shapes lie about where an idea has them high. */
-const HIGH_FRET = 7;
 
 /** What of an arrangement is taken: all of it, a player's, a use's, or one cell. */
 export type TakenPart = { readonly useId?: string | undefined; readonly playerId?: string | undefined };
@@ -116,8 +110,19 @@ export function takeArrangement(
     const drawn = drawnUp(body, at, player, cell);
     lines.set(key, null);
     if (!drawn || drawn.notes.length === 0) return null;
-    const name = `${ideaOf(cell.idea)?.words ?? cell.idea}, ${at.label}`.slice(0, 80);
-    const own = { name, tuning: [...player.tuning], capo: drawn.capo, ticks: drawn.ticks };
+    const name = nameOfDrawn(cell.idea, at.label);
+    const alike = Object.values(body.riffs).find(
+      (one) =>
+        one.name === name &&
+        one.capo === drawn.capo &&
+        one.tuning.join() === drawn.tuning.join() &&
+        areAlike(drawn.notes, notesOfRiff(body, one.id)),
+    );
+    if (alike) {
+      lines.set(key, alike.id);
+      return alike.id;
+    }
+    const own = { name, tuning: [...drawn.tuning], capo: drawn.capo, ticks: drawn.ticks };
     const riff = lineToAdd(body, at.use, own, makeId, drawn.more);
     const row = { ...riff, originId: null, order: orderAtEnd(riffs) };
     riffs.push(row);
@@ -139,7 +144,34 @@ export function takeArrangement(
       return [{ ...place, fields: { ...fields, riffId, strumId: pattern && patternId(pattern) } }];
     }),
   );
-  return batch(label, [...steps, ...singles(setCells(index, label, changes, makeId))]);
+  const gone = unplayed(body, sheet, index, changes);
+  return batch(label, [
+    ...gone.flatMap((id) => removalIn(body, "riffs", id)),
+    ...steps,
+    ...singles(setCells(index, label, changes, makeId)),
+  ]);
+}
+
+/** Lines that were drawn up for an idea and that nobody plays once some cells have changed. */
+function unplayed(
+  body: VersionBody,
+  sheet: BandSheet,
+  index: CellIndex,
+  changes: readonly (SheetPlace & { readonly fields: Fields })[],
+): string[] {
+  const changed = new Set(changes.map(({ useId, playerId }) => cellKey(useId, playerId)));
+  const played = new Set([
+    ...changes.map(({ fields }) => fields.riffId),
+    ...[...index.cells].flatMap(([key, { riffId }]) => (changed.has(key) ? [] : [riffId])),
+  ]);
+  const drawn = sheet.rows.flatMap((row) =>
+    row.parts.flatMap((part) =>
+      part.riff && changed.has(cellKey(row.use.id, part.player.id)) && isDrawnUp(body, row, part)
+        ? [part.riff.id]
+        : [],
+    ),
+  );
+  return [...new Set(drawn)].filter((id) => !played.has(id));
 }
 
 /** The strokes of a figure for hands on strings; null for what has none. */
@@ -151,69 +183,4 @@ function strumOf(figure: Figure | null, player: Player): Omit<LibraryPattern, "i
   return kind === "hits"
     ? { ...strokes, kind: "strum", text: text.replaceAll("x", "D") }
     : { ...strokes, kind, text };
-}
-
-type Drawn = {
-  readonly notes: readonly TabNote[];
-  readonly capo: number;
-  readonly ticks: number;
-  readonly more?: { readonly way: "on each root"; readonly home: string };
-};
-
-/** The line an idea is, from the chords of a use; null where it is none, or the neck has no place for it. */
-function drawnUp(body: VersionBody, row: SheetRow, player: Player, cell: ArrangeCell): Drawn | null {
-  const tuning = parseTuning(player.tuning);
-  const chords = chordsOfRow(body, row);
-  const [first] = chords;
-  if (!cell.line || !tuning.ok || !first) return null;
-  const part = row.parts.find((one) => one.player.id === player.id);
-  const capo = part?.cell.capo.value ?? player.capo;
-  const beat = ticksOfBeatUnit(beatUnitOf(row.passage.meter))!;
-  const options = { neck: { tuning: tuning.value, capo }, scaleMm: scaleMmOf(player), level: player.level };
-  const whole = { capo, ticks: row.passage.ticks };
-  switch (cell.line.kind) {
-    case "bass": {
-      const notes = bassLine(chords, cell.line.way, beat, scaleOfRow(body, row).scale, options);
-      return notes && { ...whole, notes };
-    }
-    case "lick": {
-      const lick = rootLick(first.symbol, cell, options.neck, beat);
-      return (
-        lick && { notes: lick.notes, capo, ticks: 2 * beat, more: { way: "on each root", home: lick.home } }
-      );
-    }
-    default: {
-      const each =
-        cell.line.each === "bar" ? ticksOfBar(row.passage.meter) : cell.line.each === "beat" ? beat : null;
-      const line = chordLine(chords, cell.line.kind, {
-        ...options,
-        each,
-        about: HIGH_FRET,
-        strings: cell.strings,
-      });
-      return line && { ...whole, notes: line.notes };
-    }
-  }
-}
-
-/** A lick of root, fifth and octave by turns, in eighths, where the hand has it on three strings. Ours. */
-function rootLick(
-  symbol: string,
-  { strings }: ArrangeCell,
-  { tuning, capo }: LineNeck,
-  beat: Ticks,
-): { readonly notes: readonly TabNote[]; readonly home: string } | null {
-  const read = parseChord(symbol);
-  const low = strings[0];
-  if (!read.ok || read.value.kind === "none" || low === undefined) return null;
-  const open = (string: number) => tuning[string]! + capo;
-  const root = open(low) + modulo(pitchClassOf(read.value.root) - open(low), 12);
-  const spots = [0, 7, 12].map((up, at) => ({ string: low + at, fret: root + up - open(low + at) }));
-  if (spots.some(({ string, fret }) => string >= tuning.length || fret < 0)) return null;
-  const each = Math.round(beat / 2);
-  const order = [0, 1, 2, 1] as const;
-  return {
-    home: symbol,
-    notes: order.map((spot, at) => ({ ...PLAIN_NOTE, ...spots[spot]!, tick: at * each, ticks: each })),
-  };
 }

@@ -1,6 +1,6 @@
 import { unwrap } from "../../../base";
 import { type Accidentals, parseTuning, type Tuning, tuningShift } from "../../pitch";
-import { sheetCapo, tuningOf, usualTuning } from "../read";
+import { hasStrings, sheetCapo, tuningOf, usualTuning } from "../read";
 import type { VersionBody } from "../schema/documents";
 import type { Player } from "../schema/players";
 import type { LINE_READS, READS, WRITINGS } from "../schema/reads";
@@ -45,9 +45,10 @@ type Hand = Pick<Player, "tuning" | "instrument" | "reads" | "writing" | "accide
 export const usualReads = (player: Pick<Hand, "tuning" | "instrument">): "shapes" | "sounding" =>
   player.instrument === "guitar" || tuningShift(tuningOf(player)) !== 0 ? "shapes" : "sounding";
 
-/** A player as a reader behind a capo. */
+/** A player as a reader behind a capo. Who has no strings reads a line by its notes. */
 export function readerOf(player: Hand, capo: number): Reader {
-  const { writing, accidentals, lines } = player;
+  const { writing, accidentals } = player;
+  const lines = hasStrings(player) ? player.lines : "notes";
   const shows = player.reads ?? usualReads(player);
   return { tuning: tuningOf(player), capo, shows, writing, accidentals, lines };
 }
@@ -96,7 +97,7 @@ export function readerBy(
     shows: choice.shows ?? own.shows,
     writing: choice.writing ?? own.writing,
     accidentals: choice.accidentals ?? own.accidentals,
-    lines: choice.lines ?? own.lines,
+    lines: whose && !hasStrings(whose.player) ? own.lines : (choice.lines ?? own.lines),
   };
 }
 

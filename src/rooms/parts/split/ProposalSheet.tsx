@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import {
   type ArrangeCase,
   type Arrangement,
@@ -10,8 +10,9 @@ import {
   type TakenPart,
   takeArrangement,
 } from "@/core/parts";
+import { cellKey } from "@/core/song/read";
 import { Tick } from "@/ui/Tick";
-import { derive, makeId, useAct, useActOnBand, useBand, useCurrentVersion } from "../../open";
+import { derive, makeId, useAct, useActOnBand, useBand, useCurrentVersion, useRows } from "../../open";
 import { CellDetail } from "./CellDetail";
 import { CellOffer } from "./CellOffer";
 import { namesIn } from "./ProposalList";
@@ -38,16 +39,20 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
   const [open, setOpen] = useState<{ readonly at: number; readonly who: number } | null>(null);
   const names = namesIn(arranging, asked);
   const unlike = other ? arrangementDifferences(proposal.cells, other.cells) : [];
-  const isKept = (useId: string, playerId: string) => {
-    const part = sheet.rows
-      .find(({ use }) => use.id === useId)
-      ?.parts.find(({ player }) => player.id === playerId);
-    return part !== undefined && isHeld(part, wishes.keepsAll);
-  };
+  const body = useRows("version", "riffNotes");
+  const kept = useMemo(() => {
+    const places = sheet.rows.flatMap((row) =>
+      row.parts.flatMap((part) =>
+        isHeld(body, row, part, wishes.keepsAll) ? [cellKey(row.use.id, part.player.id)] : [],
+      ),
+    );
+    return new Set(places);
+  }, [body, sheet, wishes.keepsAll]);
+  const isKept = (useId: string, playerId: string) => kept.has(cellKey(useId, playerId));
   const take = (taken: TakenPart, words: string) => {
-    const body = current();
+    const now = current();
     act(
-      takeArrangement(body, sheet, derive.cellIndex(body), placedOn(sheet, asked, proposal), {
+      takeArrangement(now, sheet, derive.cellIndex(now), placedOn(sheet, asked, proposal), {
         label: words,
         taken,
         keeps: ({ useId, playerId }) => isKept(useId, playerId),

@@ -52,7 +52,7 @@ export function useArrangement() {
       away,
       arc,
       weights,
-      limits: [...heldLimits(sheet, keepsAll), ...limits],
+      limits: [...heldLimits(current(), sheet, keepsAll), ...limits],
       tastes: band ? tastesOf(band) : [],
       drops: drop === null ? [] : [drop],
     };
