@@ -4,10 +4,10 @@ import { schoolWords } from "@/core/parts/arrange/schools";
 
 /** What each term counts, as the page tells it. */
 const VALUES: Readonly<Record<keyof ArrangeWeights, string>> = {
-  register: "for each pair, semitones both registers share, by bars",
+  register: "for each pair but two voices, semitones both registers share, by bars",
   rhythm: "for each pair that neither carries nor has the bass, drums apart: shared ÷ united onsets, by bars",
   bass: "bars with a chord and no bass, where the use needs one",
-  voice: "semitones of each register but the bass’s and the lead’s own inside the voice’s, by bars",
+  voice: "semitones of each register but the bass’s and of voices inside the voice’s, by bars",
   crowd: "how far the number who play, voices not counted, is from the number wanted, by bars",
   full: "for each who plays, how far the idea is from how full the use is wanted ÷ 4, by bars; a bass counts half, drums ¾, a voice ¼; a voice that is out, half of how far over 2 is wanted",
   contrast:
@@ -15,7 +15,7 @@ const VALUES: Readonly<Record<keyof ArrangeWeights, string>> = {
   school: "what the school thinks of the idea, 0 to 1, by bars; ½ more for what is good once in a song",
   taste:
     "how much less the band likes the idea than what it likes best on that instrument in that kind of section: (taken − put aside) ÷ (taken + put aside + 4), by bars",
-  role: "1 where nobody carries, 6 where a singer is there and the lead is not sung, 2 where two have the bass, 1 where somebody else has it than a bass player who is there, by bars",
+  role: "1 where nobody carries, 6 where a singer is there and the lead is not sung, 2 where two have the bass, 1 where somebody else has it than a bass player who is there, 1 where another singer leads than the first, by bars",
   change:
     "for each player from one use to the next, neither being out: 1 a new technique, 1 other strings, 1 another place on the neck, 1 another colour, ½ a new role",
   identity: "for each player another idea than in the round before",

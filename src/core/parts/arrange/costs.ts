@@ -48,10 +48,14 @@ export function ownValues(
   const idea = plays(cell) ? ideaOf(cell.idea) : null;
   if (!idea) return { school: dislike, full: voiceMissed(player, use, want) };
   const sings = player.instrument === "voice" && cell.role === "carry";
-  const inside = use.voice && cell.role !== "bass" && !sings ? sharedSemitones(cell, use.voice) : 0;
+  // Voices go together in their register.
+  const inside =
+    use.voice && cell.role !== "bass" && player.instrument !== "voice" ? sharedSemitones(cell, use.voice) : 0;
+  const others = sings && singersOf(asked)[0] !== who;
+  const turn = takesBass(asked, player, cell) || others ? 1 : 0;
   const taste = tasteGap(asked, use.kind, cell.idea);
   const full = (FULL_SHARE[player.instrument] * Math.abs(idea.full - want.full)) / 4;
-  return { voice: inside, full, school: dislike, taste, role: takesBass(asked, player, cell) ? 1 : 0 };
+  return { voice: inside, full, school: dislike, taste, role: turn };
 }
 
 /** Whether somebody has the bass while a bass player is there. */
@@ -75,7 +79,7 @@ export function pairValues(
   // A bass and drums are meant to strike with the others; who carries is not disturbed by what goes along.
   const apart = [a, b].every(({ role, low }) => role !== "carry" && role !== "bass" && low !== null);
   return {
-    register: sharedSemitones(a, b),
+    register: playerA.instrument === "voice" && playerB.instrument === "voice" ? 0 : sharedSemitones(a, b),
     rhythm: apart ? sharedOnsets(a.onsets, b.onsets) : 0,
     contrast: areGuitars(playerA, playerB) ? likeness(a, b) : 0,
     role: a.role === "bass" && b.role === "bass" ? 2 : 0,

@@ -60,6 +60,15 @@ describe("a song as a case to arrange", () => {
     ]);
   });
 
+  it("is sung where it has words, as high as is said or as is usual", () => {
+    const body = sampleVersion(
+      { verse: { lines: ["a/G:4"] }, interlude: { lines: ["/G:4"] } },
+      ["verse", "interlude"],
+      [{}],
+    );
+    expect(caseOf(body).uses.map((use) => use.voice)).toEqual([{ low: 57, high: 69 }, null]);
+  });
+
   it("misses a bass only where somebody could have it", () => {
     const needs = (players: Partial<Player>[], away: string[] = []) =>
       caseOf(songOf(players), { away: new Set(away) }).uses[0]!.bass;

@@ -99,11 +99,12 @@ function hasBass(players: readonly ArrangePlayer[]): boolean {
 
 function arrangeUse(row: SheetRow, needsBass: boolean): ArrangeUse {
   const own = splitSection(row);
+  const isSung = row.vocals && row.passage.lines.some(({ outline }) => outline.text !== "");
   return {
     ...own,
     section: row.section.id,
     kind: row.section.kind,
-    voice: own.voice ?? (row.vocals ? USUAL_VOICE : null),
+    voice: isSung ? (own.voice ?? USUAL_VOICE) : null,
     bass: row.bass ?? (needsBass ? "needed" : "free"),
   };
 }
