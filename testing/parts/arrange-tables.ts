@@ -18,6 +18,7 @@ const VALUES: Readonly<Record<keyof ArrangeWeights, string>> = {
   role: "1 where nobody carries, 6 where a singer is there and the lead is not sung, 2 where two have the bass, 1 where somebody else has it than a bass player who is there, 1 where another singer leads than the first, by bars",
   change:
     "for each player from one use to the next, neither being out: 1 a new technique, 1 other strings, 1 another place on the neck, 1 another colour, ½ a new role",
+  sounds: "for each player whose box has so many sounds, each colour more than those, once",
   identity: "for each player another idea than in the round before",
   same: "for each player an idea brought to a section that is had in another already: a guitar 1, keys ½, bass and drums ¼",
   idle: "for each who is out, bars × for how many uses (at most 4) they have been out before",

@@ -79,10 +79,15 @@ describe("the search", () => {
         someUses(3),
         fc.constantFrom(...ARRANGE_SCHOOLS),
         fc.boolean(),
-        (ideas, uses, school, hasBass) => {
-          const asked = song([guitar("a"), hasBass ? bass("b") : guitar("b", { capo: 5 })], uses, {
-            ideas,
-          });
+        fc.constantFrom(null, 1, 2),
+        (ideas, uses, school, hasBass, sounds) => {
+          const asked = song(
+            [guitar("a", { sounds }), hasBass ? bass("b") : guitar("b", { capo: 5 })],
+            uses,
+            {
+              ideas,
+            },
+          );
           const slow = slowArrange(asked, school);
           const board = boardOf(asked);
           const found = walk(board, planOf(board, school), WHOLE_SEARCH);

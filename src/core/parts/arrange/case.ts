@@ -60,6 +60,8 @@ export type ArrangeWeights = {
   readonly role: number;
   /** From one use to the next, for each who plays in both: technique 1, strings 1, place 1, sound 1, role ½. */
   readonly change: number;
+  /** Colours more than a player's box has sounds for. */
+  readonly sounds: number;
   /** Ideas that are not those of the section's round before. */
   readonly identity: number;
   /** An idea a player has already in another section. */
@@ -81,6 +83,7 @@ export const ARRANGE_WEIGHTS: ArrangeWeights = Object.freeze({
   taste: 0.3,
   role: 0.5,
   change: 0.5,
+  sounds: 2,
   identity: 1.5,
   same: 2,
   idle: 0.05,

@@ -154,6 +154,13 @@ export const SAME_SHARE: Readonly<Record<ArrangePlayer["instrument"], number>> =
   voice: 0,
 });
 
+/** Whether a colour is one more than a player's box has sounds for, after those had before. */
+export const isOneTooMany = (
+  { sounds }: ArrangePlayer,
+  { colour }: Pick<ArrangeCell, "colour">,
+  had: ReadonlySet<ArrangeCell["colour"]>,
+): boolean => sounds !== null && colour !== null && !had.has(colour) && had.size >= sounds;
+
 /** After so many uses out it counts no more. */
 const LONGEST_WAIT = 4;
 

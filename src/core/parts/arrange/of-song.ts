@@ -44,7 +44,7 @@ export function arrangeCaseOf(
   { away, arc, weights = ARRANGE_WEIGHTS, limits, tastes = NO_TASTES, drops = [] }: ArrangeWishes,
 ): ArrangeCase {
   const version = versionRow(body);
-  const players = arrangedPlayers(sheet).map((player) => arrangePlayer(player, away.has(player.id)));
+  const players = arrangedPlayers(sheet).map((player) => arrangePlayer(body, player, away.has(player.id)));
   const needsBass = hasBass(players);
   return {
     meter: { beats: version.meterBeats, unit: version.meterUnit },
@@ -75,7 +75,13 @@ export function dropBefore({ rows }: BandSheet): number | null {
   return last > 0 ? last - 1 : null;
 }
 
-function arrangePlayer(player: Player, away: boolean): ArrangePlayer {
+function arrangePlayer(
+  { soundBoxes }: Pick<VersionBody, "soundBoxes">,
+  player: Player,
+  away: boolean,
+): ArrangePlayer {
+  // What one bank of their box has at hand, without a change of bank.
+  const box = Object.values(soundBoxes).find(({ playerId }) => playerId === player.id);
   const own = splitPlayer(player);
   const range =
     player.instrument === "voice"
@@ -83,7 +89,7 @@ function arrangePlayer(player: Player, away: boolean): ArrangePlayer {
       : player.instrument === "drums"
         ? DRUMS_RANGE
         : own.range;
-  return { ...own, range, away, sounds: null };
+  return { ...own, range, away, sounds: box?.slots ?? null };
 }
 
 /** Whether somebody can have the bass beside whoever carries: where nobody can, it is missed by nobody. */

@@ -7,7 +7,15 @@ import {
   type ArrangeWeights,
   plays,
 } from "./case";
-import { changeValue, idleValue, ownValues, pairValues, SAME_SHARE, togetherValues } from "./costs";
+import {
+  changeValue,
+  idleValue,
+  isOneTooMany,
+  ownValues,
+  pairValues,
+  SAME_SHARE,
+  togetherValues,
+} from "./costs";
 import { schoolShare } from "./schools";
 import { wantsOf } from "./wants";
 
@@ -47,6 +55,8 @@ function alongValues(
   const { uses, players } = asked;
   const { section, bars } = uses[at]!;
   const cell = grid[at]![who]!;
+  const had = new Set(grid.slice(0, at).flatMap((row) => row[who]!.colour ?? []));
+  const sounds = isOneTooMany(players[who]!, cell, had) ? 1 : 0;
   const before = roundBefore(uses, at);
   if (!plays(cell)) {
     let waited = 0;
@@ -56,11 +66,11 @@ function alongValues(
       identity: before !== null && grid[before]![who]!.idea !== cell.idea ? 1 : 0,
     };
   }
-  if (before !== null) return { identity: grid[before]![who]!.idea === cell.idea ? 0 : 1 };
+  if (before !== null) return { sounds, identity: grid[before]![who]!.idea === cell.idea ? 0 : 1 };
   const elsewhere = uses.some(
     (use, other) => other < at && use.section !== section && grid[other]![who]!.idea === cell.idea,
   );
-  return { same: elsewhere ? SAME_SHARE[players[who]!.instrument] : 0 };
+  return { sounds, same: elsewhere ? SAME_SHARE[players[who]!.instrument] : 0 };
 }
 
 /** The round before of the section a use is a time through; null for its first. */

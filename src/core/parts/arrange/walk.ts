@@ -1,7 +1,8 @@
 import { bestSets, type Picks, type SetQuestion, type SetWidths } from "./best-sets";
 import { type Board, BREACH, type Plan } from "./board";
 import { plays } from "./case";
-import { idleValue, SAME_SHARE, singersOf, UNSUNG } from "./costs";
+import { idleValue, isOneTooMany, SAME_SHARE, singersOf, UNSUNG } from "./costs";
+import type { Colour } from "./ideas";
 import { mostPlaying } from "./limits";
 
 export type Widths = SetWidths & {
@@ -20,10 +21,13 @@ type Way = {
   readonly homes: readonly Int16Array[];
   /** By player: for how many uses they have been out. */
   readonly waited: Uint8Array;
+  /** By player: the colours they have had. */
+  readonly colours: readonly ReadonlySet<Colour | null>[];
 };
 type Round = { readonly picks: Picks; readonly count: number; readonly unlike: boolean };
 
 const SEVERAL = -1;
+const NO_COLOURS: ReadonlySet<Colour | null> = new Set();
 
 /** Which section each use is, by number. */
 export function sectionNumbers({ asked }: Board): { readonly of: readonly number[]; readonly count: number } {
@@ -52,6 +56,7 @@ export function walk(
       rounds: Array.from({ length: sections.count }, () => null),
       homes: ideaCounts.map((count) => new Int16Array(count)),
       waited: new Uint8Array(asked.players.length),
+      colours: asked.players.map(() => NO_COLOURS),
     },
   ];
   for (const at of asked.uses.keys()) {
@@ -114,7 +119,8 @@ function setsAfter(
       const identity = round && ideas[who]![round.picks[who]!] !== idea ? weights.identity : 0;
       const elsewhere = home[idea] !== 0 && home[idea] !== section + 1;
       const same = !round && !out && elsewhere ? weights.same * share : 0;
-      return alone + change + identity + same + (out ? idle : 0);
+      const sounds = isOneTooMany(player, options[who]![option]!, way.colours[who]!) ? weights.sounds : 0;
+      return alone + change + identity + same + sounds + (out ? idle : 0);
     });
   });
   const kept = round
@@ -211,5 +217,9 @@ function stepped({ options, ideas }: Board, way: Way, section: number, picks: Pi
     changed[idea] = now === 0 ? section + 1 : SEVERAL;
     return changed;
   });
-  return { cost, picks, before: way, rounds, homes, waited };
+  const colours = way.colours.map((had, who) => {
+    const { colour } = options[who]![picks[who]!]!;
+    return colour === null || had.has(colour) ? had : new Set([...had, colour]);
+  });
+  return { cost, picks, before: way, rounds, homes, waited, colours };
 }
