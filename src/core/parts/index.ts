@@ -37,6 +37,7 @@ export {
   tastesOf,
   tellArrangement,
   tellCell,
+  tellIdea,
   tellTaste,
   withCell,
 } from "./arrange";

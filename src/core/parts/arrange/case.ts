@@ -5,7 +5,6 @@ import type { Instrument, Role, SectionKind, TechniqueId } from "../../song/sche
 import type { SplitPlayer, SplitSection } from "../split";
 import type { Figure } from "./figures";
 import type { Colour, IdeaLine } from "./ideas";
-import type { Taste } from "./tastes";
 
 /** How the fullness of a song goes: rising as usual, steady, or to a quiet end. */
 export const ARCS = ["rising", "steady", "falling"] as const;
@@ -121,6 +120,9 @@ export type LimitRule = (typeof LIMIT_RULES)[number];
 
 /** Whether somebody is there to play at all. */
 export const isThere = ({ away }: Pick<ArrangePlayer, "away">): boolean => !away;
+
+/** What a band thinks of an idea in a kind of section: from -1, always put aside, to 1, always taken. */
+export type Taste = { readonly idea: string; readonly kind: SectionKind; readonly by: number };
 
 export type ArrangeCase = {
   readonly meter: Meter;

@@ -21,4 +21,4 @@ export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } 
 export { rescored } from "./rescore";
 export { type TakenPart, takeArrangement } from "./take";
 export { learn, tastesOf, tellTaste } from "./tastes";
-export { tellArrangement, tellCell } from "./tell";
+export { tellArrangement, tellCell, tellIdea } from "./tell";

@@ -11,11 +11,11 @@ import {
   type ArrangeUse,
   type ArrangeWeights,
   type Limit,
+  type Taste,
 } from "./case";
 import { isDrawnUp } from "./draw-line";
 import { figureIn } from "./figures";
 import { IDEAS, type Idea, OUT } from "./ideas";
-import type { Taste } from "./tastes";
 
 /** What is sung where words are sung and nobody has said how high; and what a singer reaches of whom nobody has. Ours. */
 const USUAL_VOICE = Object.freeze({ low: 57, high: 69 });

@@ -1,11 +1,8 @@
 import type { MakeId } from "../../../document";
 import { type BandCommand, bandEdits } from "../../song/edit";
 import type { BandBody, IdeaTaste, SectionKind } from "../../song/schema";
-import type { ArrangeCase } from "./case";
+import type { ArrangeCase, Taste } from "./case";
 import { ideaOf } from "./ideas";
-
-/** What a band thinks of an idea in a kind of section: from -1, always put aside, to 1, always taken. */
-export type Taste = { readonly idea: string; readonly kind: SectionKind; readonly by: number };
 
 /** So many times have to speak before a taste is half of what it could be. */
 const CAUTION = 4;

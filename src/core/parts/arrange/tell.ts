@@ -1,4 +1,4 @@
-import { type ArrangeCase, type Arrangement, isThere, plays } from "./case";
+import { type ArrangeCase, type ArrangeCell, type Arrangement, isThere, plays } from "./case";
 import { ideaOf } from "./ideas";
 import { schoolWords } from "./schools";
 import { roundBefore } from "./score";
@@ -44,6 +44,12 @@ export function tellArrangement(
 
 const listed = (names: readonly string[]): string =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
+/** What a cell is, short: its idea, and the bar it comes in. @example tellIdea(cell) // => "octaves that take root or third, from bar 5" */
+export function tellIdea({ idea, entryBar }: Pick<ArrangeCell, "idea" | "entryBar">): string {
+  const words = ideaOf(idea)?.words ?? "waits";
+  return entryBar > 1 ? `${words}, from bar ${entryBar}` : words;
+}
 
 /** Why a player does what they do in a use: the idea, what it leaves to others, and whether it is as in the round before. */
 export function tellCell(asked: ArrangeCase, cells: Arrangement["cells"], at: number, who: number): string {

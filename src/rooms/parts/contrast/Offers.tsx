@@ -1,11 +1,11 @@
 "use client";
 
 import { useState } from "react";
-import { arrangedPlayers, type ContrastOffer, takeArrangement } from "@/core/parts";
+import { arrangedPlayers, type ContrastOffer, takeArrangement, tellIdea } from "@/core/parts";
 import type { AnswerOf, QuestionOf } from "@/engines/window";
 import { describePercent } from "@/ui/pretty";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
-import { Strokes, wordsOf } from "../split";
+import { Strokes } from "../split";
 
 type Props = {
   readonly question: QuestionOf<"contrast">;
@@ -91,7 +91,7 @@ export function Offers({ question, answer, isOld }: Props) {
 
 /** The ideas of one of them, each once, in the order they come. */
 const ideasOf = ({ cells }: ContrastOffer, one: number): string =>
-  [...new Set(cells.map((pair) => wordsOf(pair[one as 0 | 1])))].join("; ");
+  [...new Set(cells.map((pair) => tellIdea(pair[one as 0 | 1])))].join("; ");
 
 /** What the hands are asked for, a beat; nothing where it is not known. */
 function effort(efforts: Props["answer"]["before"]["effort"], names: readonly string[]): string {

@@ -1,12 +1,11 @@
 "use client";
 
 import { useMemo } from "react";
-import { type ArrangeCase, type Arrangement, ideaOf, type OtherIdea, tellCell } from "@/core/parts";
+import { type ArrangeCase, type Arrangement, ideaOf, type OtherIdea, tellCell, tellIdea } from "@/core/parts";
 import { useEngine } from "@/engines/window";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { Strokes } from "./CellOffer";
-import { wordsOf } from "./cell-words";
 import { namesIn } from "./ProposalList";
 import type { Arranging } from "./use-arrangement";
 import { TERM_WORDS } from "./words";
@@ -30,7 +29,7 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
   const question = useMemo(() => ({ asked, arrangement: proposal, at, who }), [asked, proposal, at, who]);
   const search = useEngine("other-ideas", question);
   const fix = () => {
-    const words = `${names.player(who)} ${cell.role === "out" ? "waits" : `plays ${wordsOf(cell)}`} in ${names.use(at)}`;
+    const words = `${names.player(who)} ${cell.role === "out" ? "waits" : `plays ${tellIdea(cell)}`} in ${names.use(at)}`;
     if (wishes.limits.some((limit) => limit.words === words)) return;
     const instrument = ideaOf(cell.idea)?.instrument ?? null;
     set.limits([
@@ -46,7 +45,7 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h3>
-            {where}: {wordsOf(cell)}
+            {where}: {tellIdea(cell)}
           </h3>
           <p className="text-sm">
             {cell.role === "out" ? "" : `${ROLE_WORDS[cell.role]}; `}
@@ -83,7 +82,7 @@ const signed = (by: number): string => `${by >= 0 ? "+" : "−"}${Math.abs(by).t
 function Other({ other, onUse }: { readonly other: OtherIdea; readonly onUse: () => void }) {
   return (
     <li className="rounded-field bg-base-200 p-2 text-sm">
-      <p className="font-bold">{wordsOf(other.cell)}</p>
+      <p className="font-bold">{tellIdea(other.cell)}</p>
       <Strokes cell={other.cell} />
       <p>
         {signed(other.by)} against it
@@ -102,7 +101,7 @@ function Other({ other, onUse }: { readonly other: OtherIdea; readonly onUse: ()
       <button
         type="button"
         className="btn btn-xs mt-1"
-        aria-label={`Put in ${wordsOf(other.cell)}`}
+        aria-label={`Put in ${tellIdea(other.cell)}`}
         onClick={onUse}
       >
         Put it in

@@ -1,11 +1,10 @@
 "use client";
 
-import { type ArrangeCell, ideaOf } from "@/core/parts";
+import { type ArrangeCell, ideaOf, tellIdea } from "@/core/parts";
 import { countsOf, patternOf } from "@/core/rhythm";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { StrumRow } from "@/ui/StrumRow";
 import { Wick } from "@/ui/Wick";
-import { wordsOf } from "./cell-words";
 
 type Props = {
   /** Whose part, and in which section. */
@@ -23,7 +22,7 @@ type Props = {
 /** One proposed cell: its light, its idea, its strokes; a press opens it. */
 export function CellOffer({ where, cell, bars, isKept, isOpen, other, onOpen }: Props) {
   const entry = (cell.entryBar - 1) / bars;
-  const said = `${LIGHT_WORDS[cell.light]}, ${wordsOf(cell)}${isKept ? ", the sheet keeps what it has" : ""}`;
+  const said = `${LIGHT_WORDS[cell.light]}, ${tellIdea(cell)}${isKept ? ", the sheet keeps what it has" : ""}`;
   return (
     <td className="h-px border-t border-base-300 p-1 align-top">
       <button
@@ -34,12 +33,12 @@ export function CellOffer({ where, cell, bars, isKept, isOpen, other, onOpen }: 
         onClick={onOpen}
       >
         <Wick light={cell.light} carries={cell.role === "carry"} spans={[[entry, 1]]} />
-        <span className={cell.role === "out" ? "block italic" : "block font-bold"}>{wordsOf(cell)}</span>
+        <span className={cell.role === "out" ? "block italic" : "block font-bold"}>{tellIdea(cell)}</span>
         <Strokes cell={cell} />
         {isKept && <span className="block">kept as it is</span>}
         {other && (
           <span className="mt-1 block italic">
-            {other.school}: {wordsOf(other.cell)}
+            {other.school}: {tellIdea(other.cell)}
           </span>
         )}
       </button>

@@ -1,2 +1,1 @@
 export { Strokes } from "./CellOffer";
-export { wordsOf } from "./cell-words";
