@@ -75,9 +75,8 @@ await shot("parts", `${song}/parts`, DESK, async (page) => {
 });
 await shot("parts-split", `${song}/parts/split`, DESK, async (page) => {
   await page.getByRole("button", { name: "Split for me" }).click();
-  await page.getByRole("button", { name: "Take all of it" }).waitFor({ timeout: 60_000 });
-  await page.getByRole("region", { name: "carry and colour" }).getByRole("button").click();
-  await page.evaluate(() => scrollTo(0, 330));
+  await page.getByRole("button", { name: "Split again" }).waitFor({ timeout: 60_000 });
+  await page.locator("figure").evaluate((figure) => scrollTo(0, figure.offsetTop - 40));
 });
 await shot("parts-judgement", `${song}/parts/judgement`, DESK, async (page) => {
   await page.getByText(/chords sound as the chart has them/u).waitFor({ timeout: 60_000 });
