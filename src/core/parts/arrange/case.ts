@@ -204,7 +204,7 @@ export type Arrangement = {
   readonly cells: ArrangeGrid;
   readonly terms: readonly ArrangeTerm[];
   readonly score: number;
-  /** Whether nothing was left out of the search: no arrangement of these ideas scores less before its light is set. */
+  /** Whether nothing was left out of the search, and the light is as wanted: no arrangement of the school scores less. */
   readonly exact: boolean;
   /** No arrangement of the school scores less. */
   readonly bound: number;

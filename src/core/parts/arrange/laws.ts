@@ -92,7 +92,7 @@ function isWithin(cell: ArrangeCell, { range, tuning, capo }: ArrangePlayer): bo
 function checkLimits(asked: ArrangeCase, at: number, cells: readonly ArrangeCell[], say: Say): void {
   for (const limit of asked.limits)
     for (const [who, cell] of cells.entries())
-      if (!allows(asked, limit, at, who, cell)) say(2, at, who, `${limit.words} can’t be held`);
+      if (!allows(asked, limit, at, who, cell)) say(2, at, who, limit.words);
   for (const [who, cell] of cells.entries()) {
     if (!isThere(asked.players[who]!) && plays(cell)) say(2, at, who, "is away and would play");
     if (!plays(cell)) continue;

@@ -2,6 +2,7 @@
 
 import { type ArrangeCase, type Arrangement, sumsOf, tellArrangement } from "@/core/parts";
 import { SelectField } from "@/ui/SelectField";
+import { nameOf } from "./proposal-name";
 import type { Arranging } from "./use-arrangement";
 import { TERM_WORDS } from "./words";
 
@@ -74,13 +75,6 @@ export function ProposalList({ arranging, asked, against, onAgainst }: Props) {
   );
 }
 
-/** A proposal by its school; the second and third of one school by their number. */
-const nameOf = (proposals: readonly Arrangement[], at: number): string => {
-  const { school } = proposals[at]!;
-  const turn = proposals.slice(0, at).filter((one) => one.school === school).length;
-  return turn === 0 ? school : `${school}, ${turn + 1}`;
-};
-
 const mostOf = ({ terms }: Arrangement): readonly (readonly [string, number])[] =>
   [...sumsOf(terms)]
     .sort((a, b) => b[1] - a[1])
@@ -114,7 +108,11 @@ function Broken({
     const other = asked.players.findIndex(({ id }) => words.endsWith(` ${id}`));
     const said =
       other < 0 ? words : `${words.slice(0, -asked.players[other]!.id.length)}${names.player(other)}`;
-    return [at < 0 ? "" : `${names.use(at)}: `, who < 0 ? "" : `${names.player(who)} `, said].join("");
+    // A limit is told as it was asked for: it says itself whom it is about.
+    const isLimit = asked.limits.some((limit) => limit.words === words);
+    return [at < 0 ? "" : `${names.use(at)}: `, who < 0 || isLimit ? "" : `${names.player(who)} `, said].join(
+      "",
+    );
   });
   return (
     <ul className="mt-2 text-sm text-warning">

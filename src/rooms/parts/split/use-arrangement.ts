@@ -18,6 +18,7 @@ import {
 } from "@/core/parts";
 import { useEngine, useProgress } from "@/engines/window";
 import { derive, useBand, useCurrentVersion, useDerived } from "../../open";
+import { nameOf } from "./proposal-name";
 
 type Question = { readonly asked: ArrangeCase; readonly schools: readonly ArrangeSchool[] | null };
 
@@ -35,7 +36,8 @@ export function useArrangement() {
   /** What has been learned of the present proposals: each is learned once, however often it is taken. */
   const met = useRef<Set<string>>(new Set());
   const [question, setQuestion] = useState<Question | null>(null);
-  const [chosen, setChosen] = useState(0);
+  /** The proposal that is shown, by its name: the list is put in order once all are found. */
+  const [shown, setShown] = useState<string | null>(null);
   const [changed, setChanged] = useState<ReadonlyMap<Arrangement, Arrangement>>(new Map());
   const search = useEngine("arrange", question, question);
   const { share, soFar } = useProgress("arrange", question);
@@ -46,6 +48,8 @@ export function useArrangement() {
     () => answered?.found.map((one) => changed.get(one) ?? one) ?? [],
     [answered?.found, changed],
   );
+  const named = answered?.found.findIndex((_, at) => nameOf(answered.found, at) === shown) ?? -1;
+  const chosen = Math.max(0, named);
   const ask = () => {
     const drop = drops ? dropBefore(sheet) : null;
     const wishes = {
@@ -58,7 +62,7 @@ export function useArrangement() {
     };
     setQuestion({ asked: arrangeCaseOf(current(), sheet, wishes), schools: null });
     met.current = new Set();
-    setChosen(0);
+    setShown(null);
   };
   /** Puts another idea in one cell of the proposal that is shown. */
   const change = (at: number, who: number, cell: ArrangeCell) => {
@@ -88,8 +92,8 @@ export function useArrangement() {
     met,
     /** The cells of the shown proposal as they were proposed. */
     proposed: answered?.found[chosen]?.cells ?? null,
-    chosen: Math.min(chosen, Math.max(0, proposals.length - 1)),
-    choose: setChosen,
+    chosen,
+    choose: (at: number) => setShown(nameOf(proposals, at)),
     change,
   };
 }
