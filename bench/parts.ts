@@ -162,4 +162,4 @@ function benchMovedLine(): void {
 benchFindings();
 benchMovedLine();
 benchSplit(SPLIT_WEIGHTS, "");
-benchSplit(SONG_WEIGHTS, " as the screen asks it");
+benchSplit(SONG_WEIGHTS, " with bars out counted");

@@ -1,4 +1,3 @@
-import type { Picks } from "./best-sets";
 import { type Board, boardOf, type Plan, planOf } from "./board";
 import {
   ARRANGE_SCHOOLS,
@@ -16,10 +15,11 @@ import { lawsBroken } from "./laws";
 import { lightsOf } from "./lights";
 import { schoolFits } from "./schools";
 import { arrangeScore, arrangeTerms } from "./score";
+import type { Picks } from "./set-table";
 import { leastCost, type Widths, walk } from "./walk";
 
 /** How wide a search goes. Ours: what a song of forty uses and six players is found with in a second. */
-const ARRANGE_WIDTHS: Widths = Object.freeze({ ways: 8, sets: 6, options: 18, nodes: 3_000 });
+const ARRANGE_WIDTHS: Widths = Object.freeze({ ways: 6, sets: 4, options: 18, nodes: 1_500 });
 /** A search that leaves nothing out. */
 export const WHOLE_SEARCH: Widths = Object.freeze({
   ways: Number.POSITIVE_INFINITY,

@@ -1,8 +1,8 @@
-import type { Picks } from "./best-sets";
 import { type Board, BREACH, type Plan, pairKey } from "./board";
 import { isThere, plays } from "./case";
 import { LEAST_IDEAS, wantsVariety } from "./laws";
 import { mostPlaying } from "./limits";
+import type { Picks } from "./set-table";
 import { sectionNumbers } from "./walk";
 
 /**

@@ -107,6 +107,14 @@ export const schoolShare =
   (use: ArrangeUse, at: number): number =>
     SCHOOL_PLANS[school].share(use, at, asked);
 
+/** Which of those there with their instrument a player is, from 0. */
+function nthOf({ players }: ArrangeCase, who: number): number {
+  let nth = 0;
+  for (let before = 0; before < who; before++)
+    if (isThere(players[before]!) && players[before]!.instrument === players[who]!.instrument) nth++;
+  return nth;
+}
+
 /** What every school thinks of an idea that is for once. */
 const RARE = 0.5;
 
@@ -123,8 +131,7 @@ export function schoolDislike(
   const plan = SCHOOL_PLANS[school];
   const look = {
     player,
-    nth: asked.players.slice(0, who).filter((one) => isThere(one) && one.instrument === player.instrument)
-      .length,
+    nth: nthOf(asked, who),
     use: asked.uses[at]!,
     place: asked.uses.length > 1 ? at / (asked.uses.length - 1) : 0.5,
   };

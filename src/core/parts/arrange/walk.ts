@@ -1,9 +1,10 @@
-import { bestSets, type Picks, type SetQuestion, type SetWidths } from "./best-sets";
+import { bestSets, type SetWidths } from "./best-sets";
 import { type Board, BREACH, type Plan } from "./board";
 import { plays } from "./case";
 import { idleValue, isOneTooMany, SAME_SHARE, singersOf, UNSUNG } from "./costs";
 import type { Colour } from "./ideas";
 import { mostPlaying } from "./limits";
+import type { Picks, SetQuestion } from "./set-table";
 
 export type Widths = SetWidths & {
   /** So many ways to come to a use are followed. */
@@ -177,8 +178,8 @@ function alone(board: Board, plan: Plan, at: number): SetQuestion {
 /**
  * What no arrangement of the school costs less than, its light left out: in each use the best set by itself. Uses that are
  * alike are searched once.
- A use whose
- * search was cut, or where no set keeps the laws, counts nothing.
+ Where a
+ * search is cut, what its branches began with counts; a use where no set keeps the laws counts nothing.
  */
 export function leastCost(board: Board, plan: Plan): number {
   const known = new Map<string, number>();
@@ -191,14 +192,13 @@ export function leastCost(board: Board, plan: Plan): number {
     ].join("|");
     const before = known.get(key);
     if (before !== undefined) return sum + before;
-    const { sets, whole } = bestSets(alone(board, plan, at), BOUND_WIDTHS);
-    const [least] = sets;
-    const cost = !whole || !least || least.cost >= BREACH ? 0 : least.cost;
+    const { floor } = bestSets(alone(board, plan, at), BOUND_WIDTHS);
+    const cost = floor >= BREACH ? 0 : floor;
     known.set(key, cost);
     return sum + cost;
   }, 0);
 }
-const BOUND_WIDTHS: SetWidths = Object.freeze({ sets: 1, options: Number.POSITIVE_INFINITY, nodes: 20_000 });
+const BOUND_WIDTHS: SetWidths = Object.freeze({ sets: 1, options: Number.POSITIVE_INFINITY, nodes: 1_500 });
 
 function stepped({ options, ideas }: Board, way: Way, section: number, picks: Picks, cost: number): Way {
   const round = way.rounds[section];
