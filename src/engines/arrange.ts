@@ -180,10 +180,11 @@ function tellProposal(asked: ArrangeCase, proposal: Arrangement): unknown {
     ...rest,
     words,
     cells: cells.flatMap((row, at) =>
-      row.map(({ low, high, pattern, ...cell }, who) => ({
+      row.map(({ low, high, pattern, over, ...cell }, who) => ({
         use: asked.uses[at]!.id,
         player: asked.players[who]!.id,
         ...cell,
+        ...(over ? { over: over.idea } : {}),
         pattern: pattern && tellPattern(pattern),
         low: low === null ? null : formatPitch(low),
         high: high === null ? null : formatPitch(high),

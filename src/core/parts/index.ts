@@ -32,7 +32,6 @@ export {
   overlapOf,
   rescored,
   sumsOf,
-  type TakenPart,
   takeArrangement,
   tastesOf,
   tellArrangement,

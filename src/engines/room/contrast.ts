@@ -99,12 +99,8 @@ function taken(
       sheet,
       indexCells(body, outlineOf(body)),
       { cells },
-      {
-        label: offer.way,
-        taken: {},
-        keeps: () => false,
-        makeId: () => `contrast${made++}`,
-      },
+      offer.way,
+      () => `contrast${made++}`,
     ),
   );
   return applied.ok ? applied.value.body : null;

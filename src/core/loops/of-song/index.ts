@@ -1,3 +1,4 @@
+export { withLayers } from "./arranged-layers";
 export { describeSongLoopProblem } from "./describe-loop-problem";
 export {
   commandOfFix,

@@ -201,6 +201,27 @@ describe("an arrangement", () => {
     expect(heard[0]).toBe(`layered build ${found.length}`);
   });
 
+  it("with a looper, what is played first goes round the next times, and another idea is played over it", () => {
+    const voice = guitar("v", { instrument: "voice", tuning: [], range: [55, 74] });
+    const sung = form.map((one) => ({ ...one, voice: { low: 57, high: 69 } }));
+    const asked = song([guitar("a", { loops: true }), voice], sung);
+    const [found] = arrange(asked, ["one guitar and loops"]);
+    const { cells, violations } = found!;
+    expect(violations).toEqual([]);
+    const over = cells.flatMap((row, at) => (row[0]!.over ? [at] : []));
+    expect(over.length).toBeGreaterThan(0);
+    for (const at of over) {
+      const first = sung.findIndex(({ section }) => section === sung[at]!.section);
+      expect(at).toBeGreaterThan(first);
+      expect(cells[at]![0]!.idea).toBe(cells[first]![0]!.idea);
+      expect(cells[at]![0]!.over!.idea).not.toBe(cells[first]![0]!.idea);
+    }
+    // Nobody without one, and no other school, leaves anything to a loop.
+    const others = arrange(song([guitar("a"), guitar("b")], form));
+    for (const one of others)
+      for (const row of one.cells) for (const cell of row) expect(cell.over).toBeUndefined();
+  });
+
   it("a school asked again does otherwise", () => {
     const board = boardOf(song(players, form));
     const first = arrangeBy(board, "sparse");

@@ -12,6 +12,7 @@ import { pairLaws } from "./costs";
 import { enter } from "./entries";
 import { freshen } from "./freshen";
 import { lawsBroken } from "./laws";
+import { type Overs, oversOf } from "./layers";
 import { lightsOf } from "./lights";
 import { schoolFits } from "./schools";
 import { arrangeScore, arrangeTerms } from "./score";
@@ -85,8 +86,9 @@ export function arrangeBy(
   const plan: Plan = earlier.length > 0 ? planOf(board, school, avoided) : own;
   const walked = walk(board, plan, widths);
   const fresh = freshen(board, plan, walked.picks);
+  const overs = school === "one guitar and loops" ? oversOf(board, plan, fresh) : null;
   const isWhole = walked.whole && earlier.length === 0 && fresh === walked.picks;
-  const cells = finished(board, fresh);
+  const cells = finished(board, fresh, overs);
   const terms = arrangeTerms(asked, school, cells);
   const score = arrangeScore(terms);
   return {
@@ -102,16 +104,29 @@ export function arrangeBy(
 }
 
 /** Picks as cells with light, bars of entry, and doubles where a leader holds two to the same idea. */
-function finished({ asked, options }: Board, picks: readonly Picks[]): ArrangeGrid {
+function finished({ asked, options }: Board, picks: readonly Picks[], overs: Overs | null): ArrangeGrid {
   const chosen = picks.map((own) => asked.players.map((_, who) => options[who]![own[who]!]!));
   const entered = enter(asked, chosen);
   const lights = lightsOf(asked, entered);
   return entered.map((cells, at) =>
     cells.map((cell, who) =>
-      plays(cell) ? { ...cell, light: lights[at]![who]!, ...doubled(asked, at, cells, who) } : cell,
+      plays(cell)
+        ? {
+            ...cell,
+            light: lights[at]![who]!,
+            ...doubled(asked, at, cells, who),
+            ...playedOver(overs?.[at]?.[who] ?? null, options[who]!, lights[at]![who]!),
+          }
+        : cell,
     ),
   );
 }
+
+const playedOver = (
+  over: number | null,
+  options: readonly ArrangeCell[],
+  light: number,
+): { readonly over?: ArrangeCell } => (over === null ? {} : { over: { ...options[over]!, light } });
 
 /** Two whom the leader's locks hold to one idea double each other on purpose. */
 function doubled(

@@ -158,6 +158,8 @@ export type ArrangeCell = {
   readonly singable: boolean;
   /** A player doubled on purpose. */
   readonly double?: string;
+  /** What they play over it where it goes round itself, recorded in the section's first round. */
+  readonly over?: ArrangeCell;
 };
 
 export const OUT_OF_IT: ArrangeCell = Object.freeze({

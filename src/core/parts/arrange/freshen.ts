@@ -92,7 +92,7 @@ function keepsFace(
 }
 
 /** What a use costs more where a player takes another option; a breach where it is not allowed, or the bass is lost. */
-function moreWith(
+export function moreWith(
   board: Board,
   plan: Plan,
   picks: readonly Picks[],

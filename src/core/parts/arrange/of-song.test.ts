@@ -106,18 +106,15 @@ function taken(
     ),
   );
   const sheet = bandSheet(body);
-  const command = takeArrangement(
-    body,
-    sheet,
-    indexCells(body, outlineOf(body)),
-    { cells },
-    {
-      label: "take",
-      taken: part,
-      keeps: () => false,
-      makeId: nextId(),
-    },
+  const sheetCells = cells.map((row, at) =>
+    row.map((cell, who) => {
+      const useId = sheet.rows[at]!.use.id;
+      const isTaken = (part.useId ?? useId) === useId && (part.playerId ?? `p${who}`) === `p${who}`;
+      return isTaken ? cell : undefined;
+    }),
   );
+  const index = indexCells(body, outlineOf(body));
+  const command = takeArrangement(body, sheet, index, { cells: sheetCells }, "take", nextId());
   return unwrap(applyEdit(DOCUMENTS.version, body, command)).body;
 }
 

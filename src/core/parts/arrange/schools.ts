@@ -88,10 +88,11 @@ const SCHOOL_PLANS: Readonly<Record<ArrangeSchool, SchoolPlan>> = Object.freeze(
     words: "one guitar lays down layers, and plays over them",
     fits: ({ players }) => players.some((player) => isThere(player) && player.loops),
     share: (_, at, { uses }) => (at < uses.length / 3 ? 0.6 : 1),
-    dislike: ({ idea, player, place }) => {
+    // What goes round are chords and rhythm; lines come over them, and a bass only where it is missed.
+    dislike: ({ cell, idea, player, use }) => {
       if (!player.loops) return player.instrument === "guitar" ? 0.3 : 0;
-      const layer = idea.looped || idea.line !== undefined || idea.hand !== "strum";
-      return layer ? 0 : place < 0.3 ? 0.6 : 0.3;
+      if (cell.role === "bass") return use.bass === "needed" ? 0.2 : 0.9;
+      return idea.line ? 0.5 : 0;
     },
     dislikeOut: ({ player }) => (player.loops ? 0.9 : 0.1),
   },

@@ -23,9 +23,6 @@ import type { Figure } from "./figures";
 import { ideaOf } from "./ideas";
 import { arrangedPlayers } from "./of-song";
 
-/** What of an arrangement is taken: all of it, a player's, a use's, or one cell. */
-export type TakenPart = { readonly useId?: string | undefined; readonly playerId?: string | undefined };
-
 /** Cells by use and player, in the order of the sheet; where there is none, nothing is taken. */
 export type TakenCells = { readonly cells: readonly (readonly (ArrangeCell | undefined)[])[] };
 
@@ -72,24 +69,15 @@ function arrangedFields(cell: ArrangeCell, bars: number): Fields {
 /**
  * Takes an arrangement over, or a part of it, in one act: roles, light, bars, techniques, strings and voicings onto the sheet;
  * the patterns of its ideas among the song's; and a line drawn up from the chords where an idea is one, once for each section.
- * @param keeps whether a place stays as it is
+ * @param label what the act is called
  */
 export function takeArrangement(
   body: VersionBody,
   sheet: BandSheet,
   index: CellIndex,
   { cells }: TakenCells,
-  {
-    label,
-    taken,
-    keeps,
-    makeId,
-  }: {
-    readonly label: string;
-    readonly taken: TakenPart;
-    readonly keeps: (place: SheetPlace) => boolean;
-    readonly makeId: MakeId;
-  },
+  label: string,
+  makeId: MakeId,
 ): VersionCommand {
   const steps: VersionStep[] = [];
   const strums: Record<string, StrumRow> = { ...body.strums };
@@ -134,10 +122,10 @@ export function takeArrangement(
   const changes = sheet.rows.flatMap((row, at) =>
     arrangedPlayers(sheet).flatMap((player, who) => {
       const place = { useId: row.use.id, playerId: player.id };
-      const isTaken =
-        (taken.useId ?? place.useId) === place.useId && (taken.playerId ?? place.playerId) === place.playerId;
-      const cell = cells[at]?.[who];
-      if (!isTaken || !cell || keeps(place)) return [];
+      const planned = cells[at]?.[who];
+      // What goes round is a layer of the looper: the hands play what lies over it.
+      const cell = planned?.over ?? planned;
+      if (!cell) return [];
       const fields = arrangedFields(cell, row.bars);
       const riffId = cell.line ? lineId(cell, row, player) : null;
       const pattern = riffId === null ? strumOf(cell.pattern, player) : null;

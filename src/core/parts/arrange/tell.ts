@@ -65,6 +65,7 @@ export function tellCell(asked: ArrangeCase, cells: Arrangement["cells"], at: nu
   return [
     idea.words,
     `leaves ${idea.frees} to others`,
+    ...(cell.over ? [`goes round, and over it ${ideaOf(cell.over.idea)?.words ?? cell.over.idea}`] : []),
     ...(cell.entryBar > 1 ? [`comes in at bar ${cell.entryBar}`] : []),
     ...(kept ? ["as in the round before"] : before !== null ? ["new in this round"] : []),
   ].join("; ");

@@ -29,20 +29,7 @@ export function Offers({ question, answer, isOld }: Props) {
       return arrangedPlayers(sheet).map(({ id }) => pair?.[question.players.indexOf(id)]);
     });
     const words = `Parted ${names.join(" and ")}: ${offer.way}`;
-    act(
-      takeArrangement(
-        body,
-        sheet,
-        derive.cellIndex(body),
-        { cells },
-        {
-          label: words,
-          taken: {},
-          keeps: () => false,
-          makeId,
-        },
-      ),
-    );
+    act(takeArrangement(body, sheet, derive.cellIndex(body), { cells }, words, makeId));
     setSaid(`${words}.`);
   };
   const { before, offers } = answer;

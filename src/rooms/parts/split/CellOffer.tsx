@@ -34,7 +34,8 @@ export function CellOffer({ where, cell, bars, isKept, isOpen, other, onOpen }: 
       >
         <Wick light={cell.light} carries={cell.role === "carry"} spans={[[entry, 1]]} />
         <span className={cell.role === "out" ? "block italic" : "block font-bold"}>{tellIdea(cell)}</span>
-        <Strokes cell={cell} />
+        {cell.over && <span className="block">goes round; over it {tellIdea(cell.over)}</span>}
+        <Strokes cell={cell.over ?? cell} />
         {isKept && <span className="block">kept as it is</span>}
         {other && (
           <span className="mt-1 block italic">

@@ -1,13 +1,14 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { withLayers } from "@/core/loops";
 import {
   type ArrangeCase,
+  type ArrangeCell,
   type Arrangement,
   arrangementDifferences,
   isHeld,
   learn,
-  type TakenPart,
   takeArrangement,
 } from "@/core/parts";
 import { cellKey } from "@/core/song/read";
@@ -49,23 +50,19 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
     return new Set(places);
   }, [body, sheet, wishes.keepsAll]);
   const isKept = (useId: string, playerId: string) => kept.has(cellKey(useId, playerId));
-  const take = (taken: TakenPart, words: string) => {
+  const take = (taken: { readonly useId?: string; readonly playerId?: string }, words: string) => {
     const now = current();
-    act(
-      takeArrangement(now, sheet, derive.cellIndex(now), placedOn(sheet, asked, proposal), {
-        label: words,
-        taken,
-        keeps: ({ useId, playerId }) => isKept(useId, playerId),
-        makeId,
-      }),
-    );
+    const isTaken = (useId: string, playerId: string) =>
+      (taken.useId ?? useId) === useId &&
+      (taken.playerId ?? playerId) === playerId &&
+      !isKept(useId, playerId);
+    const cells = placedOn(sheet, asked, proposal, isTaken);
+    const taking = takeArrangement(now, sheet, derive.cellIndex(now), { cells }, words, makeId);
+    act(withLayers(now, sheet, taking, cells, makeId));
     setSaid(`${words}.`);
-    const { taken: liked, left } = lessonOf(asked, proposal, arranging.proposed, (at, who) => {
-      const place = { useId: asked.uses[at]!.id, playerId: asked.players[who]!.id };
-      const isTaken =
-        (taken.useId ?? place.useId) === place.useId && (taken.playerId ?? place.playerId) === place.playerId;
-      return isTaken && !isKept(place.useId, place.playerId);
-    });
+    const { taken: liked, left } = lessonOf(asked, proposal, arranging.proposed, (at, who) =>
+      isTaken(asked.uses[at]!.id, asked.players[who]!.id),
+    );
     const fresh = (way: string, all: typeof liked) =>
       all.filter(({ idea, kind }) => {
         const key = `${way} ${kind} ${idea}`;
@@ -202,21 +199,18 @@ function lessonOf(
   };
 }
 
-/** A proposal's cells in the order the sheet has now: whatever came since it was asked for has none. */
+/** What is taken of a proposal, in the order the sheet has now: whatever came since it was asked for has none. */
 function placedOn(
   sheet: Arranging["sheet"],
   asked: ArrangeCase,
   { cells }: Arrangement,
-): Pick<Arrangement, "cells"> {
-  return {
-    cells: sheet.rows.map(({ use }) => {
-      const at = asked.uses.findIndex(({ id }) => id === use.id);
-      return at < 0
-        ? []
-        : sheet.players.flatMap(({ id }) => {
-            const who = asked.players.findIndex((player) => player.id === id);
-            return who < 0 ? [] : [cells[at]![who]!];
-          });
-    }),
-  };
+  isTaken: (useId: string, playerId: string) => boolean,
+): (ArrangeCell | undefined)[][] {
+  return sheet.rows.map(({ use }) => {
+    const at = asked.uses.findIndex(({ id }) => id === use.id);
+    return sheet.players.map(({ id }) => {
+      const who = asked.players.findIndex((player) => player.id === id);
+      return at < 0 || who < 0 || !isTaken(use.id, id) ? undefined : cells[at]![who]!;
+    });
+  });
 }
