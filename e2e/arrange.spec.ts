@@ -238,3 +238,30 @@ test("what is taken and put aside is learned for this band, told in words and fo
   await page.getByRole("button", { name: "Forget the way Two apart" }).click();
   await expect(page.getByRole("list", { name: "Own ways" })).toHaveCount(0);
 });
+
+test("one guitar and a looper: what goes round is a layer of the looper once the split is taken", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const song = await makeSong(page, SONG);
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add an acoustic guitar" }).click();
+  await page.getByLabel("has a looper").check();
+  await saved(page);
+  await page.goto(`/song/${song}/parts/split`);
+  await page.getByRole("button", { name: "Split for me" }).click();
+  await expect(found(page)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("listitem", { name: "one guitar and loops" }).getByRole("button").click();
+  await expect(
+    over(page)
+      .getByText(/^goes round; over it /)
+      .first(),
+  ).toBeVisible();
+  await page.getByRole("button", { name: "Take all of it" }).click();
+  await saved(page);
+  await room(page, "Loops");
+  await expect(page.getByRole("row", { name: /Acoustic: / }).first()).toBeVisible();
+  // One undo takes parts and layers back.
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText("Nothing goes round yet.")).toBeVisible();
+});

@@ -58,8 +58,6 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
       !isKept(useId, playerId);
     const cells = placedOn(sheet, asked, proposal, isTaken);
     const taking = takeArrangement(now, sheet, derive.cellIndex(now), { cells }, words, makeId);
-    act(withLayers(now, sheet, taking, cells, makeId));
-    setSaid(`${words}.`);
     const { taken: liked, left } = lessonOf(asked, proposal, arranging.proposed, (at, who) =>
       isTaken(asked.uses[at]!.id, asked.players[who]!.id),
     );
@@ -72,7 +70,10 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
       });
     const lesson = { taken: fresh("taken", liked), left: fresh("left", left) };
     const learned = band && learn(band, lesson, makeId);
+    // Learned before it is taken: the first undo takes the taking back, the second what was learned of it.
     if (learned) actOnBand(learned);
+    act(withLayers(now, sheet, taking, cells, makeId));
+    setSaid(`${words}.`);
   };
   const rows = asked.uses
     .map((_, at) => at)
