@@ -34,13 +34,8 @@ const use = z.object({
 const player = z.object({
   ...playerFields,
   away: fields.flag.default(false),
-  gear: z
-    .object(
-      { sounds: fields.whole("a number of sounds", 1, 99).optional() },
-      { error: 'should be what the player has, such as { "sounds": 3 }' },
-    )
-    .nullable()
-    .default(null),
+  /** What the player has at their feet; of it `sounds` counts, how many are at hand. Anything else may stand there. */
+  gear: z.unknown().optional(),
 });
 
 const limit = z.object({
@@ -141,7 +136,7 @@ export const arrange = engine({
         players: given.players.map((one, index) => ({
           ...readPlayer(one, ["players", index]),
           away: one.away,
-          sounds: one.gear?.sounds ?? null,
+          sounds: soundsOf(one.gear),
         })),
         arc: given.arc,
         weights: { ...ARRANGE_WEIGHTS, ...given.weights },
@@ -200,6 +195,12 @@ const tellPattern = ({
   onsets: _,
   ...rest
 }: NonNullable<Arrangement["cells"][number][number]["pattern"]>) => ({ ...rest, pattern: text });
+
+/** How many sounds a player has at hand; null where that is not told. */
+function soundsOf(gear: unknown): number | null {
+  const told = typeof gear === "object" && gear !== null && "sounds" in gear ? gear.sounds : null;
+  return typeof told === "number" && Number.isInteger(told) && told >= 1 ? told : null;
+}
 
 const unknownIdea = (idea: string): string =>
   `should be an idea of the catalogue, not ${JSON.stringify(idea.slice(0, 40))}`;

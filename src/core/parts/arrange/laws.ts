@@ -58,7 +58,7 @@ function checkUse(asked: ArrangeCase, at: number, cells: readonly ArrangeCell[],
     for (const [other, beside] of cells.entries()) {
       if (other <= who || isDouble(asked, cell, beside, who, other)) continue;
       for (const law of pairLaws(cell, beside, player, asked.players[other]!))
-        say(law, at, who, `${PAIR_WORDS[law]} ${asked.players[other]!.id}`);
+        say(law, at, who, `${pairWords(law, cell, beside)} ${asked.players[other]!.id}`);
     }
     if (!plays(cell)) continue;
     if (!(cell.entryBar >= 1 && cell.entryBar <= use.bars)) say(1, at, who, "comes in outside the section");
@@ -67,11 +67,12 @@ function checkUse(asked: ArrangeCase, at: number, cells: readonly ArrangeCell[],
     if (player.sings && use.voice && !cell.singable) say(8, at, who, "leaves no mouth free to sing");
   }
 }
-const PAIR_WORDS = {
-  1: "the same part twice, or two who carry, with",
-  3: "one guitar twice, with",
-  4: "fingers and strum in one register, with",
-} as const;
+
+function pairWords(law: 1 | 3 | 4, a: ArrangeCell, b: ArrangeCell): string {
+  if (law === 4) return "has fingers and strum in one register with";
+  if (law === 3) return "is one guitar twice with";
+  return a.role === "carry" && b.role === "carry" ? "carries beside" : "plays the same part as";
+}
 
 const isDouble = (
   { players }: ArrangeCase,

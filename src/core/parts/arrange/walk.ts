@@ -177,9 +177,8 @@ function alone(board: Board, plan: Plan, at: number): SetQuestion {
 
 /**
  * What no arrangement of the school costs less than, its light left out: in each use the best set by itself. Uses that are
- * alike are searched once.
- Where a
- * search is cut, what its branches began with counts; a use where no set keeps the laws counts nothing.
+ * alike are searched once. Where a search is cut, what its branches began with counts; a use where no set keeps the laws
+ * counts nothing.
  */
 export function leastCost(board: Board, plan: Plan): number {
   const known = new Map<string, number>();
