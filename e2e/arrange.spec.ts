@@ -128,7 +128,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   await page.getByRole("button", { name: /^Let go: Maren plays/ }).click();
   // Two laid side by side: only what differs, both told.
   await page.getByLabel("Lay beside").selectOption({ index: 1 });
-  await expect(over(page).getByText(/only the \d+ cells’ sections that differ/)).toBeVisible();
+  await expect(over(page).getByText(/only sections that differ, in \d+ cells/)).toBeVisible();
   await page.getByLabel("Lay beside").selectOption("");
   await over(page).getByRole("button", { name: "Take all of Odile’s parts" }).click();
   await expect(over(page).getByText("Took Odile’s parts.")).toBeVisible();

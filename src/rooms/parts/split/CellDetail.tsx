@@ -40,7 +40,7 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
   return (
     <section
       aria-label={where}
-      className="sticky bottom-0 mt-3 rounded-box border-2 border-base-content bg-base-100 p-4"
+      className="sticky bottom-0 mt-3 max-h-[60vh] overflow-y-auto rounded-box border-2 border-base-content bg-base-100 p-4"
     >
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>

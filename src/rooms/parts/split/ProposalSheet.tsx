@@ -91,7 +91,7 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
         <p className="text-sm">Or a player, a section, or one cell. Undo takes it back.</p>
         {other && (
           <Tick
-            label={`only the ${unlike.length} cells’ sections that differ`}
+            label={`only sections that differ, in ${unlike.length} cells`}
             on={onlyUnlike}
             onSet={setOnlyUnlike}
           />

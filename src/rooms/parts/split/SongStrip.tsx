@@ -81,11 +81,11 @@ export function SongStrip({ asked, sheet, proposal }: Props) {
               height={(DENSE * lights[at]!) / most}
               className="fill-primary"
             />
-            <text x={x + 4} y={BASE + 18} className="fill-base-content" fontSize="16">
+            <text x={x + 4} y={BASE + 18} className="fill-base-content max-sm:hidden" fontSize="16">
               {count(at)}
             </text>
             {width > 60 && (
-              <text x={x + 24} y={BASE + 18} className="fill-base-content" fontSize="14">
+              <text x={x + 24} y={BASE + 18} className="fill-base-content max-sm:hidden" fontSize="14">
                 {label(at).slice(0, Math.floor(width / 9))}
               </text>
             )}
