@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, openFromShelf, partsPage, room, saved } from "./helpers";
+import { expectAccessible, makeSong, partsPage, room, saved } from "./helpers";
 
 /** A song of five different sections, each verse and chorus more than once. */
 const SONG = `Harbour Lamp
@@ -41,6 +41,15 @@ Wait for the lamp to be blown away
 [Outro]
 G . . .  C . . .  G . . .  C . . .
 `;
+
+/** A song of our own with the whole band: the demo's songs stay as other tests know them. */
+async function makeBandSong(page: Page): Promise<string> {
+  const id = await makeSong(page, SONG);
+  await room(page, "Players");
+  await page.getByRole("button", { name: "Add the whole band" }).click();
+  await saved(page);
+  return id;
+}
 
 const over = (page: Page) => page.getByRole("region", { name: "The proposal over the sheet" });
 const found = (page: Page) => page.getByRole("button", { name: "Split again" });
@@ -89,8 +98,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto("/");
-  await openFromShelf(page, "Lamp on the Water");
+  await makeBandSong(page);
   await room(page, "Parts");
   await partsPage(page, "Split for me");
   await page.getByRole("button", { name: "Split for me" }).click();
@@ -137,8 +145,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
 
 test("limits in plain acts are held: somebody waits, plays only there, is away", async ({ page }) => {
   test.setTimeout(120_000);
-  await page.goto("/");
-  await openFromShelf(page, "Lamp on the Water");
+  await makeBandSong(page);
   await room(page, "Parts");
   await partsPage(page, "Split for me");
   await page.getByText("What is fixed already").click();
@@ -164,8 +171,7 @@ test("two guitars are parted in five ways, with what they share and what it asks
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto("/");
-  await openFromShelf(page, "Lamp on the Water");
+  await makeBandSong(page);
   await room(page, "Keys");
   await page.getByRole("link", { name: "Ways to be two instruments" }).click();
   await page.getByRole("button", { name: "Part them" }).click();
@@ -191,8 +197,7 @@ test("what is taken and put aside is learned for this band, told in words and fo
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto("/");
-  await openFromShelf(page, "Lamp on the Water");
+  await makeBandSong(page);
   await room(page, "Parts");
   await partsPage(page, "Split for me");
   await page.getByText("What this band likes").click();
@@ -215,10 +220,7 @@ test("what is taken and put aside is learned for this band, told in words and fo
   await page.getByRole("button", { name: `Forget: ${first}`, exact: true }).click();
   await expect(learned.getByText(first, { exact: true })).toHaveCount(0);
   // Another song of the same band knows it; forgotten, nothing is left.
-  const other = await makeSong(page, SONG);
-  await room(page, "Players");
-  await page.getByRole("button", { name: "Add the whole band" }).click();
-  await saved(page);
+  const other = await makeBandSong(page);
   await page.goto(`/song/${other}/parts/split`);
   await page.getByText("What this band likes").click();
   await expect(learned).toContainText(last);
