@@ -212,6 +212,8 @@ test("a fill before a change, a pattern joined of two, one written out by bars, 
     .getByRole("button", { name: /^Chorus 1, Acoustic/ })
     .first()
     .click();
+  // The pane has turned to the part that was opened before anything in it is chosen.
+  await expect(page.getByRole("heading", { name: /^Acoustic\s*Chorus 1$/ })).toBeVisible();
   await choice.selectOption("free, in eighths (library)");
   await expect(
     pattern.getByRole("list", { name: "Strum: free: any stroke on the swing of the hand" }),
