@@ -2,7 +2,7 @@ import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible, makeSong, partsPage, room, saved } from "./helpers";
 
 /** A song of five different sections, each verse and chorus more than once. */
-const SONG = `Harbour Lamp
+const SONG = `Quay at Dawn
 Key: G
 Tempo: 88
 Time: 4/4
@@ -18,7 +18,7 @@ Somebody waits at the foot of the stair
 
 [Chorus]
 C . . .      G . . .
-Carry me over the water tonight
+Carry me over the harbour tonight
 D . . .      Em . . .
 Carry me home by the harbour light
 
@@ -32,9 +32,9 @@ Nobody knows who has left them there
 
 [Bridge]
 Am . . .     C . . .
-Out past the breakwater, out of the bay
+Out past the moorings, out of the bay
 G . . .      D . . .
-Wait for the lamp to be blown away
+Wait for the mist to be blown away
 
 [Chorus]
 
