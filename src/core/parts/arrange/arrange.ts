@@ -1,3 +1,4 @@
+import { scoreOf } from "../split";
 import { type Board, boardOf, type Plan, planOf } from "./board";
 import {
   ARRANGE_SCHOOLS,
@@ -14,8 +15,9 @@ import { freshen } from "./freshen";
 import { lawsBroken } from "./laws";
 import { type Overs, oversOf } from "./layers";
 import { lightsOf } from "./lights";
+import { isHere } from "./limits";
 import { schoolFits } from "./schools";
-import { arrangeScore, arrangeTerms } from "./score";
+import { arrangeTerms } from "./score";
 import type { Picks } from "./set-table";
 import { leastCost, type Widths, walk } from "./walk";
 
@@ -90,7 +92,7 @@ export function arrangeBy(
   const isWhole = walked.whole && earlier.length === 0 && fresh === walked.picks;
   const cells = finished(board, fresh, overs);
   const terms = arrangeTerms(asked, school, cells);
-  const score = arrangeScore(terms);
+  const score = scoreOf(terms);
   return {
     school,
     cells,
@@ -137,8 +139,8 @@ function doubled(
 ): { readonly double?: string } {
   const isLocked = (one: number) =>
     asked.limits.some(
-      ({ rule, player, uses }) =>
-        rule === "lock" && (player === null || player === one) && (uses === null || uses.includes(at)),
+      (limit) =>
+        limit.rule === "lock" && (limit.player === null || limit.player === one) && isHere(limit, at),
     );
   if (!isLocked(who)) return {};
   const other = cells.findIndex(

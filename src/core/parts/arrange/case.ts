@@ -186,8 +186,7 @@ export const plays = ({ role }: Pick<ArrangeCell, "role">): boolean => role !== 
 export type ArrangeGrid = readonly (readonly ArrangeCell[])[];
 
 export type ArrangeTerm = {
-  /** The use, or null for the whole song. */
-  readonly use: string | null;
+  readonly use: string;
   readonly name: keyof ArrangeWeights;
   readonly value: number;
   readonly weight: number;

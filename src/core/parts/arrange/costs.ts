@@ -1,5 +1,5 @@
 import { techniqueOf } from "../../song/read";
-import { sharedOnsets, sharedSemitones } from "../split";
+import { isTwice, sharedOnsets, sharedSemitones } from "../split";
 import {
   type ArrangeCase,
   type ArrangeCell,
@@ -171,14 +171,6 @@ const LONGEST_WAIT = 4;
 /** Bars out, counted once for the first use and more with every further one in a row. */
 export const idleValue = (player: ArrangePlayer, bars: number, waited: number): number =>
   player.instrument === "voice" || !isThere(player) ? 0 : bars * Math.min(LONGEST_WAIT, waited);
-
-/** Whether two would be one part twice: equal role and onsets in overlapping registers. */
-const isTwice = (a: ArrangeCell, b: ArrangeCell): boolean =>
-  plays(a) &&
-  a.role === b.role &&
-  sharedSemitones(a, b) > 0 &&
-  a.onsets.length === b.onsets.length &&
-  a.onsets.every((tick, at) => tick === b.onsets[at]);
 
 /** From so many semitones between their middles two guitars lie apart. */
 const APART = 7;

@@ -1,4 +1,4 @@
-import { lampSets, lightOf } from "../split";
+import { lampSets, lightOf, unevenness } from "../split";
 import type { ArrangeCase, ArrangeCell } from "./case";
 import { plays } from "./case";
 import { mostLight } from "./limits";
@@ -68,12 +68,6 @@ function lightings(asked: ArrangeCase, at: number, cells: readonly ArrangeCell[]
       return [{ lights, off, sum: sumOf(lights, cells), uneven: unevenness(set) }];
     })
     .sort((a, b) => a.off - b.off || a.uneven - b.uneven);
-}
-
-/** How good a set looks: one a step brighter than the rest, the rest alike. */
-function unevenness(set: readonly number[]): number {
-  const [first = 0, second = first - 1] = set;
-  return Math.abs(first - second - 1) + (second - (set.at(-1) ?? second));
 }
 
 /** Σ light × onsets of a bar. */

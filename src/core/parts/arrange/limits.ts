@@ -1,4 +1,4 @@
-import type { ArrangeCase, ArrangeCell, Limit } from "./case";
+import type { ArrangeCase, ArrangeCell, Limit, LimitRule } from "./case";
 import { plays } from "./case";
 
 /**
@@ -13,7 +13,7 @@ export function allows(
   cell: ArrangeCell,
 ): boolean {
   if (limit.player !== null && limit.player !== who) return true;
-  const here = limit.uses === null || limit.uses.includes(at);
+  const here = isHere(limit, at);
   const does = limit.idea === null ? plays(cell) : cell.idea === limit.idea;
   switch (limit.rule) {
     case "lock":
@@ -34,12 +34,13 @@ export function allows(
   }
 }
 
+/** Whether a limit is about a place in the form. */
+export const isHere = ({ uses }: Pick<Limit, "uses">, at: number): boolean =>
+  uses === null || uses.includes(at);
+
 /** Several places of one "only in" are allowed together. */
 const isOnlyIn = (other: Limit, limit: Limit, at: number): boolean =>
-  other.rule === "only in" &&
-  other.player === limit.player &&
-  other.idea === limit.idea &&
-  (other.uses === null || other.uses.includes(at));
+  other.rule === "only in" && other.player === limit.player && other.idea === limit.idea && isHere(other, at);
 
 /** The first place a limit names. */
 const firstOf = ({ uses }: Limit, end: number): number =>
@@ -52,33 +53,26 @@ const isFor = ({ players }: ArrangeCase, limit: Limit, who: number): boolean =>
 /** The most who may play in a use; null without such a limit. */
 export function mostPlaying({ limits }: ArrangeCase, at: number): number | null {
   const most = limits.flatMap(({ rule, uses, players }) =>
-    rule === "at most" && players !== undefined && (uses === null || uses.includes(at)) ? [players] : [],
+    rule === "at most" && players !== undefined && isHere({ uses }, at) ? [players] : [],
   );
   return most.length > 0 ? Math.min(...most) : null;
 }
 
 /** The most light a player may have in a use. */
-export function mostLight({ limits }: ArrangeCase, at: number, who: number): number {
-  const most = limits.flatMap(({ rule, player, uses, number }) =>
-    rule === "at most" &&
-    number !== null &&
-    (player === null || player === who) &&
-    (uses === null || uses.includes(at))
-      ? [number]
-      : [],
-  );
-  return Math.min(4, ...most);
-}
+export const mostLight = (asked: ArrangeCase, at: number, who: number): number =>
+  Math.min(4, ...numbersOf(asked, "at most", at, who));
 
 /** The bar before which a player may not come in where they play. */
-export function earliestBar({ limits }: ArrangeCase, at: number, who: number): number {
-  const bars = limits.flatMap(({ rule, player, uses, number }) =>
-    rule === "not before" &&
-    number !== null &&
-    (player === null || player === who) &&
-    (uses === null || uses.includes(at))
-      ? [number]
+export const earliestBar = (asked: ArrangeCase, at: number, who: number): number =>
+  Math.max(1, ...numbersOf(asked, "not before", at, who));
+
+/** The numbers that limits of a rule name for a player in a use. */
+const numbersOf = ({ limits }: ArrangeCase, rule: LimitRule, at: number, who: number): number[] =>
+  limits.flatMap((limit) =>
+    limit.rule === rule &&
+    limit.number !== null &&
+    (limit.player === null || limit.player === who) &&
+    isHere(limit, at)
+      ? [limit.number]
       : [],
   );
-  return Math.max(1, ...bars);
-}

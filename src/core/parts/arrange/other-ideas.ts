@@ -1,3 +1,4 @@
+import { scoreOf } from "../split";
 import {
   type ArrangeCase,
   type ArrangeCell,
@@ -11,7 +12,7 @@ import {
 import { cellsOf, isPossible } from "./cells";
 import { lawsBroken } from "./laws";
 import { allows } from "./limits";
-import { arrangeScore, arrangeTerms } from "./score";
+import { arrangeTerms } from "./score";
 
 /** Another idea for one cell, and what it changes in the whole song. */
 export type OtherIdea = {
@@ -41,7 +42,7 @@ export function otherIdeas(
 ): OtherIdea[] {
   const now = cells[at]![who]!;
   const terms = arrangeTerms(asked, school, cells);
-  const [score, sums] = [arrangeScore(terms), sumsOf(terms)];
+  const [score, sums] = [scoreOf(terms), sumsOf(terms)];
   const broken = new Set(lawsBroken(asked, cells).map(keyOfLaw));
   const lit = cells[at]!.filter(plays).map((cell) => cell.light);
   // Who comes in anew is no brighter than anybody there.
@@ -56,7 +57,7 @@ export function otherIdeas(
     const after = arrangeTerms(asked, school, changed);
     const other: OtherIdea = {
       cell,
-      by: arrangeScore(after) - score,
+      by: scoreOf(after) - score,
       changes: changesOf(sums, sumsOf(after)),
       breaks: lawsBroken(asked, changed).filter((law) => !broken.has(keyOfLaw(law))),
     };

@@ -1,6 +1,7 @@
+import { scoreOf } from "../split";
 import type { ArrangeCase, ArrangeGrid, Arrangement } from "./case";
 import { lawsBroken } from "./laws";
-import { arrangeScore, arrangeTerms } from "./score";
+import { arrangeTerms } from "./score";
 
 /** An arrangement whose cells have been changed by hand: its terms, score and laws anew. It is nobody's best any more. */
 export function rescored(
@@ -9,7 +10,7 @@ export function rescored(
   cells: ArrangeGrid,
 ): Arrangement {
   const terms = arrangeTerms(asked, school, cells);
-  const score = arrangeScore(terms);
+  const score = scoreOf(terms);
   return {
     school,
     cells,

@@ -1,6 +1,7 @@
 import { lightOf } from "../split";
 import {
   type ArrangeCase,
+  type ArrangeCell,
   type ArrangeGrid,
   type ArrangeSchool,
   type ArrangeTerm,
@@ -55,8 +56,8 @@ function alongValues(
   const { uses, players } = asked;
   const { section, bars } = uses[at]!;
   const cell = grid[at]![who]!;
-  const had = new Set(grid.slice(0, at).flatMap((row) => row[who]!.colour ?? []));
-  const sounds = isOneTooMany(players[who]!, cell, had) ? 1 : 0;
+  const sounds =
+    players[who]!.sounds !== null && isOneTooMany(players[who]!, cell, coloursBefore(grid, at, who)) ? 1 : 0;
   const before = roundBefore(uses, at);
   if (!plays(cell)) {
     let waited = 0;
@@ -73,12 +74,12 @@ function alongValues(
   return { sounds, same: elsewhere ? SAME_SHARE[players[who]!.instrument] : 0 };
 }
 
+/** The colours a player has had before a use. */
+const coloursBefore = (grid: ArrangeGrid, at: number, who: number): ReadonlySet<ArrangeCell["colour"]> =>
+  new Set(grid.slice(0, at).flatMap((row) => row[who]!.colour ?? []));
+
 /** The round before of the section a use is a time through; null for its first. */
 export function roundBefore(uses: ArrangeCase["uses"], at: number): number | null {
   for (let other = at - 1; other >= 0; other--) if (uses[other]!.section === uses[at]!.section) return other;
   return null;
 }
-
-/** Σ weight × value. */
-export const arrangeScore = (terms: readonly ArrangeTerm[]): number =>
-  terms.reduce((sum, { value, weight }) => sum + value * weight, 0);

@@ -88,7 +88,7 @@ export const OUT_CELL: SplitCell = Object.freeze({
   needs: "beginner",
 });
 
-export const isPlaying = (cell: SplitCell): boolean => cell.role !== "out";
+export const isPlaying = (cell: Pick<SplitCell, "role">): boolean => cell.role !== "out";
 
 export type SplitTerm = {
   readonly section: string;

@@ -9,7 +9,7 @@ export {
   type SplitSection,
   type SplitWeights,
 } from "./case";
-export { lampSets } from "./lamps";
+export { lampSets, unevenness } from "./lamps";
 export {
   SONG_WEIGHTS,
   splitCaseOf,
@@ -18,7 +18,7 @@ export {
 } from "./of-song";
 export { splitBy, splitSong } from "./split";
 export { optionsOf, registersOf } from "./split-options";
-export { violationsOf } from "./split-rules";
+export { isTwice, violationsOf } from "./split-rules";
 export {
   lightOf,
   scoreOf,

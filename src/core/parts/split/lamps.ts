@@ -17,7 +17,7 @@ export function lampSets(players: number): readonly (readonly number[])[] {
 }
 
 /** How good a set looks on stage: one a step brighter than the rest, the rest alike. */
-const unevenness = (set: readonly number[]): number => {
+export const unevenness = (set: readonly number[]): number => {
   const [first = 0, second = first - 1] = set;
   return Math.abs(first - second - 1) + (second - (set.at(-1) ?? second));
 };

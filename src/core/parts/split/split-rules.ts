@@ -14,8 +14,11 @@ import { missingBassBars, sharedSemitones } from "./split-score";
 export const SPARSE_ENERGY = 2;
 export const SPARSE_PLAYERS = 2;
 
+/** What of a cell is looked at to tell whether another is the same part. */
+type PlayedCell = Pick<SplitCell, "role" | "low" | "high" | "onsets">;
+
 /** Two cells that would be one part twice: equal role and onsets in overlapping registers. */
-export const isTwice = (a: SplitCell, b: SplitCell): boolean =>
+export const isTwice = (a: PlayedCell, b: PlayedCell): boolean =>
   isPlaying(a) &&
   a.role === b.role &&
   sharedSemitones(a, b) > 0 &&

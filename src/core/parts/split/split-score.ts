@@ -111,5 +111,5 @@ export function termsOf(split: SplitCase, grid: SplitGrid): SplitTerm[] {
 }
 
 /** Σ weight × value. */
-export const scoreOf = (terms: readonly SplitTerm[]): number =>
+export const scoreOf = (terms: readonly Pick<SplitTerm, "value" | "weight">[]): number =>
   terms.reduce((sum, { value, weight }) => sum + value * weight, 0);
