@@ -51,6 +51,13 @@ async function makeBandSong(page: Page): Promise<string> {
   return id;
 }
 
+/** A song of our own on the page where it is split. */
+async function openSplit(page: Page): Promise<void> {
+  await makeBandSong(page);
+  await room(page, "Parts");
+  await partsPage(page, "Split for me");
+}
+
 const over = (page: Page) => page.getByRole("region", { name: "The proposal over the sheet" });
 const found = (page: Page) => page.getByRole("button", { name: "Split again" });
 
@@ -98,9 +105,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   page,
 }) => {
   test.setTimeout(120_000);
-  await makeBandSong(page);
-  await room(page, "Parts");
-  await partsPage(page, "Split for me");
+  await openSplit(page);
   await page.getByRole("button", { name: "Split for me" }).click();
   await expect(found(page)).toBeVisible({ timeout: 30_000 });
   const list = page.getByRole("list", { name: "Proposals" });
@@ -145,9 +150,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
 
 test("limits in plain acts are held: somebody waits, plays only there, is away", async ({ page }) => {
   test.setTimeout(120_000);
-  await makeBandSong(page);
-  await room(page, "Parts");
-  await partsPage(page, "Split for me");
+  await openSplit(page);
   await page.getByText("What is fixed already").click();
   await page.getByLabel("Who", { exact: true }).selectOption({ label: "Tobin" });
   await page.getByLabel("What is fixed", { exact: true }).selectOption({ label: "only in" });
@@ -197,9 +200,7 @@ test("what is taken and put aside is learned for this band, told in words and fo
   page,
 }) => {
   test.setTimeout(120_000);
-  await makeBandSong(page);
-  await room(page, "Parts");
-  await partsPage(page, "Split for me");
+  await openSplit(page);
   await page.getByText("What this band likes").click();
   // Whatever was taken in this band before is forgotten first.
   const forget = page.getByRole("button", { name: "Forget all of it" });

@@ -18,9 +18,9 @@ import {
   tellCell,
 } from "@/core/parts";
 import { formatPitch } from "@/core/pitch";
-import { beatsOfBar, beatUnitOf, MOST_BPM } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf } from "@/core/rhythm";
 import { SECTION_KINDS } from "@/core/song/schema";
-import { playerFields, readPlayer, readSection, sectionFields, weightField } from "./band-fields";
+import { playerFields, readPlayer, readSection, sectionFields, tempoField, weightField } from "./band-fields";
 import { engine, FieldError } from "./engine";
 import { fields, readKey, refuseRepeats } from "./fields";
 import { meterField, readMeterAt } from "./meter-field";
@@ -50,10 +50,7 @@ const limit = z.object({
 });
 
 const input = z.object({
-  tempo: z
-    .number({ error: "should be beats a minute" })
-    .min(1, { error: "should be at least 1 beat a minute" })
-    .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
+  tempo: tempoField,
   meter: meterField,
   key: z.string({ error: 'should be a key such as "A" or "F#m"' }),
   uses: z

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { HIGHEST_CAPO } from "@/core/fretboard";
 import type { SplitPlayer, SplitSection } from "@/core/parts";
+import { MOST_BPM } from "@/core/rhythm";
 import { usualTuning } from "@/core/song/read";
 import { INSTRUMENTS } from "@/core/song/schema";
 import { FieldError } from "./engine";
@@ -38,6 +39,11 @@ export const playerFields = {
   sings: fields.flag.default(false),
   loops: fields.flag.default(false),
 };
+
+export const tempoField = z
+  .number({ error: "should be beats a minute" })
+  .min(1, { error: "should be at least 1 beat a minute" })
+  .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` });
 
 export const weightField = z
   .number({ error: "should be a weight" })

@@ -2,18 +2,22 @@ import { z } from "zod";
 import { ok } from "@/base";
 import { SCHOOLS, SPLIT_WEIGHTS, type SplitCase, splitBy } from "@/core/parts";
 import { formatPitch } from "@/core/pitch";
-import { beatsOfBar, beatUnitOf, MOST_BPM } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf } from "@/core/rhythm";
 import { TECHNIQUES } from "@/core/song/read";
-import { playerFields, readPlayer, readSection, sectionFields, weightField as weight } from "./band-fields";
+import {
+  playerFields,
+  readPlayer,
+  readSection,
+  sectionFields,
+  tempoField,
+  weightField as weight,
+} from "./band-fields";
 import { engine } from "./engine";
 import { refuseRepeats } from "./fields";
 import { meterField, readMeterAt } from "./meter-field";
 
 const input = z.object({
-  tempo: z
-    .number({ error: "should be beats a minute" })
-    .min(1, { error: "should be at least 1 beat a minute" })
-    .max(MOST_BPM, { error: `should be at most ${MOST_BPM} beats a minute` }),
+  tempo: tempoField,
   meter: meterField,
   sections: z
     .array(z.object(sectionFields), { error: "should be a list of sections" })

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { guitar } from "../../../../testing/parts/arrange-player";
 import { slowArrange } from "../../../../testing/parts/slow-arrange";
 import { arrange, arrangeBy, schoolsFor, WHOLE_SEARCH } from "./arrange";
 import { boardOf, planOf } from "./board";
@@ -14,19 +15,6 @@ import {
 import { leastCost, walk } from "./walk";
 
 const FOUR = { beats: 4, unit: 4 };
-const guitar = (id: string, more: Partial<ArrangePlayer> = {}): ArrangePlayer => ({
-  id,
-  instrument: "guitar",
-  tuning: [40, 45, 50, 55, 59, 64],
-  capo: 0,
-  level: "fluent",
-  range: [40, 79],
-  sings: false,
-  loops: false,
-  away: false,
-  sounds: null,
-  ...more,
-});
 const bass = (id: string) => guitar(id, { instrument: "bass", tuning: [28, 33, 38, 43], range: [28, 58] });
 const drums = (id: string) => guitar(id, { instrument: "drums", tuning: [] });
 const use = (section: string, at: number, more: Partial<ArrangeUse> = {}): ArrangeUse => ({

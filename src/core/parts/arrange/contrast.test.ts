@@ -1,21 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { guitar } from "../../../../testing/parts/arrange-player";
 import { ARRANGE_WEIGHTS, type ArrangeCase, type ArrangePlayer, type ArrangeUse } from "./case";
 import { CONTRAST_WAYS, contrastsOf, overlapOf } from "./contrast";
 import { ideaOf } from "./ideas";
 
-const guitar = (id: string, more: Partial<ArrangePlayer> = {}): ArrangePlayer => ({
-  id,
-  instrument: "guitar",
-  tuning: [40, 45, 50, 55, 59, 64],
-  capo: 0,
-  level: "fluent",
-  range: [40, 79],
-  sings: false,
-  loops: false,
-  away: false,
-  sounds: null,
-  ...more,
-});
 const use = (id: string, energy: number): ArrangeUse => ({
   id,
   section: id,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { guitar } from "../../../../testing/parts/arrange-player";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { type BandBody, DOCUMENTS } from "../../song/schema";
@@ -25,20 +26,7 @@ const lesson = (body: BandBody, taken: string[], left: string[] = []): BandBody 
 };
 const asked = (tastes: ArrangeCase["tastes"]): ArrangeCase => ({
   meter: { beats: 4, unit: 4 },
-  players: [
-    {
-      id: "a",
-      instrument: "guitar",
-      tuning: [40, 45, 50, 55, 59, 64],
-      capo: 0,
-      level: "fluent",
-      range: [40, 79],
-      sings: false,
-      loops: false,
-      away: false,
-      sounds: null,
-    },
-  ],
+  players: [guitar("a")],
   uses: [
     {
       id: "u",
