@@ -26,7 +26,7 @@ import { toneOffers } from "./room/tone-offers";
 import { split } from "./split";
 import { standIns } from "./stand-ins";
 import { strum } from "./strum";
-import { tones } from "./tones";
+import { tones, tonesLive } from "./tones";
 import { voicePath } from "./voice-path";
 
 export { budgetAt, type Door, type Outcome, type Told } from "./engine";
@@ -49,6 +49,7 @@ export const ENGINES = Object.freeze([
   loops,
   recover,
   tones,
+  tonesLive,
   pedals,
   delay,
   read,

@@ -127,8 +127,20 @@ describe("recover", () => {
     });
   });
 
+  it("starts a track where its pass begins in step, with the bar to wait for", () => {
+    const plan = result("loops", EXAMPLE);
+    const at = { section: 9, tracks: [null, null, null, null] };
+    expect(result("recover", { case: EXAMPLE, plan, section: "v1", sounding: [], at })).toMatchObject({
+      now: [{ press: "track", track: 0, effect: "start", late: false, bar: 4 }],
+      advice: expect.any(String),
+    });
+  });
+
   it.each([
     ["section", { section: "v9" }],
+    ["at", { at: 4 }],
+    ["at.section", { at: { section: 33, tracks: [] } }],
+    ["at.tracks.0", { at: { section: 0, tracks: [-1] } }],
     ["sounding.0", { sounding: [1] }],
     ["plan.states", { plan: { tracks: [["pulse"]], states: [[0]] } }],
     ["case.layers", { case: { ...EXAMPLE, layers: [] } }],

@@ -35,6 +35,7 @@ describe("engines", () => {
       "loops",
       "recover",
       "tones",
+      "tones-live",
       "pedals",
       "delay",
       "read",

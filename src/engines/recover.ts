@@ -7,6 +7,12 @@ import { loopsInput, MOST_LOOP_SECTIONS, readLoopCase } from "./loops";
 
 const track = fields.whole("the index of a track", 0, MOST_BOX_TRACKS - 1);
 
+const beats = (what: string) =>
+  z
+    .number({ error: `should be ${what}` })
+    .min(0, { error: "should be 0 beats or more" })
+    .max(100_000, { error: "should be at most 100000 beats" });
+
 const input = z.object({
   case: loopsInput,
   plan: z.looseObject(
@@ -26,6 +32,19 @@ const input = z.object({
   ),
   section: fields.id,
   sounding: z.array(track, { error: "should be the tracks that sound" }),
+  at: z
+    .object(
+      {
+        section: beats("the beats since the section began"),
+        tracks: z
+          .array(beats("the beats since the track’s loop began").nullable(), {
+            error: "should be how far each track’s loop is, null where it does not go round",
+          })
+          .max(MOST_BOX_TRACKS, { error: `should have at most ${MOST_BOX_TRACKS} tracks` }),
+      },
+      { error: 'should be where everything is, such as { "section": 8, "tracks": [8, null] }' },
+    )
+    .optional(),
 });
 
 export const recover = plainEngine({
@@ -33,7 +52,7 @@ export const recover = plainEngine({
   summary:
     "Finds the fewest presses from a wrong state of a looper back to its plan, now or at the next boundary.",
   input,
-  compute: ({ case: given, plan, section, sounding }) => {
+  compute: ({ case: given, plan, section, sounding, at: where }) => {
     const asked = readLoopCase(given, ["case"]);
     const at = asked.sections.findIndex(({ id }) => id === section);
     if (at < 0)
@@ -54,6 +73,12 @@ export const recover = plainEngine({
     };
     refuse(sounding, ["sounding"]);
     for (const [index, state] of plan.states.entries()) refuse(state, ["plan", "states", index]);
-    return wayBack(asked, plan, at, sounding);
+    const length = asked.sections[at]!.bars * asked.beatsPerBar;
+    if (where && where.section > length)
+      throw new FieldError(
+        ["at", "section"],
+        `should be at most the ${length} beats of the section, not ${where.section}`,
+      );
+    return wayBack(asked, plan, at, sounding, where ?? null);
   },
 });

@@ -55,6 +55,49 @@ describe("tones, pedals and delay", () => {
     expect(path("tones", { board: BOARD, sections: SECTIONS, ...change })).toBe(expected);
   });
 
+  const LIVE = {
+    board: BOARD,
+    banks: [
+      { slots: ["a", "b"], landing: null },
+      { slots: ["c", null], landing: 0 },
+    ],
+    at: { bank: 0, slot: 1 },
+    next: "c",
+  };
+
+  it("finds the presses from where the box really is", () => {
+    expect(result("tones-live", { ...LIVE, restBeforeMs: 300 })).toEqual({
+      presses: ["arm bank 2", "go"],
+      exposed: false,
+      armFrom: "now",
+    });
+    expect(result("tones-live", { ...LIVE, at: { bank: 0, slot: 1, armed: 1 } })).toEqual({
+      presses: ["go"],
+      exposed: true,
+    });
+    expect(result("tones-live", { ...LIVE, at: { bank: 1, slot: 0 }, next: "b" })).toEqual({
+      presses: ["arm bank 1", "go", "slot 2"],
+      exposed: true,
+      armFrom: "now",
+    });
+    expect(result("tones-live", { ...LIVE, next: "b" })).toEqual({ presses: [], exposed: false });
+  });
+
+  it.each([
+    [{ next: "z" }, "next"],
+    [{ at: { bank: 2, slot: 0 } }, "at.bank"],
+    [{ at: { bank: 0, slot: 2 } }, "at.slot"],
+    [{ at: { bank: 0, slot: 0, armed: 7 } }, "at.armed"],
+    [{ at: 3 }, "at"],
+    [{ banks: [] }, "banks"],
+    [{ banks: [{ slots: ["a", "b", "c"], landing: 0 }] }, "banks.0.slots"],
+    [{ banks: [{ slots: ["a"], landing: 2 }] }, "banks.0.landing"],
+    [{ restBeforeMs: -1 }, "restBeforeMs"],
+    [{ board: undefined }, "board"],
+  ])("names the field at fault in %j where the song is not going as planned", (change, expected) => {
+    expect(path("tones-live", { ...LIVE, ...change })).toBe(expected);
+  });
+
   it("counts single pedals", () => {
     expect(result("pedals", { pedals: ["x", "y"], sections: [{ id: "v", on: ["y"] }] })).toEqual({
       boundaries: [{ before: "v", press: ["y"] }],

@@ -1,7 +1,14 @@
 import { z } from "zod";
 import { BOX_CHANGES, BOX_LANDINGS } from "@/core/song/schema";
-import { describeToneProblem, planTones, type ToneCase, type ToneProblem } from "@/core/sounds";
-import { engine, FieldError } from "./engine";
+import {
+  describeToneProblem,
+  liveTone,
+  planTones,
+  type ToneAct,
+  type ToneCase,
+  type ToneProblem,
+} from "@/core/sounds";
+import { engine, FieldError, plainEngine } from "./engine";
 import { fields, refuseRepeats } from "./fields";
 
 const MOST_SLOTS = 128;
@@ -13,17 +20,19 @@ const ms = (what: string) =>
     .min(0, { error: "should be 0 ms or more" })
     .max(10_000_000, { error: "should be at most 10000000 ms" });
 
+const board = z.object(
+  {
+    slotsPerBank: fields.whole("slots in a bank", 1, MOST_SLOTS),
+    gapMs: ms("the silence at a bank change"),
+    landing: z.enum(BOX_LANDINGS, { error: 'should be "saved" or "same-slot"' }),
+    change: z.enum(BOX_CHANGES, { error: 'should be "arm-go" or "direct"' }).default("arm-go"),
+    maxBanks: fields.whole("a number of banks", 1, MOST_BANKS).nullable().default(null),
+  },
+  { error: 'should be a box such as { "slotsPerBank": 4, "gapMs": 300, "landing": "saved" }' },
+);
+
 const input = z.object({
-  board: z.object(
-    {
-      slotsPerBank: fields.whole("slots in a bank", 1, MOST_SLOTS),
-      gapMs: ms("the silence at a bank change"),
-      landing: z.enum(BOX_LANDINGS, { error: 'should be "saved" or "same-slot"' }),
-      change: z.enum(BOX_CHANGES, { error: 'should be "arm-go" or "direct"' }).default("arm-go"),
-      maxBanks: fields.whole("a number of banks", 1, MOST_BANKS).nullable().default(null),
-    },
-    { error: 'should be a box such as { "slotsPerBank": 4, "gapMs": 300, "landing": "saved" }' },
-  ),
+  board,
   sections: z
     .array(z.object({ id: fields.id, tone: fields.id, restBeforeMs: ms("a rest").default(0) }), {
       error: "should be a list of sections",
@@ -71,4 +80,80 @@ export const tones = engine({
   },
   compute: (asked, { budget }) => planTones(budget === undefined ? asked : { ...asked, budget }),
   refuse: (problem) => new FieldError(pathOf(problem), describeToneProblem(problem)),
+});
+
+const bankIndex = fields.whole("the index of a bank", 0, MOST_BANKS - 1);
+const slotIndex = fields.whole("the index of a slot", 0, MOST_SLOTS - 1);
+
+const liveInput = z.object({
+  board,
+  banks: z
+    .array(
+      z.object(
+        {
+          slots: z
+            .array(fields.id.nullable(), { error: "should be a list of tones, null for an empty slot" })
+            .max(MOST_SLOTS, { error: `should have at most ${MOST_SLOTS} slots` }),
+          landing: slotIndex.nullable().default(null),
+        },
+        { error: 'should be a bank such as { "slots": ["verse", null], "landing": 0 }' },
+      ),
+      { error: "should be the banks of a plan" },
+    )
+    .min(1, { error: "should have at least one bank" })
+    .max(MOST_BANKS, { error: `should have at most ${MOST_BANKS} banks` }),
+  at: z.object(
+    { bank: bankIndex, slot: slotIndex, armed: bankIndex.nullable().default(null) },
+    { error: 'should be where the box stands, such as { "bank": 0, "slot": 1 }' },
+  ),
+  next: fields.id,
+  restBeforeMs: ms("a rest").default(0),
+});
+
+type LiveInput = z.infer<typeof liveInput>;
+
+/** Refuses what does not exist on such a box. */
+function refuseBeyond({ board: { slotsPerBank }, banks, at, next }: LiveInput): void {
+  const beyond = (path: readonly (string | number)[], index: number, count: number, what: string) => {
+    if (index >= count) throw new FieldError(path, `should be below ${count}: there are ${count} ${what}`);
+  };
+  for (const [index, { slots, landing }] of banks.entries()) {
+    if (slots.length > slotsPerBank)
+      throw new FieldError(
+        ["banks", index, "slots"],
+        `should have at most the ${slotsPerBank} slots of the board, not ${slots.length}`,
+      );
+    if (landing !== null) beyond(["banks", index, "landing"], landing, slotsPerBank, "slots in a bank");
+  }
+  beyond(["at", "bank"], at.bank, banks.length, "banks");
+  beyond(["at", "slot"], at.slot, slotsPerBank, "slots in a bank");
+  if (at.armed !== null) beyond(["at", "armed"], at.armed, banks.length, "banks");
+  if (!banks.some(({ slots }) => slots.includes(next)))
+    throw new FieldError(
+      ["next"],
+      `should be a tone that one of the banks holds, not ${JSON.stringify(next)}`,
+    );
+}
+
+/** A press in the words on the pedals, counted from 1. */
+function wordsOf(act: ToneAct): string {
+  if (act.do === "slot") return `slot ${act.slot + 1}`;
+  if (act.do === "arm") return `arm bank ${act.bank + 1}`;
+  return act.do === "bank" ? `bank ${act.bank + 1}` : "go";
+}
+
+export const tonesLive = plainEngine({
+  name: "tones-live",
+  summary: "Finds the fewest presses from where a box of sounds really stands to the tone that comes next.",
+  input: liveInput,
+  compute: (asked) => {
+    refuseBeyond(asked);
+    const { acts, exposed } = liveTone(asked.board, asked.banks, asked.at, asked.next, asked.restBeforeMs)!;
+    return {
+      presses: acts.map(wordsOf),
+      exposed,
+      // What is armed is heard only once it is let go.
+      ...(acts[0]?.do === "arm" ? { armFrom: "now" as const } : {}),
+    };
+  },
 });

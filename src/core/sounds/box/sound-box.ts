@@ -1,6 +1,5 @@
 import type { SoundBox } from "../../song/schema";
-import type { ToneAct } from "../of-song";
-import type { ToneBank } from "../plan";
+import { moveTo, type ToneAct, type ToneBank } from "../plan";
 
 /** A simulated box of sounds. Times are seconds of one clock; it has none of its own. */
 export type ToneBoxState = {
@@ -82,7 +81,10 @@ export function tellBox(
         ? enter(state, order.bank, box, banks, at)
         : state;
     case "slot":
-      return box.kind === "banks" && order.slot < box.slots ? { ...state, slot: order.slot } : state;
+      // A slot lets go of what is armed.
+      return box.kind === "banks" && order.slot < box.slots
+        ? { ...state, slot: order.slot, armed: null }
+        : state;
     case "program": {
       if (!hasBank(order.bank) || order.slot >= box.slots) return state;
       const entered = enter(state, order.bank, box, banks, at);
@@ -110,12 +112,5 @@ export function pressesBack(
   box: Pick<SoundBox, "landing" | "change">,
   banks: readonly ToneBank[],
 ): readonly ToneAct[] {
-  if (state.bank === wanted.bank)
-    return state.slot === wanted.slot ? [] : [{ do: "slot", slot: wanted.slot }];
-  const lands = box.landing === "saved" ? (banks[wanted.bank]?.landing ?? 0) : state.slot;
-  const enters: ToneAct[] =
-    box.change === "direct"
-      ? [{ do: "bank", bank: wanted.bank }]
-      : [...(state.armed === wanted.bank ? [] : [{ do: "arm" as const, bank: wanted.bank }]), { do: "go" }];
-  return [...enters, ...(lands === wanted.slot ? [] : [{ do: "slot" as const, slot: wanted.slot }])];
+  return moveTo({ ...box, gapMs: 0 }, banks, state, wanted, 0).acts;
 }

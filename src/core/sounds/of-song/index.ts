@@ -26,7 +26,6 @@ export {
   changeTick,
   describeAct,
   nameOfAct,
-  type ToneAct,
   type TonePress,
   tonePresses,
 } from "./sound-presses";

@@ -1,16 +1,9 @@
 import type { Ticks } from "../../../base";
 import type { Moment } from "../../song/moments";
 import type { SoundBox } from "../../song/schema";
-import type { TonePlan, ToneStep } from "../plan";
+import type { ToneAct, TonePlan, ToneStep } from "../plan";
 import type { SongTones, SoundUse } from "./song-sounds";
 import { bankNumber } from "./sound-boxes";
-
-/** What the foot does on the box: a bank armed or taken, armed banks let go, a slot, a single pedal. */
-export type ToneAct =
-  | { readonly do: "arm" | "bank"; readonly bank: number }
-  | { readonly do: "go" }
-  | { readonly do: "slot"; readonly slot: number }
-  | { readonly do: "pedal"; readonly effect: string };
 
 /** An act as one word, for pedals and judging. @example nameOfAct({ do: "slot", slot: 2 }) // => "slot-2" */
 export function nameOfAct(act: ToneAct): string {

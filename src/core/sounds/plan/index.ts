@@ -1,5 +1,6 @@
 export { compareCosts } from "./cost";
 export { describeToneProblem } from "./describe-plan-problem";
+export { liveTone, moveTo, type ToneMove, type TonePlace } from "./live-tone";
 export {
   costOfWay,
   planTones,
@@ -14,3 +15,4 @@ export type {
   ToneCost,
   ToneProblem,
 } from "./sound-case";
+export type { ToneAct } from "./tone-act";
