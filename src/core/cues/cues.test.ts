@@ -53,7 +53,7 @@ describe("cues that follow from the other rooms", () => {
       "9.1 Ada: come in, bright",
       "9.1 Ada: picking",
       "13.1 Ada: capo to 2",
-      "13.1 Ada: ember now, down from bright",
+      "13.1 Ada: down to ember, from bright",
       "13.1 Ada: strum",
     ]);
   });

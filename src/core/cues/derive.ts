@@ -1,5 +1,5 @@
 import type { Ticks } from "../../base";
-import { describePress, type FootPress, looperPlayer } from "../loops";
+import { describePress, type FootPress, hasLoopBox, looperPlayer } from "../loops";
 import { type BandSheet, playsInBar, type SheetPart } from "../parts";
 import { describeSemitones } from "../pitch";
 import { countBeats, ticksOfBeatUnit } from "../rhythm";
@@ -18,7 +18,7 @@ import {
   versionRow,
 } from "../song/read";
 import { describeSetting, LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
-import { describeAct, type SongTones, type TonePress } from "../sounds";
+import { describeAct, hasSoundBox, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";
 
@@ -236,7 +236,7 @@ function ofPlayer(player: Player, sheet: BandSheet, spans: readonly UseSpan[]): 
       if (before && !before.out && before.light !== now.light)
         put(
           "light",
-          `${LIGHT_WORDS[now.light]} now, ${now.light > before.light ? "up" : "down"} from ${LIGHT_WORDS[before.light]}`,
+          `${now.light > before.light ? "up" : "down"} to ${LIGHT_WORDS[now.light]}, from ${LIGHT_WORDS[before.light]}`,
         );
       if (now.way !== "" && before?.way !== now.way) put("way", now.way);
       if (before && !before.out && before.capo !== now.capo)
@@ -273,12 +273,12 @@ function spanAt(spans: readonly UseSpan[], tick: Ticks): UseSpan {
   return spans.find(({ from, to }) => tick >= from && tick < to) ?? spans.at(-1)!;
 }
 
-/** What feet press: the looper's owner, and everybody with a box of sounds. */
+/** What feet press: the looper's owner, and everybody with a box of sounds. Nothing is pressed on a box nobody has described. */
 function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }: Planned): Found[] {
   if (spans.length === 0) return [];
   const feet = looperPlayer(body);
   return [
-    ...loops.map(
+    ...(hasLoopBox(body) ? loops : []).map(
       (press): Found => ({
         kind: "press",
         playerId: feet?.id ?? null,
@@ -289,7 +289,7 @@ function presses(body: VersionBody, spans: readonly UseSpan[], { loops, tones }:
       }),
     ),
     ...[...tones].flatMap(([playerId, { song, presses: own }]) =>
-      own.map(
+      (hasSoundBox(body, playerId) ? own : []).map(
         (press): Found => ({
           kind: "press",
           playerId,

@@ -91,16 +91,19 @@ export function changeOver(ends: readonly PlayerState[], starts: readonly Player
 }
 
 /** A change in words. @example describeChange(change) // => "Tobin: capo from 2 to 4" */
-export function describeChange(change: Change): string {
+export const describeChange = (change: Change): string => `${change.name}: ${describeOwnChange(change)}`;
+
+/** A change as whoever makes it reads it. @example describeOwnChange(change) // => "capo from 2 to 4" */
+export function describeOwnChange(change: Change): string {
   switch (change.code) {
     case "instrument":
-      return `${change.name}: from ${change.from} to ${change.to}`;
+      return `from ${change.from} to ${change.to}`;
     case "retune":
-      return `${change.name}: ${change.strings === 1 ? "a string" : `${change.strings} strings`} tuned otherwise${change.mayBreak ? " (one goes high: protect the eyes)" : ""}`;
+      return `${change.strings === 1 ? "a string" : `${change.strings} strings`} tuned otherwise${change.mayBreak ? " (one goes high: protect the eyes)" : ""}`;
     case "capo":
-      if (change.to === 0) return `${change.name}: capo off`;
-      return `${change.name}: capo ${change.from === 0 ? "on" : `from ${change.from} to`} ${change.to}`;
+      if (change.to === 0) return "capo off";
+      return `capo ${change.from === 0 ? "on" : `from ${change.from} to`} ${change.to}`;
     case "bank":
-      return `${change.name}: box to bank ${change.to}`;
+      return `box to bank ${change.to}`;
   }
 }

@@ -1,5 +1,5 @@
 export { bestOrder, type OrderCase, secondsOf } from "./best-order";
-export { describeChange } from "./change-over";
+export { changeOver, describeChange, describeOwnChange } from "./change-over";
 export { personOf, type SongEdges, songEdges } from "./player-states";
 export {
   type Gap,

@@ -1,6 +1,6 @@
 import { hasStrings, indexCells, isOut, outlineOf, resolveCell, timelineOf } from "../song/read";
 import type { Instrument, Player, VersionBody } from "../song/schema";
-import { bankNumber, playerTones } from "../sounds";
+import { bankNumber, hasSoundBox, playerTones } from "../sounds";
 
 /** What one person has in hands and at their feet at a moment. */
 export type PlayerState = {
@@ -41,7 +41,8 @@ export function songEdges(body: VersionBody): SongEdges {
     const cells = outline.form.map((use) => resolveCell(index, use, player)).filter((cell) => !isOut(cell));
     const [first, last] = [cells[0], cells.at(-1)];
     if (!first || !last) continue;
-    const plan = hasStrings(player) && changers.has(player.id) ? playerTones(body, player.id, BUDGET) : null;
+    const isPlanned = hasStrings(player) && changers.has(player.id) && hasSoundBox(body, player.id);
+    const plan = isPlanned ? playerTones(body, player.id, BUDGET) : null;
     const bankAt = (at: number): number | null => {
       const step = plan?.plan?.steps.at(at);
       return step && plan?.song.box.kind === "banks" ? bankNumber(plan.song.box, step.bank) : null;

@@ -19,6 +19,6 @@ export {
   type Press,
   pressesBetween,
 } from "./press";
-export { recover } from "./recover";
-export { sectionBeats } from "./track-runs";
+export { pressesInStep, recover, type WaitingPress } from "./recover";
+export { runsOf, sectionBeats } from "./track-runs";
 export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";

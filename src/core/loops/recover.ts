@@ -1,5 +1,5 @@
-import type { LoopCase } from "./loop-case";
-import { bitsOf, costOfPresses, maskOf, type Press, pressesBetween } from "./press";
+import type { LoopCase, Looper } from "./loop-case";
+import { bitsOf, costOfPresses, maskOf, type Press, pressesBetween, type Sounding } from "./press";
 import { sectionBeats } from "./track-runs";
 import { type LoopWay, recordedTracks } from "./way";
 
@@ -51,12 +51,12 @@ export function recover(
   const before = asked.sections[section + 1]?.id ?? null;
   const present = at ? inStep(asked, plan, section, at) : null;
   const now = present
-    ? waiting(asked, recorded, from, to(section), present)
+    ? pressesInStep(asked.looper, recorded, from, to(section), present)
     : pressesBetween(from, to(section), recorded, asked.looper);
   const left = asked.sections[section]!.bars;
   const next = at && before !== null ? inStep(asked, plan, section + 1, later(asked, section, at)) : null;
   const presses = next
-    ? waiting(asked, recorded, from, to(section + 1), next).map(({ bar, ...press }) =>
+    ? pressesInStep(asked.looper, recorded, from, to(section + 1), next).map(({ bar, ...press }) =>
         bar ? { ...press, bar } : press,
       )
     : pressesBetween(from, to(section + 1), recorded, asked.looper);
@@ -71,55 +71,68 @@ const later = ({ sections, beatsPerBar }: Asked, section: number, at: LoopsAt): 
   return { section: 0, tracks: at.tracks.map((beats) => (beats === null ? null : beats + gone)) };
 };
 
-/** Says whether a track's pass begins in step at a bar of the section, from the one that is now on. */
-type InStep = { readonly first: number; readonly last: number; fits(track: number, bar: number): boolean };
+/** Where the passes of every track would begin, all in beats from where the section begins. */
+export type Passes = {
+  /** Of one pass; 0 where nothing is recorded. */
+  readonly lengths: readonly number[];
+  /** Where one of them begins. */
+  readonly begun: readonly number[];
+  readonly beatsPerBar: number;
+  /** How much of the section is over, and how many bars it has. */
+  readonly gone: number;
+  readonly bars: number;
+};
 
-function inStep(asked: Asked, plan: Plan, section: number, { section: gone, tracks }: LoopsAt): InStep {
-  const { beatsPerBar, layers } = asked;
+function inStep(asked: Asked, plan: Plan, section: number, { section: gone, tracks }: LoopsAt): Passes {
+  const { beatsPerBar, layers, sections } = asked;
   const starts = sectionBeats(asked);
-  const lengths = plan.tracks.map((ids) =>
-    Math.max(0, ...layers.filter(({ id }) => ids.includes(id)).map(({ bars }) => bars * beatsPerBar)),
-  );
-  // Where a track's loop would have begun: by itself where it goes round, else as the plan has it.
-  const begun = plan.tracks.map((_, track) => {
-    const since = tracks[track] ?? null;
-    if (since !== null) return gone - since;
-    let run = section;
-    while (run > 0 && plan.states[run - 1]!.includes(track)) run--;
-    return starts[run]! - starts[section]!;
-  });
-  const first = Math.ceil(gone / beatsPerBar - HAIR);
-  const longest = Math.max(...lengths) / beatsPerBar;
   return {
-    first,
-    last: first + Math.ceil(asked.sections[section]!.bars + longest),
-    fits: (track, bar) => {
-      const length = lengths[track]!;
-      const passes = (bar * beatsPerBar - begun[track]!) / length;
-      return length > 0 && Math.abs(passes - Math.round(passes)) * length < HAIR;
-    },
+    beatsPerBar,
+    gone,
+    bars: sections[section]!.bars,
+    lengths: plan.tracks.map((ids) =>
+      Math.max(0, ...layers.filter(({ id }) => ids.includes(id)).map(({ bars }) => bars * beatsPerBar)),
+    ),
+    // By its own loop where that goes round, else where the plan has it begin.
+    begun: plan.tracks.map((_, track) => {
+      const since = tracks[track] ?? null;
+      if (since !== null) return gone - since;
+      let run = section;
+      while (run > 0 && plan.states[run - 1]!.includes(track)) run--;
+      return starts[run]! - starts[section]!;
+    }),
   };
 }
 
-/** The presses between two states, each start with the bar in which it comes in step; all together where one bar suits all. */
-function waiting(
-  { looper }: Asked,
-  recorded: number,
-  from: number,
-  to: number,
-  { first, last, fits }: InStep,
+/**
+ * The cheapest presses between two states, each start with the bar in which its pass begins in step: the first from now on,
+ * past the section's end where none does before. All are let in together only where one bar suits all that come in.
+ */
+export function pressesInStep(
+  looper: Looper,
+  recorded: Sounding,
+  from: Sounding,
+  to: Sounding,
+  { lengths, begun, beatsPerBar, gone, bars }: Passes,
 ): WaitingPress[] {
+  const first = Math.ceil(gone / beatsPerBar - HAIR);
+  const last = first + Math.ceil(bars + Math.max(0, ...lengths) / beatsPerBar);
+  const fits = (track: number, bar: number): boolean => {
+    const length = lengths[track]!;
+    const passes = (bar * beatsPerBar - begun[track]!) / length;
+    return length > 0 && Math.abs(passes - Math.round(passes)) * length < HAIR;
+  };
   const barOf = (tracks: readonly number[]): number | null => {
     for (let bar = first; bar <= last; bar++) if (tracks.every((track) => fits(track, bar))) return bar;
     return null;
   };
   const isTogether = barOf(bitsOf(recorded & ~from)) !== null;
   const presses = pressesBetween(from, to, recorded, isTogether ? looper : { ...looper, allStart: false });
-  let silenced = from;
+  let sounding = from;
   return presses.map((press): WaitingPress => {
-    if (press.press === "stop-all") silenced = 0;
+    if (press.press === "stop-all") sounding = 0;
     if (press.effect === "stop") return press;
-    const tracks = press.press === "track" ? [press.track] : bitsOf(recorded & ~silenced);
+    const tracks = press.press === "track" ? [press.track] : bitsOf(recorded & ~sounding);
     return { ...press, bar: barOf(tracks) ?? last };
   });
 }

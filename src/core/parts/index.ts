@@ -62,6 +62,7 @@ export { lineStrokes } from "./line-strokes";
 export { lineToAdd } from "./new-line";
 export { oneHand } from "./one-hand";
 export { oneHandLine } from "./one-hand-line";
+export { ONLOOKER } from "./onlooker";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
 export { chordsHeard, type PatternUse, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";

@@ -28,6 +28,10 @@ export const liveActSchema = z.discriminatedUnion("type", [
   z.object({ type: z.literal("repeat") }),
   /** To a section: at once (the press is its first beat), at the next bar line, or at the end of this one. */
   z.object({ type: z.literal("jump"), passage, when: z.enum(["now", "bar", "end"]) }),
+  /** This section round and round, until it is pressed again or somewhere else is gone to. */
+  z.object({ type: z.literal("circle") }),
+  /** Nothing else comes than what is written: takes back what was asked for and has not happened yet. */
+  z.object({ type: z.literal("asWritten") }),
   /** Leave the next section out. */
   z.object({ type: z.literal("skip") }),
   z.object({ type: z.literal("stop") }),

@@ -23,11 +23,11 @@ export function ahead<One extends Placed>(
   const next = place.next === null ? undefined : passages[place.next];
   const msOf = (passage: LivePassage, ticks: number) =>
     (ticks / passage.beat) * (60_000 / passage.bpm) * stretch;
-  const left = msOf(here, here.ticks - place.tick);
+  const left = msOf(here, place.leave - place.tick);
   const found = all.flatMap((one) => {
-    // A passage that comes again is both here and next: what is over here comes again there.
+    // What lies past the place where everybody leaves early does not come. A passage that comes again is both here and next: what is over here comes again there.
     const inHere =
-      one.passage === here.id && one.tick >= place.tick - here.beat / 2
+      one.passage === here.id && one.tick >= place.tick - here.beat / 2 && one.tick < place.leave
         ? [{ one, bars: barOf(here, one.tick).bar - place.bar, ms: msOf(here, one.tick - place.tick) }]
         : [];
     const inNext =

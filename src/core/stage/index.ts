@@ -11,13 +11,41 @@ export {
   offsetAt,
   serverTime,
 } from "./clock-offset";
+export {
+  type FeetPlace,
+  type FeetPress,
+  type FeetState,
+  type FeetTruth,
+  feetAsPlanned,
+  feetOfSong,
+  feetPlace,
+  fitsFeet,
+  followFeet,
+  type PlannedFeet,
+  type StageFeet,
+  type TellFeet,
+  tellFeet,
+  tellFeetStrip,
+} from "./feet";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
+export {
+  BOUNCE_MS,
+  FOOT_OFF,
+  type Foot,
+  type FootEvent,
+  type FootKey,
+  LONG_PRESS_MS,
+  stepFoot,
+} from "./foot";
+export { pedalAct, type When } from "./foot-act";
 export {
   COLD_INSTRUMENTS,
   COLD_PEOPLE,
   type ColdInstrument,
   coldInstrumentOf,
+  isOnePerson,
   LONGEST_NOTE,
+  READING_ALONG,
   type StageNote,
   type StagePerson,
 } from "./people";
@@ -31,6 +59,7 @@ export type {
   StagePart,
   StagePattern,
   StagePress,
+  StageReady,
   StageRiff,
   StageShape,
   StageSheet,

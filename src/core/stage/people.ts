@@ -14,6 +14,17 @@ export const COLD_PEOPLE: readonly StagePerson[] = Object.freeze(
 export const coldInstrumentOf = (person: string): ColdInstrument | null =>
   COLD_INSTRUMENTS.find((instrument) => person === `cold ${instrument}`) ?? null;
 
+/** Whoever plays in none of the songs and leads them, or reads along; as many as like. */
+export const READING_ALONG: StagePerson = Object.freeze({
+  person: "reading along",
+  name: "Reading along",
+  instrument: "",
+});
+
+/** Whether somebody has a part of their own: as many as like may be one of the others. */
+export const isOnePerson = (person: string): boolean =>
+  coldInstrumentOf(person) === null && person !== READING_ALONG.person;
+
 /** A player's own words at a section. */
 export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };
 

@@ -16,6 +16,8 @@ export type Transport = {
   readonly leave: number | null;
   /** The passage that comes then instead of the next one; {@link THE_END} ends the song. */
   readonly after: string | null;
+  /** Whether the passage begins anew when it ends. */
+  readonly circles: boolean;
 };
 
 export const THE_END = "";
@@ -30,6 +32,7 @@ export const EMPTY_TRANSPORT: Transport = Object.freeze({
   stretch: 1,
   leave: null,
   after: null,
+  circles: false,
 });
 
 type Phase = "waiting" | "counting" | "playing" | "holding" | "sign" | "stopped" | "ended";
@@ -48,8 +51,14 @@ export type Place = {
   readonly count: number;
   /** Bars until the next section, the present one among them. */
   readonly barsLeft: number;
+  /** Where the passage is left, in its ticks: at its end, or where the leader goes on early. */
+  readonly leave: number;
   /** What comes after this passage, by its place; null at the end. */
   readonly next: number | null;
+  /** Whether the leader has asked for that, and it has not happened yet. */
+  readonly asked: boolean;
+  /** Whether the section goes round and round. */
+  readonly circles: boolean;
   /** Until the next beat, ms; null while nothing moves. */
   readonly msToBeat: number | null;
 };
@@ -61,6 +70,7 @@ export type Walked = {
   readonly anchor: { readonly tick: number; readonly at: number };
   readonly leave: number | null;
   readonly after: string | null;
+  readonly circles: boolean;
   readonly stands: "moving" | "sign" | "ended";
 };
 
@@ -75,8 +85,12 @@ export const indexOf = (passages: readonly LivePassage[], id: string | null): nu
   );
 
 /** What follows a passage, with what the leader has asked for. */
-const follower = (passages: readonly LivePassage[], index: number, after: string | null): number => {
-  if (after === null) return index + 1;
+const follower = (
+  passages: readonly LivePassage[],
+  index: number,
+  { after, circles }: Pick<Transport, "after" | "circles">,
+): number => {
+  if (after === null) return circles ? index : index + 1;
   return after === THE_END ? passages.length : indexOf(passages, after);
 };
 
@@ -86,7 +100,7 @@ const follower = (passages: readonly LivePassage[], index: number, after: string
  */
 export function walk(passages: readonly LivePassage[], transport: Transport, now: number): Walked {
   const { stretch } = transport;
-  let { tick, at, leave, after } = transport;
+  let { tick, at, leave, after, circles } = transport;
   let index = indexOf(passages, transport.passage);
   for (;;) {
     const passage = passages[index]!;
@@ -94,11 +108,13 @@ export function walk(passages: readonly LivePassage[], transport: Transport, now
     const until = Math.min(passage.ticks, leave ?? passage.ticks);
     const sign = passage.signs.find((one) => one > tick && one <= until);
     const arrives = at + ((sign ?? until) - tick) * ms;
-    const here = { index, anchor: { tick, at }, leave, after };
+    const here = { index, anchor: { tick, at }, leave, after, circles };
     if (now < arrives) return { ...here, tick: tick + (now - at) / ms, stands: "moving" };
     if (sign !== undefined) return { ...here, tick: sign, stands: "sign" };
-    const to = follower(passages, index, after);
+    const to = follower(passages, index, { after, circles });
     if (to >= passages.length) return { ...here, tick: until, stands: "ended" };
+    // Whoever is called somewhere else leaves the circle.
+    circles &&= after === null;
     index = to;
     tick = 0;
     at = arrives;
@@ -148,9 +164,10 @@ export function placeAt(passages: readonly LivePassage[], transport: Transport, 
           tick: transport.tick,
           leave: transport.leave,
           after: transport.after,
+          circles: transport.circles,
           stands: "moving" as const,
         };
-  const { index, tick, leave, after, stands } = walked;
+  const { index, tick, leave, after, circles, stands } = walked;
   const passage = passages[index]!;
   const beatLength = (60_000 / passage.bpm) * stretch;
   const { bar, beat, from } = barOf(passage, Math.min(tick, passage.ticks - 1e-3));
@@ -159,7 +176,7 @@ export function placeAt(passages: readonly LivePassage[], transport: Transport, 
   const reached = tick + HAIR * passage.beat;
   const left =
     passage.bars.filter((start) => start > reached && start < until).length + (reached < until ? 1 : 0);
-  const next = follower(passages, index, after);
+  const next = follower(passages, index, { after, circles });
   const counted = counting ? (now - (at - countMs)) / beatLength : 0;
   return {
     phase,
@@ -170,7 +187,10 @@ export function placeAt(passages: readonly LivePassage[], transport: Transport, 
     beatsInBar: Math.max(1, Math.round(passage.bar / passage.beat)),
     count: counting && counted >= 0 ? Math.floor(counted + HAIR) + 1 : 0,
     barsLeft: stands === "ended" ? 0 : left,
+    leave: until,
     next: next < passages.length ? next : null,
+    asked: after !== null || leave !== null,
+    circles: circles && after === null,
     msToBeat: counting
       ? (Math.floor(counted + HAIR) + 1 - counted) * beatLength || beatLength
       : phase === "playing"

@@ -4,6 +4,7 @@ import type { Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
 import type { Player, SectionKind, SheetView } from "../song/schema";
+import type { StageFeet } from "./feet";
 
 export type StageShape = {
   readonly name: string;
@@ -111,9 +112,17 @@ export type StageCue = {
 };
 
 /** A press, or a cue of one's own, with its bar and beat in the section and what is sung then. */
-export type StagePress = { readonly text: string; readonly place: string; readonly words: string };
+export type StagePress = {
+  readonly text: string;
+  readonly place: string;
+  readonly words: string;
+  /** Whether it is a cue of one's own, not a press. */
+  readonly own: boolean;
+};
 
 export type StagePart = {
+  /** Whether they play in it; else words and chords are there to read along. */
+  readonly plays: boolean;
   readonly player: string;
   readonly playerId: string;
   readonly instrument: Player["instrument"];
@@ -127,15 +136,27 @@ export type StagePart = {
   readonly meter: string;
   readonly beatsInBar: number;
   readonly seconds: number;
+  /** What its player's feet need to follow the song wherever it goes; null without a described box. */
+  readonly feet: StageFeet | null;
   readonly sheets: readonly StageSheet[];
 };
 
-/** A song of an evening as one person plays it; `part` is null where they do not play. */
+/** What one person gets ready before a song, and who begins it. */
+export type StageReady = {
+  /** What they change, in words, and how long that takes, s. */
+  readonly changes: readonly string[];
+  readonly seconds: number;
+  /** Who plays from the first bar on. */
+  readonly begins: readonly string[];
+};
+
+/** A song of an evening as one person plays it, or reads along. */
 export type PackedSong = {
   readonly itemId: string;
   readonly versionId: string;
   readonly revision: number;
-  readonly part: StagePart | null;
+  readonly part: StagePart;
+  readonly ready: StageReady;
 };
 
 /** Everything one person needs for an evening, to be kept on their own device. */

@@ -61,6 +61,28 @@ describe("applyLive", () => {
     expect(placeOf(jump("now"), BEGUN + 1500)).toMatchObject({ index: 2, bar: 5, beat: 1 });
   });
 
+  it("goes round a section until it is told no more, or called somewhere else", () => {
+    const round = having([BEGUN + 1000, { type: "circle" }]);
+    expect(placeOf(round, BEGUN + 39_000)).toMatchObject({ index: 0, next: 0, circles: true });
+    const on = applyLive(round, { id: 4, at: BEGUN + 33_000, act: { type: "circle" } });
+    expect(placeOf(on, BEGUN + 40_500)).toMatchObject({ index: 1, circles: false });
+    const called = applyLive(round, {
+      id: 4,
+      at: BEGUN + 33_000,
+      act: { type: "jump", passage: "verse 1", when: "end" },
+    });
+    expect(placeOf(called, BEGUN + 33_500)).toMatchObject({ index: 0, asked: true, next: 2 });
+    expect(placeOf(called, BEGUN + 40_500)).toMatchObject({ index: 2, circles: false, next: null });
+  });
+
+  it("takes back what was asked for and has not happened yet", () => {
+    const asked = having([BEGUN + 1000, { type: "jump", passage: "verse 1", when: "bar" }]);
+    const back = applyLive(asked, { id: 4, at: BEGUN + 2000, act: { type: "asWritten" } });
+    expect(placeOf(back, BEGUN + 8500)).toMatchObject({ index: 1, asked: false });
+    expect(refuseLive(back, { type: "asWritten" }, BEGUN + 2100)).toMatch(/written/u);
+    expect(refuseLive(asked, { type: "asWritten" }, BEGUN + 4500)).toMatch(/written/u);
+  });
+
   it("skips sections, up to the end", () => {
     const once = having([BEGUN, { type: "skip" }]);
     expect(placeOf(once, BEGUN + 8001)).toMatchObject({ index: 2 });

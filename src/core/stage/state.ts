@@ -92,8 +92,8 @@ const opened = ({ id, passages }: LiveItem): Transport => ({
 /** A clock with its anchor in the passage it has come to; where it has come to does not change. */
 function settled(passages: readonly LivePassage[], transport: Transport, at: number): Transport {
   if (transport.mode !== "running" || at < transport.at || passages.length === 0) return transport;
-  const { index, anchor, leave, after } = walk(passages, transport, at);
-  return { ...transport, passage: passages[index]!.id, ...anchor, leave, after };
+  const { index, anchor, leave, after, circles } = walk(passages, transport, at);
+  return { ...transport, passage: passages[index]!.id, ...anchor, leave, after, circles };
 }
 
 /** Why an act can't be done now, in a sentence; null when it can. */
@@ -135,6 +135,12 @@ export function refuseLive(state: LiveState, act: LeaderAct, at: number): string
       return running && !counting && walk(passages, transport, at).stands === "sign"
         ? null
         : "Nothing is held that could go on.";
+    case "asWritten": {
+      const { after, leave } = running && !counting ? walk(passages, transport, at) : transport;
+      return after === null && leave === null ? "Nothing else was asked for than what is written." : null;
+    }
+    case "circle":
+      return null;
     case "repeat":
     case "skip":
       if (transport.mode === "waiting") return "The song has not begun: choose the section to begin from.";
@@ -170,6 +176,10 @@ function moved(state: LiveState, act: Moving, at: number): Transport {
       return stood(passages, transport, act.type === "hold" ? "held" : "stopped", at);
     case "goOn":
       return goneOn(passages, transport, at);
+    case "circle":
+      return { ...transport, leave: null, after: null, circles: !transport.circles };
+    case "asWritten":
+      return { ...transport, leave: null, after: null };
     case "repeat":
       return { ...transport, leave: null, after: transport.passage };
     case "skip":
@@ -204,6 +214,7 @@ function started(
     countMs,
     leave: null,
     after: null,
+    circles: passage.id === transport.passage && transport.circles,
   };
 }
 
@@ -288,6 +299,7 @@ function jumped(
       at: transport.mode === "running" ? Math.max(at, transport.at) : at,
       leave: null,
       after: null,
+      circles: false,
     };
   if (when === "end" || transport.mode === "held") return { ...transport, leave: null, after: to };
   const { index, tick } = walk(passages, transport, at);

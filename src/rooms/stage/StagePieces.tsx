@@ -183,11 +183,14 @@ export function NowHead({
   sheet,
   bars = true,
   gone = 0,
+  plays = true,
 }: {
   sheet: StageSheet;
   bars?: boolean;
   /** Bars of it that are over. */
   gone?: number;
+  /** Whether it is somebody's part; who reads along has no light and no role. */
+  plays?: boolean;
 }) {
   const wait = describeWait(sheet, gone);
   return (
@@ -196,12 +199,16 @@ export function NowHead({
         <SectionTag label={sheet.label} kind={sheet.kind} />
       </h2>
       {sheet.round && <span className="text-2xl">{sheet.round}</span>}
-      <Wick light={sheet.light} carries={sheet.role === "carry"} />
-      <span className="text-2xl max-sm:text-lg">
-        {ROLE_WORDS[sheet.role]}
-        {sheet.optional && ", may be left out"}
-        {sheet.note && `: ${sheet.note}`}
-      </span>
+      {plays && (
+        <>
+          <Wick light={sheet.light} carries={sheet.role === "carry"} />
+          <span className="text-2xl max-sm:text-lg">
+            {ROLE_WORDS[sheet.role]}
+            {sheet.optional && ", may be left out"}
+            {sheet.note && `: ${sheet.note}`}
+          </span>
+        </>
+      )}
       {wait && <strong className="text-2xl max-sm:text-lg">{wait}</strong>}
       {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
       {bars && (

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { unwrap } from "@/base";
 import { addCue, cuesOf } from "@/core/cues";
-import { footPresses, PLAIN_LAYER, planLoops, songLoops } from "@/core/loops";
+import { footPresses, PLAIN_LAYER, planLoops, setBox, songLoops } from "@/core/loops";
 import { bandSheet } from "@/core/parts";
 import { addException, set, type VersionCommand } from "@/core/song/edit";
 import { clockOf, tellMoment, tellUnder, tellWord } from "@/core/song/moments";
@@ -114,6 +114,7 @@ describe("a moment is one and the same wherever it is told (law)", () => {
             stretch: 1,
             leave: null,
             after: null,
+            circles: false,
           },
           0,
         )!;
@@ -152,12 +153,21 @@ describe("a moment is one and the same wherever it is told (law)", () => {
       table: "loopWants",
       row: { id: "w", layerId: "l", useId: "u1", stretches: [{ from: 0, to: null, want: "on" }] },
     });
+    body = act(
+      body,
+      setBox(body, { tracks: 2 }, () => "box"),
+    );
     const own = songLoops(body, outlineOf(body), timelineOf(body), []);
     const plan = unwrap(planLoops(own.asked!));
     const presses = footPresses(own, plan);
-    const cues = cuesOf(body, bandSheet(body), timelineOf(body), { loops: presses, tones: new Map() });
+    const pressesOf = (of: VersionBody) =>
+      cuesOf(of, bandSheet(of), timelineOf(of), { loops: presses, tones: new Map() }).filter(
+        ({ kind }) => kind === "press",
+      );
+    // On a looper nobody has described nothing is pressed.
+    expect(pressesOf({ ...body, loopBoxes: {} })).toEqual([]);
     expect(presses.map(({ moment }) => tellMoment(moment))[0]).toBe("bar 1 of chorus, beat 1, on “Harbour”");
-    expect(cues.filter(({ kind }) => kind === "press").map(({ moment }) => tellMoment(moment))).toEqual(
+    expect(pressesOf(body).map(({ moment }) => tellMoment(moment))).toEqual(
       presses.map(({ moment }) => tellMoment(moment)),
     );
   });

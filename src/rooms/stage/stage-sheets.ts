@@ -7,6 +7,7 @@ import {
   isOnlyLine,
   isOnRoots,
   lineStrokes,
+  ONLOOKER,
   type PatternUse,
   patternOfPart,
   playedNotes,
@@ -41,6 +42,7 @@ import type { Exception, ExceptionKind, Player, Riff, VersionBody } from "@/core
 import {
   passageId,
   type StageCue,
+  type StageFeet,
   type StageLine,
   type StagePart,
   type StagePress,
@@ -60,12 +62,14 @@ const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chord
  * Everything a player's stage and print show, worked out once.
  * @param cues the song's cues, where feet and cues of one's own are wanted
  * @param choice how names are told; as the player reads when left out
+ * @param feet what the player's feet follow the song by
  */
 export function stagePart(
   body: VersionBody,
   player: Player,
   cues: readonly Cue[] = [],
   choice: NamesChoice = OWN_NAMES,
+  feet: StageFeet | null = null,
 ): StagePart {
   const version = versionRow(body);
   const meter = meterOf(body);
@@ -156,6 +160,7 @@ export function stagePart(
     0,
   );
   return {
+    plays: player.id !== ONLOOKER.id,
     player: player.name,
     playerId: player.id,
     instrument: player.instrument,
@@ -171,6 +176,7 @@ export function stagePart(
     meter: `${meter.beats}/${meter.unit}`,
     beatsInBar: beatsOfBar(meter, version.beatUnit),
     seconds,
+    feet,
     sheets,
   };
 }
@@ -314,8 +320,9 @@ function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePr
         ((cue.kind === "press" && cue.playerId === player.id) ||
           (cue.kind === "own" && (cue.playerId === null || cue.playerId === player.id))),
     )
-    .map(({ text, moment }) => ({
+    .map(({ kind, text, moment }) => ({
       text,
+      own: kind === "own",
       place: tellUnder(moment, passage.use.id),
       words: tellWord(moment),
     }));

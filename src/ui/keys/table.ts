@@ -210,6 +210,8 @@ export const KEYS = Object.freeze([
   { place: "leading", act: "hold", keys: ["h"], does: "hold" },
   { place: "leading", act: "goOn", keys: ["g"], does: "go on" },
   { place: "leading", act: "repeat", keys: ["m"], does: "once more" },
+  { place: "leading", act: "circle", keys: ["r"], does: "round and round, or no more" },
+  { place: "leading", act: "asWritten", keys: ["w"], does: "on as the form says after all" },
   { place: "leading", act: "skip", keys: ["l"], does: "leave the next out" },
   { place: "leading", act: "stop", keys: ["s"], does: "stop" },
   { place: "leading", act: "next", keys: ["n"], does: "the next song" },

@@ -9,7 +9,7 @@ export {
 } from "./describe-loops";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers } from "./heard";
-export { BOX_PROFILES } from "./loop-boxes";
+export { BOX_PROFILES, hasLoopBox } from "./loop-boxes";
 export {
   addLayer,
   followAgain,

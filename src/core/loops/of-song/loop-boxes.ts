@@ -89,6 +89,10 @@ const DEFAULT_BOX: LoopBox = Object.freeze({
   ...BOX_PROFILES[0]!,
 });
 
+/** Whether anybody has said which looper the song is played on: on an assumed one nothing is pressed. */
+export const hasLoopBox = (body: Pick<VersionBody, "loopBoxes">): boolean =>
+  Object.keys(body.loopBoxes).length > 0;
+
 /** The looper of a version: its own, or two tracks. */
 export const boxOf = (body: Pick<VersionBody, "loopBoxes">): LoopBox =>
   Object.values(body.loopBoxes).sort(byOrder)[0] ?? DEFAULT_BOX;

@@ -11,7 +11,14 @@ export { describeRest } from "./rest";
 export { type SlotState, slotStates } from "./slot-saves";
 export { songPedals } from "./song-pedals";
 export { boardOf, type SongTones, type SoundUse, songTones } from "./song-sounds";
-export { bankNumber, programOf, SOUND_BOX_PROFILES, slotOfProgram, soundBoxOf } from "./sound-boxes";
+export {
+  bankNumber,
+  hasSoundBox,
+  programOf,
+  SOUND_BOX_PROFILES,
+  slotOfProgram,
+  soundBoxOf,
+} from "./sound-boxes";
 export {
   markSaved,
   nameSound,

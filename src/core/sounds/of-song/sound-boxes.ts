@@ -59,6 +59,10 @@ export const SOUND_BOX_PROFILES: readonly Profile[] = Object.freeze([
 export const defaultSoundBox = (playerId: string): SoundBox =>
   Object.freeze({ ...PLAIN, id: "default", order: "V", playerId });
 
+/** Whether anybody has said which box a player has: on an assumed one nothing is pressed. */
+export const hasSoundBox = (body: Pick<VersionBody, "soundBoxes">, playerId: string): boolean =>
+  Object.values(body.soundBoxes).some((box) => box.playerId === playerId);
+
 /** The box of a player: their own, or four slots a bank. */
 export const soundBoxOf = (body: Pick<VersionBody, "soundBoxes">, playerId: string): SoundBox =>
   Object.values(body.soundBoxes)

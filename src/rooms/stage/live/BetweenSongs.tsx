@@ -1,10 +1,10 @@
 import type { ReactNode } from "react";
-import type { LiveItem, LiveState } from "@/core/stage";
+import type { LiveItem, LiveState, PackedSong } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { KIND_WORDS } from "./act-words";
 import type { Live } from "./live-line";
 
-/** A talk, a prayer, a pause, or the end of a song; and what comes after it, with what this player gets ready for it. */
+/** A talk, a prayer, a pause, or the end of a song; and what comes after it: what this player gets ready, how long that takes and how long there is, and who begins. */
 export function BetweenSongs({
   item,
   isOver,
@@ -17,32 +17,24 @@ export function BetweenSongs({
   live: Live;
 }) {
   const at = state.items.findIndex(({ id }) => id === item?.id);
-  const song = state.items.slice(at + 1).find(({ kind }) => kind === "song");
-  const part = live.pack?.songs.find(({ itemId }) => itemId === song?.id)?.part;
+  const to = state.items.findIndex(({ kind }, index) => index > at && kind === "song");
+  const song = state.items[to];
+  const packed = live.pack?.songs.find(({ itemId }) => itemId === song?.id);
+  // What lies between, this one too where it is no song.
+  const between = state.items.slice(isOver ? at + 1 : at, to);
   return (
-    <section className="flex flex-1 flex-col justify-center gap-6">
-      <h2 className="text-5xl">
+    <section className="flex min-h-0 flex-1 flex-col justify-center gap-6 overflow-y-auto">
+      <h2 className="text-5xl max-sm:text-3xl">
         {isOver ? "The song is over" : item?.title || (item && KIND_WORDS[item.kind])}
       </h2>
       {item?.note && !isOver && <p className="text-3xl">{item.note}</p>}
       {song ? (
-        <div className="border-t-4 border-base-300 pt-4 text-3xl">
+        <div className="border-t-4 border-base-300 pt-4 text-3xl max-sm:text-2xl">
           <p>
             next <strong>{song.title}</strong>
           </p>
           {song.note && <p className="mt-2 text-2xl">{song.note}</p>}
-          {live.pack && !part && <Ready>You don’t play in it.</Ready>}
-          {part && (
-            <Ready>
-              {part.hand}
-              {part.sheets[0] && (
-                <>
-                  {" "}
-                  · begins with <SectionTag label={part.sheets[0].label} kind={part.sheets[0].kind} />
-                </>
-              )}
-            </Ready>
-          )}
+          {packed && <GetReady packed={packed} between={between} />}
         </div>
       ) : (
         <p className="text-3xl">That is the end of the evening.</p>
@@ -51,4 +43,41 @@ export function BetweenSongs({
   );
 }
 
-const Ready = ({ children }: { children: ReactNode }) => <p className="mt-2 text-2xl">{children}</p>;
+function GetReady({
+  packed: { part, ready },
+  between,
+}: {
+  packed: PackedSong;
+  between: readonly LiveItem[];
+}) {
+  const [first] = part.sheets;
+  const minutes = between.reduce((sum, item) => sum + item.minutes, 0);
+  return (
+    <>
+      <Ready>
+        {part.plays ? part.hand : "You read along in it."}
+        {first && (
+          <>
+            {" "}
+            · begins with <SectionTag label={first.label} kind={first.kind} />
+          </>
+        )}
+      </Ready>
+      <Ready>
+        {ready.changes.length === 0 ? (
+          part.plays && "Nothing to change."
+        ) : (
+          <>
+            You change: <strong>{ready.changes.join("; ")}</strong>, about {Math.round(ready.seconds)} s.
+          </>
+        )}
+        {minutes > 0 && ` There ${minutes === 1 ? "is 1 minute" : `are ${minutes} minutes`} until then.`}
+      </Ready>
+      {ready.begins.length > 0 && <Ready>From the first bar: {ready.begins.join(", ")}.</Ready>}
+    </>
+  );
+}
+
+const Ready = ({ children }: { children: ReactNode }) => (
+  <p className="mt-2 text-2xl max-sm:text-xl">{children}</p>
+);

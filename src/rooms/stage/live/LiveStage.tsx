@@ -29,7 +29,7 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
-  const press = useCallback((act: LeaderAct) => void line.press(act), [line]);
+  const press = useCallback((act: LeaderAct, ago?: number) => void line.press(act, ago), [line]);
   const choose = (person: string) => void line.choose(person);
   const state = LiveLine.stateOf(live);
   return (
@@ -57,13 +57,14 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
               : "Nothing is in the running order yet."}
         </p>
       ) : live.person === null ? (
-        <WhoAreYou people={live.people} role={live.role} onChoose={choose} />
+        <WhoAreYou people={live.people} role={live.role} isKnown={live.people.length > 0} onChoose={choose} />
       ) : (
         <OnStage
           line={line}
           live={live}
           state={state}
           settings={settings}
+          change={change}
           press={press}
           onOpen={() => setOpen(true)}
         />

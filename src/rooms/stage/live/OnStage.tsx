@@ -1,28 +1,32 @@
-import type { CSSProperties, ReactNode } from "react";
+import { type CSSProperties, type ReactNode, useState } from "react";
 import {
-  coldInstrumentOf,
   idOfUse,
+  isOnePerson,
   type LeaderAct,
   type LiveItem,
   type LivePassage,
   type LiveState,
-  type Place,
+  pedalAct,
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
 import { firstBarOf } from "../bar-of-line";
 import { FeetStrip, NextStrip } from "../StagePieces";
-
-import { KIND_WORDS, pedalAct } from "./act-words";
+import { KIND_WORDS } from "./act-words";
 import { BetweenSongs } from "./BetweenSongs";
 import { useClick } from "./click";
+import { FormMargin } from "./FormMargin";
 import { LeadBar } from "./LeadBar";
+import { LiveFeet } from "./LiveFeet";
 import type { Live, LiveLine } from "./live-line";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
-import { SIZES, type StageSettings } from "./settings";
+import { GATES, SIZES, type StageSettings } from "./settings";
+import { useFeet } from "./use-feet";
+import type { FootButton } from "./use-foot";
 import { useLeadKeys } from "./use-lead-keys";
 import { useNow } from "./use-live";
+import { useOnce } from "./use-once";
 import { usePages } from "./use-pages";
 import { WhereWeAre } from "./WhereWeAre";
 
@@ -33,22 +37,39 @@ type Props = {
   readonly live: Live;
   readonly state: LiveState;
   readonly settings: StageSettings;
-  readonly press: (act: LeaderAct) => void;
+  readonly change: (fields: Partial<StageSettings>) => void;
+  readonly press: (act: LeaderAct, ago?: number) => void;
   readonly onOpen: () => void;
 };
 
 /** A screen with somebody's part: what is now, what comes, and what this person does at it. */
-export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
-  const { itemId } = state.transport;
+export function OnStage({ line, live, state, settings, change, press, onOpen }: Props) {
+  const { itemId, stretch } = state.transport;
   const part = live.pack?.songs.find((song) => song.itemId === itemId)?.part ?? null;
   const sheets = part?.sheets ?? NO_SHEETS;
   const { item, place } = useNow(line, state, sheets);
+  const boxes = part?.feet ?? null;
+  const feet = useFeet(line, item, place, stretch, boxes);
+  const [isFormOpen, setFormOpen] = useState(false);
+  const isAlone = live.line === "alone";
   const leads = settings.leads && live.role === "leader";
-  const moves = live.line === "alone" || (leads && settings.pedals);
-  const { box, peek, setPeek, goOn, goBack } = usePages(
+  const gateMs = GATES[settings.gate]!;
+  const once = useOnce(press, gateMs);
+  const moves = isAlone || (leads && settings.pedals);
+  const { box, peek, setPeek, button } = usePages(
     item,
     place,
-    moves ? (by) => movedBy(state, item, place, by, press) : null,
+    gateMs,
+    moves
+      ? {
+          by: (by, ago) => {
+            // Alone this screen turns for itself, at once.
+            const act = pedalAct(state, item, place, by, isAlone ? "now" : settings.when);
+            if (act) press(act, ago);
+          },
+          back: () => press({ type: "undo" }),
+        }
+      : null,
   );
   const shownIndex = (place?.index ?? 0) + peek;
   const passage = item?.passages[shownIndex];
@@ -56,8 +77,9 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
   const nextIndex = peek === 0 ? (place?.next ?? null) : shownIndex + 1;
   const next = nextIndex === null ? undefined : item?.passages[nextIndex];
   useClick(settings.click, place);
-  useLeadKeys(leads, press, () => void line.markBar());
+  useLeadKeys(leads, once, () => void line.markBar());
   const left = settings.hand === "left";
+  const isPlayed = place !== null && passage !== undefined && (place.phase !== "ended" || peek !== 0);
   return (
     <>
       <TopLine live={live} item={item} part={part} sheet={sheet} onOpen={onOpen}>
@@ -71,35 +93,49 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           />
         )}
       </TopLine>
-      {place && passage && item && (place.phase !== "ended" || peek !== 0) ? (
-        <>
-          <WhereWeAre item={item} place={place} passage={passage} peek={peek} next={next} />
-          <div style={{ "--stage-size": SIZES[settings.size] } as CSSProperties} className="contents">
-            {sheet ? (
-              <SongNow
-                sheet={sheet}
-                sheets={sheets}
-                passages={item.passages}
-                place={place}
-                stretch={state.transport.stretch}
-                settings={settings}
-                part={part!}
-                tick={peek === 0 && place.phase !== "waiting" ? place.tick : null}
-                box={box}
-                left={left}
-              />
-            ) : (
-              <p className="flex-1 pt-8 text-3xl">
-                {live.pack === null ? "Your part is on its way…" : "You don’t play in this song."}
-              </p>
-            )}
-          </div>
-          {sheet && <FeetStrip sheet={sheet} />}
-        </>
+      <div className="flex min-h-0 flex-1 gap-4">
+        {leads && !isAlone && item && (
+          <FormMargin
+            {...{ state, item, place, settings, change, press: once }}
+            isOpen={isFormOpen}
+            onClose={() => setFormOpen(false)}
+          />
+        )}
+        <div
+          className="flex min-w-0 flex-1 flex-col"
+          style={{ "--stage-size": SIZES[settings.size] } as CSSProperties}
+        >
+          {isPlayed && item ? (
+            <>
+              <WhereWeAre item={item} place={place} passage={passage} peek={peek} next={next} />
+              {sheet ? (
+                <SongNow
+                  sheet={sheet}
+                  sheets={sheets}
+                  passages={item.passages}
+                  place={place}
+                  stretch={stretch}
+                  settings={settings}
+                  part={part!}
+                  tick={peek === 0 && place.phase !== "waiting" ? place.tick : null}
+                  box={box}
+                  left={left}
+                />
+              ) : (
+                <p className="flex-1 pt-8 text-3xl">Your part is on its way…</p>
+              )}
+            </>
+          ) : (
+            <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
+          )}
+        </div>
+      </div>
+      {isPlayed && boxes && feet ? (
+        <LiveFeet boxes={boxes} feet={feet} sheet={sheet} />
       ) : (
-        <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
+        sheet && isPlayed && <FeetStrip sheet={sheet} />
       )}
-      <GoThrough left={left} onBack={goBack} onOn={goOn}>
+      <GoThrough left={left} button={button}>
         {peek !== 0 ? (
           <BackToAll peek={peek} onGo={() => setPeek(0)} />
         ) : (
@@ -114,27 +150,29 @@ export function OnStage({ line, live, state, settings, press, onOpen }: Props) {
           />
         )}
       </GoThrough>
-      {leads && live.line !== "alone" && (
-        <LeadBar {...{ state, item, place, press }} onMark={() => void line.markBar()} />
+      {leads && !isAlone && (
+        <LeadBar
+          {...{ state, item, place, press: once }}
+          onMark={() => void line.markBar()}
+          onForm={() => setFormOpen(true)}
+        />
       )}
     </>
   );
 }
 
-/** A note of one's own is a player's: who looks on or joins cold has none. */
+/** A note of one's own is a player's: who looks on, reads along or joins cold has none. */
 const writesNotes = ({ role, person }: Live): boolean =>
-  role !== "viewer" && role !== "nobody" && coldInstrumentOf(person ?? "") === null;
+  role !== "viewer" && role !== "nobody" && person !== null && isOnePerson(person);
 
 /** Back and On, on the side of the hand that presses them, around what comes next. */
 function GoThrough({
   left,
-  onBack,
-  onOn,
+  button,
   children,
 }: {
   left: boolean;
-  onBack: () => void;
-  onOn: () => void;
+  button: (key: "on" | "back") => FootButton;
   children: ReactNode;
 }) {
   return (
@@ -142,11 +180,11 @@ function GoThrough({
       aria-label="Go through the song"
       className={`mt-2 flex items-stretch gap-3 ${left ? "flex-row-reverse" : ""}`}
     >
-      <button type="button" className="btn btn-lg" onClick={onBack}>
+      <button type="button" className="btn btn-lg touch-manipulation" {...button("back")}>
         Back
       </button>
       {children}
-      <button type="button" className="btn btn-lg btn-primary" onClick={onOn}>
+      <button type="button" className="btn btn-lg btn-primary touch-manipulation" {...button("on")}>
         On
       </button>
     </nav>
@@ -163,17 +201,7 @@ const BackToAll = ({ peek, onGo }: { peek: number; onGo: () => void }) => (
   </button>
 );
 
-/** What On and Back do where they move more than the page: everybody, or this screen while it is alone. */
-function movedBy(
-  state: LiveState,
-  item: LiveItem | null,
-  place: Place | null,
-  by: 1 | -1,
-  press: (act: LeaderAct) => void,
-): void {
-  const act = pedalAct(state, item, place, by);
-  if (act) press(act);
-}
+const LINE_WORDS = { step: "in step", alone: "on your own", opening: "…" } as const;
 
 function TopLine({
   live,
@@ -192,19 +220,20 @@ function TopLine({
 }) {
   const name = live.people.find(({ person }) => person === live.person)?.name ?? "";
   return (
-    <header className="flex flex-wrap items-center gap-x-5 text-lg max-sm:text-base">
-      <h1 className="text-lg">
+    <header className="flex flex-wrap items-center gap-x-5 text-lg max-sm:gap-x-3 max-sm:text-base">
+      <h1 className="min-w-0 text-lg max-sm:max-w-[55vw] max-sm:truncate">
         {item?.title || (item ? KIND_WORDS[item.kind] : "")} · {name}
       </h1>
-      {part && <span className="max-sm:hidden">{sheet?.hand ?? part.hand}</span>}
+      {part?.plays && <span className="max-sm:hidden">{sheet?.hand ?? part.hand}</span>}
+      {part && !part.plays && <span className="max-sm:hidden">you read along in this song</span>}
       {children}
       <span className="ml-auto flex items-center gap-3">
-        <span>{live.line === "step" ? "in step" : live.line === "alone" ? "on your own" : "…"}</span>
-        <button type="button" className="btn btn-sm text-base" onClick={onOpen}>
+        <span className="max-sm:sr-only">{LINE_WORDS[live.line]}</span>
+        <button type="button" className="btn min-h-11 text-base" onClick={onOpen}>
           This screen
         </button>
         {live.role === "leader" && (
-          <a className="link" href="/">
+          <a className="link inline-flex min-h-11 items-center" href="/">
             Leave
           </a>
         )}

@@ -38,7 +38,7 @@ export function SongNow({
   useFollowLine(box, sheet, view, tick);
   return (
     <>
-      <NowHead sheet={sheet} bars={false} gone={gone} />
+      <NowHead sheet={sheet} bars={false} gone={gone} plays={part.plays} />
       {isCues ? (
         <StrumStrip sheet={sheet} tick={tick} />
       ) : (

@@ -3,7 +3,8 @@ import type { StageRole } from "@/api";
 import type { StagePerson } from "@/core/stage";
 import { SHEET_WORDS } from "@/ui/pretty";
 import type { Lit } from "../keep-lit";
-import { SIZES, type StageSettings } from "./settings";
+import { WHEN_WORDS } from "./act-words";
+import { GATES, SIZES, type StageSettings } from "./settings";
 
 const LIT_WORDS: Readonly<Record<Lit, string>> = {
   lock: "The screen stays lit.",
@@ -52,6 +53,13 @@ export function ThisScreen({
         <Looks settings={settings} change={change} />
         <Names settings={settings} change={change} />
         {role === "leader" && <Leading settings={settings} change={change} />}
+        <Choice
+          label="Foot"
+          value={String(settings.gate)}
+          options={Object.fromEntries(GATES.map((ms, at) => [String(at), `${ms} ms`]))}
+          onSet={(gate) => change({ gate: Number(gate) })}
+        />
+        <p className="text-base">Presses nearer to each other than this count once.</p>
         <label className="flex items-center gap-2">
           <span className="w-28">Part of</span>
           <select
@@ -61,7 +69,7 @@ export function ThisScreen({
           >
             {people.map((one) => (
               <option key={one.person} value={one.person}>
-                {one.name}, {one.instrument}
+                {[one.name, one.instrument].filter((part) => part !== "").join(", ")}
               </option>
             ))}
           </select>
@@ -190,6 +198,12 @@ function Leading({ settings, change }: SettingsProps) {
           onSet={(pedals) => change({ pedals: pedals === "all" })}
         />
       )}
+      {settings.leads && settings.pedals && (
+        <p className="text-base">
+          While the clock runs, On brings the next section {WHEN_WORDS[settings.when]}; once more before then
+          takes it back, and held long it takes the last move back.
+        </p>
+      )}
     </>
   );
 }
@@ -203,8 +217,9 @@ function KeysHere({ isLeading }: { isLeading: boolean }) {
         <>
           {" "}
           To lead: <kbd>C</kbd> count in, <kbd>H</kbd> hold, <kbd>G</kbd> go on, <kbd>M</kbd> once more,{" "}
-          <kbd>L</kbd> leave out the next, <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next song,{" "}
-          <kbd>D</kbd> mark the bar as a danger spot.
+          <kbd>R</kbd> round and round, <kbd>L</kbd> leave out the next, <kbd>W</kbd> as written after all,{" "}
+          <kbd>S</kbd> stop, <kbd>U</kbd> take back, <kbd>N</kbd> next song, <kbd>D</kbd> mark the bar as a
+          danger spot.
         </>
       )}
     </p>

@@ -1,5 +1,5 @@
 import { barInSection, type LiveItem, type LivePassage, type Place } from "@/core/stage";
-import { describeBarsLeft } from "./act-words";
+import { describeNext } from "./act-words";
 import { BeatRow } from "./BeatRow";
 
 const PHASE_WORDS: Readonly<Record<Place["phase"], string>> = {
@@ -51,8 +51,10 @@ export function WhereWeAre({
       <span className="ml-auto text-2xl whitespace-nowrap">
         {peek === 0 && place.phase !== "ended" && (
           <>
-            <strong>{describeBarsLeft(place)}</strong>
-            {next ? ` to ${next.label}` : " to the end"}
+            {place.circles && "round and round · "}
+            <strong data-asked={place.asked} className={place.asked ? "border-b-4 border-primary" : ""}>
+              {describeNext(place, next?.label)}
+            </strong>
           </>
         )}
         {peek !== 0 && <strong>{passage.label}</strong>}

@@ -1,21 +1,31 @@
 import type { StageRole } from "@/api";
-import { coldInstrumentOf, type StagePerson } from "@/core/stage";
+import { coldInstrumentOf, isOnePerson, READING_ALONG, type StagePerson } from "@/core/stage";
 
 /** The first thing on a stage: whose part this screen shows. */
 export function WhoAreYou({
   people,
   role,
+  isKnown,
   onChoose,
 }: {
   people: readonly StagePerson[];
   role: StageRole;
+  /** Whether it is known who plays: before that nobody is missed. */
+  isKnown: boolean;
   onChoose: (person: string) => void;
 }) {
   return (
     <section className="mx-auto flex w-full max-w-2xl flex-1 flex-col justify-center gap-4 py-8">
       <h1 className="text-3xl">{role === "viewer" ? "Whose part do you want to see?" : "Who are you?"}</h1>
-      {people.length === 0 && (
-        <p className="text-xl">Nobody plays in this evening yet: put songs with players in it first.</p>
+      {!isKnown && (
+        <p className="text-xl" role="status">
+          Looking who plays…
+        </p>
+      )}
+      {isKnown && !people.some(({ person }) => isOnePerson(person)) && (
+        <p className="text-xl">
+          Nobody plays in this evening yet: put players into its songs first. You can read along meanwhile.
+        </p>
       )}
       <ul className="grid gap-3 sm:grid-cols-2">
         {people.map(({ person, name, instrument }) => (
@@ -25,7 +35,11 @@ export function WhoAreYou({
               className="btn btn-lg h-auto w-full justify-between py-3 text-xl"
               onClick={() => onChoose(person)}
             >
-              {coldInstrumentOf(person) ? "I don’t know the songs" : name}{" "}
+              {coldInstrumentOf(person)
+                ? "I don’t know the songs"
+                : person === READING_ALONG.person
+                  ? "I lead, sing or read along"
+                  : name}{" "}
               <span className="text-base font-normal">{instrument}</span>
             </button>
           </li>

@@ -1,4 +1,4 @@
-import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
+import type { LeaderAct, LiveItem, Place, When } from "@/core/stage";
 
 /** What was pressed, for the button that takes it back. */
 export const ACT_WORDS: Readonly<Record<LeaderAct["type"], string>> = {
@@ -10,6 +10,8 @@ export const ACT_WORDS: Readonly<Record<LeaderAct["type"], string>> = {
   goOn: "going on",
   repeat: "once more",
   jump: "another section",
+  circle: "round and round",
+  asWritten: "back to the form",
   skip: "leaving out",
   stop: "stop",
   undo: "",
@@ -37,22 +39,21 @@ export function mainAct(
   return { act: { type: "start", passage: null, countBars }, words: countBars === 0 ? "Begin" : "Count in" };
 }
 
-/** What a page-turn pedal does for everybody: on to what comes next by hand, or out of a hold; past the last section to the next song. */
-export function pedalAct(
-  state: LiveState,
-  item: LiveItem | null,
-  place: Place | null,
-  by: 1 | -1,
-): LeaderAct | null {
-  if (by === 1 && (place?.phase === "holding" || place?.phase === "sign")) return { type: "goOn" };
-  const to = !place ? null : by === -1 ? place.index - 1 : place.phase === "ended" ? null : place.next;
-  const passage = to === null ? undefined : item?.passages[to];
-  if (passage) return { type: "jump", passage: passage.id, when: "now" };
-  const other = state.items[state.items.findIndex(({ id }) => id === item?.id) + by];
-  if (!other) return null;
-  return by === 1 ? { type: "next" } : { type: "open", itemId: other.id };
-}
-
 /** How many bars are left of a section, in words. */
 export const describeBarsLeft = ({ barsLeft }: Place): string =>
   barsLeft <= 1 ? "last bar" : `${barsLeft} bars`;
+
+/**
+ * What comes after a section, and when.
+ * @example describeNext(place, "Chorus") // => "next: Chorus, in 2 bars"
+ */
+export const describeNext = ({ barsLeft }: Pick<Place, "barsLeft">, label: string | undefined): string => {
+  const when = barsLeft <= 1 ? "after this bar" : `in ${barsLeft} bars`;
+  return label === undefined ? `the end ${when}` : `next: ${label}, ${when}`;
+};
+
+export const WHEN_WORDS: Readonly<Record<When, string>> = {
+  end: "when this one ends",
+  bar: "at the next bar",
+  now: "at once",
+};

@@ -1,5 +1,5 @@
 import { type IDBPDatabase, openDB } from "idb";
-import type { LiveState, StageNote, StagePack, StagePerson } from "@/core/stage";
+import type { FeetState, LiveState, StageNote, StagePack, StagePerson } from "@/core/stage";
 
 /** What a device keeps of an evening, so that its page goes on with no network. */
 export type KeptEvening = {
@@ -12,9 +12,14 @@ export type KeptEvening = {
   readonly notes: readonly StageNote[];
   /** Notes that have not reached the server yet. */
   readonly unsent: readonly StageNote[];
+  /** What this player's feet have done in the song that is open. */
+  readonly feet: KeptFeet | null;
   /** Changes with every edit of a song: a pack of another stamp is asked for anew. */
   readonly songs: string;
 };
+
+/** What is known of a player's feet in a song of the evening. */
+export type KeptFeet = { readonly itemId: string; readonly person: string; readonly state: FeetState };
 
 const STORE = "evenings";
 let opened: Promise<IDBPDatabase> | null = null;

@@ -25,6 +25,7 @@ import {
   barInSection,
   barInUse,
   EMPTY_STATE,
+  type FeetState,
   type Follower,
   followFrom,
   hear,
@@ -41,7 +42,7 @@ import {
 } from "@/core/stage";
 import { makeId } from "@/document/client";
 
-import { type KeptEvening, loadKept, saveKept } from "./keep";
+import { type KeptEvening, type KeptFeet, loadKept, saveKept } from "./keep";
 import type { StageSettings } from "./settings";
 import { localNow, StageClock } from "./stage-clock";
 
@@ -98,6 +99,7 @@ export class LiveLine {
   }));
   private readonly clock = new StageClock();
   private songs = "";
+  private feet: KeptFeet | null = null;
   private names: NamesHere = { shows: "", writing: "", accidentals: "" };
   private feed: EventSource | null = null;
   private heardAt = 0;
@@ -138,6 +140,7 @@ export class LiveLine {
     if (kept) {
       this.clock.begin(kept.offset);
       this.songs = kept.songs;
+      this.feet = kept.feet ?? null;
       const { people, person, pack, notes, unsent } = kept;
       this.store.setState({ follower: followFrom(kept.state), people, person, pack, notes, unsent });
     }
@@ -157,9 +160,12 @@ export class LiveLine {
     document.removeEventListener("visibilitychange", this.onSight);
   }
 
-  /** Sends the leader's press, or moves this screen alone while the line is gone. */
-  async press(act: LeaderAct): Promise<void> {
-    const pressedAt = this.clockWithin === null ? null : this.now();
+  /**
+   * Sends the leader's press, or moves this screen alone while the line is gone.
+   * @param ago how long ago it was made, ms
+   */
+  async press(act: LeaderAct, ago = 0): Promise<void> {
+    const pressedAt = this.clockWithin === null ? null : this.now() - ago;
     const live = this.store.getState();
     if (live.line === "alone") return this.moveAlone(act);
     const pressed = await this.ask(pressStage, { act, pressId: makeId(), pressedAt });
@@ -194,6 +200,19 @@ export class LiveLine {
     const { bar, label } = barInSection(item.passages, place);
     if (taken.ok) this.say(`${capital(tellBars(String(bar), label))} is kept as a danger spot in Cues.`);
     else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
+  }
+
+  /** What is known of this player's feet in a song; null where nothing is. */
+  feetIn(itemId: string): FeetState | null {
+    const { person } = this.store.getState();
+    return this.feet?.itemId === itemId && this.feet.person === person ? this.feet.state : null;
+  }
+
+  keepFeet(itemId: string, state: FeetState): void {
+    const { person } = this.store.getState();
+    if (person === null || this.feet?.state === state) return;
+    this.feet = { itemId, person, state };
+    this.save();
   }
 
   /** Says how names are told on this screen: its part is fetched anew in them. */
@@ -419,6 +438,7 @@ export class LiveLine {
         pack,
         notes,
         unsent,
+        feet: this.feet,
         songs: this.songs,
       };
       void saveKept(this.eveningId, kept);

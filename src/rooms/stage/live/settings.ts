@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from "react";
 import type { SheetView } from "@/core/song/schema";
+import type { When } from "@/core/stage";
 import { SHEET_WORDS } from "@/ui/pretty";
 
 const SHOWS = ["", "sounding", "shapes", "degrees"] as const;
@@ -19,6 +20,10 @@ export type StageSettings = {
   readonly leads: boolean;
   /** Whether a leader's pedals turn everybody's page. */
   readonly pedals: boolean;
+  /** When a section comes that is called for while the clock runs. */
+  readonly when: When;
+  /** Two presses nearer than this are one, ms: place in {@link GATES}. */
+  readonly gate: number;
   /** How names are told here; "" as the player reads. */
   readonly shows: (typeof SHOWS)[number];
   readonly writing: (typeof WRITINGS)[number];
@@ -32,6 +37,10 @@ export type StageSettings = {
 /** How much larger letters are at each size; the middle one is read from two metres on a small laptop. */
 export const SIZES = [0.6, 0.8, 1, 1.3, 1.7] as const;
 
+/** How near two presses may be and still count as one, ms: for a quick foot, usually, for a switch that bounces long. */
+export const GATES = [200, 400, 800] as const;
+const WHENS = ["end", "bar", "now"] as const satisfies readonly When[];
+
 const PLAIN: StageSettings = {
   density: "all",
   size: 2,
@@ -40,6 +49,8 @@ const PLAIN: StageSettings = {
   click: false,
   leads: false,
   pedals: true,
+  when: "end",
+  gate: 1,
   shows: "",
   writing: "",
   accidentals: "",
@@ -71,6 +82,8 @@ export function readSettings(text: string | null): StageSettings {
     click: flag("click"),
     leads: flag("leads"),
     pedals: flag("pedals"),
+    when: WHENS.find((one) => one === kept.when) ?? PLAIN.when,
+    gate: typeof kept.gate === "number" && GATES[kept.gate] !== undefined ? kept.gate : PLAIN.gate,
     counts: flag("counts"),
     shows: SHOWS.find((one) => one === kept.shows) ?? PLAIN.shows,
     writing: WRITINGS.find((one) => one === kept.writing) ?? PLAIN.writing,

@@ -38,7 +38,7 @@ export default async function Page({
       players={Object.values(body.players)
         .sort(byOrder)
         .map((player) => ({ id: player.id, name: player.name, hand: handOf(player) }))}
-      cues={await cuesOfVersion(body, null, namersFor(body, readerBy(choice, body, null)))}
+      cues={await cuesOfVersion(body, undefined, namersFor(body, readerBy(choice, body, null)))}
       names={choice}
     />
   );

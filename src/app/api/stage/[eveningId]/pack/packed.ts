@@ -1,31 +1,42 @@
-import { coldPartIn, partIn } from "@/app/part-in";
+import { coldPartIn, onlookerIn, partIn } from "@/app/part-in";
+import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
+import { bandSheet, playsInBar } from "@/core/parts";
 import type { NamesChoice } from "@/core/song/names";
+import type { VersionBody } from "@/core/song/schema";
 import {
   coldInstrumentOf,
   type LiveItem,
   type PackedSong,
   type StagePack,
   type StagePart,
+  type StageReady,
 } from "@/core/stage";
 import { playerOf } from "@/rooms/stage/pack";
 import { openSong } from "@/server/songs/open-song";
 
-/** Parts that have been worked out, by version, revision, player and names: fifty phones ask for the same ones. */
+/** So much that has been worked out is kept: fifty phones ask for the same. */
 const MOST_KEPT = 300;
-const kept = new Map<string, Promise<StagePart>>();
 
-function keptPart(key: string, make: () => Promise<StagePart>): Promise<StagePart> {
-  const known = kept.get(key);
-  if (known) return known;
-  const made = make();
-  kept.set(key, made);
-  made.catch(() => kept.delete(key));
-  for (const oldest of kept.keys()) {
-    if (kept.size <= MOST_KEPT) break;
-    kept.delete(oldest);
-  }
-  return made;
+/** Keeps what a key stands for until newer things have pushed it out. */
+function keeping<Value>(): (key: string, make: () => Promise<Value>) => Promise<Value> {
+  const kept = new Map<string, Promise<Value>>();
+  return (key, make) => {
+    const known = kept.get(key);
+    if (known) return known;
+    const made = make();
+    kept.set(key, made);
+    made.catch(() => kept.delete(key));
+    for (const oldest of kept.keys()) {
+      if (kept.size <= MOST_KEPT) break;
+      kept.delete(oldest);
+    }
+    return made;
+  };
 }
+
+/** Parts by version, revision, player and names; how songs begin and end by version and revision. */
+const keptPart = keeping<StagePart>();
+const keptEnds = keeping<{ readonly edges: SongEdges; readonly begins: readonly string[] }>();
 
 /** All songs of a running order as one person plays them. */
 export async function packOf(
@@ -34,20 +45,49 @@ export async function packOf(
   choice: NamesChoice,
 ): Promise<StagePack> {
   const songs: PackedSong[] = [];
+  let before: SongEdges | null = null;
   for (const { id, versionId } of items) {
     const opened = versionId === null ? null : await openSong(versionId);
     if (!opened || versionId === null) continue;
-    const { revision } = opened.version;
-    const body = opened.version.body;
-    const cold = coldInstrumentOf(person);
-    const player = cold ? null : playerOf(body, person);
-    const key = `${versionId} ${revision} ${player?.id ?? person} ${JSON.stringify(choice)}`;
-    const part = cold
-      ? await keptPart(key, async () => (await coldPartIn(body, cold, choice)).part)
-      : player
-        ? await keptPart(key, () => partIn(body, player.id, choice))
-        : null;
-    songs.push({ itemId: id, versionId, revision, part });
+    const { revision, body } = opened.version;
+    const part = await partOf(`${versionId} ${revision}`, body, person, choice);
+    const { edges, begins } = await keptEnds(`${versionId} ${revision}`, async () => ({
+      edges: songEdges(body),
+      begins: whoBegins(body),
+    }));
+    songs.push({ itemId: id, versionId, revision, part, ready: readyFor(person, before, edges, begins) });
+    before = edges;
   }
   return { person, songs };
+}
+
+function partOf(version: string, body: VersionBody, person: string, choice: NamesChoice): Promise<StagePart> {
+  const cold = coldInstrumentOf(person);
+  const player = cold ? null : playerOf(body, person);
+  return keptPart(`${version} ${cold ? person : (player?.id ?? "")} ${JSON.stringify(choice)}`, async () => {
+    if (cold) return (await coldPartIn(body, cold, choice)).part;
+    return player ? partIn(body, player.id, choice) : onlookerIn(body, choice);
+  });
+}
+
+/** Who plays from the first bar of a song on, by name. */
+function whoBegins(body: VersionBody): string[] {
+  const [first] = bandSheet(body).rows;
+  return first?.parts.flatMap((part) => (!part.out && playsInBar(part, 0) ? [part.player.name] : [])) ?? [];
+}
+
+/** What one person gets ready between two songs. */
+function readyFor(
+  person: string,
+  before: SongEdges | null,
+  edges: SongEdges,
+  begins: readonly string[],
+): StageReady {
+  const { changes } = changeOver(before?.ends ?? [], edges.starts);
+  const own = changes.filter((change) => change.person === person);
+  return {
+    changes: own.map(describeOwnChange),
+    seconds: own.reduce((sum, { seconds }) => sum + seconds, 0),
+    begins,
+  };
 }

@@ -1,0 +1,12 @@
+export { type TellFeet, tellFeetStrip } from "./describe-feet";
+export { feetOfSong, type PlannedFeet } from "./feet-of-song";
+export { type FeetPlace, feetPlace } from "./feet-place";
+export {
+  type FeetState,
+  type FeetTruth,
+  feetAsPlanned,
+  fitsFeet,
+  followFeet,
+  tellFeet,
+} from "./feet-state";
+export type { FeetPress, StageFeet } from "./stage-feet";
