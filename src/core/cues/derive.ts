@@ -17,10 +17,11 @@ import {
   type UseSpan,
   versionRow,
 } from "../song/read";
-import { describeSetting, LIGHT_WORDS, type Player, type VersionBody } from "../song/schema";
+import { describeSetting, type Player, type VersionBody } from "../song/schema";
 import { describeAct, hasSoundBox, type SongTones, type TonePress } from "../sounds";
 import type { Cue, CueKind } from "./cue";
 import { ownCues, tickOfCue } from "./own-cue";
+import { handCues, type Standing, standingAfter } from "./standing";
 
 /** What the other rooms have planned, where it is known. */
 export type Planned = {
@@ -194,16 +195,8 @@ function everybody(
   );
 }
 
-/** How a part stands, as far as others and its player must know of a change. */
-type Standing = {
-  readonly out: boolean;
-  readonly light: number;
-  readonly way: string;
-  readonly capo: number;
-  readonly sound: string;
-};
-
-function standingOf(part: SheetPart): Standing {
+/** How a part stands. */
+export function standingOf(part: SheetPart): Standing {
   const { cell, technique } = part;
   return {
     out: part.out,
@@ -224,28 +217,12 @@ function ofPlayer(player: Player, sheet: BandSheet, spans: readonly UseSpan[]): 
     const part = parts.get(span.use.id);
     if (!part) return [];
     const now = standingOf(part);
-    const found: Found[] = [];
-    const put = (kind: CueKind, text: string, tick: Ticks = span.from) =>
-      found.push({ kind, playerId: player.id, tick, text, span });
     const entersLate = !now.out && (barsAt(part.cell, 0)?.[0]?.[0] ?? 0) > 0;
-    if (now.out) {
-      if (before && !before.out) put("out", "stay out");
-      if (!before) put("out", "wait");
-    } else {
-      if (before?.out && !entersLate) put("in", `come in, ${LIGHT_WORDS[now.light]}`);
-      if (before && !before.out && before.light !== now.light)
-        put(
-          "light",
-          `${now.light > before.light ? "up" : "down"} to ${LIGHT_WORDS[now.light]}, from ${LIGHT_WORDS[before.light]}`,
-        );
-      if (now.way !== "" && before?.way !== now.way) put("way", now.way);
-      if (before && !before.out && before.capo !== now.capo)
-        put("capo", now.capo === 0 ? "capo off" : `capo to ${now.capo}`);
-      found.push(...barCues(player, part, span));
-    }
-    if (now.sound !== "" && before?.sound !== now.sound && !now.out) put("sound", `sound “${now.sound}”`);
-    before = now.out ? { ...now, capo: before?.capo ?? now.capo, sound: before?.sound ?? "" } : now;
-    return found;
+    const cues = handCues(before, now, entersLate).map(
+      (cue): Found => ({ ...cue, playerId: player.id, tick: span.from, span }),
+    );
+    before = standingAfter(before, now);
+    return now.out ? cues : [...cues, ...barCues(player, part, span)];
   });
 }
 

@@ -13,6 +13,6 @@ export const ONLOOKER: Player = Object.freeze({
   level: "fluent",
   sings: false,
   range: null,
-  light: 0,
-  role: "out",
+  light: 2,
+  role: "support",
 });

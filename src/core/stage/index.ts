@@ -28,6 +28,7 @@ export {
   tellFeetStrip,
 } from "./feet";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
+export { cuesFollowing, nextEntry } from "./following";
 export {
   BOUNCE_MS,
   FOOT_OFF,

@@ -1,4 +1,4 @@
-import type { CueKind } from "../cues";
+import type { CueKind, Standing } from "../cues";
 import type { LineFinger, NoteStroke, TabNote } from "../fretboard";
 import type { Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
@@ -33,6 +33,10 @@ export type StageSheet = {
   readonly strum: StageStrum | null;
   /** How long the player waits from its begin until they come in; null where they play from its first bar, or no more. */
   readonly waits: StageWait | null;
+  /** How the player stands in it, for what they do otherwise than before; null for who reads along. */
+  readonly standing: Standing | null;
+  /** The bar they come in at, from 0; null where they are silent all through. */
+  readonly enters: number | null;
   /** Whether the part may be played or not. */
   readonly optional: boolean;
   /** How it is played: pattern or technique, line, sound, bars. */

@@ -354,20 +354,25 @@ export function NextStrip({
   more,
   ended,
   tab = null,
+  plays = true,
 }: {
   next: StageSheet | null | undefined;
   more: boolean;
   ended: boolean;
   /** The first bar of what comes next, where that is tab. */
   tab?: StageRiff | null;
+  plays?: boolean;
 }) {
   const chords =
-    next?.lines
-      .flatMap((line) => line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])))
-      .slice(0, MOST_CHORDS_NEXT) ?? [];
+    next?.lines.flatMap((line) =>
+      line.pieces.flatMap((piece) => (piece.name === null ? [] : [piece.name])),
+    ) ?? [];
+  const most = tab ? 1 : MOST_CHORDS_NEXT;
+  // That there are more is said.
+  const told = [...chords.slice(0, most), ...(chords.length > most && !tab ? ["…"] : [])].join("  ");
   return (
     <div
-      className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:text-base"
+      className="flex min-w-0 flex-1 items-center gap-4 overflow-hidden rounded-field border-t-4 border-base-300 bg-base-200 px-4 text-2xl whitespace-nowrap max-sm:gap-2 max-sm:px-2 max-sm:text-base"
       aria-live="polite"
     >
       {more && (
@@ -380,15 +385,15 @@ export function NextStrip({
       {more && <FoldedTab tab={tab} />}
       {next && (
         <>
-          <span className="text-base">next</span>
+          <span className="text-base max-sm:sr-only">next</span>
           <SectionTag label={next.label} kind={next.kind} />
-          <span className="font-mono font-bold">
-            {chords.slice(0, tab ? 1 : MOST_CHORDS_NEXT).join("  ")}
-          </span>
+          <span className="min-w-0 truncate font-mono font-bold">{told}</span>
           <FoldedTab tab={tab} />
-          <span className="text-lg">
-            {next.role === "out" ? "you stay out" : next.optional ? "may be left out" : next.note}
-          </span>
+          {plays && (
+            <span className="min-w-0 truncate text-lg max-sm:hidden">
+              {next.role === "out" ? "you stay out" : next.optional ? "may be left out" : next.note}
+            </span>
+          )}
         </>
       )}
     </div>

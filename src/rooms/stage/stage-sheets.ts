@@ -1,5 +1,5 @@
 import type { Ticks } from "@/base";
-import type { Cue } from "@/core/cues";
+import { type Cue, standingOf } from "@/core/cues";
 import { lineFingers } from "@/core/fretboard";
 import {
   bandSheet,
@@ -53,7 +53,7 @@ import {
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
 import { BEFORE_CHANGE, SHORT_CHORDS } from "@/ui/pretty";
-import { entriesOf, silenceOf } from "./waits";
+import { entriesOf, playedIn, silenceOf } from "./waits";
 
 /** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
 const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chords", "chord"]);
@@ -150,6 +150,8 @@ export function stagePart(
       }),
       shapes: out || (own && isOnlyLine(own)) ? [] : shapesOf(shapes),
       waits: entries.get(passage) ?? null,
+      standing: own ? standingOf(own) : null,
+      enters: own ? (playedIn({ cell, passage })[0]?.[0] ?? null) : 0,
       optional: cell.optional.value,
       feet: feetIn(passage, player, cues),
       cues: cuesIn(passage, player, cues),

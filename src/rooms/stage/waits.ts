@@ -12,7 +12,10 @@ import {
 import type { StageWait } from "@/core/stage";
 
 /** The bars of a passage a player plays, counted from 0; none where they are out. */
-const playedIn = ({ cell, passage }: ReturnType<typeof playerPart>["passages"][number]): BarRanges =>
+export const playedIn = ({
+  cell,
+  passage,
+}: Pick<ReturnType<typeof playerPart>["passages"][number], "cell" | "passage">): BarRanges =>
   isOut(cell) ? [] : (barsAt(cell, passage.round) ?? [[0, barsIn(passage).length]]);
 
 /**

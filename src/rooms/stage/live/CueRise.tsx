@@ -1,4 +1,4 @@
-import { ahead, BARS_AHEAD, type LivePassage, type Place, type StageSheet } from "@/core/stage";
+import { ahead, BARS_AHEAD, type LivePassage, type Place, type StageCue } from "@/core/stage";
 
 const MOST_SHOWN = 4;
 const EVERY_BAR = 1000;
@@ -12,19 +12,18 @@ const describeWhen = (bars: number, ms: number): string => {
 
 /** What comes within two bars, nearest first; what is near stands taller. The row keeps its height when it is empty. */
 export function CueRise({
-  sheets,
+  cues,
   passages,
   place,
   stretch,
   large,
 }: {
-  sheets: readonly StageSheet[];
+  cues: readonly StageCue[];
   passages: readonly LivePassage[];
   place: Place;
   stretch: number;
   large: boolean;
 }) {
-  const cues = sheets.flatMap((sheet) => sheet.cues.filter(({ kind }) => kind !== "count-in"));
   // With nothing else on the screen all that comes in this section and the next is shown.
   const rising = ahead(cues, passages, place, stretch, large ? EVERY_BAR : BARS_AHEAD).slice(0, MOST_SHOWN);
   if (large && rising.length === 0)

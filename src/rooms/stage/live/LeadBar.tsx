@@ -20,6 +20,9 @@ export function LeadBar({
   onForm: () => void;
 }) {
   const [countBars, setCountBars] = useState(1);
+  // On a phone what is seldom wanted lies folded away.
+  const [isMore, setMore] = useState(false);
+  const seldom = isMore ? "contents" : "contents max-sm:hidden";
   const isLast = state.items.at(-1)?.id === item?.id;
   const main = mainAct(place, isLast, countBars);
   const undone = state.past.at(-1)?.act;
@@ -27,7 +30,7 @@ export function LeadBar({
   return (
     <section aria-label="Lead" className="lead-bar flex flex-wrap items-stretch gap-2">
       {main && (
-        <button type="button" className="btn btn-lg btn-primary min-w-40" onClick={() => press(main.act)}>
+        <button type="button" className="btn btn-lg btn-primary min-w-36" onClick={() => press(main.act)}>
           {main.words}
         </button>
       )}
@@ -37,20 +40,47 @@ export function LeadBar({
         </button>
       )}
       {main?.act.type === "start" && <CountIn bars={countBars} onSet={setCountBars} />}
-      {place && isUnderWay && <UnderWay place={place} press={press} />}
-      {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
-      {place && place.phase !== "waiting" && (
-        <button type="button" className="btn btn-lg" onClick={onMark}>
-          Mark this bar
+      {place && isUnderWay && (
+        <>
+          <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
+            Once more
+          </button>
+          {place.asked && (
+            <button type="button" className="btn btn-lg" onClick={() => press({ type: "asWritten" })}>
+              As written
+            </button>
+          )}
+        </>
+      )}
+      <div className={seldom}>
+        {place && isUnderWay && <UnderWay place={place} press={press} />}
+        {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
+        {place && place.phase !== "waiting" && (
+          <button type="button" className="btn btn-lg" onClick={onMark}>
+            Mark this bar
+          </button>
+        )}
+      </div>
+      {place && (
+        <button
+          type="button"
+          className="btn btn-lg sm:hidden"
+          aria-expanded={isMore}
+          onClick={() => setMore(!isMore)}
+        >
+          {isMore ? "Less" : "More"}
         </button>
       )}
       <button
         type="button"
-        className="btn btn-lg ml-auto"
+        className="btn btn-lg ml-auto h-auto min-h-11 leading-tight"
         disabled={!undone}
         onClick={() => press({ type: "undo" })}
       >
-        {undone ? `Take back: ${ACT_WORDS[undone]}` : "Take back"}
+        <span>
+          Take back
+          {undone && <span className="block text-sm font-normal">{ACT_WORDS[undone]}</span>}
+        </span>
       </button>
     </section>
   );
@@ -76,9 +106,6 @@ function CountIn({ bars, onSet }: { bars: number; onSet: (bars: number) => void 
 function UnderWay({ place, press }: { place: Place; press: (act: LeaderAct) => void }) {
   return (
     <>
-      <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
-        Once more
-      </button>
       <button
         type="button"
         className="btn btn-lg"
@@ -87,11 +114,7 @@ function UnderWay({ place, press }: { place: Place; press: (act: LeaderAct) => v
       >
         Round and round
       </button>
-      {place.asked ? (
-        <button type="button" className="btn btn-lg" onClick={() => press({ type: "asWritten" })}>
-          As written
-        </button>
-      ) : (
+      {!place.asked && (
         <button type="button" className="btn btn-lg" onClick={() => press({ type: "skip" })}>
           Leave out next
         </button>
@@ -141,7 +164,7 @@ function TempoButtons({
       >
         −
       </button>
-      <span className="w-24 text-center text-lg max-sm:w-16">
+      <span className="w-16 text-center text-lg">
         <strong>{Math.round(bpm * 10) / 10}</strong>
         <span className="block text-sm">a minute</span>
       </span>

@@ -22,6 +22,7 @@ import type { Live, LiveLine } from "./live-line";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
 import { GATES, SIZES, type StageSettings } from "./settings";
+import { useCuesNow } from "./use-cues-now";
 import { useFeet } from "./use-feet";
 import type { FootButton } from "./use-foot";
 import { useLeadKeys } from "./use-lead-keys";
@@ -48,6 +49,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
   const part = live.pack?.songs.find((song) => song.itemId === itemId)?.part ?? null;
   const sheets = part?.sheets ?? NO_SHEETS;
   const { item, place } = useNow(line, state, sheets);
+  const cues = useCuesNow(item, place, sheets);
   const boxes = part?.feet ?? null;
   const feet = useFeet(line, item, place, stretch, boxes);
   const [isFormOpen, setFormOpen] = useState(false);
@@ -112,6 +114,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
                 <SongNow
                   sheet={sheet}
                   sheets={sheets}
+                  cues={cues}
                   passages={item.passages}
                   place={place}
                   stretch={stretch}
@@ -141,6 +144,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
         ) : (
           <NextStrip
             next={next ? (sheets.find(({ id }) => id === next.id) ?? plainSheet(next)) : null}
+            plays={part?.plays ?? false}
             more={false}
             ended={place !== null && place.phase !== "ended" && !next}
             tab={firstBarOf(
@@ -220,17 +224,23 @@ function TopLine({
 }) {
   const name = live.people.find(({ person }) => person === live.person)?.name ?? "";
   return (
-    <header className="flex flex-wrap items-center gap-x-5 text-lg max-sm:gap-x-3 max-sm:text-base">
-      <h1 className="min-w-0 text-lg max-sm:max-w-[55vw] max-sm:truncate">
+    <header className="flex flex-wrap items-center gap-x-5 text-lg max-sm:flex-nowrap max-sm:gap-x-2 max-sm:text-sm">
+      <h1 className="min-w-0 text-lg max-sm:flex-1 max-sm:truncate max-sm:text-base">
         {item?.title || (item ? KIND_WORDS[item.kind] : "")} · {name}
       </h1>
       {part?.plays && <span className="max-sm:hidden">{sheet?.hand ?? part.hand}</span>}
       {part && !part.plays && <span className="max-sm:hidden">you read along in this song</span>}
       {children}
-      <span className="ml-auto flex items-center gap-3">
+      <span className="ml-auto flex shrink-0 items-center gap-3 max-sm:gap-2">
         <span className="max-sm:sr-only">{LINE_WORDS[live.line]}</span>
-        <button type="button" className="btn min-h-11 text-base" onClick={onOpen}>
-          This screen
+        <button
+          type="button"
+          aria-label="This screen"
+          className="btn min-h-11 text-base max-sm:px-2 max-sm:text-sm"
+          onClick={onOpen}
+        >
+          <span className="max-sm:hidden">This screen</span>
+          <span className="sm:hidden">Screen</span>
         </button>
         {live.role === "leader" && (
           <a className="link inline-flex min-h-11 items-center" href="/">
@@ -257,6 +267,8 @@ const plainSheet = ({ id, label, kind, firstBar, bars }: LivePassage): StageShee
   strum: null,
   how: [],
   waits: null,
+  standing: null,
+  enters: 0,
   optional: false,
   otherwise: [],
   drawn: [],

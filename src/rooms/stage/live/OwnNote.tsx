@@ -23,10 +23,18 @@ export function OwnNote({
     return (
       <button
         type="button"
-        className={kept === "" ? "link" : "border-b-2 border-primary text-xl font-bold"}
+        aria-label={kept === "" ? "Own note" : undefined}
+        className={`min-h-11 min-w-0 ${kept === "" ? "link" : "truncate border-b-2 border-primary text-xl font-bold max-sm:text-base"}`}
         onClick={() => setOpen(true)}
       >
-        {kept === "" ? "Own note" : kept}
+        {kept === "" ? (
+          <>
+            <span className="max-sm:hidden">Own </span>
+            <span className="max-sm:capitalize">note</span>
+          </>
+        ) : (
+          kept
+        )}
       </button>
     );
   return (

@@ -1,6 +1,14 @@
 import { useEffect, useMemo } from "react";
 import type { SheetView } from "@/core/song/schema";
-import { barInSection, type LivePassage, type Place, type StagePart, type StageSheet } from "@/core/stage";
+import {
+  barInSection,
+  type LivePassage,
+  nextEntry,
+  type Place,
+  type StageCue,
+  type StagePart,
+  type StageSheet,
+} from "@/core/stage";
 import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
 import { isTabSheet } from "../sheet-view";
 
@@ -11,6 +19,7 @@ import type { StageSettings } from "./settings";
 export function SongNow({
   sheet,
   sheets,
+  cues,
   passages,
   place,
   stretch,
@@ -22,6 +31,7 @@ export function SongNow({
 }: {
   sheet: StageSheet;
   sheets: readonly StageSheet[];
+  cues: readonly StageCue[];
   passages: readonly LivePassage[];
   place: Place;
   stretch: number;
@@ -34,11 +44,16 @@ export function SongNow({
   const gone = Math.max(0, barInSection(passages, place).bar - 1);
   const view = settings.view || part.sheet;
   const isCues = settings.density === "cues";
-  const rise = <CueRise {...{ sheets, passages, place, stretch, large: isCues }} />;
+  const rise = <CueRise {...{ cues, passages, place, stretch, large: isCues }} />;
+  const isHere = sheets[place.index]?.id === sheet.id;
   useFollowLine(box, sheet, view, tick);
   return (
     <>
-      <NowHead sheet={sheet} bars={false} gone={gone} plays={part.plays} />
+      <NowHead
+        sheet={isHere ? { ...sheet, waits: nextEntry(sheets, place, gone) } : sheet}
+        bars={false}
+        plays={part.plays}
+      />
       {isCues ? (
         <StrumStrip sheet={sheet} tick={tick} />
       ) : (
