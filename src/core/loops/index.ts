@@ -15,6 +15,7 @@ export { type LoopPlan, type LoopProblem, planLoops } from "./plan";
 export {
   bitsOf,
   costOfPresses,
+  describePress,
   maskOf,
   type Press,
   pressesBetween,

@@ -31,6 +31,13 @@ export function afterPress(sounding: Sounding, recorded: Sounding, pedal: Pedal)
   return after === sounding ? null : after;
 }
 
+/** A press in words. @example describePress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
+export function describePress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {
+  if (press.press === "start-all") return "all in";
+  if (press.press === "stop-all") return "all out";
+  return `track ${press.track! + 1} ${press.effect === "start" ? "in" : "out"}`;
+}
+
 export const costOfPress = ({ effect, late }: Pick<Press, "effect" | "late">): number =>
   PRESS_COST + (late ? (effect === "start" ? LATE_START : LATE_STOP) : 0);
 

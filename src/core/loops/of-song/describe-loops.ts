@@ -7,17 +7,9 @@ import { tellBar, tellMoment } from "../../song/moments";
 import type { Outline } from "../../song/read";
 import { MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
 import { describeClash } from "../clashes";
-import type { Press } from "../press";
 import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
 import type { SongLoops } from "./song-loops";
-
-/** A press in words. @example describePress({ press: "track", track: 1, effect: "stop", late: false }) // => "track 2 out" */
-export function describePress(press: Pick<Press, "press" | "effect"> & { readonly track?: number }): string {
-  if (press.press === "start-all") return "all in";
-  if (press.press === "stop-all") return "all out";
-  return `track ${press.track! + 1} ${press.effect === "start" ? "in" : "out"}`;
-}
 
 /** What a finding says, and why it matters. @param nameOf how chords and notes are told */
 export function describeLoopFinding(

@@ -5,7 +5,6 @@ export {
   describeLoopFinding,
   describeLoopFix,
   describeNeeds,
-  describePress,
 } from "./describe-loops";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers } from "./heard";

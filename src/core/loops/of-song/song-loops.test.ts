@@ -10,9 +10,10 @@ import { outlineOf, timelineOf } from "../../song/read";
 import type { LoopLayerRow, VersionBody } from "../../song/schema";
 import { DOCUMENTS } from "../../song/schema";
 import { planLoops } from "../plan";
+import { describePress } from "../press";
 import { wrongLayers } from "../way";
 import { describeSongLoopProblem } from "./describe-loop-problem";
-import { commandOfFix, describeLoopFinding, describePress } from "./describe-loops";
+import { commandOfFix, describeLoopFinding } from "./describe-loops";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 import { heardLayers } from "./heard";
 import {

@@ -1,10 +1,9 @@
 import { assertNever } from "../../../base";
 import { countBeats } from "../../rhythm";
 import type { SoundBox } from "../../song/schema";
-import type { ToneCost } from "../plan";
+import { bankNumber, type ToneCost } from "../plan";
 import type { ToneWayOut } from "./offers";
 import type { SongToneProblem } from "./song-sounds";
-import { bankNumber } from "./sound-boxes";
 
 const listed = (words: readonly string[]): string => words.join(", ");
 const count = (number: number, one: string, many = `${one}s`): string =>

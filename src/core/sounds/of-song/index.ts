@@ -12,7 +12,6 @@ export { type SlotState, slotStates } from "./slot-saves";
 export { songPedals } from "./song-pedals";
 export { boardOf, type SongTones, type SoundUse, songTones } from "./song-sounds";
 export {
-  bankNumber,
   hasSoundBox,
   programOf,
   SOUND_BOX_PROFILES,
@@ -31,8 +30,6 @@ export {
 export { describeToneFinding, TONE_FIXING, type ToneFinding, toneFindings } from "./sound-findings";
 export {
   changeTick,
-  describeAct,
-  nameOfAct,
   type TonePress,
   tonePresses,
 } from "./sound-presses";

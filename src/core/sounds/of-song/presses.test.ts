@@ -5,13 +5,13 @@ import { unwrap } from "../../../base";
 import { set } from "../../song/edit";
 import { tellMoment } from "../../song/moments";
 import { indexCells, outlineOf } from "../../song/read";
-import { costOfWay, planTones } from "../plan";
+import { costOfWay, describeAct, planTones } from "../plan";
 import { bestInBanks } from "./best-in-banks";
 import { describeToneCost, describeWayOut } from "./describe-sounds";
 import { offerQuestions, priceOffers } from "./offers";
 import { songPedals } from "./song-pedals";
 import { takeOffer } from "./sound-commands";
-import { describeAct, tonePresses } from "./sound-presses";
+import { tonePresses } from "./sound-presses";
 
 const THREE = { 0: { sound: "A" }, 1: { sound: "B" }, 2: { sound: "C" } };
 const SOUNDS = { A: {}, B: { drive: 1 }, C: { delay: "1/4", drive: 1 } };

@@ -69,10 +69,6 @@ export const soundBoxOf = (body: Pick<VersionBody, "soundBoxes">, playerId: stri
     .filter((box) => box.playerId === playerId)
     .sort(byOrder)[0] ?? defaultSoundBox(playerId);
 
-/** A bank as the real box numbers it, counted from 1. */
-export const bankNumber = (box: Pick<SoundBox, "firstBank">, bank: number): number =>
-  box.firstBank + bank + 1;
-
 /** The MIDI program of a slot, and the bank of programs it lies in: 128 programs each. @param bank of this song, from 0 */
 export function programOf(
   box: Pick<SoundBox, "slots" | "firstProgram" | "firstBank">,

@@ -1,41 +1,7 @@
 import type { Ticks } from "../../../base";
 import type { Moment } from "../../song/moments";
-import type { SoundBox } from "../../song/schema";
 import type { ToneAct, TonePlan, ToneStep } from "../plan";
 import type { SongTones, SoundUse } from "./song-sounds";
-import { bankNumber } from "./sound-boxes";
-
-/** An act as one word, for pedals and judging. @example nameOfAct({ do: "slot", slot: 2 }) // => "slot-2" */
-export function nameOfAct(act: ToneAct): string {
-  switch (act.do) {
-    case "arm":
-    case "bank":
-      return `${act.do}-${act.bank}`;
-    case "go":
-      return "go";
-    case "slot":
-      return `slot-${act.slot}`;
-    case "pedal":
-      return `pedal-${act.effect}`;
-  }
-}
-
-/** An act in the words on the pedals, counted from 1 as the real box counts. */
-export function describeAct(act: ToneAct, box: Pick<SoundBox, "twoSwitches" | "firstBank">): string {
-  const both = box.twoSwitches ? "both switches: " : "";
-  switch (act.do) {
-    case "arm":
-      return `${both}arm bank ${bankNumber(box, act.bank)}`;
-    case "bank":
-      return `${both}bank ${bankNumber(box, act.bank)}`;
-    case "go":
-      return "go";
-    case "slot":
-      return `slot ${act.slot + 1}`;
-    case "pedal":
-      return act.effect;
-  }
-}
 
 /** A press in the song, with its moment. */
 export type TonePress = {

@@ -15,4 +15,4 @@ export type {
   ToneCost,
   ToneProblem,
 } from "./sound-case";
-export type { ToneAct } from "./tone-act";
+export { bankNumber, describeAct, nameOfAct, type ToneAct } from "./tone-act";

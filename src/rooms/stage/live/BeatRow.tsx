@@ -11,7 +11,11 @@ export function BeatRow({ place }: { place: Place }) {
       {Array.from({ length: beatsInBar }, (_, at) => (
         <span key={at} className="beat-notch" data-first={at === 0} data-on={moves && at + 1 === on} />
       ))}
-      {counting && <span className="ml-2 font-mono text-4xl font-bold">{count > 0 ? on : "·"}</span>}
+      {counting && (
+        <span className="ml-2 font-mono text-4xl font-bold max-sm:ml-0 max-sm:text-2xl">
+          {count > 0 ? on : "·"}
+        </span>
+      )}
     </span>
   );
 }

@@ -46,9 +46,9 @@ export function WhereWeAre({
         <span className="text-xl">of {bars}</span>
       </span>
       <BeatRow place={place} />
-      {words !== "" && <strong className="text-2xl whitespace-nowrap">{words}</strong>}
-      {place.phase === "waiting" && item.note && <span className="text-xl">{item.note}</span>}
-      <span className="ml-auto text-2xl whitespace-nowrap">
+      {words !== "" && <strong className="text-2xl whitespace-nowrap max-sm:text-base">{words}</strong>}
+      {place.phase === "waiting" && item.note && <span className="text-xl max-sm:text-sm">{item.note}</span>}
+      <span className="where-next ml-auto text-2xl whitespace-nowrap max-sm:text-xl">
         {peek === 0 && place.phase !== "ended" && (
           <>
             {place.circles && "round and round · "}
