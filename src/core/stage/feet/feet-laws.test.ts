@@ -47,7 +47,9 @@ function due(state: FeetState, place: Place, passages: SampleFeet["passages"]): 
   if (place.phase === "waiting" || place.phase === "counting") return [];
   const here = passages[place.index]!;
   const isSame = state.passage === here.id && place.tick >= state.tick - 480;
-  const isTold = !isSame && state.next === here.id && place.tick <= 480 + STEP_MS * 0.96;
+  // A section that comes at once, before the one that is now is over, surprises the foot though it was the next.
+  const isOver = state.passage === null || state.leave - state.tick <= 480 + STEP_MS * 0.96;
+  const isTold = !isSame && isOver && state.next === here.id && place.tick <= 480 + STEP_MS * 0.96;
   return state.strip.filter(({ ahead, passage, tick }) => {
     if (isSame) return !ahead && tick <= place.tick;
     if (isTold) return !ahead || (passage === here.id && tick <= place.tick);
@@ -115,7 +117,11 @@ function perform(seed: number): { readonly looked: number; readonly wrong: strin
       missed = false;
     }
     const entered = at.here && (before.passage !== state.passage || state.tick < before.tick - 480);
-    if (entered) calm = at.here!.tick <= 480 && before.next === state.passage && !slipped ? calm + 1 : 0;
+    if (entered)
+      calm =
+        at.here!.tick <= 480 && before.leave - before.tick <= 480 && before.next === state.passage && !slipped
+          ? calm + 1
+          : 0;
     if (slipped) calm = 0;
     if (!at.here || calm < 1) continue;
     // From the second bar on, all that was told at the boundary has been pressed.

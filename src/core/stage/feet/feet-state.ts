@@ -16,7 +16,8 @@ export type FeetState = {
   readonly passage: string | null;
   readonly tick: Ticks;
   readonly next: string | null;
-  /** When that was, by the server's clock, ms. */
+  /** Where it was said to be left, and when it was looked at, by the server's clock, ms. */
+  readonly leave: Ticks;
   readonly at: number;
   readonly box: TonePlace | null;
   /** Single pedals that are on. */
@@ -32,6 +33,7 @@ export const feetBefore = ({ box, looper }: StageFeet): FeetState => ({
   passage: null,
   tick: 0,
   next: null,
+  leave: 0,
   at: 0,
   box: box && { ...box.start, armed: null },
   on: [],
@@ -60,10 +62,7 @@ export function followFeet(feet: StageFeet, state: FeetState, place: FeetPlace):
   const passage = here === null ? null : passages[here.index]!;
   const isSame =
     passage !== null && passage.id === state.passage && here!.tick >= state.tick - passage.beat / 2;
-  // Whoever takes a press back may stand in the middle of a section that did not just begin.
-  const mayHaveBegun =
-    passage !== null && msOfTicks(passage, here!.tick - passage.beat / 2, place) <= place.now - state.at;
-  const wasTold = !isSame && mayHaveBegun && state.next === passage.id;
+  const wasTold = !isSame && passage !== null && state.next === passage.id && cameAsTold(state, place);
   const isMade = ({ ahead, passage: id, tick }: FeetPress): boolean => {
     if (!passage) return false;
     if (isSame) return !ahead && tick <= here!.tick;
@@ -75,11 +74,24 @@ export function followFeet(feet: StageFeet, state: FeetState, place: FeetPlace):
   return planned(feet, { ...walked, passage: passage?.id ?? null, tick: here?.tick ?? 0 }, place, next);
 }
 
+/**
+ * Whether a section has come just when it was told to: not at once, before its time, and not in its middle, as where a press
+ * is taken back.
+ */
+function cameAsTold({ passage: id, tick, leave, at }: FeetState, place: FeetPlace): boolean {
+  const { passages, here, now } = place;
+  const passage = passages[here!.index]!;
+  const before = passages.find((one) => one.id === id);
+  const hadLeft = before ? msOfTicks(before, leave - tick - before.beat / 2, place) <= now - at : true;
+  return hadLeft && msOfTicks(passage, here!.tick - passage.beat / 2, place) <= now - at;
+}
+
 function planned(feet: StageFeet, state: FeetState, place: FeetPlace, next: number | null): FeetState {
   const { box, pedals, looper } = feet;
   return {
     ...state,
     at: place.now,
+    leave: place.here?.leave ?? 0,
     next: next === null ? null : (place.passages[next]?.id ?? null),
     strip: [
       ...(box && state.box ? boxPresses(box, state.box, place) : []),

@@ -25,19 +25,20 @@ const passages = passagesOf(body);
 
 /** Where feet are, at a tick of a section; another section may come after it than the form says. */
 function at(index: number, tick: number, after: number | null = null) {
+  const now = index * 16_000 + (tick / 960) * 1000;
   const transport = {
     itemId: "one",
     mode: "running",
     passage: passages[index]!.id,
     tick,
-    at: 0,
+    at: now,
     countMs: 0,
     stretch: 1,
     leave: null,
     after: after === null ? null : passages[after]!.id,
     circles: false,
   } as const;
-  return feetPlace(passages, placeAt(passages, transport, 0)!, 1, 0);
+  return feetPlace(passages, placeAt(passages, transport, now)!, 1, now);
 }
 const told = (state: FeetState) =>
   tellFeetStrip(state.strip, feet).map(

@@ -39,7 +39,7 @@ export function useFoot({ moves, gateMs, onTap, onHold }: Asked): (key: FootKey)
     if (means?.type === "tap") onTap(means.key, now() - means.at);
     else if (means?.type === "hold") onHold();
     clearTimeout(timer.current);
-    if (!next.down || next.held) return;
+    if (!next.down || (next.held && next.up === null)) return;
     const due = next.up === null ? next.down.at + LONG_PRESS_MS : next.up + BOUNCE_MS;
     timer.current = setTimeout(() => step({ type: "time", at: now() }), Math.max(0, due - now()) + 1);
   };
