@@ -1,3 +1,4 @@
+import type { z } from "zod";
 import type { SongEdges } from "@/core/evenings";
 import type { VersionBody } from "@/core/song/schema";
 import { answers, endpoint, sent } from "./endpoint";
@@ -29,9 +30,21 @@ export const eveningsWith = /* @__PURE__ */ endpoint("GET", "/api/evenings", "le
   answer: answers<{ readonly evenings: readonly OpenedEvening[] }>(),
 });
 
-/** Every evening by name. */
+/** An evening by its name and its day. */
+export type NamedEvening = { readonly id: string; readonly name: string; readonly day: string | null };
+
+/** Every evening in use. */
 export const namesOfEvenings = /* @__PURE__ */ endpoint("GET", "/api/evenings/names", "leader", {
-  answer: answers<{ readonly evenings: readonly { readonly id: string; readonly name: string }[] }>(),
+  answer: answers<{ readonly evenings: readonly NamedEvening[] }>(),
+});
+
+/** What the shelf does with an evening. */
+export type EveningAct = z.input<typeof import("./checks/evenings").eveningAct>;
+
+/** Puts a song at the end of an evening, puts it away, takes it out or brings it back, or makes another one like it. */
+export const changeEvening = /* @__PURE__ */ endpoint("POST", "/api/evenings/[id]", "leader", {
+  request: sent(async () => (await import("./checks/evenings")).eveningAct, 10_000),
+  answer: answers<{ readonly id: string }>(),
 });
 
 export const makeEvening = /* @__PURE__ */ endpoint("POST", "/api/evenings", "leader", {

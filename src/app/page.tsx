@@ -1,8 +1,10 @@
 import { connection } from "next/server";
 import { WHOLE_SHELF } from "@/api";
-import { byOrder } from "@/document";
+import { byOrder, headOf } from "@/document";
+import type { ShelfEvening } from "@/rooms/shelf/Evenings";
+import { inOrder } from "@/rooms/shelf/evening-order";
 import { Rescue } from "@/rooms/shelf/Rescue";
-import { Shelf, type ShelfEvening } from "@/rooms/shelf/Shelf";
+import { Shelf } from "@/rooms/shelf/Shelf";
 import { tellKept } from "@/server/backups/keeping";
 import { openDatabase } from "@/server/db/open-database";
 import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
@@ -38,19 +40,20 @@ export default async function Page() {
     return { id, problem, name: row ? `${row.title}, ${row.versionName}` : `a ${kind} without a name` };
   });
   const rows = new Map((await shelfRowsOf(database, versionIds)).map((row) => [row.versionId, row]));
-  const listed = bodies.map(({ id, body }): ShelfEvening => {
-    const { name, place, note } = Object.values(body.evening)[0]!;
+  const listed = bodies.flatMap(({ id, body }): ShelfEvening[] => {
+    const { name, place, note, day, kept } = headOf(body, "evening");
+    if (kept === "removed") return [];
     const items = Object.values(body.items)
       .sort(byOrder)
       .flatMap((item) => {
         const song = rows.get(item.versionId ?? "");
         return song ? [{ id: item.id, note: item.note, song: plain(song) }] : [];
       });
-    return { id, name, place, note, items };
+    return [{ id, name, place, note, day, kept, items }];
   });
   return (
     <Shelf
-      evenings={listed}
+      evenings={inOrder(listed, today())}
       first={{ ...first, rows: first.rows.map(plain) }}
       facets={facets}
       unreadable={named}
@@ -59,6 +62,12 @@ export default async function Page() {
     />
   );
 }
+
+/** The day it is at this machine. */
+const today = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+};
 
 /** A row as a page may hand it to the browser. */
 const plain = <Row extends { updatedAt: Date }>({ updatedAt, ...row }: Row) => ({

@@ -30,7 +30,9 @@ export function sampleEvening(mark: string): NewDocuments {
   );
   const evening: EveningBody = {
     ...emptyBody(DOCUMENTS.evening),
-    evening: { e: { id: "e", name: "Night", place: "", note: "", targetMinutes: null } },
+    evening: {
+      e: { id: "e", name: "Night", place: "", note: "", targetMinutes: null, day: null, kept: "in use" },
+    },
     items: {
       one: {
         ...shared,

@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { EVENING_KEPT } from "@/core/song/schema";
+import { idSchema } from "@/document";
 
 const MOST_VERSIONS = 60;
 
@@ -14,6 +16,12 @@ export const newEvening = z.object({
     .max(120, { error: "should be a name of at most 120 characters" })
     .default("New evening"),
 });
+
+export const eveningAct = z.discriminatedUnion("act", [
+  z.object({ act: z.literal("add"), versionId: idSchema }),
+  z.object({ act: z.literal("keep"), kept: z.enum(EVENING_KEPT) }),
+  z.object({ act: z.literal("duplicate") }),
+]);
 
 /** Ids of versions, with commas between. */
 export const versions = z.object({

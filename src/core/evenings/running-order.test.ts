@@ -76,7 +76,9 @@ describe("a running order", () => {
     const best = bestOrder(asked)!;
     expect(best.order).toEqual([2, 0, 1]);
     const body: EveningBody = {
-      evening: { e: { id: "e", name: "E", place: "", note: "", targetMinutes: null } },
+      evening: {
+        e: { id: "e", name: "E", place: "", note: "", targetMinutes: null, day: null, kept: "in use" },
+      },
       items: Object.fromEntries(items.map((item) => [item.id, item])),
     };
     const taken = unwrap(applyEdit(DOCUMENTS.evening, body as never, reorderSongs(items, best.order)))

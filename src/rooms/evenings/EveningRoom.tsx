@@ -120,6 +120,15 @@ function Settings({ row }: { row: EveningRow }) {
         longest={120}
         onSet={(name) => change({ name })}
       />
+      <label className="flex flex-col gap-1 text-sm">
+        Day
+        <input
+          type="date"
+          className="input"
+          value={row.day ?? ""}
+          onChange={(event) => change({ day: event.target.value === "" ? null : event.target.value })}
+        />
+      </label>
       <TextField
         label="Place"
         className="w-56"

@@ -18,6 +18,7 @@ import {
   EXCEPTION_KINDS,
   INSTRUMENTS,
   keySchema,
+  NEW_EVENING,
   PLAIN_HAND,
   PLAIN_ITEM,
   type Player,
@@ -216,7 +217,7 @@ export async function demoDocuments(
   const eveningId = makeId();
   const itemOrders = ordersFor(songs.length);
   const evening: EveningBody = {
-    evening: { [eveningId]: { id: eveningId, targetMinutes: null, ...demo.evening } },
+    evening: { [eveningId]: { id: eveningId, targetMinutes: null, ...NEW_EVENING, ...demo.evening } },
     items: Object.fromEntries(
       songs.map(({ songId, versionId }, index) => {
         const id = makeId();

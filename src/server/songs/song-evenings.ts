@@ -20,8 +20,10 @@ export async function versionWithTitle(database: Database, versionId: string) {
 /** The evenings in whose running order a version stands. */
 export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> {
   const database = await openDatabase();
-  const evenings = (await listDocuments(database, "evening")).filter(({ body }) =>
-    Object.values(body.items).some((item) => item.versionId === versionId),
+  const evenings = (await listDocuments(database, "evening")).filter(
+    ({ body }) =>
+      headOf(body, "evening").kept === "in use" &&
+      Object.values(body.items).some((item) => item.versionId === versionId),
   );
   return Promise.all(
     evenings.map(async ({ id, body }): Promise<OpenedEvening> => {

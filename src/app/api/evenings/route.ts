@@ -1,5 +1,5 @@
 import { eveningsWith, makeEvening } from "@/api";
-import { DOCUMENTS } from "@/core/song/schema";
+import { DOCUMENTS, NEW_EVENING } from "@/core/song/schema";
 import { emptyBody } from "@/document";
 import { openDatabase } from "@/server/db/open-database";
 import { createDocuments } from "@/server/documents/stored-documents";
@@ -13,7 +13,7 @@ export const GET = serve(eveningsWith, async ({ sent }) => ({ evenings: await fi
 /** Makes an evening. */
 export const POST = serve(makeEvening, async ({ sent }) => {
   const id = makeId();
-  const row = { id, name: sent.name, place: "", note: "", targetMinutes: null };
+  const row = { id, name: sent.name, place: "", note: "", targetMinutes: null, ...NEW_EVENING };
   const body = { ...emptyBody(DOCUMENTS.evening), evening: { [id]: row } };
   await createDocuments(await openDatabase(), [{ id, kind: "evening", parentId: null, body }]);
   return new Reply({ id }, 201);

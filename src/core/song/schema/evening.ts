@@ -13,6 +13,12 @@ const minutes = z
   .min(0, { error: "should be at least 0 minutes" })
   .max(MOST_MINUTES, { error: `should be at most ${MOST_MINUTES} minutes` });
 
+/** Where an evening is found: with those that come, put away, or taken out until that is taken back. */
+export const EVENING_KEPT = ["in use", "put away", "removed"] as const;
+
+/** The day and the place on the shelf of an evening of which nobody has said any. */
+export const NEW_EVENING = Object.freeze({ day: null, kept: "in use" as const });
+
 const evening = defineTable({
   row: z.object({
     id: idSchema,
@@ -21,13 +27,21 @@ const evening = defineTable({
     note: text(2000),
     /** How long it should last; null where nobody has said. */
     targetMinutes: minutes.nullable(),
+    /** The day it is, as 2026-12-24; null where nobody has said. */
+    day: z
+      .string()
+      .regex(/^\d{4}-\d{2}-\d{2}$/u, { error: "should be a day such as 2026-12-24" })
+      .nullable(),
+    kept: z.enum(EVENING_KEPT),
   }),
   called: "evening",
   fields: {
     targetMinutes: "length it should have",
+    day: "day",
+    kept: "place on the shelf",
   },
   named: ["name"],
-  added: { 7: { targetMinutes: null } },
+  added: { 7: { targetMinutes: null }, 16: NEW_EVENING },
 });
 
 /** A place in a running order of which nothing is said but the song. */

@@ -16,7 +16,15 @@ export {
   type VersionBody,
   type VersionTables,
 } from "./documents";
-export { type Evening, type EveningItem, ITEM_KINDS, MOST_MINUTES, PLAIN_ITEM } from "./evening";
+export {
+  EVENING_KEPT,
+  type Evening,
+  type EveningItem,
+  ITEM_KINDS,
+  MOST_MINUTES,
+  NEW_EVENING,
+  PLAIN_ITEM,
+} from "./evening";
 export { FULL_LIGHT, LIGHT_WORDS } from "./light";
 export {
   BODY_PARTS,

@@ -90,6 +90,8 @@ function perform(seed: number): { readonly looked: number; readonly wrong: strin
   const floor = new Floor(song);
   let state = feetBefore(feet);
   let [missed, calm, looked] = [false, 0, 0];
+  /** When something last went otherwise than told. */
+  let troubled = now;
   const wrong: string[] = [];
   act({ type: "start", passage: null, countBars: 1 });
   for (let step = 0; step < 700; step++) {
@@ -99,6 +101,7 @@ function perform(seed: number): { readonly looked: number; readonly wrong: strin
       act(ACTS[below(ACTS.length)]!(passages[below(passages.length)]!.id, below));
       if (live.transport.mode === "held") act({ type: "goOn" });
       calm = 0;
+      troubled = now;
     }
     const place = placeAt(passagesNow(live), live.transport, now)!;
     if (place.phase === "ended") act({ type: "jump", passage: passages[0]!.id, when: "now" });
@@ -122,7 +125,13 @@ function perform(seed: number): { readonly looked: number; readonly wrong: strin
         at.here!.tick <= 480 && before.leave - before.tick <= 480 && before.next === state.passage && !slipped
           ? calm + 1
           : 0;
-    if (slipped) calm = 0;
+    if (slipped) [calm, troubled] = [0, now];
+    // Two bars after whatever went wrong it is mended, wherever that was.
+    const hereNow = at.here && passages[at.here.index]!;
+    const wanted = hereNow && feet.box?.tones[hereNow.id];
+    const isOver = now - troubled > 9000 && at.here !== null && at.here.tick > 2 * 3840 + 480;
+    if (wanted && isOver && at.here!.tick < wanted.ends.tick && floor.sound() !== wanted.tone)
+      wrong.push(`${seed} ${step}: not mended, ${floor.sound()} for ${wanted.tone}`);
     if (!at.here || calm < 1) continue;
     // From the second bar on, all that was told at the boundary has been pressed.
     const passage = passages[at.here.index]!;

@@ -2,6 +2,7 @@ import { assertNever, type Ticks } from "../../../base";
 import { bitsOf } from "../../loops";
 import { type ToneBoxState, type TonePlace, tellBox } from "../../sounds";
 import { boxPresses } from "./box-presses";
+import { wordsOfPress } from "./describe-feet";
 import { type FeetPlace, msOfTicks } from "./feet-place";
 import { after, loopPresses, loopsAt } from "./loop-presses";
 import { pedalPresses } from "./pedal-presses";
@@ -58,7 +59,7 @@ export const feetAsPlanned = (feet: StageFeet, place: FeetPlace): FeetState =>
  * @example followFeet(feet, feetBefore(feet), place).strip // => [{ foot: "box", act: { do: "slot", slot: 1 }, … }]
  */
 export function followFeet(feet: StageFeet, state: FeetState, place: FeetPlace): FeetState {
-  const { passages, here, next } = place;
+  const { passages, here } = place;
   const passage = here === null ? null : passages[here.index]!;
   const isSame =
     passage !== null && passage.id === state.passage && here!.tick >= state.tick - passage.beat / 2;
@@ -71,7 +72,8 @@ export function followFeet(feet: StageFeet, state: FeetState, place: FeetPlace):
   };
   const made = state.strip.filter(isMade);
   const walked = made.reduce((reached, press) => afterPress(feet, reached, press, place), state);
-  return planned(feet, { ...walked, passage: passage?.id ?? null, tick: here?.tick ?? 0 }, place, next);
+  const waiting = isSame ? state.strip.filter((press) => !isMade(press)) : [];
+  return planned(feet, { ...walked, passage: passage?.id ?? null, tick: here?.tick ?? 0 }, place, waiting);
 }
 
 /**
@@ -86,20 +88,31 @@ function cameAsTold({ passage: id, tick, leave, at }: FeetState, place: FeetPlac
   return hadLeft && msOfTicks(passage, here!.tick - passage.beat / 2, place) <= now - at;
 }
 
-function planned(feet: StageFeet, state: FeetState, place: FeetPlace, next: number | null): FeetState {
+function planned(feet: StageFeet, state: FeetState, place: FeetPlace, told: readonly FeetPress[]): FeetState {
   const { box, pedals, looper } = feet;
+  const { passages, here, next, now } = place;
+  const strip = [
+    ...(box && state.box ? boxPresses(box, state.box, place) : []),
+    ...(pedals ? pedalPresses(pedals, state.on, place) : []),
+    ...(looper ? loopPresses(looper, state, place) : []),
+  ];
   return {
     ...state,
-    at: place.now,
-    leave: place.here?.leave ?? 0,
-    next: next === null ? null : (place.passages[next]?.id ?? null),
-    strip: [
-      ...(box && state.box ? boxPresses(box, state.box, place) : []),
-      ...(pedals ? pedalPresses(pedals, state.on, place) : []),
-      ...(looper ? loopPresses(looper, state, place) : []),
-    ],
+    at: now,
+    leave: here?.leave ?? 0,
+    next: next === null ? null : (passages[next]?.id ?? null),
+    strip: strip.map((press) => told.find((one) => isSamePress(one, press)) ?? press),
   };
 }
+
+/** Whether a press that mends was told already: it is made when it was told to be, not later with every look. */
+const isSamePress = (a: FeetPress, b: FeetPress): boolean =>
+  a.kind === "mend" &&
+  b.kind === "mend" &&
+  a.passage === b.passage &&
+  wordsOfPress(a, NO_BOX) === wordsOfPress(b, NO_BOX);
+
+const NO_BOX = Object.freeze({ box: null });
 
 /** The state after a press at its moment, by the same steps as the simulated boxes take. */
 function afterPress(feet: StageFeet, state: FeetState, press: FeetPress, place: FeetPlace): FeetState {
@@ -152,7 +165,7 @@ export type FeetTruth =
 
 /** Takes a player's word for how things stand, and plans anew from there. */
 export function tellFeet(feet: StageFeet, state: FeetState, truth: FeetTruth, place: FeetPlace): FeetState {
-  return planned(feet, corrected(feet, state, truth, place), place, place.next);
+  return planned(feet, corrected(feet, state, truth, place), place, []);
 }
 
 function corrected(feet: StageFeet, state: FeetState, truth: FeetTruth, place: FeetPlace): FeetState {
