@@ -70,3 +70,61 @@ test("the demo's evening says what changes between songs, and fits a phone", asy
   expect(wide).toBeLessThanOrEqual(0);
   await expectAccessible(page);
 });
+
+test("evenings have a day, are doubled, put away and taken out; a song goes into one from its row and its page", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await page.goto("/");
+  await page.getByRole("button", { name: "New evening" }).click();
+  await page.waitForURL(/\/evening\//u);
+  await page.getByLabel("Name").fill("Harvest Night");
+  await page.getByLabel("Name").press("Enter");
+  // A day that is over: the evening ahead stays the first on the shelf for everybody else.
+  await page.getByLabel("Day").fill("2026-01-05");
+  await saved(page);
+  const evening = page.url();
+
+  // From the row of a song, and from its page: two acts each.
+  await page.goto("/");
+  const row = page.getByRole("listitem").filter({ hasText: "Rope and Tallow" }).last();
+  await row.getByRole("button", { name: /More/u }).click();
+  await page.getByRole("button", { name: "Put it into an evening" }).click();
+  const into = page.getByRole("dialog", { name: "Put Rope and Tallow into an evening" });
+  await into.getByRole("button", { name: /Harvest Night/u }).click();
+  await expect(into.getByText("“Rope and Tallow” stands at the end of Harvest Night.")).toBeVisible();
+  await into.getByRole("button", { name: "Done" }).click();
+  await row.getByRole("link", { name: "Rope and Tallow" }).click();
+  await page.getByRole("button", { name: "Into an evening" }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /Harvest Night/u })
+    .click();
+  await expect(page.getByText("stands at the end of Harvest Night.")).toBeVisible();
+  await page.goto(evening);
+  const list = page.getByRole("region", { name: "Running order" });
+  await expect(list.getByRole("link", { name: "Rope and Tallow" })).toHaveCount(2);
+  await page.getByText("What everybody packs").click();
+  await expect(page.locator("[aria-label='Packing lists']")).toContainText("Maren");
+  await expectAccessible(page);
+
+  // Doubled, put away, brought back, taken out, and that taken back.
+  await page.goto("/");
+  const others = page.locator("details", { hasText: /other evenings?$/u }).first();
+  const away = page.locator("details", { hasText: "Evenings put away" });
+  await page.locator("summary", { hasText: "other evening" }).click();
+  await page.getByRole("button", { name: "Another one like it: Harvest Night", exact: true }).click();
+  await expect(page.getByRole("link", { name: "Harvest Night again" })).toBeVisible();
+  await page.getByRole("button", { name: "Put away: Harvest Night", exact: true }).click();
+  await page.locator("summary", { hasText: "Evenings put away: 1" }).click();
+  await page.getByRole("button", { name: "Bring back: Harvest Night", exact: true }).click();
+  await expect(away).toHaveCount(0);
+  for (const name of ["Harvest Night", "Harvest Night again"]) {
+    await page.getByRole("button", { name: `Remove: ${name}`, exact: true }).click();
+    await expect(page.getByText(`“${name}” is removed.`)).toBeVisible();
+  }
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByRole("link", { name: "Harvest Night again" })).toBeVisible();
+  await page.getByRole("button", { name: "Remove: Harvest Night again", exact: true }).click();
+  await expect(others.getByRole("link", { name: "Harvest Night" })).toHaveCount(0);
+});

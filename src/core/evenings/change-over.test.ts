@@ -12,6 +12,7 @@ const state = (more: Partial<PlayerState> = {}): PlayerState => ({
   tuning: STANDARD,
   capo: 0,
   bank: null,
+  build: null,
   ...more,
 });
 const told = (from: PlayerState[], to: PlayerState[]) => {

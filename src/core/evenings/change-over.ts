@@ -11,6 +11,8 @@ export type Change = {
   | { readonly code: "retune"; readonly strings: number; readonly mayBreak: boolean }
   | { readonly code: "capo"; readonly from: number; readonly to: number }
   | { readonly code: "bank"; readonly from: number | null; readonly to: number }
+  /** The loops of the next song are recorded, those of the last cleared first where there are any. */
+  | { readonly code: "loops"; readonly clears: boolean }
 );
 
 /** How long each thing takes, s. Ours, no source: a calm hand in fair light. */
@@ -22,13 +24,26 @@ const CHANGE_SECONDS = Object.freeze({
   capoMove: 8,
   capoOff: 4,
   bank: 3,
+  /** A looper emptied of the last song. */
+  clear: 5,
 });
 
 export type ChangeOver = {
   readonly changes: readonly Change[];
   /** As long as the person with most to do needs: all work at once. */
   readonly seconds: number;
+  /** Who plays now and did not before, and who did and does not now, by name. */
+  readonly comes: readonly string[];
+  readonly goes: readonly string[];
 };
+
+/** The loops a song is built on can be recorded only when the one before is over. */
+function loopsOf(from: PlayerState | undefined, { person, name, build }: PlayerState): Change[] {
+  if (build === null) return [];
+  const clears = from !== undefined && from.build !== null;
+  const seconds = Math.ceil(build) + (clears ? CHANGE_SECONDS.clear : 0);
+  return [{ person, name, code: "loops", clears, seconds }];
+}
 
 /** What one person changes. Another instrument lies ready, tuned and with its capo. */
 function changesOf(from: PlayerState, to: PlayerState): Change[] {
@@ -84,10 +99,16 @@ export function changeOver(ends: readonly PlayerState[], starts: readonly Player
   const before = new Map(ends.map((state) => [state.person, state]));
   const each = starts.map((to) => {
     const from = before.get(to.person);
-    return from ? changesOf(from, to) : [];
+    return [...(from ? changesOf(from, to) : []), ...loopsOf(from, to)];
   });
   const seconds = each.map((changes) => changes.reduce((sum, change) => sum + change.seconds, 0));
-  return { changes: each.flat(), seconds: Math.max(0, ...seconds) };
+  const present = new Set(starts.map(({ person }) => person));
+  return {
+    changes: each.flat(),
+    seconds: Math.max(0, ...seconds),
+    comes: starts.flatMap(({ person, name }) => (before.has(person) ? [] : [name])),
+    goes: ends.flatMap(({ person, name }) => (present.has(person) ? [] : [name])),
+  };
 }
 
 /** A change in words. @example describeChange(change) // => "Tobin: capo from 2 to 4" */
@@ -105,5 +126,7 @@ export function describeOwnChange(change: Change): string {
       return `capo ${change.from === 0 ? "on" : `from ${change.from} to`} ${change.to}`;
     case "bank":
       return `box to bank ${change.to}`;
+    case "loops":
+      return `${change.clears ? "clears the looper and " : ""}builds the loops, ${change.seconds} s`;
   }
 }

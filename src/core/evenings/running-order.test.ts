@@ -14,6 +14,7 @@ const player = (name: string, capo: number): PlayerState => ({
   tuning: STANDARD,
   capo,
   bank: null,
+  build: null,
 });
 /** Songs of three minutes by who plays with which capo. */
 const SONGS: Readonly<Record<string, SongEdges>> = Object.fromEntries(
@@ -21,7 +22,7 @@ const SONGS: Readonly<Record<string, SongEdges>> = Object.fromEntries(
     one: [player("Ada", 2), player("Bo", 0)],
     two: [player("Ada", 0)],
     three: [player("Ada", 2), player("Bo", 4)],
-  }).map(([id, states]) => [id, { seconds: 180, starts: states, ends: states }]),
+  }).map(([id, states]) => [id, { seconds: 180, starts: states, ends: states, packs: [] }]),
 );
 const edgesOf = (item: EveningItem) => SONGS[item.versionId ?? ""] ?? null;
 const song = (id: string, order: string, more: Partial<EveningItem> = {}): EveningItem => ({

@@ -11,6 +11,9 @@ export type Gap = {
   readonly changes: readonly Change[];
   /** What somebody who sat out has had time for. */
   readonly meanwhile: readonly Change[];
+  /** Who plays now and did not before, and who leaves, by name. */
+  readonly comes: readonly string[];
+  readonly goes: readonly string[];
   /** Seconds the change-over needs, and how many of them a talk or a pause between covers. */
   readonly seconds: number;
   readonly covered: number;
@@ -76,13 +79,14 @@ export function runningOrder(
     const covered = Math.min(now.seconds, coveredAfter(items, at));
     from += now.seconds - covered;
     sums.changeOver += now.seconds - covered;
-    const meanwhile = changeOver(rested, after.starts).changes;
+    // Loops are not recorded beside a song.
+    const meanwhile = changeOver(rested, after.starts).changes.filter(({ code }) => code !== "loops");
     return {
       item,
       edges,
       from: begins,
       seconds,
-      gap: { changes: now.changes, meanwhile, seconds: now.seconds, covered },
+      gap: { ...now, meanwhile, covered },
     };
   });
   return { rows, ...sums };

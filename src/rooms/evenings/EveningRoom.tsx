@@ -25,6 +25,7 @@ import { OpenEveningProvider, UndoRedo, useActOnEvening, useEvening, useOpenEven
 import { AddToEvening } from "./AddToEvening";
 import { BestOrderPanel } from "./BestOrderPanel";
 import { OnStagePanel } from "./OnStagePanel";
+import { Packing } from "./Packing";
 import { RunningList } from "./RunningList";
 
 /** An evening: its running order with what changes between songs, how long it lasts, and the best order. */
@@ -65,6 +66,7 @@ function Evening({ versions: first }: { versions: readonly ListedVersion[] }) {
         <div className="flex flex-col gap-6">
           <AddToEvening onKnown={(more) => setVersions([...versions, ...more])} />
           <BestOrderPanel items={items} edgesOf={edgesOf} known={known} />
+          <Packing edges={items.flatMap((item) => edgesOf(item) ?? [])} />
         </div>
       </div>
       <p className="mt-6">
@@ -97,7 +99,7 @@ function TopLine() {
           : saving === "saving"
             ? "Saving…"
             : saving === "locked"
-              ? "An evening is open: this window needs the leader’s passphrase. What you change is kept here and sent then."
+              ? "This window reads along while an evening is open. What you change is kept here, and sent once you give the leader’s passphrase."
               : "The server does not take it now. What you change is kept here and sent when it does."}
       </span>
       <UndoRedo history={history} />

@@ -27,7 +27,8 @@ function useNetwork() {
     if (!called.ok && called.status === "away") return false;
     setLeader(called.status !== 403);
     if (called.ok) setStatus(called.answer);
-    else setSaid(called.message);
+    // That this window is not the leader's is said plainly below, not as something that went wrong.
+    else if (called.status !== 403) setSaid(called.message);
     return true;
   }, []);
   useEffect(() => {
@@ -66,11 +67,11 @@ export function OnStagePanel() {
       </div>
       {!isLeader && (
         <p className="mt-3">
-          An evening is open to the network, and this window is not the leader’s.{" "}
-          <a className="link" href="/join">
+          <strong>This window reads along.</strong> An evening is open to the network; who leads it has given
+          the passphrase. To change anything here,{" "}
+          <a className="btn btn-sm" href="/join">
             Give the passphrase
-          </a>{" "}
-          to change anything.
+          </a>
         </p>
       )}
       {isLeader && !status && (

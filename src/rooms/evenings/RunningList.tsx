@@ -223,7 +223,7 @@ function SongPlace({
 
 /** What is done between a song and the next one. */
 function GapLine({ gap }: { gap: Gap }) {
-  const { changes, meanwhile, seconds, covered } = gap;
+  const { changes, meanwhile, seconds, covered, comes, goes } = gap;
   return (
     <p className="mt-2 ml-8 border-l-4 border-primary pl-3 text-sm">
       {seconds === 0 ? (
@@ -235,6 +235,8 @@ function GapLine({ gap }: { gap: Gap }) {
           {changes.map(describeChange).join("; ")}.
         </>
       )}
+      {comes.length > 0 && ` ${comes.join(", ")} ${comes.length === 1 ? "comes" : "come"} on.`}
+      {goes.length > 0 && ` ${goes.join(", ")} ${goes.length === 1 ? "leaves" : "leave"}.`}
       {meanwhile.length > 0 && ` Meanwhile: ${meanwhile.map(describeChange).join("; ")}.`}
     </p>
   );

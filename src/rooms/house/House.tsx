@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { memo, type ReactNode, useMemo } from "react";
+import { memo, type ReactNode, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { versionRow } from "@/core/song/read";
 import type { BandTables, SongTables, VersionBody, VersionTables } from "@/core/song/schema";
@@ -11,6 +11,7 @@ import type { Loaded, Saving } from "@/document/client";
 import { Lantern, type Lit } from "@/ui/Lantern";
 import { Notice } from "@/ui/Notice";
 import { useReady } from "@/ui/use-ready";
+import { IntoEvening } from "../evenings";
 import { HelpButtons } from "../frame";
 import { useLoopFindings } from "../loops";
 import { queryOf, windowNames } from "../names";
@@ -132,6 +133,8 @@ const Stages = memo(function Stages({
 }) {
   const inOrder = Object.values(players).sort(byOrder);
   const query = queryOf(useStore(windowNames));
+  const [isGoing, setGoing] = useState(false);
+  const { title } = Object.values(useSong().song)[0]!;
   return (
     <div className="mt-4 px-2 max-md:mt-2">
       <h2 className="text-sm max-md:sr-only">Stage</h2>
@@ -153,6 +156,10 @@ const Stages = memo(function Stages({
           </li>
         </ul>
       )}
+      <button type="button" className="link mt-1 text-left text-sm" onClick={() => setGoing(true)}>
+        Into an evening
+      </button>
+      {isGoing && <IntoEvening song={{ versionId, title }} onClose={() => setGoing(false)} />}
     </div>
   );
 });
@@ -164,7 +171,7 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
   storage:
     "The server can’t write: its disk may be full, or its data folder read-only. What you change stays here and is tried again.",
   locked:
-    "An evening is open to the network: this window needs the leader’s passphrase. What you change is kept here and sent then.",
+    "This window reads along while an evening is open. What you change is kept here, and sent once you give the leader’s passphrase.",
 };
 
 function TopLine() {
@@ -183,13 +190,13 @@ function TopLine() {
       </p>
       <span
         aria-live="polite"
-        className={`text-sm ${saving !== "saved" && saving !== "saving" ? "max-w-md font-bold text-error" : ""}`}
+        className={`text-sm ${saving === "saved" || saving === "saving" ? "" : saving === "locked" ? "max-w-md font-bold" : "max-w-md font-bold text-error"}`}
         data-saving={ready ? saving : "opening"}
       >
         {SAVING_WORDS[saving]}{" "}
         {saving === "locked" && (
           <a className="link" href="/join">
-            Give it
+            Give the passphrase
           </a>
         )}
       </span>

@@ -5,9 +5,9 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { call, changeEvening, type EveningAct, type ShelfSong } from "@/api";
 import { describeTime } from "@/ui/pretty";
+import { tellDay } from "@/ui/tell-day";
 import { useReady } from "@/ui/use-ready";
 import { useKeyTold } from "../names";
-import { tellDay } from "./tell-day";
 
 export type ShelfEvening = {
   readonly id: string;

@@ -29,11 +29,14 @@ export function RowMenu({
   song,
   at,
   onAct,
+  onEvening,
   onClose,
 }: {
   song: ShelfSong;
   at: HTMLElement;
   onAct: Act;
+  /** Asks which evening it is put into. */
+  onEvening: () => void;
   onClose: () => void;
 }) {
   const menu = useRef<HTMLUListElement>(null);
@@ -58,6 +61,19 @@ export function RowMenu({
       className="menu fixed inset-auto m-0 rounded-box border border-base-300 bg-base-100 p-2 shadow-lg"
       onToggle={(event) => event.newState === "closed" && close()}
     >
+      {!song.archived && (
+        <li>
+          <button
+            type="button"
+            onClick={() => {
+              menu.current?.hidePopover();
+              onEvening();
+            }}
+          >
+            Put it into an evening
+          </button>
+        </li>
+      )}
       {actsOf(song).map(([label, body, words]) => (
         <li key={label}>
           <button

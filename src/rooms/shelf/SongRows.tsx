@@ -5,6 +5,7 @@ import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import type { ShelfPage, ShelfSong } from "@/api";
 import { describeTime } from "@/ui/pretty";
+import { IntoEvening } from "../evenings";
 import { useKeyTold } from "../names";
 import { RowMenu } from "./RowMenu";
 import type { Act } from "./shelf-song";
@@ -38,6 +39,7 @@ export function SongRows({
   const list = useRef<HTMLUListElement>(null);
   const [top, setTop] = useState(0);
   const [open, setOpen] = useState<{ song: ShelfSong; at: HTMLElement } | null>(null);
+  const [going, setGoing] = useState<ShelfSong | null>(null);
   useEffect(() => setTop(list.current?.offsetTop ?? 0), []);
   const rows = useWindowVirtualizer({
     count: found.total,
@@ -77,9 +79,11 @@ export function SongRows({
           song={open.song}
           at={open.at}
           onAct={onAct}
+          onEvening={() => setGoing(open.song)}
           onClose={() => setOpen(null)}
         />
       )}
+      {going && <IntoEvening key={going.versionId} song={going} onClose={() => setGoing(null)} />}
     </>
   );
 }

@@ -52,7 +52,17 @@ export function ThisScreen({
       <div className="flex flex-col gap-4">
         <Looks settings={settings} change={change} />
         <Names settings={settings} change={change} />
-        {role === "leader" && <Leading settings={settings} change={change} />}
+        {role === "leader" ? (
+          <Leading settings={settings} change={change} />
+        ) : (
+          <p>
+            This screen follows.{" "}
+            <a className="link" href="/join">
+              Give the leader’s passphrase
+            </a>{" "}
+            to lead on it.
+          </p>
+        )}
         <Choice
           label="Foot"
           value={String(settings.gate)}

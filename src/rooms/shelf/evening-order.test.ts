@@ -1,14 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { inOrder } from "./evening-order";
-import { tellDay } from "./tell-day";
 
-describe("days of evenings", () => {
-  it("are told in words", () => {
-    expect(tellDay("2026-12-24")).toBe("Thursday, 24 December 2026");
-    expect(tellDay("2028-02-29")).toBe("Tuesday, 29 February 2028");
-    expect(tellDay(null)).toBe("");
-  });
-
+describe("evenings on the shelf", () => {
   it("put what comes next first, then what has no day, then what is over, the newest first", () => {
     const evenings = ["2026-11-01", null, "2026-12-24", "2026-12-01", "2025-12-24"].map((day) => ({ day }));
     expect(inOrder(evenings, "2026-12-01").map(({ day }) => day)).toEqual([

@@ -1,0 +1,1 @@
+export { IntoEvening } from "./IntoEvening";
