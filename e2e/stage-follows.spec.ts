@@ -85,6 +85,8 @@ test("a leader without a part in the song reads along and leads it; between song
   await button(leader, "Count in").click();
   await expectTogether([leader, tobin, odile], "Verse");
   await button(leader, "Stop").click();
+  await expect(tobin.locator(".where-we-are")).toHaveAttribute("data-phase", "stopped");
+  await leader.waitForTimeout(450);
   await leader.keyboard.press("n");
   await expect(leader.getByRole("heading", { level: 1 })).toContainText("Other Lamp");
   await expect(tobin.getByRole("heading", { level: 1 })).toContainText("Other Lamp");

@@ -12,8 +12,6 @@ export {
   serverTime,
 } from "./clock-offset";
 export {
-  type FeetPlace,
-  type FeetPress,
   type FeetState,
   type FeetTruth,
   feetAsPlanned,

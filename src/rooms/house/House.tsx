@@ -133,6 +133,7 @@ const Stages = memo(function Stages({
 }) {
   const inOrder = Object.values(players).sort(byOrder);
   const query = queryOf(useStore(windowNames));
+  const ready = useReady();
   const [isGoing, setGoing] = useState(false);
   const { title } = Object.values(useSong().song)[0]!;
   return (
@@ -156,7 +157,12 @@ const Stages = memo(function Stages({
           </li>
         </ul>
       )}
-      <button type="button" className="link mt-1 text-left text-sm" onClick={() => setGoing(true)}>
+      <button
+        type="button"
+        className="link mt-1 text-left text-sm"
+        disabled={!ready}
+        onClick={() => setGoing(true)}
+      >
         Into an evening
       </button>
       {isGoing && <IntoEvening song={{ versionId, title }} onClose={() => setGoing(false)} />}

@@ -1,6 +1,6 @@
 export { compareCosts } from "./cost";
 export { describeToneProblem } from "./describe-plan-problem";
-export { liveTone, moveTo, type ToneMove, type TonePlace } from "./live-tone";
+export { liveTone, moveTo, type TonePlace } from "./live-tone";
 export {
   costOfWay,
   planTones,

@@ -1,10 +1,9 @@
 import { assertNever, type Ticks } from "../../../base";
-import { bitsOf } from "../../loops";
 import { type ToneBoxState, type TonePlace, tellBox } from "../../sounds";
 import { boxPresses } from "./box-presses";
 import { wordsOfPress } from "./describe-feet";
 import { type FeetPlace, msOfTicks } from "./feet-place";
-import { after, loopPresses, loopsAt } from "./loop-presses";
+import { after, loopPresses } from "./loop-presses";
 import { pedalPresses } from "./pedal-presses";
 import type { FeetPress, StageFeet } from "./stage-feet";
 
@@ -196,7 +195,3 @@ function corrected(feet: StageFeet, state: FeetState, truth: FeetTruth, place: F
       return assertNever(truth);
   }
 }
-
-/** The tracks that sound as planned at a place; for a test or a word of the screen. */
-export const wantedTracks = (feet: StageFeet, { here, passages }: FeetPlace): readonly number[] =>
-  bitsOf((here && feet.looper && loopsAt(feet.looper, passages[here.index], here.tick)?.sounding) || 0);

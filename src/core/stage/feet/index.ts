@@ -1,6 +1,6 @@
 export { type TellFeet, tellFeetStrip } from "./describe-feet";
 export { feetOfSong, type PlannedFeet } from "./feet-of-song";
-export { type FeetPlace, feetPlace } from "./feet-place";
+export { feetPlace } from "./feet-place";
 export {
   type FeetState,
   type FeetTruth,
@@ -9,4 +9,4 @@ export {
   followFeet,
   tellFeet,
 } from "./feet-state";
-export type { FeetPress, StageFeet } from "./stage-feet";
+export type { StageFeet } from "./stage-feet";

@@ -61,7 +61,7 @@ export type StageFeet = {
   readonly looper: StageLooper | null;
 };
 
-export type FootAct =
+type FootAct =
   | { readonly foot: "box"; readonly act: ToneAct }
   | { readonly foot: "looper"; readonly press: Press };
 
