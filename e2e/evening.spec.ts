@@ -95,7 +95,9 @@ test("evenings have a day, are doubled, put away and taken out; a song goes into
   await expect(into.getByText("“Rope and Tallow” stands at the end of Harvest Night.")).toBeVisible();
   await into.getByRole("button", { name: "Done" }).click();
   await row.getByRole("link", { name: "Rope and Tallow" }).click();
-  await page.getByRole("button", { name: "Into an evening" }).click();
+  await page.waitForURL(/\/song\//u);
+  await saved(page);
+  await page.getByRole("button", { name: "Into an evening", exact: true }).click();
   await page
     .getByRole("dialog")
     .getByRole("button", { name: /Harvest Night/u })

@@ -93,7 +93,8 @@ test("a leader without a part in the song reads along and leads it; between song
   // Who does not play in this one reads along.
   await expect(tobin.getByText("you read along in this song")).toBeVisible();
   await expect(tobin.locator(".sung-chord").first()).toBeVisible();
-  // The song is over: nothing more comes.
+  // The song is over: nothing more comes. (Two touches of the large button nearer than 400 ms are one.)
+  await leader.waitForTimeout(450);
   await button(leader, "Count in").click();
   await leader.getByLabel("A section comes").selectOption("at once");
   await section(leader, "Bridge").click();

@@ -7,6 +7,7 @@ import { benchImporting } from "../bench/importing.mjs";
 import { largeSheet, quantiles } from "../bench/large-song.mjs";
 import { song } from "../bench/many-songs.mjs";
 import { benchFanout } from "../bench/stage-fanout.mjs";
+import { benchFeet } from "../bench/stage-feet.mjs";
 import { ensureBuilt, ensureChromium, ensureInstalled, run } from "./lib/ready.mjs";
 
 ensureInstalled();
@@ -467,6 +468,7 @@ async function benchStage() {
   const data = folder();
   const server = await startServer({ data });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  await benchFeet({ server, browser });
   const pages = await benchFanout({ server, browser });
   // Killed, and started again at once: until every page is in step.
   const { port } = server;

@@ -8,11 +8,7 @@ import { tellWhen } from "./tell-when";
 export type LoopsNow = { readonly sounding: number; readonly begun: readonly (number | null)[] };
 
 /** What is wanted at a tick of a passage; null where nothing is known of it. */
-export const loopsAt = (
-  looper: StageLooper,
-  passage: LivePassage | undefined,
-  tick: number,
-): StageLoops | null =>
+const loopsAt = (looper: StageLooper, passage: LivePassage | undefined, tick: number): StageLoops | null =>
   looper.loops[passage?.id ?? ""]?.findLast(({ from }, at) => at === 0 || from <= tick) ?? null;
 
 /** What is pressed on a looper from what really sounds: what mends it now, and the next change that comes. */

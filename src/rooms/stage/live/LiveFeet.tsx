@@ -1,19 +1,34 @@
 import type { ReactNode } from "react";
-import { type StageFeet, type StageSheet, type TellFeet, tellFeetStrip } from "@/core/stage";
-import type { Feet } from "./use-feet";
+import {
+  type LiveItem,
+  type Place,
+  type StageFeet,
+  type StageSheet,
+  type TellFeet,
+  tellFeetStrip,
+} from "@/core/stage";
+import type { LiveLine } from "./live-line";
+import { type Feet, useFeet } from "./use-feet";
 
 const FOOT_WORDS: Readonly<Record<TellFeet["foot"], string>> = { box: "box", looper: "looper" };
 
 /** What this player's feet do next, from where their boxes really are, and where that is: one touch says otherwise. */
 export function LiveFeet({
+  line,
+  item,
+  place,
+  stretch,
   boxes,
-  feet,
   sheet,
 }: {
+  line: LiveLine;
+  item: LiveItem;
+  place: Place;
+  stretch: number;
   boxes: StageFeet;
-  feet: Feet;
   sheet: StageSheet | undefined;
 }) {
+  const feet = useFeet(line, item, place, stretch, boxes);
   const { state, tell } = feet;
   const strip = tellFeetStrip(state.strip, boxes);
   const own = sheet?.feet.filter((press) => press.own) ?? [];

@@ -1,14 +1,14 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
+import { Suspense, useCallback, useEffect, useState } from "react";
 import type { LeaderAct } from "@/core/stage";
 import { keyAct } from "@/ui/keys";
 import { useKeepLit } from "../keep-lit";
 import { isTyping } from "../page-keys";
 import { LiveLine } from "./live-line";
 import { OnStage } from "./OnStage";
+import { ThisScreen } from "./seldom";
 import { useStageSettings } from "./settings";
-import { ThisScreen } from "./ThisScreen";
 import { useLiveLine } from "./use-live";
 import { useStageWorker } from "./use-stage-worker";
 import { WhoAreYou } from "./WhoAreYou";
@@ -70,17 +70,19 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
         />
       )}
       {isOpen && (
-        <ThisScreen
-          settings={settings}
-          change={change}
-          people={live.people}
-          person={live.person}
-          role={live.role}
-          lit={lit}
-          within={line.clockWithin}
-          onChoose={choose}
-          onClose={() => setOpen(false)}
-        />
+        <Suspense fallback={null}>
+          <ThisScreen
+            settings={settings}
+            change={change}
+            people={live.people}
+            person={live.person}
+            role={live.role}
+            lit={lit}
+            within={line.clockWithin}
+            onChoose={choose}
+            onClose={() => setOpen(false)}
+          />
+        </Suspense>
       )}
       <Said text={live.said.text} count={live.said.count} />
     </main>

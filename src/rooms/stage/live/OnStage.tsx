@@ -1,4 +1,4 @@
-import { type CSSProperties, type ReactNode, useState } from "react";
+import { type CSSProperties, type ReactNode, Suspense, useState } from "react";
 import {
   idOfUse,
   isOnePerson,
@@ -15,15 +15,12 @@ import { FeetStrip, NextStrip } from "../StagePieces";
 import { KIND_WORDS } from "./act-words";
 import { BetweenSongs } from "./BetweenSongs";
 import { useClick } from "./click";
-import { FormMargin } from "./FormMargin";
-import { LeadBar } from "./LeadBar";
-import { LiveFeet } from "./LiveFeet";
 import type { Live, LiveLine } from "./live-line";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
+import { FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
 import { useCuesNow } from "./use-cues-now";
-import { useFeet } from "./use-feet";
 import type { FootButton } from "./use-foot";
 import { useLeadKeys } from "./use-lead-keys";
 import { useNow } from "./use-live";
@@ -51,7 +48,6 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
   const { item, place } = useNow(line, state, sheets);
   const cues = useCuesNow(item, place, sheets);
   const boxes = part?.feet ?? null;
-  const feet = useFeet(line, item, place, stretch, boxes);
   const [isFormOpen, setFormOpen] = useState(false);
   const isAlone = live.line === "alone";
   const leads = settings.leads && live.role === "leader";
@@ -97,11 +93,13 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
       </TopLine>
       <div className="flex min-h-0 flex-1 gap-4">
         {leads && !isAlone && item && (
-          <FormMargin
-            {...{ state, item, place, settings, change, press: once }}
-            isOpen={isFormOpen}
-            onClose={() => setFormOpen(false)}
-          />
+          <Suspense fallback={<div className="form-margin" />}>
+            <FormMargin
+              {...{ state, item, place, settings, change, press: once }}
+              isOpen={isFormOpen}
+              onClose={() => setFormOpen(false)}
+            />
+          </Suspense>
         )}
         <div
           className="flex min-w-0 flex-1 flex-col"
@@ -133,8 +131,10 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
           )}
         </div>
       </div>
-      {isPlayed && boxes && feet ? (
-        <LiveFeet boxes={boxes} feet={feet} sheet={sheet} />
+      {isPlayed && item && boxes ? (
+        <Suspense fallback={<div className="live-feet-room" />}>
+          <LiveFeet {...{ line, item, place, stretch, boxes, sheet }} />
+        </Suspense>
       ) : (
         sheet && isPlayed && <FeetStrip sheet={sheet} />
       )}
@@ -155,11 +155,13 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
         )}
       </GoThrough>
       {leads && !isAlone && (
-        <LeadBar
-          {...{ state, item, place, press: once }}
-          onMark={() => void line.markBar()}
-          onForm={() => setFormOpen(true)}
-        />
+        <Suspense fallback={<div className="lead-bar min-h-14" />}>
+          <LeadBar
+            {...{ state, item, place, press: once }}
+            onMark={() => void line.markBar()}
+            onForm={() => setFormOpen(true)}
+          />
+        </Suspense>
       )}
     </>
   );

@@ -202,6 +202,11 @@ export class LiveLine {
     else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
   }
 
+  /** The last live move this screen knows of: another value after each. */
+  get moved(): number {
+    return LiveLine.stateOf(this.store.getState()).lastId;
+  }
+
   /** What is known of this player's feet in a song; null where nothing is. */
   feetIn(itemId: string): FeetState | null {
     const { person } = this.store.getState();

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   type FeetState,
   type FeetTruth,
@@ -15,26 +15,26 @@ import type { LiveLine } from "./live-line";
 
 export type Feet = { readonly state: FeetState; readonly tell: (truth: FeetTruth) => void };
 
-/**
- * What this player's feet have done and do next, planned anew with every look at the clock from where they really are.
- * @returns null for a player without a described box
- */
+/** What this player's feet have done and do next, planned anew with every look at the clock from where they really are. */
 export function useFeet(
   line: LiveLine,
-  item: LiveItem | null,
-  place: Place | null,
+  item: LiveItem,
+  place: Place,
   stretch: number,
-  feet: StageFeet | null,
-): Feet | null {
+  feet: StageFeet,
+): Feet {
   const [, redraw] = useState(0);
-  const at = item && place && feetPlace(item.passages, place, stretch, line.now());
-  const known = item && line.feetIn(item.id);
-  const state =
-    feet && at && (known && fitsFeet(feet, known) ? followFeet(feet, known, at) : feetAsPlanned(feet, at));
+  const at = feetPlace(item.passages, place, stretch, line.now());
+  const known = line.feetIn(item.id);
+  const moved = useRef<unknown>(null);
+  const from = performance.now();
+  const state = known && fitsFeet(feet, known) ? followFeet(feet, known, at) : feetAsPlanned(feet, at);
+  // How long planning takes after a live move can be read in the browser's own tools.
+  if (moved.current !== line.moved) performance.measure("plan feet", { start: from, end: performance.now() });
   useEffect(() => {
-    if (item && state) line.keepFeet(item.id, state);
+    moved.current = line.moved;
+    line.keepFeet(item.id, state);
   });
-  if (!feet || !item || !at || !state) return null;
   const tell = (truth: FeetTruth) => {
     line.keepFeet(item.id, tellFeet(feet, state, truth, at));
     redraw((count) => count + 1);
