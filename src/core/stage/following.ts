@@ -20,7 +20,10 @@ export function cuesFollowing(
           ({ kind, text }): StageCue => ({ id: `now ${kind}`, kind, text, passage: sheet.id, tick: 0 }),
         )
       : []),
-    ...sheet.cues.filter(({ kind, tick }) => kind !== "count-in" && !(isHandCue(kind) && tick === 0)),
+    ...sheet.cues.filter(
+      // Presses are told from where the feet really are.
+      ({ kind, tick }) => kind !== "count-in" && kind !== "press" && !(isHandCue(kind) && tick === 0),
+    ),
   ];
   const told = following(here, before);
   return next && next.id !== here.id ? [...told, ...following(next, after)] : told;

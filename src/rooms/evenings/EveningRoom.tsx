@@ -126,7 +126,7 @@ function Settings({ row }: { row: EveningRow }) {
         Day
         <input
           type="date"
-          className="input"
+          className="input input-sm"
           value={row.day ?? ""}
           onChange={(event) => change({ day: event.target.value === "" ? null : event.target.value })}
         />

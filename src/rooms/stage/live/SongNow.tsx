@@ -118,7 +118,9 @@ function useFollowLine(
     if (!here) return;
     const below = (lines[at + 1] ?? here).getBoundingClientRect().bottom;
     const { top, bottom } = frame.getBoundingClientRect();
-    if (below > bottom + 2 || here.getBoundingClientRect().top < top - 2)
-      frame.scrollTo(0, here.offsetTop - frame.offsetTop);
+    if (below <= bottom + 2 && here.getBoundingClientRect().top >= top - 2) return;
+    // As many lines before it as there is room for, the first of them whole.
+    const first = lines.find((line) => below - line.getBoundingClientRect().top <= bottom - top) ?? here;
+    frame.scrollTo(0, (first.offsetTop < here.offsetTop ? first : here).offsetTop - frame.offsetTop);
   }, [box, rows, reached]);
 }
