@@ -1,7 +1,7 @@
-import { expect } from "@playwright/test";
 import { BOX_PROFILES, PLAIN_LAYER } from "../src/core/loops";
 import { EMPTY_CELL } from "../src/core/song/schema";
 import { SOUND_BOX_PROFILES } from "../src/core/sounds";
+import { posterTo } from "./post";
 
 /** Four sections of four bars at 150 a minute: long enough to press in, short enough to wait for. */
 const SONG = `Feet Lamp
@@ -35,15 +35,7 @@ const GUITAR = ["E2", "A2", "D3", "G3", "B3", "E4"];
  * looper of two tracks of which one is wanted in the Chorus; Maren plays in the second alone.
  */
 export async function makeFeetEvening(address: string): Promise<string> {
-  const post = async (place: string, body: unknown): Promise<Record<string, string>> => {
-    const response = await fetch(address + place, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    expect(response.ok, `${place}: ${response.status} ${await response.clone().text()}`).toBe(true);
-    return (await response.json()) as Record<string, string>;
-  };
+  const post = posterTo(address);
   const revisions = new Map<string, number>();
   const put = async (id: string, table: string, row: object) => {
     const base = revisions.get(id) ?? 0;

@@ -1,6 +1,7 @@
 import { type Browser, type BrowserContext, expect, type Page } from "@playwright/test";
 import { EMPTY_CELL } from "../src/core/song/schema";
 import { FAST } from "./helpers";
+import { posterTo } from "./post";
 
 /** Three who play: somebody leads. */
 const PLAYERS = [
@@ -21,15 +22,7 @@ export async function makeEvening(
   name = "Quick Night",
   strum: Strum | null = null,
 ): Promise<string> {
-  const post = async (place: string, body: unknown): Promise<Record<string, string>> => {
-    const response = await fetch(address + place, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    expect(response.ok, `${place}: ${response.status}`).toBe(true);
-    return (await response.json()) as Record<string, string>;
-  };
+  const post = posterTo(address);
   const edit = (id: string, base: number, table: string, row: object) =>
     post(`/api/documents/${id}/edits`, {
       editId: `${id}-${base}`.slice(0, 40),

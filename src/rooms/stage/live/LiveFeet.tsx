@@ -33,7 +33,7 @@ export function LiveFeet({
   const strip = tellFeetStrip(state.strip, boxes);
   const own = sheet?.feet.filter((press) => press.own) ?? [];
   return (
-    <section aria-label="My feet" className="mt-1 border-t-4 border-primary pt-1">
+    <section aria-label="My feet" className="live-feet mt-1 border-t-4 border-primary pt-1">
       <ul aria-label="Presses" className="live-presses">
         {strip.map((told) => (
           <Told key={`${told.foot} ${told.kind}`} told={told} onDone={() => tell({ of: "mended" })} />

@@ -29,6 +29,7 @@ import { usePages } from "./use-pages";
 import { WhereWeAre } from "./WhereWeAre";
 
 const NO_SHEETS: readonly StageSheet[] = [];
+const NO_CHANGES: readonly string[] = [];
 
 type Props = {
   readonly line: LiveLine;
@@ -43,7 +44,8 @@ type Props = {
 /** A screen with somebody's part: what is now, what comes, and what this person does at it. */
 export function OnStage({ line, live, state, settings, change, press, onOpen }: Props) {
   const { itemId, stretch } = state.transport;
-  const part = live.pack?.songs.find((song) => song.itemId === itemId)?.part ?? null;
+  const packed = live.pack?.songs.find((song) => song.itemId === itemId);
+  const part = packed?.part ?? null;
   const sheets = part?.sheets ?? NO_SHEETS;
   const { item, place } = useNow(line, state, sheets);
   const cues = useCuesNow(item, place, sheets);
@@ -107,7 +109,10 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
         >
           {isPlayed && item ? (
             <>
-              <WhereWeAre item={item} place={place} passage={passage} peek={peek} next={next} />
+              <WhereWeAre
+                {...{ item, place, passage, peek, next }}
+                changes={packed?.ready.changes ?? NO_CHANGES}
+              />
               {sheet ? (
                 <SongNow
                   sheet={sheet}

@@ -19,12 +19,15 @@ export function WhereWeAre({
   passage,
   peek,
   next,
+  changes,
 }: {
   item: LiveItem;
   place: Place;
   passage: LivePassage;
   peek: number;
   next: LivePassage | undefined;
+  /** What this player changes before the song, in words. */
+  changes: readonly string[];
 }) {
   const words = PHASE_WORDS[place.phase];
   const { bar, bars } = barInSection(item.passages, place);
@@ -48,6 +51,9 @@ export function WhereWeAre({
       <BeatRow place={place} />
       {words !== "" && <strong className="text-2xl whitespace-nowrap max-sm:text-base">{words}</strong>}
       {place.phase === "waiting" && item.note && <span className="text-xl max-sm:text-sm">{item.note}</span>}
+      {place.phase === "waiting" && place.index === 0 && changes.length > 0 && (
+        <strong className="text-xl max-sm:text-sm">you change: {changes.join("; ")}</strong>
+      )}
       <span className="where-next ml-auto text-2xl whitespace-nowrap max-sm:text-xl">
         {peek === 0 && place.phase !== "ended" && (
           <>
