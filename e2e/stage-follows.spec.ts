@@ -149,6 +149,49 @@ test("one touch of a page pedal is one section: bounce, held key, double press, 
   for (const page of all) await expect(page.locator("[data-asked='true']")).toHaveCount(0);
 });
 
+test("a leader on a phone leads a whole song: the form lies over the sheet, seldom buttons are folded", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!, "Pocket Night");
+  const { page: leader } = await screenOf(browser, baseURL!, evening, "Maren", true);
+  const { page: tobin } = await screenOf(browser, baseURL!, evening, "Tobin");
+  await leader.setViewportSize({ width: 390, height: 844 });
+  const form = leader.getByRole("navigation", { name: "Form" });
+  await expect(form).toBeHidden();
+  await expect(button(leader, "Tap")).toBeHidden();
+  await button(leader, "Count in").click();
+  await expect(tobin.locator(".where-we-are")).toHaveAttribute("data-phase", "playing");
+  await button(leader, "More").click();
+  await button(leader, "Round and round").click();
+  await expect(tobin.getByText("round and round")).toBeVisible();
+  await button(leader, "Form").click();
+  await expect(form).toBeVisible();
+  await section(leader, "Chorus").click();
+  await expect(form).toBeHidden();
+  await expect(tobin.locator("[data-asked='true']")).toContainText("next: Chorus, ");
+  await expectTogether([leader, tobin], "Chorus");
+  await expect(tobin.getByRole("heading", { name: "The song is over" })).toBeVisible({ timeout: 20_000 });
+  await expect(tobin.getByText("Second Lamp")).toBeVisible();
+  await leader.waitForTimeout(450);
+  await button(leader, "Next song").click();
+  for (const page of [leader, tobin])
+    await expect(page.getByRole("heading", { name: "Welcome", level: 2 })).toBeVisible();
+  await expect(tobin.getByText("Nothing to change. There are 2 minutes until then.")).toBeVisible();
+  await expect(tobin.getByText("From the first bar: Maren, Tobin, Odile.")).toBeVisible();
+  // Everything a finger meets is as large as one, and nothing goes beyond the edge.
+  const small = await leader.evaluate(
+    () =>
+      [...document.querySelectorAll("button, select, a")]
+        .map((one) => one.getBoundingClientRect())
+        .filter(({ width, height }) => width > 0 && (height < 43.5 || width < 40)).length,
+  );
+  expect(small).toBe(0);
+  expect(await leader.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(
+    0,
+  );
+});
+
 test("the network is gone and back: the strip goes on alone and stays what the player said", async ({
   browser,
   baseURL,
