@@ -34,7 +34,7 @@ export function AsideOf({
   return (
     <aside
       aria-label="Strum and shapes"
-      className={`shrink-0 overflow-y-auto max-md:hidden ${sheet.strum ? "w-96" : "w-64"}`}
+      className={`shrink-0 overflow-y-auto max-md:hidden ${sheet.strum ? "w-96" : isMany(sheet) ? "w-80" : "w-64"}`}
     >
       <StrumStrip sheet={sheet} tick={tick} />
       {isShaped && (
@@ -74,9 +74,14 @@ const NamedShape = ({
   </>
 );
 
+/** More shapes than stand whole in two columns above what feet press. */
+const isMany = ({ shapes }: StageSheet): boolean => shapes.length > 4;
+
 /** Beside a strum there is room for more shapes in a row, and less below. */
-const columnsFor = ({ strum, shapes }: StageSheet): string =>
-  strum === null ? "grid-cols-2" : shapes.length > 3 ? "grid-cols-4" : "grid-cols-3";
+const columnsFor = (sheet: StageSheet): string => {
+  if (sheet.strum === null) return isMany(sheet) ? "grid-cols-3" : "grid-cols-2";
+  return sheet.shapes.length > 3 ? "grid-cols-4" : "grid-cols-3";
+};
 
 /** The width of a place of a strum on stage, px: its counts are read from two metres; and of one on a phone in the hand. */
 const STAGE_STEP = 46;

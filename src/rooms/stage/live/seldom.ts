@@ -1,4 +1,4 @@
-import { lazy } from "react";
+import { type ComponentType, lazy } from "react";
 
 /** What is not on every stage, or not at once: a phone that neither leads nor presses shows its sheet without it. */
 const parts = {
@@ -8,10 +8,28 @@ const parts = {
   thisScreen: () => import("./ThisScreen"),
 };
 
-export const FormMargin = lazy(async () => ({ default: (await parts.formMargin()).FormMargin }));
-export const LeadBar = lazy(async () => ({ default: (await parts.leadBar()).LeadBar }));
-export const LiveFeet = lazy(async () => ({ default: (await parts.liveFeet()).LiveFeet }));
-export const ThisScreen = lazy(async () => ({ default: (await parts.thisScreen()).ThisScreen }));
+/** Without a network it is asked for again so much later, ms: the sheet stays as it is meanwhile. */
+const AGAIN_MS = 2000;
+
+async function patiently<Part>(load: () => Promise<Part>): Promise<Part> {
+  for (;;) {
+    try {
+      return await load();
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+    }
+  }
+}
+
+const seldom = <Part, Props extends object>(
+  load: () => Promise<Part>,
+  of: (part: Part) => ComponentType<Props>,
+) => lazy(async () => ({ default: of(await patiently(load)) }));
+
+export const FormMargin = seldom(parts.formMargin, (part) => part.FormMargin);
+export const LeadBar = seldom(parts.leadBar, (part) => part.LeadBar);
+export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
+export const ThisScreen = seldom(parts.thisScreen, (part) => part.ThisScreen);
 
 /** Fetches all of it while there is a network. */
 export const fetchSeldom = (): Promise<unknown> => Promise.all(Object.values(parts).map((part) => part()));
