@@ -103,6 +103,7 @@ describe("engines from outside", () => {
       "loops",
       "recover",
       "tones",
+      "tones-live",
       "pedals",
       "delay",
       "read",
