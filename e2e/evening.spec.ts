@@ -87,7 +87,10 @@ test("evenings have a day, are doubled, put away and taken out; a song goes into
 
   // From the row of a song, and from its page: two acts each.
   await page.goto("/");
-  const row = page.getByRole("listitem").filter({ hasText: "Rope and Tallow" }).last();
+  const shelf = page.getByRole("region", { name: "Shelf" });
+  await shelf.getByLabel("Search titles, words, chords").fill("Rope and Tallow");
+  const row = shelf.getByRole("listitem").filter({ hasText: "Rope and Tallow" }).first();
+  await expect(shelf.locator("[data-total='1']")).toBeVisible();
   await row.getByRole("button", { name: /More/u }).click();
   await page.getByRole("button", { name: "Put it into an evening" }).click();
   const into = page.getByRole("dialog", { name: "Put Rope and Tallow into an evening" });
