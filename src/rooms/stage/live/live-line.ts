@@ -77,6 +77,9 @@ const isAway = <Answer, Refusal>(
   called: Called<Answer, Refusal>,
 ): called is Extract<Called<Answer, Refusal>, { readonly status: "away" }> => called.status === "away";
 
+/** What has been pressed of feet, to tell whether more has. */
+const pressedSo = ({ box, on, sounding }: FeetState): string => JSON.stringify([box, on, sounding]);
+
 type NamesHere = Pick<StageSettings, "shows" | "writing" | "accidentals">;
 
 /**
@@ -215,9 +218,11 @@ export class LiveLine {
 
   keepFeet(itemId: string, state: FeetState): void {
     const { person } = this.store.getState();
-    if (person === null || this.feet?.state === state) return;
+    if (person === null) return;
+    const before = this.feetIn(itemId);
     this.feet = { itemId, person, state };
-    this.save();
+    // Written down where something was pressed or said, not with every look.
+    if (!before || pressedSo(before) !== pressedSo(state)) this.save();
   }
 
   /** Says how names are told on this screen: its part is fetched anew in them. */
