@@ -34,6 +34,11 @@ const networkOf = (addresses: readonly string[], port: number): string =>
   `http://127.0.0.1:${addresses[0] ? new URL(addresses[0]).port : port + 1}`;
 const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 
+/** Screens of a test that is over would go on drawing beside the next. */
+test.afterEach(async ({ browser }) => {
+  for (const context of browser.contexts()) await context.close();
+});
+
 test("the leader moves everybody: count-in, hold, once more, leaving out, stop, taking back, next", async ({
   browser,
   baseURL,

@@ -16,6 +16,13 @@ async function threeScreens(browser: Browser, address: string) {
   return { leader, tobin, odile };
 }
 
+test.describe.configure({ timeout: 90_000 });
+
+/** Screens of a test that is over would go on drawing beside the next. */
+test.afterEach(async ({ browser }) => {
+  for (const context of browser.contexts()) await context.close();
+});
+
 test("the strip of a box goes with a repeat and a jump, and begins from what the player says", async ({
   browser,
   baseURL,

@@ -250,7 +250,7 @@ function TopLine({
           <span className="sm:hidden">Screen</span>
         </button>
         {live.role === "leader" && (
-          <a className="link inline-flex min-h-11 items-center" href="/">
+          <a className="link inline-flex min-h-11 min-w-11 items-center justify-center" href="/">
             Leave
           </a>
         )}
