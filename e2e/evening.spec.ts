@@ -1,16 +1,21 @@
-import { expect, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible, saved } from "./helpers";
+
+/** Makes an evening from the shelf, and gives it a name. */
+async function newEvening(page: Page, name: string): Promise<void> {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New evening" }).click();
+  await page.waitForURL(/\/evening\//u);
+  await expect(page.getByText("Nothing is in it yet")).toBeVisible();
+  await page.getByLabel("Name").fill(name);
+  await page.getByLabel("Name").press("Enter");
+}
 
 test("an evening: songs and a talk, moved by keys, pinned, put in the best order, and printed", async ({
   page,
 }) => {
   test.setTimeout(90_000);
-  await page.goto("/");
-  await page.getByRole("button", { name: "New evening" }).click();
-  await page.waitForURL(/\/evening\//u);
-  await expect(page.getByText("Nothing is in it yet")).toBeVisible();
-  await page.getByLabel("Name").fill("Trial Night");
-  await page.getByLabel("Name").press("Enter");
+  await newEvening(page, "Trial Night");
   await expect(page.getByRole("heading", { level: 1, name: "Trial Night" })).toBeVisible();
 
   const add = page.getByRole("region", { name: "Add" });
@@ -75,11 +80,7 @@ test("evenings have a day, are doubled, put away and taken out; a song goes into
   page,
 }) => {
   test.setTimeout(90_000);
-  await page.goto("/");
-  await page.getByRole("button", { name: "New evening" }).click();
-  await page.waitForURL(/\/evening\//u);
-  await page.getByLabel("Name").fill("Harvest Night");
-  await page.getByLabel("Name").press("Enter");
+  await newEvening(page, "Harvest Night");
   // A day that is over: the evening ahead stays the first on the shelf for everybody else.
   await page.getByLabel("Day").fill("2026-01-05");
   await saved(page);

@@ -172,11 +172,14 @@ test("a leader on a phone leads a whole song: the form lies over the sheet, seld
   await button(leader, "More").click();
   await button(leader, "Round and round").click();
   await expect(tobin.getByText("round and round")).toBeVisible();
+  // Held, so that what is asked for is still to come when it is looked at.
+  await button(leader, "Hold here").click();
   await button(leader, "Form").click();
   await expect(form).toBeVisible();
   await section(leader, "Chorus").click();
   await expect(form).toBeHidden();
   await expect(tobin.locator("[data-asked='true']")).toContainText("next: Chorus, ");
+  await button(leader, "Go on").click();
   await expectTogether([leader, tobin], "Chorus");
   await expect(tobin.getByRole("heading", { name: "The song is over" })).toBeVisible({ timeout: 20_000 });
   await expect(tobin.getByText("Second Lamp")).toBeVisible();

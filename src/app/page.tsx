@@ -10,6 +10,7 @@ import { openDatabase } from "@/server/db/open-database";
 import { searchShelf, shelfFacets, shelfRowsOf } from "@/server/documents/shelf";
 import { listDocuments, listUnreadable } from "@/server/documents/stored-documents";
 import { whyClosed } from "@/server/rescue";
+import { today } from "@/ui/tell-day";
 
 export default async function Page() {
   await connection();
@@ -62,12 +63,6 @@ export default async function Page() {
     />
   );
 }
-
-/** The day it is at this machine. */
-const today = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-};
 
 /** A row as a page may hand it to the browser. */
 const plain = <Row extends { updatedAt: Date }>({ updatedAt, ...row }: Row) => ({

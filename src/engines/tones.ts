@@ -1,10 +1,10 @@
 import { z } from "zod";
 import { BOX_CHANGES, BOX_LANDINGS } from "@/core/song/schema";
 import {
+  describeAct,
   describeToneProblem,
   liveTone,
   planTones,
-  type ToneAct,
   type ToneCase,
   type ToneProblem,
 } from "@/core/sounds";
@@ -135,12 +135,8 @@ function refuseBeyond({ board: { slotsPerBank }, banks, at, next }: LiveInput): 
     );
 }
 
-/** A press in the words on the pedals, counted from 1. */
-function wordsOf(act: ToneAct): string {
-  if (act.do === "slot") return `slot ${act.slot + 1}`;
-  if (act.do === "arm") return `arm bank ${act.bank + 1}`;
-  return act.do === "bank" ? `bank ${act.bank + 1}` : "go";
-}
+/** Banks are counted from 1 here, whatever number a real box gives its first. */
+const PLAIN_NUMBERS = Object.freeze({ twoSwitches: false, firstBank: 0 });
 
 export const tonesLive = plainEngine({
   name: "tones-live",
@@ -150,7 +146,7 @@ export const tonesLive = plainEngine({
     refuseBeyond(asked);
     const { acts, exposed } = liveTone(asked.board, asked.banks, asked.at, asked.next, asked.restBeforeMs)!;
     return {
-      presses: acts.map(wordsOf),
+      presses: acts.map((act) => describeAct(act, PLAIN_NUMBERS)),
       exposed,
       // What is armed is heard only once it is let go.
       ...(acts[0]?.do === "arm" ? { armFrom: "now" as const } : {}),

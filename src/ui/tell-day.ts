@@ -1,22 +1,16 @@
-const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-] as const;
+/** The day it is where this runs, as 2026-12-24. */
+export const today = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+};
+
+const named = (part: "weekday" | "month") =>
+  new Intl.DateTimeFormat("en", { [part]: "long", timeZone: "UTC" });
+const [weekday, month] = [named("weekday"), named("month")];
 
 /** A day in words, the same in every browser; "" for none. @example tellDay("2026-12-24") // => "Thursday, 24 December 2026" */
 export function tellDay(day: string | null): string {
   if (day === null) return "";
   const date = new Date(`${day}T12:00:00Z`);
-  return `${DAYS[date.getUTCDay()]}, ${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`;
+  return `${weekday.format(date)}, ${date.getUTCDate()} ${month.format(date)} ${date.getUTCFullYear()}`;
 }

@@ -13,6 +13,7 @@ export {
 export * from "./of-song";
 export { type LoopPlan, type LoopProblem, planLoops } from "./plan";
 export {
+  afterPress,
   bitsOf,
   costOfPresses,
   describePress,

@@ -39,11 +39,11 @@ export {
 export { pedalAct, type When } from "./foot-act";
 export {
   COLD_INSTRUMENTS,
-  COLD_PEOPLE,
   type ColdInstrument,
   coldInstrumentOf,
   isOnePerson,
   LONGEST_NOTE,
+  OPEN_TO_MANY,
   READING_ALONG,
   type StageNote,
   type StagePerson,

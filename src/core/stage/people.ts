@@ -6,7 +6,7 @@ export const COLD_INSTRUMENTS = ["guitar", "bass"] as const;
 export type ColdInstrument = (typeof COLD_INSTRUMENTS)[number];
 
 /** Who plays along without knowing the songs: no player of any song, and as many as like. */
-export const COLD_PEOPLE: readonly StagePerson[] = Object.freeze(
+const COLD_PEOPLE: readonly StagePerson[] = Object.freeze(
   COLD_INSTRUMENTS.map((instrument) => ({ person: `cold ${instrument}`, name: "Joining cold", instrument })),
 );
 
@@ -21,9 +21,11 @@ export const READING_ALONG: StagePerson = Object.freeze({
   instrument: "",
 });
 
-/** Whether somebody has a part of their own: as many as like may be one of the others. */
-export const isOnePerson = (person: string): boolean =>
-  coldInstrumentOf(person) === null && person !== READING_ALONG.person;
+/** Whom as many as like may be. */
+export const OPEN_TO_MANY: readonly StagePerson[] = Object.freeze([READING_ALONG, ...COLD_PEOPLE]);
+
+/** Whether somebody has a part of their own. */
+export const isOnePerson = (person: string): boolean => !OPEN_TO_MANY.some((one) => one.person === person);
 
 /** A player's own words at a section. */
 export type StageNote = { readonly versionId: string; readonly useId: string; readonly text: string };

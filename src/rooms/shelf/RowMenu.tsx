@@ -2,13 +2,8 @@
 
 import { useEffect, useRef } from "react";
 import type { ShelfSong, SongAct } from "@/api";
+import { today } from "@/ui/tell-day";
 import type { Act } from "./shelf-song";
-
-const today = (): string => {
-  const now = new Date();
-  const day = new Date(now.getTime() - now.getTimezoneOffset() * 60_000);
-  return day.toISOString().slice(0, 10);
-};
 
 function actsOf(song: ShelfSong): [label: string, wanted: SongAct, words: string][] {
   if (song.archived)

@@ -2,9 +2,9 @@ import { type EveningCommand, eveningEdits, orderAtEnd } from "@/core/song/edit"
 import { DOCUMENTS, type Evening, type EveningBody, PLAIN_ITEM } from "@/core/song/schema";
 import { copyBody, headOf } from "@/document";
 import { openDatabase } from "../db/open-database";
-import { createDocuments, findDocument, takeEdit } from "../documents/stored-documents";
+import { editHere } from "../documents/edit-here";
+import { createDocuments, findDocument } from "../documents/stored-documents";
 import { makeId } from "../ids";
-import { announce } from "../live";
 import { versionWithTitle } from "./song-evenings";
 
 /** An evening that was changed or made, or what stood in the way. */
@@ -20,11 +20,8 @@ async function findEvening(id: string) {
 async function change(id: string, commandOf: (body: EveningBody) => EveningCommand): Promise<EveningDone> {
   const evening = await findEvening(id);
   if (!evening) return GONE;
-  const edit = { editId: makeId(), base: evening.revision, command: commandOf(evening.body) };
-  const outcome = await takeEdit(await openDatabase(), id, edit);
-  if (outcome.status !== "done") return { gone: "moment" };
-  announce(id, outcome.edit);
-  return { id };
+  const revision = await editHere(await openDatabase(), evening, commandOf(evening.body));
+  return revision === null ? { gone: "moment" } : { id };
 }
 
 /** Puts a song at the end of an evening. */
@@ -54,9 +51,8 @@ export async function duplicateEvening(id: string): Promise<EveningDone> {
   const copy = copyBody(DOCUMENTS.evening, evening.body, makeId);
   const row = headOf(copy, "evening");
   const fresh: Evening = { ...row, name: `${row.name.slice(0, 110)} again`, day: null, kept: "in use" };
-  const copyId = row.id;
   await createDocuments(await openDatabase(), [
-    { id: copyId, kind: "evening", parentId: null, body: { ...copy, evening: { [row.id]: fresh } } },
+    { id: row.id, kind: "evening", parentId: null, body: { ...copy, evening: { [row.id]: fresh } } },
   ]);
-  return { id: copyId };
+  return { id: row.id };
 }

@@ -1,4 +1,4 @@
-import { hasLoopBox, looperPlayer, planLoops, songLoops } from "@/core/loops";
+import { hasLoopBox, type LoopPlan, looperPlayer, planLoops, type SongLoops, songLoops } from "@/core/loops";
 import { type Outline, outlineOf, type Timeline, timelineOf } from "@/core/song/read";
 import type { VersionBody } from "@/core/song/schema";
 import { hasSoundBox, playerTones } from "@/core/sounds";
@@ -13,8 +13,8 @@ const TONES_BUDGET = 10_000;
 export type PlannedBody = {
   readonly outline: Outline;
   readonly timeline: Timeline;
-  /** Whose feet the looper stands at, with its plan; null where nobody has described one. */
-  readonly loops: (PlannedFeet["loops"] & { readonly playerId: string }) | null;
+  /** The looper's plan; null where nobody has described one, or another player has it. */
+  readonly loops: PlannedFeet["loops"];
   /** The sounds of everybody with a box of their own, planned. */
   readonly tones: ReadonlyMap<string, NonNullable<ReturnType<typeof playerTones>>>;
 };
@@ -27,14 +27,12 @@ export async function plannedBody(body: VersionBody, only: string | null = null)
   const outline = outlineOf(body);
   const timeline = timelineOf(body, outline);
   const isAsked = (id: string): boolean => only === null || id === only;
-  const playerId = hasLoopBox(body) ? looperPlayer(body)?.id : undefined;
+  const looper = hasLoopBox(body) ? looperPlayer(body) : null;
+  const loops = looper && isAsked(looper.id) ? await plannedLoops(body, outline, timeline) : null;
   return {
     outline,
     timeline,
-    loops:
-      playerId !== undefined && isAsked(playerId)
-        ? await plannedLoops(body, outline, timeline, playerId)
-        : null,
+    loops: loops?.plan ? { song: loops.song, plan: loops.plan } : null,
     tones: new Map(
       Object.keys(body.players)
         .filter((id) => isAsked(id) && hasSoundBox(body, id))
@@ -46,14 +44,14 @@ export async function plannedBody(body: VersionBody, only: string | null = null)
   };
 }
 
-async function plannedLoops(
+/** A version as its looper sees it, with the band's habits, and its plan; null where there is none. */
+export async function plannedLoops(
   body: VersionBody,
-  outline: Outline,
-  timeline: Timeline,
-  playerId: string,
-): Promise<PlannedBody["loops"]> {
+  outline: Outline = outlineOf(body),
+  timeline: Timeline = timelineOf(body, outline),
+): Promise<{ readonly song: SongLoops; readonly plan: LoopPlan | null }> {
   const band = await findBand(await openDatabase());
   const song = songLoops(body, outline, timeline, Object.values(band?.body.loopHabits ?? {}));
-  const plan = song.asked && planLoops({ ...song.asked, budget: LOOPS_BUDGET }, { trade: false });
-  return plan?.ok ? { song, plan: plan.value, playerId } : null;
+  const planned = song.asked && planLoops({ ...song.asked, budget: LOOPS_BUDGET }, { trade: false });
+  return { song, plan: planned?.ok ? planned.value : null };
 }

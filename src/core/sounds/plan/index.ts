@@ -1,6 +1,6 @@
 export { compareCosts } from "./cost";
 export { describeToneProblem } from "./describe-plan-problem";
-export { liveTone, moveTo, type TonePlace } from "./live-tone";
+export { landingOf, liveTone, moveTo, type TonePlace } from "./live-tone";
 export {
   costOfWay,
   planTones,

@@ -16,7 +16,7 @@ export type ToneMove = {
 type Board = Pick<ToneBoard, "landing" | "change" | "gapMs">;
 
 /** The slot a bank opens on; null where nobody has settled it. */
-const landingOf = (
+export const landingOf = (
   board: Pick<ToneBoard, "landing">,
   bank: ToneBank | undefined,
   slot: number,

@@ -1,4 +1,4 @@
-import { liveTone, type ToneAct, type TonePlace } from "../../sounds";
+import { liveTone, soundOf, type ToneAct, type TonePlace } from "../../sounds";
 import { barToMend, type FeetPlace, msOfTicks } from "./feet-place";
 import type { FeetPress, StageBox, StageTone } from "./stage-feet";
 import { tellWhen } from "./tell-when";
@@ -12,7 +12,7 @@ export function boxPresses(box: StageBox, from: TonePlace, place: FeetPlace): Fe
   const presses: FeetPress[] = [];
   let at = from;
   if (here && passage && present && here.tick < present.ends.tick) {
-    const move = isOn(box, at, present.tone) ? null : liveTone(board, banks, at, present.tone, 0);
+    const move = soundOf(at, banks) === present.tone ? null : liveTone(board, banks, at, present.tone, 0);
     if (move && move.acts.length > 0) {
       // Before the first note it is the change as it was told; after it, it is to be mended.
       const isChange = here.tick < present.begins.tick;
@@ -26,9 +26,6 @@ export function boxPresses(box: StageBox, from: TonePlace, place: FeetPlace): Fe
   }
   return [...presses, ...nextChange(box, at, place, present)];
 }
-
-const isOn = ({ banks }: StageBox, { bank, slot }: TonePlace, tone: string): boolean =>
-  banks[bank]?.slots[slot] === tone;
 
 /** The presses at the next change along the form, from a place of the box. */
 function nextChange(box: StageBox, at: TonePlace, place: FeetPlace, present: StageTone | null): FeetPress[] {
@@ -81,7 +78,7 @@ function readyAt(
 ): Pick<FeetPress, "kind" | "passage" | "tick" | "ahead" | "when"> {
   const { id, beat } = passages[go.index]!;
   return {
-    kind: "ready",
+    kind: "change",
     passage: id,
     tick: Math.max(0, go.tick - beat),
     ahead: go.index !== here?.index,

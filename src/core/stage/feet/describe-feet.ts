@@ -7,8 +7,6 @@ export type TellFeet = {
   readonly foot: FeetPress["foot"];
   readonly kind: FeetPress["kind"];
   readonly said: readonly { readonly words: string; readonly when: string }[];
-  /** Whether it belongs to what comes after the section that is now. */
-  readonly ahead: boolean;
   readonly heard: boolean;
 };
 
@@ -25,12 +23,11 @@ export const wordsOfPress = (press: FeetPress, { box }: Pick<StageFeet, "box">):
 export function tellFeetStrip(strip: readonly FeetPress[], feet: Pick<StageFeet, "box">): TellFeet[] {
   const told: TellFeet[] = [];
   for (const press of strip) {
-    const kind = press.kind === "mend" ? "mend" : "change";
+    const { foot, kind, heard } = press;
     const one = { words: wordsOfPress(press, feet), when: press.when };
     const last = told.at(-1);
-    if (last?.foot !== press.foot || last.kind !== kind) {
-      const { foot, ahead, heard } = press;
-      told.push({ foot, kind, said: [one], ahead, heard });
+    if (last?.foot !== foot || last.kind !== kind) {
+      told.push({ foot, kind, said: [one], heard });
       continue;
     }
     const said = last.said.at(-1)!;
@@ -39,7 +36,7 @@ export function tellFeetStrip(strip: readonly FeetPress[], feet: Pick<StageFeet,
     told[told.length - 1] = {
       ...last,
       said: [...last.said, isOneMoment ? { ...one, when: "" } : one],
-      heard: last.heard || press.heard,
+      heard: last.heard || heard,
     };
   }
   return told;

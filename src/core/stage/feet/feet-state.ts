@@ -1,9 +1,9 @@
 import { assertNever, type Ticks } from "../../../base";
-import { type ToneBoxState, type TonePlace, tellBox } from "../../sounds";
+import { landingOf, type ToneBoxState, type TonePlace, tellBox } from "../../sounds";
 import { boxPresses } from "./box-presses";
 import { wordsOfPress } from "./describe-feet";
 import { type FeetPlace, msOfTicks } from "./feet-place";
-import { after, loopPresses } from "./loop-presses";
+import { loopPresses, soundingAfter } from "./loop-presses";
 import { pedalPresses } from "./pedal-presses";
 import type { FeetPress, StageFeet } from "./stage-feet";
 
@@ -118,7 +118,7 @@ function afterPress(feet: StageFeet, state: FeetState, press: FeetPress, place: 
   if (press.foot === "looper") {
     const { looper } = feet;
     return looper
-      ? withSounding(state, after(state.sounding, looper, press.press), startedAt(press, place))
+      ? withSounding(state, soundingAfter(looper, state.sounding, press.press), startedAt(press, place))
       : state;
   }
   if (press.act.do === "pedal") {
@@ -172,9 +172,10 @@ function corrected(feet: StageFeet, state: FeetState, truth: FeetTruth, place: F
   switch (truth.of) {
     case "bank": {
       // A bank one is in was entered: nothing is armed, and it opened where it opens.
-      const { landing } = feet.box?.banks[truth.bank] ?? { landing: null };
-      const slot = feet.box?.board.landing === "saved" ? (landing ?? box?.slot ?? 0) : (box?.slot ?? 0);
-      return box ? { ...state, box: { bank: truth.bank, slot, armed: null } } : state;
+      if (!feet.box || !box) return state;
+      const { board, banks } = feet.box;
+      const slot = landingOf(board, banks[truth.bank], box.slot) ?? box.slot;
+      return { ...state, box: { bank: truth.bank, slot, armed: null } };
     }
     case "slot":
       return box ? { ...state, box: { ...box, slot: truth.slot, armed: null } } : state;

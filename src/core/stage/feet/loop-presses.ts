@@ -1,4 +1,4 @@
-import { bitsOf, type Press, pressesInStep, type WaitingPress } from "../../loops";
+import { afterPress, bitsOf, type Press, pressesInStep, type WaitingPress } from "../../loops";
 import type { LivePassage } from "../score";
 import { barToMend, type FeetPlace, msOfTicks } from "./feet-place";
 import type { FeetPress, StageLooper, StageLoops } from "./stage-feet";
@@ -6,6 +6,15 @@ import { tellWhen } from "./tell-when";
 
 /** What sounds on a looper: tracks as bits, and when each one's loop began, by the server's clock; null where nobody knows. */
 export type LoopsNow = { readonly sounding: number; readonly begun: readonly (number | null)[] };
+
+type LooperPress = Extract<FeetPress, { readonly foot: "looper" }>;
+
+/** What sounds after a press of the plan; one that changes nothing leaves it. */
+export const soundingAfter = (
+  { recorded }: Pick<StageLooper, "recorded">,
+  sounding: number,
+  press: Press,
+): number => afterPress(sounding, recorded, press) ?? sounding;
 
 /** What is wanted at a tick of a passage; null where nothing is known of it. */
 const loopsAt = (looper: StageLooper, passage: LivePassage | undefined, tick: number): StageLoops | null =>
@@ -24,10 +33,7 @@ export function loopPresses(looper: StageLooper, now: LoopsNow, place: FeetPlace
     if (present) {
       const mends = mending(looper, now, present, place, passage, ends);
       presses.push(...mends);
-      sounding = mends.reduce(
-        (mask, one) => (one.foot === "looper" ? after(mask, looper, one.press) : mask),
-        sounding,
-      );
+      for (const { press } of mends) sounding = soundingAfter(looper, sounding, press);
     }
     if (later && later.from < here.leave) {
       const change = changing(looper, sounding, later, passage, false);
@@ -69,7 +75,7 @@ function mending(
   place: FeetPlace,
   passage: LivePassage,
   ends: number,
-): FeetPress[] {
+): LooperPress[] {
   const here = place.here!;
   const due = barToMend(passage, here.tick, ends);
   const off = outOfStep(looper, now, present, place, passage);
@@ -160,11 +166,3 @@ const inStep = (
 const tickOfBar = ({ bars, bar: ticks }: LivePassage, bar: number): number => (bars[0] ?? 0) + bar * ticks;
 const barNumber = (passage: LivePassage, tick: number): number =>
   Math.round((tick - (passage.bars[0] ?? 0)) / passage.bar) + 1;
-
-/** What sounds after a press. */
-export function after(sounding: number, { recorded }: Pick<StageLooper, "recorded">, press: Press): number {
-  if (press.press === "start-all") return recorded;
-  if (press.press === "stop-all") return 0;
-  const bit = 1 << press.track;
-  return press.effect === "start" ? sounding | bit : sounding & ~bit;
-}

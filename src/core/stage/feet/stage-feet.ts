@@ -67,8 +67,8 @@ type FootAct =
 
 /** A press that comes. */
 export type FeetPress = FootAct & {
-  /** Whether it mends what is wrong now, gets something ready, or is made at its moment. */
-  readonly kind: "mend" | "ready" | "change";
+  /** Whether it mends what is wrong now, or belongs to a change that comes. */
+  readonly kind: "mend" | "change";
   /** Whether it belongs to what comes after the passage that is now. */
   readonly ahead: boolean;
   readonly passage: string;

@@ -57,7 +57,7 @@ export function LiveStage({ eveningId }: { eveningId: string }) {
               : "Nothing is in the running order yet."}
         </p>
       ) : live.person === null ? (
-        <WhoAreYou people={live.people} role={live.role} isKnown={live.people.length > 0} onChoose={choose} />
+        <WhoAreYou people={live.people} role={live.role} onChoose={choose} />
       ) : (
         <OnStage
           line={line}

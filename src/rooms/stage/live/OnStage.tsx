@@ -76,6 +76,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
   const sheet = sheets.find(({ id }) => id === passage?.id);
   const nextIndex = peek === 0 ? (place?.next ?? null) : shownIndex + 1;
   const next = nextIndex === null ? undefined : item?.passages[nextIndex];
+  const nextSheet = sheets.find(({ id }) => id === next?.id);
   useClick(settings.click, place);
   useLeadKeys(leads, once, () => void line.markBar());
   const left = settings.hand === "left";
@@ -148,14 +149,11 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
           <BackToAll peek={peek} onGo={() => setPeek(0)} />
         ) : (
           <NextStrip
-            next={next ? (sheets.find(({ id }) => id === next.id) ?? plainSheet(next)) : null}
+            next={nextSheet ?? (next ? plainSheet(next) : null)}
             plays={part?.plays ?? false}
             more={false}
             ended={place !== null && place.phase !== "ended" && !next}
-            tab={firstBarOf(
-              sheets.find(({ id }) => id === next?.id),
-              settings.view || part?.sheet || "both",
-            )}
+            tab={firstBarOf(nextSheet, settings.view || part?.sheet || "both")}
           />
         )}
       </GoThrough>

@@ -5,15 +5,14 @@ import { coldInstrumentOf, isOnePerson, READING_ALONG, type StagePerson } from "
 export function WhoAreYou({
   people,
   role,
-  isKnown,
   onChoose,
 }: {
   people: readonly StagePerson[];
   role: StageRole;
-  /** Whether it is known who plays: before that nobody is missed. */
-  isKnown: boolean;
   onChoose: (person: string) => void;
 }) {
+  // Somebody may always read along: before it is known who plays nobody is missed.
+  const isKnown = people.length > 0;
   return (
     <section className="mx-auto flex w-full max-w-2xl flex-1 flex-col justify-center gap-4 py-8">
       <h1 className="text-3xl">{role === "viewer" ? "Whose part do you want to see?" : "Who are you?"}</h1>

@@ -2,10 +2,9 @@ import { changeSong } from "@/api";
 import { songEdits } from "@/core/song/edit";
 import { headOf } from "@/document";
 import { openDatabase } from "@/server/db/open-database";
-import { findDocument, takeEdit } from "@/server/documents/stored-documents";
+import { editHere } from "@/server/documents/edit-here";
+import { findDocument } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
-import { makeId } from "@/server/ids";
-import { announce } from "@/server/live";
 import { Reply, serve } from "@/server/serve";
 import { duplicateSong } from "@/server/songs/song-versions";
 
@@ -23,8 +22,6 @@ export const POST = serve(changeSong, async ({ params, sent: wanted }) => {
   const fields =
     wanted.act === "rehearsed" ? { rehearsed: wanted.day } : { archived: wanted.act === "archive" };
   const command = songEdits.set("song", headOf(song.body, "song").id, fields);
-  const outcome = await takeEdit(database, id, { editId: makeId(), base: song.revision, command });
-  if (outcome.status !== "done") return refuse(409, "song", "was changed at the same moment; try again");
-  announce(id, outcome.edit);
-  return { revision: outcome.revision };
+  const revision = await editHere(database, song, command);
+  return revision === null ? refuse(409, "song", "was changed at the same moment; try again") : { revision };
 });

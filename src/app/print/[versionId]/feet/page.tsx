@@ -1,18 +1,13 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
-import { footPresses, planLoops, songLoops } from "@/core/loops";
-import { outlineOf, timelineOf } from "@/core/song/read";
+import { footPresses } from "@/core/loops";
 import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
-import { openDatabase } from "@/server/db/open-database";
-import { findBand } from "@/server/songs/create";
 import { openSong } from "@/server/songs/open-song";
+import { plannedLoops } from "@/server/songs/planned-feet";
 
 export const metadata: Metadata = { title: "Foot sheet" };
-
-/** Search steps the server spends on one plan: well under a second. */
-const BUDGET = 40_000_000;
 
 export default async function Page({ params }: { params: Promise<{ versionId: string }> }) {
   await connection();
@@ -20,18 +15,9 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const opened = await openSong(versionId);
   if (!opened) return missing((await params).versionId);
   const body = opened.version.body;
-  const band = await findBand(await openDatabase());
-  const outline = outlineOf(body);
-  const song = songLoops(
-    body,
-    outline,
-    timelineOf(body, outline),
-    Object.values(band?.body.loopHabits ?? {}),
-  );
-  const planned = song.asked && planLoops({ ...song.asked, budget: BUDGET }, { trade: false });
+  const { song, plan } = await plannedLoops(body);
   const { title } = headOf(opened.song.body, "song");
-  if (!planned?.ok) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
-  const plan = planned.value;
+  if (!plan) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
   const namesOf = (ids: readonly string[]) =>
     ids.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id);
   const sheet = {

@@ -1,5 +1,5 @@
 import { choosePerson, stageMe } from "@/api";
-import { COLD_PEOPLE, isOnePerson, READING_ALONG } from "@/core/stage";
+import { isOnePerson, OPEN_TO_MANY } from "@/core/stage";
 import { isTaken, setPerson } from "@/server/access/openings";
 import { refuse } from "@/server/http";
 import { personOfGuest, serveStage } from "@/server/stage/asked";
@@ -14,7 +14,7 @@ export const GET = serveStage(stageMe, async ({ who, database }) => ({
 /** Says whose part one sees. */
 export const POST = serveStage(choosePerson, async ({ who, database, session, sent: { person } }) => {
   const isOfMany = !isOnePerson(person);
-  const people = isOfMany ? [READING_ALONG, ...COLD_PEOPLE] : await peopleOf(database, session.state.items);
+  const people = isOfMany ? OPEN_TO_MANY : await peopleOf(database, session.state.items);
   const found = people.find((one) => one.person === person);
   if (!found) return refuse(404, "person", "should be someone who plays in this evening");
   // Any number may join cold or read along; a player is one.

@@ -1,9 +1,9 @@
 import { stagePeople } from "@/api";
-import { COLD_PEOPLE, READING_ALONG } from "@/core/stage";
+import { OPEN_TO_MANY } from "@/core/stage";
 import { serveStage } from "@/server/stage/asked";
 import { peopleOf } from "@/server/stage/stage-pack";
 
 /** Who plays in the evening, whoever reads along, and who may join without knowing its songs. */
 export const GET = serveStage(stagePeople, async ({ database, session }) => ({
-  people: [...(await peopleOf(database, session.state.items)), READING_ALONG, ...COLD_PEOPLE],
+  people: [...(await peopleOf(database, session.state.items)), ...OPEN_TO_MANY],
 }));
