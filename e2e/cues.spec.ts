@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { expectAccessible, openFromShelf, room, saved } from "./helpers";
+import { expectAccessible, openFromShelf, pedal, room, saved } from "./helpers";
 
 test("cues of the demo follow from its rooms; one of one's own is added on a word, changed and printed", async ({
   page,
@@ -47,17 +47,14 @@ test("a player's stage shows their own presses with the word, and no one else's"
   await openFromShelf(page, "Lamp on the Water");
   await page.getByRole("link", { name: "Tobin’s stage" }).click();
   await page.waitForURL(/\/stage\//u);
-  const feet = page.getByRole("list", { name: "Feet and cues" });
-  await expect(feet).toHaveCount(0);
-  for (let times = 0; times < 6 && (await feet.count()) === 0; times++) {
-    await page.keyboard.press("ArrowRight");
-    await page.waitForTimeout(200);
-  }
-  await expect(feet).toContainText(/box: slot 2 bar 1, beat 1 on “/u);
+  const feet = page.getByRole("region", { name: "My feet" });
+  const told = feet.getByText(/box: slot 2/u);
+  for (let times = 0; times < 6 && (await told.count()) === 0; times++) await pedal(page);
+  await expect(feet).toContainText(/box: slot 2 .*on “/u);
   await expectAccessible(page);
   await page.getByRole("link", { name: "Leave" }).click();
   await page.getByRole("link", { name: "Odile’s stage" }).click();
   await page.waitForURL(/\/stage\//u);
-  for (let times = 0; times < 3; times++) await page.keyboard.press("ArrowRight");
+  await pedal(page, "ArrowRight", 3);
   await expect(page.getByText("box: slot 2")).toHaveCount(0);
 });

@@ -153,3 +153,25 @@ export async function tellNames(page: Page, choice: Readonly<Record<string, stri
   for (const [label, option] of Object.entries(choice)) await box.getByLabel(label).selectOption(option);
   await page.keyboard.press("Escape");
 }
+
+/** Presses of a pedal nearer to each other than this, ms, count once. */
+const PEDAL_GATE_MS = 450;
+
+/** Turns a stage's pages by pedal, so often. */
+export async function pedal(page: Page, key = "ArrowRight", times = 1): Promise<void> {
+  for (let press = 0; press < times; press++) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(PEDAL_GATE_MS);
+  }
+}
+
+/** Chooses how the stage looks on this device. */
+export async function onThisScreen(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole("button", { name: "This screen" }).click();
+  const screen = page.getByRole("dialog", { name: "This screen" });
+  await screen
+    .getByRole("group", { name: label, exact: true })
+    .getByRole("button", { name: option, exact: true })
+    .click();
+  await screen.getByRole("button", { name: "Done" }).click();
+}

@@ -1,5 +1,15 @@
 import { expect, test } from "@playwright/test";
-import { addThreePlayers, expectAccessible, makeSong, openPart, partsPage, room, saved } from "./helpers";
+import {
+  addThreePlayers,
+  expectAccessible,
+  makeSong,
+  onThisScreen,
+  openPart,
+  partsPage,
+  pedal,
+  room,
+  saved,
+} from "./helpers";
 
 const RAISED = `Rope Ladder
 Key: G
@@ -67,7 +77,7 @@ test("a line with open strings under a raised chorus: on the sheet, chosen, on s
   const played = new RegExp(`^Line 1, bars? 1.*: ${tab}`);
   await page.getByRole("link", { name: "Electric’s stage" }).click();
   await page.waitForURL(/\/stage\//);
-  await page.keyboard.press("ArrowRight");
+  await pedal(page);
   await expect(page.getByRole("heading", { level: 2, name: "Last chorus" })).toBeVisible();
   await expect(page.getByText(/Line 1, 2 semitones up, fingered anew/)).toBeVisible();
   await expect(page.getByRole("img", { name: played }).first()).toBeVisible();
@@ -167,7 +177,7 @@ test("a fill on the last two bars stands at its bars, and another ending only th
   const first = "Line 1, bars 1–4: G 5, G 7, G /9; fingers 1, 3, 3";
   for (const _ of ["1 of 3", "2 of 3"]) {
     await expect(page.getByRole("img", { name: first, exact: true })).toBeVisible();
-    await page.keyboard.press("ArrowRight");
+    await pedal(page);
   }
   await expect(page.getByText("3 of 3").first()).toBeVisible();
   await expect(
@@ -244,14 +254,14 @@ test("three sheets of a part with chords and a line, by one choice: on stage and
   await expect(tab).toBeVisible();
   await expect(shapes).toBeVisible();
   await expectAccessible(page);
-  const choice = page.getByLabel("Sheet", { exact: true });
-  await choice.selectOption("chords only");
+  await onThisScreen(page, "Sheet", "chords only");
   await expect(tab).toHaveCount(0);
   await expect(words).toBeVisible();
   await expect(shapes).toBeVisible();
-  await choice.selectOption("line only");
+  await onThisScreen(page, "Sheet", "line only");
   await expect(page.getByRole("img", { name: /^Line 1, bars 1–4: B 3, B 5/ })).toBeVisible();
   await expect(shapes).toHaveCount(0);
+  await onThisScreen(page, "Sheet", "as meant for me");
   await page.goto(`/print/${id}`);
   const sheet = page.getByRole("article", { name: /, Acoustic$/ });
   const printed = sheet.getByRole("img", { name: /^Line 1, bars 1–4: B 3, B 5/ });
@@ -271,10 +281,9 @@ test("three sheets of a part with chords and a line, by one choice: on stage and
   await openPart(page, /^Verse 1, Acoustic/);
   await page.getByRole("link", { name: "Acoustic’s stage" }).click();
   await page.waitForURL(/\/stage\//);
-  await expect(choice).toHaveValue("chords");
   await expect(words).toBeVisible();
   await expect(tab).toHaveCount(0);
-  await choice.selectOption("chords and line");
+  await onThisScreen(page, "Sheet", "chords and line");
   await expect(tab).toBeVisible();
 });
 
@@ -311,11 +320,11 @@ test("a lick on each root goes along when a chord is changed: four acts, then no
     name: "Line 1 on each chord, bars 1–2: low E 3, low E 5, A 3, A 5; fingers 1, 3, 1, 3",
   });
   await expect(overC).toBeVisible();
-  await page.getByLabel("counts over tab").check();
+  await onThisScreen(page, "Over tab", "chords and counts");
   await expect(
     page.getByRole("img", { name: /^Line 1 on each chord, bars 1–2: 1: low E 3, &: low E 5, 1: A 3/ }),
   ).toBeVisible();
-  await page.getByLabel("counts over tab").uncheck();
+  await onThisScreen(page, "Over tab", "chords");
 
   // C becomes Am: the line goes along, and nobody touches it.
   await page.goto(`/song/${id}`);

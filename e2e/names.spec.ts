@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, makeSong, openFromShelf, room, saved, tellNames } from "./helpers";
+import { expectAccessible, makeSong, onThisScreen, openFromShelf, room, saved, tellNames } from "./helpers";
 
 /** Every page of an open song, after its address; pages of a stage and prints are walked apart. */
 const PAGES = [
@@ -297,7 +297,7 @@ Light on the water
   await expect(page.getByText("a semitone down: play E shapes; sounds in E♭")).toBeVisible();
   await expect(page.locator(".sung-chord")).toHaveText(["E", "A"]);
   await expectAccessible(page);
-  await tellNames(page, { "Chords are told": "as they sound" });
+  await onThisScreen(page, "Chords", "as they sound");
   await expect(page.locator(".sung-chord")).toHaveText(["E♭", "A♭"]);
   await page.getByRole("link", { name: "Leave" }).click();
   await page.getByRole("link", { name: "Print the sheets" }).click();
@@ -341,5 +341,8 @@ test("on a phone the switch opens within the screen, on the shelf, in a room and
   await isWithin();
   await page.getByRole("link", { name: "Maren’s stage" }).click();
   await page.waitForURL(/stage/u);
-  await isWithin();
+  await page.getByRole("button", { name: "This screen" }).click();
+  const box = (await page.getByRole("group", { name: "Written" }).boundingBox())!;
+  expect(box.x).toBeGreaterThanOrEqual(0);
+  expect(box.x + box.width).toBeLessThanOrEqual(390);
 });

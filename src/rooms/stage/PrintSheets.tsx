@@ -175,7 +175,7 @@ function PrintPassage({
         <span className="text-sm">
           {sheet.bars} bars; {ROLE_WORDS[sheet.role]}
           {sheet.optional && ", may be left out"}
-          {describeWait(sheet, 0) && `; ${describeWait(sheet, 0)}`}
+          {describeWait(sheet) && `; ${describeWait(sheet)}`}
           {sheet.note && `: ${sheet.note}`}
           {sheet.how.length > 0 && `; ${sheet.how.join("; ")}`}
           {sheet.capo !== part.capo && `; here ${sheet.hand}`}

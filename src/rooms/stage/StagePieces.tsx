@@ -173,11 +173,10 @@ export function FeetStrip({ sheet }: { sheet: StageSheet }) {
 
 /**
  * How long a player still waits.
- * @param gone bars of the section that are over
  * @example "you come in after 16 bars, at Verse 2"
  */
-export function describeWait({ waits, label }: Pick<StageSheet, "waits" | "label">, gone: number): string {
-  const left = Math.ceil((waits?.bars ?? 0) - gone - 1e-6);
+export function describeWait({ waits, label }: Pick<StageSheet, "waits" | "label">): string {
+  const left = Math.ceil((waits?.bars ?? 0) - 1e-6);
   if (!waits || left <= 0) return "";
   const where = waits.label === label ? "" : `, at ${waits.label}`;
   return `you come in after ${left} ${left === 1 ? "bar" : "bars"}${where}`;
@@ -186,18 +185,13 @@ export function describeWait({ waits, label }: Pick<StageSheet, "waits" | "label
 /** The section that is now: its name, the player's light and role, what is otherwise. */
 export function NowHead({
   sheet,
-  bars = true,
-  gone = 0,
-  plays = true,
+  plays,
 }: {
   sheet: StageSheet;
-  bars?: boolean;
-  /** Bars of it that are over. */
-  gone?: number;
   /** Whether it is somebody's part; who reads along has no light and no role. */
-  plays?: boolean;
+  plays: boolean;
 }) {
-  const wait = describeWait(sheet, gone);
+  const wait = describeWait(sheet);
   return (
     <div className="my-1 flex flex-wrap items-center gap-x-4">
       <h2 className="text-3xl max-sm:text-2xl">
@@ -216,11 +210,6 @@ export function NowHead({
       )}
       {wait && <strong className="text-2xl max-sm:text-lg">{wait}</strong>}
       {sheet.how.length > 0 && <span className="text-xl max-sm:text-base">{sheet.how.join(" · ")}</span>}
-      {bars && (
-        <span className="ml-auto text-xl max-sm:hidden">
-          {sheet.bars} bars, from bar {sheet.firstBar} of the song
-        </span>
-      )}
       {sheet.otherwise.length > 0 && (
         <span className="w-full text-2xl font-bold max-sm:text-lg">{sheet.otherwise.join(" · ")}</span>
       )}

@@ -1,4 +1,5 @@
 import type { Endpoint } from "@/api";
+import type { LiveItem } from "@/core/stage";
 import type { Principal } from "../access";
 import { findGuestById } from "../access/openings";
 import type { Database } from "../db/open-database";
@@ -6,12 +7,21 @@ import { openDatabase } from "../db/open-database";
 import { refuse } from "../http";
 import { type Asked, type Refuse, type Reply, serve } from "../serve";
 import { type LiveSession, liveSession } from "./hub";
+import { ownItem } from "./stage-score";
 
-/** What every route of a stage is asked with: the session of the evening besides. */
-export type StageAsked<Output> = Asked<Output> & {
+/** What a route of an evening on stage is asked with: its session besides. */
+type StageAsked<Output> = Asked<Output> & {
   readonly session: LiveSession;
   readonly database: Database;
 };
+
+/** What a route is asked with that looks at songs alone: those of an evening, or the one of a song's own stage. */
+type SongsAsked<Output> = Asked<Output> & {
+  readonly items: readonly LiveItem[];
+  readonly database: Database;
+};
+
+const GONE = "names no evening here; it may have been removed";
 
 /** Answers an endpoint of a stage; one that names no evening is refused. */
 export const serveStage = <Output, Input, Answer, Refusal>(
@@ -20,8 +30,23 @@ export const serveStage = <Output, Input, Answer, Refusal>(
 ) =>
   serve(endpoint, async (asked) => {
     const session = await liveSession(asked.params.eveningId!);
-    if (!session) return refuse(404, "eveningId", "names no evening here; it may have been removed");
+    if (!session) return refuse(404, "eveningId", GONE);
     return answer({ ...asked, session, database: await openDatabase() });
+  });
+
+/** Answers an endpoint of a stage that looks at its songs: an id of an evening, or of a version. */
+export const serveSongs = <Output, Input, Answer, Refusal>(
+  endpoint: Endpoint<Output, Input, Answer, Refusal>,
+  answer: (asked: SongsAsked<Output>) => Promise<Answer | Reply<Answer> | Refuse<Refusal> | Response>,
+) =>
+  serve(endpoint, async (asked) => {
+    const id = asked.params.eveningId!;
+    const database = await openDatabase();
+    const session = await liveSession(id);
+    const own = session ? null : await ownItem(database, id);
+    const items = session?.state.items ?? (own && [own]);
+    if (!items) return refuse(404, "eveningId", GONE);
+    return answer({ ...asked, items, database });
   });
 
 /** Whose part a guest has said to play; null for whoever sits at this machine. */

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import type { LiveItem, LiveState, PackedSong } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { KIND_WORDS } from "./act-words";
-import type { Live } from "./live-line";
+import type { Live } from "./stage-line";
 
 /** A talk, a prayer, a pause, or the end of a song; and what comes after it: what this player gets ready, how long that takes and how long there is, and who begins. */
 export function BetweenSongs({
@@ -36,8 +36,10 @@ export function BetweenSongs({
           {song.note && <p className="mt-2 text-2xl">{song.note}</p>}
           {packed && <GetReady packed={packed} between={between} />}
         </div>
+      ) : item?.kind === "song" && item.passages.length === 0 ? (
+        <p className="text-3xl">Nothing is played yet. Put sections in the form in the Song room.</p>
       ) : (
-        <p className="text-3xl">That is the end of the evening.</p>
+        live.line !== "own" && <p className="text-3xl">That is the end of the evening.</p>
       )}
     </section>
   );

@@ -23,8 +23,8 @@ export function LeadBar({
   // On a phone what is seldom wanted lies folded away.
   const [isMore, setMore] = useState(false);
   const seldom = isMore ? "contents" : "contents max-sm:hidden";
-  const isLast = state.items.at(-1)?.id === item?.id;
-  const main = mainAct(place, isLast, countBars);
+  const { items } = state;
+  const main = mainAct(place, { items, at: items.findIndex(({ id }) => id === item?.id) }, countBars);
   const undone = state.past.at(-1)?.act;
   const isUnderWay = place !== null && !["waiting", "stopped", "ended"].includes(place.phase);
   return (

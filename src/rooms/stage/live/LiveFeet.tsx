@@ -7,7 +7,7 @@ import {
   type TellFeet,
   tellFeetStrip,
 } from "@/core/stage";
-import type { LiveLine } from "./live-line";
+import type { StageLine } from "./stage-line";
 import { type Feet, useFeet } from "./use-feet";
 
 const FOOT_WORDS: Readonly<Record<TellFeet["foot"], string>> = { box: "box", looper: "looper" };
@@ -21,7 +21,7 @@ export function LiveFeet({
   boxes,
   sheet,
 }: {
-  line: LiveLine;
+  line: StageLine;
   item: LiveItem;
   place: Place;
   stretch: number;

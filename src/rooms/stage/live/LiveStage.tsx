@@ -1,121 +1,13 @@
 "use client";
 
-import { Suspense, useCallback, useEffect, useState } from "react";
-import type { LeaderAct } from "@/core/stage";
-import { keyAct } from "@/ui/keys";
-import { useKeepLit } from "../keep-lit";
-import { isTyping } from "../page-keys";
+import { useState } from "react";
 import { LiveLine } from "./live-line";
-import { OnStage } from "./OnStage";
-import { ThisScreen } from "./seldom";
+import { StageScreen } from "./StageScreen";
 import { useStageSettings } from "./settings";
-import { useLiveLine } from "./use-live";
-import { useStageWorker } from "./use-stage-worker";
-import { WhoAreYou } from "./WhoAreYou";
 
-/** One screen of an evening: who it is for, where everybody is, and for the leader what moves them. */
+/** One screen of an evening. */
 export function LiveStage({ eveningId }: { eveningId: string }) {
-  const { line, live } = useLiveLine(eveningId);
+  const [line] = useState(() => new LiveLine(eveningId));
   const [settings, change] = useStageSettings();
-  const { shows, writing, accidentals } = settings;
-  useEffect(() => line.tellNames({ shows, writing, accidentals }), [line, shows, writing, accidentals]);
-  const [isOpen, setOpen] = useState(false);
-  const lit = useKeepLit();
-  useStageWorker();
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (keyAct("everywhere", event) === "help" && !isTyping(event)) setOpen(true);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
-  const press = useCallback((act: LeaderAct, ago?: number) => void line.press(act, ago), [line]);
-  const choose = (person: string) => void line.choose(person);
-  const state = LiveLine.stateOf(live);
-  return (
-    <main
-      data-theme={settings.light ? "lamplight" : "stage"}
-      data-line={live.line}
-      data-event={live.follower.state.lastId}
-      className="live-stage flex h-dvh flex-col overflow-hidden bg-base-100 px-4 py-2 text-base-content"
-    >
-      <LineWords line={live.line} role={live.role} />
-      {live.out !== null ? (
-        <section className="flex-1 pt-10 text-2xl">
-          <h1 className="mb-4 text-3xl">This screen is out</h1>
-          <p className="mb-6">{live.out}</p>
-          <a className="btn btn-lg btn-primary" href="/join">
-            Join again
-          </a>
-        </section>
-      ) : state.items.length === 0 ? (
-        <p className="flex-1 pt-10 text-2xl" role="status">
-          {live.line === "opening"
-            ? "Looking for the evening…"
-            : live.line === "alone"
-              ? "The server does not answer, and nothing of this evening is kept on this device yet. It is tried again by itself."
-              : "Nothing is in the running order yet."}
-        </p>
-      ) : live.person === null ? (
-        <WhoAreYou people={live.people} role={live.role} onChoose={choose} />
-      ) : (
-        <OnStage
-          line={line}
-          live={live}
-          state={state}
-          settings={settings}
-          change={change}
-          press={press}
-          onOpen={() => setOpen(true)}
-        />
-      )}
-      {isOpen && (
-        <Suspense fallback={null}>
-          <ThisScreen
-            settings={settings}
-            change={change}
-            people={live.people}
-            person={live.person}
-            role={live.role}
-            lit={lit}
-            within={line.clockWithin}
-            onChoose={choose}
-            onClose={() => setOpen(false)}
-          />
-        </Suspense>
-      )}
-      <Said text={live.said.text} count={live.said.count} />
-    </main>
-  );
-}
-
-/** How the line stands, said where it can't be missed. */
-function LineWords({ line, role }: { line: "opening" | "step" | "alone"; role: string }) {
-  if (line !== "alone") return null;
-  return (
-    <p role="status" className="bg-primary px-3 py-1 text-lg font-bold text-primary-content">
-      On your own: the network is gone. The clock here runs on; On and Back move this screen alone
-      {role === "leader" ? ", and what you press reaches nobody" : ""}. It falls back in step by itself.
-    </p>
-  );
-}
-
-const SHOWN_MS = 5000;
-
-/** What could not be done, for a few seconds. */
-function Said({ text, count }: { text: string; count: number }) {
-  const [shown, setShown] = useState(0);
-  useEffect(() => {
-    if (count === 0) return;
-    setShown(count);
-    const timer = setTimeout(() => setShown(0), SHOWN_MS);
-    return () => clearTimeout(timer);
-  }, [count]);
-  return (
-    <div role="status" className="pointer-events-none fixed inset-x-0 top-16 z-20 flex justify-center">
-      {shown !== 0 && shown === count && (
-        <p className="rounded-box border-2 border-base-content bg-base-200 px-4 py-2 text-xl">{text}</p>
-      )}
-    </div>
-  );
+  return <StageScreen {...{ line, settings, change }} />;
 }

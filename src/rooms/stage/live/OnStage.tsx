@@ -10,16 +10,17 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
-import { firstBarOf } from "../bar-of-line";
+import { barOfLine, firstBarOf } from "../bar-of-line";
 import { FeetStrip, NextStrip } from "../StagePieces";
+import { isTabSheet } from "../sheet-view";
 import { KIND_WORDS } from "./act-words";
 import { BetweenSongs } from "./BetweenSongs";
 import { useClick } from "./click";
-import type { Live, LiveLine } from "./live-line";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
 import { FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
+import type { Live, StageLine } from "./stage-line";
 import { useCuesNow } from "./use-cues-now";
 import type { FootButton } from "./use-foot";
 import { useLeadKeys } from "./use-lead-keys";
@@ -32,7 +33,7 @@ const NO_SHEETS: readonly StageSheet[] = [];
 const NO_CHANGES: readonly string[] = [];
 
 type Props = {
-  readonly line: LiveLine;
+  readonly line: StageLine;
   readonly live: Live;
   readonly state: LiveState;
   readonly settings: StageSettings;
@@ -52,11 +53,12 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
   const boxes = part?.feet ?? null;
   const [isFormOpen, setFormOpen] = useState(false);
   const isAlone = live.line === "alone";
-  const leads = settings.leads && live.role === "leader";
+  const isOwn = live.line === "own";
+  const leads = isOwn || (settings.leads && live.role === "leader");
   const gateMs = GATES[settings.gate]!;
   const once = useOnce(press, gateMs);
-  const moves = isAlone || (leads && settings.pedals);
-  const { box, peek, setPeek, button } = usePages(
+  const moves = isAlone || isOwn || (leads && settings.pedals);
+  const { box, peek, setPeek, hidden, look, button } = usePages(
     item,
     place,
     gateMs,
@@ -78,6 +80,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
   const next = nextIndex === null ? undefined : item?.passages[nextIndex];
   const nextSheet = sheets.find(({ id }) => id === next?.id);
   useClick(settings.click, place);
+  const view = settings.view || part?.sheet || "both";
   useLeadKeys(leads, once, () => void line.markBar());
   const left = settings.hand === "left";
   const isPlayed = place !== null && passage !== undefined && (place.phase !== "ended" || peek !== 0);
@@ -126,6 +129,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
                   part={part!}
                   tick={peek === 0 && place.phase !== "waiting" ? place.tick : null}
                   box={box}
+                  onScroll={look}
                   left={left}
                 />
               ) : (
@@ -149,11 +153,17 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
           <BackToAll peek={peek} onGo={() => setPeek(0)} />
         ) : (
           <NextStrip
-            next={nextSheet ?? (next ? plainSheet(next) : null)}
+            next={hidden === null ? (nextSheet ?? (next ? plainSheet(next) : null)) : null}
             plays={part?.plays ?? false}
-            more={false}
-            ended={place !== null && place.phase !== "ended" && !next}
-            tab={firstBarOf(nextSheet, settings.view || part?.sheet || "both")}
+            more={hidden !== null}
+            ended={place !== null && place.phase !== "ended" && !next && hidden === null}
+            tab={
+              hidden === null
+                ? firstBarOf(nextSheet, view)
+                : sheet && isTabSheet(sheet, view)
+                  ? barOfLine(sheet.line, hidden)
+                  : null
+            }
           />
         )}
       </GoThrough>
@@ -210,7 +220,12 @@ const BackToAll = ({ peek, onGo }: { peek: number; onGo: () => void }) => (
   </button>
 );
 
-const LINE_WORDS = { step: "in step", alone: "on your own", opening: "…" } as const;
+const LINE_WORDS: Readonly<Record<Live["line"], string>> = {
+  step: "in step",
+  alone: "on your own",
+  opening: "…",
+  own: "",
+};
 
 function TopLine({
   live,
@@ -227,7 +242,7 @@ function TopLine({
   onOpen: () => void;
   children: ReactNode;
 }) {
-  const name = live.people.find(({ person }) => person === live.person)?.name ?? "";
+  const name = live.people.find(({ person }) => person === live.person)?.name ?? part?.player ?? "";
   return (
     <header className="flex flex-wrap items-center gap-x-5 text-lg max-sm:flex-nowrap max-sm:gap-x-2 max-sm:text-sm">
       <h1 className="min-w-0 text-lg max-sm:flex-1 max-sm:truncate max-sm:text-base">
@@ -248,7 +263,10 @@ function TopLine({
           <span className="sm:hidden">Screen</span>
         </button>
         {live.role === "leader" && (
-          <a className="link inline-flex min-h-11 min-w-11 items-center justify-center" href="/">
+          <a
+            className="link inline-flex min-h-11 min-w-11 items-center justify-center"
+            href={live.line === "own" ? `/song/${item?.versionId}` : "/"}
+          >
             Leave
           </a>
         )}

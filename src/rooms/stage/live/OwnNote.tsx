@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { Live, LiveLine } from "./live-line";
+import type { Live, StageLine } from "./stage-line";
 
 /** A player's own words at a section: on this screen, and on nobody else's. */
 export function OwnNote({
@@ -9,7 +9,7 @@ export function OwnNote({
   useId,
 }: {
   live: Live;
-  line: LiveLine;
+  line: StageLine;
   versionId: string;
   useId: string;
 }) {

@@ -27,6 +27,7 @@ export function SongNow({
   part,
   tick,
   box,
+  onScroll,
   left,
 }: {
   sheet: StageSheet;
@@ -39,6 +40,8 @@ export function SongNow({
   part: StagePart;
   tick: number | null;
   box: React.RefObject<HTMLElement | null>;
+  /** The sheet is scrolled: other lines are in sight. */
+  onScroll: () => void;
   left: boolean;
 }) {
   const gone = Math.max(0, barInSection(passages, place).bar - 1);
@@ -51,7 +54,6 @@ export function SongNow({
     <>
       <NowHead
         sheet={isHere ? { ...sheet, waits: nextEntry(sheets, place, gone) } : sheet}
-        bars={false}
         plays={part.plays}
       />
       {isCues ? (
@@ -73,6 +75,7 @@ export function SongNow({
         <div className={`flex min-h-0 flex-1 gap-4 ${left ? "flex-row-reverse" : ""}`}>
           <section
             ref={box}
+            onScroll={onScroll}
             // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keys
             tabIndex={0}
             aria-label={`${sheet.label}, words and chords`}

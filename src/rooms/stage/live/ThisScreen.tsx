@@ -19,6 +19,7 @@ export function ThisScreen({
   people,
   person,
   role,
+  isOwn,
   lit,
   within,
   onChoose,
@@ -29,6 +30,8 @@ export function ThisScreen({
   people: readonly StagePerson[];
   person: string | null;
   role: StageRole;
+  /** Whether it is a song's own stage, which this screen leads. */
+  isOwn: boolean;
   lit: Lit;
   within: number | null;
   onChoose: (person: string) => void;
@@ -52,7 +55,9 @@ export function ThisScreen({
       <div className="flex flex-col gap-4">
         <Looks settings={settings} change={change} />
         <Names settings={settings} change={change} />
-        {role === "leader" ? (
+        {isOwn ? (
+          <p>This stage is this screen’s own: nobody follows it. A band is led from an evening.</p>
+        ) : role === "leader" ? (
           <Leading settings={settings} change={change} />
         ) : (
           <p>
@@ -70,6 +75,12 @@ export function ThisScreen({
           onSet={(gate) => change({ gate: Number(gate) })}
         />
         <p className="text-base">Presses nearer to each other than this count once.</p>
+        {(isOwn || (role === "leader" && settings.leads && settings.pedals)) && (
+          <p className="text-base">
+            While the clock runs, On brings the next section {WHEN_WORDS[settings.when]}; once more before
+            then takes it back, and held long it takes the last move back.
+          </p>
+        )}
         <label className="flex items-center gap-2">
           <span className="w-28">Part of</span>
           <select
@@ -85,18 +96,20 @@ export function ThisScreen({
           </select>
         </label>
         <FullScreen />
-        <KeysHere isLeading={role === "leader" && settings.leads} />
+        <KeysHere isLeading={isOwn || (role === "leader" && settings.leads)} />
         <p className="text-base">
-          {LIT_WORDS[lit]}{" "}
-          {within === null
-            ? "The clock is not measured yet."
-            : `The clock is right to ${within < 1 ? "a millisecond" : `${Math.ceil(within)} ms`}.`}{" "}
-          A loud stage harms ears sooner than one thinks: a song’s Sounds room tells how long is safe.
+          {LIT_WORDS[lit]} {!isOwn && describeClock(within)} A loud stage harms ears sooner than one thinks: a
+          song’s Sounds room tells how long is safe.
         </p>
       </div>
     </dialog>
   );
 }
+
+const describeClock = (within: number | null): string =>
+  within === null
+    ? "The clock is not measured yet."
+    : `The clock is right to ${within < 1 ? "a millisecond" : `${Math.ceil(within)} ms`}.`;
 
 type SettingsProps = { settings: StageSettings; change: (fields: Partial<StageSettings>) => void };
 
@@ -187,6 +200,12 @@ function Names({ settings, change }: SettingsProps) {
         options={{ "": "as they read", key: "by key", sharps: "♯", flats: "♭" }}
         onSet={(accidentals) => change({ accidentals })}
       />
+      <Choice
+        label="Lines"
+        value={settings.lines}
+        options={{ "": "as they read", tab: "tab", notes: "notes", both: "tab and notes" }}
+        onSet={(lines) => change({ lines })}
+      />
     </>
   );
 }
@@ -207,12 +226,6 @@ function Leading({ settings, change }: SettingsProps) {
           options={{ all: "turn everybody’s page", own: "turn this page only" }}
           onSet={(pedals) => change({ pedals: pedals === "all" })}
         />
-      )}
-      {settings.leads && settings.pedals && (
-        <p className="text-base">
-          While the clock runs, On brings the next section {WHEN_WORDS[settings.when]}; once more before then
-          takes it back, and held long it takes the last move back.
-        </p>
       )}
     </>
   );

@@ -11,13 +11,24 @@ const having = (...acts: readonly LiveAct[]): LiveState =>
 const look = (state: LiveState, now = 0) => placeAt(passagesNow(state), state.transport, now);
 describe("the one large button", () => {
   it("is what one needs next", () => {
-    const words = (state: LiveState, now = 0) => mainAct(look(state, now), false)?.words;
+    const words = (state: LiveState, now = 0) =>
+      mainAct(look(state, now), { items: state.items, at: 0 })?.words;
     expect(words(having())).toBe("Count in");
     const playing = having({ type: "start", passage: null, countBars: 1 });
     expect(words(playing, 1400)).toBe("Hold here");
     expect(words(playing, 1e9)).toBe("Go on");
     expect(words(having({ type: "next" }))).toBe("Go on to the next");
-    expect(mainAct(null, true)).toBeNull();
+    expect(mainAct(null, { items: SAMPLE_ITEMS, at: SAMPLE_ITEMS.length - 1 })).toBeNull();
+  });
+
+  it("begins the only song anew once it is over, and nothing of an evening that is", () => {
+    const [song] = SAMPLE_ITEMS;
+    const place = { ...look(having())!, phase: "ended" as const };
+    expect(mainAct(place, { items: [song!], at: 0 })).toEqual({
+      act: { type: "open", itemId: song!.id },
+      words: "From the top",
+    });
+    expect(mainAct(place, { items: SAMPLE_ITEMS, at: SAMPLE_ITEMS.length - 1 })).toBeNull();
   });
 
   it("bars are counted down to the last", () => {

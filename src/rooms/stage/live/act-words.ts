@@ -25,14 +25,24 @@ export const KIND_WORDS: Readonly<Record<LiveItem["kind"], string>> = {
   pause: "Pause",
 };
 
-/** What the one large button does now. */
+/**
+ * What the one large button does now.
+ * @param items the running order, and `at` where in it one is
+ */
 export function mainAct(
   place: Place | null,
-  isLast: boolean,
+  { items, at }: { readonly items: readonly LiveItem[]; readonly at: number },
   countBars = 1,
 ): { act: LeaderAct; words: string } | null {
-  if (!place || place.phase === "ended")
-    return isLast ? null : { act: { type: "next" }, words: place ? "Next song" : "Go on to the next" };
+  if (!place || place.phase === "ended") {
+    if (at < items.length - 1)
+      return { act: { type: "next" }, words: place ? "Next song" : "Go on to the next" };
+    // The one song of its own stage is gone through again.
+    const [only] = items;
+    return place && only && items.length === 1
+      ? { act: { type: "open", itemId: only.id }, words: "From the top" }
+      : null;
+  }
   if (place.phase === "playing" || place.phase === "counting")
     return { act: { type: "hold" }, words: "Hold here" };
   if (place.phase === "holding" || place.phase === "sign") return { act: { type: "goOn" }, words: "Go on" };

@@ -195,10 +195,10 @@ describe("LiveLine", () => {
     await inStep();
     await line.choose("ann");
     stage.happen({ type: "next" });
-    await expect.poll(async () => (await loadKept(line.eveningId))?.state.lastId).toBe(2);
+    await expect.poll(async () => (await loadKept(line.id))?.state.lastId).toBe(2);
     line.end();
     stage.down();
-    line = new LiveLine(line.eveningId);
+    line = new LiveLine(line.id);
     await line.begin();
     await expect.poll(() => live().line).toBe("alone");
     expect(itemOf(LiveLine.stateOf(live()))?.title).toBe("Welcome");

@@ -1,68 +1,18 @@
-import { createStore } from "zustand";
 import {
-  type Called,
-  call,
   choosePerson,
-  type Endpoint,
   fillPath,
   followStage,
   pressStage,
-  type StageRole,
-  sendEdit,
   stageClock,
   stageEvents,
   stageMe,
-  stageNotes,
-  stagePack,
   stagePeople,
-  writeNote,
 } from "@/api";
-import { capital } from "@/base";
-import { add } from "@/core/song/edit";
-import { tellBars } from "@/core/song/moments";
-import {
-  applyLive,
-  barInSection,
-  barInUse,
-  EMPTY_STATE,
-  type FeetState,
-  type Follower,
-  followFrom,
-  hear,
-  itemOf,
-  type LeaderAct,
-  type LiveMessage,
-  type LiveState,
-  nextAskIn,
-  placeAt,
-  refuseLive,
-  type StageNote,
-  type StagePack,
-  type StagePerson,
-} from "@/core/stage";
+import { followFrom, hear, type LeaderAct, type LiveMessage, nextAskIn } from "@/core/stage";
 import { makeId } from "@/document/client";
-
-import { type KeptEvening, type KeptFeet, loadKept, saveKept } from "./keep";
-import type { StageSettings } from "./settings";
+import { type KeptEvening, loadKept, saveKept } from "./keep";
 import { localNow, StageClock } from "./stage-clock";
-
-export type Live = {
-  readonly follower: Follower;
-  /** How the line to the server stands. */
-  readonly line: "opening" | "step" | "alone";
-  /** What this screen goes by while it is alone: its copy, and the moves made on it here. */
-  readonly own: LiveState | null;
-  readonly role: StageRole;
-  /** Why this screen is no longer let in, or null. */
-  readonly out: string | null;
-  readonly people: readonly StagePerson[];
-  readonly person: string | null;
-  readonly pack: StagePack | null;
-  readonly notes: readonly StageNote[];
-  readonly unsent: readonly StageNote[];
-  /** What the server said to the last press that could not be done. */
-  readonly said: { readonly text: string; readonly count: number };
-};
+import { isAway, StageLine } from "./stage-line";
 
 /** No word for so long means the network is gone: the server speaks every two seconds. */
 const SILENT_MS = 5000;
@@ -70,40 +20,13 @@ const RETRY_MS = 400;
 /** A line that does not open in so long is tried anew. */
 const OPENING_MS = 4000;
 const SAVE_MS = 400;
-/** A server that has said nothing for so long is away, ms. */
-const LONGEST_MS = 8000;
-
-const isAway = <Answer, Refusal>(
-  called: Called<Answer, Refusal>,
-): called is Extract<Called<Answer, Refusal>, { readonly status: "away" }> => called.status === "away";
-
-/** What has been pressed of feet, to tell whether more has. */
-const pressedSo = ({ box, on, sounding }: FeetState): string => JSON.stringify([box, on, sounding]);
-
-type NamesHere = Pick<StageSettings, "shows" | "writing" | "accidentals">;
-
 /**
  * One screen's line to an evening on stage. It hears the log, measures the clock, keeps a copy on the device, goes on alone
  * when the line is gone and falls back in step by itself.
  */
-export class LiveLine {
-  readonly store = createStore<Live>(() => ({
-    follower: followFrom(EMPTY_STATE),
-    line: "opening",
-    own: null,
-    role: "nobody",
-    out: null,
-    people: [],
-    person: null,
-    pack: null,
-    notes: [],
-    unsent: [],
-    said: { text: "", count: 0 },
-  }));
+export class LiveLine extends StageLine {
   private readonly clock = new StageClock();
   private songs = "";
-  private feet: KeptFeet | null = null;
-  private names: NamesHere = { shows: "", writing: "", accidentals: "" };
   private feed: EventSource | null = null;
   private heardAt = 0;
   private feedFrom = 0;
@@ -117,8 +40,6 @@ export class LiveLine {
   private timers = new Set<ReturnType<typeof setTimeout>>();
   private saving: ReturnType<typeof setTimeout> | null = null;
 
-  constructor(readonly eveningId: string) {}
-
   /** The server's clock, as well as it is known, ms. */
   now(): number {
     return this.clock.now();
@@ -129,16 +50,11 @@ export class LiveLine {
     return this.clock.within;
   }
 
-  /** What this screen shows: everybody's state, or its own while it is alone. */
-  static stateOf(live: Live): LiveState {
-    return live.line === "alone" && live.own ? live.own : live.follower.state;
-  }
-
   /** Begins with what is kept on the device, then with the server. */
   async begin(): Promise<void> {
     const run = ++this.run;
     this.ended = false;
-    const kept = await loadKept(this.eveningId);
+    const kept = await loadKept(this.id);
     if (run !== this.run) return;
     if (kept) {
       this.clock.begin(kept.offset);
@@ -178,58 +94,8 @@ export class LiveLine {
 
   /** Moves this screen's own copy: an act on it, as the leader's would be. */
   private moveAlone(act: LeaderAct): void {
-    const state = LiveLine.stateOf(this.store.getState());
-    const at = this.now();
-    const reason = refuseLive(state, act, at);
-    if (reason) this.say(reason);
-    else this.store.setState({ own: applyLive(state, { id: state.lastId + 1, at, act }) });
-  }
-
-  /** Keeps the bar that is now as a danger spot in the song's cues. The leader's, as every change of a song is. */
-  async markBar(): Promise<void> {
-    const { follower, pack } = this.store.getState();
-    const item = itemOf(follower.state);
-    const place = item && placeAt(item.passages, follower.state.transport, this.now());
-    const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
-    if (!item || !place || !song) return this.say("There is no bar to mark here.");
-    const mark = { text: "went wrong here", sign: "none", danger: true } as const;
-    const nobody = { playerId: null, giverId: null, wordId: null };
-    const command = add("cues", { ...mark, ...nobody, ...barInUse(item.passages, place), id: makeId() });
-    const taken = await call(sendEdit, {
-      params: { id: song.versionId },
-      sent: { editId: makeId(), base: song.revision, command },
-      signal: AbortSignal.timeout(LONGEST_MS),
-    });
-    const { bar, label } = barInSection(item.passages, place);
-    if (taken.ok) this.say(`${capital(tellBars(String(bar), label))} is kept as a danger spot in Cues.`);
-    else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
-  }
-
-  /** The last live move this screen knows of: another value after each. */
-  get moved(): number {
-    return LiveLine.stateOf(this.store.getState()).lastId;
-  }
-
-  /** What is known of this player's feet in a song; null where nothing is. */
-  feetIn(itemId: string): FeetState | null {
-    const { person } = this.store.getState();
-    return this.feet?.itemId === itemId && this.feet.person === person ? this.feet.state : null;
-  }
-
-  keepFeet(itemId: string, state: FeetState): void {
-    const { person } = this.store.getState();
-    if (person === null) return;
-    const before = this.feetIn(itemId);
-    this.feet = { itemId, person, state };
-    // Written down where something was pressed or said, not with every look.
-    if (!before || pressedSo(before) !== pressedSo(state)) this.save();
-  }
-
-  /** Says how names are told on this screen: its part is fetched anew in them. */
-  tellNames(names: NamesHere): void {
-    const isSame = JSON.stringify(names) === JSON.stringify(this.names);
-    this.names = names;
-    if (!isSame) void this.fetchPack();
+    const own = this.movedHere(StageLine.stateOf(this.store.getState()), act, this.now());
+    if (own) this.store.setState({ own });
   }
 
   async choose(person: string): Promise<void> {
@@ -247,39 +113,12 @@ export class LiveLine {
     await this.fetchNotes();
   }
 
-  /** Writes a note of one's own; without a network it is kept here and sent later. */
-  note(note: StageNote): void {
-    const others = (list: readonly StageNote[]) =>
-      list.filter(({ versionId, useId }) => versionId !== note.versionId || useId !== note.useId);
-    const { notes, unsent } = this.store.getState();
-    this.store.setState({
-      notes: note.text === "" ? others(notes) : [...others(notes), note],
-      unsent: [...others(unsent), note],
-    });
-    this.save();
-    void this.sendNotes();
-  }
-
-  private async sendNotes(): Promise<void> {
-    const { unsent, person } = this.store.getState();
-    if (person === null) return;
-    for (const note of unsent) {
-      const kept = await this.ask(writeNote, { person, ...note });
-      if (isAway(kept)) return;
-      if (!kept.ok) this.say(`The note was not kept by the server: ${kept.message}`);
-      this.store.setState({ unsent: this.store.getState().unsent.filter((one) => one !== note) });
-    }
-    this.save();
-  }
-
   private connect(): void {
     if (this.ended || this.store.getState().out !== null) return;
     this.feed?.close();
     this.feedFrom = localNow();
     const since = this.store.getState().follower.state.lastId;
-    const events = new EventSource(
-      `${fillPath(followStage.path, { eveningId: this.eveningId })}?since=${since}`,
-    );
+    const events = new EventSource(`${fillPath(followStage.path, { eveningId: this.id })}?since=${since}`);
     let isFirst = true;
     events.onmessage = ({ data }) => {
       const { now, ...message } = JSON.parse(data as string) as LiveMessage & { now: number };
@@ -388,28 +227,6 @@ export class LiveLine {
     await this.fetchNotes();
   }
 
-  private async fetchPack(): Promise<void> {
-    const { person } = this.store.getState();
-    if (person === null) return;
-    const { names } = this;
-    const packed = await this.ask(stagePack, {
-      person,
-      shows: names.shows || undefined,
-      writing: names.writing || undefined,
-      accidentals: names.accidentals || undefined,
-    });
-    if (!packed.ok || this.store.getState().person !== person || this.names !== names) return;
-    this.store.setState({ pack: packed.answer });
-    this.save();
-  }
-
-  private async fetchNotes(): Promise<void> {
-    const { person, unsent } = this.store.getState();
-    if (person === null || unsent.length > 0) return;
-    const found = await this.ask(stageNotes, { person });
-    if (found.ok) this.store.setState({ notes: found.answer.notes });
-  }
-
   private async askWhetherOut(): Promise<void> {
     const me = await this.ask(stageMe);
     if (me.ok || isAway(me) || (me.status !== 401 && me.status !== 404)) return;
@@ -418,24 +235,8 @@ export class LiveLine {
     this.feed?.close();
   }
 
-  /** Asks a route of this evening; a server that has said nothing for long is away. */
-  private ask<Output, Input, Answer, Refusal>(
-    endpoint: Endpoint<Output, Input, Answer, Refusal>,
-    sent?: Input,
-  ): Promise<Called<Answer, Refusal>> {
-    return call(endpoint, {
-      params: { eveningId: this.eveningId },
-      ...(sent === undefined ? {} : { sent }),
-      signal: AbortSignal.timeout(LONGEST_MS),
-    });
-  }
-
-  private say(text: string): void {
-    this.store.setState({ said: { text, count: this.store.getState().said.count + 1 } });
-  }
-
   /** Writes the copy on the device, a moment after the last change. */
-  private save(): void {
+  protected save(): void {
     if (this.saving) return;
     this.saving = setTimeout(() => {
       this.saving = null;
@@ -451,7 +252,7 @@ export class LiveLine {
         feet: this.feet,
         songs: this.songs,
       };
-      void saveKept(this.eveningId, kept);
+      void saveKept(this.id, kept);
     }, SAVE_MS);
   }
 

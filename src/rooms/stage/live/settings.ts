@@ -6,6 +6,7 @@ import { SHEET_WORDS } from "@/ui/pretty";
 const SHOWS = ["", "sounding", "shapes", "degrees"] as const;
 const WRITINGS = ["", "letters", "german", "syllables"] as const;
 const ACCIDENTALS = ["", "key", "sharps", "flats"] as const;
+const LINES = ["", "tab", "notes", "both"] as const;
 const VIEWS = ["", ...(Object.keys(SHEET_WORDS) as SheetView[])] as const;
 const DENSITIES = ["all", "chords", "cues"] as const;
 
@@ -28,6 +29,7 @@ export type StageSettings = {
   readonly shows: (typeof SHOWS)[number];
   readonly writing: (typeof WRITINGS)[number];
   readonly accidentals: (typeof ACCIDENTALS)[number];
+  readonly lines: (typeof LINES)[number];
   /** Which sheet is shown of a part with chords and a line; "" as its player has it. */
   readonly view: SheetView | "";
   /** Whether what is counted stands above tab. */
@@ -54,6 +56,7 @@ const PLAIN: StageSettings = {
   shows: "",
   writing: "",
   accidentals: "",
+  lines: "",
   view: "",
   counts: false,
 };
@@ -88,6 +91,7 @@ export function readSettings(text: string | null): StageSettings {
     shows: SHOWS.find((one) => one === kept.shows) ?? PLAIN.shows,
     writing: WRITINGS.find((one) => one === kept.writing) ?? PLAIN.writing,
     accidentals: ACCIDENTALS.find((one) => one === kept.accidentals) ?? PLAIN.accidentals,
+    lines: LINES.find((one) => one === kept.lines) ?? PLAIN.lines,
     view: VIEWS.find((one) => one === kept.view) ?? PLAIN.view,
   };
 }
@@ -113,16 +117,20 @@ function keep(settings: StageSettings): void {
 /** Changes settings for the stages that are opened next. */
 export const changeKept = (fields: Partial<StageSettings>): void => keep({ ...keptSettings(), ...fields });
 
-/** The settings of this device, kept on it. They are known after the first drawing. */
-export function useStageSettings(): [StageSettings, (change: Partial<StageSettings>) => void] {
-  const [settings, setSettings] = useState(PLAIN);
-  useEffect(() => setSettings(keptSettings()), []);
+const NONE: Partial<StageSettings> = Object.freeze({});
+
+/**
+ * The settings of this device, kept on it. They are known after the first drawing.
+ * @param asked what this page was opened with; it holds for the page, until it is changed there
+ */
+export function useStageSettings(
+  asked: Partial<StageSettings> = NONE,
+): [StageSettings, (change: Partial<StageSettings>) => void] {
+  const [settings, setSettings] = useState<StageSettings>({ ...PLAIN, ...asked });
+  useEffect(() => setSettings({ ...keptSettings(), ...asked }), [asked]);
   const change = useCallback((fields: Partial<StageSettings>) => {
-    setSettings((before) => {
-      const next = { ...before, ...fields };
-      keep(next);
-      return next;
-    });
+    setSettings((before) => ({ ...before, ...fields }));
+    changeKept(fields);
   }, []);
   return [settings, change];
 }

@@ -11,13 +11,13 @@ import {
   type StageFeet,
   tellFeet,
 } from "@/core/stage";
-import type { LiveLine } from "./live-line";
+import type { StageLine } from "./stage-line";
 
 export type Feet = { readonly state: FeetState; readonly tell: (truth: FeetTruth) => void };
 
 /** What this player's feet have done and do next, planned anew with every look at the clock from where they really are. */
 export function useFeet(
-  line: LiveLine,
+  line: StageLine,
   item: LiveItem,
   place: Place,
   stretch: number,

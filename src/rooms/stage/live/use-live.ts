@@ -2,17 +2,16 @@ import { useEffect, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { itemOf, type LiveItem, type LiveState, type Place, placeAt, type StageSheet } from "@/core/stage";
 import { pieceAt } from "../piece-at";
-import { type Live, LiveLine } from "./live-line";
+import type { Live, StageLine } from "./stage-line";
 
-/** The line of this screen to an evening, for as long as the page is open. */
-export function useLiveLine(eveningId: string): { line: LiveLine; live: Live } {
-  const [line] = useState(() => new LiveLine(eveningId));
+/** What a line knows, for as long as the page is open. */
+export function useLine(line: StageLine): Live {
   const live = useStore(line.store);
   useEffect(() => {
     void line.begin();
     return () => line.end();
   }, [line]);
-  return { line, live };
+  return live;
 }
 
 export type Now = { readonly item: LiveItem | null; readonly place: Place | null };
@@ -35,7 +34,7 @@ const REST_MS = 250;
  * sixty times a second does not last an evening.
  * @param sheets of the song, for the chord that sounds
  */
-export function useNow(line: LiveLine, state: LiveState, sheets: readonly StageSheet[]): Now {
+export function useNow(line: StageLine, state: LiveState, sheets: readonly StageSheet[]): Now {
   const item = itemOf(state);
   const look = (): Place | null => (item ? placeAt(item.passages, state.transport, line.now()) : null);
   const [, redraw] = useState(0);

@@ -1,8 +1,13 @@
 import type { Metadata } from "next";
-import { partIn } from "@/app/part-in";
-import { headOf } from "@/document";
+import { notFound } from "next/navigation";
+import { packOf } from "@/app/packed";
+import { OPEN_TO_MANY } from "@/core/stage";
 import { readChoice } from "@/rooms/names/query";
-import { Stage } from "@/rooms/stage/Stage";
+import { OwnStage } from "@/rooms/stage/live/OwnStage";
+import { personOnOwn } from "@/rooms/stage/pack";
+import { openDatabase } from "@/server/db/open-database";
+import { peopleOf } from "@/server/stage/stage-pack";
+import { ownItem } from "@/server/stage/stage-score";
 import { openedFor } from "../../opened";
 
 export const metadata: Metadata = { title: "Stage" };
@@ -15,15 +20,24 @@ export default async function Page({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { versionId, playerId, opened, body } = await openedFor(params);
-  const { title } = headOf(opened.song.body, "song");
+  const database = await openDatabase();
+  const item = await ownItem(database, versionId);
+  if (!item) notFound();
   const choice = readChoice(await searchParams);
+  const pack = await packOf([item], personOnOwn(body, playerId), choice);
+  const people = [...(await peopleOf(database, [item])), ...OPEN_TO_MANY];
+  const { shows, writing, accidentals, lines } = choice;
   return (
-    <Stage
-      part={await partIn(body, playerId, choice)}
-      names={choice}
-      title={title}
+    <OwnStage
       versionId={versionId}
       revision={opened.version.revision}
+      song={{ item, pack, people }}
+      names={{
+        shows: shows ?? "",
+        writing: writing ?? "",
+        accidentals: accidentals ?? "",
+        lines: lines ?? "",
+      }}
     />
   );
 }

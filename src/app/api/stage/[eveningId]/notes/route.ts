@@ -1,25 +1,27 @@
 import { stageNotes, writeNote } from "@/api";
 import { findDocument } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
-import { personOfGuest, serveStage } from "@/server/stage/asked";
+import { personOfGuest, serveSongs } from "@/server/stage/asked";
 import { writeNote as keepNote, notesOfPerson } from "@/server/stage/stage-notes";
 
 /** A person's own notes: a player's own, none for who looks on, or those of `?person=` for whoever sits at this machine. */
-export const GET = serveStage(stageNotes, async ({ session, database, who, sent }) => {
+export const GET = serveSongs(stageNotes, async ({ items, database, who, sent }) => {
   const person = who.guestId === null ? (sent.person ?? null) : await personOfGuest(database, who);
-  if (person === null || who.role === "viewer") return { notes: [] };
-  const versions = session.state.items.flatMap(({ versionId }) => versionId ?? []);
+  // A device that has joined as one sees nobody else’s, whoever’s part it shows.
+  const isOther = sent.person !== undefined && sent.person !== person;
+  if (person === null || isOther || who.role === "viewer") return { notes: [] };
+  const versions = items.flatMap(({ versionId }) => versionId ?? []);
   return { notes: await notesOfPerson(database, person, versions) };
 });
 
 /** Writes a note at a section. A player writes only their own. */
-export const PUT = serveStage(writeNote, async ({ session, database, who, sent }) => {
+export const PUT = serveSongs(writeNote, async ({ items, database, who, sent }) => {
   if (who.role === "viewer" || who.role === "nobody")
     return refuse(403, "who", "looks on: notes are the players' own");
   const { person, ...note } = sent;
   if (who.guestId !== null && (await personOfGuest(database, who)) !== person)
     return refuse(403, "person", "should be yourself: notes are each player's own");
-  if (!session.state.items.some(({ versionId }) => versionId === note.versionId))
+  if (!items.some(({ versionId }) => versionId === note.versionId))
     return refuse(404, "versionId", "should be a song of this evening");
   const song = await findDocument(database, note.versionId);
   if (song?.kind !== "version" || !Object.hasOwn(song.body.uses, note.useId))

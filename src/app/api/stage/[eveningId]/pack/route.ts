@@ -1,9 +1,9 @@
 import { stagePack } from "@/api";
+import { packOf } from "@/app/packed";
 import { readChoice } from "@/rooms/names/query";
-import { serveStage } from "@/server/stage/asked";
-import { packOf } from "./packed";
+import { serveSongs } from "@/server/stage/asked";
 
-/** An evening as one person plays it (`?person=`), told in the names that are asked for. */
-export const GET = serveStage(stagePack, async ({ session, sent: { person, ...names } }) =>
-  packOf(session.state.items, person, readChoice(names)),
+/** An evening, or one song, as one person plays it (`?person=`), told in the names that are asked for. */
+export const GET = serveSongs(stagePack, async ({ items, sent: { person, ...names } }) =>
+  packOf(items, person, readChoice(names)),
 );

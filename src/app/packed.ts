@@ -1,4 +1,3 @@
-import { coldPartIn, onlookerIn, partIn } from "@/app/part-in";
 import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
 import { bandSheet, playsInBar } from "@/core/parts";
 import type { NamesChoice } from "@/core/song/names";
@@ -13,6 +12,7 @@ import {
 } from "@/core/stage";
 import { playerOf } from "@/rooms/stage/pack";
 import { openSong } from "@/server/songs/open-song";
+import { coldPartIn, onlookerIn, partIn } from "./part-in";
 
 /** So much that has been worked out is kept: fifty phones ask for the same. */
 const MOST_KEPT = 300;
