@@ -1,7 +1,8 @@
 import { guestOf, ONLOOKER } from "@/core/parts";
 import { type NamesChoice, namersFor, readerBy } from "@/core/song/names";
 import type { Player, VersionBody } from "@/core/song/schema";
-import { type ColdInstrument, feetOfSong, type StagePart } from "@/core/stage";
+import type { ColdInstrument, StagePart } from "@/core/stage";
+import { feetOfSong } from "@/core/stage/feet";
 import { type ColdAsked, type ColdPart, coldPart } from "@/rooms/stage/cold-part";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { cuesOfVersion } from "@/server/songs/cues-of-version";

@@ -5,7 +5,7 @@ import { usePathname } from "next/navigation";
 import { useEffect } from "react";
 import { useStore } from "zustand";
 import { isTyping } from "@/ui/is-typing";
-import { keyAct } from "@/ui/keys";
+import { stageKeyAct } from "@/ui/keys/stage";
 import { frame, showFrame } from "./frame-store";
 import { toasts } from "./toasts";
 
@@ -13,23 +13,25 @@ const Palette = dynamic(() => import("./Palette").then((own) => own.Palette), { 
 const KeysAndHelp = dynamic(() => import("./KeysAndHelp").then((own) => own.KeysAndHelp), { ssr: false });
 const Toasts = dynamic(() => import("./Toasts").then((own) => own.Toasts), { ssr: false });
 
+const STAGE = /^\/(?:live\/|stage\/[^/]+\/[^/]+$)/u;
+
 /** What stands around every page: the palette, the list of keys, and sentences that come and go. Each is loaded when it is needed. */
 export function Frame() {
   const shown = useStore(frame, (state) => state.shown);
-  // The live stage has a list of its own on the same key.
-  const isLive = usePathname().startsWith("/live/");
+  // A stage has a list of its own on the same key.
+  const isStage = STAGE.test(usePathname());
   const hasToasts = useStore(toasts, (state) => state.last !== null);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const act = keyAct("everywhere", event);
+      const act = stageKeyAct("everywhere", event);
       if (act === "palette") showFrame("palette");
-      else if (act === "help" && !isLive && !isTyping(event.target)) showFrame("help");
+      else if (act === "help" && !isStage && !isTyping(event.target)) showFrame("help");
       else return;
       event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [isLive]);
+  }, [isStage]);
   return (
     <>
       {shown === "palette" && <Palette />}

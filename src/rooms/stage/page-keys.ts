@@ -1,5 +1,5 @@
 import { useLayoutEffect } from "react";
-import { keyAct } from "@/ui/keys";
+import { stageKeyAct } from "@/ui/keys/stage";
 
 /** Whether a key is meant for a field, a dialog, or the button that has the focus. */
 export const isTyping = ({ target, key }: KeyboardEvent): boolean =>
@@ -12,7 +12,7 @@ export function usePageKeys(goOn: () => void, goBack: () => void): void {
   // With the drawing, not after it: a press that comes as soon as the sheet is seen must not be lost.
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const pressed = isTyping(event) ? null : keyAct("stage", event);
+      const pressed = isTyping(event) ? null : stageKeyAct("stage", event);
       if (pressed === "on") goOn();
       else if (pressed === "back") goBack();
       else return;

@@ -1,4 +1,4 @@
-import { KEYS, type KeyAct, type KeyPlace } from "./table";
+import type { KeyRow } from "./row";
 
 /** What of a key press matters: React's events and the browser's. */
 export type KeyPress = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey">;
@@ -22,28 +22,25 @@ export function comboOf({ key, ctrlKey, metaKey, altKey, shiftKey }: KeyPress): 
 /** A key that is one sign and nothing held with it: what speech input and slips type. */
 export const isSingle = (combo: string): boolean => combo.length === 1;
 
-const BY_PLACE = new Map<string, Map<string, string>>();
-for (const { place, act, keys } of KEYS) {
-  const acts = BY_PLACE.get(place) ?? new Map<string, string>();
-  for (const key of keys) acts.set(key, act);
-  BY_PLACE.set(place, acts);
-}
-
 /**
- * What a key press does in a place, or null. Letters count large and small alike, unless the table tells them apart.
- * @param singles whether keys of one sign act at all
- * @example actOf("sheet", event) // => "carry"
+ * Reads key presses by a table. What a key press does in a place, or null; letters count large and small alike, unless the table
+ * tells them apart. With `singles` false no key of one sign acts.
+ * @example readerOf(KEYS)("sheet", event) // => "carry"
  */
-export function actOf<Place extends KeyPlace>(
-  place: Place,
-  press: KeyPress,
-  singles = true,
-): KeyAct<Place> | null {
-  const combo = comboOf(press);
-  if (!singles && isSingle(combo)) return null;
-  const acts = BY_PLACE.get(place);
-  const act = acts?.get(combo) ?? (isSingle(combo) ? acts?.get(combo.toLowerCase()) : undefined);
-  return (act as KeyAct<Place> | undefined) ?? null;
+export function readerOf(table: readonly KeyRow[]) {
+  const byPlace = new Map<string, Map<string, string>>();
+  for (const { place, act, keys } of table) {
+    const acts = byPlace.get(place) ?? new Map<string, string>();
+    for (const key of keys) acts.set(key, act);
+    byPlace.set(place, acts);
+  }
+  return (place: string, press: KeyPress, singles = true): string | null => {
+    const combo = comboOf(press);
+    if (!singles && isSingle(combo)) return null;
+    const acts = byPlace.get(place);
+    const act = acts?.get(combo) ?? (isSingle(combo) ? acts?.get(combo.toLowerCase()) : undefined);
+    return act ?? null;
+  };
 }
 
 const NAMES: Readonly<Record<string, string>> = Object.freeze({

@@ -1,3 +1,4 @@
 export { showKeys } from "./combo";
-export { keyAct, setSingleKeys, singleKeys } from "./singles";
+export { keyAct } from "./key-act";
+export { setSingleKeys, singleKeys } from "./singles";
 export { KEYS, type KeyAct, type KeyPlace, PLACE_WORDS } from "./table";

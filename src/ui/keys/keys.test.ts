@@ -1,6 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { actOf, comboOf, isSingle, type KeyPress, showKeys } from "./combo";
+import { comboOf, isSingle, type KeyPress, readerOf, showKeys } from "./combo";
 import { KEYS, PLACE_WORDS } from "./table";
+import { STAGE_KEYS } from "./table-stage";
+
+const actOf = readerOf(KEYS);
 
 const press = (key: string, held: Partial<KeyPress> = {}): KeyPress => ({
   key,
@@ -33,6 +36,18 @@ describe("the table of keys", () => {
     ]);
     for (const { place, keys } of KEYS)
       if (place !== "everywhere") for (const key of keys) expect(everywhere).not.toContain(key);
+  });
+
+  it("has on stage what the whole of it has there", () => {
+    const onStage = readerOf(STAGE_KEYS);
+    for (const place of ["everywhere", "stage", "leading"] as const) {
+      const keys = KEYS.filter((row) => row.place === place).flatMap((row) => [...row.keys]);
+      expect(keys.length).toBeGreaterThan(0);
+      for (const key of keys.filter((one) => !one.includes("+")))
+        expect(onStage(place, press(key === "Space" ? " " : key))).toBe(
+          actOf(place, press(key === "Space" ? " " : key)),
+        );
+    }
   });
 
   it("is written as key presses are told", () => {

@@ -1,6 +1,4 @@
 import { createStore } from "zustand/vanilla";
-import { actOf, type KeyPress } from "./combo";
-import type { KeyAct, KeyPlace } from "./table";
 
 const STORED = "lantern single keys";
 
@@ -23,10 +21,3 @@ export function setSingleKeys(on: boolean): void {
     // It holds for this window then.
   }
 }
-
-/**
- * What a key press does in a place, as this browser has keys; null where it does nothing.
- * @example if (keyAct("sheet", event) === "carry") …
- */
-export const keyAct = <Place extends KeyPlace>(place: Place, press: KeyPress): KeyAct<Place> | null =>
-  actOf(place, press, singleKeys.getState());

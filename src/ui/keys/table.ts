@@ -1,12 +1,12 @@
+import type { ActIn, KeyRow } from "./row";
+import { STAGE_KEYS } from "./table-stage";
+
 /**
  * Every key of the program: what handlers act on, what the list of keys says, what the palette shows. `keys` are written
  * as {@link comboOf} writes them; `shown`, where given, stands in their place in the list; "" leaves a key to the row before it.
  */
 export const KEYS = Object.freeze([
-  { place: "everywhere", act: "palette", keys: ["Mod+k"], does: "go anywhere, do anything" },
-  { place: "everywhere", act: "help", keys: ["?"], does: "this list" },
-  { place: "everywhere", act: "undo", keys: ["Mod+z"], does: "take back" },
-  { place: "everywhere", act: "redo", keys: ["Mod+Shift+z", "Mod+y"], does: "do again" },
+  ...STAGE_KEYS,
 
   { place: "new song", act: "switch", keys: ["F2"], does: "from the text to what was understood, and back" },
 
@@ -203,33 +203,11 @@ export const KEYS = Object.freeze([
 
   { place: "running order", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a song up" },
   { place: "running order", act: "later", keys: ["Alt+ArrowDown"], does: "move a song down" },
-
-  { place: "stage", act: "on", keys: ["ArrowRight", "Space", "PageDown"], does: "go on" },
-  { place: "stage", act: "back", keys: ["ArrowLeft", "PageUp"], does: "back" },
-  { place: "leading", act: "start", keys: ["c"], does: "count a bar in" },
-  { place: "leading", act: "hold", keys: ["h"], does: "hold" },
-  { place: "leading", act: "goOn", keys: ["g"], does: "go on" },
-  { place: "leading", act: "repeat", keys: ["m"], does: "once more" },
-  { place: "leading", act: "circle", keys: ["r"], does: "round and round, or no more" },
-  { place: "leading", act: "asWritten", keys: ["w"], does: "on as the form says after all" },
-  { place: "leading", act: "skip", keys: ["l"], does: "leave the next out" },
-  { place: "leading", act: "stop", keys: ["s"], does: "stop" },
-  { place: "leading", act: "next", keys: ["n"], does: "the next song" },
-  { place: "leading", act: "undo", keys: ["u"], does: "take the last press back" },
-  { place: "leading", act: "mark", keys: ["d"], does: "mark this bar" },
 ] as const satisfies readonly KeyRow[]);
-
-export type KeyRow = {
-  readonly place: string;
-  readonly act: string;
-  readonly keys: readonly string[];
-  readonly shown?: string;
-  readonly does: string;
-};
 
 type Row = (typeof KEYS)[number];
 export type KeyPlace = Row["place"];
-export type KeyAct<Place extends KeyPlace> = Extract<Row, { readonly place: Place }>["act"];
+export type KeyAct<Place extends KeyPlace> = ActIn<Row, Place>;
 
 /** Places by the name people know them by, in the order of the list. */
 export const PLACE_WORDS: Readonly<Record<KeyPlace, string>> = Object.freeze({

@@ -2,7 +2,7 @@
 
 import { Suspense, useCallback, useEffect, useState } from "react";
 import type { LeaderAct } from "@/core/stage";
-import { keyAct } from "@/ui/keys";
+import { stageKeyAct } from "@/ui/keys/stage";
 import { useKeepLit } from "../keep-lit";
 import { isTyping } from "../page-keys";
 import { OnStage } from "./OnStage";
@@ -32,7 +32,7 @@ export function StageScreen({ line, settings, change }: Props) {
   useStageWorker();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (keyAct("everywhere", event) === "help" && !isTyping(event)) setOpen(true);
+      if (stageKeyAct("everywhere", event) === "help" && !isTyping(event)) setOpen(true);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

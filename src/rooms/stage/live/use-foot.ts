@@ -8,7 +8,7 @@ import {
   LONG_PRESS_MS,
   stepFoot,
 } from "@/core/stage";
-import { keyAct } from "@/ui/keys";
+import { stageKeyAct } from "@/ui/keys/stage";
 import { isTyping } from "../page-keys";
 
 type Asked = {
@@ -52,7 +52,7 @@ export function useFoot({ moves, gateMs, onTap, onHold }: Asked): (key: FootKey)
     onTap(key, 0);
   };
   const onKey = useEffectEvent((event: KeyboardEvent, type: "down" | "up") => {
-    const key = isTyping(event) ? null : keyAct("stage", event);
+    const key = isTyping(event) ? null : stageKeyAct("stage", event);
     if (key === null) return;
     event.preventDefault();
     if (!event.repeat) press(type, key);

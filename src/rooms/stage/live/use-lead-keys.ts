@@ -1,12 +1,12 @@
 import { useEffect, useEffectEvent } from "react";
 import type { LeaderAct } from "@/core/stage";
-import { keyAct } from "@/ui/keys";
+import { stageKeyAct } from "@/ui/keys/stage";
 import { isTyping } from "../page-keys";
 
 /** The leader's letters: the same acts as the buttons. */
 export function useLeadKeys(leads: boolean, press: (act: LeaderAct) => void, onMark: () => void): void {
   const onPressed = useEffectEvent((event: KeyboardEvent) => {
-    const pressed = isTyping(event) || event.repeat ? null : keyAct("leading", event);
+    const pressed = isTyping(event) || event.repeat ? null : stageKeyAct("leading", event);
     if (pressed === null) return;
     if (pressed === "mark") onMark();
     else if (pressed === "start") press({ type: "start", passage: null, countBars: 1 });
