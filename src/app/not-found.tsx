@@ -1,5 +1,4 @@
-import Link from "next/link";
-
+/** Loaded with every page in case there is none: plain, so that it weighs nothing on a stage. */
 export default function NotFound() {
   return (
     <main className="mx-auto max-w-xl p-8">
@@ -7,9 +6,9 @@ export default function NotFound() {
       <p className="my-4">
         The song or player may have been removed, or the address is cut off. Nothing was changed.
       </p>
-      <Link className="btn btn-primary" href="/">
+      <a className="btn btn-primary" href="/">
         Go to the shelf
-      </Link>
+      </a>
     </main>
   );
 }

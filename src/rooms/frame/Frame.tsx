@@ -1,17 +1,16 @@
 "use client";
 
-import dynamic from "next/dynamic";
 import { usePathname } from "next/navigation";
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { useStore } from "zustand";
 import { isTyping } from "@/ui/is-typing";
 import { stageKeyAct } from "@/ui/keys/stage";
 import { frame, showFrame } from "./frame-store";
 import { toasts } from "./toasts";
 
-const Palette = dynamic(() => import("./Palette").then((own) => own.Palette), { ssr: false });
-const KeysAndHelp = dynamic(() => import("./KeysAndHelp").then((own) => own.KeysAndHelp), { ssr: false });
-const Toasts = dynamic(() => import("./Toasts").then((own) => own.Toasts), { ssr: false });
+const Palette = lazy(async () => ({ default: (await import("./Palette")).Palette }));
+const KeysAndHelp = lazy(async () => ({ default: (await import("./KeysAndHelp")).KeysAndHelp }));
+const Toasts = lazy(async () => ({ default: (await import("./Toasts")).Toasts }));
 
 const STAGE = /^\/(?:live\/|stage\/[^/]+\/[^/]+$)/u;
 
@@ -33,10 +32,10 @@ export function Frame() {
     return () => window.removeEventListener("keydown", onKey);
   }, [isStage]);
   return (
-    <>
+    <Suspense fallback={null}>
       {shown === "palette" && <Palette />}
       {shown === "help" && <KeysAndHelp />}
       {hasToasts && <Toasts />}
-    </>
+    </Suspense>
   );
 }

@@ -6,6 +6,7 @@ const parts = {
   leadBar: () => import("./LeadBar"),
   liveFeet: () => import("./LiveFeet"),
   thisScreen: () => import("./ThisScreen"),
+  markBar: () => import("./mark-bar"),
 };
 
 /** Without a network it is asked for again so much later, ms: the sheet stays as it is meanwhile. */
@@ -30,6 +31,8 @@ export const FormMargin = seldom(parts.formMargin, (part) => part.FormMargin);
 export const LeadBar = seldom(parts.leadBar, (part) => part.LeadBar);
 export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
 export const ThisScreen = seldom(parts.thisScreen, (part) => part.ThisScreen);
+
+export const loadMarkBar = () => patiently(parts.markBar);
 
 /** Fetches all of it while there is a network. */
 export const fetchSeldom = (): Promise<unknown> => Promise.all(Object.values(parts).map((part) => part()));

@@ -1,21 +1,7 @@
 import { createStore } from "zustand";
-import {
-  type Called,
-  call,
-  type Endpoint,
-  type StageRole,
-  sendEdit,
-  stageNotes,
-  stagePack,
-  writeNote,
-} from "@/api";
-import { capital } from "@/base";
-import { add } from "@/core/song/edit";
-import { tellBars } from "@/core/song/moments";
+import { type Called, call, type Endpoint, type StageRole, stageNotes, stagePack, writeNote } from "@/api";
 import {
   applyLive,
-  barInSection,
-  barInUse,
   EMPTY_STATE,
   type FeetState,
   type Follower,
@@ -29,8 +15,8 @@ import {
   type StagePack,
   type StagePerson,
 } from "@/core/stage";
-import { makeId } from "@/document/client";
 import type { KeptFeet } from "./keep";
+import { loadMarkBar } from "./seldom";
 import type { StageSettings } from "./settings";
 
 export type Live = {
@@ -132,17 +118,8 @@ export abstract class StageLine {
     const place = item && placeAt(item.passages, follower.state.transport, this.now());
     const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
     if (!item || !place || !song) return this.say("There is no bar to mark here.");
-    const mark = { text: "went wrong here", sign: "none", danger: true } as const;
-    const nobody = { playerId: null, giverId: null, wordId: null };
-    const command = add("cues", { ...mark, ...nobody, ...barInUse(item.passages, place), id: makeId() });
-    const taken = await call(sendEdit, {
-      params: { id: song.versionId },
-      sent: { editId: makeId(), base: song.revision, command },
-      signal: AbortSignal.timeout(LONGEST_MS),
-    });
-    const { bar, label } = barInSection(item.passages, place);
-    if (taken.ok) this.say(`${capital(tellBars(String(bar), label))} is kept as a danger spot in Cues.`);
-    else this.say(isAway(taken) ? "The mark did not reach the server." : taken.message);
+    const { markBar } = await loadMarkBar();
+    this.say(await markBar(item, place, song, LONGEST_MS));
   }
 
   /** What is known of this player's feet in a song; null where nothing is. */
