@@ -1,8 +1,7 @@
 import { guestOf, ONLOOKER } from "@/core/parts";
 import { type NamesChoice, namersFor, readerBy } from "@/core/song/names";
 import type { Player, VersionBody } from "@/core/song/schema";
-import type { ColdInstrument, StagePart } from "@/core/stage";
-import { feetOfSong } from "@/core/stage/feet";
+import { type ColdInstrument, feetOfSong, type StagePart } from "@/core/stage";
 import { type ColdAsked, type ColdPart, coldPart } from "@/rooms/stage/cold-part";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { cuesOfVersion } from "@/server/songs/cues-of-version";

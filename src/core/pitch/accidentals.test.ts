@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ACCIDENTALS, preferAccidentals, realSigns } from "./accidentals";
+import { ACCIDENTALS, preferAccidentals } from "./accidentals";
 import { alterOf, formatNoteName, parseNoteName, pitchClassOf } from "./note-name";
 
 describe("preferAccidentals", () => {
@@ -25,14 +25,4 @@ describe("preferAccidentals", () => {
         if (accidentals === "flats") expect(alterOf(told)).toBeLessThanOrEqual(0);
       }
   });
-});
-
-describe("realSigns", () => {
-  it.each([
-    ["Bb/D#", "B♭/D♯"],
-    ["C7b9", "C7♭9"],
-    ["Hm7b5", "Hm7♭5"],
-    ["Ebb", "E♭♭"],
-    ["Solb", "Solb"],
-  ])("%s is written %s", (symbol, told) => expect(realSigns(symbol)).toBe(told));
 });

@@ -18,7 +18,3 @@ export function preferAccidentals(name: NoteName, accidentals: Accidentals): Not
   if (accidentals === "flats") while (alterOf(told) > 0) told -= SAME_PITCH;
   return told;
 }
-
-/** Note, key and chord names with real accidentals. @example realSigns("Bb/D#") // => "B♭/D♯" */
-export const realSigns = (symbol: string): string =>
-  symbol.replaceAll("#", "♯").replace(/(?<=[A-G])b+|b(?=\d)/gu, (flats) => "♭".repeat(flats.length));

@@ -1,6 +1,6 @@
 import { type Semitones, unwrap } from "../../base";
-import { realSigns } from "./accidentals";
 import { describeSemitones } from "./describe-semitones";
+import { realSigns } from "./real-signs";
 import { formatTuning, parseTuning, type Tuning, tuningShift } from "./tuning";
 import { NAMED_TUNINGS } from "./tuning-moves";
 

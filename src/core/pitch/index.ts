@@ -1,4 +1,4 @@
-export { ACCIDENTALS, type Accidentals, preferAccidentals, realSigns } from "./accidentals";
+export { ACCIDENTALS, type Accidentals, preferAccidentals } from "./accidentals";
 export { describeMove, describeSemitones } from "./describe-semitones";
 export { describeTuning } from "./describe-tuning";
 export {
@@ -22,6 +22,7 @@ export {
   semitonesUp,
 } from "./note-name";
 export { formatPitch, formatPitchIn, parsePitch, pitchFrom } from "./pitch";
+export { realSigns } from "./real-signs";
 export {
   moveByDegrees,
   SCALE_NAMES,

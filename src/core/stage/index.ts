@@ -11,7 +11,20 @@ export {
   offsetAt,
   serverTime,
 } from "./clock-offset";
-export type { FeetState, FeetTruth, PlannedFeet, StageFeet, TellFeet } from "./feet";
+export {
+  type FeetState,
+  type FeetTruth,
+  feetAsPlanned,
+  feetOfSong,
+  feetPlace,
+  fitsFeet,
+  followFeet,
+  type PlannedFeet,
+  type StageFeet,
+  type TellFeet,
+  tellFeet,
+  tellFeetStrip,
+} from "./feet";
 export { type Follower, followFrom, hear, type LiveMessage } from "./follower";
 export { cuesFollowing, nextEntry } from "./following";
 export {

@@ -14,9 +14,10 @@ import { SungLine } from "@/ui/SungLine";
 import { TabLines } from "@/ui/TabLines";
 import { Tick } from "@/ui/Tick";
 import { PageNames } from "../names";
-import { chordsOf, describeWait, withCounts, wordsOf } from "./StagePieces";
+import { describeWait } from "./describe-wait";
 import { shapesToHold } from "./shapes-to-hold";
 import { hasBoth, hasShapes, isTabSheet } from "./sheet-view";
+import { chordsOf, withCounts, wordsOf } from "./tab-words";
 
 type Props = {
   readonly title: string;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { describeWait } from "./StagePieces";
+import { describeWait } from "./describe-wait";
 
 describe("the countdown of who waits", () => {
   it("says how many bars are left, and where one comes in; nothing once one is in", () => {

@@ -1,6 +1,12 @@
 import type { ReactNode } from "react";
-import type { LiveItem, Place, StageFeet, StageSheet, TellFeet } from "@/core/stage";
-import { tellFeetStrip } from "@/core/stage/feet";
+import {
+  type LiveItem,
+  type Place,
+  type StageFeet,
+  type StageSheet,
+  type TellFeet,
+  tellFeetStrip,
+} from "@/core/stage";
 import type { StageLine } from "./stage-line";
 import { type Feet, useFeet } from "./use-feet";
 

@@ -11,7 +11,6 @@ import {
   type StageSheet,
 } from "@/core/stage";
 import { barOfLine, firstBarOf } from "../bar-of-line";
-import { FeetStrip, NextStrip } from "../StagePieces";
 import { isTabSheet } from "../sheet-view";
 import { KIND_WORDS } from "./act-words";
 import { BetweenSongs } from "./BetweenSongs";
@@ -20,6 +19,8 @@ import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
 import { FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
+import { FeetStrip } from "./sheet/FeetStrip";
+import { NextStrip } from "./sheet/NextStrip";
 import type { Live, StageLine } from "./stage-line";
 import { useCuesNow } from "./use-cues-now";
 import type { FootButton } from "./use-foot";

@@ -9,11 +9,12 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
-import { AsideOf, NowHead, PhoneStrip, SheetLines, StrumStrip } from "../StagePieces";
 import { isTabSheet } from "../sheet-view";
-
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
+import { NowHead } from "./sheet/NowHead";
+import { AsideOf, PhoneStrip, StrumOf } from "./sheet/SheetAside";
+import { SheetLines } from "./sheet/SheetLines";
 
 /** The section that is now, as much of it as this device shows: words and chords, chords, or cues only. */
 export function SongNow({
@@ -57,7 +58,7 @@ export function SongNow({
         plays={part.plays}
       />
       {isCues ? (
-        <StrumStrip sheet={sheet} tick={tick} />
+        <StrumOf sheet={sheet} tick={tick} />
       ) : (
         <PhoneStrip sheet={sheet} leftHanded={part.leftHanded} view={view} tick={tick} />
       )}

@@ -6,12 +6,11 @@ import { stageKeyAct } from "@/ui/keys/stage";
 import { useKeepLit } from "../keep-lit";
 import { isTyping } from "../page-keys";
 import { OnStage } from "./OnStage";
-import { ThisScreen } from "./seldom";
+import { ThisScreen, WhoAreYou } from "./seldom";
 import type { StageSettings } from "./settings";
 import { type Live, StageLine } from "./stage-line";
 import { useLine } from "./use-live";
 import { useStageWorker } from "./use-stage-worker";
-import { WhoAreYou } from "./WhoAreYou";
 
 type Props = {
   readonly line: StageLine;
@@ -65,7 +64,9 @@ export function StageScreen({ line, settings, change }: Props) {
               : "Nothing is in the running order yet."}
         </p>
       ) : live.person === null ? (
-        <WhoAreYou people={live.people} role={live.role} onChoose={choose} />
+        <Suspense fallback={null}>
+          <WhoAreYou people={live.people} role={live.role} onChoose={choose} />
+        </Suspense>
       ) : (
         <OnStage
           line={line}

@@ -11,7 +11,8 @@ import {
 import { followFrom, hear, type LeaderAct, type LiveMessage, nextAskIn } from "@/core/stage";
 import { makeId } from "@/document/client";
 import { type KeptEvening, loadKept, saveKept } from "./keep";
-import { localNow, StageClock } from "./stage-clock";
+import { localNow } from "./local-now";
+import { StageClock } from "./stage-clock";
 import { isAway, StageLine } from "./stage-line";
 
 /** No word for so long means the network is gone: the server speaks every two seconds. */

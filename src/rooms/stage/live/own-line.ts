@@ -8,7 +8,7 @@ import {
   type StagePack,
   type StagePerson,
 } from "@/core/stage";
-import { localNow } from "./stage-clock";
+import { localNow } from "./local-now";
 import { type NamesHere, StageLine } from "./stage-line";
 
 /** A song as one player's own stage begins with it. */

@@ -1,12 +1,16 @@
 import { type ComponentType, lazy } from "react";
 
-/** What is not on every stage, or not at once: a phone that neither leads nor presses shows its sheet without it. */
+/** What is not on every stage, or not at once: a phone that neither leads, presses, strums nor reads tab shows its sheet without it. */
 const parts = {
   formMargin: () => import("./FormMargin"),
   leadBar: () => import("./LeadBar"),
   liveFeet: () => import("./LiveFeet"),
+  whoAreYou: () => import("./WhoAreYou"),
   thisScreen: () => import("./ThisScreen"),
   markBar: () => import("./mark-bar"),
+  strum: () => import("./sheet/StrumStrip"),
+  tab: () => import("./sheet/TabSheet"),
+  foldedTab: () => import("./sheet/FoldedTab"),
 };
 
 /** Without a network it is asked for again so much later, ms: the sheet stays as it is meanwhile. */
@@ -32,7 +36,10 @@ export const LeadBar = seldom(parts.leadBar, (part) => part.LeadBar);
 export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
 export const ThisScreen = seldom(parts.thisScreen, (part) => part.ThisScreen);
 
-export const loadMarkBar = () => patiently(parts.markBar);
+export const StrumStrip = seldom(parts.strum, (part) => part.StrumStrip);
+export const TabSheet = seldom(parts.tab, (part) => part.TabSheet);
+export const FoldedTab = seldom(parts.foldedTab, (part) => part.FoldedTab);
+export const WhoAreYou = seldom(parts.whoAreYou, (part) => part.WhoAreYou);
 
 /** Fetches all of it while there is a network. */
 export const fetchSeldom = (): Promise<unknown> => Promise.all(Object.values(parts).map((part) => part()));

@@ -7,9 +7,7 @@ import {
   offsetAt,
   serverTime,
 } from "@/core/stage";
-
-/** This device's clock, ms. It goes on while the device sleeps, as the server's does. */
-export const localNow = (): number => Date.now();
+import { localNow } from "./local-now";
 
 /** The server's clock as this device knows it, from the messages that have passed between them. */
 export class StageClock {

@@ -16,7 +16,6 @@ import {
   type StagePerson,
 } from "@/core/stage";
 import type { KeptFeet } from "./keep";
-import { loadMarkBar } from "./seldom";
 import type { StageSettings } from "./settings";
 
 export type Live = {
@@ -118,8 +117,12 @@ export abstract class StageLine {
     const place = item && placeAt(item.passages, follower.state.transport, this.now());
     const song = pack?.songs.find(({ itemId }) => itemId === item?.id);
     if (!item || !place || !song) return this.say("There is no bar to mark here.");
-    const { markBar } = await loadMarkBar();
-    this.say(await markBar(item, place, song, LONGEST_MS));
+    // The leader's alone: a phone that follows does without.
+    const said = await import("./mark-bar").then(
+      ({ markBar }) => markBar(item, place, song, LONGEST_MS),
+      () => "The mark did not reach the server.",
+    );
+    this.say(said);
   }
 
   /** What is known of this player's feet in a song; null where nothing is. */

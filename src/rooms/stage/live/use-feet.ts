@@ -1,6 +1,16 @@
 import { useEffect, useRef, useState } from "react";
-import type { FeetState, FeetTruth, LiveItem, Place, StageFeet } from "@/core/stage";
-import { feetAsPlanned, feetPlace, fitsFeet, followFeet, tellFeet } from "@/core/stage/feet";
+import {
+  type FeetState,
+  type FeetTruth,
+  feetAsPlanned,
+  feetPlace,
+  fitsFeet,
+  followFeet,
+  type LiveItem,
+  type Place,
+  type StageFeet,
+  tellFeet,
+} from "@/core/stage";
 import type { StageLine } from "./stage-line";
 
 export type Feet = { readonly state: FeetState; readonly tell: (truth: FeetTruth) => void };

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { FootKey, LiveItem, Place } from "@/core/stage";
-import { firstHiddenLine } from "../StagePieces";
+import { firstHiddenLine } from "./sheet/hidden-line";
 import { useFoot } from "./use-foot";
 
 type Moves = {
