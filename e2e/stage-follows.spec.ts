@@ -59,7 +59,7 @@ test("a press that comes at once finds the feet where they were, and is mended b
   const { leader, tobin } = await threeScreens(browser, baseURL!);
   await button(leader, "Count in").click();
   await expect.poll(() => where(tobin)).toContain(" 0 2");
-  await leader.getByLabel("A section comes").selectOption("at once");
+  await leader.getByLabel("A section touched comes").selectOption("at once");
   await section(leader, "Chorus").click();
   await expectTogether([tobin], "Chorus");
   await expect(presses(tobin)).toContainText("now slot 2");
@@ -103,7 +103,7 @@ test("a leader without a part in the song reads along and leads it; between song
   // The song is over: nothing more comes. (Two touches of the large button nearer than 400 ms are one.)
   await leader.waitForTimeout(450);
   await button(leader, "Count in").click();
-  await leader.getByLabel("A section comes").selectOption("at once");
+  await leader.getByLabel("A section touched comes").selectOption("at once");
   await section(leader, "Bridge").click();
   await expect(tobin.getByRole("heading", { name: "The song is over" })).toBeVisible({ timeout: 30_000 });
   await expect(tobin.getByText("That is the end of the evening.")).toBeVisible();

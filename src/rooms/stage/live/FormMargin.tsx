@@ -77,7 +77,7 @@ const barsOf = (bars: number): string => `${bars} ${bars === 1 ? "bar" : "bars"}
 function WhenItComes({ when, onSet }: { when: When; onSet: (when: When) => void }) {
   return (
     <label className="block">
-      <span className="sr-only">A section comes</span>
+      <span className="block text-sm">A section touched comes</span>
       <select
         className="select w-full text-base"
         value={when}

@@ -22,7 +22,6 @@ export function LeadBar({
   const [countBars, setCountBars] = useState(1);
   // On a phone what is seldom wanted lies folded away.
   const [isMore, setMore] = useState(false);
-  const seldom = isMore ? "contents" : "contents max-sm:hidden";
   const { items } = state;
   const main = mainAct(place, { items, at: items.findIndex(({ id }) => id === item?.id) }, countBars);
   const undone = state.past.at(-1)?.act;
@@ -39,7 +38,6 @@ export function LeadBar({
           Form
         </button>
       )}
-      {main?.act.type === "start" && <CountIn bars={countBars} onSet={setCountBars} />}
       {place && isUnderWay && (
         <>
           <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
@@ -52,7 +50,8 @@ export function LeadBar({
           )}
         </>
       )}
-      <div className={seldom}>
+      <div className="lead-seldom" data-open={isMore}>
+        {main?.act.type === "start" && <CountIn bars={countBars} onSet={setCountBars} />}
         {place && isUnderWay && <UnderWay place={place} press={press} />}
         {item && place && <TempoButtons item={item} place={place} state={state} press={press} />}
         {place && place.phase !== "waiting" && (
@@ -64,7 +63,7 @@ export function LeadBar({
       {place && (
         <button
           type="button"
-          className="btn btn-lg sm:hidden"
+          className="btn btn-lg lead-more"
           aria-expanded={isMore}
           onClick={() => setMore(!isMore)}
         >

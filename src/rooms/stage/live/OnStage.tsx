@@ -149,34 +149,36 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
       ) : (
         sheet && isPlayed && <FeetStrip sheet={sheet} />
       )}
-      <GoThrough left={left} button={button}>
-        {peek !== 0 ? (
-          <BackToAll peek={peek} onGo={() => setPeek(0)} />
-        ) : (
-          <NextStrip
-            next={hidden === null ? (nextSheet ?? (next ? plainSheet(next) : null)) : null}
-            plays={part?.plays ?? false}
-            more={hidden !== null}
-            ended={place !== null && place.phase !== "ended" && !next && hidden === null}
-            tab={
-              hidden === null
-                ? firstBarOf(nextSheet, view)
-                : sheet && isTabSheet(sheet, view)
-                  ? barOfLine(sheet.line, hidden)
-                  : null
-            }
-          />
+      <div className="stage-foot">
+        <GoThrough left={left} button={button}>
+          {peek !== 0 ? (
+            <BackToAll peek={peek} onGo={() => setPeek(0)} />
+          ) : (
+            <NextStrip
+              next={hidden === null ? (nextSheet ?? (next ? plainSheet(next) : null)) : null}
+              plays={part?.plays ?? false}
+              more={hidden !== null}
+              ended={place !== null && place.phase !== "ended" && !next && hidden === null}
+              tab={
+                hidden === null
+                  ? firstBarOf(nextSheet, view)
+                  : sheet && isTabSheet(sheet, view)
+                    ? barOfLine(sheet.line, hidden)
+                    : null
+              }
+            />
+          )}
+        </GoThrough>
+        {leads && !isAlone && (
+          <Suspense fallback={<div className="lead-bar min-h-14" />}>
+            <LeadBar
+              {...{ state, item, place, press: once }}
+              onMark={() => void line.markBar()}
+              onForm={() => setFormOpen(true)}
+            />
+          </Suspense>
         )}
-      </GoThrough>
-      {leads && !isAlone && (
-        <Suspense fallback={<div className="lead-bar min-h-14" />}>
-          <LeadBar
-            {...{ state, item, place, press: once }}
-            onMark={() => void line.markBar()}
-            onForm={() => setFormOpen(true)}
-          />
-        </Suspense>
-      )}
+      </div>
     </>
   );
 }

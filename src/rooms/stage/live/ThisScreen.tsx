@@ -276,21 +276,23 @@ function Choice<Value extends string>({
   onSet: (value: Value) => void;
 }) {
   return (
-    <fieldset aria-label={label} className="flex flex-wrap items-center gap-2">
-      <span className="w-28" aria-hidden="true">
+    <fieldset aria-label={label} className="flex gap-2">
+      <span className="w-28 shrink-0 pt-2 max-sm:w-20" aria-hidden="true">
         {label}
       </span>
-      {(Object.entries(options) as [Value, string][]).map(([option, words]) => (
-        <button
-          key={option}
-          type="button"
-          className="btn"
-          aria-pressed={option === value}
-          onClick={() => onSet(option)}
-        >
-          {words}
-        </button>
-      ))}
+      <span className="flex flex-wrap gap-2">
+        {(Object.entries(options) as [Value, string][]).map(([option, words]) => (
+          <button
+            key={option}
+            type="button"
+            className="btn"
+            aria-pressed={option === value}
+            onClick={() => onSet(option)}
+          >
+            {words}
+          </button>
+        ))}
+      </span>
     </fieldset>
   );
 }
