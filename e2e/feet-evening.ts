@@ -11,7 +11,7 @@ Time: 4/4
 
 [Verse]
 G . . .      C . . .
-Lantern on the water
+Lantern on the gable
 G . . .      D . . .
 lantern on the wall
 

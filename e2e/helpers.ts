@@ -32,7 +32,7 @@ Time: 4/4
 
 [Verse]
 G . . .      C . . .
-Light on the water
+Light on the gable
 G . . .      D . . .
 light on the wall
 
