@@ -106,7 +106,10 @@ test("a song's own stage: clock, tempo, a section round and round, one's own not
   const where = page.locator(".where-we-are");
   const heading = page.getByRole("heading", { level: 2 });
   await page.getByRole("button", { name: "Faster" }).click();
-  await page.getByRole("navigation", { name: "Form" }).getByRole("button", { name: /^Outro/u }).click();
+  await page
+    .getByRole("navigation", { name: "Form" })
+    .getByRole("button", { name: /^Outro/u })
+    .click();
   await expect(heading).toHaveText("Outro");
   await page.getByRole("button", { name: "Count in" }).click();
   await expect(where).toHaveAttribute("data-phase", "counting");
@@ -127,7 +130,10 @@ test("a song's own stage: clock, tempo, a section round and round, one's own not
   await expect(page.getByRole("button", { name: "let it ring" })).toBeVisible();
   await page.reload();
   await expect(heading).toHaveText("Intro");
-  await page.getByRole("navigation", { name: "Form" }).getByRole("button", { name: /^Outro/u }).click();
+  await page
+    .getByRole("navigation", { name: "Form" })
+    .getByRole("button", { name: /^Outro/u })
+    .click();
   const note = page.getByRole("button", { name: "let it ring" });
   await note.click();
   await page.getByLabel("Own note").fill("");
