@@ -98,6 +98,7 @@ describe("engines from outside", () => {
       "harmoniser",
       "follow-line",
       "strum",
+      "play",
       "split",
       "arrange",
       "loops",

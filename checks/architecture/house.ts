@@ -58,6 +58,7 @@ export const CORE = [
   "chord",
   "rhythm",
   "fretboard",
+  "playing",
   "song",
   "findings",
   "evidence",

@@ -11,6 +11,7 @@ import { identify } from "./identify";
 import { loops } from "./loops";
 import { pedals } from "./pedals";
 import { planted } from "./planted";
+import { play } from "./play";
 import { read } from "./read";
 import { recover } from "./recover";
 import { bandSum } from "./room/band-sum";
@@ -44,6 +45,7 @@ export const ENGINES = Object.freeze([
   harmoniser,
   followLine,
   strum,
+  play,
   split,
   arrange,
   loops,

@@ -30,6 +30,7 @@ describe("engines", () => {
       "harmoniser",
       "follow-line",
       "strum",
+      "play",
       "split",
       "arrange",
       "loops",

@@ -35,6 +35,7 @@ export {
   type Stroke,
   SUBDIVISIONS,
   type Subdivision,
+  strokeBeats,
   strokeTicks,
   ticksOfPattern,
   weightOf,

@@ -160,16 +160,25 @@ export const ticksOfPattern = (pattern: Pattern): Ticks =>
 export const barsOfPattern = (pattern: Pattern): number =>
   ticksOfPattern(pattern) / ticksOfBar(pattern.meter);
 
-/** Where each stroke stands, in ticks from the start of the pattern, swung as it says. */
-export function strokeTicks({ meter, subdivision, swing, strokes }: Pattern): readonly Ticks[] {
-  const beat = ticksOfBeat(meter);
+/** Where each stroke stands, in beats from the start of the pattern, swung as it says. */
+export function strokeBeats({
+  subdivision,
+  swing,
+  strokes,
+}: Pick<Pattern, "subdivision" | "swing" | "strokes">): readonly number[] {
   const pairs = subdivision / 2;
   return strokes.map((_, at) => {
     const [whole, part] = [Math.floor(at / subdivision), at % subdivision];
     const share =
       subdivision === 3 ? part / 3 : (Math.floor(part / 2) + (part % 2 === 1 ? swing : 0)) / pairs;
-    return Math.round((whole + share) * beat);
+    return whole + share;
   });
+}
+
+/** The same in ticks. */
+export function strokeTicks(pattern: Pattern): readonly Ticks[] {
+  const beat = ticksOfBeat(pattern.meter);
+  return strokeBeats(pattern).map((beats) => Math.round(beats * beat));
 }
 
 /** Where something begins to sound; nowhere in a free pattern, of which no stroke is said. */

@@ -1,0 +1,2 @@
+export type { Onset } from "./onset";
+export { type PlayEvent, play, SPREAD_MS, type Strokes } from "./play";

@@ -1,0 +1,20 @@
+import type { Midi } from "../../base";
+
+/** How a string is set going. */
+export type StrokeWay = "down" | "up" | "pluck" | "dead";
+
+/** A sound that begins: what the voice of an instrument is told. */
+export type Onset = {
+  /** From the beginning, ms. */
+  readonly ms: number;
+  /** Null where damped strings are struck: no pitch is heard. */
+  readonly pitch: Midi | null;
+  /** Until it is struck again, choked or its event ends, ms. */
+  readonly lastsMs: number;
+  /** By its place, the one nearest the face first; null where no string is struck. */
+  readonly string: number | null;
+  /** 1 to 127, as MIDI has it. */
+  readonly velocity: number;
+  /** Null where nothing is said of it: keys, melodies. */
+  readonly stroke: StrokeWay | null;
+};
