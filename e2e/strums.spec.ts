@@ -237,6 +237,12 @@ test("the strums of two parts are compared in one act, and one is practised big 
     .getByRole("button", { name: /^Verse 1, Acoustic/ })
     .first()
     .click();
+  // The pane has turned to the part that was opened before anything in it is chosen.
+  await expect(page.getByRole("button", { name: /^Verse 1, Acoustic/ }).first()).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await expect(choice.locator("option:checked")).not.toHaveText("offbeats only (library)");
   await choice.selectOption("quarters, all down (library)");
   await pattern.getByLabel("Compare with the strum of").selectOption("Electric, Verse 1");
   await expect(pattern).toContainText("They never meet: they interlock");

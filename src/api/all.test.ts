@@ -11,9 +11,9 @@ const ROUTES = readdirSync("src/app/api", { recursive: true, encoding: "utf8" })
 const answered = ROUTES.flatMap((file) => {
   const text = readFileSync(path.join("src/app/api", file), "utf8");
   const place = `/api/${path.posix.dirname(file)}`;
-  return [...text.matchAll(/export const (GET|POST|PUT|DELETE|PATCH) = serve(?:Stage|Apart)?\((\w+)/gu)].map(
-    ([, method, endpoint]) => ({ asked: `${method} ${place}`, endpoint }),
-  );
+  return [
+    ...text.matchAll(/export const (GET|POST|PUT|DELETE|PATCH) = serve(?:Stage|Songs|Apart)?\((\w+)/gu),
+  ].map(([, method, endpoint]) => ({ asked: `${method} ${place}`, endpoint }));
 });
 
 describe("endpoints", () => {

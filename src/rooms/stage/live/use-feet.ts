@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import {
   type FeetState,
   type FeetTruth,
@@ -31,7 +31,8 @@ export function useFeet(
   const state = known && fitsFeet(feet, known) ? followFeet(feet, known, at) : feetAsPlanned(feet, at);
   // How long planning takes after a live move can be read in the browser's own tools.
   if (moved.current !== line.moved) performance.measure("plan feet", { start: from, end: performance.now() });
-  useEffect(() => {
+  // With the drawing: kept after it, what was true before a touch would be kept over what the touch said.
+  useLayoutEffect(() => {
     moved.current = line.moved;
     line.keepFeet(item.id, state);
   });

@@ -7,8 +7,8 @@ import { writeNote as keepNote, notesOfPerson } from "@/server/stage/stage-notes
 /** A person's own notes: a player's own, none for who looks on, or those of `?person=` for whoever sits at this machine. */
 export const GET = serveSongs(stageNotes, async ({ items, database, who, sent }) => {
   const person = who.guestId === null ? (sent.person ?? null) : await personOfGuest(database, who);
-  // A device that has joined as one sees nobody else’s, whoever’s part it shows.
-  const isOther = sent.person !== undefined && sent.person !== person;
+  // A leader may look at anybody’s part: their own notes do not stand under another’s.
+  const isOther = who.role === "leader" && sent.person !== undefined && sent.person !== person;
   if (person === null || isOther || who.role === "viewer") return { notes: [] };
   const versions = items.flatMap(({ versionId }) => versionId ?? []);
   return { notes: await notesOfPerson(database, person, versions) };
