@@ -17,6 +17,10 @@ const FONTS = [
     "atkinson-hyperlegible-mono.txt",
   ],
 ];
+/** Works that stand in the program itself. */
+const OWN = [
+  "| FluidR3Mono (bank of sounds, cut and tuned by `scripts/cut-bank.mjs`) | 2.315 | MIT, `licences/fluidr3mono.txt` |",
+];
 /** Packages that only build, and whose output is shipped. */
 const STYLES = ["daisyui", "tailwindcss"];
 /** What else is inside a package, or which of the licences it offers is taken. */
@@ -60,7 +64,7 @@ export function noticesOf(lock = JSON.parse(readFileSync(path.join(ROOT, "packag
       ([name, { versions, licence }]) =>
         `| ${name} | ${[...versions].sort().join(", ")} | ${licence}${MORE[name] ?? ""} |`,
     );
-  return `${head}${[...fonts, ...packages].join("\n")}\n${foot}`;
+  return `${head}${[...fonts, ...OWN, ...packages].join("\n")}\n${foot}`;
 }
 
 /** Licences that may be shipped: none that asks for the program's own source. */

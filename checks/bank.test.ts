@@ -1,0 +1,59 @@
+/**
+ * The bank of sounds against an equal-tempered scale at A4 = 440 Hz (ISO 16) as `pitchy` (MIT) hears it, and against the
+ * times `play` gives: rendered by `spessasynth_core`, the library that plays it in the window.
+ */
+import { readFileSync, statSync } from "node:fs";
+import path from "node:path";
+import { SoundBankLoader, SpessaSynthProcessor } from "spessasynth_core";
+import { describe, expect, it } from "vitest";
+import { RATE, renderNote, soundingHz } from "../scripts/lib/heard.mjs";
+import { play } from "../src/core/playing";
+import { ScorePlayer, soundScore, VOICES, type VoiceName } from "../src/performance/sound";
+
+const FILE = path.join(import.meta.dirname, "..", "public", "sounds.sf3");
+const bank = () => {
+  const file = readFileSync(FILE);
+  return SoundBankLoader.fromArrayBuffer(
+    file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer,
+  );
+};
+const names = Object.keys(VOICES) as VoiceName[];
+
+/** Renders a chord in a voice that begins so late, s of it. */
+async function rendered(voice: VoiceName, lateMs: number, seconds: number): Promise<Float32Array> {
+  const synth = new SpessaSynthProcessor(RATE, { effectsEnabled: false });
+  await synth.processorInitialized;
+  synth.soundBankManager.addSoundBank(bank(), "bank");
+  const { low } = VOICES[voice];
+  const event = { at: lateMs, beats: 1000, held: null, notes: [low + 5, low + 12], pattern: null };
+  const onsets = play([event], { msOf: (ms) => ms });
+  const length = Math.round(RATE * seconds);
+  const [left, right] = [new Float32Array(length), new Float32Array(length)];
+  new ScorePlayer(synth, soundScore([{ voice, onsets }]), RATE).render(left, right);
+  return left;
+}
+
+describe("the bank of sounds", () => {
+  it("has at most 4 MiB", () => expect(statSync(FILE).size).toBeLessThanOrEqual(4 * 1024 * 1024));
+
+  it.each(names)("%s is in tune to 5 cents over its range", async (name) => {
+    const { program, low, high } = VOICES[name];
+    const loaded = bank();
+    for (let key = low; key <= high; key++) {
+      const hz = soundingHz(await renderNote(loaded, program, key, 85), key);
+      expect(hz, `${name} ${key} is heard`).not.toBeNull();
+      const cents = 1200 * Math.log2(hz! / (440 * 2 ** ((key - 69) / 12)));
+      expect(Math.abs(cents), `${name} ${key}: ${cents.toFixed(1)} cents`).toBeLessThanOrEqual(5);
+    }
+  });
+
+  it.each(names)("%s sounds where it is told to, within a millisecond", async (name) => {
+    const lateMs = 137.3;
+    const late = Math.round((lateMs / 1000) * RATE);
+    const [first, second] = [await rendered(name, 0, 0.3), await rendered(name, lateMs, 0.3 + lateMs / 1000)];
+    const begins = (sound: Float32Array) => sound.findIndex((value) => Math.abs(value) > 1e-4);
+    expect(begins(first)).toBeGreaterThanOrEqual(0);
+    // What has chance in it, as a pad’s beating, need not be the same to the sample.
+    expect(Math.abs(begins(second) - begins(first) - late)).toBeLessThanOrEqual(RATE / 1000);
+  });
+});

@@ -1,0 +1,92 @@
+import type { FromSound, ToSound } from "./message";
+import type { SoundScore } from "./score";
+
+const WORKLET = "/sound-worklet.js";
+const BANK = "/sounds.sf3";
+/** It begins softly: a headphone may be loud. */
+const GAIN = 0.5;
+/** What is louder is held down, dB below full scale; nothing is cut off. */
+const LIMIT_DB = -6;
+
+/** Whatever a score can be heard by. */
+export type Sound = {
+  /**
+   * Plays a score in place of what sounds.
+   * @param onHeard when its first sound is made
+   */
+  readonly play: (score: SoundScore, onHeard?: () => void) => Promise<void>;
+  readonly stop: () => void;
+};
+
+/** The sound of this window: one audio context and its thread, made when something is first heard. */
+export class Sounder implements Sound {
+  /** When the first sound of what plays was made; null until then. */
+  private heard: (() => void) | null = null;
+
+  private constructor(
+    private readonly context: AudioContext,
+    private readonly node: AudioWorkletNode,
+  ) {
+    node.port.onmessage = ({ data }: MessageEvent<FromSound>) => {
+      if (data.type === "sounding") this.heard?.();
+    };
+  }
+
+  /**
+   * Opens the sound of this window and loads the bank.
+   * @throws where there is no sound, or the bank does not load
+   */
+  static async open(): Promise<Sounder> {
+    const context = new AudioContext({ latencyHint: "interactive" });
+    try {
+      const [bank] = await Promise.all([fetchBank(), context.audioWorklet.addModule(WORKLET)]);
+      const node = new AudioWorkletNode(context, "lantern-sound", {
+        numberOfInputs: 0,
+        outputChannelCount: [2],
+      });
+      await ready(node, bank);
+      const limiter = new DynamicsCompressorNode(context, { threshold: LIMIT_DB, ratio: 20, attack: 0.001 });
+      node
+        .connect(new GainNode(context, { gain: GAIN }))
+        .connect(limiter)
+        .connect(context.destination);
+      return new Sounder(context, node);
+    } catch (error) {
+      void context.close();
+      throw error;
+    }
+  }
+
+  async play(score: SoundScore, onHeard?: () => void): Promise<void> {
+    this.heard = onHeard ?? null;
+    if (this.context.state !== "running") await this.context.resume();
+    this.send({ type: "play", score });
+  }
+
+  stop(): void {
+    this.send({ type: "stop" });
+  }
+
+  private send(message: ToSound): void {
+    this.node.port.postMessage(message);
+  }
+}
+
+async function fetchBank(): Promise<ArrayBuffer> {
+  const answer = await fetch(BANK);
+  if (!answer.ok) throw new Error(`The bank of sounds did not come (${answer.status}).`);
+  return answer.arrayBuffer();
+}
+
+/** Waits until the thread has read the bank. */
+function ready(node: AudioWorkletNode, bank: ArrayBuffer): Promise<void> {
+  return new Promise((resolve, reject) => {
+    node.onprocessorerror = () => reject(new Error("The thread of the sound ended."));
+    node.port.onmessage = ({ data }: MessageEvent<FromSound>) => {
+      if (data.type === "ready") resolve();
+      else if (data.type === "failed") reject(new Error(data.reason));
+    };
+    const message: ToSound = { type: "bank", bank };
+    node.port.postMessage(message, [bank]);
+  });
+}
