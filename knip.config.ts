@@ -8,6 +8,7 @@ const config: KnipConfig = {
     "src/server/host/main.ts",
     "src/server/store/thread.ts",
     "src/server/apart/thread.ts",
+    "src/performance/sound/worklet.ts",
     "scripts/*.{mjs,ts}",
     "bench/*.{mjs,ts}",
     "checks/faults/main.ts",

@@ -94,6 +94,7 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/engines/cli.ts": ["node:fs"],
   "src/api": ["zod"],
   "src/performance": [],
+  "src/performance/sound/worklet.ts": ["spessasynth_core"],
   "src/engines": ["zod"],
   "src/engines/threads": [],
   "src/engines/window": ["comlink", "react", "@tanstack/react-query", "zustand"],

@@ -111,9 +111,37 @@ export async function ensureHost() {
   }
 }
 
+/** The thread that sounds in a window, as it is compiled: a browser takes it as a file of its own. */
+const SOUND = {
+  file: path.join(ROOT, "public", "sound-worklet.js"),
+  from: ["src/performance/sound", "src/core/playing"],
+};
+
+/** Compiles that thread, where there is none of the present source. */
+async function ensureSound() {
+  const source = hashOf([
+    ...SOUND.from.flatMap(sourcesIn),
+    readFileSync(path.join(ROOT, "package-lock.json")),
+  ]);
+  if (existsSync(SOUND.file) && readStamp("sound-worklet") === source) return;
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [path.join(ROOT, "src", "performance", "sound", "worklet.ts")],
+    outfile: SOUND.file,
+    bundle: true,
+    minify: true,
+    format: "iife",
+    platform: "browser",
+    target: "es2022",
+    logLevel: "warning",
+  });
+  writeStamp("sound-worklet", source);
+}
+
 /** Builds when there is no build of the present source. @returns the exit code */
 export async function ensureBuilt() {
   await ensureHost();
+  await ensureSound();
   const source = sourceHash();
   const built = path.join(ROOT, ".next", "BUILD_ID");
   if (existsSync(built) && statSync(built).size > 0 && readStamp("build") === source) return 0;

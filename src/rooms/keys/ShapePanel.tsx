@@ -17,6 +17,7 @@ import type { Player } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { type Dots, dotLabels } from "@/ui/dot-labels";
 import { usePane } from "@/ui/use-pane";
+import { HearThis, scoreOfShape } from "../hear";
 import { ChooseShape, soundingNames, useNames, useRows } from "../open";
 
 type Props = {
@@ -46,7 +47,10 @@ export function ShapePanel({ shape, plan, player, dots, onLeave }: Props) {
   });
   return (
     <section aria-label={`${name} opened`} onKeyDown={onKeyDown} className="rounded-box bg-base-200 p-4">
-      <h2 className="font-mono">{name}</h2>
+      <div className="flex items-center gap-4">
+        <h2 className="font-mono">{name}</h2>
+        <HearThis what={name} score={() => scoreOfShape(player, hand.capo, fingering.frets)} />
+      </div>
       <HowToHold shape={shape} player={player} namer={namer} />
       <ChangesAround plan={plan} symbol={symbol} namer={namer} />
       <h3 className="mt-3 font-bold">Hold something else</h3>

@@ -7,7 +7,8 @@ import { randomBytes } from "node:crypto";
 export const policyWith = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}'`,
+    // The unpacker of the bank of sounds is WebAssembly.
+    `script-src 'self' 'wasm-unsafe-eval' 'nonce-${nonce}'`,
     // Styles of single elements place chords, strands and bars.
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",

@@ -8,6 +8,8 @@ import { STAGE_KEYS } from "./table-stage";
 export const KEYS = Object.freeze([
   ...STAGE_KEYS,
 
+  { place: "hear", act: "hear", keys: ["p"], does: "hear what is opened, or stop it" },
+
   { place: "new song", act: "switch", keys: ["F2"], does: "from the text to what was understood, and back" },
 
   { place: "form", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a place in the form up" },
@@ -212,6 +214,7 @@ export type KeyAct<Place extends KeyPlace> = ActIn<Row, Place>;
 /** Places by the name people know them by, in the order of the list. */
 export const PLACE_WORDS: Readonly<Record<KeyPlace, string>> = Object.freeze({
   everywhere: "Everywhere",
+  hear: "Where something can be heard",
   "new song": "New song",
   form: "Song: the form",
   chord: "Song: a chord of a line",

@@ -1,0 +1,2 @@
+export { HearThis } from "./HearThis";
+export { scoreOfShape } from "./score-of";
