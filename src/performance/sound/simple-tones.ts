@@ -1,5 +1,5 @@
 import { notesOf, type SoundScore } from "./score";
-import type { Sound } from "./sounder";
+import { running, type Sound } from "./sounder";
 
 /** Before the first tone, so that none is late, s. */
 const LEAD_S = 0.05;
@@ -15,7 +15,7 @@ export class SimpleTones implements Sound {
     this.stop();
     const context = new AudioContext({ latencyHint: "interactive" });
     this.context = context;
-    if (context.state !== "running") await context.resume();
+    await running(context);
     const start = context.currentTime + LEAD_S;
     for (const { key, ms, lastsMs } of notesOf(score)) {
       const from = start + ms / 1000;

@@ -59,7 +59,7 @@ export class Sounder implements Sound {
 
   async play(score: SoundScore, onHeard?: () => void): Promise<void> {
     this.heard = onHeard ?? null;
-    if (this.context.state !== "running") await this.context.resume();
+    await running(this.context);
     this.send({ type: "play", score });
   }
 
@@ -70,6 +70,22 @@ export class Sounder implements Sound {
   private send(message: ToSound): void {
     this.node.port.postMessage(message);
   }
+}
+
+/** A loudspeaker that is not there is not waited for longer, ms. */
+const LONGEST_MS = 2000;
+
+/**
+ * Waits until an audio context runs.
+ * @throws where it does not: no loudspeaker, or a browser that lets nothing sound
+ */
+export async function running(context: AudioContext): Promise<void> {
+  if (context.state === "running") return;
+  const late = new Promise((resolve) => setTimeout(resolve, LONGEST_MS));
+  await Promise.race([context.resume(), late]);
+  // Read anew: it has changed meanwhile.
+  const { state }: { state: string } = context;
+  if (state !== "running") throw new Error(`Nothing can sound here: the audio is ${state}.`);
 }
 
 async function fetchBank(): Promise<ArrayBuffer> {

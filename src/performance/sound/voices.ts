@@ -9,7 +9,7 @@ export const VOICES = Object.freeze({
   nylon: { program: 24, low: 40, high: 83 },
   clean: { program: 27, low: 40, high: 88 },
   driven: { program: 29, low: 40, high: 88 },
-  muted: { program: 28, low: 40, high: 56 },
+  muted: { program: 28, low: 40, high: 76 },
   finger: { program: 33, low: 28, high: 67 },
   plectrum: { program: 34, low: 28, high: 67 },
   piano: { program: 0, low: 28, high: 83 },

@@ -13,6 +13,10 @@ declare class AudioWorkletProcessor {
 }
 declare function registerProcessor(name: string, of: new () => AudioWorkletProcessor): void;
 
+/** Softer than this, of full scale, nothing is heard; and softer than that nothing is left of what died away. */
+const LEAST_HEARD = 1e-4;
+const LEAST_LEFT = 1e-6;
+
 class SoundProcessor extends AudioWorkletProcessor {
   private synth: SpessaSynthProcessor | null = null;
   private player: ScorePlayer | null = null;
@@ -29,7 +33,7 @@ class SoundProcessor extends AudioWorkletProcessor {
 
   private async load(bank: ArrayBuffer): Promise<void> {
     try {
-      const synth = new SpessaSynthProcessor(sampleRate, { eventsEnabled: false });
+      const synth = new SpessaSynthProcessor(sampleRate, { eventsEnabled: false, effectsEnabled: false });
       await synth.processorInitialized;
       synth.soundBankManager.addSoundBank(SoundBankLoader.fromArrayBuffer(bank), "bank");
       this.synth = synth;
@@ -56,10 +60,11 @@ class SoundProcessor extends AudioWorkletProcessor {
     const right = outputs[0]?.[1];
     if (!this.player || !left || !right) return true;
     this.player.render(left, right);
-    if (this.isSilent && left.some((value) => Math.abs(value) > 1e-4)) {
-      this.isSilent = false;
-      this.tell({ type: "sounding" });
-    }
+    const isHeard = left.some((value) => Math.abs(value) > LEAST_HEARD);
+    if (this.isSilent && isHeard) this.tell({ type: "sounding" });
+    this.isSilent &&= !isHeard;
+    // What has died away takes no more work.
+    if (this.player.isOver && !left.some((value) => Math.abs(value) > LEAST_LEFT)) this.player = null;
     return true;
   }
 
