@@ -2,28 +2,19 @@
  * The bank of sounds against an equal-tempered scale at A4 = 440 Hz (ISO 16) as `pitchy` (MIT) hears it, and against the
  * times `play` gives: rendered by `spessasynth_core`, the library that plays it in the window.
  */
-import { readFileSync, statSync } from "node:fs";
+import { statSync } from "node:fs";
 import path from "node:path";
-import { SoundBankLoader, SpessaSynthProcessor } from "spessasynth_core";
 import { describe, expect, it } from "vitest";
-import { RATE, renderNote, soundingHz } from "../scripts/lib/heard.mjs";
+import { centsOff, openSynth, RATE, readBank, renderNote } from "../scripts/lib/heard.mjs";
 import { play } from "../src/core/playing";
 import { ScorePlayer, soundScore, VOICES, type VoiceName } from "../src/performance/sound";
 
 const FILE = path.join(import.meta.dirname, "..", "public", "sounds.sf3");
-const bank = () => {
-  const file = readFileSync(FILE);
-  return SoundBankLoader.fromArrayBuffer(
-    file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer,
-  );
-};
 const names = Object.keys(VOICES) as VoiceName[];
 
 /** Renders a chord in a voice that begins so late, s of it. */
 async function rendered(voice: VoiceName, lateMs: number, seconds: number): Promise<Float32Array> {
-  const synth = new SpessaSynthProcessor(RATE, { effectsEnabled: false });
-  await synth.processorInitialized;
-  synth.soundBankManager.addSoundBank(bank(), "bank");
+  const synth = await openSynth(readBank(FILE));
   const { low } = VOICES[voice];
   const event = { at: lateMs, beats: 1000, held: null, notes: [low + 5, low + 12], pattern: null };
   const onsets = play([event], { msOf: (ms) => ms });
@@ -38,12 +29,11 @@ describe("the bank of sounds", () => {
 
   it.each(names)("%s is in tune to 5 cents over its range", async (name) => {
     const { program, low, high } = VOICES[name];
-    const loaded = bank();
+    const bank = readBank(FILE);
     for (let key = low; key <= high; key++) {
-      const hz = soundingHz(await renderNote(loaded, program, key, 85), key);
-      expect(hz, `${name} ${key} is heard`).not.toBeNull();
-      const cents = 1200 * Math.log2(hz! / (440 * 2 ** ((key - 69) / 12)));
-      expect(Math.abs(cents), `${name} ${key}: ${cents.toFixed(1)} cents`).toBeLessThanOrEqual(5);
+      const cents = centsOff(await renderNote(bank, program, key, 85), key);
+      expect(cents, `${name} ${key} is heard`).not.toBeNull();
+      expect(Math.abs(cents!), `${name} ${key}: ${cents!.toFixed(1)} cents`).toBeLessThanOrEqual(5);
     }
   });
 

@@ -1,21 +1,21 @@
 /**
  * Cuts the bank of sounds the program ships from the whole of FluidR3Mono (MIT; Debian package fluidr3mono-gm-soundfont):
  *
- *   node scripts/cut-bank.mjs /usr/share/fluidr3mono-gm-soundfont/FluidR3Mono_GM.sf3
+ *   node --import tsx scripts/cut-bank.mjs /usr/share/fluidr3mono-gm-soundfont/FluidR3Mono_GM.sf3
  *
  * Kept are the voices of `src/performance/sound/voices.ts` and what of the kit a small stage has. Samples stay as they are packed.
  */
-import { readFileSync, writeFileSync } from "node:fs";
+import { writeFileSync } from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
-import { SoundBankLoader } from "spessasynth_core";
-import { renderNote, soundingHz } from "./lib/heard.mjs";
+import { VOICES } from "../src/performance/sound/voices.ts";
+import { centsOff, readBank, renderNote } from "./lib/heard.mjs";
 
 const OUT = path.join(path.dirname(fileURLToPath(import.meta.url)), "..", "public", "sounds.sf3");
 const MOST_BYTES = 4 * 1024 * 1024;
 
 /** Programs as General MIDI numbers them, from 0. */
-const KEPT = new Set([0, 20, 24, 25, 27, 28, 29, 33, 34, 51, 71]);
+const KEPT = new Set(Object.values(VOICES).map(({ program }) => program));
 /** Keys of the kit: click and sticks, kick, rim, snare, clap, toms, hats, crash, ride, tambourine, hand drums, shakers. */
 const KIT_KEYS = new Set([
   31, 33, 34, 35, 36, 37, 38, 39, 40, 41, 42, 43, 44, 45, 46, 47, 48, 49, 50, 51, 54, 60, 61, 62, 63, 64, 69,
@@ -61,9 +61,8 @@ async function tune(bank) {
   for (const preset of bank.presets.filter((one) => !one.isGMGSDrum))
     for (let key = 28; key <= 96; key++) {
       const sample = sampleOf(preset, key);
-      const hz = sample && soundingHz(await renderNote(bank, preset.program, key, VELOCITY), key);
-      if (!hz) continue;
-      const cents = 1200 * Math.log2(hz / (440 * 2 ** ((key - 69) / 12)));
+      const cents = sample && centsOff(await renderNote(bank, preset.program, key, VELOCITY), key);
+      if (cents === null) continue;
       off.set(sample, [...(off.get(sample) ?? []), cents]);
     }
   for (const [sample, all] of off) sample.pitchCorrection -= Math.round(bestCentre(all));
@@ -71,13 +70,10 @@ async function tune(bank) {
 
 const [source] = process.argv.slice(2);
 if (!source) {
-  console.error("Say where FluidR3Mono_GM.sf3 is: node scripts/cut-bank.mjs <file>");
+  console.error("Say where FluidR3Mono_GM.sf3 is: node --import tsx scripts/cut-bank.mjs <file>");
   process.exit(2);
 }
-const file = readFileSync(source);
-const bank = SoundBankLoader.fromArrayBuffer(
-  file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength),
-);
+const bank = readBank(source);
 const isKit = (preset) => preset.isGMGSDrum && preset.program === 0;
 for (const preset of [...bank.presets]) {
   const isKept = preset.isGMGSDrum ? isKit(preset) : preset.bankMSB === 0 && KEPT.has(preset.program);
@@ -86,12 +82,8 @@ for (const preset of [...bank.presets]) {
 for (const zone of bank.presets.find(isKit).zones) {
   const { instrument } = zone;
   for (let index = (instrument?.zones.length ?? 0) - 1; index >= 0; index--) {
-    const { min, max } = instrument.zones[index].keyRange;
-    const isHeard = Array.from(
-      { length: max - Math.max(0, min) + 1 },
-      (_, key) => key + Math.max(0, min),
-    ).some((key) => KIT_KEYS.has(key));
-    if (!isHeard) instrument.deleteZone(index, true);
+    const { keyRange } = instrument.zones[index];
+    if (![...KIT_KEYS].some((key) => holds(keyRange, key))) instrument.deleteZone(index, true);
   }
 }
 bank.removeUnusedElements();

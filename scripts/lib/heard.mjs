@@ -1,5 +1,6 @@
+import { readFileSync } from "node:fs";
 import { PitchDetector } from "pitchy";
-import { SpessaSynthProcessor } from "spessasynth_core";
+import { SoundBankLoader, SpessaSynthProcessor } from "spessasynth_core";
 
 export const RATE = 44_100;
 const BLOCK = 128;
@@ -12,11 +13,26 @@ const LEAST_PERIODS = 6;
 const LEAST_SAMPLES = 2048;
 const SURE = 0.9;
 
-/** One note of a program of a bank, rendered without effects; a second unless told otherwise. @returns the left channel */
-export async function renderNote(bank, program, key, velocity, seconds = 1) {
+/** Reads a bank of sounds. */
+export function readBank(file) {
+  const { buffer, byteOffset, byteLength } = readFileSync(file);
+  return SoundBankLoader.fromArrayBuffer(buffer.slice(byteOffset, byteOffset + byteLength));
+}
+
+/** A synthesizer that has a bank, without effects. */
+export async function openSynth(bank) {
   const synth = new SpessaSynthProcessor(RATE, { effectsEnabled: false });
   await synth.processorInitialized;
   synth.soundBankManager.addSoundBank(bank, "bank");
+  return synth;
+}
+
+/** The frequency of a key in equal temperament, A4 = 440 Hz (ISO 16). */
+const hzOfKey = (key) => 440 * 2 ** ((key - 69) / 12);
+
+/** One note of a program of a bank, rendered without effects; a second unless told otherwise. @returns the left channel */
+export async function renderNote(bank, program, key, velocity, seconds = 1) {
+  const synth = await openSynth(bank);
   synth.programChange(0, program);
   synth.noteOn(0, key, velocity);
   const length = Math.round(RATE * seconds);
@@ -25,9 +41,9 @@ export async function renderNote(bank, program, key, velocity, seconds = 1) {
   return left;
 }
 
-/** The pitch of what sounds, Hz, looked for within half an octave of a key: the middle of what is heard while it lasts; null where nothing is sure. */
-export function soundingHz(sound, key) {
-  const wanted = 440 * 2 ** ((key - 69) / 12);
+/** How far what sounds is off from a key, cents, at most half an octave: the middle of what is heard while it lasts; null where nothing is sure. */
+export function centsOff(sound, key) {
+  const wanted = hzOfKey(key);
   let size = LEAST_SAMPLES;
   while (size < (LEAST_PERIODS * RATE) / wanted) size *= 2;
   const detector = PitchDetector.forFloat32Array(size);
@@ -36,7 +52,8 @@ export function soundingHz(sound, key) {
     const part = sound.subarray(from, from + size);
     if (part.length < size || part.every((value) => Math.abs(value) < LEAST_LEVEL)) return [];
     const [hz, clarity] = detector.findPitch(part, RATE);
-    return clarity >= SURE && Math.abs(Math.log2(hz / wanted)) < 0.5 ? [hz] : [];
+    const octaves = Math.log2(hz / wanted);
+    return clarity >= SURE && Math.abs(octaves) < 0.5 ? [1200 * octaves] : [];
   }).sort((a, b) => a - b);
   return heard[Math.floor(heard.length / 2)] ?? null;
 }

@@ -68,80 +68,70 @@ function sourceHash() {
 /** The program's own server, as it is compiled. */
 export const HOST = path.join(ROOT, "build", "host.mjs");
 
-/** What is compiled beside Next, and the folders it is made of. */
-const COMPILED = {
-  host: { entry: "src/server/host/main.ts", from: ["src/server/host", "src/server/store"] },
-  "store-thread": { entry: "src/server/store/thread.ts", from: ["src/server/store"] },
-  "work-thread": {
-    entry: "src/server/apart/thread.ts",
-    from: ["src/server", "src/api", "src/core", "src/document", "src/base"],
-  },
-  "engine-thread": {
-    entry: "src/server/engines/thread.ts",
-    from: ["src/server/engines", "src/engines", "src/core", "src/document", "src/base"],
-  },
-};
-
-/** Compiles a part of the server; what it imports from packages stays in node_modules. */
-async function compile(name, entry) {
-  const { build } = await import("esbuild");
-  await build({
-    entryPoints: [path.join(ROOT, entry)],
+/** Where a part of the server is compiled to; what it imports from packages stays in node_modules. */
+const ofServer = (name) => ({
+  file: path.join(path.dirname(HOST), `${name}.mjs`),
+  options: {
     outdir: path.dirname(HOST),
     outExtension: { ".js": ".mjs" },
     entryNames: name,
     chunkNames: `${name}-[hash]`,
-    bundle: true,
     splitting: true,
     format: "esm",
     platform: "node",
     target: "node20",
     packages: "external",
-    logLevel: "warning",
-  });
-}
+  },
+});
+/** The thread that sounds in a window: a browser takes it as a file of its own, packages included. */
+const SOUND = path.join(ROOT, "public", "sound-worklet.js");
 
-/** Compiles the server, and the thread of its engines, where there is none of the present source. */
-export async function ensureHost() {
-  for (const [name, { entry, from }] of Object.entries(COMPILED)) {
-    const source = hashOf(from.flatMap(sourcesIn));
-    if (existsSync(path.join(path.dirname(HOST), `${name}.mjs`)) && readStamp(name) === source) continue;
-    await compile(name, entry);
-    writeStamp(name, source);
-  }
-}
-
-/** The thread that sounds in a window, as it is compiled: a browser takes it as a file of its own. */
-const SOUND = {
-  file: path.join(ROOT, "public", "sound-worklet.js"),
-  from: ["src/performance/sound", "src/core/playing"],
+/** What is compiled beside Next, the folders it is made of, and where it goes. */
+const COMPILED = {
+  host: {
+    entry: "src/server/host/main.ts",
+    from: ["src/server/host", "src/server/store"],
+    ...ofServer("host"),
+  },
+  "store-thread": {
+    entry: "src/server/store/thread.ts",
+    from: ["src/server/store"],
+    ...ofServer("store-thread"),
+  },
+  "work-thread": {
+    entry: "src/server/apart/thread.ts",
+    from: ["src/server", "src/api", "src/core", "src/document", "src/base"],
+    ...ofServer("work-thread"),
+  },
+  "engine-thread": {
+    entry: "src/server/engines/thread.ts",
+    from: ["src/server/engines", "src/engines", "src/core", "src/document", "src/base"],
+    ...ofServer("engine-thread"),
+  },
+  "sound-worklet": {
+    entry: "src/performance/sound/worklet.ts",
+    from: ["src/performance/sound"],
+    withPackages: true,
+    file: SOUND,
+    options: { outfile: SOUND, minify: true, format: "iife", platform: "browser", target: "es2022" },
+  },
 };
 
-/** Compiles that thread, where there is none of the present source. */
-async function ensureSound() {
-  const source = hashOf([
-    ...SOUND.from.flatMap(sourcesIn),
-    readFileSync(path.join(ROOT, "package-lock.json")),
-  ]);
-  if (existsSync(SOUND.file) && readStamp("sound-worklet") === source) return;
-  const { build } = await import("esbuild");
-  await build({
-    entryPoints: [path.join(ROOT, "src", "performance", "sound", "worklet.ts")],
-    outfile: SOUND.file,
-    bundle: true,
-    minify: true,
-    format: "iife",
-    platform: "browser",
-    target: "es2022",
-    logLevel: "warning",
-  });
-  writeStamp("sound-worklet", source);
+/** Compiles the server, its threads and the one that sounds, where there is none of the present source. */
+export async function ensureHost() {
+  for (const [name, { entry, from, withPackages, file, options }] of Object.entries(COMPILED)) {
+    const lock = withPackages ? [readFileSync(path.join(ROOT, "package-lock.json"))] : [];
+    const source = hashOf([...from.flatMap(sourcesIn), ...lock]);
+    if (existsSync(file) && readStamp(name) === source) continue;
+    const { build } = await import("esbuild");
+    await build({ entryPoints: [path.join(ROOT, entry)], bundle: true, logLevel: "warning", ...options });
+    writeStamp(name, source);
+  }
 }
 
 /** Builds when there is no build of the present source. @returns the exit code */
 export async function ensureBuilt() {
   await ensureHost();
-  await ensureSound();
   const source = sourceHash();
   const built = path.join(ROOT, ".next", "BUILD_ID");
   if (existsSync(built) && statSync(built).size > 0 && readStamp("build") === source) return 0;

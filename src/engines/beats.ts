@@ -9,11 +9,10 @@ import {
   type TimedChord,
   ticksOfBar,
   ticksOfBeats,
-  ticksOfBeatUnit,
 } from "@/core/rhythm";
 import { FieldError, plainEngine } from "./engine";
 import { fields, readChord, refuseRepeats } from "./fields";
-import { meterField, readMeterAt } from "./meter-field";
+import { meterField, readMeterAt, ticksOfBeatAt } from "./meter-field";
 
 const number = z.number({ error: "should be a number" });
 
@@ -40,9 +39,7 @@ export const beats = plainEngine({
   input,
   compute: ({ meter, beatUnit = beatUnitOf(meter), sections }) => {
     readMeterAt(meter, ["meter"]);
-    if (ticksOfBeatUnit(beatUnit) === null) {
-      throw new FieldError(["beatUnit"], 'should be a note value such as "1/4", "1/8" or "1/4."');
-    }
+    ticksOfBeatAt(beatUnit, ["beatUnit"]);
     refuseRepeats(
       sections.map((section) => section.id),
       (index) => ["sections", index, "id"],

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { checkMeter, METER_UNITS, type Meter, MOST_BEATS_IN_A_BAR } from "@/core/rhythm";
+import type { Ticks } from "@/base";
+import { checkMeter, METER_UNITS, type Meter, MOST_BEATS_IN_A_BAR, ticksOfBeatUnit } from "@/core/rhythm";
 import { FieldError } from "./engine";
 
 /** A metre as engines take it. */
@@ -17,4 +18,11 @@ export function readMeterAt(meter: Meter, path: readonly (string | number)[]): M
   if (checked.problem.code === "meter-beats")
     throw new FieldError([...path, "beats"], `should be a whole number from 1 to ${MOST_BEATS_IN_A_BAR}`);
   throw new FieldError([...path, "unit"], `should be one of ${METER_UNITS.join(", ")}`);
+}
+
+/** How long the beat is that a tempo counts. */
+export function ticksOfBeatAt(beatUnit: string, path: readonly (string | number)[]): Ticks {
+  const ticks = ticksOfBeatUnit(beatUnit);
+  if (ticks === null) throw new FieldError(path, 'should be a note value such as "1/4", "1/8" or "1/4."');
+  return ticks;
 }

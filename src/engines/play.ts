@@ -10,14 +10,13 @@ import {
   PATTERN_KINDS,
   type Pattern,
   readPattern,
-  SUBDIVISIONS,
   tempoMs,
-  ticksOfBeatUnit,
 } from "@/core/rhythm";
 import { FieldError, plainEngine } from "./engine";
 import { fields, readTuning } from "./fields";
 import { pitchField, readPitch } from "./hand";
-import { meterField, readMeterAt } from "./meter-field";
+import { meterField, readMeterAt, ticksOfBeatAt } from "./meter-field";
+import { patternError } from "./pattern-error";
 
 const MOST_EVENTS = 10_000;
 const MOST_STROKES = 200_000;
@@ -73,21 +72,11 @@ function readStrokes(
   const read = tried.find((one): one is { ok: true; value: Pattern } => one.ok);
   if (read) return read.value;
   const [first] = tried;
-  const problem = first && !first.ok ? first.problem : null;
-  if (problem?.code === "subdivision")
-    throw new FieldError(
-      [...path, "subdivision"],
-      `should be one of ${SUBDIVISIONS.join(", ")} (6 in 6/8, 9/8 and 12/8)`,
-    );
-  throw new FieldError(
-    [...path, "pattern"],
-    problem?.code === "empty"
-      ? "should have at least one beat of strokes"
-      : problem?.code === "beats-open"
-        ? `should fill whole beats of ${subdivision} strokes, and has ${problem.strokes}`
-        : problem?.code === "stroke"
-          ? `should be strokes D, U, fingers p i m a or zones L M H (with a weight 1 to 3), x, . or -: stroke ${problem.at + 1} is ${JSON.stringify(problem.text.slice(0, 20))}`
-          : "should be a shorter pattern",
+  if (!first || first.ok) throw new Error("Expected a pattern to be refused for a reason.");
+  throw patternError(
+    first.problem,
+    path,
+    "D, U, fingers p i m a or zones L M H (with a weight 1 to 3), x, . or -",
   );
 }
 
@@ -127,9 +116,7 @@ export const play = plainEngine({
   compute: (given) => {
     readMeterAt(given.meter, ["meter"]);
     const unit = given.beatUnit ?? beatUnitOf(given.meter);
-    const beat = ticksOfBeatUnit(unit);
-    if (beat === null)
-      throw new FieldError(["beatUnit"], 'should be a note value such as "1/4", "1/8" or "1/4."');
+    const beat = ticksOfBeatAt(unit, ["beatUnit"]);
     let strokes = 0;
     for (const [index, { beats, subdivision }] of given.events.entries()) {
       strokes += Math.ceil(beats * subdivision);

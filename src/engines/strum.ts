@@ -16,6 +16,7 @@ import {
 } from "@/core/rhythm";
 import { FieldError, plainEngine } from "./engine";
 import { meterField, readMeterAt } from "./meter-field";
+import { patternError } from "./pattern-error";
 
 /** Characters of a strum as it is said. */
 const MOST_SAID = 20_000;
@@ -61,29 +62,11 @@ function read({ meter: metre, pattern: text, ...rest }: One, place: readonly str
   readMeterAt(metre, [...place, "meter"]);
   const found = readPattern({ ...rest, meter: metre, text });
   if (found.ok) return found.value;
-  const { problem } = found;
-  switch (problem.code) {
-    case "subdivision":
-      throw new FieldError([...place, "subdivision"], "should be 2, 3 or 4 (6 in 6/8, 9/8 and 12/8)");
-    case "swing":
-      throw new FieldError([...place, "swing"], "should be a share from 0.5 (even) to 0.75");
-    case "no-pairs":
-      throw new FieldError([...place, "swing"], "should be 0.5 where a beat is cut into 3: it has no pairs");
-    case "empty":
-      throw new FieldError([...place, "pattern"], "should have at least one beat of strokes");
-    case "too-long":
-      throw new FieldError([...place, "pattern"], `should have at most 4096 strokes, not ${problem.strokes}`);
-    case "stroke":
-      throw new FieldError(
-        [...place, "pattern"],
-        `should be strokes D, U (with a weight 1 to 3; Do, Uo over open strings), x, . or -: stroke ${problem.at + 1} is ${JSON.stringify(problem.text.slice(0, 20))}`,
-      );
-    case "beats-open":
-      throw new FieldError(
-        [...place, "pattern"],
-        `should fill whole beats of ${problem.subdivision} strokes, and has ${problem.strokes}`,
-      );
-  }
+  throw patternError(
+    found.problem,
+    place,
+    "D, U (with a weight 1 to 3; Do, Uo over open strings), x, . or -",
+  );
 }
 
 /** What is wrong with what was said, as a field says it. */

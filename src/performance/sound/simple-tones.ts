@@ -1,3 +1,4 @@
+import { hzOf } from "@/core/pitch";
 import { notesOf, type SoundScore } from "./score";
 import { running, type Sound } from "./sounder";
 
@@ -20,10 +21,7 @@ export class SimpleTones implements Sound {
     for (const { key, ms, lastsMs } of notesOf(score)) {
       const from = start + ms / 1000;
       const until = from + lastsMs / 1000;
-      const voice = new OscillatorNode(context, {
-        type: "triangle",
-        frequency: 440 * 2 ** ((key - 69) / 12),
-      });
+      const voice = new OscillatorNode(context, { type: "triangle", frequency: hzOf(key) });
       const level = new GainNode(context, { gain: 0 });
       level.gain.setValueAtTime(GAIN, from);
       level.gain.exponentialRampToValueAtTime(LEAST, until);

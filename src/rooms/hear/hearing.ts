@@ -1,5 +1,5 @@
 import { createStore } from "zustand/vanilla";
-import type { Sound, SoundScore } from "@/performance/sound";
+import { lengthOf, SimpleTones, type Sound, Sounder, type SoundScore } from "@/performance/sound";
 
 /** What is heard in this window. */
 type Hearing = {
@@ -24,13 +24,11 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let asked = 0;
 
 /** Opens the sound of this window once; simple tones stand in for a bank that does not load. */
-async function open(by: string): Promise<Sound> {
-  const { Sounder, SimpleTones } = await import("@/performance/sound");
-  return Sounder.open().catch(() => {
+const open = (by: string): Promise<Sound> =>
+  Sounder.open().catch(() => {
     hearing.setState({ problem: { by, text: SIMPLE } });
     return new SimpleTones();
   });
-}
 
 /**
  * Lets something be heard in place of what sounds; asked for again while it sounds, it stops.
@@ -47,7 +45,6 @@ export async function hear(name: string, score: SoundScore): Promise<void> {
   try {
     const sound = await opened;
     if (mine !== asked) return;
-    const { lengthOf } = await import("@/performance/sound");
     // How long it takes from the press to the first sound can be read in the browser's own tools.
     await sound.play(score, () => performance.measure("hear", { start: from, end: performance.now() }));
     if (mine !== asked) return;

@@ -6,6 +6,7 @@ import type { Database } from "../db/open-database";
 import { openDatabase } from "../db/open-database";
 import { refuse } from "../http";
 import { type Asked, type Refuse, type Reply, serve } from "../serve";
+import { versionWithTitle } from "../songs/song-evenings";
 import { type LiveSession, liveSession } from "./hub";
 import { ownItem } from "./stage-score";
 
@@ -43,10 +44,10 @@ export const serveSongs = <Output, Input, Answer, Refusal>(
     const id = asked.params.eveningId!;
     const database = await openDatabase();
     const session = await liveSession(id);
-    const own = session ? null : await ownItem(database, id);
-    const items = session?.state.items ?? (own && [own]);
-    if (!items) return refuse(404, "eveningId", GONE);
-    return answer({ ...asked, items, database });
+    if (session) return answer({ ...asked, items: session.state.items, database });
+    const own = await versionWithTitle(database, id);
+    if (!own) return refuse(404, "eveningId", GONE);
+    return answer({ ...asked, items: [ownItem(id, own.title, own.body)], database });
   });
 
 /** Whose part a guest has said to play; null for whoever sits at this machine. */

@@ -6,9 +6,13 @@ import type { Database } from "../db/open-database";
 import { findDocument } from "../documents/stored-documents";
 
 /** Everybody who plays in an evening's songs, once each, in the order of the songs. */
-export async function peopleOf(database: Database, items: readonly LiveItem[]): Promise<StagePerson[]> {
+export const peopleOf = async (database: Database, items: readonly LiveItem[]): Promise<StagePerson[]> =>
+  peopleIn(await bodiesOf(database, items));
+
+/** Everybody who plays in songs, once each, in their order. */
+export function peopleIn(bodies: readonly Pick<VersionBody, "players">[]): StagePerson[] {
   const found = new Map<string, StagePerson>();
-  for (const body of await bodiesOf(database, items))
+  for (const body of bodies)
     for (const player of Object.values(body.players).sort(byOrder)) {
       const person = personOf(player);
       if (!found.has(person)) found.set(person, { person, name: player.name, instrument: player.instrument });

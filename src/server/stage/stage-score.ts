@@ -1,3 +1,4 @@
+import type { VersionBody } from "@/core/song/schema";
 import { type LiveItem, passagesOf } from "@/core/stage";
 import { byOrder } from "@/document";
 import type { Database } from "../db/open-database";
@@ -31,10 +32,13 @@ export async function liveItems(
   return { items: live, documentIds, songs: revisions.join(" ") };
 }
 
-/** A song as its own stage runs through it: the one place of a running order; null where there is no such version. */
-export async function ownItem(database: Database, versionId: string): Promise<LiveItem | null> {
-  const version = await versionWithTitle(database, versionId);
-  if (!version) return null;
-  const { title, body } = version;
-  return { id: versionId, kind: "song", title, versionId, note: "", minutes: 0, passages: passagesOf(body) };
-}
+/** A song as its own stage runs through it: the one place of a running order. */
+export const ownItem = (versionId: string, title: string, body: VersionBody): LiveItem => ({
+  id: versionId,
+  kind: "song",
+  title,
+  versionId,
+  note: "",
+  minutes: 0,
+  passages: passagesOf(body),
+});

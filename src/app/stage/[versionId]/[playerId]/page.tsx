@@ -1,12 +1,11 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { packOf } from "@/app/packed";
 import { OPEN_TO_MANY } from "@/core/stage";
+import { headOf } from "@/document";
 import { readChoice } from "@/rooms/names/query";
 import { OwnStage } from "@/rooms/stage/live/OwnStage";
 import { personOnOwn } from "@/rooms/stage/pack";
-import { openDatabase } from "@/server/db/open-database";
-import { peopleOf } from "@/server/stage/stage-pack";
+import { peopleIn } from "@/server/stage/stage-pack";
 import { ownItem } from "@/server/stage/stage-score";
 import { openedFor } from "../../opened";
 
@@ -20,12 +19,10 @@ export default async function Page({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { versionId, playerId, opened, body } = await openedFor(params);
-  const database = await openDatabase();
-  const item = await ownItem(database, versionId);
-  if (!item) notFound();
+  const item = ownItem(versionId, headOf(opened.song.body, "song").title, body);
   const choice = readChoice(await searchParams);
   const pack = await packOf([item], personOnOwn(body, playerId), choice);
-  const people = [...(await peopleOf(database, [item])), ...OPEN_TO_MANY];
+  const people = [...peopleIn([body]), ...OPEN_TO_MANY];
   const { shows, writing, accidentals, lines } = choice;
   return (
     <OwnStage

@@ -11,15 +11,15 @@ export function NextStrip({
   next,
   more,
   ended,
-  tab = null,
-  plays = true,
+  tab,
+  plays,
 }: {
   next: StageSheet | null | undefined;
   more: boolean;
   ended: boolean;
   /** The first bar of what comes next, where that is tab. */
-  tab?: StageRiff | null;
-  plays?: boolean;
+  tab: StageRiff | null;
+  plays: boolean;
 }) {
   const chords =
     next?.lines.flatMap((line) =>

@@ -5,19 +5,16 @@ import { ChordDiagram } from "@/ui/ChordDiagram";
 import { hasBoth, hasShapes } from "../../sheet-view";
 import { StrumStrip } from "../seldom";
 
-/** The strum of a section and its shapes, beside its words. */
-export function AsideOf({
-  sheet,
-  leftHanded,
-  view = "both",
-  tick = null,
-}: {
-  sheet: StageSheet;
-  leftHanded: boolean;
-  view?: SheetView;
+type Props = {
+  readonly sheet: StageSheet;
+  readonly leftHanded: boolean;
+  readonly view: SheetView;
   /** Where the music is, in ticks of the passage; null where no clock runs. */
-  tick?: number | null;
-}) {
+  readonly tick: number | null;
+};
+
+/** The strum of a section and its shapes, beside its words. */
+export function AsideOf({ sheet, leftHanded, view, tick }: Props) {
   const isShaped = hasShapes(sheet, view);
   if (!isShaped && (!sheet.strum || hasBoth(sheet))) return null;
   return (
@@ -76,17 +73,7 @@ const columnsFor = (sheet: StageSheet): string => {
 const FEW_SHAPES = 2;
 
 /** On a phone the strum stands above the words, with the shapes where they are one or two. */
-export function PhoneStrip({
-  sheet,
-  leftHanded,
-  view = "both",
-  tick = null,
-}: {
-  sheet: StageSheet;
-  leftHanded: boolean;
-  view?: SheetView;
-  tick?: number | null;
-}) {
+export function PhoneStrip({ sheet, leftHanded, view, tick }: Props) {
   if (hasBoth(sheet) && view === "line") return null;
   return (
     <div className="flex flex-wrap items-center gap-x-4 md:hidden">

@@ -16,16 +16,16 @@ const StageSungLine = memo(SungLine);
 export function SheetLines({
   sheet,
   beatsInBar,
-  view = "both",
-  counts = false,
-  tick = null,
+  view,
+  counts,
+  tick,
 }: {
   sheet: StageSheet;
   beatsInBar: number;
-  view?: SheetView;
+  view: SheetView;
   /** Whether what is counted stands above the strings of tab. */
-  counts?: boolean;
-  tick?: number | null;
+  counts: boolean;
+  tick: number | null;
 }) {
   if (isTabSheet(sheet, view))
     return (
