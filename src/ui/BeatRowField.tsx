@@ -1,9 +1,10 @@
 "use client";
 
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useId, useRef, useState } from "react";
 import { describeBeatRowProblem, fitBeatRow, formatBeatRow, readBeatRow } from "@/core/rhythm";
 import { type KeyAct, keyAct } from "./keys";
 import { useReady } from "./use-ready";
+import { useTyped } from "./use-typed";
 
 const LONGEST_ROW = 800;
 
@@ -29,16 +30,11 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
   const id = useId();
   const ready = useReady();
   const written = formatBeatRow(beats, bar, from);
-  const [text, setText] = useState(written);
-  const [problem, setProblem] = useState("");
+  const { text, problem, type, refuse, stand, leave, back } = useTyped(written);
   /** Lines below like this one, while the field is worked at. */
   const [alike, setAlike] = useState(0);
   /** The text that was set last: leaving the field does not set it again. */
   const set = useRef<string | null>(null);
-  useEffect(() => {
-    setText(written);
-    setProblem("");
-  }, [written]);
 
   /**
    * @param isMeant whether a key says so: a guess that is left as it is stays one
@@ -49,10 +45,12 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
     if (isSame && !alsoAlike && !(isMeant && guessed)) return true;
     const row = readBeatRow(text);
     const fitted = row.ok ? fitBeatRow(row.value, chordsBelow) : row;
-    setProblem(fitted.ok ? "" : describeBeatRowProblem(fitted.problem));
-    if (!fitted.ok) return false;
+    if (!fitted.ok) {
+      refuse(describeBeatRowProblem(fitted.problem));
+      return false;
+    }
     set.current = text;
-    setText(formatBeatRow(fitted.value[0]!, bar, from));
+    stand(formatBeatRow(fitted.value[0]!, bar, from));
     onSet(fitted.value, alsoAlike);
     return true;
   };
@@ -61,10 +59,7 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
     alike: () => commit(true),
     down: (field) => goBy(field, 1),
     up: (field) => goBy(field, -1),
-    back: () => {
-      setText(written);
-      setProblem("");
-    },
+    back,
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
     const act = keyAct("beat row", event);
@@ -94,11 +89,12 @@ export function BeatRowField({ label, beats, bar, from, guessed, chordsBelow, co
         spellCheck={false}
         onChange={(event) => {
           set.current = null;
-          setText(event.target.value);
+          type(event.target.value);
         }}
         onFocus={() => setAlike(countAlike())}
         onBlur={() => {
           commit(false, false);
+          leave();
           setAlike(0);
         }}
         onKeyDown={onKey}

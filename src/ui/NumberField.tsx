@@ -1,7 +1,8 @@
 "use client";
 
-import { useEffect, useId, useState } from "react";
+import { useId } from "react";
 import { useReady } from "./use-ready";
+import { useTyped } from "./use-typed";
 
 type Props = {
   readonly label: string;
@@ -30,12 +31,7 @@ export function NumberField({
 }: Props) {
   const id = useId();
   const ready = useReady();
-  const [text, setText] = useState(String(value));
-  const [problem, setProblem] = useState("");
-  useEffect(() => {
-    setText(String(value));
-    setProblem("");
-  }, [value]);
+  const { text, problem, type, refuse, stand, leave, back } = useTyped(String(value));
   const commit = () => {
     const typed = Number(text.replace(",", "."));
     const fits =
@@ -45,11 +41,11 @@ export function NumberField({
       typed <= most &&
       (!whole || Number.isInteger(typed));
     if (!fits)
-      setProblem(
+      refuse(
         `${label} should be ${whole ? "a whole number" : "a number"} from ${least} to ${most}, not “${text}”.`,
       );
     else {
-      setProblem("");
+      stand();
       if (typed !== value) onSet(typed);
     }
   };
@@ -67,10 +63,14 @@ export function NumberField({
           readOnly={!ready}
           aria-invalid={problem !== ""}
           aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={commit}
+          onChange={(event) => type(event.target.value)}
+          onBlur={() => {
+            commit();
+            leave();
+          }}
           onKeyDown={(event) => {
             if (event.key === "Enter") commit();
+            if (event.key === "Escape") back();
           }}
         />
         {unit && <span className="text-sm">{unit}</span>}

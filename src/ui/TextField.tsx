@@ -1,7 +1,8 @@
 "use client";
 
-import { useEffect, useId, useState } from "react";
+import { useId } from "react";
 import { useReady } from "./use-ready";
+import { useTyped } from "./use-typed";
 
 type Props = {
   readonly label: string;
@@ -34,18 +35,14 @@ export function TextField({
 }: Props) {
   const id = useId();
   const ready = useReady();
-  const [text, setText] = useState(value);
-  const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => {
-    setText(value);
-    setProblem(null);
-  }, [value]);
+  const { text, problem, type, refuse, stand, leave, back } = useTyped(value);
   const commit = () => {
     const found = required && text.trim() === "" ? `${label} should not be empty.` : (check?.(text) ?? null);
-    setProblem(found);
-    if (found || text === value) return;
+    if (found) return refuse(found);
+    stand();
+    if (text === value) return;
     onSet(text);
-    if (clears) setText(value);
+    if (clears) back();
   };
   return (
     <span className={`flex flex-col gap-1 ${className}`}>
@@ -59,13 +56,16 @@ export function TextField({
         readOnly={!ready}
         maxLength={longest}
         list={offered.length > 0 ? `${id}-offered` : undefined}
-        aria-invalid={problem !== null}
+        aria-invalid={problem !== ""}
         aria-describedby={problem ? `${id}-problem` : undefined}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={commit}
+        onChange={(event) => type(event.target.value)}
+        onBlur={() => {
+          commit();
+          leave();
+        }}
         onKeyDown={(event) => {
           if (event.key === "Enter") commit();
-          if (event.key === "Escape") setText(value);
+          if (event.key === "Escape") back();
         }}
       />
       {offered.length > 0 && (
