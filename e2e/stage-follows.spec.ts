@@ -174,11 +174,15 @@ test("a leader on a phone leads a whole song: the form lies over the sheet, seld
   await expect(tobin.getByText("round and round")).toBeVisible();
   // Held, so that what is asked for is still to come when it is looked at.
   await button(leader, "Hold here").click();
+  const goOn = await button(leader, "Go on").boundingBox();
   await button(leader, "Form").click();
   await expect(form).toBeVisible();
   await section(leader, "Chorus").click();
   await expect(form).toBeHidden();
   await expect(tobin.locator("[data-asked='true']")).toContainText("next: Chorus, ");
+  // What may be pressed next has not moved away under the finger.
+  await expect(button(leader, "As written")).toBeEnabled();
+  expect(await button(leader, "Go on").boundingBox()).toEqual(goOn);
   await button(leader, "Go on").click();
   await expectTogether([leader, tobin], "Chorus");
   await expect(tobin.getByRole("heading", { name: "The song is over" })).toBeVisible({ timeout: 20_000 });

@@ -3,6 +3,9 @@ import type { Midi } from "../../base";
 /** How a string is set going. */
 export type StrokeWay = "down" | "up" | "pluck" | "dead";
 
+/** How much higher than its pitch a note is at a moment of it, ms from its begin; even between two of them. */
+export type Bend = { readonly ms: number; readonly semitones: number };
+
 /** A sound that begins: what the voice of an instrument is told. */
 export type Onset = {
   /** From the beginning, ms. */
@@ -17,4 +20,6 @@ export type Onset = {
   readonly velocity: number;
   /** Null where nothing is said of it: keys, melodies. */
   readonly stroke: StrokeWay | null;
+  /** How it is bent or glides, in order of time; nothing where it stays. */
+  readonly bends?: readonly Bend[];
 };

@@ -1,9 +1,8 @@
 import type { Midi } from "../../base";
-import type { Tuning } from "../pitch";
-import { isOnset, type Pattern, type Stroke, strokeBeats, weightOf } from "../rhythm";
-import type { Onset, StrokeWay } from "./onset";
-import { type Act, ringing } from "./ringing";
-import { stringsOf } from "./strings-of-stroke";
+import { isOnset, type Pattern, type Stroke, strokeBeats } from "../rhythm";
+import type { Onset } from "./onset";
+import { ringing } from "./ringing";
+import { actsOf, type HeldShape, SPREAD_MS } from "./strokes";
 
 /** Strokes over a beat's subdivisions, one a place; which metre they are of is not asked. */
 export type Strokes = Pick<Pattern, "subdivision" | "swing" | "strokes">;
@@ -13,12 +12,8 @@ export type PlayEvent = {
   /** In beats from the beginning. */
   readonly at: number;
   readonly beats: number;
-  /** A shape on a neck, from the capo; null sounds no strings. */
-  readonly held: {
-    readonly frets: readonly (number | null)[];
-    readonly tuning: Tuning;
-    readonly capo: number;
-  } | null;
+  /** Null sounds no strings. */
+  readonly held: HeldShape | null;
   /** Pitches that sound besides, as keys and voices have them. */
   readonly notes: readonly Midi[];
   /** Null strikes once, at its beginning. */
@@ -32,15 +27,6 @@ export type PlayOptions = {
   readonly spreadMs?: number;
 };
 
-/** How long a stroke takes over the strings, ms. Ours, no source. */
-export const SPREAD_MS = 12;
-/** Of the time until the hand does the next thing a stroke takes at most this share. */
-const MOST_OF_GAP = 0.5;
-/** A damped string is heard so long, ms. */
-const DEAD_MS = 60;
-/** MIDI velocities of a light, a plain and an accented stroke. Ours, no source. */
-const VELOCITY = Object.freeze({ 1: 60, 2: 85, 3: 110 });
-
 /** Beats nearer than this are one place. */
 const BEATS_ALIKE = 1e-9;
 
@@ -51,18 +37,21 @@ const ONCE: Strokes = { subdivision: 2, swing: 0.5, strokes: [{ kind: "down", we
  * pattern starts at its event, and comes round again or is cut at its end.
  * @example play([{ at: 0, beats: 4, held: { frets: [3, 2, 0, 0, 0, 3], … }, notes: [], pattern }], { msOf: (beat) => beat * 600 })
  */
-export function play(events: readonly PlayEvent[], options: PlayOptions): Onset[] {
-  return ringing(events.flatMap((event) => actsOf(event, options)));
-}
-
-function actsOf(event: PlayEvent, { msOf, spreadMs = SPREAD_MS }: PlayOptions): Act[] {
-  const until = msOf(event.at + event.beats);
-  const struck = strokesIn(event).map(({ stroke, at }) => ({ stroke, ms: msOf(at) }));
-  return struck.flatMap(({ stroke, ms }, index): Act[] => {
-    if (stroke.kind === "choke") return [{ type: "choke", ms }];
-    const gap = (struck[index + 1]?.ms ?? until) - ms;
-    return strikesOf(event, stroke, { ms, until, spread: Math.min(spreadMs, gap * MOST_OF_GAP) });
-  });
+export function play(events: readonly PlayEvent[], { msOf, spreadMs = SPREAD_MS }: PlayOptions): Onset[] {
+  return ringing(
+    events.flatMap((event) => {
+      const { held, notes } = event;
+      const until = msOf(event.at + event.beats);
+      const strokes = strokesIn(event).map(({ stroke, at }) => ({
+        ms: msOf(at),
+        until,
+        stroke,
+        held,
+        notes,
+      }));
+      return actsOf(strokes, spreadMs);
+    }),
+  );
 }
 
 /** The strokes of an event that do something, at their beats. */
@@ -80,48 +69,4 @@ function strokesIn({ at, beats, pattern }: PlayEvent): { stroke: Stroke; at: num
     if (!pattern) break;
   }
   return found;
-}
-
-const WAY: Readonly<Record<Stroke["kind"], StrokeWay | null>> = Object.freeze({
-  down: "down",
-  up: "up",
-  fingers: "pluck",
-  zones: "pluck",
-  dead: "dead",
-  ring: null,
-  choke: null,
-});
-
-function strikesOf(
-  { held, notes }: PlayEvent,
-  stroke: Stroke,
-  { ms, until, spread }: { ms: number; until: number; spread: number },
-): Act[] {
-  const isDead = stroke.kind === "dead";
-  const common = {
-    type: "strike",
-    velocity: VELOCITY[weightOf(stroke)],
-    stroke: WAY[stroke.kind],
-    until: isDead ? Math.min(until, ms + DEAD_MS) : until,
-  } as const;
-  const strings = held ? stringsOf(stroke, held.frets) : [];
-  // Fingers close at once; a plectrum runs over the strings.
-  const step = common.stroke === "pluck" || strings.length < 2 ? 0 : spread / (strings.length - 1);
-  return [
-    ...strings.map(({ string, fret }, index): Act => {
-      const pitch = isDead ? null : held!.tuning[string]! + held!.capo + fret;
-      return { ...common, voice: `string ${string}`, ms: ms + index * step, pitch, string };
-    }),
-    ...notes.map((pitch): Act => {
-      const voice = `pitch ${pitch}`;
-      return {
-        ...common,
-        voice,
-        ms,
-        pitch: isDead ? null : pitch,
-        string: null,
-        stroke: isDead ? "dead" : null,
-      };
-    }),
-  ];
 }

@@ -43,8 +43,9 @@ export function ringing(acts: readonly Act[]): Onset[] {
     open.set(act.voice, found.push({ strike: act, end: act.until }) - 1);
   }
   return found.flatMap(({ strike, end: over }): Onset[] => {
-    const { ms, pitch, string, velocity, stroke } = strike;
+    const { ms, pitch, string, velocity, stroke, bends } = strike;
     const lastsMs = over - ms;
-    return lastsMs < LEAST_MS ? [] : [{ ms, pitch, lastsMs, string, velocity, stroke }];
+    if (lastsMs < LEAST_MS) return [];
+    return [{ ms, pitch, lastsMs, string, velocity, stroke, ...(bends ? { bends } : {}) }];
   });
 }

@@ -38,6 +38,7 @@ export {
   strokeBeats,
   strokeTicks,
   ticksOfPattern,
+  type Weight,
   weightOf,
   type Zone,
 } from "./pattern";

@@ -43,11 +43,15 @@ export function LeadBar({
           <button type="button" className="btn btn-lg" onClick={() => press({ type: "repeat" })}>
             Once more
           </button>
-          {place.asked && (
-            <button type="button" className="btn btn-lg" onClick={() => press({ type: "asWritten" })}>
-              As written
-            </button>
-          )}
+          {/* It keeps its place while nothing else is asked for: a button that moved away under a finger would be missed. */}
+          <button
+            type="button"
+            className="btn btn-lg"
+            disabled={!place.asked}
+            onClick={() => press({ type: "asWritten" })}
+          >
+            As written
+          </button>
         </>
       )}
       <div className="lead-seldom" data-open={isMore}>
@@ -72,7 +76,7 @@ export function LeadBar({
       )}
       <button
         type="button"
-        className="btn btn-lg ml-auto h-auto min-h-11 leading-tight"
+        className="btn btn-lg ml-auto h-auto min-h-11 min-w-32 leading-tight"
         disabled={!undone}
         onClick={() => press({ type: "undo" })}
       >
@@ -113,11 +117,14 @@ function UnderWay({ place, press }: { place: Place; press: (act: LeaderAct) => v
       >
         Round and round
       </button>
-      {!place.asked && (
-        <button type="button" className="btn btn-lg" onClick={() => press({ type: "skip" })}>
-          Leave out next
-        </button>
-      )}
+      <button
+        type="button"
+        className="btn btn-lg"
+        disabled={place.asked}
+        onClick={() => press({ type: "skip" })}
+      >
+        Leave out next
+      </button>
       <button type="button" className="btn btn-lg" onClick={() => press({ type: "stop" })}>
         Stop
       </button>

@@ -9,15 +9,17 @@ const BUTTON: Partial<Readonly<Record<LeaderAct["type"], string>>> = {
   next: "main",
 };
 
-/** Lets an act through once where a wet finger touches twice; a tempo is tapped as fast as one likes. */
+/**
+ * Lets an act through once where a wet finger touches twice: the same button, with nothing else between. A tempo is tapped as fast
+ * as one likes.
+ */
 export function useOnce(press: (act: LeaderAct) => void, gateMs: number): (act: LeaderAct) => void {
-  const last = useRef(new Map<string, number>());
+  const last = useRef({ button: "", at: Number.NEGATIVE_INFINITY });
   return (act) => {
     const button = BUTTON[act.type] ?? (act.type === "jump" ? `jump ${act.passage}` : act.type);
-    const now = performance.now();
-    const isTwice =
-      act.type !== "tempo" && now - (last.current.get(button) ?? Number.NEGATIVE_INFINITY) < gateMs;
-    last.current.set(button, now);
+    const at = performance.now();
+    const isTwice = act.type !== "tempo" && button === last.current.button && at - last.current.at < gateMs;
+    last.current = { button, at };
     if (!isTwice) press(act);
   };
 }
