@@ -65,8 +65,15 @@ export { oneHandLine } from "./one-hand-line";
 export { ONLOOKER } from "./onlooker";
 export { judgeOwnShape, type OwnShape, toneWords } from "./own-shape";
 export { behindCapo, type PlanRequest, planRequest } from "./plan-request";
-export { chordsHeard, type PatternUse, playedNotes, playedStrokes, signOfStroke } from "./played-strokes";
-export { playerPart } from "./player-part";
+export {
+  type ChordHeard,
+  chordsHeard,
+  type PatternUse,
+  playedNotes,
+  playedStrokes,
+  signOfStroke,
+} from "./played-strokes";
+export { type PlayerPart, playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, scaleOfRow } from "./section-chords";
 export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
@@ -84,6 +91,7 @@ export {
   shapeAt,
   shapeQuestion,
 } from "./shapes";
+export { playedIn, silenceOf } from "./silence";
 export {
   SCHOOLS,
   SONG_WEIGHTS,

@@ -2,6 +2,7 @@ import type { LineSum } from "../rhythm";
 import { Namer, type Reader, readerOf } from "../song/names";
 import {
   barsIn,
+  type ChordEvent,
   indexCells,
   outlineOf,
   type Passage,
@@ -35,6 +36,8 @@ type PartPassage = {
   readonly lines: readonly { readonly timed: TimedLine; readonly sum: LineSum | undefined }[];
   /** By written symbol: each chord of the passage once, in the order met. */
   readonly chords: ReadonlyMap<string, PartChord>;
+  /** What is held for each chord as it is played; null where nothing is. */
+  readonly held: ReadonlyMap<ChordEvent, Shape | null>;
   /** Every shape held in the passage once, in the order met. */
   readonly shapes: readonly PassageShape[];
 };
@@ -79,6 +82,7 @@ export function playerPart(
     const namer = namerAt(cell.capo.value, passage.shift);
     const sum = passageSum(passage, timeline[at + 1]);
     const chords = new Map<string, PartChord>();
+    const held = new Map<ChordEvent, Shape | null>();
     const shapes: (Omit<PassageShape, "fromBar"> & { readonly tick: number })[] = [];
     for (const { outline: line, events } of passage.lines) {
       for (const [at, { chord }] of line.chords.entries()) {
@@ -96,6 +100,7 @@ export function playerPart(
           : null;
         const other = others.get(`${requestKey(request)} ${found?.shape?.frets.join()}`);
         const shape = found?.shape ?? null;
+        held.set(events[at]!, shape);
         const really = other === undefined ? null : namer.readSounding(other);
         const { read: name, sounding } = named;
         if (!chords.has(chord.symbol))
@@ -107,7 +112,7 @@ export function playerPart(
       }
     }
     const lines = passage.lines.map((timed, line) => ({ timed, sum: sum.lines[line] }));
-    return { passage, cell, namer, lines, chords, shapes: withBars(shapes, passage) };
+    return { passage, cell, namer, lines, chords, held, shapes: withBars(shapes, passage) };
   });
   return { player, passages };
 }

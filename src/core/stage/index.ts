@@ -48,8 +48,16 @@ export {
   type StageNote,
   type StagePerson,
 } from "./people";
-export { type Place, placeAt } from "./place";
-export { idOfUse, type LiveItem, type LivePassage, passageId, passagesOf } from "./score";
+export { barOf, type Place, placeAt } from "./place";
+export {
+  beatMs,
+  countInTicks,
+  idOfUse,
+  type LiveItem,
+  type LivePassage,
+  passageId,
+  passagesOf,
+} from "./score";
 export type {
   PackedSong,
   StageCue,

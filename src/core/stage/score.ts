@@ -42,6 +42,16 @@ export const idOfUse = (passage: string): string => passage.slice(0, passage.las
 /** How long a beat of a passage lasts as written, ms. */
 export const beatMs = ({ bpm }: Pick<LivePassage, "bpm">): number => 60_000 / bpm;
 
+/**
+ * How long it is counted in to a passage, in ticks. A pickup is sung on the last beats that are counted; too little counting before
+ * it gets a bar more.
+ * @example countInTicks(passageInFour, 1) // => 3840, without a pickup
+ */
+export function countInTicks({ bars, bar }: Pick<LivePassage, "bars" | "bar">, countBars: number): Ticks {
+  const wanted = countBars * bar - (bars[0] ?? 0);
+  return countBars === 0 ? 0 : wanted < bar / 2 ? wanted + bar : wanted;
+}
+
 /** A version's form as a clock runs through it. */
 export function passagesOf(body: VersionBody): LivePassage[] {
   return timelineOf(body, outlineOf(body)).passages.map((passage): LivePassage => {

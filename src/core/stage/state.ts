@@ -1,7 +1,7 @@
 import { assertNever } from "../../base";
 import type { LeaderAct, LiveAct, LiveEvent } from "./act";
 import { barOf, EMPTY_TRANSPORT, indexOf, nextBeat, THE_END, type Transport, walk } from "./place";
-import { beatMs, type LiveItem, type LivePassage } from "./score";
+import { beatMs, countInTicks, type LiveItem, type LivePassage } from "./score";
 
 /** Everything that is known of an evening on stage. Replaying its log gives it again. */
 export type LiveState = {
@@ -199,10 +199,7 @@ function started(
   at: number,
 ): Transport {
   const passage = passages[indexOf(passages, from ?? transport.passage)]!;
-  const pickup = passage.bars[0] ?? 0;
-  // A pickup is sung on the last beats that are counted; too little counting before it gets a bar more.
-  const wanted = countBars * passage.bar - pickup;
-  const ticks = countBars === 0 ? 0 : wanted < passage.bar / 2 ? wanted + passage.bar : wanted;
+  const ticks = countInTicks(passage, countBars);
   const countMs = (ticks / passage.beat) * beatMs(passage) * transport.stretch;
   const lead = countBars === 0 ? 0 : LEAD_MS;
   return {

@@ -10,11 +10,13 @@ import {
   ONLOOKER,
   type PatternUse,
   patternOfPart,
+  playedIn,
   playedNotes,
   playedStrokes,
   playerPart,
   type SheetPart,
   signOfStroke,
+  silenceOf,
 } from "@/core/parts";
 import { beatsOfBar, beatUnitOf, countAt, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
@@ -53,7 +55,7 @@ import {
 } from "@/core/stage";
 import { type Playing, piecesOf } from "@/ui/pieces";
 import { BEFORE_CHANGE, SHORT_CHORDS } from "@/ui/pretty";
-import { entriesOf, playedIn, silenceOf } from "./waits";
+import { entriesOf } from "./waits";
 
 /** What is otherwise and stands on the sheet as it is: it need not be said beside it. */
 const WRITTEN_OUT: ReadonlySet<ExceptionKind> = new Set(["line", "words", "chords", "chord"]);

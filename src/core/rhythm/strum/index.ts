@@ -31,6 +31,7 @@ export {
   type PatternKind,
   type PatternProblem,
   type PickFinger,
+  PLAIN_WEIGHT,
   readPattern,
   type Stroke,
   SUBDIVISIONS,

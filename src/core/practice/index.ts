@@ -1,0 +1,17 @@
+export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
+export type { Drum } from "./groove";
+export { heardBand, heardOf } from "./heard-band";
+export type { HeardPart } from "./heard-part";
+export { onsetsOf, type PartOnsets } from "./onsets-of";
+export {
+  barLinesOf,
+  layRun,
+  msOfTick,
+  placeInRun,
+  type Run,
+  type RunPlace,
+  type RunWish,
+  SPEEDS,
+  wholeOf,
+} from "./run";
+export { MELODY_ID, sungPart } from "./sung-part";
