@@ -6,8 +6,15 @@ import { statSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, it } from "vitest";
 import { centsOff, openSynth, RATE, readBank, renderNote } from "../scripts/lib/heard.mjs";
-import { play } from "../src/core/playing";
-import { ScorePlayer, soundScore, VOICES, type VoiceName } from "../src/performance/sound";
+import { type Onset, play } from "../src/core/playing";
+import {
+  type Mix,
+  ScorePlayer,
+  type SoundScore,
+  soundScore,
+  VOICES,
+  type VoiceName,
+} from "../src/performance/sound";
 
 const FILE = path.join(import.meta.dirname, "..", "public", "sounds.sf3");
 const names = Object.keys(VOICES) as VoiceName[];
@@ -45,5 +52,66 @@ describe("the bank of sounds", () => {
     expect(begins(first)).toBeGreaterThanOrEqual(0);
     // What has chance in it, as a pad’s beating, need not be the same to the sample.
     expect(Math.abs(begins(second) - begins(first) - late)).toBeLessThanOrEqual(RATE / 1000);
+  });
+});
+
+describe("what is told a synthesizer", () => {
+  /** Renders a score, s of it. */
+  async function listen(score: SoundScore, mix: Mix = [], seconds = 0.6): Promise<Float32Array> {
+    const synth = await openSynth(readBank(FILE));
+    const length = Math.round(RATE * seconds);
+    const [left, right] = [new Float32Array(length), new Float32Array(length)];
+    new ScorePlayer(synth, score, RATE, mix).render(left, right);
+    return left;
+  }
+  const loudest = (sound: Float32Array) => sound.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  const note = (pitch: number, bends?: Onset["bends"]): Onset => ({
+    ms: 0,
+    pitch,
+    lastsMs: 5000,
+    string: 0,
+    velocity: 85,
+    stroke: "pluck",
+    ...(bends ? { bends } : {}),
+  });
+
+  it.each([0.5, 1, 2, 4])("bends a string by %s semitones, within 5 cents", async (semitones) => {
+    const line = [
+      note(60, [
+        { ms: 0, semitones: 0 },
+        { ms: 20, semitones },
+      ]),
+    ];
+    const sound = await listen(soundScore([{ voice: "clean", onsets: [], line }]), [], 1);
+    const cents = centsOff(sound, 60);
+    expect(Math.abs(cents! - semitones * 100)).toBeLessThanOrEqual(5);
+  });
+
+  it("hears drums and the click, and nothing of a part that is off", async () => {
+    const hits = [{ ms: 0, key: 36, velocity: 85 }];
+    for (const voice of ["kit", "click"] as const) {
+      const score = soundScore([
+        { voice: "kit", onsets: [], hits: voice === "kit" ? hits : [] },
+        { voice: "click", onsets: [], hits: voice === "click" ? hits : [] },
+      ]);
+      expect(loudest(await listen(score))).toBeGreaterThan(0.01);
+    }
+    const score = soundScore([{ voice: "steel", onsets: [note(55)] }]);
+    const full = loudest(await listen(score));
+    expect(loudest(await listen(score, [{ gain: 0, pan: 0 }]))).toBeLessThan(full / 1000);
+    // Half as loud is half the swing.
+    expect(loudest(await listen(score, [{ gain: 0.5, pan: 0 }])) / full).toBeCloseTo(0.5, 1);
+  });
+
+  it("sounds the thirtieth part like the first", async () => {
+    const silent = { voice: "steel" as const, onsets: [] };
+    const score = soundScore([
+      ...Array.from({ length: 29 }, () => silent),
+      { voice: "steel", onsets: [note(55)] },
+    ]);
+    expect(loudest(await listen(score))).toBeCloseTo(
+      loudest(await listen(soundScore([{ voice: "steel", onsets: [note(55)] }]))),
+      3,
+    );
   });
 });

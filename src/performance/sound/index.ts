@@ -1,5 +1,7 @@
-export { ScorePlayer } from "./render";
-export { lengthOf, type SoundScore, soundScore } from "./score";
+export { channelsFor, type PartChannels, type PartVoice, type SoundChannel } from "./channels";
+export { soundsOf, soundsOfClicks } from "./drums";
+export { type Mix, type PartMix, ScorePlayer } from "./render";
+export { eventsOf, inTime, lengthOf, type SoundEvent, type SoundScore, soundScore } from "./score";
 export { SimpleTones } from "./simple-tones";
-export { type Sound, Sounder } from "./sounder";
+export { type Running, type Sound, Sounder } from "./sounder";
 export { VOICES, type VoiceName } from "./voices";

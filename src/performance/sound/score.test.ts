@@ -42,12 +42,15 @@ describe("soundScore", () => {
       { voice: "steel", onsets: [onset(0, null, 60, 0), onset(4, null, 60, 1), onset(500, null, 60, 0)] },
       { voice: "finger", onsets: [onset(0, 28, 100)] },
     ]);
-    expect(score.programs).toEqual([
-      { channel: 0, program: VOICES.steel.program },
-      { channel: 1, program: VOICES.muted.program },
-      { channel: 2, program: VOICES.finger.program },
+    expect(score.channels.map(({ channel, program, part }) => [channel, program, part])).toEqual([
+      [0, VOICES.steel.program, 0],
+      [1, VOICES.steel.program, 0],
+      [2, VOICES.muted.program, 0],
+      [3, VOICES.finger.program, 1],
+      [4, VOICES.finger.program, 1],
+      [5, VOICES.muted.program, 1],
     ]);
-    expect(score.events.filter(({ channel }) => channel === 1).map(({ ms, type }) => [ms, type])).toEqual([
+    expect(score.events.filter(({ channel }) => channel === 2).map(({ ms, type }) => [ms, type])).toEqual([
       [0, "on"],
       [60, "off"],
       [500, "on"],
@@ -55,10 +58,34 @@ describe("soundScore", () => {
     ]);
   });
 
-  it("leaves the kit its channel, and says where there are too many parts", () => {
-    const parts = (count: number) =>
-      Array.from({ length: count }, () => ({ voice: "piano" as const, onsets: [onset(0, 60, 100)] }));
-    expect(soundScore(parts(15)).programs.map(({ channel }) => channel)).not.toContain(9);
-    expect(() => soundScore(parts(16))).toThrow(/at most 15/u);
+  it("gives drums and the click channels of their own, and no other part one of theirs", () => {
+    const steel = { voice: "steel" as const, onsets: [] };
+    const { channels } = soundScore([
+      ...Array.from({ length: 8 }, () => steel),
+      { voice: "kit", onsets: [], hits: [{ ms: 0, key: 36, velocity: 85 }] },
+      { voice: "click", onsets: [] },
+    ]);
+    const drums = channels.filter(({ program }) => program === null);
+    expect(drums.map(({ channel, part }) => [channel, part])).toEqual([
+      [9, 8],
+      [25, 9],
+    ]);
+    expect(new Set(channels.map(({ channel }) => channel)).size).toBe(channels.length);
+    for (const { channel, program } of channels) expect(channel % 16 === 9).toBe(program === null);
+  });
+
+  it("bends a note of a line in small steps, no further than the note goes", () => {
+    const bent = {
+      ...onset(0, 60, 100),
+      bends: [
+        { ms: 0, semitones: 0 },
+        { ms: 40, semitones: 2 },
+      ],
+    };
+    const { events } = soundScore([{ voice: "clean", onsets: [], line: [bent] }]);
+    expect(events[0]).toMatchObject({ type: "bend", ms: 0, semitones: 0 });
+    expect(events.filter(({ type }) => type === "bend").at(-1)).toMatchObject({ ms: 40, semitones: 2 });
+    const cut = soundScore([{ voice: "clean", onsets: [], line: [{ ...bent, lastsMs: 20 }] }]).events;
+    expect(cut.every(({ ms }) => ms <= 20)).toBe(true);
   });
 });

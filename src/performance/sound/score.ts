@@ -1,9 +1,19 @@
 import { groupBy, type Midi } from "@/base";
-import type { Onset } from "@/core/playing";
-import { VOICES, type VoiceName } from "./voices";
+import type { Bend, Onset } from "@/core/playing";
+import { channelsFor, type PartChannels, type PartVoice, type SoundChannel } from "./channels";
+
+/** Something without pitch that is struck: a key of the kit. */
+export type Hit = { readonly ms: number; readonly key: Midi; readonly velocity: number };
+
+/** Somebody's sounds: of chords and keys, of a line, of drums. */
+export type PartSounds = {
+  readonly onsets: readonly Onset[];
+  readonly line?: readonly Onset[];
+  readonly hits?: readonly Hit[];
+};
 
 /** Somebody's sounds, and the voice they have. */
-export type SoundPart = { readonly voice: VoiceName; readonly onsets: readonly Onset[] };
+export type SoundPart = PartSounds & { readonly voice: PartVoice };
 
 /** What a synthesizer is told, and when. */
 export type SoundEvent =
@@ -14,56 +24,76 @@ export type SoundEvent =
       readonly key: Midi;
       readonly velocity: number;
     }
-  | { readonly ms: number; readonly type: "off"; readonly channel: number; readonly key: Midi };
+  | {
+      readonly ms: number;
+      readonly type: "off";
+      readonly channel: number;
+      readonly key: Midi;
+      /** When what it ends was begun: it ends nothing that was begun since. */
+      readonly of: number;
+    }
+  | {
+      readonly ms: number;
+      readonly type: "bend";
+      readonly channel: number;
+      readonly key: Midi;
+      readonly semitones: number;
+    };
 
-/** Which program each channel has. */
+/** What sounds, on which channels. */
 export type SoundScore = {
-  readonly programs: readonly { readonly channel: number; readonly program: number }[];
+  readonly channels: readonly SoundChannel[];
   readonly events: readonly SoundEvent[];
 };
 
-/** Channels that are not the kit's: each part takes one, and one more for damped strings where it has any. */
-const CHANNELS = Object.freeze([0, 1, 2, 3, 4, 5, 6, 7, 8, 10, 11, 12, 13, 14, 15]);
 /** A damped string is heard as a short muted note down there. Ours, no source. */
 const DEAD_KEY = 45;
+/** A drum is ended so long after it is struck, ms: it rings as it likes. */
+const HIT_MS = 100;
+/** A bend is told in steps of so many ms. */
+const BEND_STEP_MS = 8;
 
 /**
- * Parts as a synthesizer is told them. A pitch that two strings of a part sound at once ends with the later of them.
- * @throws when there are more parts than a synthesizer has channels
+ * Parts as a synthesizer is told them.
+ * @example soundScore([{ voice: "steel", onsets }]).events[0] // => { ms: 0, type: "on", channel: 0, key: 43, velocity: 85 }
  */
 export function soundScore(parts: readonly SoundPart[]): SoundScore {
-  const free = [...CHANNELS];
-  const take = (): number => {
-    const channel = free.shift();
-    if (channel === undefined) throw new Error(`Expected parts for at most ${CHANNELS.length} channels.`);
-    return channel;
-  };
-  const programs: { channel: number; program: number }[] = [];
-  const events: SoundEvent[] = [];
-  for (const { voice, onsets } of parts) {
-    const channel = take();
-    programs.push({ channel, program: VOICES[voice].program });
-    const dead = onsets.filter(({ pitch }) => pitch === null);
-    events.push(...eventsOn(channel, onsets.flatMap(sounding)));
-    if (dead.length === 0) continue;
-    const damped = take();
-    programs.push({ channel: damped, program: VOICES.muted.program });
-    events.push(...eventsOn(damped, onePerMoment(dead)));
-  }
-  return { programs, events: events.sort((a, b) => a.ms - b.ms || ENDS_FIRST[a.type] - ENDS_FIRST[b.type]) };
+  const { parts: places, channels } = channelsFor(parts.map(({ voice }) => voice));
+  return { channels, events: inTime(parts.flatMap((part, at) => eventsOf(places[at]!, part))) };
 }
 
-const ENDS_FIRST = { off: 0, on: 1 } as const;
+/** What a synthesizer is told of a part. A pitch that two strings of it sound at once ends with the later of them. */
+export function eventsOf(
+  { main, line, damped }: PartChannels,
+  { onsets, line: lined = [], hits = [] }: PartSounds,
+): SoundEvent[] {
+  const dead = [...onsets, ...lined].filter(({ pitch }) => pitch === null);
+  return [
+    ...eventsOn(main, onsets.flatMap(sounding)),
+    ...eventsOn(line, lined.flatMap(sounding)),
+    ...eventsOn(damped, onePerMoment(dead)),
+    ...eventsOn(
+      main,
+      hits.map((hit) => ({ ...hit, lastsMs: HIT_MS })),
+    ),
+  ];
+}
 
-type Sounding = Pick<Onset, "ms" | "lastsMs" | "velocity"> & { readonly key: Midi };
+const ORDER = { off: 0, bend: 1, on: 2 } as const;
 
-const sounding = ({ ms, lastsMs, velocity, pitch }: Onset): Sounding[] =>
-  pitch === null ? [] : [{ ms, lastsMs, velocity, key: pitch }];
+/** In the order of time, what ends before what begins. */
+export const inTime = (events: readonly SoundEvent[]): SoundEvent[] =>
+  events.toSorted((a, b) => a.ms - b.ms || ORDER[a.type] - ORDER[b.type]);
+
+type Sounding = Pick<Onset, "ms" | "lastsMs" | "velocity" | "bends"> & { readonly key: Midi };
+
+const sounding = ({ pitch, ...onset }: Onset): Sounding[] =>
+  pitch === null ? [] : [{ ...onset, key: pitch }];
 
 /** Strings damped by one hand in one stroke are one sound. */
 function onePerMoment(dead: readonly Onset[]): Sounding[] {
   const found: Sounding[] = [];
-  for (const { ms, lastsMs, velocity } of dead) {
+  for (const { ms, lastsMs, velocity } of dead.toSorted((a, b) => a.ms - b.ms)) {
     const before = found.at(-1);
     if (before && ms < before.ms + before.lastsMs) continue;
     found.push({ ms, lastsMs, velocity, key: DEAD_KEY });
@@ -71,35 +101,61 @@ function onePerMoment(dead: readonly Onset[]): Sounding[] {
   return found;
 }
 
-/** Notes begun and ended: one that others still hold is not ended. */
+/** Notes begun, bent and ended: one that others still hold is not ended. */
 function eventsOn(channel: number, notes: readonly Sounding[]): SoundEvent[] {
   const byKey = groupBy(notes, ({ key }) => String(key));
   return [...byKey.values()].flatMap((same) => {
     const { key } = same[0]!;
     const inOrder = same.toSorted((a, b) => a.ms - b.ms);
     let until = Number.NEGATIVE_INFINITY;
-    return inOrder.flatMap(({ ms, lastsMs, velocity }, at): SoundEvent[] => {
+    return inOrder.flatMap(({ ms, lastsMs, velocity, bends }, at): SoundEvent[] => {
       until = Math.max(until, ms + lastsMs);
       const next = inOrder[at + 1];
-      const ends: SoundEvent[] = next && next.ms < until ? [] : [{ ms: until, type: "off", channel, key }];
-      return [{ ms, type: "on", channel, key, velocity }, ...ends];
+      const ends: SoundEvent[] =
+        next && next.ms < until ? [] : [{ ms: until, type: "off", channel, key, of: ms }];
+      const bent = stepsOf(bends ?? [], Math.min(lastsMs, (next?.ms ?? Number.POSITIVE_INFINITY) - ms)).map(
+        (step): SoundEvent => ({
+          ms: ms + step.ms,
+          type: "bend",
+          channel,
+          key,
+          semitones: step.semitones,
+        }),
+      );
+      return [{ ms, type: "on", channel, key, velocity }, ...bent, ...ends];
     });
   });
 }
 
+/** A bend in small steps, as far as its note goes. */
+function stepsOf(bends: readonly Bend[], lastsMs: number): Bend[] {
+  const steps: Bend[] = [];
+  for (const [at, to] of bends.entries()) {
+    const from = bends[at - 1] ?? { ms: to.ms, semitones: to.semitones };
+    const count = Math.max(1, Math.ceil((to.ms - from.ms) / BEND_STEP_MS));
+    for (let step = 1; step <= count; step++) {
+      const share = step / count;
+      const ms = from.ms + (to.ms - from.ms) * share;
+      if (ms < lastsMs)
+        steps.push({ ms, semitones: from.semitones + (to.semitones - from.semitones) * share });
+    }
+  }
+  return steps;
+}
+
 /** Each note of a score, and how long it is held. */
-export function notesOf({
-  events,
-}: SoundScore): { readonly key: Midi; readonly ms: number; readonly lastsMs: number }[] {
+export function notesOf(
+  events: readonly SoundEvent[],
+): { readonly key: Midi; readonly channel: number; readonly ms: number; readonly lastsMs: number }[] {
   return events.flatMap((event, at) => {
-    if (event.type === "off") return [];
+    if (event.type !== "on") return [];
     const { channel, key, ms } = event;
     const end = events
       .slice(at + 1)
       .find((other) => other.type === "off" && other.channel === channel && other.key === key);
-    return end ? [{ key, ms, lastsMs: end.ms - ms }] : [];
+    return end ? [{ key, channel, ms, lastsMs: end.ms - ms }] : [];
   });
 }
 
 /** How long a score is, ms. */
-export const lengthOf = ({ events }: SoundScore): number => events.at(-1)?.ms ?? 0;
+export const lengthOf = ({ events }: Pick<SoundScore, "events">): number => events.at(-1)?.ms ?? 0;

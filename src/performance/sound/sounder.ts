@@ -1,5 +1,6 @@
 import type { FromSound, ToSound } from "./message";
-import type { SoundScore } from "./score";
+import type { Mix } from "./render";
+import type { SoundEvent, SoundScore } from "./score";
 
 const WORKLET = "/sound-worklet.js";
 const BANK = "/sounds.sf3";
@@ -8,6 +9,15 @@ const GAIN = 0.5;
 /** What is louder is held down, dB below full scale; nothing is cut off. */
 const LIMIT_DB = -6;
 
+/** Something that sounds, is told more while it does, and says where it is. */
+export type Running = {
+  /** What comes later. */
+  readonly add: (events: readonly SoundEvent[]) => void;
+  readonly mix: (mix: Mix) => void;
+  /** How far it is heard now, ms from its begin; below 0 before that. */
+  readonly position: () => number;
+};
+
 /** Whatever a score can be heard by. */
 export type Sound = {
   /**
@@ -15,6 +25,8 @@ export type Sound = {
    * @param onHeard when its first sound is made
    */
   readonly play: (score: SoundScore, onHeard?: () => void) => Promise<void>;
+  /** Begins something that goes on, in place of what sounds. */
+  readonly begin: (score: SoundScore, mix: Mix, onHeard?: () => void) => Promise<Running>;
   readonly stop: () => void;
 };
 
@@ -22,6 +34,7 @@ export type Sound = {
 export class Sounder implements Sound {
   /** When the first sound of what plays was made; null until then. */
   private heard: (() => void) | null = null;
+  private began: ((at: number) => void) | null = null;
 
   private constructor(
     private readonly context: AudioContext,
@@ -29,6 +42,7 @@ export class Sounder implements Sound {
   ) {
     node.port.onmessage = ({ data }: MessageEvent<FromSound>) => {
       if (data.type === "sounding") this.heard?.();
+      else if (data.type === "began") this.began?.(data.at);
     };
   }
 
@@ -60,7 +74,22 @@ export class Sounder implements Sound {
   async play(score: SoundScore, onHeard?: () => void): Promise<void> {
     this.heard = onHeard ?? null;
     await running(this.context);
-    this.send({ type: "play", score });
+    this.send({ type: "play", score, mix: [], isOpen: false });
+  }
+
+  async begin(score: SoundScore, mix: Mix, onHeard?: () => void): Promise<Running> {
+    this.heard = onHeard ?? null;
+    await running(this.context);
+    const began = new Promise<number>((resolve) => {
+      this.began = resolve;
+    });
+    this.send({ type: "play", score, mix, isOpen: true });
+    const at = await began;
+    return {
+      add: (events) => this.send({ type: "more", events }),
+      mix: (one) => this.send({ type: "mix", mix: one }),
+      position: () => (heardAt(this.context) - at) * 1000,
+    };
   }
 
   stop(): void {
@@ -70,6 +99,13 @@ export class Sounder implements Sound {
   private send(message: ToSound): void {
     this.node.port.postMessage(message);
   }
+}
+
+/** What leaves the loudspeaker now, by an audio context's clock, s. */
+export function heardAt(context: AudioContext): number {
+  const { contextTime = 0, performanceTime = 0 } = context.getOutputTimestamp();
+  if (performanceTime === 0) return context.currentTime - (context.outputLatency || 0);
+  return contextTime + (performance.now() - performanceTime) / 1000;
 }
 
 /** A loudspeaker that is not there is not waited for longer, ms. */

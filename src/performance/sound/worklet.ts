@@ -5,9 +5,9 @@
 import { SoundBankLoader, SpessaSynthProcessor } from "spessasynth_core";
 import type { FromSound, ToSound } from "./message";
 import { ScorePlayer } from "./render";
-import type { SoundScore } from "./score";
 
 declare const sampleRate: number;
+declare const currentTime: number;
 declare class AudioWorkletProcessor {
   readonly port: MessagePort;
 }
@@ -21,14 +21,32 @@ class SoundProcessor extends AudioWorkletProcessor {
   private synth: SpessaSynthProcessor | null = null;
   private player: ScorePlayer | null = null;
   private isSilent = true;
+  private isOpen = false;
+  /** Whether a score has yet to be told of. */
+  private isNew = false;
 
   constructor() {
     super();
-    this.port.onmessage = ({ data }: MessageEvent<ToSound>) => {
-      if (data.type === "bank") void this.load(data.bank);
-      else if (data.type === "play") this.play(data.score);
-      else this.stop();
-    };
+    this.port.onmessage = ({ data }: MessageEvent<ToSound>) => this.hear(data);
+  }
+
+  private hear(data: ToSound): void {
+    switch (data.type) {
+      case "bank":
+        void this.load(data.bank);
+        return;
+      case "play":
+        this.play(data);
+        return;
+      case "more":
+        this.player?.add(data.events);
+        return;
+      case "mix":
+        this.player?.mix(data.mix);
+        return;
+      case "stop":
+        this.stop();
+    }
   }
 
   private async load(bank: ArrayBuffer): Promise<void> {
@@ -43,11 +61,13 @@ class SoundProcessor extends AudioWorkletProcessor {
     }
   }
 
-  private play(score: SoundScore): void {
+  private play({ score, mix, isOpen }: Extract<ToSound, { type: "play" }>): void {
     this.stop();
     if (!this.synth) return;
-    this.player = new ScorePlayer(this.synth, score, sampleRate);
+    this.player = new ScorePlayer(this.synth, score, sampleRate, mix);
     this.isSilent = true;
+    this.isNew = true;
+    this.isOpen = isOpen;
   }
 
   private stop(): void {
@@ -59,12 +79,15 @@ class SoundProcessor extends AudioWorkletProcessor {
     const left = outputs[0]?.[0];
     const right = outputs[0]?.[1];
     if (!this.player || !left || !right) return true;
+    if (this.isNew) this.tell({ type: "began", at: currentTime });
+    this.isNew = false;
     this.player.render(left, right);
     const isHeard = left.some((value) => Math.abs(value) > LEAST_HEARD);
     if (this.isSilent && isHeard) this.tell({ type: "sounding" });
     this.isSilent &&= !isHeard;
     // What has died away takes no more work.
-    if (this.player.isOver && !left.some((value) => Math.abs(value) > LEAST_LEFT)) this.player = null;
+    if (!this.isOpen && this.player.isOver && !left.some((value) => Math.abs(value) > LEAST_LEFT))
+      this.player = null;
     return true;
   }
 
