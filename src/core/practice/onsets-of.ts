@@ -19,24 +19,31 @@ const within = <At extends { readonly tick: Ticks }>(
 ): readonly At[] => list.filter(({ tick }) => tick >= from && tick < to);
 
 /**
- * What sounds of a part between two places of a song; nothing rings past its end.
+ * What begins to sound of a part between two places of a song.
  * @param from in ticks from the song's begin
  * @param msOf when a tick of it is, ms from the begin of the stretch
+ * @param end nothing rings past it
  * @example onsetsOf(part, 0, 3840, (tick) => tick / 1.6).strokes[0].ms // => 0
  */
-export function onsetsOf(part: HeardPart, from: Ticks, to: Ticks, msOf: (tick: Ticks) => number): PartOnsets {
+export function onsetsOf(
+  part: HeardPart,
+  from: Ticks,
+  to: Ticks,
+  msOf: (tick: Ticks) => number,
+  end: Ticks = to,
+): PartOnsets {
   const strokes = within(part.strokes, from, to).map(({ tick, until, ...stroke }) => ({
     ...stroke,
     ms: msOf(tick),
-    until: msOf(Math.min(until, to)),
+    until: msOf(Math.min(until, end)),
   }));
   const notes = within(part.notes, from, to).map(({ tick, ticks, ...note }) => {
     const ms = msOf(tick);
-    return { ...note, ms, lastsMs: msOf(Math.min(tick + ticks, to)) - ms };
+    return { ...note, ms, lastsMs: msOf(Math.min(tick + ticks, end)) - ms };
   });
-  const end = msOf(to);
+  const over = msOf(end);
   const line = playLine(notes).map((onset) =>
-    onset.ms + onset.lastsMs > end ? { ...onset, lastsMs: end - onset.ms } : onset,
+    onset.ms + onset.lastsMs > over ? { ...onset, lastsMs: over - onset.ms } : onset,
   );
   const drums = within(part.drums, from, to).map(({ tick, ...hit }) => ({ ...hit, ms: msOf(tick) }));
   return { strokes: playStrokes(strokes), line, drums };

@@ -1,0 +1,111 @@
+import {
+  type Click,
+  layRun,
+  msOfTick,
+  placeInRun,
+  type Run,
+  type RunPlace,
+  type RunWish,
+} from "@/core/practice";
+import type { Mix } from "./render";
+import { RunFeed, type VoicedPart } from "./run-feed";
+import type { Running, Sound } from "./sounder";
+
+/** So much is told ahead of what sounds, ms; and it is looked so often whether more is due. */
+const AHEAD_MS = 8000;
+const LOOK_MS = 500;
+/** What was struck last rings so long, ms. */
+const TAIL_MS = 800;
+
+/** How a run is heard. */
+export type RunWay = { readonly click: Click; readonly mix: Mix };
+
+/** A run that sounds: it says where it is, and takes up other speeds, clicks and parts under way. */
+export class RunSound {
+  private feed: RunFeed;
+  private timer: ReturnType<typeof setInterval> | undefined;
+
+  private constructor(
+    private readonly sound: Sound,
+    private running: Running,
+    readonly run: Run,
+    feed: RunFeed,
+    private readonly onOver: () => void,
+  ) {
+    this.feed = feed;
+    this.timer = setInterval(() => this.look(), LOOK_MS);
+    this.look();
+  }
+
+  /**
+   * Begins a run.
+   * @param from where in the run, ms; 0 is its count-in
+   * @param onHeard when its first sound is made
+   * @param onOver when it has come to its end
+   */
+  static async begin(
+    sound: Sound,
+    run: Run,
+    parts: readonly VoicedPart[],
+    { click, mix }: RunWay,
+    { from = 0, onHeard, onOver }: { from?: number; onHeard?: () => void; onOver: () => void },
+  ): Promise<RunSound> {
+    const feed = new RunFeed(run, parts, click, from);
+    const events = [...feed.next(), ...(feed.until < LOOK_MS ? feed.next() : [])];
+    const running = await sound.begin({ channels: feed.channels, events }, mix, onHeard);
+    return new RunSound(sound, running, run, feed, onOver);
+  }
+
+  /** Where it is heard now, ms from the run's begin. */
+  position(): number {
+    return this.running.position() + this.feed.skipMs;
+  }
+
+  place(): RunPlace {
+    return placeInRun(this.run, this.position());
+  }
+
+  mix(mix: Mix): void {
+    this.running.mix(mix);
+  }
+
+  /** Other parts, as many as before, from the bars on that have not been told yet. */
+  take(parts: readonly VoicedPart[]): void {
+    this.feed.take(parts);
+  }
+
+  stop(): void {
+    clearInterval(this.timer);
+    this.sound.stop();
+  }
+
+  private look(): void {
+    const now = this.running.position();
+    while (!this.feed.isOver && this.feed.until < now + AHEAD_MS) this.running.add(this.feed.next());
+    const { run } = this;
+    if (run.wish.circles || this.position() < run.countMs + run.soundMs + TAIL_MS) return;
+    this.stop();
+    this.onOver();
+  }
+}
+
+/**
+ * A run at another wish, and where in it what sounds now is gone on with: the same place of the song where the new stretch has it,
+ * else its begin, without counting in anew.
+ */
+export function goneOnIn(
+  run: Run,
+  position: number,
+  wish: RunWish,
+): { readonly run: Run; readonly from: number } {
+  const next = layRun(run.passages, wish);
+  const place = placeInRun(run, position);
+  if (place.phase === "count") return { run: next, from: 0 };
+  const tick = run.begins[place.passage]! + place.tick;
+  const isInside = tick >= wish.from && tick < wish.to;
+  const round = wish.circles ? place.round : 0;
+  return {
+    run: next,
+    from: next.countMs + round * next.roundMs + (isInside ? msOfTick(next, tick) : 0),
+  };
+}
