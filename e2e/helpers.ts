@@ -66,7 +66,7 @@ export async function openFromShelf(page: Page, title: string): Promise<void> {
 
 export const room = async (
   page: Page,
-  name: "Song" | "Players" | "Keys" | "Parts" | "Loops" | "Sounds" | "Cues",
+  name: "Song" | "Players" | "Keys" | "Parts" | "Loops" | "Sounds" | "Cues" | "Rehearse",
 ) => {
   await page.getByRole("navigation", { name: "Rooms of this song" }).getByRole("link", { name }).click();
   if (name !== "Song") await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();

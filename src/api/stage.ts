@@ -1,3 +1,4 @@
+import type { HeardSong } from "@/core/practice";
 import type { LiveEvent, LiveState, StageNote, StagePack, StagePerson } from "@/core/stage";
 import { answers, endpoint, sent } from "./endpoint";
 
@@ -22,6 +23,12 @@ export const stageClock = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId
 export const stagePack = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/pack", "viewer", {
   request: sent(async () => (await import("./checks/stage")).packOf),
   answer: answers<StagePack>(),
+});
+
+/** A song as it can be heard: what everybody sounds in it. */
+export const stageHeard = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/heard", "viewer", {
+  request: sent(async () => (await import("./checks/stage")).heardOf),
+  answer: answers<HeardSong>(),
 });
 
 export const stagePeople = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/people", "viewer", {

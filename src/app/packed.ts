@@ -1,11 +1,13 @@
 import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
 import { bandSheet, playsInBar } from "@/core/parts";
+import { type HeardSong, heardBand } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import {
   coldInstrumentOf,
   type LiveItem,
   type PackedSong,
+  passagesOf,
   type StagePack,
   type StagePart,
   type StageReady,
@@ -37,6 +39,25 @@ function keeping<Value>(): (key: string, make: () => Promise<Value>) => Promise<
 /** Parts by version, revision, player and names; how songs begin and end by version and revision. */
 const keptPart = keeping<StagePart>();
 const keptEnds = keeping<{ readonly edges: SongEdges; readonly begins: readonly string[] }>();
+
+const keptHeard = keeping<HeardSong>();
+
+/** A song as it can be heard. */
+export function heardSong(
+  versionId: string,
+  revision: number,
+  title: string,
+  body: VersionBody,
+): Promise<HeardSong> {
+  const make = async () => ({
+    versionId,
+    revision,
+    title,
+    passages: passagesOf(body),
+    parts: heardBand(body),
+  });
+  return keptHeard(`${versionId} ${revision} ${title}`, make);
+}
 
 /** All songs of a running order as one person plays them. */
 export async function packOf(

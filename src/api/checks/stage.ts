@@ -16,6 +16,8 @@ export const since = z.object({
 
 /** Whose part, and how names are told in it: as they read where nothing is said. */
 export const packOf = z.object({ person, ...namesAsked });
+/** Which of the evening's songs. */
+export const heardOf = z.object({ versionId: idSchema });
 export const notesOf = z.object({ person: z.string().max(130).optional() });
 export const me = z.object({ person: z.string().min(1).max(130) });
 

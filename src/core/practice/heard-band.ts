@@ -1,8 +1,18 @@
 import { type BandSheet, bandSheet, type PlayerPart, playerPart } from "../parts";
 import { type Passage, timelineOf } from "../song/read";
 import type { Player, VersionBody } from "../song/schema";
+import type { LivePassage } from "../stage";
 import { type HeardPart, heardPart } from "./heard-part";
 import { sungPart } from "./sung-part";
+
+/** A song as it can be heard: its form as a clock runs through it, and what everybody sounds. */
+export type HeardSong = {
+  readonly versionId: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly passages: readonly LivePassage[];
+  readonly parts: readonly HeardPart[];
+};
 
 /** What has been worked out of a version already. */
 export type BandSource = {
@@ -35,5 +45,6 @@ export function heardOf(
     source.partOf(player),
     (useId) => rows.get(useId)?.parts.find((part) => part.player.id === player.id),
     (strumId) => body.strums[strumId ?? ""]?.anchor ?? "chord",
+    Object.values(body.soundBoxes).some(({ playerId }) => playerId === player.id),
   );
 }

@@ -31,7 +31,10 @@ export type TimedHit = DrumHit & { readonly loud: number };
 
 /** Everything one player sounds in a song, in order of time, in ticks from its begin. */
 export type HeardPart = {
-  readonly player: Pick<Player, "id" | "name" | "instrument">;
+  readonly player: Pick<Player, "id" | "name" | "instrument"> & {
+    /** Whether they play through a box of sounds: then it is an electric guitar, as far as is known. */
+    readonly plugged: boolean;
+  };
   readonly strokes: readonly TimedStroke[];
   readonly notes: readonly TimedNote[];
   readonly drums: readonly TimedHit[];
@@ -55,6 +58,7 @@ export function heardPart(
   { player, passages }: PlayerPart,
   partOf: (useId: string) => SheetPart | undefined,
   anchorOf: (strumId: string | null) => "chord" | "section",
+  plugged = false,
 ): HeardPart {
   const heard = passages.map((one): Heard => {
     const part = partOf(one.passage.use.id);
@@ -62,7 +66,7 @@ export function heardPart(
   });
   const { id, name, instrument } = player;
   return {
-    player: { id, name, instrument },
+    player: { id, name, instrument, plugged },
     strokes: heard.flatMap(({ strokes }) => strokes),
     notes: heard.flatMap(({ notes }) => notes),
     drums: heard.flatMap(({ drums }) => drums),

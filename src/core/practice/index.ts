@@ -1,6 +1,6 @@
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
 export type { Drum } from "./groove";
-export { heardBand, heardOf } from "./heard-band";
+export { type HeardSong, heardBand, heardOf } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {

@@ -36,7 +36,7 @@ export function sungPart(
   });
   if (strokes.length === 0) return null;
   return {
-    player: { id: MELODY_ID, name: "Melody", instrument: "voice" },
+    player: { id: MELODY_ID, name: "Melody", instrument: "voice", plugged: false },
     strokes,
     notes: [],
     drums: [],

@@ -23,7 +23,7 @@ const passage = (bars: number, bpm: number): LivePassage => ({
 const SONG = [passage(6, 120), passage(3, 60)];
 /** A key on every beat, its number the key. */
 const part: HeardPart = {
-  player: { id: "p", name: "Ann", instrument: "keys" },
+  player: { id: "p", name: "Ann", instrument: "keys", plugged: false },
   strokes: Array.from({ length: 36 }, (_, beat) => ({
     tick: beat * BEAT,
     until: (beat + 1) * BEAT,

@@ -26,8 +26,7 @@ export class RunSound {
   private timer: ReturnType<typeof setInterval> | undefined;
 
   private constructor(
-    private readonly sound: Sound,
-    private running: Running,
+    private readonly running: Running,
     readonly run: Run,
     feed: RunFeed,
     private readonly onOver: () => void,
@@ -53,7 +52,7 @@ export class RunSound {
     const feed = new RunFeed(run, parts, click, from);
     const events = [...feed.next(), ...(feed.until < LOOK_MS ? feed.next() : [])];
     const running = await sound.begin({ channels: feed.channels, events }, mix, onHeard);
-    return new RunSound(sound, running, run, feed, onOver);
+    return new RunSound(running, run, feed, onOver);
   }
 
   /** Where it is heard now, ms from the run's begin. */
@@ -74,9 +73,9 @@ export class RunSound {
     this.feed.take(parts);
   }
 
-  stop(): void {
+  /** Tells nothing more: whoever ends the sound itself says so first. */
+  leave(): void {
     clearInterval(this.timer);
-    this.sound.stop();
   }
 
   private look(): void {
@@ -84,7 +83,7 @@ export class RunSound {
     while (!this.feed.isOver && this.feed.until < now + AHEAD_MS) this.running.add(this.feed.next());
     const { run } = this;
     if (run.wish.circles || this.position() < run.countMs + run.soundMs + TAIL_MS) return;
-    this.stop();
+    this.leave();
     this.onOver();
   }
 }

@@ -22,6 +22,8 @@ let opened: Promise<Sound> | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 /** Counts what was asked to be heard: what was asked before something else does not begin late. */
 let asked = 0;
+/** What is to be done where what sounds, or is about to, is ended. */
+let onEnd: (() => void) | null = null;
 
 /** Opens the sound of this window once; simple tones stand in for a bank that does not load. */
 const open = (by: string): Promise<Sound> =>
@@ -30,35 +32,60 @@ const open = (by: string): Promise<Sound> =>
     return new SimpleTones();
   });
 
+/** Says from the press to the first sound how long it took: it can be read in the browser's own tools. */
+const measured = (from: number) => () => {
+  performance.measure("hear", { start: from, end: performance.now() });
+};
+
 /**
- * Lets something be heard in place of what sounds; asked for again while it sounds, it stops.
+ * Begins something in place of what sounds. One thing sounds at a time.
  * @param name of its button
+ * @param start lets it sound
+ * @param ended it is over: it could not begin, or something else came in its place
  */
-export async function hear(name: string, score: SoundScore): Promise<void> {
+export async function begin<Begun>(
+  name: string,
+  start: (sound: Sound, onHeard: () => void) => Promise<Begun>,
+  ended: () => void = () => {},
+): Promise<Begun | null> {
   const from = performance.now();
-  const wasPlaying = hearing.getState().playing === name;
   hush();
-  if (wasPlaying) return;
   const mine = ++asked;
   hearing.setState({ playing: name });
+  onEnd = ended;
   opened ??= open(name);
   try {
     const sound = await opened;
-    if (mine !== asked) return;
-    // How long it takes from the press to the first sound can be read in the browser's own tools.
-    await sound.play(score, () => performance.measure("hear", { start: from, end: performance.now() }));
-    if (mine !== asked) return;
-    timer = setTimeout(hush, lengthOf(score) + TAIL_MS);
+    if (mine !== asked) return null;
+    const begun = await start(sound, measured(from));
+    return mine === asked ? begun : null;
   } catch {
     opened = null;
-    if (mine === asked) hearing.setState({ playing: null, problem: { by: name, text: NONE } });
+    if (mine !== asked) return null;
+    onEnd = null;
+    hearing.setState({ playing: null, problem: { by: name, text: NONE } });
+    ended();
+    return null;
   }
+}
+
+/** Lets a score be heard in place of what sounds; asked for again while it sounds, it stops. */
+export async function hear(name: string, score: SoundScore): Promise<void> {
+  if (hearing.getState().playing === name) return hush();
+  const begun = await begin(name, async (sound, onHeard) => {
+    await sound.play(score, onHeard);
+    return true;
+  });
+  if (begun) timer = setTimeout(hush, lengthOf(score) + TAIL_MS);
 }
 
 /** Ends what sounds. */
 export function hush(): void {
   asked++;
   clearTimeout(timer);
+  const ended = onEnd;
+  onEnd = null;
   if (hearing.getState().playing !== null) void opened?.then((sound) => sound.stop()).catch(() => {});
   hearing.setState({ playing: null });
+  ended?.();
 }

@@ -1,2 +1,3 @@
 export { HearThis } from "./HearThis";
+export { begin, hearing, hush } from "./hearing";
 export { scoreOfShape } from "./score-of";

@@ -13,6 +13,7 @@ export const ROOMS = [
   { path: "/loops", name: "Loops", does: "layers, tracks, feet" },
   { path: "/sounds", name: "Sounds", does: "effects, banks, presses" },
   { path: "/cues", name: "Cues", does: "who does what, when" },
+  { path: "/rehearse", name: "Rehearse", does: "hear it, slowly, together" },
 ] as const;
 
 export type RoomName = (typeof ROOMS)[number]["name"];
@@ -45,5 +46,6 @@ export function lanterns(
         : Object.values(body.cues).some(({ danger }) => danger)
           ? "half"
           : "lit",
+    Rehearse: chords.length === 0 || players.length === 0 ? "dark" : "lit",
   };
 }

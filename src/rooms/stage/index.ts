@@ -1,1 +1,3 @@
 export { changeKept } from "./live/settings";
+export { PassageSheet } from "./live/sheet/PassageSheet";
+export { pieceAt } from "./piece-at";

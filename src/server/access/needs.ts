@@ -14,6 +14,7 @@ const FOR_ANYONE = [
   /^\/icon\.svg$/u,
   /^\/favicon\.ico$/u,
   /^\/stage-worker\.js$/u,
+  /^\/sound(?:s\.sf3|-worklet\.js)$/u,
   /^\/lit\.(?:mp4|webm)$/u,
   /^\/lantern-ca\.crt$/u,
 ];

@@ -10,6 +10,40 @@ export const KEYS = Object.freeze([
 
   { place: "hear", act: "hear", keys: ["p"], does: "hear what is opened, or stop it" },
 
+  { place: "rehearse", act: "play", keys: ["Space"], does: "play, or stop" },
+  { place: "rehearse", act: "slower", keys: ["-"], shown: "− +", does: "slower, faster" },
+  { place: "rehearse", act: "faster", keys: ["+", "="], shown: "", does: "faster" },
+  { place: "rehearse", act: "tap", keys: ["t"], does: "tap the tempo" },
+  { place: "rehearse", act: "circle", keys: ["c"], does: "round and round, or once" },
+  { place: "rehearse", act: "whole", keys: ["w"], does: "the whole song" },
+  { place: "rehearse", act: "here", keys: ["h"], does: "from the bar that sounds" },
+  {
+    place: "rehearse",
+    act: "earlier",
+    keys: ["ArrowLeft"],
+    shown: "← →",
+    does: "begin a bar sooner or later",
+  },
+  { place: "rehearse", act: "later", keys: ["ArrowRight"], shown: "", does: "begin a bar later" },
+  {
+    place: "rehearse",
+    act: "shorter",
+    keys: ["Shift+ArrowLeft"],
+    shown: "Shift ← →",
+    does: "end a bar sooner or later",
+  },
+  { place: "rehearse", act: "longer", keys: ["Shift+ArrowRight"], shown: "", does: "end a bar later" },
+  { place: "rehearse", act: "alone", keys: ["a"], does: "my part alone, or with all" },
+  { place: "rehearse", act: "all-but-me", keys: ["m"], does: "all but my part" },
+  { place: "rehearse", act: "everybody", keys: ["0"], does: "everybody" },
+  {
+    place: "rehearse",
+    act: "heard",
+    keys: ["1", "2", "3", "4", "5", "6", "7", "8", "9"],
+    shown: "1 – 9",
+    does: "a player on or off",
+  },
+
   { place: "new song", act: "switch", keys: ["F2"], does: "from the text to what was understood, and back" },
 
   { place: "form", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a place in the form up" },
@@ -215,6 +249,7 @@ export type KeyAct<Place extends KeyPlace> = ActIn<Row, Place>;
 export const PLACE_WORDS: Readonly<Record<KeyPlace, string>> = Object.freeze({
   everywhere: "Everywhere",
   hear: "Where something can be heard",
+  rehearse: "Rehearse",
   "new song": "New song",
   form: "Song: the form",
   chord: "Song: a chord of a line",

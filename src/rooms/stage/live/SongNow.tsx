@@ -1,5 +1,3 @@
-import { useEffect, useMemo } from "react";
-import type { SheetView } from "@/core/song/schema";
 import {
   barInSection,
   type LivePassage,
@@ -9,12 +7,12 @@ import {
   type StagePart,
   type StageSheet,
 } from "@/core/stage";
-import { isTabSheet } from "../sheet-view";
 import { CueRise } from "./CueRise";
 import type { StageSettings } from "./settings";
 import { NowHead } from "./sheet/NowHead";
 import { AsideOf, PhoneStrip, StrumOf } from "./sheet/SheetAside";
 import { SheetLines } from "./sheet/SheetLines";
+import { useFollowLine } from "./sheet/use-follow-line";
 
 /** The section that is now, as much of it as this device shows: words and chords, chords, or cues only. */
 export function SongNow({
@@ -96,35 +94,4 @@ export function SongNow({
       )}
     </>
   );
-}
-
-/** Keeps the line, or the row of tab, that is played in sight, with the next one below it. */
-function useFollowLine(
-  box: React.RefObject<HTMLElement | null>,
-  sheet: StageSheet,
-  view: SheetView,
-  tick: number | null,
-): void {
-  // Where the next line or row begins only: between two of them nothing moves.
-  const rows = useMemo(
-    () => (isTabSheet(sheet, view) ? sheet.line.bars : sheet.lines.map(({ starts }) => starts[0] ?? 0)),
-    [sheet, view],
-  );
-  const reached = tick === null ? -1 : rows.findLastIndex((from) => from <= tick + 1);
-  useEffect(() => {
-    const frame = box.current;
-    if (!frame || reached < 0) return;
-    const lines = [...frame.querySelectorAll<HTMLElement>(".stage-line")].filter(
-      (line) => line.offsetParent !== null,
-    );
-    const at = lines.findLastIndex((line) => Number(line.dataset.from) <= rows[reached]! + 1);
-    const here = lines[at];
-    if (!here) return;
-    const below = (lines[at + 1] ?? here).getBoundingClientRect().bottom;
-    const { top, bottom } = frame.getBoundingClientRect();
-    if (below <= bottom + 2 && here.getBoundingClientRect().top >= top - 2) return;
-    // As many lines before it as there is room for, the first of them whole.
-    const first = lines.find((line) => below - line.getBoundingClientRect().top <= bottom - top) ?? here;
-    frame.scrollTo(0, (first.offsetTop < here.offsetTop ? first : here).offsetTop - frame.offsetTop);
-  }, [box, rows, reached]);
 }

@@ -1,0 +1,5 @@
+import { RehearseRoom } from "@/rooms/rehearse";
+
+export default function Page() {
+  return <RehearseRoom />;
+}

@@ -1,0 +1,33 @@
+"use client";
+
+import { useParams } from "next/navigation";
+import { useStore } from "zustand";
+import { byOrder } from "@/document";
+import { windowNames } from "../names";
+import { useRows } from "../open";
+import { RehearseScreen } from "./RehearseScreen";
+
+/** The Rehearse room: the song is heard and its sheet runs with it. */
+export function RehearseRoom() {
+  const { versionId } = useParams<{ versionId: string }>();
+  const { players } = useRows("players");
+  const names = useStore(windowNames);
+  const inOrder = Object.values(players).sort(byOrder);
+  return (
+    <>
+      <h1 className="mb-1">Rehearse</h1>
+      {inOrder.length === 0 ? (
+        <p className="rounded-box bg-base-200 p-4">
+          Nobody plays yet: put players in the song in Players, and what they play can be heard here.
+        </p>
+      ) : (
+        <RehearseScreen
+          key={versionId}
+          where={{ stageId: versionId, versionId }}
+          readers={inOrder.map(({ id, name }) => ({ id, name }))}
+          names={names}
+        />
+      )}
+    </>
+  );
+}

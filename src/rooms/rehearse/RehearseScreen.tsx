@@ -1,0 +1,86 @@
+"use client";
+
+import { type CSSProperties, useId } from "react";
+import { useStore } from "zustand";
+import type { NamesChoice } from "@/core/song/names";
+import { SelectField } from "@/ui/SelectField";
+import { hearing } from "../hear";
+import { PassageSheet } from "../stage";
+import { BarThread } from "./BarThread";
+import { RunBar } from "./RunBar";
+import { REHEARSAL, stretchOf } from "./rehearsal";
+import { usePlace, useReaderPart, useRehearsal, type Where } from "./use-rehearsal";
+import { useRehearseKeys } from "./use-rehearse-keys";
+import { WhereItIs } from "./WhereItIs";
+import { WhoIsHeard } from "./WhoIsHeard";
+
+type Props = {
+  readonly where: Where;
+  /** Whose sheet may run with the sound. */
+  readonly readers: readonly { readonly id: string; readonly name: string }[];
+  readonly names: NamesChoice;
+};
+
+/** A song gone through with the sound of the band: stretch, tempo and count-in, who is heard, and the sheet that runs with it. */
+export function RehearseScreen({ where, readers, names }: Props) {
+  const { rehearsal, now, problem, edits } = useRehearsal(where);
+  const { song, way, phase } = now;
+  const reader = readers.find(({ id }) => id === way.reader) ?? readers[0] ?? null;
+  const part = useReaderPart(where, reader?.id ?? null, names, edits);
+  const place = usePlace(rehearsal, phase, part);
+  useRehearseKeys(rehearsal, reader?.id ?? null);
+  const soundProblem = useStore(hearing, (one) => one.problem);
+  const heading = useId();
+  if (problem !== null) return <p role="alert">{problem}</p>;
+  if (!song) return <p role="status">Listening to the parts…</p>;
+  if (song.passages.length === 0)
+    return (
+      <p className="rounded-box bg-base-200 p-4">
+        There is nothing to go through yet: put sections in the form in Song.
+      </p>
+    );
+  const stretch = stretchOf(song, way);
+  const first = song.passages.findIndex((_, at) => beginOf(song.passages, at + 1) > stretch.from);
+  const shown = part?.sheets[place?.passage ?? first];
+  return (
+    <>
+      <RunBar {...{ rehearsal, now, song }} />
+      {soundProblem?.by === REHEARSAL && (
+        <p role="status" className="mb-2 text-sm">
+          {soundProblem.text}
+        </p>
+      )}
+      <BarThread {...{ rehearsal, song, way, place }} />
+      <div className="mt-3 flex gap-5 max-lg:flex-col">
+        <section
+          aria-labelledby={heading}
+          className="rehearse-sheet flex min-w-0 flex-1 flex-col"
+          style={{ "--stage-size": 0.62 } as CSSProperties}
+        >
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
+            <h2 id={heading} className="sr-only">
+              The sheet
+            </h2>
+            <SelectField
+              label="Sheet of"
+              className="w-40"
+              value={reader?.id ?? ""}
+              options={readers.map(({ id, name }) => ({ value: id, label: name }))}
+              onSet={(id) => rehearsal.change({ reader: id })}
+            />
+            <WhereItIs place={place} passages={song.passages} phase={phase} />
+          </div>
+          {part && shown ? (
+            <PassageSheet part={part} sheet={shown} tick={place?.phase === "play" ? place.tick : null} />
+          ) : (
+            <p role="status">The sheet is on its way…</p>
+          )}
+        </section>
+        <WhoIsHeard {...{ rehearsal, song, way, reader: reader?.id ?? null }} />
+      </div>
+    </>
+  );
+}
+
+const beginOf = (passages: readonly { readonly ticks: number }[], at: number): number =>
+  passages.slice(0, at).reduce((sum, { ticks }) => sum + ticks, 0);

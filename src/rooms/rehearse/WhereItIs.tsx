@@ -1,0 +1,52 @@
+import type { RunPlace } from "@/core/practice";
+import type { LivePassage } from "@/core/stage";
+import type { Rehearsing } from "./rehearsal";
+
+/** Where it is heard now, in words and large figures. */
+export function WhereItIs({
+  place,
+  passages,
+  phase,
+}: {
+  readonly place: RunPlace | null;
+  readonly passages: readonly LivePassage[];
+  readonly phase: Rehearsing["phase"];
+}) {
+  return (
+    <p
+      className="run-place min-h-10 text-xl"
+      data-phase={place?.phase ?? phase}
+      data-bar={place?.phase === "play" ? place.bar : ""}
+      data-round={place?.round ?? 0}
+    >
+      {told()}
+    </p>
+  );
+
+  function told() {
+    if (phase === "opening") return "The band tunes up…";
+    if (!place) return <span className="text-base">Silence. Space plays.</span>;
+    const { bar, beat, round, count, passage } = place;
+    const rounds = round > 0 ? `, round ${round + 1}` : "";
+    switch (place.phase) {
+      case "count":
+        return (
+          <>
+            counted in: <strong className="text-3xl">{count}</strong>
+          </>
+        );
+      case "gap":
+        return `a breath, then round ${round + 2}`;
+      case "over":
+        return "that was the end";
+      case "play":
+        return (
+          <>
+            {passages[passage]?.label}, bar <strong className="text-3xl">{bar}</strong>, beat{" "}
+            <strong className="text-3xl">{beat}</strong>
+            {rounds}
+          </>
+        );
+    }
+  }
+}

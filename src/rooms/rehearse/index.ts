@@ -1,0 +1,1 @@
+export { RehearseRoom } from "./RehearseRoom";

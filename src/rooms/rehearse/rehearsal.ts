@@ -1,0 +1,212 @@
+import { createStore } from "zustand/vanilla";
+import {
+  barLinesOf,
+  type HeardSong,
+  layRun,
+  type Run,
+  type RunPlace,
+  type RunWish,
+  SPEEDS,
+  wholeOf,
+} from "@/core/practice";
+import { goneOnIn, RunSound, type VoicedPart } from "@/performance/sound";
+import { begin, hush } from "../hear";
+import {
+  isHeard,
+  loadWay,
+  mixOf,
+  type PartWay,
+  PLAIN_WAY,
+  saveWay,
+  usualVoice,
+  type Way,
+  wayOf,
+} from "./settings";
+
+export type Rehearsing = {
+  readonly song: HeardSong | null;
+  readonly way: Way;
+  /** Whether it sounds, is about to, or not. */
+  readonly phase: "silent" | "opening" | "running";
+};
+
+/** The name of its button, for what else sounds in this window. */
+export const REHEARSAL = "rehearsal";
+/** Taps farther apart than this begin anew, ms. */
+const TAP_PAUSE_MS = 2500;
+const LEAST_TAPS = 3;
+
+/** A song gone through with the sound of the band, in one window. */
+export class Rehearsal {
+  readonly store = createStore<Rehearsing>(() => ({ song: null, way: PLAIN_WAY, phase: "silent" }));
+  private sounding: RunSound | null = null;
+  private taps: number[] = [];
+  /** Counts begins and ends: what was begun before an end does not go on. */
+  private begun = 0;
+
+  constructor(readonly versionId: string) {}
+
+  /** Takes up what this window kept. */
+  open(): void {
+    this.store.setState({ way: loadWay(this.versionId) });
+  }
+
+  close(): void {
+    if (this.store.getState().phase !== "silent") hush();
+  }
+
+  /** The song as it stands now; what sounds goes on in it where its form is the same. */
+  take(song: HeardSong): void {
+    const before = this.store.getState().song;
+    this.store.setState({ song });
+    if (!this.sounding || !before) return;
+    const isSame = JSON.stringify(before.passages) === JSON.stringify(song.passages);
+    if (isSame && before.parts.length === song.parts.length) this.sounding.take(this.voiced());
+    else hush();
+  }
+
+  /** Where it is heard now; null in silence. */
+  place(): RunPlace | null {
+    return this.sounding?.place() ?? null;
+  }
+
+  get run(): Run | null {
+    return this.sounding?.run ?? null;
+  }
+
+  async toggle(): Promise<void> {
+    if (this.store.getState().phase === "silent") await this.start();
+    else hush();
+  }
+
+  async start(): Promise<void> {
+    const { song, way } = this.store.getState();
+    if (!song || song.passages.length === 0) return;
+    const run = layRun(song.passages, wishOf(song, way));
+    await this.begin(run, 0);
+  }
+
+  private async begin(run: Run, from: number): Promise<void> {
+    const { song, way } = this.store.getState();
+    let mine = 0;
+    const beginning = begin(
+      REHEARSAL,
+      async (sound, onHeard) => {
+        const begun = await RunSound.begin(
+          sound,
+          run,
+          this.voiced(),
+          { click: way.click, mix: mixOf(way, song!.parts) },
+          { from, onHeard, onOver: hush },
+        );
+        if (mine !== this.begun) begun.leave();
+        return begun;
+      },
+      () => this.ended(),
+    );
+    // What sounded before has been ended by now.
+    mine = ++this.begun;
+    this.store.setState({ phase: "opening" });
+    const sounding = await beginning;
+    if (mine !== this.begun || !sounding) return;
+    this.sounding = sounding;
+    this.store.setState({ phase: "running" });
+    // What was changed meanwhile is taken up.
+    const { way: now } = this.store.getState();
+    if (now !== way) sounding.mix(mixOf(now, song!.parts));
+  }
+
+  private ended(): void {
+    this.begun++;
+    this.sounding?.leave();
+    this.sounding = null;
+    this.store.setState({ phase: "silent" });
+  }
+
+  /** Changes how it is gone through; what sounds goes on where it is. */
+  change(fields: Partial<Way>): void {
+    const { way: before, song } = this.store.getState();
+    const way = { ...before, ...fields };
+    this.store.setState({ way });
+    saveWay(this.versionId, way);
+    const { sounding } = this;
+    if (!sounding || !song) return;
+    const isOther = (["speed", "stretch", "circles", "gapBars", "click"] as const).some(
+      (field) => way[field] !== before[field],
+    );
+    const isRevoiced = song.parts.some(
+      ({ player: { id } }) => wayOf(way, id).voice !== wayOf(before, id).voice,
+    );
+    if (isOther || isRevoiced) {
+      const gone = goneOnIn(sounding.run, sounding.position(), wishOf(song, way));
+      void this.begin(gone.run, gone.from);
+    } else sounding.mix(mixOf(way, song.parts));
+  }
+
+  changePart(id: string, fields: Partial<PartWay>): void {
+    const { way } = this.store.getState();
+    this.change({ parts: { ...way.parts, [id]: { ...wayOf(way, id), ...fields } } });
+  }
+
+  /** Everybody is heard, but for one. @param id null for everybody */
+  allBut(id: string | null): void {
+    const { way, song } = this.store.getState();
+    const parts = (song?.parts ?? []).map(({ player }) => [
+      player.id,
+      { ...wayOf(way, player.id), on: player.id !== id, alone: false },
+    ]);
+    this.change({ parts: { ...way.parts, ...Object.fromEntries(parts) } });
+  }
+
+  /** Whether everybody but one is heard. */
+  isAllBut(id: string): boolean {
+    const { way, song } = this.store.getState();
+    return (
+      song?.parts.every(({ player }) => isHeard(way, song.parts, player.id) === (player.id !== id)) ?? false
+    );
+  }
+
+  /** So much faster, in hundredths of the tempo written. */
+  faster(by: number): void {
+    const { speed } = this.store.getState().way;
+    this.setSpeed(Math.round(speed * 100 + by) / 100);
+  }
+
+  setSpeed(speed: number): void {
+    this.change({ speed: Math.min(SPEEDS.most, Math.max(SPEEDS.least, speed)) });
+  }
+
+  /** The tempo as it is tapped. @param bpm of the song where it begins */
+  tap(bpm: number): void {
+    const now = performance.now();
+    const kept = now - (this.taps.at(-1) ?? 0) < TAP_PAUSE_MS ? this.taps.slice(-7) : [];
+    this.taps = [...kept, now];
+    if (this.taps.length < LEAST_TAPS) return;
+    const tapped = (60_000 * (this.taps.length - 1)) / (now - this.taps[0]!);
+    this.setSpeed(Math.round((tapped / bpm) * 100) / 100);
+  }
+
+  private voiced(): VoicedPart[] {
+    const { song, way } = this.store.getState();
+    return (song?.parts ?? []).map((part) => ({
+      part,
+      voice: wayOf(way, part.player.id).voice ?? usualVoice(part.player),
+    }));
+  }
+}
+
+/** The stretch of a song that is gone through, between its bar lines. */
+export function stretchOf({ passages }: Pick<HeardSong, "passages">, { stretch }: Pick<Way, "stretch">) {
+  const lines = barLinesOf(passages);
+  const last = lines.length - 1;
+  const whole = wholeOf(passages);
+  if (!stretch || stretch.from >= last) return { ...whole, first: 0, last };
+  const to = Math.min(last, stretch.to);
+  return { from: lines[stretch.from]!, to: lines[to]!, first: stretch.from, last: to };
+}
+
+const wishOf = (song: HeardSong, way: Way): RunWish => {
+  const { from, to } = stretchOf(song, way);
+  const { speed, countBars, gapBars, circles } = way;
+  return { from, to, speed, countBars, gapBars, circles };
+};
