@@ -512,6 +512,7 @@ const PARTS = {
     await benchStage();
   },
   hand: () => run("node", ["bench/bundled.mjs", "bench/hand.ts"]),
+  sound: () => run("node", ["bench/bundled.mjs", "bench/sound.ts"]),
   readers: () => run("node", ["bench/bundled.mjs", "bench/readers.ts"]),
   shelf: benchShelf,
   start: benchStart,

@@ -25,7 +25,7 @@ import { type DrumHit, grooveOf } from "./groove";
 /** A stroke at its place in the song, and until when it may ring. */
 export type TimedStroke = Omit<StrokeAt, "ms" | "until"> & { readonly tick: Ticks; readonly until: Ticks };
 /** A note of a line at its place in the song. */
-export type TimedNote = Omit<NoteAt, "ms" | "lastsMs"> & { readonly tick: Ticks; readonly ticks: Ticks };
+type TimedNote = Omit<NoteAt, "ms" | "lastsMs"> & { readonly tick: Ticks; readonly ticks: Ticks };
 /** A drum that is struck, at its place in the song. */
 export type TimedHit = DrumHit & { readonly loud: number };
 

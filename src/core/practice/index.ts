@@ -1,6 +1,6 @@
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
 export type { Drum } from "./groove";
-export { type HeardSong, heardBand, heardOf } from "./heard-band";
+export { type HeardSong, heardBand } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {
@@ -14,4 +14,4 @@ export {
   SPEEDS,
   wholeOf,
 } from "./run";
-export { MELODY_ID, sungPart } from "./sung-part";
+export { MELODY_ID } from "./sung-part";

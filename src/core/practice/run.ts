@@ -16,7 +16,7 @@ export type RunWish = {
 };
 
 /** A stretch of one passage that is gone through. */
-export type RunPiece = {
+type RunPiece = {
   readonly passage: number;
   /** In ticks from the song's begin. */
   readonly from: Ticks;
@@ -60,7 +60,7 @@ export type RunPlace = {
 /** Slower or faster than this nobody practises; of the tempo written. */
 export const SPEEDS = Object.freeze({ least: 0.3, most: 1.3 });
 
-export const beginsOf = (passages: readonly LivePassage[]): Ticks[] => {
+const beginsOf = (passages: readonly LivePassage[]): Ticks[] => {
   let tick = 0;
   return passages.map(({ ticks }) => {
     const begin = tick;

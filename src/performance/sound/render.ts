@@ -26,7 +26,7 @@ export type Synth = {
 };
 
 /** How loud a part is (0 is silent, 1 as it is played), and where it stands: -1 left, 1 right. */
-export type PartMix = { readonly gain: number; readonly pan: number };
+type PartMix = { readonly gain: number; readonly pan: number };
 export type Mix = readonly PartMix[];
 
 /** So many samples are made at once, at most. */

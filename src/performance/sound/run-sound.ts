@@ -11,28 +11,29 @@ import type { Mix } from "./render";
 import { RunFeed, type VoicedPart } from "./run-feed";
 import type { Running, Sound } from "./sounder";
 
-/** So much is told ahead of what sounds, ms; and it is looked so often whether more is due. */
+/**
+ * So much is told ahead of what sounds, ms, a few bars at a time; it is looked whether more is due after so long while enough has
+ * been told, and so soon again while not: between two times the window can do other things.
+ */
 const AHEAD_MS = 8000;
-const LOOK_MS = 500;
+const LOOK_MS = 400;
+const SOON_MS = 40;
 /** What was struck last rings so long, ms. */
 const TAIL_MS = 800;
 
 /** How a run is heard. */
-export type RunWay = { readonly click: Click; readonly mix: Mix };
+type RunWay = { readonly click: Click; readonly mix: Mix };
 
 /** A run that sounds: it says where it is, and takes up other speeds, clicks and parts under way. */
 export class RunSound {
-  private feed: RunFeed;
-  private timer: ReturnType<typeof setInterval> | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
 
   private constructor(
     private readonly running: Running,
     readonly run: Run,
-    feed: RunFeed,
+    private readonly feed: RunFeed,
     private readonly onOver: () => void,
   ) {
-    this.feed = feed;
-    this.timer = setInterval(() => this.look(), LOOK_MS);
     this.look();
   }
 
@@ -75,16 +76,16 @@ export class RunSound {
 
   /** Tells nothing more: whoever ends the sound itself says so first. */
   leave(): void {
-    clearInterval(this.timer);
+    clearTimeout(this.timer);
   }
 
   private look(): void {
-    const now = this.running.position();
-    while (!this.feed.isOver && this.feed.until < now + AHEAD_MS) this.running.add(this.feed.next());
-    const { run } = this;
-    if (run.wish.circles || this.position() < run.countMs + run.soundMs + TAIL_MS) return;
-    this.leave();
-    this.onOver();
+    const { run, feed } = this;
+    const isDue = (): boolean => !feed.isOver && feed.until < this.running.position() + AHEAD_MS;
+    if (isDue()) this.running.add(feed.next());
+    if (run.wish.circles || this.position() < run.countMs + run.soundMs + TAIL_MS)
+      this.timer = setTimeout(() => this.look(), isDue() ? SOON_MS : LOOK_MS);
+    else this.onOver();
   }
 }
 

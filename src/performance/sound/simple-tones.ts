@@ -13,8 +13,9 @@ const LEAST = 0.0005;
 export class SimpleTones implements Sound {
   private context: AudioContext | null = null;
 
-  async play(score: SoundScore, onHeard?: () => void): Promise<void> {
-    await this.begin(score, [], onHeard);
+  async play(score: SoundScore, onHeard?: () => void): Promise<number> {
+    const { position } = await this.begin(score, [], onHeard);
+    return performance.now() - position();
   }
 
   async begin({ channels, events }: SoundScore, mix: Mix, onHeard?: () => void): Promise<Running> {

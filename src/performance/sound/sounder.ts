@@ -23,8 +23,9 @@ export type Sound = {
   /**
    * Plays a score in place of what sounds.
    * @param onHeard when its first sound is made
+   * @returns when it begins to be heard, by the page's clock, ms
    */
-  readonly play: (score: SoundScore, onHeard?: () => void) => Promise<void>;
+  readonly play: (score: SoundScore, onHeard?: () => void) => Promise<number>;
   /** Begins something that goes on, in place of what sounds. */
   readonly begin: (score: SoundScore, mix: Mix, onHeard?: () => void) => Promise<Running>;
   readonly stop: () => void;
@@ -71,25 +72,29 @@ export class Sounder implements Sound {
     }
   }
 
-  async play(score: SoundScore, onHeard?: () => void): Promise<void> {
-    this.heard = onHeard ?? null;
-    await running(this.context);
-    this.send({ type: "play", score, mix: [], isOpen: false });
+  async play(score: SoundScore, onHeard?: () => void): Promise<number> {
+    const at = await this.start({ type: "play", score, mix: [], isOpen: false }, onHeard);
+    return performance.now() + (at - heardAt(this.context)) * 1000;
   }
 
   async begin(score: SoundScore, mix: Mix, onHeard?: () => void): Promise<Running> {
-    this.heard = onHeard ?? null;
-    await running(this.context);
-    const began = new Promise<number>((resolve) => {
-      this.began = resolve;
-    });
-    this.send({ type: "play", score, mix, isOpen: true });
-    const at = await began;
+    const at = await this.start({ type: "play", score, mix, isOpen: true }, onHeard);
     return {
       add: (events) => this.send({ type: "more", events }),
       mix: (one) => this.send({ type: "mix", mix: one }),
       position: () => (heardAt(this.context) - at) * 1000,
     };
+  }
+
+  /** Begins a score. @returns when, by the audio context's clock, s */
+  private async start(message: ToSound, onHeard: (() => void) | undefined): Promise<number> {
+    this.heard = onHeard ?? null;
+    await running(this.context);
+    const began = new Promise<number>((resolve) => {
+      this.began = resolve;
+    });
+    this.send(message);
+    return began;
   }
 
   stop(): void {

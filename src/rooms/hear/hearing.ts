@@ -5,16 +5,25 @@ import { lengthOf, SimpleTones, type Sound, Sounder, type SoundScore } from "@/p
 type Hearing = {
   /** What sounds, by the name of its button; null in silence. */
   readonly playing: string | null;
+  /** When it began to be heard, by the page's clock, ms; null before. */
+  readonly since: number | null;
   /** What is wrong with the sound, in a sentence, and the button it was pressed by; null where nothing is. */
   readonly problem: { readonly by: string; readonly text: string } | null;
 };
 
-export const hearing = createStore<Hearing>(() => ({ playing: null, problem: null }));
+export const hearing = createStore<Hearing>(() => ({ playing: null, since: null, problem: null }));
 
 const SIMPLE =
   "The sounds of the band did not load: simple tones stand in. Load the page again to try once more.";
 const NONE =
   "Nothing can be heard here: this browser has no sound, or no loudspeaker. Everything else goes on.";
+/** What was to be heard can't be told: the sound itself is well. */
+class Unheard extends Error {
+  constructor() {
+    super("There is nothing to hear here yet: no chord, line or beat sounds.");
+  }
+}
+
 /** What was struck last rings so long, ms. */
 const TAIL_MS = 500;
 
@@ -59,24 +68,34 @@ export async function begin<Begun>(
     if (mine !== asked) return null;
     const begun = await start(sound, measured(from));
     return mine === asked ? begun : null;
-  } catch {
-    opened = null;
+  } catch (error) {
+    if (!(error instanceof Unheard)) opened = null;
     if (mine !== asked) return null;
     onEnd = null;
-    hearing.setState({ playing: null, problem: { by: name, text: NONE } });
+    const text = error instanceof Unheard ? error.message : NONE;
+    hearing.setState({ playing: null, since: null, problem: { by: name, text } });
     ended();
     return null;
   }
 }
 
-/** Lets a score be heard in place of what sounds; asked for again while it sounds, it stops. */
-export async function hear(name: string, score: SoundScore): Promise<void> {
+/**
+ * Lets a score be heard in place of what sounds; asked for again while it sounds, it stops.
+ * @param make makes it, or says that there is nothing to hear
+ */
+export async function hear(
+  name: string,
+  make: () => SoundScore | null | Promise<SoundScore | null>,
+): Promise<void> {
   if (hearing.getState().playing === name) return hush();
-  const begun = await begin(name, async (sound, onHeard) => {
-    await sound.play(score, onHeard);
-    return true;
+  const heard = await begin(name, async (sound, onHeard) => {
+    const score = await make();
+    if (!score) throw new Unheard();
+    return { since: await sound.play(score, onHeard), ms: lengthOf(score) };
   });
-  if (begun) timer = setTimeout(hush, lengthOf(score) + TAIL_MS);
+  if (!heard) return;
+  hearing.setState({ since: heard.since });
+  timer = setTimeout(hush, heard.ms + TAIL_MS);
 }
 
 /** Ends what sounds. */
@@ -86,6 +105,6 @@ export function hush(): void {
   const ended = onEnd;
   onEnd = null;
   if (hearing.getState().playing !== null) void opened?.then((sound) => sound.stop()).catch(() => {});
-  hearing.setState({ playing: null });
+  hearing.setState({ playing: null, since: null });
   ended?.();
 }

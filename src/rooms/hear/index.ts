@@ -1,3 +1,5 @@
+export { HearPart } from "./HearPart";
 export { HearThis } from "./HearThis";
-export { begin, hearing, hush } from "./hearing";
-export { scoreOfShape } from "./score-of";
+export { begin, hear, hearing, hush } from "./hearing";
+export { scoreOfLine, scoreOfPattern, scoreOfShape } from "./score-of";
+export { usualVoice, voicesFor } from "./voices";

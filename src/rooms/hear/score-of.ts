@@ -1,7 +1,12 @@
-import { hearShape } from "@/core/playing";
-import { tuningOf } from "@/core/song/read";
-import type { Player } from "@/core/song/schema";
-import { type SoundScore, soundScore } from "@/performance/sound";
+import type { TabNote } from "@/core/fretboard";
+import { GUITAR_TUNING, parseTuning } from "@/core/pitch";
+import { hearShape, type NoteAt, play, playLine } from "@/core/playing";
+import { type HeardSong, layRun, msOfTick, onsetsOf } from "@/core/practice";
+import { beatUnitOf, type Pattern, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import { neckOfRiff, tuningOf } from "@/core/song/read";
+import type { Player, Riff } from "@/core/song/schema";
+import { type PartVoice, type SoundScore, soundScore, soundsOf } from "@/performance/sound";
+import { usualVoice } from "./voices";
 
 /** A player's shape as it sounds on their neck, string by string and then struck. @param frets from the capo */
 export const scoreOfShape = (player: Player, capo: number, frets: readonly (number | null)[]): SoundScore =>
@@ -11,3 +16,58 @@ export const scoreOfShape = (player: Player, capo: number, frets: readonly (numb
       onsets: hearShape({ frets, tuning: tuningOf(player), capo }),
     },
   ]);
+
+/** A pattern is heard on this shape, open G: it rings on every string. */
+const ON_SHAPE = Object.freeze([3, 2, 0, 0, 0, 3]);
+
+/** A pattern on an open chord, so many times round. */
+export function scoreOfPattern(pattern: Pattern, tempo: Tempo, rounds: number): SoundScore {
+  const tuning = parseTuning([...GUITAR_TUNING]);
+  if (!tuning.ok) throw new Error("Expected the usual tuning to be read.");
+  const beat = ticksOfBeatUnit(beatUnitOf(pattern.meter))!;
+  const beatMs = tempoMs(beat, tempo);
+  const held = { frets: ON_SHAPE, tuning: tuning.value, capo: 0 };
+  const beats = (pattern.strokes.length / pattern.subdivision) * rounds;
+  const event = { at: 0, beats, held, notes: [], pattern };
+  return soundScore([{ voice: "steel", onsets: play([event], { msOf: (beats) => beats * beatMs }) }]);
+}
+
+/** A line in tab, once through. */
+export function scoreOfLine(
+  riff: Riff,
+  notes: readonly TabNote[],
+  player: Player,
+  tempo: Tempo,
+): SoundScore | null {
+  if (notes.length === 0) return null;
+  const neck = neckOfRiff(riff);
+  const ms = (ticks: number): number => tempoMs(ticks, tempo);
+  const line = notes.map(
+    ({ tick, ticks, ...note }): NoteAt => ({ ...note, ms: ms(tick), lastsMs: ms(ticks), neck }),
+  );
+  const voice: PartVoice = player.instrument === "bass" ? "finger" : "clean";
+  return soundScore([{ voice, onsets: [], line: playLine(line) }]);
+}
+
+/** What one player, or everybody, sounds in one time through a section; null where nothing does. */
+export function scoreOfPassage(song: HeardSong, at: number, playerId: string | null): SoundScore | null {
+  const parts = song.parts.filter(({ player }) => playerId === null || player.id === playerId);
+  const from = song.passages.slice(0, at).reduce((sum, { ticks }) => sum + ticks, 0);
+  const to = from + (song.passages[at]?.ticks ?? 0);
+  if (parts.length === 0 || to <= from) return null;
+  const once = { from, to, speed: 1, countBars: 0, gapBars: 0, circles: false };
+  const run = layRun(song.passages, once);
+  const score = soundScore(
+    parts.map((part) => {
+      const voice = usualVoice(part.player);
+      return {
+        voice,
+        ...soundsOf(
+          onsetsOf(part, from, to, (tick) => msOfTick(run, tick)),
+          voice,
+        ),
+      };
+    }),
+  );
+  return score.events.length > 0 ? score : null;
+}

@@ -1,6 +1,7 @@
 "use client";
 
 import { memo } from "react";
+import { useStore } from "zustand";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
 import { hasStrings } from "@/core/song/read";
@@ -9,7 +10,8 @@ import { SectionTag } from "@/ui/SectionTag";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
 import { Wick } from "@/ui/Wick";
-import { derive, makeId, useAct, useCurrentVersion, useNames } from "../open";
+import { HearPart } from "../hear";
+import { derive, makeId, useAct, useCurrentVersion, useNames, useOpenSong } from "../open";
 import { HeldFields, PlayedFields } from "./CellFields";
 import { EntranceField } from "./EntranceField";
 import { From } from "./From";
@@ -23,6 +25,8 @@ import { StrumField } from "./strum/StrumField";
 export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart; row: SheetRow }) {
   const current = useCurrentVersion();
   const act = useAct();
+  const { version } = useOpenSong();
+  const revision = useStore(version.state, ({ replica }) => replica.revision);
   const { use, player, cell, out } = part;
   const change = (fields: Parameters<typeof setCell>[3]) =>
     act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
@@ -33,6 +37,15 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
       <h2 className="flex flex-wrap items-center gap-2">
         {player.name} <SectionTag label={row.label} kind={row.section.kind} />
       </h2>
+      {!out && (
+        <HearPart
+          what={`${player.name}, ${row.label}`}
+          versionId={version.id}
+          revision={revision}
+          useId={use.id}
+          playerId={player.id}
+        />
+      )}
       <div>
         <Toggles
           label={

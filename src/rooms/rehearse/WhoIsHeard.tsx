@@ -1,8 +1,9 @@
 import type { HeardPart, HeardSong } from "@/core/practice";
 import type { PartVoice } from "@/performance/sound";
 import { SelectField } from "@/ui/SelectField";
+import { usualVoice, voicesFor } from "../hear";
 import type { Rehearsal } from "./rehearsal";
-import { isHeard, LOUDNESSES, SIDES, usualVoice, voicesFor, type Way, wayOf } from "./settings";
+import { isHeard, LOUDNESSES, SIDES, type Way, wayOf } from "./settings";
 
 const VOICE_WORDS: Readonly<Record<PartVoice, string>> = {
   steel: "steel strings",

@@ -10,18 +10,8 @@ import {
   wholeOf,
 } from "@/core/practice";
 import { goneOnIn, RunSound, type VoicedPart } from "@/performance/sound";
-import { begin, hush } from "../hear";
-import {
-  isHeard,
-  loadWay,
-  mixOf,
-  type PartWay,
-  PLAIN_WAY,
-  saveWay,
-  usualVoice,
-  type Way,
-  wayOf,
-} from "./settings";
+import { begin, hush, usualVoice } from "../hear";
+import { isHeard, loadWay, mixOf, type PartWay, PLAIN_WAY, saveWay, type Way, wayOf } from "./settings";
 
 export type Rehearsing = {
   readonly song: HeardSong | null;

@@ -1,4 +1,4 @@
-import { CLICKS, type Click, type HeardPart, MELODY_ID, SPEEDS } from "@/core/practice";
+import { CLICKS, type Click, type HeardPart, SPEEDS } from "@/core/practice";
 import { type Mix, type PartVoice, VOICES } from "@/performance/sound";
 
 /** How one part is heard. */
@@ -12,9 +12,9 @@ export type PartWay = {
 };
 
 export const LOUDNESSES = ["softer", "as played", "louder"] as const;
-export type Loudness = (typeof LOUDNESSES)[number];
+type Loudness = (typeof LOUDNESSES)[number];
 export const SIDES = ["left", "middle", "right"] as const;
-export type Side = (typeof SIDES)[number];
+type Side = (typeof SIDES)[number];
 
 /** How a song is gone through in this window. */
 export type Way = {
@@ -30,7 +30,7 @@ export type Way = {
   readonly parts: Readonly<Record<string, PartWay>>;
 };
 
-export const PLAIN_PART: PartWay = Object.freeze({
+const PLAIN_PART: PartWay = Object.freeze({
   on: true,
   alone: false,
   loudness: "as played",
@@ -70,41 +70,6 @@ export const mixOf = (way: Way, parts: readonly HeardPart[]): Mix => [
   { gain: 1, pan: 0 },
 ];
 
-/** What a player sounds with where nothing else is chosen. */
-export function usualVoice({ instrument, plugged, id }: HeardPart["player"]): PartVoice {
-  if (id === MELODY_ID) return "melody";
-  switch (instrument) {
-    case "guitar":
-      return plugged ? "clean" : "steel";
-    case "bass":
-      return "finger";
-    case "keys":
-      return "piano";
-    case "drums":
-      return "kit";
-    case "voice":
-      return "melody";
-  }
-}
-
-const GUITARS: readonly PartVoice[] = ["steel", "nylon", "clean", "driven", "muted"];
-
-/** The voices a player may have. */
-export function voicesFor({ instrument }: HeardPart["player"]): readonly PartVoice[] {
-  switch (instrument) {
-    case "guitar":
-      return GUITARS;
-    case "bass":
-      return ["finger", "plectrum"];
-    case "keys":
-      return ["piano", "organ", "pad"];
-    case "drums":
-      return ["kit", "box"];
-    case "voice":
-      return ["melody"];
-  }
-}
-
 const KEPT_AS = "shared-lantern rehearse";
 
 const isVoice = (value: unknown): value is PartVoice =>
@@ -126,8 +91,8 @@ function readPart(kept: unknown): PartWay {
   };
 }
 
-const whole = (value: unknown, most: number): number =>
-  typeof value === "number" && Number.isInteger(value) && value >= 0 && value <= most ? value : 0;
+const whole = (value: unknown, most: number, usual: number): number =>
+  typeof value === "number" && Number.isInteger(value) && value >= 0 && value <= most ? value : usual;
 
 /** What this window kept of a song, as far as it can be read. */
 export function readWay(kept: unknown): Way {
@@ -143,8 +108,8 @@ export function readWay(kept: unknown): Way {
     reader: typeof reader === "string" ? reader : null,
     stretch: isStretch ? { from: Math.floor(from), to: Math.floor(to) } : null,
     speed: typeof speed === "number" && speed >= SPEEDS.least && speed <= SPEEDS.most ? speed : 1,
-    countBars: whole(countBars, 2),
-    gapBars: whole(gapBars, 4),
+    countBars: whole(countBars, 2, 1),
+    gapBars: whole(gapBars, 4, 0),
     circles: circles === true,
     click: oneOf(CLICKS, click, "none"),
     parts: Object.fromEntries(

@@ -1,13 +1,14 @@
 "use client";
 
 import Link from "next/link";
-import { useCallback, useState } from "react";
-import { barRows, clicksOf } from "@/core/rhythm";
+import { useCallback, useEffect, useState } from "react";
+import { useStore } from "zustand";
+import { barRows } from "@/core/rhythm";
 import { idOfUse, type StagePart, type StagePattern, type StageSheet, type StageStrum } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
-import { useClicks } from "@/ui/use-clicks";
 import { useReady } from "@/ui/use-ready";
+import { hearing, hear as hearScore, hush, scoreOfPattern } from "../hear";
 import { useKeepLit } from "./keep-lit";
 import { usePageKeys } from "./page-keys";
 import { useStrokeNow } from "./use-stroke-now";
@@ -107,13 +108,14 @@ const stepFor = (bars: number): number => (bars <= 1 ? 140 : bars === 2 ? 96 : 6
 
 function BigStrum({ sheet }: { sheet: Strummed }) {
   const [speed, setSpeed] = useState<number>(100);
-  const { playing, since, toggle, stop } = useClicks();
+  const { playing, since, problem } = useStore(hearing);
+  useEffect(() => hush, []);
   const { patterns, tempo } = sheet.strum;
   const slowed = { ...tempo, bpm: (tempo.bpm * speed) / 100 };
   const sounding = patterns.find(({ when }) => playing === `strum ${when}`);
   const now = useStrokeNow(sounding?.pattern ?? null, slowed, since);
   const hear = ({ pattern, when }: StagePattern) =>
-    toggle(`strum ${when}`, clicksOf(pattern, slowed, ROUNDS));
+    void hearScore(`strum ${when}`, () => scoreOfPattern(pattern, slowed, ROUNDS));
   return (
     <section aria-label={`The strum of ${sheet.label}`} className="flex flex-1 flex-col gap-4 py-3">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -127,7 +129,7 @@ function BigStrum({ sheet }: { sheet: Strummed }) {
             className="select w-60 text-lg"
             value={speed}
             onChange={(event) => {
-              stop();
+              hush();
               setSpeed(Number(event.target.value));
             }}
           >
@@ -139,6 +141,11 @@ function BigStrum({ sheet }: { sheet: Strummed }) {
           </select>
         </label>
       </div>
+      {problem && (
+        <p role="status" className="text-xl">
+          {problem.text}
+        </p>
+      )}
       {patterns.map((one) => (
         <div key={one.when} className="flex flex-col gap-2">
           <p className="flex items-center gap-4 text-2xl">

@@ -1,5 +1,4 @@
 export { type BarRow, barRows, lastBeats, placeInRows } from "./bar-rows";
-export { clicksOf, type StrokeClick } from "./clicks";
 export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
 export {

@@ -9,6 +9,7 @@ import { lineNames } from "@/core/song/names";
 import { neckOfRiff, notesOfRiff } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
 import { LineShown } from "@/ui/LineShown";
+import { HearThis, scoreOfLine } from "../../hear";
 import { useNames, useRows } from "../../open";
 import { LineWays } from "../LineWays";
 import { CopyBars } from "./CopyBars";
@@ -64,6 +65,9 @@ export function LineEditor({ riff, row, player }: { riff: Riff; row: SheetRow; p
   const line = { riff, row, player, notes, neck, namer };
   return (
     <section aria-label={riff.name}>
+      <p className="mb-2">
+        <HearThis what={riff.name} score={() => scoreOfLine(riff, notes, player, row.tempo)} />
+      </p>
       <LineFields riff={riff} row={row} player={player} namer={namer} parts={parts} onParts={setParts} />
       {part && follow && (
         <div className="mb-3 max-w-2xl rounded-box bg-base-200 p-3">

@@ -2,7 +2,6 @@
 
 import { useId, useState } from "react";
 import {
-  clicksOf,
   describeSaidProblem,
   formatStrokes,
   isCompound,
@@ -15,8 +14,8 @@ import {
 } from "@/core/rhythm";
 import { SelectField } from "@/ui/SelectField";
 import { StrumRow } from "@/ui/StrumRow";
-import { useClicks } from "@/ui/use-clicks";
 import { useReady } from "@/ui/use-ready";
+import { HearThis, scoreOfPattern } from "../../hear";
 
 const FEEL_WORDS: Readonly<Record<StrumFeel, string>> = {
   straight: "straight",
@@ -40,7 +39,6 @@ export function SaidStrum({ meter, tempo, taking, onTake }: Props) {
   const ready = useReady();
   const [words, setWords] = useState("");
   const [feel, setFeel] = useState<StrumFeel>("straight");
-  const { playing, toggle } = useClicks();
   const isEmpty = words.trim() === "";
   const read = isEmpty ? null : readSaidPatterns(words, meter, feel);
   const candidates = read?.ok ? read.value : [];
@@ -103,14 +101,12 @@ export function SaidStrum({ meter, tempo, taking, onTake }: Props) {
                   {taking}
                   {at === 0 && <span className="kbd kbd-xs">Enter</span>}
                 </button>
-                <button
-                  type="button"
-                  className="btn btn-sm btn-ghost"
-                  aria-pressed={playing === name}
-                  onClick={() => toggle(name, clicksOf(said.pattern, tempo, roundsOf(said)))}
-                >
-                  {playing === name ? "Stop" : "Hear it"}
-                </button>
+                <HearThis
+                  what={strokes}
+                  className="btn-sm btn-ghost"
+                  isKeyed={false}
+                  score={() => scoreOfPattern(said.pattern, tempo, roundsOf(said))}
+                />
               </p>
             </li>
           );
