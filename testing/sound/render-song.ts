@@ -19,7 +19,7 @@ export type Rendered = {
 };
 
 /** The window plays so much softer than the synthesizer. */
-export const WINDOW_GAIN = 0.5;
+const WINDOW_GAIN = 0.5;
 
 /**
  * Renders a song with all its players and a click.

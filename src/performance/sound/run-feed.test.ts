@@ -71,7 +71,7 @@ describe("a run as it is told", () => {
 
   it("goes round, ten minutes on as exact as at first", () => {
     const run = layRun(SONG, wish({ from: BAR, to: 3 * BAR, circles: true, countBars: 0, speed: 0.9 }));
-    const told = struck(all(new RunFeed(run, voiced, "none"), 140));
+    const told = struck(all(new RunFeed(run, voiced, "none"), 280));
     for (const [at, [key, ms]] of told.entries()) {
       expect(key).toBe(44 + (at % 8));
       expect(ms).toBeCloseTo((at * 500) / 0.9, 2);

@@ -16,7 +16,7 @@ import { eventsOf, inTime, type SoundEvent } from "./score";
 export type VoicedPart = { readonly part: HeardPart; readonly voice: PartVoice };
 
 /** So many bars are told at once: a moment's work. */
-const BARS_AT_ONCE = 4;
+const BARS_AT_ONCE = 2;
 
 type Piece = { readonly from: Ticks; readonly to: Ticks };
 

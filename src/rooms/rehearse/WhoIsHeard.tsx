@@ -104,10 +104,11 @@ function PartRow({
         <button
           type="button"
           className={`btn btn-sm ${alone ? "btn-primary" : ""}`}
+          aria-label={`Alone: ${name}`}
           aria-pressed={alone}
           onClick={() => change({ alone: !alone, on: true })}
         >
-          Alone<span className="sr-only">: {name}</span>
+          Alone
         </button>
       </div>
       {isSilent && <p className="text-sm">Has nothing to sound in this song.</p>}
