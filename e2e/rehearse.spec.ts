@@ -116,3 +116,64 @@ test("what is changed in the song is heard without loading the page; without sou
   await expect(play(page)).toContainText("Play");
   await expect(page.getByRole("region", { name: "Who is heard" }).getByRole("listitem")).toHaveCount(3);
 });
+
+test("what was gone through is kept with one press, told in the log, and makes the song rehearsed", async ({
+  page,
+}) => {
+  await openRoom(page);
+  await page.getByRole("button", { name: "Verse" }).click();
+  await page.getByLabel("Round and round").check();
+  await play(page).click();
+  await expect(place(page)).toHaveAttribute("data-round", "2", { timeout: 30_000 });
+  await play(page).click();
+  const keep = page.getByRole("region", { name: "Keep it" });
+  await expect(keep).toContainText(/Acoustic: Verse, 0\.\d minutes at 100 %, 2 times through/u);
+  await keep.getByRole("button", { name: "1", exact: true }).click();
+  await keep.getByRole("button", { name: "Keep it in the log" }).click();
+  await expect(keep).toBeHidden();
+  await saved(page);
+  await page.getByRole("link", { name: "Log" }).click();
+  const all = page.getByRole("region", { name: "All of it" });
+  await expect(all.getByRole("row").nth(1)).toContainText("Verse");
+  await page.getByLabel("Note").fill("with the new ending");
+  await page.getByRole("button", { name: "The band rehearsed it today" }).click();
+  await expect(all.getByRole("row").nth(1)).toContainText("with the new ending");
+  await expect(page.getByText("Last rehearsed on")).toBeVisible();
+  await expect(page.locator("canvas")).toBeVisible();
+  await expectAccessible(page);
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as CSV" }).click();
+  const text = await (await download).createReadStream();
+  let csv = "";
+  for await (const chunk of text) csv += chunk;
+  expect(csv.split("\r\n")[0]).toBe("day,kind,player,what,minutes,tempo %,rounds,clean,note");
+  expect(csv.split("\r\n")[1]).toMatch(/^\d{4}-\d\d-\d\d,part,Acoustic,Verse,0\.\d,100,2,1,$/u);
+  await all.getByRole("button", { name: /^Remove whole band/ }).click();
+  await expect(all.getByRole("row")).toHaveCount(2);
+  await saved(page);
+});
+
+test("a minute of a hard change is counted by keys and kept; broken off it is not", async ({ page }) => {
+  await page.clock.install();
+  await openRoom(page);
+  await page.getByRole("link", { name: "Hard changes" }).click();
+  const first = page
+    .getByRole("listitem")
+    .filter({ has: page.getByText("Not counted yet.") })
+    .first();
+  await first.getByRole("button", { name: /^A minute of/ }).click();
+  await page.keyboard.press("x");
+  await page.keyboard.press("Escape");
+  await expect(first).toContainText("Not counted yet.");
+  await first.getByRole("button", { name: /^A minute of/ }).click();
+  const kept = page.getByRole("listitem").filter({ has: page.getByRole("timer") });
+  for (let change = 0; change < 5; change++) {
+    await page.clock.runFor(2000);
+    await page.keyboard.press("Space");
+  }
+  await expect(kept).toContainText("Clean: 5");
+  await page.clock.runFor(60_000);
+  await expect(page.getByText("5 clean changes a minute")).toBeVisible();
+  await saved(page);
+  await expectAccessible(page);
+});

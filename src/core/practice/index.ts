@@ -2,6 +2,7 @@ export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click"
 export type { Drum } from "./groove";
 export { type HeardSong, heardBand } from "./heard-band";
 export type { HeardPart } from "./heard-part";
+export { changeDays, LOG_COLUMNS, lastRehearsed, logRow, practiceDays } from "./log";
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {
   barLinesOf,

@@ -56,6 +56,11 @@ export class RunSound {
     return new RunSound(running, run, feed, onOver);
   }
 
+  /** Where in the run it was begun, ms. */
+  get from(): number {
+    return this.feed.skipMs;
+  }
+
   /** Where it is heard now, ms from the run's begin. */
   position(): number {
     return this.running.position() + this.feed.skipMs;

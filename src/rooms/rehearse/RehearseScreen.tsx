@@ -7,6 +7,7 @@ import { SelectField } from "@/ui/SelectField";
 import { hearing } from "../hear";
 import { PassageSheet } from "../stage";
 import { BarThread } from "./BarThread";
+import { KeepRun, type KeptRun } from "./KeepRun";
 import { RunBar } from "./RunBar";
 import { REHEARSAL, stretchOf } from "./rehearsal";
 import { usePlace, useReaderPart, useRehearsal, type Where } from "./use-rehearsal";
@@ -19,10 +20,12 @@ type Props = {
   /** Whose sheet may run with the sound. */
   readonly readers: readonly { readonly id: string; readonly name: string }[];
   readonly names: NamesChoice;
+  /** Keeps what was gone through in the song's log; nothing is kept where there is none. */
+  readonly onKeep?: (kept: KeptRun) => void;
 };
 
 /** A song gone through with the sound of the band: stretch, tempo and count-in, who is heard, and the sheet that runs with it. */
-export function RehearseScreen({ where, readers, names }: Props) {
+export function RehearseScreen({ where, readers, names, onKeep }: Props) {
   const { rehearsal, now, problem, edits } = useRehearsal(where);
   const { song, way, phase } = now;
   const reader = readers.find(({ id }) => id === way.reader) ?? readers[0] ?? null;
@@ -49,6 +52,18 @@ export function RehearseScreen({ where, readers, names }: Props) {
         <p role="status" className="mb-2 text-sm">
           {soundProblem.text}
         </p>
+      )}
+      {onKeep && reader && now.last && (
+        <KeepRun
+          key={JSON.stringify(now.last)}
+          last={now.last}
+          who={reader.name}
+          onKeep={(clean) => {
+            onKeep({ ...now.last!, player: reader.name, clean });
+            rehearsal.letGo();
+          }}
+          onLetGo={() => rehearsal.letGo()}
+        />
       )}
       <BarThread {...{ rehearsal, song, way, place }} />
       <div className="mt-3 flex gap-5 max-lg:flex-col">

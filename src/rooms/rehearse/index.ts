@@ -1,1 +1,3 @@
+export { ChangesPage } from "./ChangesPage";
+export { LogPage } from "./LogPage";
 export { RehearseRoom } from "./RehearseRoom";

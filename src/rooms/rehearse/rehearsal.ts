@@ -18,6 +18,19 @@ export type Rehearsing = {
   readonly way: Way;
   /** Whether it sounds, is about to, or not. */
   readonly phase: "silent" | "opening" | "running";
+  /** What was gone through last, until it is kept or let go; null where that was nothing much. */
+  readonly last: GoneThrough | null;
+};
+
+/** What was gone through from Play to Stop. */
+export type GoneThrough = {
+  /** A section, or bars; "" is the whole song. */
+  readonly what: string;
+  readonly minutes: number;
+  /** The tempo at its end, in hundredths of the one written. */
+  readonly percent: number;
+  /** Rounds that came to their end. */
+  readonly rounds: number;
 };
 
 /** The name of its button, for what else sounds in this window. */
@@ -25,14 +38,23 @@ export const REHEARSAL = "rehearsal";
 /** Taps farther apart than this begin anew, ms. */
 const TAP_PAUSE_MS = 2500;
 const LEAST_TAPS = 3;
+/** Less than this is not worth keeping, ms. */
+const LEAST_KEPT_MS = 12_000;
 
 /** A song gone through with the sound of the band, in one window. */
 export class Rehearsal {
-  readonly store = createStore<Rehearsing>(() => ({ song: null, way: PLAIN_WAY, phase: "silent" }));
+  readonly store = createStore<Rehearsing>(() => ({
+    song: null,
+    way: PLAIN_WAY,
+    phase: "silent",
+    last: null,
+  }));
   private sounding: RunSound | null = null;
   private taps: number[] = [];
   /** Counts begins and ends: what was begun before an end does not go on. */
   private begun = 0;
+  /** What has been gone through since Play, over changes of tempo and stretch, ms and rounds. */
+  private gone = { ms: 0, rounds: 0 };
 
   constructor(readonly versionId: string) {}
 
@@ -73,6 +95,8 @@ export class Rehearsal {
     const { song, way } = this.store.getState();
     if (!song || song.passages.length === 0) return;
     const run = layRun(song.passages, wishOf(song, way));
+    this.gone = { ms: 0, rounds: 0 };
+    this.store.setState({ last: null });
     await this.begin(run, 0);
   }
 
@@ -108,9 +132,40 @@ export class Rehearsal {
 
   private ended(): void {
     this.begun++;
+    if (this.sounding) this.count(this.sounding);
     this.sounding?.leave();
     this.sounding = null;
     this.store.setState({ phase: "silent" });
+    // What goes on in another way has begun again by then.
+    queueMicrotask(() => this.sum());
+  }
+
+  private count(sounding: RunSound): void {
+    const { run } = sounding;
+    const position = sounding.position();
+    const { phase, round } = sounding.place();
+    const done = phase === "over" ? 1 : phase === "gap" ? round + 1 : round;
+    const from = Math.max(0, sounding.from - run.countMs);
+    this.gone = {
+      ms: this.gone.ms + Math.max(0, position - run.countMs - from),
+      rounds: this.gone.rounds + Math.max(0, done - Math.floor(from / run.roundMs)),
+    };
+  }
+
+  /** Says what was gone through, where that was more than a moment. */
+  private sum(): void {
+    const { song, way, phase } = this.store.getState();
+    const { ms, rounds } = this.gone;
+    if (phase !== "silent" || !song || ms < LEAST_KEPT_MS) return;
+    this.gone = { ms: 0, rounds: 0 };
+    const minutes = Math.max(0.1, Math.round(ms / 6000) / 10);
+    const percent = Math.round(way.speed * 100);
+    this.store.setState({ last: { what: tellStretch(song, way), minutes, percent, rounds } });
+  }
+
+  /** What was gone through is kept, or let go. */
+  letGo(): void {
+    this.store.setState({ last: null });
   }
 
   /** Changes how it is gone through; what sounds goes on where it is. */
@@ -193,6 +248,17 @@ export function stretchOf({ passages }: Pick<HeardSong, "passages">, { stretch }
   if (!stretch || stretch.from >= last) return { ...whole, first: 0, last };
   const to = Math.min(last, stretch.to);
   return { from: lines[stretch.from]!, to: lines[to]!, first: stretch.from, last: to };
+}
+
+/** The stretch in words: a section, bars as the song numbers them; "" for all of it. */
+export function tellStretch({ passages }: Pick<HeardSong, "passages">, way: Pick<Way, "stretch">): string {
+  const { first, last } = stretchOf({ passages }, way);
+  let line = 0;
+  for (const { label, bars } of passages) {
+    if (line === first && line + bars.length === last) return label;
+    line += bars.length;
+  }
+  return first === 0 && last === line ? "" : `bars ${first + 1} to ${last}`;
 }
 
 const wishOf = (song: HeardSong, way: Way): RunWish => {

@@ -1,4 +1,5 @@
 import { shapesChosen } from "@/core/parts";
+import { lastRehearsed } from "@/core/practice";
 import { formatMeter } from "@/core/rhythm";
 import { namerByShift } from "@/core/song/names";
 import {
@@ -18,7 +19,8 @@ const LONGEST_SEARCHED = 200_000;
 
 /** What the shelf shows of a version that its song says. */
 export function songFacts(body: SongBody) {
-  const { title, by, tags, rehearsed, archived } = headOf(body, "song");
+  const { title, by, tags, archived, rehearsed: said } = headOf(body, "song");
+  const rehearsed = lastRehearsed(said, Object.values(body.practices));
   return { title, by, titleKey: titleKeyOf(title), tags, rehearsed, archived };
 }
 

@@ -42,6 +42,7 @@ export function songDocuments(
         archived: false,
       },
     },
+    practices: {},
   };
   const version = shape(versionOfSheet(sheet, settings.source, makeId));
   return {

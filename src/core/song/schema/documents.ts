@@ -6,6 +6,7 @@ import { eveningTables } from "./evening";
 import { loopHabitTables, loopTables } from "./loops";
 import { partTables } from "./parts";
 import { bandPlayerTables, playerTables } from "./players";
+import { practiceTables } from "./practices";
 import { sectionTables } from "./sections";
 import { bandSoundTables, soundTables } from "./sounds";
 import { splitHabitTables } from "./split-habits";
@@ -24,7 +25,7 @@ const TABLES = {
     ...soundTables,
     ...cueTables,
   },
-  song: songTables,
+  song: { ...songTables, ...practiceTables },
   band: {
     ...bandTables,
     ...bandPlayerTables,

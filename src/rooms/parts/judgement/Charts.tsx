@@ -16,7 +16,7 @@ import { Bar, Line } from "react-chartjs-2";
 import { type BandSheet, lightOfRow, type SheetRow } from "@/core/parts";
 import { beatsOfBar } from "@/core/rhythm";
 import { LIGHT_WORDS } from "@/core/song/schema";
-import { axis, Beside, INK, look, plain, th } from "./chart-frame";
+import { axis, Beside, INK, look, plain, th } from "@/ui/chart-frame";
 import { RangeChart } from "./RangeChart";
 
 Chart.register(

@@ -4,9 +4,9 @@ import { useState } from "react";
 import { Bar } from "react-chartjs-2";
 import { type BandSheet, type SheetRow, sharedSemitones } from "@/core/parts";
 import { describeSemitones } from "@/core/pitch";
+import { axis, Beside, INK, plain, th } from "@/ui/chart-frame";
 import { SelectField } from "@/ui/SelectField";
 import { useNames } from "../../open";
-import { axis, Beside, INK, plain, th } from "./chart-frame";
 
 type Register = { readonly name: string; readonly low: number; readonly high: number };
 

@@ -1,0 +1,5 @@
+import { ChangesPage } from "@/rooms/rehearse";
+
+export default function Page() {
+  return <ChangesPage />;
+}

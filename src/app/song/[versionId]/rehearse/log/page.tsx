@@ -1,0 +1,5 @@
+import { LogPage } from "@/rooms/rehearse";
+
+export default function Page() {
+  return <LogPage />;
+}

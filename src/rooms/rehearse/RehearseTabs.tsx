@@ -1,0 +1,12 @@
+"use client";
+
+import { PageTabs } from "../open";
+
+const PAGES = [
+  ["/rehearse", "Play it"],
+  ["/rehearse/changes", "Hard changes"],
+  ["/rehearse/log", "Log"],
+] as const;
+
+/** The pages of the Rehearse room. */
+export const RehearseTabs = () => <PageTabs room="Rehearse" pages={PAGES} />;
