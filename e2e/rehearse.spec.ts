@@ -124,10 +124,10 @@ test("what was gone through is kept with one press, told in the log, and makes t
   await page.getByRole("button", { name: "Verse" }).click();
   await page.getByLabel("Round and round").check();
   await play(page).click();
-  await expect(place(page)).toHaveAttribute("data-round", "2", { timeout: 30_000 });
+  await expect(place(page)).toHaveAttribute("data-round", "3", { timeout: 30_000 });
   await play(page).click();
   const keep = page.getByRole("region", { name: "Keep it" });
-  await expect(keep).toContainText(/Acoustic: Verse, 0\.\d minutes at 100 %, 2 times through/u);
+  await expect(keep).toContainText(/Acoustic: Verse, 0\.\d minutes at 100 %, 3 times through/u);
   await keep.getByRole("button", { name: "1", exact: true }).click();
   await keep.getByRole("button", { name: "Keep it in the log" }).click();
   await expect(keep).toBeHidden();
@@ -147,7 +147,7 @@ test("what was gone through is kept with one press, told in the log, and makes t
   let csv = "";
   for await (const chunk of text) csv += chunk;
   expect(csv.split("\r\n")[0]).toBe("day,kind,player,what,minutes,tempo %,rounds,clean,note");
-  expect(csv.split("\r\n")[1]).toMatch(/^\d{4}-\d\d-\d\d,part,Acoustic,Verse,0\.\d,100,2,1,$/u);
+  expect(csv.split("\r\n")[1]).toMatch(/^\d{4}-\d\d-\d\d,part,Acoustic,Verse,0\.\d,100,3,1,$/u);
   await all.getByRole("button", { name: /^Remove whole band/ }).click();
   await expect(all.getByRole("row")).toHaveCount(2);
   await saved(page);

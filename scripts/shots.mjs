@@ -95,15 +95,14 @@ await shot("sounds", `${song}/sounds`);
 await shot("sounds-banks", `${song}/sounds/banks`, DESK, (page) =>
   page.getByText("then no change heard").first().waitFor({ timeout: 30_000 }),
 );
-await shot("sounds-play", `${song}/sounds/play`, DESK, async (page) => {
-  await page.getByLabel("Begin at").selectOption("4");
-  await page.getByRole("button", { name: "Show me" }).click();
-  await page.waitForTimeout(9000);
-});
-
 await shot("cues", `${song}/cues`, DESK, (page) =>
   page.getByLabel("For", { exact: true }).selectOption("Tobin"),
 );
+await shot("rehearse", `${song}/rehearse`, DESK, async (page) => {
+  await page.getByRole("button", { name: "Chorus 1" }).click();
+  await page.getByRole("button", { name: /^Play/ }).click();
+  await page.locator('.run-place[data-bar="15"]').waitFor({ timeout: 60_000 });
+});
 const [, eveningId] = (await (await fetch(server.address)).text()).match(/\/evening\/([\w-]+)/u);
 await shot("evening", `/evening/${eveningId}`);
 

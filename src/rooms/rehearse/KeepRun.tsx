@@ -26,7 +26,7 @@ export function KeepRun({
   return (
     <section
       aria-label="Keep it"
-      className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2 rounded-box bg-base-200 p-3"
+      className="sticky bottom-0 z-10 mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 rounded-box border-2 border-base-content bg-base-200 p-3"
     >
       <p className="pb-1">
         {who}: {what === "" ? "the whole song" : what}, {minutes} {minutes === 1 ? "minute" : "minutes"} at{" "}

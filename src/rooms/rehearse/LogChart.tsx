@@ -54,6 +54,7 @@ export function LogChart({ days }: { readonly days: ReturnType<typeof practiceDa
                 label: "minutes",
                 yAxisID: "minutes",
                 data: days.map(({ minutes }) => minutes),
+                maxBarThickness: 48,
                 backgroundColor: "#e3b45c",
                 borderColor: INK,
               },

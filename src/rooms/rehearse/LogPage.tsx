@@ -22,6 +22,7 @@ const LogChart = dynamic(() => import("./LogChart").then((part) => part.LogChart
 
 const KIND_WORDS: Readonly<Record<PracticeKind, string>> = {
   part: "own part",
+  ladder: "ladder",
   changes: "changes",
   band: "whole band",
 };
@@ -114,7 +115,7 @@ function LogTable({ log }: { readonly log: readonly Practice[] }) {
       </h2>
       <div className="overflow-x-auto">
         <table className="table-sm table">
-          <thead>
+          <thead className="text-base-content">
             <tr>
               {["Day", "What", "Who", "Part of the song", "Minutes", "Tempo", "Times", "Clean", "Note"].map(
                 (head) => (

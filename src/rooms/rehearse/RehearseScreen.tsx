@@ -53,18 +53,6 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
           {soundProblem.text}
         </p>
       )}
-      {onKeep && reader && now.last && (
-        <KeepRun
-          key={JSON.stringify(now.last)}
-          last={now.last}
-          who={reader.name}
-          onKeep={(clean) => {
-            onKeep({ ...now.last!, player: reader.name, clean });
-            rehearsal.letGo();
-          }}
-          onLetGo={() => rehearsal.letGo()}
-        />
-      )}
       <BarThread {...{ rehearsal, song, way, place }} />
       <div className="mt-3 flex gap-5 max-lg:flex-col">
         <section
@@ -93,6 +81,18 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
         </section>
         <WhoIsHeard {...{ rehearsal, song, way, reader: reader?.id ?? null }} />
       </div>
+      {onKeep && reader && now.last && (
+        <KeepRun
+          key={JSON.stringify(now.last)}
+          last={now.last}
+          who={reader.name}
+          onKeep={(clean) => {
+            onKeep({ ...now.last!, player: reader.name, clean });
+            rehearsal.letGo();
+          }}
+          onLetGo={() => rehearsal.letGo()}
+        />
+      )}
     </>
   );
 }

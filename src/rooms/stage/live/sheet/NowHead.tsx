@@ -15,7 +15,7 @@ export function NowHead({
 }) {
   const wait = describeWait(sheet);
   return (
-    <div className="my-1 flex flex-wrap items-center gap-x-4">
+    <div className="passage-head my-1 flex flex-wrap items-center gap-x-4">
       <h2 className="text-3xl max-sm:text-2xl">
         <SectionTag label={sheet.label} kind={sheet.kind} />
       </h2>
