@@ -31,7 +31,7 @@ const seen = (page: Page) => page.evaluate(() => (window as unknown as { seen: s
 test("a section is heard round and round, and its sheet runs with it: two acts", async ({ page }) => {
   await openRoom(page);
   await page.getByRole("button", { name: "Chorus" }).click();
-  await expect(page.getByText("Bars 5 to 8 are played")).toBeVisible();
+  await expect(page.getByText("Played: Chorus.")).toBeVisible();
   await page.getByLabel("Round and round").check();
   await watch(page);
   await play(page).click();
@@ -40,8 +40,8 @@ test("a section is heard round and round, and its sheet runs with it: two acts",
   expect(told.some((one) => one.startsWith("count"))).toBe(true);
   // Bar after bar, each with its chord, and again from the first.
   const bars = told.filter((one) => one.startsWith("play 0") && /[A-G]/.test(one)).map((one) => one.slice(7));
-  expect([...new Set(bars)]).toEqual(["5 C", "6 G", "7 D", "8 G"]);
-  await expect(place(page)).toHaveAttribute("data-bar", "5");
+  expect([...new Set(bars)]).toEqual(["1 C", "2 G", "3 D", "4 G"]);
+  await expect(place(page)).toHaveAttribute("data-bar", "1");
   await page.keyboard.press("Escape");
   await play(page).click();
   await expect(place(page)).toContainText("Silence");
@@ -60,7 +60,7 @@ test("slower and faster by keys while it sounds, without losing the place; over 
   for (let step = 0; step < 10; step++) await page.keyboard.press("+");
   await expect(page.getByText("130 %: 260 a minute")).toBeVisible();
   await expect(place(page)).toHaveAttribute("data-bar", /^[23]$/u);
-  await expect(place(page)).toHaveAttribute("data-bar", "8", { timeout: 20_000 });
+  await expect(place(page)).toContainText("Chorus, bar 4", { timeout: 20_000 });
   await expect(place(page)).toContainText("Silence", { timeout: 10_000 });
   await expect(play(page)).toContainText("Play");
 });
@@ -93,13 +93,13 @@ test("bars are drawn over to practise them, and moved by keys", async ({ page })
   await page.mouse.down();
   await bars.nth(3).hover();
   await page.mouse.up();
-  await expect(page.getByText("Bars 2 to 4 are played")).toBeVisible();
+  await expect(page.getByText("Played: bars 2–4 of Verse.")).toBeVisible();
   await expect(page.getByLabel("Round and round")).toBeChecked();
   await page.keyboard.press("ArrowLeft");
   await page.keyboard.press("Shift+ArrowRight");
-  await expect(page.getByText("Bars 1 to 5 are played")).toBeVisible();
+  await expect(page.getByText("Played: bar 1 of Verse to bar 1 of Chorus.")).toBeVisible();
   await bars.nth(5).click();
-  await expect(page.getByText("Bars 6 to 8 are played")).toBeVisible();
+  await expect(page.getByText("Played: bars 2–4 of Chorus.")).toBeVisible();
   await page.keyboard.press("w");
   await expect(page.getByText("The whole song is played.")).toBeVisible();
 });

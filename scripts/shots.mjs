@@ -101,7 +101,7 @@ await shot("cues", `${song}/cues`, DESK, (page) =>
 await shot("rehearse", `${song}/rehearse`, DESK, async (page) => {
   await page.getByRole("button", { name: "Chorus 1" }).click();
   await page.getByRole("button", { name: /^Play/ }).click();
-  await page.locator('.run-place[data-bar="15"]').waitFor({ timeout: 60_000 });
+  await page.locator('.run-place[data-bar="3"]').waitFor({ timeout: 60_000 });
 });
 const [, eveningId] = (await (await fetch(server.address)).text()).match(/\/evening\/([\w-]+)/u);
 await shot("evening", `/evening/${eveningId}`);

@@ -98,8 +98,8 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   "src/engines": ["zod"],
   "src/engines/threads": [],
   "src/engines/window": ["comlink", "react", "@tanstack/react-query", "zustand"],
-  "src/ui": SCREEN,
-  "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "pitchy", "idb", "zod/mini"],
+  "src/ui": [...SCREEN, "chart.js"],
+  "src/rooms": [...SCREEN, "chart.js", "react-chartjs-2", "papaparse", "pitchy", "idb", "zod/mini"],
   "src/server/store": ["@electric-sql/pglite", "node:fs", "node:path", "node:worker_threads"],
   "src/server/host": [
     "next",

@@ -22,6 +22,7 @@ describe("lanterns", () => {
       Loops: "dark",
       Sounds: "dark",
       Cues: "dark",
+      Rehearse: "dark",
     });
   });
 

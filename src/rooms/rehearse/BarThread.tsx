@@ -1,7 +1,8 @@
 import { type CSSProperties, type PointerEvent, useRef, useState } from "react";
 import type { HeardSong, RunPlace } from "@/core/practice";
+import { tellBars } from "@/core/song/moments";
 import { SectionTag } from "@/ui/SectionTag";
-import { type Rehearsal, stretchOf } from "./rehearsal";
+import { type Rehearsal, stretchOf, tellWhat } from "./rehearsal";
 import type { Way } from "./settings";
 
 /**
@@ -95,7 +96,7 @@ export function BarThread({
                       data-in={at >= from && at < to}
                       data-now={isNow}
                       className="bar-notch"
-                      title={`Bar ${passage.firstBar + bar}`}
+                      title={tellBars(String(bar + 1), passage.label)}
                     />
                   );
                 })}
@@ -108,7 +109,7 @@ export function BarThread({
         <span aria-live="polite">
           {isWhole
             ? "The whole song is played. Draw over bars to practise them; touch one to begin there."
-            : `Bars ${from + 1} to ${to} are played, counted from the song’s first.`}
+            : `Played: ${tellWhat(song, { stretch: { from, to } })}.`}
         </span>
         {!isWhole && (
           <button

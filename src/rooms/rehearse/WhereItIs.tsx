@@ -16,17 +16,23 @@ export function WhereItIs({
     <p
       className="run-place min-h-10 text-xl"
       data-phase={place?.phase ?? phase}
-      data-bar={place?.phase === "play" ? place.bar : ""}
+      data-bar={place?.phase === "play" ? barNow(place) : ""}
       data-round={place?.round ?? 0}
     >
       {told()}
     </p>
   );
 
+  /** The bar in its section, as everywhere. */
+  function barNow({ passage, bar }: RunPlace): number {
+    return bar - passages[passage]!.firstBar + 1;
+  }
+
   function told() {
     if (phase === "opening") return "The band tunes up…";
     if (!place) return <span className="text-base">Silence. Space plays.</span>;
-    const { bar, beat, round, count, passage } = place;
+    const { beat, round, count, passage } = place;
+    const bar = barNow(place);
     const rounds = round > 0 ? `, round ${round + 1}` : "";
     switch (place.phase) {
       case "count":

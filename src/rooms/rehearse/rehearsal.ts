@@ -9,6 +9,7 @@ import {
   SPEEDS,
   wholeOf,
 } from "@/core/practice";
+import { tellStretch } from "@/core/song/moments";
 import { goneOnIn, RunSound, type VoicedPart } from "@/performance/sound";
 import { begin, hush, usualVoice } from "../hear";
 import { isHeard, loadWay, mixOf, type PartWay, PLAIN_WAY, saveWay, type Way, wayOf } from "./settings";
@@ -160,7 +161,7 @@ export class Rehearsal {
     this.gone = { ms: 0, rounds: 0 };
     const minutes = Math.max(0.1, Math.round(ms / 6000) / 10);
     const percent = Math.round(way.speed * 100);
-    this.store.setState({ last: { what: tellStretch(song, way), minutes, percent, rounds } });
+    this.store.setState({ last: { what: tellWhat(song, way), minutes, percent, rounds } });
   }
 
   /** What was gone through is kept, or let go. */
@@ -250,15 +251,17 @@ export function stretchOf({ passages }: Pick<HeardSong, "passages">, { stretch }
   return { from: lines[stretch.from]!, to: lines[to]!, first: stretch.from, last: to };
 }
 
-/** The stretch in words: a section, bars as the song numbers them; "" for all of it. */
-export function tellStretch({ passages }: Pick<HeardSong, "passages">, way: Pick<Way, "stretch">): string {
+/** What is gone through, in words: a section, bars of it; "" for the whole song. */
+export function tellWhat({ passages }: Pick<HeardSong, "passages">, way: Pick<Way, "stretch">): string {
   const { first, last } = stretchOf({ passages }, way);
-  let line = 0;
-  for (const { label, bars } of passages) {
-    if (line === first && line + bars.length === last) return label;
-    line += bars.length;
-  }
-  return first === 0 && last === line ? "" : `bars ${first + 1} to ${last}`;
+  const bars = passages.flatMap(({ label, bars }, passage) =>
+    bars.map((_, at) => ({ passage, label, bar: at + 1 })),
+  );
+  const [from, to] = [bars[first], bars[last - 1]];
+  if (!from || !to || (first === 0 && last === bars.length)) return "";
+  const isSection =
+    from.passage === to.passage && from.bar === 1 && to.bar === passages[to.passage]!.bars.length;
+  return isSection ? from.label : tellStretch(from, to);
 }
 
 const wishOf = (song: HeardSong, way: Way): RunWish => {

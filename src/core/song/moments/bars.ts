@@ -10,3 +10,16 @@ export const tellBars = (said: string, label: string): string =>
   said === "none"
     ? "no bars"
     : `${/^\d+$/u.test(said) ? "bar" : "bars"} ${said.replaceAll("-", "–")} of ${label}`;
+
+/** A bar of a time through a section, by its number there. */
+type BarOf = { readonly bar: number; readonly label: string; readonly passage: number };
+
+/**
+ * A stretch of a song from bar to bar, told by the sections it begins and ends in.
+ * @example tellStretch({ bar: 3, label: "Verse 1", passage: 0 }, { bar: 2, label: "Chorus", passage: 1 })
+ * // => "bar 3 of Verse 1 to bar 2 of Chorus"
+ */
+export const tellStretch = (first: BarOf, last: BarOf): string =>
+  first.passage === last.passage
+    ? tellBars(first.bar === last.bar ? `${first.bar}` : `${first.bar}-${last.bar}`, first.label)
+    : `${tellBarNumber(first.bar)} of ${first.label} to ${tellBarNumber(last.bar)} of ${last.label}`;

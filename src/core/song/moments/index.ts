@@ -1,4 +1,4 @@
-export { tellBarNumber, tellBars } from "./bars";
+export { tellBarNumber, tellBars, tellStretch } from "./bars";
 export {
   type Moment,
   tellBar,

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { spansOfForm, timelineOf } from "../read";
 import type { VersionBody } from "../schema/documents";
-import { tellBars } from "./bars";
+import { tellBars, tellStretch } from "./bars";
 import { tellBar, tellMoment, tellPlace, tellUnder, tellWord } from "./moment";
 import { clockOf } from "./song-clock";
 import { type SungSyllable, tellSungSoFar, tellSyllable } from "./sung-syllables";
@@ -18,6 +18,15 @@ const song = sampleVersion(
   },
   ["Verse", "Chorusx2"],
 );
+
+describe("a stretch", () => {
+  const at = (passage: number, bar: number) => ({ passage, bar, label: ["Verse 1", "Chorus"][passage]! });
+  it("is told by the sections it begins and ends in", () => {
+    expect(tellStretch(at(0, 2), at(0, 4))).toBe("bars 2–4 of Verse 1");
+    expect(tellStretch(at(0, 3), at(0, 3))).toBe("bar 3 of Verse 1");
+    expect(tellStretch(at(0, 3), at(1, 2))).toBe("bar 3 of Verse 1 to bar 2 of Chorus");
+  });
+});
 
 describe("a moment", () => {
   it.each([

@@ -55,7 +55,7 @@ export {
   type StrumRow,
 } from "./parts";
 export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./players";
-export { PRACTICE_KINDS, type Practice, type PracticeKind } from "./practices";
+export type { Practice, PracticeKind } from "./practices";
 export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
 export {
   INSTRUMENTS,

@@ -3,7 +3,7 @@ import { defineTable, idSchema, type RowOf } from "../../../document";
 import { optionalId, order, text } from "./row-fields";
 
 /** What was practised: by oneself to the sound of the band, a step of the ladder, the changes of chords, or by the whole band. */
-export const PRACTICE_KINDS = ["part", "ladder", "changes", "band"] as const;
+const PRACTICE_KINDS = ["part", "ladder", "changes", "band"] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 const MOST_MINUTES = 600;
