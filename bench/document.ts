@@ -76,7 +76,7 @@ const edits: ((at: number) => VersionCommand)[] = [
 ];
 
 const row = { by: "", composer: "", copyright: "", tags: [], rehearsed: null, archived: false };
-const song = { song: { s: { ...row, id: "s", title: "Long night" } }, practices: {} };
+const song = { song: { s: { ...row, id: "s", title: "Long night" } }, practices: {}, verdicts: {} };
 
 const times: number[] = [];
 const byEdit = new Map<number, number[]>();

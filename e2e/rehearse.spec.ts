@@ -1,5 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { addThreePlayers, expectAccessible, FAST, makeSong, room, saved } from "./helpers";
+import { makeEvening, screenOf } from "./live-evening";
 
 const place = (page: Page) => page.locator(".run-place");
 const play = (page: Page) => page.getByRole("button", { name: /^(?:Play|Stop)/ });
@@ -175,5 +176,85 @@ test("a minute of a hard change is counted by keys and kept; broken off it is no
   await page.clock.runFor(60_000);
   await expect(page.getByText("5 clean changes a minute")).toBeVisible();
   await saved(page);
+  await expectAccessible(page);
+});
+
+test("the ladder of a part: a step is played, tapped along with, told in a sentence, and done", async ({
+  page,
+}) => {
+  await openRoom(page);
+  await page.getByRole("link", { name: "Ladder" }).click();
+  const steps = page.getByRole("listitem").filter({ has: page.getByRole("button", { name: /^Done:/ }) });
+  await expect(steps.first()).toContainText("The other hand alone");
+  await expect(steps.last()).toContainText("All of it, with the band 100 %");
+  await steps
+    .first()
+    .getByRole("button", { name: /^Play:/ })
+    .click();
+  await expect(place(page)).toHaveAttribute("data-phase", "play", { timeout: 20_000 });
+  // A tap for each chord that begins while one listens.
+  for (let chord = 0; chord < 4; chord++) {
+    const bar = await place(page).getAttribute("data-bar");
+    await page.keyboard.press("j");
+    await expect(place(page)).not.toHaveAttribute("data-bar", bar!, { timeout: 10_000 });
+  }
+  await steps
+    .first()
+    .getByRole("button", { name: /^Stop:/ })
+    .click();
+  await expect(steps.first().getByRole("status")).toContainText(/\d of \d within 60 ms/u);
+  await expect(steps.first().locator("canvas")).toBeVisible();
+  await steps
+    .first()
+    .getByRole("button", { name: /^Done:/ })
+    .click();
+  await expect(steps.first()).toContainText("done");
+  await saved(page);
+  await page.reload();
+  await expect(steps.first()).toContainText("done");
+  await expectAccessible(page);
+});
+
+test("on a device that has joined an evening its player practises the songs before it", async ({
+  browser,
+  baseURL,
+}) => {
+  const evening = await makeEvening(baseURL!, "Practice Night");
+  const { page } = await screenOf(browser, baseURL!, evening, "Tobin");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole("button", { name: "This screen" }).click();
+  await page.getByRole("link", { name: "Rehearse the songs" }).click();
+  await page.waitForURL(/\/rehearse$/);
+  await page.getByLabel("Song").selectOption({ label: "Second Lamp" });
+  await expect(page.getByRole("region", { name: "The sheet" }).locator(".sung-chord").first()).toBeVisible();
+  await play(page).click();
+  await expect(place(page)).toHaveAttribute("data-phase", "play", { timeout: 20_000 });
+  await page.getByRole("button", { name: /^All but/ }).click();
+  await expect(
+    page.getByRole("region", { name: "Who is heard" }).getByRole("checkbox", { name: "Odile" }),
+  ).toBeChecked();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await expectAccessible(page);
+  await page.context().close();
+});
+
+test("whether a song fits: minutes with their reasons for each player, and the leader’s own verdict", async ({
+  page,
+}) => {
+  await openRoom(page);
+  await page.getByRole("link", { name: "Does it fit" }).click();
+  const asks = page.getByRole("region", { name: "What it asks" });
+  await expect(asks.getByRole("heading", { name: /^Acoustic/ })).toContainText(/\d+ to \d+ minutes/u);
+  await expect(asks).toContainText("For the band to learn it");
+  await asks.getByText("Why").first().click();
+  await expect(asks.getByRole("row", { name: /2 sections/ }).first()).toBeVisible();
+  const own = page.getByRole("region", { name: "Your own verdict" });
+  await own.getByLabel("For us").selectOption("it fits");
+  await own.getByLabel("For what occasion").fill("the harbour fair");
+  await own.getByLabel("For what occasion").press("Enter");
+  await saved(page);
+  await page.reload();
+  await expect(own.getByLabel("For us")).toHaveValue("fits");
+  await expect(own.getByLabel("For what occasion")).toHaveValue("the harbour fair");
   await expectAccessible(page);
 });

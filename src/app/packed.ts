@@ -1,6 +1,6 @@
 import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
 import { bandSheet, playsInBar } from "@/core/parts";
-import { type HeardSong, heardBand } from "@/core/practice";
+import { bandSource, type HeardPart, type HeardSong, heardOf, sungPart } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import {
@@ -49,13 +49,18 @@ export function heardSong(
   title: string,
   body: VersionBody,
 ): Promise<HeardSong> {
-  const make = async () => ({
-    versionId,
-    revision,
-    title,
-    passages: passagesOf(body),
-    parts: heardBand(body),
-  });
+  const make = async (): Promise<HeardSong> => {
+    const source = bandSource(body);
+    const parts: HeardPart[] = [];
+    for (const player of source.sheet.players) {
+      parts.push(heardOf(body, player, source));
+      // Between two hands an evening’s events may pass.
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    const melody = sungPart(body, source.passages);
+    if (melody) parts.push(melody);
+    return { versionId, revision, title, passages: passagesOf(body), parts };
+  };
   return keptHeard(`${versionId} ${revision} ${title}`, make);
 }
 

@@ -24,6 +24,7 @@ const song = (title: string): SongBody => ({
     },
   },
   practices: {},
+  verdicts: {},
 });
 const TEXT =
   "{title: A}\n{artist: B}\n{key: D}\n{capo: 3}\n{tempo: 90}\n{time: 4/4}\n{tag: x}\n{odd: kept}\n\n{sov: Verse}\n{c: softly}\n[D]Light on the [A]wa[G]ter [D]\n{x_beats: 3 1}\n[G]a [A]b\n{eov}\n\n{soc: Chorus}\n[G]Ring\n{eoc}\n\n{transpose: 2}\n{chorus}\n";

@@ -21,14 +21,15 @@ export type BandSource = {
   readonly partOf: (player: Player) => PlayerPart;
 };
 
-const sourceOf = (body: VersionBody): BandSource => ({
+/** What has to be worked out of a version before anybody can be heard. */
+export const bandSource = (body: VersionBody): BandSource => ({
   sheet: bandSheet(body),
   passages: timelineOf(body).passages,
   partOf: (player) => playerPart(body, player),
 });
 
 /** What everybody sounds in a song, in the order of the players; the melody last, where it is known. */
-export function heardBand(body: VersionBody, source: BandSource = sourceOf(body)): HeardPart[] {
+export function heardBand(body: VersionBody, source: BandSource = bandSource(body)): HeardPart[] {
   const melody = sungPart(body, source.passages);
   const heard = source.sheet.players.map((player) => heardOf(body, player, source));
   return melody ? [...heard, melody] : heard;
@@ -38,7 +39,7 @@ export function heardBand(body: VersionBody, source: BandSource = sourceOf(body)
 export function heardOf(
   body: VersionBody,
   player: Player,
-  source: Pick<BandSource, "sheet" | "partOf"> = sourceOf(body),
+  source: Pick<BandSource, "sheet" | "partOf"> = bandSource(body),
 ): HeardPart {
   const rows = new Map(source.sheet.rows.map((row) => [row.use.id, row]));
   return heardPart(

@@ -1,7 +1,9 @@
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
 export type { Drum } from "./groove";
-export { type HeardSong, heardBand } from "./heard-band";
+export { bandSource, type HeardSong, heardBand, heardOf } from "./heard-band";
 export type { HeardPart } from "./heard-part";
+export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";
+export { bandLoad, type Load, type LoadKind, loadOf } from "./load";
 export { changeDays, LOG_COLUMNS, lastRehearsed, logRow, practiceDays } from "./log";
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {
@@ -15,4 +17,6 @@ export {
   SPEEDS,
   wholeOf,
 } from "./run";
-export { MELODY_ID } from "./sung-part";
+export { MELODY_ID, sungPart } from "./sung-part";
+export { describeTaps, isInTime, judgeTaps, type Tapped } from "./taps";
+export { toLearnOf, withoutBass } from "./to-learn";

@@ -60,7 +60,7 @@ export type RunPlace = {
 /** Slower or faster than this nobody practises; of the tempo written. */
 export const SPEEDS = Object.freeze({ least: 0.3, most: 1.3 });
 
-const beginsOf = (passages: readonly LivePassage[]): Ticks[] => {
+export const beginsOf = (passages: readonly LivePassage[]): Ticks[] => {
   let tick = 0;
   return passages.map(({ ticks }) => {
     const begin = tick;

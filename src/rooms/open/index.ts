@@ -39,4 +39,5 @@ export {
   useNameOf,
   useNames,
 } from "./use-names";
+export { type Plans, usePlans } from "./use-plans";
 export { VARIANT_WORDS, VariantField } from "./VariantField";

@@ -4,8 +4,7 @@ import { useMemo } from "react";
 import type { Judged } from "@/core/findings";
 import { findingsOf, SHEET_FIXING, type SheetFinding } from "@/core/parts";
 import { versionRow } from "@/core/song/read";
-import { derive, useFindings, useWholeVersionLater } from "../open";
-import { type Plans, usePlans } from "./use-plans";
+import { derive, type Plans, useFindings, usePlans, useWholeVersionLater } from "../open";
 
 /** What is open on the sheet; changes are judged a moment later than the rest, while hands are still being planned. */
 export type SheetFindings = Judged<SheetFinding> & Plans;

@@ -10,7 +10,7 @@ import { BarThread } from "./BarThread";
 import { KeepRun, type KeptRun } from "./KeepRun";
 import { RunBar } from "./RunBar";
 import { REHEARSAL, stretchOf } from "./rehearsal";
-import { usePlace, useReaderPart, useRehearsal, type Where } from "./use-rehearsal";
+import { useHeardSong, usePlace, useReaderPart, useRehearsal, type Where } from "./use-rehearsal";
 import { useRehearseKeys } from "./use-rehearse-keys";
 import { WhereItIs } from "./WhereItIs";
 import { WhoIsHeard } from "./WhoIsHeard";
@@ -26,12 +26,15 @@ type Props = {
 
 /** A song gone through with the sound of the band: stretch, tempo and count-in, who is heard, and the sheet that runs with it. */
 export function RehearseScreen({ where, readers, names, onKeep }: Props) {
-  const { rehearsal, now, problem, edits } = useRehearsal(where);
+  const { heard, problem, edits } = useHeardSong(where);
+  const { rehearsal, now } = useRehearsal(where.versionId, heard);
   const { song, way, phase } = now;
   const reader = readers.find(({ id }) => id === way.reader) ?? readers[0] ?? null;
   const part = useReaderPart(where, reader?.id ?? null, names, edits);
   const place = usePlace(rehearsal, phase, part);
-  useRehearseKeys(rehearsal, reader?.id ?? null);
+  // An evening knows people, a song players.
+  const mine = part?.plays ? part.playerId : null;
+  useRehearseKeys(rehearsal, mine);
   const soundProblem = useStore(hearing, (one) => one.problem);
   const heading = useId();
   if (problem !== null) return <p role="alert">{problem}</p>;
@@ -79,7 +82,7 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
             <p role="status">The sheet is on its way…</p>
           )}
         </section>
-        <WhoIsHeard {...{ rehearsal, song, way, reader: reader?.id ?? null }} />
+        <WhoIsHeard {...{ rehearsal, song, way, reader: mine }} />
       </div>
       {onKeep && reader && now.last && (
         <KeepRun

@@ -4,8 +4,10 @@ import { PageTabs } from "../open";
 
 const PAGES = [
   ["/rehearse", "Play it"],
+  ["/rehearse/ladder", "Ladder"],
   ["/rehearse/changes", "Hard changes"],
   ["/rehearse/log", "Log"],
+  ["/rehearse/fit", "Does it fit"],
 ] as const;
 
 /** The pages of the Rehearse room. */

@@ -1,3 +1,6 @@
 export { ChangesPage } from "./ChangesPage";
+export { FitPage } from "./FitPage";
+export { LadderPage } from "./LadderPage";
 export { LogPage } from "./LogPage";
+export { PhoneRehearsal } from "./PhoneRehearsal";
 export { RehearseRoom } from "./RehearseRoom";

@@ -57,11 +57,15 @@ export class Rehearsal {
   /** What has been gone through since Play, over changes of tempo and stretch, ms and rounds. */
   private gone = { ms: 0, rounds: 0 };
 
-  constructor(readonly versionId: string) {}
+  /** @param keeps whether this window keeps how the song is gone through */
+  constructor(
+    readonly versionId: string,
+    private readonly keeps = true,
+  ) {}
 
   /** Takes up what this window kept. */
   open(): void {
-    this.store.setState({ way: loadWay(this.versionId) });
+    if (this.keeps) this.store.setState({ way: loadWay(this.versionId) });
   }
 
   close(): void {
@@ -83,9 +87,13 @@ export class Rehearsal {
     return this.sounding?.place() ?? null;
   }
 
-  get run(): Run | null {
-    return this.sounding?.run ?? null;
+  /** How far it is heard now, ms from the run's begin; null in silence. */
+  position(): number | null {
+    return this.sounding?.position() ?? null;
   }
+
+  /** The run that sounds, or was heard last. */
+  lastRun: Run | null = null;
 
   async toggle(): Promise<void> {
     if (this.store.getState().phase === "silent") await this.start();
@@ -125,6 +133,7 @@ export class Rehearsal {
     const sounding = await beginning;
     if (mine !== this.begun || !sounding) return;
     this.sounding = sounding;
+    this.lastRun = sounding.run;
     this.store.setState({ phase: "running" });
     // What was changed meanwhile is taken up.
     const { way: now } = this.store.getState();
@@ -174,7 +183,7 @@ export class Rehearsal {
     const { way: before, song } = this.store.getState();
     const way = { ...before, ...fields };
     this.store.setState({ way });
-    saveWay(this.versionId, way);
+    if (this.keeps) saveWay(this.versionId, way);
     const { sounding } = this;
     if (!sounding || !song) return;
     const isOther = (["speed", "stretch", "circles", "gapBars", "click"] as const).some(
@@ -200,6 +209,16 @@ export class Rehearsal {
     const parts = (song?.parts ?? []).map(({ player }) => [
       player.id,
       { ...wayOf(way, player.id), on: player.id !== id, alone: false },
+    ]);
+    this.change({ parts: { ...way.parts, ...Object.fromEntries(parts) } });
+  }
+
+  /** One is heard alone. @param id null for everybody */
+  aloneOrAll(id: string | null): void {
+    const { way, song } = this.store.getState();
+    const parts = (song?.parts ?? []).map(({ player }) => [
+      player.id,
+      { ...wayOf(way, player.id), on: true, alone: player.id === id },
     ]);
     this.change({ parts: { ...way.parts, ...Object.fromEntries(parts) } });
   }

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { call, stageHeard, stagePack } from "@/api";
-import type { RunPlace } from "@/core/practice";
+import type { HeardSong, RunPlace } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { StagePart, StageSheet } from "@/core/stage";
 import { followDocument } from "@/document/client";
@@ -17,39 +17,36 @@ const AWAY =
 /** What others change is taken up so much later, ms: in one go. */
 const SETTLE_MS = 300;
 
-/** A song to be gone through, for as long as the page is open. */
-export function useRehearsal({ stageId, versionId }: Where): {
-  readonly rehearsal: Rehearsal;
-  readonly now: Rehearsing;
-  /** What is wrong with the song, in a sentence; null where nothing is. */
+/** A song as it can be heard, fetched anew when it is changed. */
+export function useHeardSong({ stageId, versionId }: Where): {
+  readonly heard: HeardSong | null;
+  /** What is wrong with it, in a sentence; null where nothing is. */
   readonly problem: string | null;
   /** Counts how often the song was changed. */
   readonly edits: number;
 } {
-  const [rehearsal] = useState(() => new Rehearsal(versionId));
-  const now = useStore(rehearsal.store);
+  const [heard, setHeard] = useState<HeardSong | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [edits, setEdits] = useState(0);
-  useEffect(() => {
-    rehearsal.open();
-    return () => rehearsal.close();
-  }, [rehearsal]);
   const revision = useRef(0);
   // biome-ignore lint/correctness/useExhaustiveDependencies: an edit is why it is asked for again
   useEffect(() => {
     const away = new AbortController();
-    void call(stageHeard, { params: { eveningId: stageId }, sent: { versionId }, signal: away.signal }).then(
-      (heard) => {
-        if (away.signal.aborted) return;
-        setProblem(heard.ok ? null : heard.status === "away" ? AWAY : heard.message);
-        if (!heard.ok) return;
-        revision.current = heard.answer.revision;
-        rehearsal.take(heard.answer);
-      },
-    );
+    const asked = call(stageHeard, {
+      params: { eveningId: stageId },
+      sent: { versionId },
+      signal: away.signal,
+    });
+    void asked.then((answer) => {
+      if (away.signal.aborted) return;
+      setProblem(answer.ok ? null : answer.status === "away" ? AWAY : answer.message);
+      if (!answer.ok) return;
+      revision.current = answer.answer.revision;
+      setHeard(answer.answer);
+    });
     return () => away.abort();
-  }, [rehearsal, stageId, versionId, edits]);
-  const isThere = now.song !== null;
+  }, [stageId, versionId, edits]);
+  const isThere = heard !== null;
   useEffect(() => {
     if (!isThere || stageId !== versionId) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -63,7 +60,25 @@ export function useRehearsal({ stageId, versionId }: Where): {
       unfollow();
     };
   }, [isThere, stageId, versionId]);
-  return { rehearsal, now, problem, edits };
+  return { heard, problem, edits };
+}
+
+/** A song to be gone through, for as long as the page is open. @param keeps whether this window keeps how */
+export function useRehearsal(
+  versionId: string,
+  heard: HeardSong | null,
+  keeps = true,
+): { readonly rehearsal: Rehearsal; readonly now: Rehearsing } {
+  const [rehearsal] = useState(() => new Rehearsal(versionId, keeps));
+  const now = useStore(rehearsal.store);
+  useEffect(() => {
+    rehearsal.open();
+    return () => rehearsal.close();
+  }, [rehearsal]);
+  useEffect(() => {
+    if (heard) rehearsal.take(heard);
+  }, [rehearsal, heard]);
+  return { rehearsal, now };
 }
 
 /** The part of whoever reads, told in the names that are asked for; null while it is on its way. */

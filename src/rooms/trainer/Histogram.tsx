@@ -2,20 +2,39 @@
 
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { Bar } from "react-chartjs-2";
+import { capital } from "@/base";
 import type { JudgedPress } from "@/performance/judged";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 
-const STEP = 50;
-const MOST = 500;
+/** How far presses were from their time. */
+export const Histogram = ({ judged }: { judged: readonly JudgedPress[] }) => (
+  <MsHistogram
+    timed={judged.flatMap(({ ms, judged: word }) => (ms === null || word === "wrong" ? [] : [ms]))}
+    step={50}
+    most={500}
+    counted="presses"
+  />
+);
 
-/** How far presses were from their time: a histogram in steps of 50 ms, with the same figures as a table for readers. */
-export function Histogram({ judged }: { judged: readonly JudgedPress[] }) {
-  const timed = judged.flatMap(({ ms, judged: word }) => (ms === null || word === "wrong" ? [] : [ms]));
-  const places = Array.from({ length: (2 * MOST) / STEP + 1 }, (_, at) => -MOST + at * STEP);
+/** What was so many ms off its time: a histogram, with the same figures as a table for readers. */
+export function MsHistogram({
+  timed,
+  step,
+  most,
+  counted,
+}: {
+  readonly timed: readonly number[];
+  /** How wide a bar is, and how far the outermost stand, ms. */
+  readonly step: number;
+  readonly most: number;
+  /** What is counted: "presses". */
+  readonly counted: string;
+}) {
+  const places = Array.from({ length: (2 * most) / step + 1 }, (_, at) => -most + at * step);
   const counts = places.map(
     (place) =>
-      timed.filter((ms) => Math.max(-MOST, Math.min(MOST, Math.round(ms / STEP) * STEP)) === place).length,
+      timed.filter((ms) => Math.max(-most, Math.min(most, Math.round(ms / step) * step)) === place).length,
   );
   return (
     <figure className="max-w-2xl">
@@ -26,7 +45,7 @@ export function Histogram({ judged }: { judged: readonly JudgedPress[] }) {
             labels: places.map((place) => (place > 0 ? `+${place}` : String(place))),
             datasets: [
               {
-                label: "presses",
+                label: counted,
                 data: counts,
                 backgroundColor: "#2e271c",
                 barPercentage: 0.95,
@@ -53,7 +72,7 @@ export function Histogram({ judged }: { judged: readonly JudgedPress[] }) {
         />
       </div>
       <table className="sr-only">
-        <caption>Presses by ms from their time</caption>
+        <caption>{capital(counted)} by ms from their time</caption>
         <tbody>
           {places.map((place, at) =>
             counts[at]! > 0 ? (

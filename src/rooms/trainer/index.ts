@@ -1,4 +1,5 @@
 export { Answer, RunLog } from "./Answer";
+export { MsHistogram } from "./Histogram";
 export { keepRun } from "./keep-run";
 export { LitLine } from "./LitLine";
 export { PedalRow } from "./PedalRow";

@@ -28,6 +28,7 @@ type Rule = { readonly method: string; readonly path: RegExp; readonly least: "a
 /** What others than the leader get: of pages the stage, of endpoints what these say of themselves. */
 const RULES: readonly Rule[] = [
   { method: "GET", path: patternOf("/live/[eveningId]"), least: "viewer" },
+  { method: "GET", path: patternOf("/live/[eveningId]/rehearse"), least: "viewer" },
   ...ENDPOINTS.filter(({ who, path }) => who !== "leader" || path.includes("[eveningId]")).map(
     ({ method, path, who }): Rule => ({ method, path: patternOf(path), least: who }),
   ),

@@ -43,6 +43,7 @@ export function songDocuments(
       },
     },
     practices: {},
+    verdicts: {},
   };
   const version = shape(versionOfSheet(sheet, settings.source, makeId));
   return {

@@ -65,7 +65,7 @@ export async function duplicateSong(
       body: copyBody(body, versionRow(body).name, makeId),
     };
   });
-  const body = { song: { [id]: { ...row, id, title, archived: false } }, practices: {} };
+  const body = { song: { [id]: { ...row, id, title, archived: false } }, practices: {}, verdicts: {} };
   await createDocuments(database, [{ id, kind: "song", parentId: null, body }, ...copies]);
   return { songId: id, versionId: copies[0]?.id ?? "", title };
 }

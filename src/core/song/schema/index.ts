@@ -55,7 +55,13 @@ export {
   type StrumRow,
 } from "./parts";
 export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./players";
-export type { Practice, PracticeKind } from "./practices";
+export {
+  type Practice,
+  type PracticeKind,
+  VERDICT_ID,
+  VERDICTS,
+  type Verdict,
+} from "./practices";
 export { UNSOURCED, UNVARIED, type Variant } from "./provenance";
 export {
   INSTRUMENTS,

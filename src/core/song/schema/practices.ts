@@ -37,5 +37,19 @@ const practice = defineTable({
   since: 17,
 });
 
-export const practiceTables = { practices: practice };
+/** What the leader thinks of a song for this band: `later` needs something first. */
+export const VERDICTS = ["open", "fits", "later", "not for us"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+/** The leader's own verdict of a song, with its occasion and reasons. */
+const verdict = defineTable({
+  row: z.object({ id: idSchema, verdict: z.enum(VERDICTS), occasion: text(200), reasons: text(1000) }),
+  called: "verdict",
+  since: 17,
+});
+
+/** The one row the verdict of a song is kept in. */
+export const VERDICT_ID = "verdict";
+
+export const practiceTables = { practices: practice, verdicts: verdict };
 export type Practice = RowOf<typeof practice>;

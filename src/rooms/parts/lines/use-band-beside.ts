@@ -3,8 +3,7 @@
 import { useMemo } from "react";
 import { heardBeside } from "@/core/parts";
 import { useEngine } from "@/engines/window";
-import { useWholeVersionLater } from "../../open";
-import { usePlans } from "../use-plans";
+import { usePlans, useWholeVersionLater } from "../../open";
 
 /** What the rest of the band sounds under each chord of a section; null while it is added up. */
 export function useBandBeside(

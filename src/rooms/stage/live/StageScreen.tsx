@@ -87,6 +87,7 @@ export function StageScreen({ line, settings, change }: Props) {
             person={live.person}
             role={live.role}
             isOwn={live.line === "own"}
+            rehearse={live.line === "own" ? `/song/${line.id}/rehearse` : `/live/${line.id}/rehearse`}
             lit={lit}
             within={line.clockWithin}
             onChoose={choose}

@@ -20,6 +20,7 @@ export function ThisScreen({
   person,
   role,
   isOwn,
+  rehearse,
   lit,
   within,
   onChoose,
@@ -32,6 +33,8 @@ export function ThisScreen({
   role: StageRole;
   /** Whether it is a song's own stage, which this screen leads. */
   isOwn: boolean;
+  /** Where its songs are heard and practised. */
+  rehearse: string;
   lit: Lit;
   within: number | null;
   onChoose: (person: string) => void;
@@ -95,6 +98,12 @@ export function ThisScreen({
             ))}
           </select>
         </label>
+        <p>
+          <a className="link" href={rehearse}>
+            {isOwn ? "Rehearse this song" : "Rehearse the songs"}
+          </a>
+          , slowly, to the sound of the band.
+        </p>
         <FullScreen />
         <KeysHere isLeading={isOwn || (role === "leader" && settings.leads)} />
         <p className="text-base">

@@ -4,7 +4,8 @@ import { useMemo } from "react";
 import type { ShapePlan } from "@/core/parts";
 import { hasStrings } from "@/core/song/read";
 import { type AnsweredAll, useEngines } from "@/engines/window";
-import { derive, useWholeVersionLater } from "../open";
+import { derive } from "./derived";
+import { useWholeVersionLater } from "./open-song";
 
 export type Plans = {
   /** Players' shapes by their ids. */

@@ -1,0 +1,5 @@
+import { FitPage } from "@/rooms/rehearse";
+
+export default function Page() {
+  return <FitPage />;
+}

@@ -1,0 +1,5 @@
+import { LadderPage } from "@/rooms/rehearse";
+
+export default function Page() {
+  return <LadderPage />;
+}
