@@ -1,30 +1,15 @@
 import { describe, expect, it } from "vitest";
+import { BAR, BEAT, plainPassage } from "../../../testing/stage/plain-passage";
 import { parseTuning } from "../pitch";
-import type { LivePassage } from "../stage";
 import type { HeardPart, TimedStroke } from "./heard-part";
 import { firstPercent, ladderOf, stepPart } from "./ladder";
 
-const BEAT = 960;
-const BAR = 4 * BEAT;
 const TUNING = (() => {
   const read = parseTuning(["E2", "A2", "D3", "G3", "B3", "E4"]);
   if (!read.ok) throw new Error("a guitar is tuned");
   return read.value;
 })();
-const PASSAGES: readonly LivePassage[] = [
-  {
-    id: "u 0",
-    label: "Verse",
-    kind: "verse",
-    ticks: 2 * BAR,
-    firstBar: 1,
-    bars: [0, BAR],
-    beat: BEAT,
-    bar: BAR,
-    bpm: 80,
-    signs: [],
-  },
-];
+const PASSAGES = [plainPassage(2)];
 const G = [3, 2, 0, 0, 0, 3];
 const C = [null, 3, 2, 0, 1, 0];
 const stroke = (

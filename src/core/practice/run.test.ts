@@ -1,25 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { LivePassage } from "../stage";
+import { BAR, BEAT, plainPassage } from "../../../testing/stage/plain-passage";
 import { type CLICKS, clicksOfRun, countIn } from "./click";
 import { barLinesOf, layRun, msOfTick, placeInRun, type RunWish, wholeOf } from "./run";
 
-const BEAT = 960;
-const BAR = 4 * BEAT;
-const passage = (bars: number, fields: Partial<LivePassage> = {}): LivePassage => ({
-  id: "u 0",
-  label: "Verse",
-  kind: "verse",
-  ticks: bars * BAR,
-  firstBar: 1,
-  bars: Array.from({ length: bars }, (_, at) => at * BAR),
-  beat: BEAT,
-  bar: BAR,
-  bpm: 120,
-  signs: [],
-  ...fields,
-});
-const SONG = [passage(2), passage(4, { id: "u 1", firstBar: 3, bpm: 60 })];
+const SONG = [plainPassage(2), plainPassage(4, { id: "u 1", firstBar: 3, bpm: 60 })];
 const wish = (fields: Partial<RunWish> = {}): RunWish => ({
   ...wholeOf(SONG),
   speed: 1,
@@ -51,7 +36,7 @@ describe("a run through a song", () => {
   });
 
   it("counts a pickup's song in so that the pickup comes on the last beat counted", () => {
-    const lifted = passage(2, { ticks: 2 * BAR + BEAT, bars: [BEAT, BAR + BEAT] });
+    const lifted = plainPassage(2, { ticks: 2 * BAR + BEAT, bars: [BEAT, BAR + BEAT] });
     const run = layRun([lifted], { ...wish(), ...wholeOf([lifted]) });
     expect(run.countMs).toBe(1500);
     expect(countIn(run).map(({ ms, first }) => [ms, first])).toEqual([

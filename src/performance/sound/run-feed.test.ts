@@ -1,26 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type HeardPart, layRun, type RunWish, wholeOf } from "@/core/practice";
-import type { LivePassage } from "@/core/stage";
+import { BAR, BEAT, plainPassage } from "../../../testing/stage/plain-passage";
 import { RunFeed } from "./run-feed";
 import { goneOnIn } from "./run-sound";
 import type { SoundEvent } from "./score";
 
-const BEAT = 960;
-const BAR = 4 * BEAT;
-const passage = (bars: number, bpm: number): LivePassage => ({
-  id: "u 0",
-  label: "Verse",
-  kind: "verse",
-  ticks: bars * BAR,
-  firstBar: 1,
-  bars: Array.from({ length: bars }, (_, at) => at * BAR),
-  beat: BEAT,
-  bar: BAR,
-  bpm,
-  signs: [],
-});
-const SONG = [passage(6, 120), passage(3, 60)];
+const SONG = [plainPassage(6), plainPassage(3, { bpm: 60 })];
 /** A key on every beat, its number the key. */
 const part: HeardPart = {
   player: { id: "p", name: "Ann", instrument: "keys", plugged: false },

@@ -1,21 +1,8 @@
 import { describe, expect, it } from "vitest";
-import type { LivePassage } from "@/core/stage";
+import { BAR, plainPassage } from "../../../testing/stage/plain-passage";
 import { stretchOf, tellWhat } from "./rehearsal";
 
-const BAR = 3840;
-const passage = (id: string, bars: number, firstBar: number): LivePassage => ({
-  id,
-  label: id,
-  kind: "verse",
-  ticks: bars * BAR,
-  firstBar,
-  bars: Array.from({ length: bars }, (_, at) => at * BAR),
-  beat: 960,
-  bar: BAR,
-  bpm: 80,
-  signs: [],
-});
-const song = { passages: [passage("Verse", 4, 1), passage("Chorus", 2, 5)] };
+const song = { passages: [plainPassage(4), plainPassage(2, { id: "u1 0", label: "Chorus", firstBar: 5 })] };
 const told = (from: number, to: number) => tellWhat(song, { stretch: { from, to } });
 
 describe("a stretch of a song", () => {
