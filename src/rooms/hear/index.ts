@@ -1,5 +1,5 @@
 export { HearPart } from "./HearPart";
 export { HearThis } from "./HearThis";
 export { begin, hear, hearing, hush } from "./hearing";
-export { scoreOfLine, scoreOfPattern, scoreOfShape } from "./score-of";
+export { scoreOfLine, scoreOfPattern, scoreOfShape, scoreOfTogether } from "./score-of";
 export { usualVoice, voicesFor } from "./voices";

@@ -1,3 +1,4 @@
+import type { Midi } from "@/base";
 import type { TabNote } from "@/core/fretboard";
 import { GUITAR_TUNING, parseTuning } from "@/core/pitch";
 import { hearShape, type NoteAt, play, playLine } from "@/core/playing";
@@ -48,6 +49,25 @@ export function scoreOfLine(
   const voice: PartVoice = player.instrument === "bass" ? "finger" : "clean";
   return soundScore([{ voice, onsets: [], line: playLine(line) }]);
 }
+
+/** So long one chord of everybody is heard, ms. */
+const TOGETHER_MS = 2200;
+
+/** One chord as everybody sounds it together. */
+export const scoreOfTogether = (
+  heard: readonly {
+    readonly player: Pick<Player, "id" | "name" | "instrument"> | null;
+    readonly pitches: readonly Midi[];
+  }[],
+): SoundScore =>
+  soundScore(
+    heard.map(({ player, pitches }) => ({
+      voice: player ? usualVoice({ ...player, plugged: false }) : "piano",
+      onsets: play([{ at: 0, beats: TOGETHER_MS, held: null, notes: pitches, pattern: null }], {
+        msOf: (ms) => ms,
+      }),
+    })),
+  );
 
 /** What one player, or everybody, sounds in one time through a section; null where nothing does. */
 export function scoreOfPassage(song: HeardSong, at: number, playerId: string | null): SoundScore | null {

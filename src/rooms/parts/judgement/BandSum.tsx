@@ -1,8 +1,16 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { capital } from "@/base";
-import { type BandSheet, type ChordSum, describeSumProblem, LOOPS, type ShapePlan } from "@/core/parts";
+import { capital, unwrap } from "@/base";
+import {
+  type BandSheet,
+  type ChordSum,
+  describeSumProblem,
+  LOOPS,
+  type Mend,
+  type ShapePlan,
+} from "@/core/parts";
+import { parsePitch } from "@/core/pitch";
 import { chooseShape } from "@/core/song/edit";
 import { tellBars } from "@/core/song/moments";
 import type { Namer } from "@/core/song/names";
@@ -11,6 +19,7 @@ import type { QuestionOf } from "@/engines/window";
 import { useEngine } from "@/engines/window";
 import { writeFrets } from "@/ui/ChordDiagram";
 import { SearchNote } from "@/ui/SearchNote";
+import { HearThis, scoreOfTogether } from "../../hear";
 import type { ShownPlan } from "../../loops";
 import { makeId, useAct, useCurrentVersion, useNames, useWholeVersion } from "../../open";
 
@@ -113,6 +122,13 @@ function SumItem({
   return (
     <li className="rounded-box border border-base-300 p-3">
       <WhatSounds sum={sum} more={more} namer={namer} nameOf={nameOf} />
+      <p className="mt-2">
+        <HearThis
+          what={`${sum.label}, ${namer.readSounding(sum.symbol)} as it sounds`}
+          isKeyed={false}
+          score={() => scoreOfTogether(heardIn(sum, sheet, null))}
+        />
+      </p>
       {!isAsked && (
         <button type="button" className="btn btn-sm mt-2" onClick={() => setIsAsked(true)}>
           Find the smallest change
@@ -133,6 +149,11 @@ function SumItem({
           {nameOf(mend.playerId)}: <span className="font-mono font-bold">{writeFrets(mend.shape.frets)}</span>
           , {mend.strings} {mend.strings === 1 ? "string" : "strings"} otherwise
           {mend.left.length > 0 && `; ${mend.left.length} of it stays`}
+          <HearThis
+            what={`${sum.label}, ${namer.readSounding(sum.symbol)} with this change`}
+            isKeyed={false}
+            score={() => scoreOfTogether(heardIn(sum, sheet, mend))}
+          />
           <button
             type="button"
             className="btn btn-sm"
@@ -154,6 +175,18 @@ function SumItem({
       )}
     </li>
   );
+}
+
+/** Who sounds which pitches, with one player's shape changed where a mend is tried. */
+function heardIn(sum: ChordSum, { players }: BandSheet, mend: Mend | null) {
+  const ids = [...new Set(sum.voices.map(({ playerId }) => playerId))];
+  return ids.map((id) => ({
+    player: players.find((one) => one.id === id) ?? null,
+    pitches:
+      mend?.playerId === id
+        ? mend.shape.pitches.map((pitch) => unwrap(parsePitch(pitch)))
+        : sum.voices.flatMap(({ pitch, playerId, passing }) => (playerId === id && !passing ? [pitch] : [])),
+  }));
 }
 
 /** What the chart says, what sounds instead, and who plays which pitch of it. */
