@@ -6,7 +6,14 @@ export type ToSound =
   /** The bank of sounds, once. */
   | { readonly type: "bank"; readonly bank: ArrayBuffer }
   /** Plays a score from its beginning, in place of what sounds. One that is open waits for more when it is through. */
-  | { readonly type: "play"; readonly score: SoundScore; readonly mix: Mix; readonly isOpen: boolean }
+  | {
+      readonly type: "play";
+      /** Which it is: what is said of it says so too. */
+      readonly id: number;
+      readonly score: SoundScore;
+      readonly mix: Mix;
+      readonly isOpen: boolean;
+    }
   /** What comes later in an open score. */
   | { readonly type: "more"; readonly events: readonly SoundEvent[] }
   | { readonly type: "mix"; readonly mix: Mix }
@@ -20,6 +27,6 @@ export type FromSound =
   /** The bank can't be read. */
   | { readonly type: "failed"; readonly reason: string }
   /** A score has begun. @param at by the audio context's clock, s */
-  | { readonly type: "began"; readonly at: number }
+  | { readonly type: "began"; readonly id: number; readonly at: number }
   /** The first sample of a score that is not silence has been made. */
   | { readonly type: "sounding" };

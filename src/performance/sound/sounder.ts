@@ -36,6 +36,8 @@ export class Sounder implements Sound {
   /** When the first sound of what plays was made; null until then. */
   private heard: (() => void) | null = null;
   private began: ((at: number) => void) | null = null;
+  /** Which score plays, counted: what is told of one before is not heard any more. */
+  private playing = 0;
 
   private constructor(
     private readonly context: AudioContext,
@@ -43,7 +45,7 @@ export class Sounder implements Sound {
   ) {
     node.port.onmessage = ({ data }: MessageEvent<FromSound>) => {
       if (data.type === "sounding") this.heard?.();
-      else if (data.type === "began") this.began?.(data.at);
+      else if (data.type === "began" && data.id === this.playing) this.began?.(data.at);
     };
   }
 
@@ -73,31 +75,39 @@ export class Sounder implements Sound {
   }
 
   async play(score: SoundScore, onHeard?: () => void): Promise<number> {
-    const at = await this.start({ type: "play", score, mix: [], isOpen: false }, onHeard);
+    const { at } = await this.start({ score, mix: [], isOpen: false }, onHeard);
     return performance.now() + (at - heardAt(this.context)) * 1000;
   }
 
   async begin(score: SoundScore, mix: Mix, onHeard?: () => void): Promise<Running> {
-    const at = await this.start({ type: "play", score, mix, isOpen: true }, onHeard);
+    const { id, at } = await this.start({ score, mix, isOpen: true }, onHeard);
+    const tell = (message: ToSound) => {
+      if (id === this.playing) this.send(message);
+    };
     return {
-      add: (events) => this.send({ type: "more", events }),
-      mix: (one) => this.send({ type: "mix", mix: one }),
+      add: (events) => tell({ type: "more", events }),
+      mix: (one) => tell({ type: "mix", mix: one }),
       position: () => (heardAt(this.context) - at) * 1000,
     };
   }
 
   /** Begins a score. @returns when, by the audio context's clock, s */
-  private async start(message: ToSound, onHeard: (() => void) | undefined): Promise<number> {
+  private async start(
+    what: Pick<Extract<ToSound, { type: "play" }>, "score" | "mix" | "isOpen">,
+    onHeard: (() => void) | undefined,
+  ): Promise<{ id: number; at: number }> {
     this.heard = onHeard ?? null;
     await running(this.context);
+    const id = ++this.playing;
     const began = new Promise<number>((resolve) => {
       this.began = resolve;
     });
-    this.send(message);
-    return began;
+    this.send({ type: "play", id, ...what });
+    return { id, at: await began };
   }
 
   stop(): void {
+    this.playing++;
     this.send({ type: "stop" });
   }
 

@@ -22,8 +22,8 @@ class SoundProcessor extends AudioWorkletProcessor {
   private player: ScorePlayer | null = null;
   private isSilent = true;
   private isOpen = false;
-  /** Whether a score has yet to be told of. */
-  private isNew = false;
+  /** The score that has yet to be told of; null where none has. */
+  private fresh: number | null = null;
 
   constructor() {
     super();
@@ -61,12 +61,12 @@ class SoundProcessor extends AudioWorkletProcessor {
     }
   }
 
-  private play({ score, mix, isOpen }: Extract<ToSound, { type: "play" }>): void {
+  private play({ id, score, mix, isOpen }: Extract<ToSound, { type: "play" }>): void {
     this.stop();
     if (!this.synth) return;
     this.player = new ScorePlayer(this.synth, score, sampleRate, mix);
     this.isSilent = true;
-    this.isNew = true;
+    this.fresh = id;
     this.isOpen = isOpen;
   }
 
@@ -79,8 +79,8 @@ class SoundProcessor extends AudioWorkletProcessor {
     const left = outputs[0]?.[0];
     const right = outputs[0]?.[1];
     if (!this.player || !left || !right) return true;
-    if (this.isNew) this.tell({ type: "began", at: currentTime });
-    this.isNew = false;
+    if (this.fresh !== null) this.tell({ type: "began", id: this.fresh, at: currentTime });
+    this.fresh = null;
     this.player.render(left, right);
     const isHeard = left.some((value) => Math.abs(value) > LEAST_HEARD);
     if (this.isSilent && isHeard) this.tell({ type: "sounding" });

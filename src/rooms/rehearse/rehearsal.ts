@@ -136,8 +136,7 @@ export class Rehearsal {
     this.lastRun = sounding.run;
     this.store.setState({ phase: "running" });
     // What was changed meanwhile is taken up.
-    const { way: now } = this.store.getState();
-    if (now !== way) sounding.mix(mixOf(now, song!.parts));
+    this.follow(way);
   }
 
   private ended(): void {
@@ -180,12 +179,18 @@ export class Rehearsal {
 
   /** Changes how it is gone through; what sounds goes on where it is. */
   change(fields: Partial<Way>): void {
-    const { way: before, song } = this.store.getState();
+    const { way: before } = this.store.getState();
     const way = { ...before, ...fields };
     this.store.setState({ way });
     if (this.keeps) saveWay(this.versionId, way);
+    this.follow(before);
+  }
+
+  /** What sounds goes on in the way that is wanted now. @param before the way it sounds in */
+  private follow(before: Way): void {
+    const { way, song } = this.store.getState();
     const { sounding } = this;
-    if (!sounding || !song) return;
+    if (!sounding || !song || way === before) return;
     const isOther = (["speed", "stretch", "circles", "gapBars", "click"] as const).some(
       (field) => way[field] !== before[field],
     );
