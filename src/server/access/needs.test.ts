@@ -15,13 +15,17 @@ describe("needs", () => {
     expect(read("viewer")).toEqual([
       "/api/stage/Evening1/clock",
       "/api/stage/Evening1/events",
+      "/api/stage/Evening1/heard",
       "/api/stage/Evening1/live",
       "/api/stage/Evening1/me",
       "/api/stage/Evening1/notes",
       "/api/stage/Evening1/pack",
       "/api/stage/Evening1/people",
       "/live/Evening1",
+      "/live/Evening1/rehearse",
     ]);
+    // What sounds is the program's own, and a sheet without it is silent.
+    for (const file of ["/sounds.sf3", "/sound-worklet.js"]) expect(needs("GET", file).least).toBe("anyone");
     expect(read("leader").length).toBeGreaterThan(30);
   });
 
