@@ -5,7 +5,7 @@ import type { HeardPart, TimedStroke } from "./heard-part";
 import { beginsOf } from "./run";
 
 /** What of a part is played on a step: one hand first, then both, then with everybody. */
-export const STEP_KINDS = ["right hand", "left hand", "on the beat", "pattern", "line", "all"] as const;
+const STEP_KINDS = ["right hand", "left hand", "on the beat", "pattern", "line", "all"] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
 /** A step of the ladder: what is played, and how fast, in hundredths of the tempo written. */

@@ -1,15 +1,7 @@
 import type { Level } from "../fretboard";
 
 /** What of a part must be learned, by kind. */
-export const LOAD_KINDS = [
-  "sections",
-  "shapes",
-  "changes",
-  "patterns",
-  "lines",
-  "exceptions",
-  "presses",
-] as const;
+const LOAD_KINDS = ["sections", "shapes", "changes", "patterns", "lines", "exceptions", "presses"] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
 
 /** What one player must learn of a song. */
@@ -29,7 +21,7 @@ export type ToLearn = {
 };
 
 /** What it takes to learn things of one kind: how many there are, and the minutes. */
-export type LoadItem = { readonly kind: LoadKind; readonly count: number; readonly minutes: number };
+type LoadItem = { readonly kind: LoadKind; readonly count: number; readonly minutes: number };
 
 /** How long a player needs to learn a song, minutes: likely between the two. */
 export type Load = { readonly items: readonly LoadItem[]; readonly low: number; readonly high: number };
@@ -38,7 +30,7 @@ export type Load = { readonly items: readonly LoadItem[]; readonly low: number; 
  * Minutes a thing takes a steady hand, ours, no source; docs/fit.md tells them. A shape and a change cost by how hard they are:
  * what is easy costs nothing.
  */
-export const LOAD = Object.freeze({
+const LOAD = Object.freeze({
   section: 0.75,
   exception: 0.5,
   /** Above `easyShape` each point of difficulty, at most `mostShape`. */

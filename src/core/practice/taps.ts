@@ -9,7 +9,7 @@ export type Tapped = {
 /** A tap farther off belongs to no stroke, ms; less where strokes are closer than twice that. */
 const FARTHEST_MS = 200;
 /** A stroke is in time within so many ms. Ours, no source. */
-export const IN_TIME_MS = 60;
+const IN_TIME_MS = 60;
 
 /**
  * Gives each tap to the stroke nearest to it, each stroke at most one tap, in the order of time.

@@ -9,6 +9,7 @@ import { hasStrings } from "@/core/song/read";
 import type { Player, Practice } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { useEngine } from "@/engines/window";
+import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
 import { hearing } from "../hear";
 import { windowNames } from "../names";
@@ -75,8 +76,10 @@ function Ladder(props: Props) {
 /** How hard the hardest change of a hand is for the time it has, by the second. */
 function WithHand(props: Props) {
   const request = useDerived((body) => derive.planOf(body, props.player));
-  const plan = useEngine("shape-plan", request).data;
-  const [hardest] = plan ? listChanges(plan) : [];
+  const search = useEngine("shape-plan", request);
+  // Steps go by it: one that is played must not become another meanwhile.
+  if (!search.data) return <SearchNote search={search} doing="planning the hand’s way…" />;
+  const [hardest] = listChanges(search.data);
   return <Steps {...props} load={hardest?.cost ?? 0} />;
 }
 

@@ -1,9 +1,32 @@
 "use client";
 
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from "chart.js";
 import { Chart as ChartOf } from "react-chartjs-2";
 import type { practiceDays } from "@/core/practice";
 import { axis, Beside, INK, look, plain, th } from "@/ui/chart-frame";
-import "@/ui/charts";
+
+Chart.register(
+  BarController,
+  BarElement,
+  CategoryScale,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+);
 
 /** Minutes practised and the tempo reached, day by day; a table beside. */
 export function LogChart({ days }: { readonly days: ReturnType<typeof practiceDays> }) {

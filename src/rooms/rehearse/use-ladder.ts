@@ -21,7 +21,7 @@ type Section = {
 };
 
 /** How the last step went that was tapped along with. */
-export type StepAnswer = {
+type StepAnswer = {
   readonly step: LadderStep;
   readonly tapped: Tapped;
   readonly words: string;

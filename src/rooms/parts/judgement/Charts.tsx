@@ -1,12 +1,35 @@
 "use client";
 
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from "chart.js";
 import { Bar, Line } from "react-chartjs-2";
 import { type BandSheet, lightOfRow, type SheetRow } from "@/core/parts";
 import { beatsOfBar } from "@/core/rhythm";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { axis, Beside, INK, look, plain, th } from "@/ui/chart-frame";
-import "@/ui/charts";
 import { RangeChart } from "./RangeChart";
+
+Chart.register(
+  BarController,
+  BarElement,
+  CategoryScale,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+);
 
 /** Light over the form, registers in a section, and how dense the strokes are; a table beside each. */
 export function Charts({ sheet }: { sheet: BandSheet }) {
