@@ -163,7 +163,7 @@ function Hardest({ player, plan }: { readonly player: Player; readonly plan: Sha
   const told = (capo: number, symbol: string) => names({ player, capo }).readSounding(symbol);
   return (
     <p className="text-sm">
-      Hardest shape {told(shape.hand.capo, shape.symbol)} ({shape.fingering.difficulty} points)
+      Hardest shape {told(shape.hand.capo, shape.symbol)} ({shape.fingering.difficulty.toFixed(1)} points)
       {change &&
         `, hardest change ${told(change.capo, change.from.symbol)} to ${told(change.capo, change.to.symbol)} (${change.cost.toFixed(1)})`}
       .

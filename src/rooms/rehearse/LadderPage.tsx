@@ -166,10 +166,15 @@ function Steps({ heard, player, players, edits, onPlayer, load }: Props & { read
         </div>
         <section
           aria-label="The sheet"
-          className="rehearse-sheet flex w-[26rem] flex-col max-lg:w-full"
+          className="rehearse-sheet rehearse-words flex w-[26rem] flex-col max-lg:w-full"
           style={{ "--stage-size": 0.55 } as CSSProperties}
         >
-          <WhereItIs place={place} passages={heard.passages} phase={ladder.phase} />
+          <WhereItIs
+            place={place}
+            passages={heard.passages}
+            phase={ladder.phase}
+            silence="Play a step, and the sheet runs with it."
+          />
           {reader && sheet && (
             <PassageSheet part={reader} sheet={sheet} tick={place?.phase === "play" ? place.tick : null} />
           )}

@@ -44,7 +44,7 @@ export function RunBar({
         onClick={() => void rehearsal.toggle()}
       >
         {isSilent ? "Play" : "Stop"}
-        <kbd className="kbd kbd-xs">Space</kbd>
+        <kbd className="kbd kbd-xs max-sm:hidden">Space</kbd>
       </button>
       <fieldset>
         <legend className="mb-1 text-sm">Tempo</legend>

@@ -7,10 +7,13 @@ export function WhereItIs({
   place,
   passages,
   phase,
+  silence = "Silence. Play begins it.",
 }: {
   readonly place: RunPlace | null;
   readonly passages: readonly LivePassage[];
   readonly phase: Rehearsing["phase"];
+  /** What is said in silence. */
+  readonly silence?: string;
 }) {
   return (
     <p
@@ -30,7 +33,7 @@ export function WhereItIs({
 
   function told() {
     if (phase === "opening") return "The band tunes up…";
-    if (!place) return <span className="text-base">Silence. Space plays.</span>;
+    if (!place) return <span className="text-base">{silence}</span>;
     const { beat, round, count, passage } = place;
     const bar = barNow(place);
     const rounds = round > 0 ? `, round ${round + 1}` : "";

@@ -48,11 +48,11 @@ export function WhoIsHeard({
             aria-pressed={rehearsal.isAllBut(me.id)}
             onClick={() => rehearsal.allBut(me.id)}
           >
-            All but {me.name} <kbd className="kbd kbd-xs">M</kbd>
+            All but {me.name} <kbd className="kbd kbd-xs max-sm:hidden">M</kbd>
           </button>
         )}
         <button type="button" className="btn btn-sm" onClick={() => rehearsal.allBut(null)}>
-          Everybody <kbd className="kbd kbd-xs">0</kbd>
+          Everybody <kbd className="kbd kbd-xs max-sm:hidden">0</kbd>
         </button>
       </div>
       <ul>
@@ -96,7 +96,7 @@ function PartRow({
           />
           <span className={heard ? "font-bold" : ""}>{name}</span>
           {at < 9 && (
-            <span className="kbd kbd-xs" aria-hidden="true">
+            <span className="kbd kbd-xs max-sm:hidden" aria-hidden="true">
               {at + 1}
             </span>
           )}
