@@ -1,6 +1,6 @@
 import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
 import { bandSheet, playsInBar } from "@/core/parts";
-import { bandSource, type HeardPart, type HeardSong, heardOf, sungPart } from "@/core/practice";
+import { type HeardPart, type HeardSong, heardParts } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import {
@@ -50,15 +50,12 @@ export function heardSong(
   body: VersionBody,
 ): Promise<HeardSong> {
   const make = async (): Promise<HeardSong> => {
-    const source = bandSource(body);
     const parts: HeardPart[] = [];
-    for (const player of source.sheet.players) {
-      parts.push(heardOf(body, player, source));
+    for (const part of heardParts(body)) {
+      parts.push(part);
       // Between two hands an evening’s events may pass.
       await new Promise((resolve) => setImmediate(resolve));
     }
-    const melody = sungPart(body, source.passages);
-    if (melody) parts.push(melody);
     return { versionId, revision, title, passages: passagesOf(body), parts };
   };
   return keptHeard(`${versionId} ${revision} ${title}`, make);

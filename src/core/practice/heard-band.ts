@@ -1,5 +1,5 @@
 import { type BandSheet, bandSheet, type PlayerPart, playerPart } from "../parts";
-import { type Passage, timelineOf } from "../song/read";
+import { timelineOf } from "../song/read";
 import type { Player, VersionBody } from "../song/schema";
 import type { LivePassage } from "../stage";
 import { type HeardPart, heardPart } from "./heard-part";
@@ -14,33 +14,30 @@ export type HeardSong = {
   readonly parts: readonly HeardPart[];
 };
 
-/** What has been worked out of a version already. */
-export type BandSource = {
-  readonly sheet: BandSheet;
-  readonly passages: readonly Passage[];
-  readonly partOf: (player: Player) => PlayerPart;
-};
+/** What is worked out of a version once for everybody. */
+type BandSource = { readonly sheet: BandSheet; readonly partOf: (player: Player) => PlayerPart };
 
-/** What has to be worked out of a version before anybody can be heard. */
-export const bandSource = (body: VersionBody): BandSource => ({
+const bandSource = (body: VersionBody): BandSource => ({
   sheet: bandSheet(body),
-  passages: timelineOf(body).passages,
   partOf: (player) => playerPart(body, player),
 });
 
-/** What everybody sounds in a song, in the order of the players; the melody last, where it is known. */
-export function heardBand(body: VersionBody, source: BandSource = bandSource(body)): HeardPart[] {
-  const melody = sungPart(body, source.passages);
-  const heard = source.sheet.players.map((player) => heardOf(body, player, source));
-  return melody ? [...heard, melody] : heard;
+/**
+ * What everybody sounds in a song, one after the other in the order of the players; the melody last, where it is known. Each is
+ * worked out when it is asked for: whoever must let other things pass between can.
+ */
+export function* heardParts(body: VersionBody): Generator<HeardPart> {
+  const source = bandSource(body);
+  for (const player of source.sheet.players) yield heardOf(body, player, source);
+  const melody = sungPart(body, timelineOf(body).passages);
+  if (melody) yield melody;
 }
 
+/** What everybody sounds in a song, at once. */
+export const heardBand = (body: VersionBody): HeardPart[] => [...heardParts(body)];
+
 /** What one player sounds in a song. */
-export function heardOf(
-  body: VersionBody,
-  player: Player,
-  source: Pick<BandSource, "sheet" | "partOf"> = bandSource(body),
-): HeardPart {
+export function heardOf(body: VersionBody, player: Player, source: BandSource = bandSource(body)): HeardPart {
   const rows = new Map(source.sheet.rows.map((row) => [row.use.id, row]));
   return heardPart(
     source.partOf(player),

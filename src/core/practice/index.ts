@@ -1,6 +1,6 @@
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
 export type { Drum } from "./groove";
-export { bandSource, type HeardSong, heardBand, heardOf } from "./heard-band";
+export { type HeardSong, heardBand, heardParts } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";
 export { bandLoad, type Load, type LoadKind, loadOf } from "./load";
@@ -8,6 +8,7 @@ export { changeDays, LOG_COLUMNS, lastRehearsed, logRow, practiceDays } from "./
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {
   barLinesOf,
+  beginsOf,
   layRun,
   msOfTick,
   placeInRun,
@@ -17,6 +18,6 @@ export {
   SPEEDS,
   wholeOf,
 } from "./run";
-export { MELODY_ID, sungPart } from "./sung-part";
+export { MELODY_ID } from "./sung-part";
 export { describeTaps, isInTime, judgeTaps, type Tapped } from "./taps";
 export { toLearnOf, withoutBass } from "./to-learn";

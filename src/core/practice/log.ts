@@ -51,7 +51,7 @@ export function changeDays(
   );
 }
 
-/** Column heads of the log as a table, and a row of it: for CSV and the screen alike. */
+/** Column heads of the log as other programs read it, and a row of it. */
 export const LOG_COLUMNS = [
   "day",
   "kind",

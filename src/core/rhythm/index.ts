@@ -26,5 +26,6 @@ export {
 } from "./meter";
 export { describeNote, wholeNotesOf } from "./note-value";
 export * from "./strum";
+export { bpmOfTaps, withTap } from "./tap-tempo";
 export { beatsOfTaps } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";

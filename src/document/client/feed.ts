@@ -56,3 +56,25 @@ export const followDocument = <T extends Tables>(
   revision: number,
   take: (edit: ArrivedEdit<T>) => void,
 ): (() => void) => feed.follow(documentId, { revision, take: (edit) => take(edit as ArrivedEdit<T>) });
+
+/**
+ * Calls `take` once edits have come and settled, for whoever works a document out anew as a whole; returns what ends it.
+ * @param seen the newest revision that is known, asked at each edit: older ones call nothing
+ */
+export function followSettled(
+  documentId: string,
+  seen: () => number,
+  settleMs: number,
+  take: () => void,
+): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const unfollow = followDocument(documentId, seen(), (edit) => {
+    if (edit.revision <= seen()) return;
+    clearTimeout(timer);
+    timer = setTimeout(take, settleMs);
+  });
+  return () => {
+    clearTimeout(timer);
+    unfollow();
+  };
+}

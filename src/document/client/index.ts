@@ -1,4 +1,4 @@
-export { followDocument } from "./feed";
+export { followDocument, followSettled } from "./feed";
 export { createHistory, type History } from "./history";
 export { makeId } from "./ids";
 export { browserQueue } from "./queue";

@@ -1,8 +1,8 @@
 import type { Midi } from "@/base";
 import type { TabNote } from "@/core/fretboard";
-import { GUITAR_TUNING, parseTuning } from "@/core/pitch";
+import { GUITAR_TUNING } from "@/core/pitch";
 import { hearShape, type NoteAt, play, playLine } from "@/core/playing";
-import { type HeardSong, layRun, msOfTick, onsetsOf } from "@/core/practice";
+import { beginsOf, type HeardSong, layRun, msOfTick, onsetsOf } from "@/core/practice";
 import { beatUnitOf, type Pattern, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { neckOfRiff, tuningOf } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
@@ -23,11 +23,10 @@ const ON_SHAPE = Object.freeze([3, 2, 0, 0, 0, 3]);
 
 /** A pattern on an open chord, so many times round. */
 export function scoreOfPattern(pattern: Pattern, tempo: Tempo, rounds: number): SoundScore {
-  const tuning = parseTuning([...GUITAR_TUNING]);
-  if (!tuning.ok) throw new Error("Expected the usual tuning to be read.");
+  const tuning = tuningOf({ tuning: [...GUITAR_TUNING] });
   const beat = ticksOfBeatUnit(beatUnitOf(pattern.meter))!;
   const beatMs = tempoMs(beat, tempo);
-  const held = { frets: ON_SHAPE, tuning: tuning.value, capo: 0 };
+  const held = { frets: ON_SHAPE, tuning, capo: 0 };
   const beats = (pattern.strokes.length / pattern.subdivision) * rounds;
   const event = { at: 0, beats, held, notes: [], pattern };
   return soundScore([{ voice: "steel", onsets: play([event], { msOf: (beats) => beats * beatMs }) }]);
@@ -72,7 +71,7 @@ export const scoreOfTogether = (
 /** What one player, or everybody, sounds in one time through a section; null where nothing does. */
 export function scoreOfPassage(song: HeardSong, at: number, playerId: string | null): SoundScore | null {
   const parts = song.parts.filter(({ player }) => playerId === null || player.id === playerId);
-  const from = song.passages.slice(0, at).reduce((sum, { ticks }) => sum + ticks, 0);
+  const from = beginsOf(song.passages)[at] ?? 0;
   const to = from + (song.passages[at]?.ticks ?? 0);
   if (parts.length === 0 || to <= from) return null;
   const once = { from, to, speed: 1, countBars: 0, gapBars: 0, circles: false };

@@ -21,7 +21,7 @@ export function BarThread({
   readonly place: RunPlace | null;
 }) {
   const stretch = stretchOf(song, way);
-  const total = song.passages.reduce((sum, { bars }) => sum + bars.length, 0);
+  const total = stretch.bars;
   const isWhole = stretch.first === 0 && stretch.last === total;
   const drawn = useRef<number | null>(null);
   const [drawing, setDrawing] = useState<readonly [number, number] | null>(null);

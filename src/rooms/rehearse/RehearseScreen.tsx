@@ -2,6 +2,7 @@
 
 import { type CSSProperties, useId } from "react";
 import { useStore } from "zustand";
+import { beginsOf } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import { SelectField } from "@/ui/SelectField";
 import { hearing } from "../hear";
@@ -46,7 +47,7 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
       </p>
     );
   const stretch = stretchOf(song, way);
-  const first = song.passages.findIndex((_, at) => beginOf(song.passages, at + 1) > stretch.from);
+  const first = beginsOf(song.passages).findLastIndex((begin) => begin <= stretch.from);
   const shown = part?.sheets[place?.passage ?? first];
   return (
     <>
@@ -99,6 +100,3 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
     </>
   );
 }
-
-const beginOf = (passages: readonly { readonly ticks: number }[], at: number): number =>
-  passages.slice(0, at).reduce((sum, { ticks }) => sum + ticks, 0);

@@ -1,4 +1,4 @@
-import { CLICKS, type Click, type HeardSong, SPEEDS } from "@/core/practice";
+import { beginsOf, CLICKS, type Click, type HeardSong, SPEEDS } from "@/core/practice";
 import { SelectField } from "@/ui/SelectField";
 import { Tick } from "@/ui/Tick";
 import { useReady } from "@/ui/use-ready";
@@ -26,11 +26,8 @@ export function RunBar({
 }) {
   const ready = useReady();
   const stretch = stretchOf(song, way);
-  let begin = 0;
-  const opening = song.passages.find(({ ticks }) => {
-    begin += ticks;
-    return begin > stretch.from;
-  })!;
+  const begins = beginsOf(song.passages);
+  const opening = song.passages[begins.findLastIndex((begin) => begin <= stretch.from)]!;
   const percent = Math.round(way.speed * 100);
   const isSilent = phase === "silent";
   return (

@@ -9,6 +9,7 @@ import {
   SPEEDS,
   wholeOf,
 } from "@/core/practice";
+import { bpmOfTaps, withTap } from "@/core/rhythm";
 import { tellStretch } from "@/core/song/moments";
 import { goneOnIn, RunSound, type VoicedPart } from "@/performance/sound";
 import { begin, hush, usualVoice } from "../hear";
@@ -36,9 +37,6 @@ export type GoneThrough = {
 
 /** The name of its button, for what else sounds in this window. */
 export const REHEARSAL = "rehearsal";
-/** Taps farther apart than this begin anew, ms. */
-const TAP_PAUSE_MS = 2500;
-const LEAST_TAPS = 3;
 /** Less than this is not worth keeping, ms. */
 const LEAST_KEPT_MS = 12_000;
 
@@ -210,21 +208,18 @@ export class Rehearsal {
 
   /** Everybody is heard, but for one. @param id null for everybody */
   allBut(id: string | null): void {
-    const { way, song } = this.store.getState();
-    const parts = (song?.parts ?? []).map(({ player }) => [
-      player.id,
-      { ...wayOf(way, player.id), on: player.id !== id, alone: false },
-    ]);
-    this.change({ parts: { ...way.parts, ...Object.fromEntries(parts) } });
+    this.changeAll((one) => ({ on: one !== id, alone: false }));
   }
 
   /** One is heard alone. @param id null for everybody */
   aloneOrAll(id: string | null): void {
+    this.changeAll((one) => ({ on: true, alone: one === id }));
+  }
+
+  private changeAll(fieldsOf: (id: string) => Partial<PartWay>): void {
     const { way, song } = this.store.getState();
-    const parts = (song?.parts ?? []).map(({ player }) => [
-      player.id,
-      { ...wayOf(way, player.id), on: true, alone: player.id === id },
-    ]);
+    const ids = (song?.parts ?? []).map(({ player }) => player.id);
+    const parts = ids.map((id) => [id, { ...wayOf(way, id), ...fieldsOf(id) }]);
     this.change({ parts: { ...way.parts, ...Object.fromEntries(parts) } });
   }
 
@@ -248,12 +243,9 @@ export class Rehearsal {
 
   /** The tempo as it is tapped. @param bpm of the song where it begins */
   tap(bpm: number): void {
-    const now = performance.now();
-    const kept = now - (this.taps.at(-1) ?? 0) < TAP_PAUSE_MS ? this.taps.slice(-7) : [];
-    this.taps = [...kept, now];
-    if (this.taps.length < LEAST_TAPS) return;
-    const tapped = (60_000 * (this.taps.length - 1)) / (now - this.taps[0]!);
-    this.setSpeed(Math.round((tapped / bpm) * 100) / 100);
+    this.taps = withTap(this.taps, performance.now());
+    const tapped = bpmOfTaps(this.taps);
+    if (tapped !== null) this.setSpeed(Math.round((tapped / bpm) * 100) / 100);
   }
 
   private voiced(): VoicedPart[] {
@@ -265,14 +257,14 @@ export class Rehearsal {
   }
 }
 
-/** The stretch of a song that is gone through, between its bar lines. */
+/** The stretch of a song that is gone through, between its bar lines, and how many bars the song has. */
 export function stretchOf({ passages }: Pick<HeardSong, "passages">, { stretch }: Pick<Way, "stretch">) {
   const lines = barLinesOf(passages);
-  const last = lines.length - 1;
+  const bars = lines.length - 1;
   const whole = wholeOf(passages);
-  if (!stretch || stretch.from >= last) return { ...whole, first: 0, last };
-  const to = Math.min(last, stretch.to);
-  return { from: lines[stretch.from]!, to: lines[to]!, first: stretch.from, last: to };
+  if (!stretch || stretch.from >= bars) return { ...whole, first: 0, last: bars, bars };
+  const to = Math.min(bars, stretch.to);
+  return { from: lines[stretch.from]!, to: lines[to]!, first: stretch.from, last: to, bars };
 }
 
 /** What is gone through, in words: a section, bars of it; "" for the whole song. */

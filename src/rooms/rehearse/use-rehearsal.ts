@@ -4,7 +4,7 @@ import { call, stageHeard, stagePack } from "@/api";
 import type { HeardSong, RunPlace } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { StagePart, StageSheet } from "@/core/stage";
-import { followDocument } from "@/document/client";
+import { followSettled } from "@/document/client";
 import { pieceAt } from "../stage";
 import { Rehearsal, type Rehearsing } from "./rehearsal";
 
@@ -49,16 +49,12 @@ export function useHeardSong({ stageId, versionId }: Where): {
   const isThere = heard !== null;
   useEffect(() => {
     if (!isThere || stageId !== versionId) return;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const unfollow = followDocument(versionId, revision.current, (edit) => {
-      if (edit.revision <= revision.current) return;
-      clearTimeout(timer);
-      timer = setTimeout(() => setEdits((count) => count + 1), SETTLE_MS);
-    });
-    return () => {
-      clearTimeout(timer);
-      unfollow();
-    };
+    return followSettled(
+      versionId,
+      () => revision.current,
+      SETTLE_MS,
+      () => setEdits((count) => count + 1),
+    );
   }, [isThere, stageId, versionId]);
   return { heard, problem, edits };
 }

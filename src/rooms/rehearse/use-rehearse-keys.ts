@@ -23,8 +23,7 @@ export function useRehearseKeys(rehearsal: Rehearsal, reader: string | null): vo
     event.preventDefault();
     const { song, way } = rehearsal.store.getState();
     if (!song) return;
-    const { first, last } = stretchOf(song, way);
-    const total = song.passages.reduce((sum, { bars }) => sum + bars.length, 0);
+    const { first, last, bars: total } = stretchOf(song, way);
     const stretch = (from: number, to: number) => {
       if (from >= 0 && to <= total && from < to) rehearsal.change({ stretch: { from, to } });
     };

@@ -1,4 +1,5 @@
 import { useRef, useState } from "react";
+import { bpmOfTaps, withTap } from "@/core/rhythm";
 import type { LeaderAct, LiveItem, LiveState, Place } from "@/core/stage";
 import { ACT_WORDS, mainAct } from "./act-words";
 
@@ -132,9 +133,6 @@ function UnderWay({ place, press }: { place: Place; press: (act: LeaderAct) => v
   );
 }
 
-/** Taps farther apart than this begin anew, ms. */
-const TAP_PAUSE_MS = 2500;
-const LEAST_TAPS = 3;
 const STEP = 0.02;
 
 /** The tempo now, a little slower or faster, or tapped by the leader. */
@@ -154,11 +152,9 @@ function TempoButtons({
   const set = (to: number, snap: boolean) =>
     press({ type: "tempo", bpm: Math.min(320, Math.max(20, Math.round(to * 10) / 10)), snap });
   const tap = () => {
-    const now = performance.now();
-    const kept = now - (taps.current.at(-1) ?? 0) < TAP_PAUSE_MS ? taps.current.slice(-7) : [];
-    taps.current = [...kept, now];
-    if (taps.current.length < LEAST_TAPS) return;
-    set((60_000 * (taps.current.length - 1)) / (now - taps.current[0]!), true);
+    taps.current = withTap(taps.current, performance.now());
+    const tapped = bpmOfTaps(taps.current);
+    if (tapped !== null) set(tapped, true);
   };
   return (
     <fieldset className="flex items-center gap-1" aria-label="Tempo">

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { followDocument } from "@/document/client";
+import { followSettled } from "@/document/client";
 import { OwnLine, type OwnSong } from "./own-line";
 import { StageScreen } from "./StageScreen";
 import { useStageSettings } from "./settings";
@@ -37,16 +37,14 @@ function useFollow(versionId: string, revision: number): void {
   const router = useRouter();
   const seen = useRef(revision);
   seen.current = Math.max(seen.current, revision);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const unfollow = followDocument(versionId, seen.current, (edit) => {
-      if (edit.revision <= seen.current) return;
-      clearTimeout(timer);
-      timer = setTimeout(() => router.refresh(), SETTLE_MS);
-    });
-    return () => {
-      clearTimeout(timer);
-      unfollow();
-    };
-  }, [versionId, router]);
+  useEffect(
+    () =>
+      followSettled(
+        versionId,
+        () => seen.current,
+        SETTLE_MS,
+        () => router.refresh(),
+      ),
+    [versionId, router],
+  );
 }
