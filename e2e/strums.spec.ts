@@ -47,7 +47,7 @@ test("a strum said in words is taken in three acts, and read on the sheet, on st
   await strokes.press("Enter");
   await saved(page);
 
-  const accented = "Strum: strong down, rest, down, up, rest, up, down, up";
+  const accented = "Strum: accented down, rest, down, up, rest, up, down, up";
   await page.getByRole("link", { name: "Acoustic’s stage" }).click();
   await page.waitForURL(/\/stage\//);
   await expect(page.getByRole("list", { name: accented })).toBeVisible();
@@ -139,7 +139,7 @@ test("on the live stage the stroke that sounds is lit, in every density", async 
   test.setTimeout(120_000);
   const evening = await makeEvening(baseURL!, "Strummed Night", { text: "D3 . D U . U D U" });
   const { page } = await screenOf(browser, baseURL!, evening, "Maren", true);
-  const strip = page.getByRole("list", { name: "Strum: strong down, rest, down, up, rest, up, down, up" });
+  const strip = page.getByRole("list", { name: "Strum: accented down, rest, down, up, rest, up, down, up" });
   await expect(strip).toBeVisible();
   await page.getByRole("button", { name: "Count in", exact: true }).click();
   await expect(page.locator(".where-we-are")).toHaveAttribute("data-phase", "playing");
@@ -174,7 +174,7 @@ test("a fill before a change, a pattern joined of two, one written out by bars, 
   const choice = pattern.getByLabel("Pattern", { exact: true });
   await choice.selectOption("half a bar: down, down up (library)");
   await pattern.getByLabel("Before a change").selectOption("fill: four quick strokes (library)");
-  await expect(pattern.getByRole("list", { name: "Strum: down, up, down, strong up" })).toBeVisible();
+  await expect(pattern.getByRole("list", { name: "Strum: down, up, down, accented up" })).toBeVisible();
   // One act joins another behind it; the part plays what comes of it.
   await choice.selectOption("skip the three (library)");
   await pattern.getByLabel("After skip the three").selectOption("half a bar: down, down up");

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { call, editsSince, placeOf, searchShelf, startVersion } from ".";
+import { call, callTold, editsSince, placeOf, searchShelf, startVersion } from ".";
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -55,12 +55,12 @@ describe("call", () => {
     const told: number[] = [];
     const onProgress = (done: number, of: number) => told.push(done / of);
     const sent = { from: "v1", name: "Easy" };
-    const made = await call(startVersion, { sent, onProgress });
+    const made = await callTold(startVersion, { sent }, onProgress);
     expect(made).toEqual({ ok: true, status: 200, answer: { versionId: "v", é: 1 } });
     expect(told).toEqual([0.25, 0.5]);
     expect(asked[0]!.init.headers).toMatchObject({ accept: "application/x-ndjson, application/json" });
     pieces.splice(2);
-    expect(await call(startVersion, { sent, onProgress })).toEqual({ ok: false, status: "away" });
+    expect(await callTold(startVersion, { sent }, onProgress)).toEqual({ ok: false, status: "away" });
   });
 
   it("tells a refusal with its sentence and what else it says", async () => {

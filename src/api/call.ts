@@ -1,5 +1,4 @@
 import { type Endpoint, fillPath, type Refused } from "./endpoint";
-import { LINES, type Line } from "./lines";
 
 /** What came of asking: the answer, what the server refused it with, or that it was not reached. */
 export type Called<Answer, Refusal> =
@@ -14,13 +13,26 @@ export type Called<Answer, Refusal> =
     }
   | { readonly ok: false; readonly status: "away" };
 
-type Options<Input> = {
+export type Options<Input> = {
   /** Ids of the path. */
   readonly params?: Readonly<Record<string, string>>;
   readonly sent?: Input | undefined;
   readonly signal?: AbortSignal;
-  /** Told how far the server is, where it works long. */
-  readonly onProgress?: (done: number, of: number) => void;
+};
+
+/** What the server says to one request, with its status. */
+export type Said = { readonly status: number; readonly answer: unknown };
+
+/** How an answer comes, and how it is read. */
+export type Reading = {
+  /** What is asked for beside the usual; null for nothing. */
+  readonly accept: string | null;
+  readonly read: (response: Response) => Promise<Said>;
+};
+
+const AS_JSON: Reading = {
+  accept: null,
+  read: async (response) => ({ status: response.status, answer: await response.json() }),
 };
 
 const queryOf = (sent: unknown): string => {
@@ -36,16 +48,23 @@ const queryOf = (sent: unknown): string => {
  */
 export const placeOf = <Input>(
   { path }: Pick<Endpoint<unknown, Input>, "path" | "request">,
-  { params = {}, sent }: Omit<Options<Input>, "signal" | "onProgress"> = {},
+  { params = {}, sent }: Omit<Options<Input>, "signal"> = {},
 ): string => `${fillPath(path, params)}${queryOf(sent)}`;
 
 /**
  * Asks the server; never throws.
  * @example const made = await call(startVersion, { sent: { from: id, name: "Easy" } });
  */
-export async function call<Output, Input, Answer, Refusal>(
+export const call = <Output, Input, Answer, Refusal>(
   endpoint: Endpoint<Output, Input, Answer, Refusal>,
-  { params = {}, sent, signal, onProgress }: Options<Input> = {},
+  options: Options<Input> = {},
+): Promise<Called<Answer, Refusal>> => callReading(endpoint, options, AS_JSON);
+
+/** Asks the server for an answer that comes in a way of its own. */
+export async function callReading<Output, Input, Answer, Refusal>(
+  endpoint: Endpoint<Output, Input, Answer, Refusal>,
+  { params = {}, sent, signal }: Options<Input>,
+  { accept, read }: Reading,
 ): Promise<Called<Answer, Refusal>> {
   const { method } = endpoint;
   const isRead = method === "GET";
@@ -53,10 +72,10 @@ export async function call<Output, Input, Answer, Refusal>(
     const response = await fetch(placeOf(endpoint, isRead ? { params, sent } : { params }), {
       method,
       cache: "no-store",
-      ...(isRead ? {} : bodyOf(sent, onProgress !== undefined)),
+      ...(isRead ? {} : bodyOf(sent, accept)),
       ...(signal ? { signal } : {}),
     });
-    const { status, answer: said } = await readAnswer(response, onProgress ?? (() => {}));
+    const { status, answer: said } = await read(response);
     if (status >= 200 && status < 300) return { ok: true, status, answer: said as Answer };
     const { error, ...refusal } = said as Partial<Refused>;
     const hasMore = Object.keys(refusal).length > 0;
@@ -73,30 +92,9 @@ export async function call<Output, Input, Answer, Refusal>(
 }
 
 /** A file goes as it is, everything else as JSON; what is nothing has no body. */
-function bodyOf(sent: unknown, isTold: boolean): Pick<RequestInit, "body" | "headers"> {
-  const accept = isTold ? { accept: `${LINES}, application/json` } : {};
-  if (sent === undefined) return { headers: accept };
-  if (sent instanceof Blob) return { body: sent, headers: accept };
-  return { body: JSON.stringify(sent), headers: { "content-type": "application/json", ...accept } };
-}
-
-async function readAnswer(
-  response: Response,
-  onProgress: (done: number, of: number) => void,
-): Promise<{ readonly status: number; readonly answer: unknown }> {
-  if (response.headers.get("content-type") !== LINES || !response.body)
-    return { status: response.status, answer: await response.json() };
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-  let text = "";
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) throw new Error("Expected an answer as the last line.");
-    const lines = (text + value).split("\n");
-    text = lines.pop()!;
-    for (const line of lines) {
-      const said = JSON.parse(line) as Line;
-      if ("status" in said) return said;
-      onProgress(said.done, said.of);
-    }
-  }
+function bodyOf(sent: unknown, accept: string | null): Pick<RequestInit, "body" | "headers"> {
+  const wanted = accept === null ? {} : { accept: `${accept}, application/json` };
+  if (sent === undefined) return { headers: wanted };
+  if (sent instanceof Blob) return { body: sent, headers: wanted };
+  return { body: JSON.stringify(sent), headers: { "content-type": "application/json", ...wanted } };
 }

@@ -1,5 +1,6 @@
 export { ENDPOINTS } from "./all";
 export { type Called, call, placeOf } from "./call";
+export { callTold } from "./call-told";
 export * from "./documents";
 export { type Endpoint, fillPath } from "./endpoint";
 export * from "./engines";

@@ -1,11 +1,10 @@
 import {
   countsOf,
-  FREE_WORDS,
   isOnset,
   type Pattern,
   type PickFinger,
+  readCounted,
   type Stroke,
-  weightOf,
   type Zone,
 } from "@/core/rhythm";
 
@@ -33,37 +32,6 @@ function heightOf(stroke: Stroke): number {
     default:
       return MIDDLE;
   }
-}
-
-const wordOf = (stroke: Stroke): string => {
-  switch (stroke.kind) {
-    case "fingers":
-      return stroke.fingers.join("");
-    case "zones":
-      return stroke.zones.map((zone) => ({ L: "low", M: "mid", H: "high" })[zone]).join("+");
-    case "dead":
-      return "dead";
-    case "down":
-    case "up":
-      return stroke.open ? `${stroke.kind} over open strings` : stroke.kind;
-    default:
-      return stroke.kind;
-  }
-};
-
-const LOUDNESS = { 1: "light ", 2: "", 3: "accented " } as const;
-
-/** "1 accented down, 2 down, & up": a pattern in words. */
-export function describePattern(pattern: Pattern): string {
-  if (pattern.free) return FREE_WORDS;
-  const counts = countsOf(pattern);
-  return pattern.strokes
-    .flatMap((stroke, at) => {
-      if (stroke.kind === "ring") return [];
-      if (stroke.kind === "choke") return [`${counts[at]} choke`];
-      return [`${counts[at]} ${LOUDNESS[weightOf(stroke)]}${wordOf(stroke)}`];
-    })
-    .join(", ");
 }
 
 type Props = {
@@ -110,7 +78,7 @@ export function StrumRow({
     <svg
       viewBox={`0 0 ${width} 76`}
       role="img"
-      aria-label={describePattern(pattern)}
+      aria-label={readCounted(pattern)}
       className={className}
       style={{ width: strokes.length * step, maxWidth: "100%" }}
     >

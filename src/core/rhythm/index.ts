@@ -14,12 +14,7 @@ export {
   beatsOfBar,
   beatUnitOf,
   COMMON_TIME,
-  checkMeter,
-  formatMeter,
-  METER_UNITS,
   type Meter,
-  MOST_BEATS_IN_A_BAR,
-  readMeter,
   TICKS_PER_QUARTER,
   ticksOfBar,
   ticksOfBeatUnit,
@@ -29,3 +24,4 @@ export * from "./strum";
 export { bpmOfTaps, withTap } from "./tap-tempo";
 export { beatsOfTaps } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
+export { checkMeter, formatMeter, METER_UNITS, MOST_BEATS_IN_A_BAR, readMeter } from "./written-meter";

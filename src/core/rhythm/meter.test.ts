@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { beatsOfTicks, countBeats, ticksOfBeats } from "./beats";
-import { beatsOfBar, beatUnitOf, checkMeter, readMeter, ticksOfBar, ticksOfBeatUnit } from "./meter";
+import { beatsOfBar, beatUnitOf, ticksOfBar, ticksOfBeatUnit } from "./meter";
 import { tempoMs } from "./tempo";
+import { checkMeter, readMeter } from "./written-meter";
 
 describe("metres", () => {
   it.each([

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { bringBackup, bringBackupPartly, call, placeOf, saveBackup } from "@/api";
+import { bringBackup, bringBackupPartly, callTold, placeOf, saveBackup } from "@/api";
 import { HowFar, type KeptBackup, KeptBackups } from "./KeptBackups";
 
 /** Brings a backup file back, tells how far it is, and can be stopped. */
@@ -20,11 +20,11 @@ function useBringBack() {
     setSaid("Bringing it back…");
     setPartly(null);
     setShare(0);
-    const brought = await call(isPartly ? bringBackupPartly : bringBackup, {
-      sent: file,
-      signal,
-      onProgress: (done, of) => setShare(of === 0 ? 1 : done / of),
-    });
+    const brought = await callTold(
+      isPartly ? bringBackupPartly : bringBackup,
+      { sent: file, signal },
+      (done, of) => setShare(of === 0 ? 1 : done / of),
+    );
     setShare(null);
     if (brought.ok) {
       const { documents, leftOut } = brought.answer;

@@ -1,7 +1,7 @@
 "use client";
 
 import { useId, useState } from "react";
-import { bringKept, call, placeOf, saveKept } from "@/api";
+import { bringKept, callTold, placeOf, saveKept } from "@/api";
 import { useReady } from "@/ui/use-ready";
 
 /** A backup the program has kept by itself, and when it was made (ISO 8601, UTC). */
@@ -19,10 +19,9 @@ export function useBringKept() {
   const bring = async (name: string | null) => {
     setSaid("");
     setShare(0);
-    const brought = await call(bringKept, {
-      sent: { name },
-      onProgress: (done, of) => setShare(of === 0 ? 1 : done / of),
-    });
+    const brought = await callTold(bringKept, { sent: { name } }, (done, of) =>
+      setShare(of === 0 ? 1 : done / of),
+    );
     setShare(null);
     // What every window holds is of before: this one begins anew.
     if (brought.ok && brought.answer.leftOut.length === 0) return beginAnew();

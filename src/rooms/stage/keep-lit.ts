@@ -11,7 +11,7 @@ export function useKeepLit(): Lit {
   const [lit, setLit] = useState<Lit>("none");
   useEffect(() => {
     let lock: WakeLockSentinel | null = null;
-    let film: HTMLVideoElement | null = null;
+    let film: Promise<HTMLVideoElement> | null = null;
     let ended = false;
     const ask = async () => {
       if (document.visibilityState !== "visible") return;
@@ -25,11 +25,15 @@ export function useKeepLit(): Lit {
       } catch {
         // Low battery, or a browser that refuses: the film is tried.
       }
-      film ??= makeFilm();
-      await film.play().then(
-        () => setLit("film"),
-        () => {},
-      );
+      // A phone that has lost its network before the film was fetched asks again at the next touch.
+      film ??= import("./film").then(({ makeFilm }) => makeFilm());
+      try {
+        await (await film).play();
+        setLit("film");
+      } catch {
+        const made = await film.catch(() => null);
+        if (!made) film = null;
+      }
     };
     const onTouch = () => {
       if (!lock || lock.released) void ask();
@@ -44,31 +48,8 @@ export function useKeepLit(): Lit {
       document.removeEventListener("pointerdown", onTouch);
       document.removeEventListener("keydown", onTouch);
       void lock?.release().catch(() => {});
-      film?.remove();
+      void film?.then((made) => made.remove()).catch(() => {});
     };
   }, []);
   return lit;
-}
-
-/** A film of two seconds without a sound, over and over. */
-function makeFilm(): HTMLVideoElement {
-  const film = document.createElement("video");
-  film.setAttribute("playsinline", "");
-  film.muted = true;
-  film.loop = true;
-  film.title = "keeps the screen lit";
-  film.setAttribute("aria-hidden", "true");
-  film.tabIndex = -1;
-  film.style.cssText =
-    "position:fixed;right:0;bottom:0;width:2px;height:2px;opacity:0.01;pointer-events:none";
-  for (const [src, type] of [
-    ["/lit.mp4", "video/mp4"],
-    ["/lit.webm", "video/webm"],
-  ]) {
-    const source = document.createElement("source");
-    Object.assign(source, { src, type });
-    film.append(source);
-  }
-  document.body.append(film);
-  return film;
 }

@@ -198,9 +198,9 @@ export const KEYS = Object.freeze([
   { place: "lines", act: "take", keys: ["Delete", "Backspace"], shown: "Delete", does: "take the note away" },
 
   { place: "tapping", act: "down", keys: ["j"], does: "a downstroke" },
-  { place: "tapping", act: "down-strong", keys: ["J"], does: "a strong downstroke" },
+  { place: "tapping", act: "down-strong", keys: ["J"], does: "an accented downstroke" },
   { place: "tapping", act: "up", keys: ["k"], does: "an upstroke" },
-  { place: "tapping", act: "up-strong", keys: ["K"], does: "a strong upstroke" },
+  { place: "tapping", act: "up-strong", keys: ["K"], does: "an accented upstroke" },
   { place: "tapping", act: "dead", keys: ["x"], does: "a dead stroke" },
   { place: "tapping", act: "choke", keys: ["Space"], does: "a choke" },
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
 import { barRows, lastBeats, placeInRows } from "./bar-rows";
-import { formatStrokes, readPattern } from "./pattern";
 import { signedBars } from "./strum-signs";
+import { formatStrokes, readPattern } from "./written";
 
 const rows = (text: string, subdivision = 2) =>
   barRows(unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision, text })));

@@ -1,6 +1,7 @@
 import { fail, ok, type Result, type Ticks } from "../../../base";
 import { ticksOfBar } from "../meter";
-import { onsetsOf, type Pattern, ticksOfPattern } from "./pattern";
+import type { Pattern } from "./pattern";
+import { onsetsOf, ticksOfPattern } from "./times";
 
 /** Two rhythms over one another, until both come round together. Ticks count from the start. */
 export type RhythmMeeting = {

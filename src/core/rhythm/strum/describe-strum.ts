@@ -1,8 +1,8 @@
 import type { MeetingProblem, RhythmMeeting } from "./compare-strums";
 import type { GateProblem } from "./gate";
-import type { PatternProblem } from "./pattern";
 import type { SaidPatternProblem } from "./said-patterns";
 import type { SpokenProblem } from "./spoken";
+import type { PatternProblem } from "./written";
 
 /** What is wrong with a pattern, as a sentence that says what to write. */
 export function describePatternProblem(problem: PatternProblem): string {

@@ -1,6 +1,7 @@
 import type { Ticks } from "../../../base";
 import { beatUnitOf, ticksOfBeatUnit } from "../meter";
-import { isOnset, type Pattern, type Stroke, strokeTicks, ticksOfPattern } from "./pattern";
+import { isOnset, type Pattern, type Stroke } from "./pattern";
+import { strokeTicks, ticksOfPattern } from "./times";
 
 /** Where a pattern begins again: with each chord, or it runs on through its section. */
 export const ANCHORS = ["chord", "section"] as const;

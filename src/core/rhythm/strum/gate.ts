@@ -1,5 +1,6 @@
 import { fail, ok, type Result, type Ticks } from "../../../base";
-import { type Pattern, strokeTicks, ticksOfPattern } from "./pattern";
+import type { Pattern } from "./pattern";
+import { strokeTicks, ticksOfPattern } from "./times";
 
 /** An on–off row over a pattern: sound is let through where it is on, cut where it is off (a stuttered sound). */
 export type Gate = readonly boolean[];

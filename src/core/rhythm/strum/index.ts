@@ -18,31 +18,23 @@ export {
   paceOfPattern,
 } from "./pace";
 export {
-  barsOfPattern,
   EVEN,
-  formatStrokes,
   isCompound,
   isOnset,
   MOST_SWING,
-  onsetsOf,
   PATTERN_KINDS,
   type Pattern,
   type PatternKind,
-  type PatternProblem,
   type PickFinger,
   PLAIN_WEIGHT,
-  readPattern,
   type Stroke,
   SUBDIVISIONS,
   type Subdivision,
-  strokeBeats,
-  strokeTicks,
-  ticksOfPattern,
   type Weight,
   weightOf,
   type Zone,
 } from "./pattern";
-export { FREE_WORDS, readAloud } from "./read-aloud";
+export { readAloud, readCounted } from "./read-aloud";
 export {
   byTurns,
   downDownUp,
@@ -56,3 +48,5 @@ export { readCounts, readSpoken } from "./spoken";
 export { strokeAt } from "./stroke-at";
 export { signedBars } from "./strum-signs";
 export { patternFromTaps, type Tap } from "./taps";
+export { barsOfPattern, onsetsOf, strokeBeats, strokeTicks, ticksOfPattern } from "./times";
+export { formatStrokes, type PatternProblem, readPattern } from "./written";

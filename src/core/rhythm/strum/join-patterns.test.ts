@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
 import { describeJoinProblem, joinPatterns, throughBars } from "./join-patterns";
-import { barsOfPattern, formatStrokes, onsetsOf, readPattern, ticksOfPattern } from "./pattern";
+import { barsOfPattern, onsetsOf, ticksOfPattern } from "./times";
+import { formatStrokes, readPattern } from "./written";
 
 const FOUR = { beats: 4, unit: 4 };
 const SIX = { beats: 6, unit: 8 };

@@ -1,14 +1,8 @@
 import { fail, ok, type Result } from "../../../base";
-import { beatsOfBar, formatMeter } from "../meter";
-import {
-  EVEN,
-  isCompound,
-  MOST_STROKES,
-  type Pattern,
-  type Stroke,
-  SUBDIVISIONS,
-  type Subdivision,
-} from "./pattern";
+import { beatsOfBar } from "../meter";
+import { formatMeter } from "../written-meter";
+import { EVEN, isCompound, type Pattern, type Stroke, SUBDIVISIONS, type Subdivision } from "./pattern";
+import { MOST_STROKES } from "./written";
 
 export type JoinProblem =
   | { readonly code: "nothing" }

@@ -1,6 +1,7 @@
 import { unwrap } from "../../../base";
 import type { Meter } from "../meter";
-import { EVEN, type Pattern, type PatternKind, readPattern, type Subdivision } from "./pattern";
+import { EVEN, type Pattern, type PatternKind, type Subdivision } from "./pattern";
+import { readPattern } from "./written";
 
 /** A pattern to start from: common figures of the hand under names of ours (common practice, no source). */
 export type LibraryPattern = {

@@ -1,6 +1,7 @@
 import type { Ticks } from "../../../base";
 import { type Tempo, tempoMs } from "../tempo";
-import { onsetsOf, type Pattern, ticksOfPattern } from "./pattern";
+import type { Pattern } from "./pattern";
+import { onsetsOf, ticksOfPattern } from "./times";
 
 /** How single notes or strokes are struck: down and up by turns, or every one down. */
 const STROKE_HABITS = ["alternate", "down"] as const;

@@ -3,10 +3,11 @@ import { describe, expect, it } from "vitest";
 import { sayStrum } from "../../../../testing/rhythm/say-strum";
 import { unwrap } from "../../../base";
 import type { Meter } from "../meter";
-import { formatStrokes, type Pattern, readPattern } from "./pattern";
+import type { Pattern } from "./pattern";
 import { readAloud } from "./read-aloud";
 import { readSaidPatterns, type StrumFeel } from "./said-patterns";
 import { STROKE_WORDS, STRUM_LANGUAGES } from "./stroke-words";
+import { formatStrokes, readPattern } from "./written";
 
 const FOUR: Meter = { beats: 4, unit: 4 };
 const SIX: Meter = { beats: 6, unit: 8 };
@@ -160,7 +161,7 @@ describe("a strum as it is said", () => {
   it("is read aloud with its accents", () => {
     const aloud = (text: string, kind: "strum" | "fingers" | "zones" = "strum") =>
       readAloud(unwrap(readPattern({ meter: FOUR, subdivision: 2, text, kind })) as Pattern);
-    expect(aloud("D3 . . U1 - x D U")).toBe("strong down, rest, light up, choke, dead, down, up");
+    expect(aloud("D3 . . U1 - x D U")).toBe("accented down, rest, light up, choke, dead, down, up");
     expect(aloud("p i ma i", "fingers")).toBe("thumb, index, middle and ring, index");
     expect(aloud("L H", "zones")).toBe("low, high");
   });

@@ -1,17 +1,9 @@
 import { fail, ok, type Result } from "../../../base";
 import { beatsOfBar, beatUnitOf, type Meter } from "../meter";
-import {
-  barsOfPattern,
-  EVEN,
-  formatStrokes,
-  isCompound,
-  MOST_STROKES,
-  type Pattern,
-  PLAIN_WEIGHT,
-  type Stroke,
-  type Subdivision,
-} from "./pattern";
+import { EVEN, isCompound, type Pattern, PLAIN_WEIGHT, type Stroke, type Subdivision } from "./pattern";
 import { readSaidStrum, type SaidCount, type SaidProblem, type SaidStroke } from "./stroke-words";
+import { barsOfPattern } from "./times";
+import { formatStrokes, MOST_STROKES } from "./written";
 
 /** A pattern that may be meant by what was said. */
 export type SaidPattern = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
-import { readPattern } from "./pattern";
 import { strokeAt } from "./stroke-at";
+import { readPattern } from "./written";
 
 const TEMPO = { bpm: 60, beatUnit: "1/4" } as const;
 const read = (text: string) => unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text }));

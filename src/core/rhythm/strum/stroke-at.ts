@@ -1,5 +1,6 @@
 import { type Tempo, tempoMs } from "../tempo";
-import { isOnset, type Pattern, strokeTicks, ticksOfPattern } from "./pattern";
+import { isOnset, type Pattern } from "./pattern";
+import { strokeTicks, ticksOfPattern } from "./times";
 
 /**
  * The stroke that was struck last at a time while a pattern goes round and round, by its place in it; null before the first.

@@ -13,11 +13,10 @@ import {
 import { barOfLine, firstBarOf } from "../bar-of-line";
 import { isTabSheet } from "../sheet-view";
 import { KIND_WORDS } from "./act-words";
-import { BetweenSongs } from "./BetweenSongs";
 import { useClick } from "./click";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
-import { FormMargin, LeadBar, LiveFeet } from "./seldom";
+import { BetweenSongs, FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
 import { FeetStrip } from "./sheet/FeetStrip";
 import { NextStrip } from "./sheet/NextStrip";
@@ -138,7 +137,9 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
               )}
             </>
           ) : (
-            <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
+            <Suspense fallback={<div className="flex-1" />}>
+              <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
+            </Suspense>
           )}
         </div>
       </div>

@@ -1,7 +1,8 @@
 import { type ComponentType, lazy } from "react";
 
-/** What is not on every stage, or not at once: a phone that neither leads, presses, strums nor reads tab shows its sheet without it. */
+/** What is not on every stage, or not at once: a phone that plays a song without leading, pressing, strumming or tab shows its sheet without it. */
 const parts = {
+  betweenSongs: () => import("./BetweenSongs"),
   formMargin: () => import("./FormMargin"),
   leadBar: () => import("./LeadBar"),
   liveFeet: () => import("./LiveFeet"),
@@ -9,6 +10,7 @@ const parts = {
   thisScreen: () => import("./ThisScreen"),
   markBar: () => import("./mark-bar"),
   strum: () => import("./sheet/StrumStrip"),
+  film: () => import("../film"),
   tab: () => import("./sheet/TabSheet"),
   foldedTab: () => import("./sheet/FoldedTab"),
 };
@@ -31,6 +33,7 @@ const seldom = <Part, Props extends object>(
   of: (part: Part) => ComponentType<Props>,
 ) => lazy(async () => ({ default: of(await patiently(load)) }));
 
+export const BetweenSongs = seldom(parts.betweenSongs, (part) => part.BetweenSongs);
 export const FormMargin = seldom(parts.formMargin, (part) => part.FormMargin);
 export const LeadBar = seldom(parts.leadBar, (part) => part.LeadBar);
 export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
