@@ -10,3 +10,4 @@ export * from "./network";
 export * from "./shelf";
 export * from "./songs";
 export * from "./stage";
+export * from "./stage-person";

@@ -1,5 +1,5 @@
 import type { HeardSong } from "@/core/practice";
-import type { LiveEvent, LiveState, StageNote, StagePack, StagePerson } from "@/core/stage";
+import type { LiveEvent, LiveState, StagePerson } from "@/core/stage";
 import { answers, endpoint, sent } from "./endpoint";
 
 /** As what somebody is here. Somebody at this machine while it is closed is the leader. */
@@ -17,12 +17,6 @@ export const stageEvents = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningI
 /** The server's clock, ms since 1970. */
 export const stageClock = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/clock", "viewer", {
   answer: answers<{ readonly now: number }>(),
-});
-
-/** An evening as one person plays it. */
-export const stagePack = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/pack", "viewer", {
-  request: sent(async () => (await import("./checks/stage")).packOf),
-  answer: answers<StagePack>(),
 });
 
 /** A song as it can be heard: what everybody sounds in it. */
@@ -44,17 +38,6 @@ export const stageMe = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/m
 export const choosePerson = /* @__PURE__ */ endpoint("POST", "/api/stage/[eveningId]/me", "viewer", {
   request: sent(async () => (await import("./checks/stage")).me, 2000),
   answer: answers<{ readonly role: StageRole; readonly person: string }>(),
-});
-
-/** A person's own notes. */
-export const stageNotes = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId]/notes", "viewer", {
-  request: sent(async () => (await import("./checks/stage")).notesOf),
-  answer: answers<{ readonly notes: readonly StageNote[] }>(),
-});
-
-/** Writes a note at a section. A player writes only their own. */
-export const writeNote = /* @__PURE__ */ endpoint("PUT", "/api/stage/[eveningId]/notes", "player", {
-  request: sent(async () => (await import("./checks/stage")).note),
 });
 
 /** The leader moves everybody; answered once it is on disk. */

@@ -1,20 +1,10 @@
-import {
-  type BarRow,
-  barRows,
-  countsOf,
-  lastBeats,
-  type Pattern,
-  placeInRows,
-  readAloud,
-} from "@/core/rhythm";
+import { type DrawnPattern, halvesOf, placeInBars } from "@/core/rhythm";
 import { StrumRow } from "./StrumRow";
 
 type Props = {
-  readonly pattern: Pattern;
+  readonly drawn: DrawnPattern;
   /** The stroke of the pattern that sounds now; null where no clock runs. */
   readonly now?: number | null;
-  /** Whether it is a fill: the last beats of a bar, drawn as what it is and not as a bar. */
-  readonly fill?: boolean;
   /** Only the bar that is now, the first where no clock runs. */
   readonly oneBar?: boolean;
   /** How wide a place is at most, in px; the text grows with it. */
@@ -29,56 +19,40 @@ type Props = {
  * of its surroundings, told to who hears it read.
  */
 export function StrumBars({
-  pattern,
+  drawn: { bars, aloud },
   now = null,
-  fill = false,
   oneBar = false,
   step = 24,
   mostPlaces = Number.POSITIVE_INFINITY,
   className = "",
 }: Props) {
-  const last = fill ? lastBeats(pattern) : null;
-  const rows = last ? [last.row] : barRows(pattern);
-  const here = now === null ? null : placeInRows(rows, now);
-  const shown = oneBar ? rows.filter((_, at) => at === (here?.row ?? 0)) : rows;
+  const here = now === null ? null : placeInBars(bars, now);
+  const shown = oneBar ? bars.filter((_, at) => at === (here?.at ?? 0)) : bars;
   return (
-    <ul aria-label={`Strum: ${readAloud(pattern)}`} className={`flex flex-wrap gap-x-6 gap-y-2 ${className}`}>
+    <ul aria-label={`Strum: ${aloud}`} className={`flex flex-wrap gap-x-6 gap-y-2 ${className}`}>
       {shown.map((row) => {
-        const lit = here && rows[here.row] === row ? here.place : null;
+        const lit = here && bars[here.at] === row ? here.place : null;
         return (
           <li key={row.bar} className="flex max-w-full items-center gap-2" data-row={row.bar}>
             <span className="flex max-w-full flex-wrap">
-              {partsOf(
-                row,
-                last?.counts ?? countsOf({ ...pattern, strokes: row.strokes }),
-                pattern,
-                mostPlaces,
-              ).map(({ from, strokes, counts }) => (
+              {halvesOf(row, mostPlaces).map((half) => (
                 <StrumRow
-                  key={from}
-                  pattern={{ ...pattern, strokes }}
-                  counts={counts}
-                  now={lit !== null && lit >= from && lit < from + strokes.length ? lit - from : null}
+                  key={half.from}
+                  row={half}
+                  now={
+                    lit !== null && lit >= half.from && lit < half.from + half.strokes.length
+                      ? lit - half.from
+                      : null
+                  }
                   step={step}
                 />
               ))}
             </span>
-            {pattern.free && <span className="font-bold whitespace-nowrap">free</span>}
+            {row.free && <span className="font-bold whitespace-nowrap">free</span>}
             {row.times > 1 && <span className="font-bold whitespace-nowrap">× {row.times}</span>}
           </li>
         );
       })}
     </ul>
   );
-}
-
-/** A bar, or its two halves where it has too many places for one row. */
-function partsOf({ strokes }: BarRow, counts: readonly string[], pattern: Pattern, mostPlaces: number) {
-  const half = Math.ceil(strokes.length / pattern.subdivision / 2) * pattern.subdivision;
-  const starts = strokes.length > mostPlaces ? [0, half] : [0];
-  return starts.map((from, at) => ({
-    from,
-    strokes: strokes.slice(from, starts[at + 1]),
-    counts: counts.slice(from, starts[at + 1]),
-  }));
 }

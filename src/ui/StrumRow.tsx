@@ -1,12 +1,4 @@
-import {
-  countsOf,
-  isOnset,
-  type Pattern,
-  type PickFinger,
-  readCounted,
-  type Stroke,
-  type Zone,
-} from "@/core/rhythm";
+import { type DrawnRow, isOnset, type PickFinger, type Stroke, type Zone } from "@/core/rhythm";
 
 const STEP = 22;
 const MIDDLE = 30;
@@ -35,34 +27,30 @@ function heightOf(stroke: Stroke): number {
 }
 
 type Props = {
-  readonly pattern: Pattern;
-  /** Strokes another pattern has too, by index. */
-  readonly shared?: ReadonlySet<number>;
+  readonly row: DrawnRow;
   /** The place that is now. */
   readonly now?: number | null;
   /** How wide a place is at most, in px. */
   readonly step?: number;
-  /** What stands below each place; counted from the beginning of a bar when left out. */
-  readonly counts?: readonly string[];
   readonly className?: string;
 };
 
 /** As wide as it is drawn in its own units, a tenth more. */
 const PLAIN_STEP = STEP * 1.1;
 
+/** What a free pattern says. */
+const FREE_WORDS = "any stroke on the swing of the hand";
+
+/** "1 accented down, 2 down, & up": a row in words; what rings on is left out. */
+const tell = ({ words, counts, free }: DrawnRow): string =>
+  free ? FREE_WORDS : words.flatMap((word, at) => (word === "" ? [] : [`${counts[at]} ${word}`])).join(", ");
+
 /**
  * A pattern as the path of the hand: under the line after a down stroke, over it after an up, deeper where louder. Of a free
  * one only the path is drawn.
  */
-export function StrumRow({
-  pattern,
-  shared,
-  now = null,
-  step = PLAIN_STEP,
-  counts = countsOf(pattern),
-  className = "",
-}: Props) {
-  const { strokes, subdivision } = pattern;
+export function StrumRow({ row, now = null, step = PLAIN_STEP, className = "" }: Props) {
+  const { strokes, subdivision, counts, free } = row;
   const points = strokes.map((stroke, at) => ({ x: at * STEP + STEP / 2, y: heightOf(stroke), stroke }));
   const path = points
     .map(({ x, y }, at) => {
@@ -78,7 +66,7 @@ export function StrumRow({
     <svg
       viewBox={`0 0 ${width} 76`}
       role="img"
-      aria-label={readCounted(pattern)}
+      aria-label={tell(row)}
       className={className}
       style={{ width: strokes.length * step, maxWidth: "100%" }}
     >
@@ -103,21 +91,21 @@ export function StrumRow({
           className="stroke-base-content"
           strokeWidth="2"
           strokeOpacity="0.8"
-          strokeDasharray={pattern.free ? "3 4" : undefined}
+          strokeDasharray={free ? "3 4" : undefined}
         />
       )}
       {points.map(({ x, y, stroke }, at) => {
         const beat = at % subdivision === 0;
         return (
           <g key={at}>
-            {!pattern.free && <Mark x={x} y={y} stroke={stroke} on={shared?.has(at) ?? false} />}
+            {!free && <Mark x={x} y={y} stroke={stroke} />}
             <text
               x={x}
               y="72"
               textAnchor="middle"
               fontSize="13"
               className="fill-base-content"
-              fontWeight={isOnset(stroke) && (beat || !pattern.free) ? "700" : "400"}
+              fontWeight={isOnset(stroke) && (beat || !free) ? "700" : "400"}
               fillOpacity={isOnset(stroke) || beat ? "1" : "0.75"}
             >
               {counts[at]}
@@ -129,7 +117,7 @@ export function StrumRow({
   );
 }
 
-function Mark({ x, y, stroke, on }: { x: number; y: number; stroke: Stroke; on: boolean }) {
+function Mark({ x, y, stroke }: { x: number; y: number; stroke: Stroke }) {
   switch (stroke.kind) {
     case "ring":
       return null;
@@ -166,7 +154,7 @@ function Mark({ x, y, stroke, on }: { x: number; y: number; stroke: Stroke; on: 
           cx={x}
           cy={y}
           r={stroke.weight + (stroke.open ? 3 : 2)}
-          className={`stroke-base-content ${on ? "fill-primary" : stroke.open ? "fill-base-100" : "fill-base-content"}`}
+          className={`stroke-base-content ${stroke.open ? "fill-base-100" : "fill-base-content"}`}
           strokeWidth={stroke.open ? 2.5 : 1.5}
         />
       );

@@ -1,6 +1,6 @@
 import type { CueKind, Standing } from "../cues";
 import type { LineFinger, NoteStroke, TabNote } from "../fretboard";
-import type { Pattern, Tempo } from "../rhythm";
+import type { DrawnPattern, Pattern, Tempo } from "../rhythm";
 import type { LineReads } from "../song/names";
 import type { SungPiece } from "../song/read";
 import type { Player, SectionKind, SheetView } from "../song/schema";
@@ -81,8 +81,12 @@ export type StageRiff = {
   readonly counts: readonly string[];
 };
 
-/** A pattern of a part with when it is played, in words; "" for the usual one. A fill is the last beats of a bar. */
-export type StagePattern = { readonly pattern: Pattern; readonly when: string; readonly fill: boolean };
+/** A pattern of a part with when it is played, in words; "" for the usual one. */
+export type StagePattern = {
+  readonly pattern: Pattern;
+  readonly drawn: DrawnPattern;
+  readonly when: string;
+};
 
 /**
  * The patterns of a part in a passage, the usual one first, with where their strokes fall: at `ticks[i]` from its begin the

@@ -189,10 +189,10 @@ function PrintPassage({
       {sheet.drawn.length > 0 && <p className="text-sm first-letter:uppercase">{sheet.drawn.join("; ")}</p>}
       {sheet.strum && !again && !(hasBoth(sheet) && view === "line") && (
         <div className="flex flex-wrap items-center gap-x-6 text-black [--color-base-content:#000]">
-          {sheet.strum.patterns.map(({ pattern, when, fill }) => (
+          {sheet.strum.patterns.map(({ drawn, when }) => (
             <Fragment key={when}>
               {when !== "" && <span className="text-sm">{when}</span>}
-              <StrumBars pattern={pattern} fill={fill} />
+              <StrumBars drawn={drawn} />
             </Fragment>
           ))}
         </div>

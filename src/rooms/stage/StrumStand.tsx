@@ -3,7 +3,6 @@
 import Link from "next/link";
 import { useCallback, useEffect, useState } from "react";
 import { useStore } from "zustand";
-import { barRows } from "@/core/rhythm";
 import { idOfUse, type StagePart, type StagePattern, type StageSheet, type StageStrum } from "@/core/stage";
 import { SectionTag } from "@/ui/SectionTag";
 import { StrumBars } from "@/ui/StrumBars";
@@ -160,10 +159,9 @@ function BigStrum({ sheet }: { sheet: Strummed }) {
             </button>
           </p>
           <StrumBars
-            pattern={one.pattern}
-            fill={one.fill}
+            drawn={one.drawn}
             now={sounding === one ? now : null}
-            step={stepFor(barRows(one.pattern).length)}
+            step={stepFor(one.drawn.bars.length)}
             className="text-4xl"
           />
         </div>

@@ -18,7 +18,7 @@ import {
   signOfStroke,
   silenceOf,
 } from "@/core/parts";
-import { beatsOfBar, beatUnitOf, countAt, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
+import { beatsOfBar, beatUnitOf, countAt, drawnPattern, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
 import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
@@ -216,7 +216,13 @@ function strumOf(
   if (!pattern) {
     const usual = patternOfPart(part, passage.meter);
     return usual
-      ? { patterns: [{ pattern: usual, when: "", fill: false }], tempo, ticks: [], at: [], of: [] }
+      ? {
+          patterns: [{ pattern: usual, drawn: drawnPattern(usual), when: "" }],
+          tempo,
+          ticks: [],
+          at: [],
+          of: [],
+        }
       : null;
   }
   const own = { usual: pattern, short: shortPattern, fill: fillPattern };
@@ -226,7 +232,11 @@ function strumOf(
   );
   return {
     tempo,
-    patterns: used.map((use) => ({ pattern: own[use]!, when: WHEN[use], fill: use === "fill" })),
+    patterns: used.map((use) => ({
+      pattern: own[use]!,
+      drawn: drawnPattern(own[use]!, use === "fill"),
+      when: WHEN[use],
+    })),
     ticks: struck.map(({ tick }) => tick - passage.tick),
     at: struck.map(({ at }) => at),
     of: struck.map(({ of }) => used.indexOf(of)),

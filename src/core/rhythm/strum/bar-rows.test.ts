@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { unwrap } from "../../../base";
-import { barRows, lastBeats, placeInRows } from "./bar-rows";
+import { barRows, lastBeats } from "./bar-rows";
 import { signedBars } from "./strum-signs";
 import { formatStrokes, readPattern } from "./written";
 
@@ -50,14 +50,5 @@ describe("a pattern a bar at a time", () => {
     const bars = `${BAR} ${BAR} ${OTHER} ${BAR}`;
     const four = unwrap(readPattern({ meter: { beats: 4, unit: 4 }, subdivision: 2, text: bars }));
     expect(signedBars(four).map((one) => one.bars)).toEqual(["1–2", "3", "4"]);
-  });
-
-  it("says where a stroke stands", () => {
-    const all = rows([BAR, BAR, OTHER].join(" "));
-    expect(placeInRows(all, 3)).toEqual({ row: 0, place: 3 });
-    expect(placeInRows(all, 11)).toEqual({ row: 0, place: 3 });
-    expect(placeInRows(all, 20)).toEqual({ row: 1, place: 4 });
-    expect(placeInRows(all, 24)).toBeNull();
-    expect(placeInRows([], 0)).toBeNull();
   });
 });

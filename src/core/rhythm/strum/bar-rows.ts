@@ -48,15 +48,3 @@ export function lastBeats(pattern: Pattern): { readonly row: BarRow; readonly co
     counts: counts.slice(rests.length),
   };
 }
-
-/** The row of bars a stroke of the pattern stands in, and its place there; null for none. */
-export function placeInRows(
-  rows: readonly BarRow[],
-  stroke: number,
-): { readonly row: number; readonly place: number } | null {
-  const inBar = rows[0]?.strokes.length ?? 0;
-  if (inBar === 0) return null;
-  const bar = Math.floor(stroke / inBar) + 1;
-  const row = rows.findIndex((one) => bar >= one.bar && bar < one.bar + one.times);
-  return row < 0 ? null : { row, place: stroke % inBar };
-}

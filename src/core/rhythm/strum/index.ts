@@ -1,4 +1,3 @@
-export { type BarRow, barRows, lastBeats, placeInRows } from "./bar-rows";
 export { comparePatterns, type RhythmMeeting } from "./compare-strums";
 export { countsOf } from "./counts";
 export {
@@ -9,6 +8,8 @@ export {
   describeSaidProblem,
   describeSpokenProblem,
 } from "./describe-strum";
+export { type DrawnPattern, type DrawnRow, drawnPattern, drawnRow } from "./drawn";
+export { halvesOf, placeInBars } from "./drawn-bars";
 export { ANCHORS, type Anchor, type ChordSpan, type FittedStroke, fitPattern } from "./fit";
 export { gateSpans, readGate } from "./gate";
 export { describeJoinProblem, joinPatterns, throughBars } from "./join-patterns";
@@ -34,7 +35,7 @@ export {
   weightOf,
   type Zone,
 } from "./pattern";
-export { readAloud, readCounted } from "./read-aloud";
+export { readAloud } from "./read-aloud";
 export {
   byTurns,
   downDownUp,

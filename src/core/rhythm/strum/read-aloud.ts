@@ -1,10 +1,9 @@
-import { countsOf } from "./counts";
 import type { Pattern, Stroke } from "./pattern";
 
 const FINGER_WORDS = Object.freeze({ p: "thumb", i: "index", m: "middle", a: "ring" });
 const ZONE_WORDS = Object.freeze({ L: "low", M: "middle", H: "high" });
 /** What a free pattern says. */
-export const FREE_WORDS = "free: any stroke on the swing of the hand";
+const FREE_WORDS = "free: any stroke on the swing of the hand";
 const WEIGHT_WORDS = Object.freeze({ 1: "light ", 2: "", 3: "accented " });
 
 function wordOf(stroke: Stroke): string {
@@ -24,7 +23,7 @@ function wordOf(stroke: Stroke): string {
 }
 
 /** A stroke with how hard it is. */
-const aloud = (stroke: Stroke): string =>
+export const strokeAloud = (stroke: Stroke): string =>
   ("weight" in stroke ? WEIGHT_WORDS[stroke.weight] : "") + wordOf(stroke);
 
 /**
@@ -35,20 +34,8 @@ export function readAloud({ strokes, free }: Pick<Pattern, "strokes" | "free">):
   if (free) return FREE_WORDS;
   const said: string[] = [];
   for (const stroke of strokes) {
-    const word = aloud(stroke);
+    const word = strokeAloud(stroke);
     if (word !== "rest" || said.at(-1) !== "rest") said.push(word);
   }
   return said.join(", ");
-}
-
-/**
- * The same with what is counted at each stroke; what rings on is left out.
- * @example readCounted(pattern) // => "1 accented down, 2 down, & up"
- */
-export function readCounted(pattern: Pattern): string {
-  if (pattern.free) return FREE_WORDS;
-  const counts = countsOf(pattern);
-  return pattern.strokes
-    .flatMap((stroke, at) => (stroke.kind === "ring" ? [] : [`${counts[at]} ${aloud(stroke)}`]))
-    .join(", ");
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { paceOfPattern } from "@/core/rhythm";
+import { drawnRow, paceOfPattern } from "@/core/rhythm";
 import type { StrumRow } from "@/core/song/schema";
 import { StrumRow as StrumPicture } from "@/ui/StrumRow";
 import { FittedChords } from "./FittedChords";
@@ -19,7 +19,7 @@ export function PatternEditor({ row }: { row: StrumRow }) {
       <PatternSettings edited={edited} />
       <PatternEntry edited={edited} />
       {pattern ? (
-        <StrumPicture pattern={pattern} className="mt-3" />
+        <StrumPicture row={drawnRow(pattern)} className="mt-3" />
       ) : (
         <p role="alert" className="mt-3 text-sm text-error">
           {problemOf({})}

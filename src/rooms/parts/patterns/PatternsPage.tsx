@@ -3,7 +3,14 @@
 import { useState } from "react";
 import { describeList } from "@/core/fretboard";
 import { patternOfRow } from "@/core/parts";
-import { formatMeter, type Pattern, type PatternKind, patternOf, STRUM_LIBRARY } from "@/core/rhythm";
+import {
+  drawnRow,
+  formatMeter,
+  type Pattern,
+  type PatternKind,
+  patternOf,
+  STRUM_LIBRARY,
+} from "@/core/rhythm";
 import { add, removeStrum, strumLike, strumRow } from "@/core/song/edit";
 import { versionRow } from "@/core/song/read";
 import type { StrumRow, VersionBody } from "@/core/song/schema";
@@ -159,7 +166,7 @@ function OwnPattern({
         </span>
       </div>
       {pattern ? (
-        <StrumPicture pattern={pattern} />
+        <StrumPicture row={drawnRow(pattern)} />
       ) : (
         <p className="text-sm text-error">“{row.pattern}” can’t be read as a pattern; change it.</p>
       )}
@@ -213,7 +220,7 @@ function Library() {
                   {there ? "in the song" : "Put into the song"}
                 </button>
               </p>
-              <StrumPicture pattern={patternOf(one)} />
+              <StrumPicture row={drawnRow(patternOf(one))} />
             </li>
           );
         })}

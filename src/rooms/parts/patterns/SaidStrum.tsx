@@ -3,6 +3,7 @@
 import { useId, useState } from "react";
 import {
   describeSaidProblem,
+  drawnRow,
   formatStrokes,
   isCompound,
   type Meter,
@@ -91,7 +92,7 @@ export function SaidStrum({ meter, tempo, taking, onTake }: Props) {
           const name = `${said.pattern.subdivision} ${strokes}`;
           return (
             <li key={name} className="rounded-field border border-base-300 p-2">
-              <StrumRow pattern={said.pattern} />
+              <StrumRow row={drawnRow(said.pattern)} />
               <p className="text-sm">
                 {said.why}
                 {said.bars < 1 ? "; half a bar" : said.bars > 1 ? `; ${said.bars} bars` : ""}

@@ -1,7 +1,7 @@
 "use client";
 
 import { type ArrangeCell, ideaOf, tellIdea } from "@/core/parts";
-import { countsOf, patternOf } from "@/core/rhythm";
+import { drawnRow, patternOf } from "@/core/rhythm";
 import { LIGHT_WORDS } from "@/core/song/schema";
 import { StrumRow } from "@/ui/StrumRow";
 import { Wick } from "@/ui/Wick";
@@ -53,6 +53,5 @@ export function Strokes({ cell }: { readonly cell: ArrangeCell }) {
   const idea = ideaOf(cell.idea);
   if (!pattern || !idea || cell.line || pattern.kind === "hits") return null;
   const { kind, meter, subdivision, swing, text } = pattern;
-  const drawn = patternOf({ kind, meter, subdivision, swing, text });
-  return <StrumRow pattern={drawn} counts={countsOf(drawn)} />;
+  return <StrumRow row={drawnRow(patternOf({ kind, meter, subdivision, swing, text }))} />;
 }

@@ -1,5 +1,5 @@
 import { patternOfRow, type SheetPart } from "@/core/parts";
-import { barsOfPattern } from "@/core/rhythm";
+import { barsOfPattern, drawnPattern } from "@/core/rhythm";
 import type { PatternField } from "@/core/song/edit";
 import { SelectField } from "@/ui/SelectField";
 import { StrumBars } from "@/ui/StrumBars";
@@ -79,7 +79,7 @@ function Otherwise({
         onSet={(value) => patterns.choose(field, value)}
       />
       <From what={what} value={cell[field]} onClear={() => patterns.choose(field, "")} />
-      {pattern && <StrumBars pattern={pattern} fill={field === "fillStrumId"} className="mt-1" />}
+      {pattern && <StrumBars drawn={drawnPattern(pattern, field === "fillStrumId")} className="mt-1" />}
     </div>
   );
 }

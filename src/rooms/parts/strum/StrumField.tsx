@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { patternOfPart, patternOfRow, type SheetPart, type SheetRow } from "@/core/parts";
-import { paceOfPattern } from "@/core/rhythm";
+import { drawnPattern, paceOfPattern } from "@/core/rhythm";
 import { SelectField } from "@/ui/SelectField";
 import { StrumBars } from "@/ui/StrumBars";
 import { useOpenSong } from "../../open";
@@ -39,7 +39,7 @@ export function StrumField({ part, row }: { part: SheetPart; row: SheetRow }) {
         onSet={(value) => patterns.choose("strumId", value)}
       />
       <From what="pattern" value={cell.strumId} onClear={() => patterns.choose("strumId", "")} />
-      {shown && <StrumBars pattern={shown} className="mt-2" />}
+      {shown && <StrumBars drawn={drawnPattern(shown)} className="mt-2" />}
       {pattern && <ByChange cell={cell} patterns={patterns} />}
       {chosen && !pattern && (
         <p className="text-sm text-error">This pattern can’t be read; mend it in Patterns.</p>

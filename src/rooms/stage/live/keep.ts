@@ -22,6 +22,9 @@ export type KeptEvening = {
 export type KeptFeet = { readonly itemId: string; readonly person: string; readonly state: FeetState };
 
 const STORE = "evenings";
+/** Goes up where a pack holds something else than before. */
+const FORM = 2;
+type Formed = { readonly form?: number };
 let opened: Promise<IDBPDatabase> | null = null;
 const open = () => {
   opened ??= openDB("shared-lantern-stage", 1, {
@@ -33,7 +36,9 @@ const open = () => {
 /** What is kept of an evening, or null; a device that keeps nothing goes on without. */
 export async function loadKept(eveningId: string): Promise<KeptEvening | null> {
   try {
-    return ((await (await open()).get(STORE, eveningId)) as KeptEvening | undefined) ?? null;
+    const kept = (await (await open()).get(STORE, eveningId)) as (KeptEvening & Formed) | undefined;
+    // The pack of an older program is not this one's; notes that were not sent are.
+    return kept ? { ...kept, pack: kept.form === FORM ? kept.pack : null } : null;
   } catch {
     return null;
   }
@@ -41,7 +46,7 @@ export async function loadKept(eveningId: string): Promise<KeptEvening | null> {
 
 export async function saveKept(eveningId: string, kept: KeptEvening): Promise<void> {
   try {
-    await (await open()).put(STORE, kept, eveningId);
+    await (await open()).put(STORE, { ...kept, form: FORM }, eveningId);
   } catch {
     // A private window may keep nothing; the page still has it all in memory.
   }

@@ -3,8 +3,7 @@ import { type ComponentType, lazy } from "react";
 /** What is not on every stage, or not at once: a phone that plays a song without leading, pressing, strumming or tab shows its sheet without it. */
 const parts = {
   betweenSongs: () => import("./BetweenSongs"),
-  formMargin: () => import("./FormMargin"),
-  leadBar: () => import("./LeadBar"),
+  leading: () => import("./leading"),
   liveFeet: () => import("./LiveFeet"),
   whoAreYou: () => import("./WhoAreYou"),
   thisScreen: () => import("./ThisScreen"),
@@ -34,8 +33,8 @@ const seldom = <Part, Props extends object>(
 ) => lazy(async () => ({ default: of(await patiently(load)) }));
 
 export const BetweenSongs = seldom(parts.betweenSongs, (part) => part.BetweenSongs);
-export const FormMargin = seldom(parts.formMargin, (part) => part.FormMargin);
-export const LeadBar = seldom(parts.leadBar, (part) => part.LeadBar);
+export const FormMargin = seldom(parts.leading, (part) => part.FormMargin);
+export const LeadBar = seldom(parts.leading, (part) => part.LeadBar);
 export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
 export const ThisScreen = seldom(parts.thisScreen, (part) => part.ThisScreen);
 

@@ -26,12 +26,11 @@ export function StrumStrip({
   const now = tick === null ? -1 : ticks.findLastIndex((one) => one <= tick + 1);
   return (
     <div data-strum className="my-1 flex flex-wrap items-center gap-x-4 text-2xl">
-      {patterns.map(({ pattern, when, fill }, index) => (
+      {patterns.map(({ drawn, when }, index) => (
         <Fragment key={when}>
           {when !== "" && <span className="text-lg">{when}</span>}
           <StrumBars
-            pattern={pattern}
-            fill={fill}
+            drawn={drawn}
             now={of[now] === index ? at[now]! : null}
             oneBar
             step={small ? PHONE_STEP : STAGE_STEP}
