@@ -58,7 +58,7 @@ function sourcesIn(folder) {
 
 /** Everything a build is made of, as one hash. */
 function sourceHash() {
-  const files = ["package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json"];
+  const files = ["package-lock.json", "next.config.mjs", "postcss.config.mjs", "tsconfig.json"];
   return hashOf([
     ...files.flatMap((name) => [name, readFileSync(path.join(ROOT, name))]),
     ...sourcesIn("src"),

@@ -8,8 +8,8 @@ export type LiveMessage =
   | {
       readonly type: "beat";
       readonly lastId: number;
-      /** Changes with every edit of a song of the evening. */
-      readonly songs: string;
+      /** Changes with every edit of a song of the evening; null while a server that was started anew still reads them. */
+      readonly songs: string | null;
     };
 
 /** One who follows: what is known, and events that came before others did. */

@@ -14,6 +14,7 @@ import { readOptions } from "./host-options";
 import { lockFolder } from "./lock";
 import { makeNetwork } from "./network";
 import { judge, loopbackHosts } from "./origin";
+import { readAhead } from "./read-ahead";
 
 const HOSTNAME = "127.0.0.1";
 
@@ -122,6 +123,7 @@ server.on("error", (error) =>
 server.listen(port, HOSTNAME, async () => {
   try {
     await app.prepare();
+    if (!dev) readAhead(process.env.LANTERN_DIST ?? ".next");
     const opened = await (await gate).reopen({ closed });
     if (opened) process.stdout.write(`The evening is open to the network again, at port ${opened.port}.\n`);
   } catch (error) {

@@ -82,6 +82,29 @@ describe("LiveSession", () => {
     expect(again.state.lastAt).toBe(session.state.lastAt + 2000);
   });
 
+  it("tells who comes back after a restart at once, and that the songs are the same as soon as they are read", async () => {
+    const session = await open();
+    await press(session, { type: "next" });
+    const again = await open();
+    const { heard, stop } = await ear(again, session.state.lastId);
+    expect(heard).toMatchObject([{ type: "beat", lastId: 2, songs: null }]);
+    await expect.poll(() => heard.length).toBe(2);
+    expect(heard[1]).toMatchObject({ type: "beat", lastId: 2, songs: `${versionId}:0` });
+    stop();
+  });
+
+  it("finds after a restart what a song has become meanwhile", async () => {
+    const session = await open();
+    const command = { type: "set", table: "version", id: "v", fields: { bpm: 66 } } as const;
+    const outcome = await takeEdit(database, versionId, { editId: "slower", base: 0, command });
+    expect(outcome.status).toBe("done");
+    const again = await open();
+    const { heard, stop } = await ear(again, session.state.lastId);
+    await expect.poll(() => again.state.items[0]!.passages[0]!.bpm).toBe(66);
+    await expect.poll(() => heard.map(({ type }) => type)).toEqual(["beat", "event", "beat"]);
+    stop();
+  });
+
   it("takes a press that is sent twice once, and refuses what can't be done", async () => {
     const session = await open();
     const sent = { act: { type: "next" } as const, pressId: `twice${mark}`, pressedAt: null };

@@ -10,6 +10,7 @@ import {
 } from "@/core/stage";
 import type { Database } from "../db/open-database";
 import { openDatabase } from "../db/open-database";
+import { findDocument } from "../documents/stored-documents";
 import { clockFrom, host, onHost } from "../host";
 import { makeId } from "../ids";
 import { endLines, watch } from "../live";
@@ -57,10 +58,13 @@ export class LiveSession {
   private unwatch: (() => void)[] = [];
   private settling: ReturnType<typeof setTimeout> | undefined;
   private beat: ReturnType<typeof setInterval> | undefined;
-  private songs = "";
+  private songs: string | null = null;
+  /** Counts how often the songs were read: what an older reading finds is not taken. */
+  private readings = 0;
   /** The newest presses by their ids. */
   private readonly taken = new Map<string, LiveEvent>();
   private readonly begunAt: number;
+  private hasEnded = false;
 
   private constructor(
     private readonly database: Database,
@@ -77,10 +81,13 @@ export class LiveSession {
     eveningId: string,
     clock: () => number = host().clock,
   ): Promise<LiveSession | null> {
-    if (!(await liveItems(database, eveningId))) return null;
+    if ((await findDocument(database, eveningId))?.kind !== "evening") return null;
     const state = await readState(database, eveningId);
     const session = new LiveSession(database, eveningId, state, clockFrom(state.lastAt, clock));
-    await session.rescore();
+    const reading = session.rescore();
+    // One that was on stage before goes on from where it was at once; whether its songs are others now is seen soon after.
+    if (state.items.length === 0) await reading;
+    else reading.catch(() => {});
     return session;
   }
 
@@ -114,18 +121,26 @@ export class LiveSession {
   }
 
   /** Reads the songs anew and tells everybody where they have changed. */
-  rescore(): Promise<void> {
+  async rescore(): Promise<void> {
+    const reading = ++this.readings;
+    // What is edited while it is read is read once more.
+    this.watchAll([this.eveningId, ...this.current.items.flatMap(({ versionId }) => versionId ?? [])]);
+    const found = await liveItems(this.database, this.eveningId);
+    if (!found) return;
     return this.inTurn(async () => {
-      const found = await liveItems(this.database, this.eveningId);
-      if (!found) return;
-      for (const end of this.unwatch) end();
-      this.unwatch = found.documentIds.map((id) => watch(id, this.settle));
+      if (reading !== this.readings || this.hasEnded) return;
+      this.watchAll(found.documentIds);
       const isEdited = this.songs !== found.songs;
       this.songs = found.songs;
       if (!isDeepStrictEqual(found.items, this.current.items))
         await this.take({ type: "score", items: found.items }, this.clock(), makeId());
       if (isEdited) this.tellBeat();
     });
+  }
+
+  private watchAll(documentIds: readonly string[]): void {
+    for (const end of this.unwatch) end();
+    this.unwatch = documentIds.map((id) => watch(id, this.settle));
   }
 
   /** Adds a listener and tells it what it has missed since an event; returns what lets it go. */
@@ -163,6 +178,7 @@ export class LiveSession {
   /** Ends every line and watches nothing any more. */
   end(): void {
     for (const listener of [...this.listeners]) listener.end();
+    this.hasEnded = true;
     for (const end of this.unwatch) end();
     clearInterval(this.beat);
     clearTimeout(this.settling);

@@ -1,3 +1,4 @@
 export { type Client, StoreClient } from "./client";
-export { openDurable, syncPath } from "./durable";
+export { openDurable } from "./durable";
+export { syncPath } from "./place";
 export type { Store } from "./store";

@@ -2,7 +2,7 @@ import fs from "node:fs";
 import path from "node:path";
 import { MessageChannel, type MessagePort, Worker } from "node:worker_threads";
 import { StoreClient } from "./client";
-import { placeIn, syncPath } from "./durable";
+import { placeIn, syncPath } from "./place";
 import type { FromStore } from "./thread";
 
 export type StartOptions = {

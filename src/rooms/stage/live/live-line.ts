@@ -130,7 +130,7 @@ export class LiveLine extends StageLine {
       if (message.type === "whole" && isFirst) this.store.setState({ follower: followFrom(message.state) });
       else this.hear(message);
       isFirst = false;
-      if (message.type === "beat" && message.songs !== this.songs) {
+      if (message.type === "beat" && message.songs !== null && message.songs !== this.songs) {
         this.songs = message.songs;
         void this.fetchPack();
       }
