@@ -57,6 +57,7 @@ export function ChordDiagram({ shape, name, capo = 0, leftHanded = false, labels
   const height = TOP + rows * STEP_Y + 6;
   const x = (string: number) => LEFT + (leftHanded ? span - string * STEP_X : string * STEP_X);
   const y = (fret: number) => TOP + (fret - first + 0.5) * STEP_Y;
+  const dots = frets.flatMap((fret, at) => (fret !== null && fret > 0 ? [{ at, fret }] : []));
   const heard = labels ? ` (${labels.filter((label) => label !== null).join(", ")})` : "";
   return (
     <svg
@@ -72,9 +73,9 @@ export function ChordDiagram({ shape, name, capo = 0, leftHanded = false, labels
             {first}
           </text>
         )}
-        {frets.map((fret, string) => (
-          <AboveNut key={`m${string}`} x={x(string)} fret={fret} label={labels?.[string] ?? null} />
-        ))}
+        <AboveNut
+          strings={frets.map((fret, string) => ({ x: x(string), fret, label: labels?.[string] ?? null }))}
+        />
         {barresOf(shape).map((barre) => (
           <rect
             key={`b${barre.fret}-${barre.from}`}
@@ -85,22 +86,15 @@ export function ChordDiagram({ shape, name, capo = 0, leftHanded = false, labels
             rx="5.5"
           />
         ))}
-        {frets.map((fret, string) =>
-          fret !== null && fret > 0 ? (
-            <g key={`d${string}`}>
-              <circle cx={x(string)} cy={y(fret)} r="6" />
-              <text
-                x={x(string)}
-                y={y(fret) + 3.2}
-                className="fill-base-100"
-                fontSize={labels ? "7.5" : "9"}
-                fontWeight="700"
-              >
-                {labels ? labels[string] : (fingers[string] ?? "")}
-              </text>
-            </g>
-          ) : null,
-        )}
+        <path d={dots.map(({ at, fret }) => circle(x(at), y(fret), 6)).join("")} />
+        <Signs
+          size={labels ? 7.5 : 9}
+          of={dots.map(({ at, fret }) => ({
+            x: x(at),
+            y: y(fret) + 3.2,
+            text: String(labels ? (labels[at] ?? "") : (fingers[at] ?? "")),
+          }))}
+        />
       </g>
     </svg>
   );
@@ -121,12 +115,11 @@ function Grid({
   const [low, high] = [Math.min(...strings), Math.max(...strings)];
   return (
     <g className="stroke-current" strokeWidth="1">
-      {strings.map((at) => (
-        <path key={`s${at}`} d={`M${at} ${TOP}v${rows * STEP_Y}`} strokeOpacity="0.75" />
-      ))}
-      {Array.from({ length: rows + 1 }, (_, row) => (
-        <path key={`f${row}`} d={`M${low} ${TOP + row * STEP_Y}H${high}`} strokeOpacity="0.55" />
-      ))}
+      <path d={strings.map((at) => `M${at} ${TOP}v${rows * STEP_Y}`).join("")} strokeOpacity="0.75" />
+      <path
+        d={Array.from({ length: rows + 1 }, (_, row) => `M${low} ${TOP + row * STEP_Y}H${high}`).join("")}
+        strokeOpacity="0.55"
+      />
       {isNut && capo === 0 && <path d={`M${low - 1} ${TOP}H${high + 1}`} strokeWidth="3" />}
       {isNut && capo > 0 && (
         <g className="fill-current" stroke="none">
@@ -140,26 +133,55 @@ function Grid({
   );
 }
 
-/** Above a string: a cross when it is not played, a ring when it is open, with its label if there is one. */
-function AboveNut({ x, fret, label }: { x: number; fret: number | null; label: string | null }) {
-  if (fret === null)
-    return <path d={`M${x - 3} 7l6 6m0-6l-6 6`} className="stroke-current" strokeWidth="1.4" />;
-  if (fret > 0) return null;
+type AtNut = { readonly x: number; readonly fret: number | null; readonly label: string | null };
+
+/** Above the strings: a cross on each that is not played, a ring on each that is open, with its label if there is one. */
+function AboveNut({ strings }: { strings: readonly AtNut[] }) {
+  const open = strings.filter(({ fret }) => fret === 0);
+  const labelled = open.filter(({ label }) => label !== null);
+  const crosses = strings.filter(({ fret }) => fret === null).map(({ x }) => `M${x - 3} 7l6 6m0-6l-6 6`);
+  const rings = open.map(({ x, label }) => circle(x, 9, label === null ? 3.4 : 6));
   return (
     <>
-      <circle
-        cx={x}
-        cy="9"
-        r={label === null ? 3.4 : 6}
+      <path
+        d={[...crosses, ...rings].join("")}
         fill="none"
         className="stroke-current"
-        strokeWidth={label === null ? 1.4 : 1}
+        strokeWidth={labelled.length === 0 ? 1.4 : 1}
       />
-      {label !== null && (
-        <text x={x} y="11.6" fontSize="7.5" fontWeight="700">
+      {labelled.map(({ x, label }) => (
+        <text key={x} x={x} y="11.6" fontSize="7.5" fontWeight="700">
           {label}
         </text>
-      )}
+      ))}
     </>
   );
 }
+
+type Sign = { readonly x: number; readonly y: number; readonly text: string };
+
+/** What stands in the dots. Signs of one letter each are one text with a place for each: a stage draws many of them at once. */
+function Signs({ of, size }: { of: readonly Sign[]; size: number }) {
+  const said = of.filter(({ text }) => text !== "");
+  const isPlain = said.every(({ text }) => text.length === 1);
+  const texts = isPlain ? [said] : said.map((one) => [one]);
+  return texts.map(
+    (own) =>
+      own.length > 0 && (
+        <text
+          key={own[0]!.x}
+          x={own.map(({ x }) => x).join(" ")}
+          y={own.map(({ y }) => y).join(" ")}
+          className="fill-base-100"
+          fontSize={size}
+          fontWeight="700"
+        >
+          {own.map(({ text }) => text).join("")}
+        </text>
+      ),
+  );
+}
+
+/** A circle as a path, so that many are one. */
+const circle = (x: number, y: number, r: number): string =>
+  `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
