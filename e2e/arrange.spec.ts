@@ -113,6 +113,15 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   await expect(list.getByRole("listitem").first()).toContainText("begin");
   await expect(page.getByRole("img", { name: /Verse 1: \d play, light \d/ })).toBeVisible();
   await expectAccessible(page);
+  // It is heard before anything is taken: a section as everybody would play it, a part, another idea for it.
+  const sounds = (hear: ReturnType<typeof over>) =>
+    expect(hear).toHaveAttribute("aria-pressed", "true", { timeout: 15_000 });
+  const section = over(page).getByRole("button", { name: /^(?:Hear it|Stop) ?: Verse 1 as proposed/ });
+  await section.click();
+  await sounds(section);
+  await expect
+    .poll(() => page.evaluate(() => performance.getEntriesByName("hear").length), { timeout: 15_000 })
+    .toBe(1);
   // Another idea for one cell, with what it changes.
   const cell = over(page).getByRole("button", { name: /^Maren in Verse 1: / });
   const before = await cell.getAttribute("aria-label");
@@ -120,6 +129,16 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   const detail = page.getByRole("region", { name: "Maren in Verse 1" });
   await expect(detail.getByRole("listitem")).toHaveCount(3);
   await expect(detail.getByRole("listitem").first()).toContainText("against it");
+  const idea = detail
+    .getByRole("listitem")
+    .first()
+    .getByRole("button", { name: /^(?:Hear it|Stop)/ });
+  await idea.click();
+  await sounds(idea);
+  await expect(section).toHaveAttribute("aria-pressed", "false");
+  await expect
+    .poll(() => page.evaluate(() => performance.getEntriesByName("hear").length), { timeout: 15_000 })
+    .toBe(2);
   await detail
     .getByRole("button", { name: /^Put in / })
     .first()

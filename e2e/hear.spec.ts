@@ -8,7 +8,7 @@ async function openShape(page: Page) {
   await page.getByRole("link", { name: "Shapes to learn" }).click();
   await page.getByRole("button", { name: /^G\b/u }).first().click();
   const pane = page.getByRole("region", { name: / opened$/u });
-  return { pane, hear: pane.getByRole("button", { name: /^(?:Hear it|Stop)/ }) };
+  return { pane, hear: pane.getByRole("button", { name: /^(?:Hear it|Stop)/ }).first() };
 }
 
 /** How long it took from each press to its first sound, ms. */
@@ -32,6 +32,21 @@ test("a shape is heard, stopped, and heard by its key; the second time at once",
   // It is over by itself.
   await expect(hear).toHaveAttribute("aria-pressed", "false", { timeout: 15_000 });
   await expectAccessible(page);
+});
+
+test("shapes on offer are heard before one is chosen", async ({ page }) => {
+  const { pane } = await openShape(page);
+  const offered = pane.getByRole("listitem").getByRole("button", { name: /^(?:Hear it|Stop) ?: G, / });
+  await expect.poll(() => offered.count()).toBeGreaterThan(3);
+  const [first, second] = [offered.nth(0), offered.nth(1)];
+  await first.click();
+  await expect(first).toHaveAttribute("aria-pressed", "true");
+  await second.click();
+  // One thing sounds at a time, and hearing chooses nothing.
+  await expect(second).toHaveAttribute("aria-pressed", "true");
+  await expect(first).toHaveAttribute("aria-pressed", "false");
+  await expect.poll(async () => (await heard(page)).length).toBeGreaterThan(0);
+  await expect(pane.getByRole("button", { name: "Let the plan choose again" })).toHaveCount(0);
 });
 
 test("where the bank does not come simple tones stand in, and a sentence says so", async ({ page }) => {

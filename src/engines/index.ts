@@ -18,6 +18,7 @@ import { bandSum } from "./room/band-sum";
 import { contrast } from "./room/contrast";
 import { eveningBanks } from "./room/evening-banks";
 import { hardestChange } from "./room/hardest-change";
+import { hearCells } from "./room/hear-cells";
 import { loopSound } from "./room/loop-sound";
 import { mend } from "./room/mend";
 import { otherIdeasEngine } from "./room/other-ideas";
@@ -61,6 +62,7 @@ export const ENGINES = Object.freeze([
   mend,
   otherIdeasEngine,
   contrast,
+  hearCells,
   toneOffers,
   eveningBanks,
   loopSound,

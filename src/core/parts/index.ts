@@ -32,6 +32,7 @@ export {
   overlapOf,
   rescored,
   sumsOf,
+  type TakenCells,
   takeArrangement,
   tastesOf,
   tellArrangement,

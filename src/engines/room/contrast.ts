@@ -10,12 +10,10 @@ import {
   overlapOf,
   planRequest,
   planShapes,
-  takeArrangement,
 } from "@/core/parts";
-import { indexCells, outlineOf } from "@/core/song/read";
-import { DOCUMENTS, type VersionBody } from "@/core/song/schema";
-import { applyEdit } from "@/document";
+import type { VersionBody } from "@/core/song/schema";
 import { roomEngine } from "../engine";
+import { withCells } from "./with-cells";
 
 type ContrastQuestion = {
   readonly body: VersionBody;
@@ -90,20 +88,7 @@ function taken(
       pair && who === a ? pair[0] : pair && who === b ? pair[1] : undefined,
     );
   });
-  let made = 0;
-  const applied = applyEdit(
-    DOCUMENTS.version,
-    body,
-    takeArrangement(
-      body,
-      sheet,
-      indexCells(body, outlineOf(body)),
-      { cells },
-      offer.way,
-      () => `contrast${made++}`,
-    ),
-  );
-  return applied.ok ? applied.value.body : null;
+  return withCells(body, sheet, cells);
 }
 
 function effortsOf(body: VersionBody, players: readonly [string, string]): Efforts {

@@ -68,8 +68,10 @@ export const scoreOfTogether = (
     })),
   );
 
+type Heard = Pick<HeardSong, "passages" | "parts">;
+
 /** What one player, or everybody, sounds in one time through a section; null where nothing does. */
-export function scoreOfPassage(song: HeardSong, at: number, playerId: string | null): SoundScore | null {
+export function scoreOfPassage(song: Heard, at: number, playerId: string | null): SoundScore | null {
   const parts = song.parts.filter(({ player }) => playerId === null || player.id === playerId);
   const from = beginsOf(song.passages)[at] ?? 0;
   const to = from + (song.passages[at]?.ticks ?? 0);

@@ -10,7 +10,7 @@ import { SectionTag } from "@/ui/SectionTag";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
 import { Wick } from "@/ui/Wick";
-import { HearPart } from "../hear";
+import { HearPart, heardVersion } from "../hear";
 import { derive, makeId, useAct, useCurrentVersion, useNames, useOpenSong } from "../open";
 import { HeldFields, PlayedFields } from "./CellFields";
 import { EntranceField } from "./EntranceField";
@@ -40,8 +40,8 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
       {!out && (
         <HearPart
           what={`${player.name}, ${row.label}`}
-          versionId={version.id}
-          revision={revision}
+          of={`${version.id} ${revision}`}
+          song={() => heardVersion(version.id)}
           useId={use.id}
           playerId={player.id}
         />

@@ -88,7 +88,7 @@ describe("LiveSession", () => {
     const again = await open();
     const { heard, stop } = await ear(again, session.state.lastId);
     expect(heard).toMatchObject([{ type: "beat", lastId: 2, songs: null }]);
-    await expect.poll(() => heard.length).toBe(2);
+    await expect.poll(() => heard.length, { timeout: 5000 }).toBe(2);
     expect(heard[1]).toMatchObject({ type: "beat", lastId: 2, songs: `${versionId}:0` });
     stop();
   });
@@ -100,7 +100,7 @@ describe("LiveSession", () => {
     expect(outcome.status).toBe("done");
     const again = await open();
     const { heard, stop } = await ear(again, session.state.lastId);
-    await expect.poll(() => again.state.items[0]!.passages[0]!.bpm).toBe(66);
+    await expect.poll(() => again.state.items[0]!.passages[0]!.bpm, { timeout: 5000 }).toBe(66);
     await expect.poll(() => heard.map(({ type }) => type)).toEqual(["beat", "event", "beat"]);
     stop();
   });

@@ -37,6 +37,8 @@ const RESENT_MS = 60_000;
 const MOST_TAKEN = 500;
 /** After an edit of a song the evening is read anew this much later, ms. */
 const SETTLE_MS = 250;
+/** After a restart it is read anew this much later, ms. */
+const REREAD_MS = 600;
 
 const encoder = new TextEncoder();
 
@@ -84,10 +86,10 @@ export class LiveSession {
     if ((await findDocument(database, eveningId))?.kind !== "evening") return null;
     const state = await readState(database, eveningId);
     const session = new LiveSession(database, eveningId, state, clockFrom(state.lastAt, clock));
-    const reading = session.rescore();
-    // One that was on stage before goes on from where it was at once; whether its songs are others now is seen soon after.
-    if (state.items.length === 0) await reading;
-    else reading.catch(() => {});
+    // One that was on stage before goes on from where it was at once. Whether its songs are others now is seen when all who
+    // wait for it have been told.
+    if (state.items.length === 0) await session.rescore();
+    else session.settle(REREAD_MS);
     return session;
   }
 
@@ -140,7 +142,7 @@ export class LiveSession {
 
   private watchAll(documentIds: readonly string[]): void {
     for (const end of this.unwatch) end();
-    this.unwatch = documentIds.map((id) => watch(id, this.settle));
+    this.unwatch = documentIds.map((id) => watch(id, () => this.settle(SETTLE_MS)));
   }
 
   /** Adds a listener and tells it what it has missed since an event; returns what lets it go. */
@@ -198,10 +200,10 @@ export class LiveSession {
     return { type: "beat", lastId: this.current.lastId, songs: this.songs };
   }
 
-  private readonly settle = (): void => {
+  private settle(ms: number): void {
     clearTimeout(this.settling);
-    this.settling = setTimeout(() => void this.rescore().catch(() => {}), SETTLE_MS);
-  };
+    this.settling = setTimeout(() => void this.rescore().catch(() => {}), ms);
+  }
 
   private async take(act: LiveAct, asked: number, pressId: string): Promise<LiveEvent> {
     const event: LiveEvent = { id: this.current.lastId + 1, at: Math.max(asked, this.current.lastAt), act };

@@ -19,6 +19,6 @@ export { IDEAS, ideaOf, isIdea } from "./ideas";
 export { arrangeCaseOf, arrangedPlayers, dropBefore, heldLimits, isHeld } from "./of-song";
 export { arrangementDifferences, type OtherIdea, otherIdeas, sumsOf, withCell } from "./other-ideas";
 export { rescored } from "./rescore";
-export { takeArrangement } from "./take";
+export { type TakenCells, takeArrangement } from "./take";
 export { learn, tastesOf, tellTaste } from "./tastes";
 export { tellArrangement, tellCell, tellIdea } from "./tell";

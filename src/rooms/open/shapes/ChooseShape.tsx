@@ -7,10 +7,11 @@ import { chooseShape, set } from "@/core/song/edit";
 import type { Namer } from "@/core/song/names";
 import { findChoice, type ShapeSpot } from "@/core/song/read";
 import { makeId } from "@/document/client";
-import type { DotLabels } from "@/ui/ChordDiagram";
+import { type DotLabels, writeFrets } from "@/ui/ChordDiagram";
 import { pretty } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
+import { HearThis, scoreOfShape } from "../../hear";
 import { useAct, useCurrentVersion, useRows } from "../open-song";
 import { SourceAndDoubt } from "../SourceAndDoubt";
 import { OwnShape } from "./OwnShape";
@@ -58,7 +59,7 @@ export function ChooseShape({
   drawn = null,
   standIns = [],
 }: Props) {
-  const body = useRows("choices");
+  const body = useRows("choices", "players");
   const current = useCurrentVersion();
   const act = useAct();
   const [scope, setScope] = useState<Scope>("voicing");
@@ -67,6 +68,7 @@ export function ChooseShape({
   const book = useShapeBook(spot.playerId);
   const offers = useShapeOffers(request, around(spot));
   const { choice } = findChoice(body, spot);
+  const player = body.players[spot.playerId];
   const kept = keptShapes([...book.own, ...book.beside], request);
   const take = ({ frets, fingers }: Pick<Fingering, "frets" | "fingers">) => {
     const shape = { frets: [...frets], fingers: [...fingers] };
@@ -75,7 +77,7 @@ export function ChooseShape({
   };
   const isDrawn = (one: Offered) => drawn !== null && one.frets.join() === drawn.join();
   const offer = (one: Offered, words: string, told?: DotLabels) => (
-    <li key={one.frets.join()}>
+    <li key={one.frets.join()} className="flex flex-col items-center gap-1">
       <ShapeOffer
         fingering={one}
         name={name}
@@ -87,6 +89,14 @@ export function ChooseShape({
         labels={told}
         onTake={() => take(one)}
       />
+      {player && (
+        <HearThis
+          what={`${name}, ${writeFrets(one.frets)}`}
+          score={() => scoreOfShape(player, request.capo, one.frets)}
+          isKeyed={false}
+          className="btn-xs"
+        />
+      )}
     </li>
   );
   return (

@@ -1,13 +1,23 @@
 "use client";
 
 import { useMemo } from "react";
-import { type ArrangeCase, type Arrangement, ideaOf, type OtherIdea, tellCell, tellIdea } from "@/core/parts";
+import {
+  type ArrangeCase,
+  type Arrangement,
+  ideaOf,
+  type OtherIdea,
+  type TakenCells,
+  tellCell,
+  tellIdea,
+} from "@/core/parts";
 import { useEngine } from "@/engines/window";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
+import { HearPart } from "../../hear";
 import { Strokes } from "./CellOffer";
 import { namesIn } from "./ProposalList";
 import type { Arranging } from "./use-arrangement";
+import { type HeardCells, useHeardCells } from "./use-heard-cells";
 import { TERM_WORDS } from "./words";
 
 type Props = {
@@ -16,12 +26,16 @@ type Props = {
   readonly proposal: Arrangement;
   readonly at: number;
   readonly who: number;
+  /** How the proposal sounds. */
+  readonly heard: HeardCells;
+  /** Its cells in the order of the sheet. */
+  readonly whole: TakenCells["cells"];
   readonly onTake: () => void;
   readonly onClose: () => void;
 };
 
 /** One cell of a proposal: why it is so, the next best ideas with what they change in the song, and acts on it. */
-export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClose }: Props) {
+export function CellDetail({ arranging, asked, proposal, at, who, heard, whole, onTake, onClose }: Props) {
   const { set, wishes, change } = arranging;
   const names = namesIn(arranging, asked);
   const cell = proposal.cells[at]![who]!;
@@ -52,7 +66,10 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
             {tellCell(asked, proposal.cells, at, who)}.
           </p>
         </div>
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
+          {cell.role !== "out" && (
+            <HearPart what={where} {...heard} useId={asked.uses[at]!.id} playerId={asked.players[who]!.id} />
+          )}
           <button type="button" className="btn btn-primary btn-sm" onClick={onTake}>
             Take this cell
           </button>
@@ -69,7 +86,15 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
       <SearchNote search={search} doing="Looking for other ideas…" />
       <ul className="mt-1 grid gap-2 md:grid-cols-3">
         {(search.data ?? []).map((other) => (
-          <Other key={other.cell.idea} other={other} onUse={() => change(at, who, other.cell)} />
+          <Other
+            key={other.cell.idea}
+            other={other}
+            sheet={arranging.sheet}
+            whole={whole}
+            useId={asked.uses[at]!.id}
+            playerId={asked.players[who]!.id}
+            onUse={() => change(at, who, other.cell)}
+          />
         ))}
       </ul>
     </section>
@@ -79,7 +104,31 @@ export function CellDetail({ arranging, asked, proposal, at, who, onTake, onClos
 const signed = (by: number): string => `${by >= 0 ? "+" : "−"}${Math.abs(by).toFixed(1)}`;
 
 /** Another idea for a cell, and what it changes. */
-function Other({ other, onUse }: { readonly other: OtherIdea; readonly onUse: () => void }) {
+function Other({
+  other,
+  sheet,
+  whole,
+  useId,
+  playerId,
+  onUse,
+}: {
+  readonly other: OtherIdea;
+  readonly sheet: Arranging["sheet"];
+  readonly whole: TakenCells["cells"];
+  readonly useId: string;
+  readonly playerId: string;
+  readonly onUse: () => void;
+}) {
+  const cells = useMemo(
+    () =>
+      whole.map((row, at) =>
+        sheet.rows[at]?.use.id === useId
+          ? row.map((cell, who) => (sheet.players[who]?.id === playerId ? other.cell : cell))
+          : row,
+      ),
+    [whole, sheet, useId, playerId, other],
+  );
+  const heard = useHeardCells(cells);
   return (
     <li className="rounded-field bg-base-200 p-2 text-sm">
       <p className="font-bold">{tellIdea(other.cell)}</p>
@@ -97,6 +146,16 @@ function Other({ other, onUse }: { readonly other: OtherIdea; readonly onUse: ()
         <p className="text-warning">
           Then can’t be held: {[...new Set(other.breaks.map(({ words }) => words))].join("; ")}.
         </p>
+      )}
+      {other.cell.role !== "out" && (
+        <HearPart
+          what={tellIdea(other.cell)}
+          {...heard}
+          useId={useId}
+          playerId={playerId}
+          isKeyed={false}
+          className="btn-xs mr-2"
+        />
       )}
       <button
         type="button"

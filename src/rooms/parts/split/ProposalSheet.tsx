@@ -19,6 +19,7 @@ import { CellOffer } from "./CellOffer";
 import { namesIn } from "./ProposalList";
 import { SectionOffer } from "./SectionOffer";
 import type { Arranging } from "./use-arrangement";
+import { useHeardCells } from "./use-heard-cells";
 
 type Props = {
   readonly arranging: Arranging;
@@ -50,6 +51,11 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
     return new Set(places);
   }, [body, sheet, wishes.keepsAll]);
   const isKept = (useId: string, playerId: string) => kept.has(cellKey(useId, playerId));
+  const whole = useMemo(
+    () => placedOn(sheet, asked, proposal, (useId, playerId) => !kept.has(cellKey(useId, playerId))),
+    [sheet, asked, proposal, kept],
+  );
+  const heard = useHeardCells(whole);
   const take = (taken: { readonly useId?: string; readonly playerId?: string }, words: string) => {
     const now = current();
     const isTaken = (useId: string, playerId: string) =>
@@ -131,6 +137,7 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
                   <SectionOffer
                     row={row}
                     use={asked.uses[at]!}
+                    heard={heard}
                     onTake={() => take({ useId: row.use.id }, `Took ${row.label}`)}
                   />
                   {asked.players.map((player, who) => (
@@ -163,6 +170,8 @@ export function ProposalSheet({ arranging, asked, proposal, other }: Props) {
           proposal={proposal}
           at={open.at}
           who={open.who}
+          heard={heard}
+          whole={whole}
           onTake={() =>
             take(
               { useId: asked.uses[open.at]!.id, playerId: asked.players[open.who]!.id },

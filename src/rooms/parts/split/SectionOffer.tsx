@@ -1,14 +1,19 @@
 import type { ArrangeUse, SheetRow } from "@/core/parts";
 import { SectionTag } from "@/ui/SectionTag";
+import { HearPart } from "../../hear";
+import type { HeardCells } from "./use-heard-cells";
 
 /** A section of a proposal: what it asks for, and an act that takes it. */
 export function SectionOffer({
   row,
   use,
+  heard,
   onTake,
 }: {
   readonly row: SheetRow;
   readonly use: ArrangeUse;
+  /** How the proposal sounds. */
+  readonly heard: HeardCells;
   readonly onTake: () => void;
 }) {
   return (
@@ -24,6 +29,16 @@ export function SectionOffer({
         >
           take
         </button>
+        <span className="mt-1 block">
+          <HearPart
+            what={`${row.label} as proposed`}
+            {...heard}
+            useId={row.use.id}
+            playerId={null}
+            isKeyed={false}
+            className="btn-xs"
+          />
+        </span>
       </span>
     </th>
   );

@@ -4,18 +4,15 @@ import { SectionTag } from "@/ui/SectionTag";
 import { KIND_WORDS } from "./act-words";
 import type { Live } from "./stage-line";
 
+export type BetweenProps = {
+  readonly item: LiveItem | null;
+  readonly isOver: boolean;
+  readonly state: LiveState;
+  readonly live: Live;
+};
+
 /** A talk, a prayer, a pause, or the end of a song; and what comes after it: what this player gets ready, how long that takes and how long there is, and who begins. */
-export function BetweenSongs({
-  item,
-  isOver,
-  state,
-  live,
-}: {
-  item: LiveItem | null;
-  isOver: boolean;
-  state: LiveState;
-  live: Live;
-}) {
+export function BetweenSongs({ item, isOver, state, live }: BetweenProps) {
   const at = state.items.findIndex(({ id }) => id === item?.id);
   const to = state.items.findIndex(({ kind }, index) => index > at && kind === "song");
   const song = state.items[to];

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { BetweenSongs } from "./BetweenSongs";
 import { LiveLine } from "./live-line";
 import { StageScreen } from "./StageScreen";
 import { useStageSettings } from "./settings";
@@ -9,5 +10,5 @@ import { useStageSettings } from "./settings";
 export function LiveStage({ eveningId }: { eveningId: string }) {
   const [line] = useState(() => new LiveLine(eveningId));
   const [settings, change] = useStageSettings();
-  return <StageScreen {...{ line, settings, change }} />;
+  return <StageScreen {...{ line, settings, change }} between={BetweenSongs} />;
 }

@@ -1,4 +1,4 @@
-import { type CSSProperties, type ReactNode, Suspense, useState } from "react";
+import { type ComponentType, type CSSProperties, type ReactNode, Suspense, useState } from "react";
 import {
   idOfUse,
   isOnePerson,
@@ -13,10 +13,11 @@ import {
 import { barOfLine, firstBarOf } from "../bar-of-line";
 import { isTabSheet } from "../sheet-view";
 import { KIND_WORDS } from "./act-words";
+import type { BetweenProps } from "./BetweenSongs";
 import { useClick } from "./click";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
-import { BetweenSongs, FormMargin, LeadBar, LiveFeet } from "./seldom";
+import { FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
 import { FeetStrip } from "./sheet/FeetStrip";
 import { NextStrip } from "./sheet/NextStrip";
@@ -40,10 +41,12 @@ type Props = {
   readonly change: (fields: Partial<StageSettings>) => void;
   readonly press: (act: LeaderAct, ago?: number) => void;
   readonly onOpen: () => void;
+  /** What stands between the songs and at the end. */
+  readonly between: ComponentType<BetweenProps>;
 };
 
 /** A screen with somebody's part: what is now, what comes, and what this person does at it. */
-export function OnStage({ line, live, state, settings, change, press, onOpen }: Props) {
+export function OnStage({ line, live, state, settings, change, press, onOpen, between: Between }: Props) {
   const { itemId, stretch } = state.transport;
   const packed = live.pack?.songs.find((song) => song.itemId === itemId);
   const part = packed?.part ?? null;
@@ -138,7 +141,7 @@ export function OnStage({ line, live, state, settings, change, press, onOpen }: 
             </>
           ) : (
             <Suspense fallback={<div className="flex-1" />}>
-              <BetweenSongs item={item} isOver={place !== null} state={state} live={live} />
+              <Between item={item} isOver={place !== null} state={state} live={live} />
             </Suspense>
           )}
         </div>

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { followSettled } from "@/document/client";
 import { OwnLine, type OwnSong } from "./own-line";
 import { StageScreen } from "./StageScreen";
+import { BetweenSongs } from "./seldom";
 import { useStageSettings } from "./settings";
 import type { NamesHere } from "./stage-line";
 
@@ -23,7 +24,7 @@ export function OwnStage({ versionId, revision, song, names }: Props) {
   const [settings, change] = useStageSettings(asked);
   useEffect(() => line.take(song, names), [line, song, names]);
   useFollow(versionId, revision);
-  return <StageScreen {...{ line, settings, change }} />;
+  return <StageScreen {...{ line, settings, change }} between={BetweenSongs} />;
 }
 
 /** What was asked for, without what was left to the device. */

@@ -1,10 +1,11 @@
 "use client";
 
-import { Suspense, useCallback, useEffect, useState } from "react";
+import { type ComponentType, Suspense, useCallback, useEffect, useState } from "react";
 import type { LeaderAct } from "@/core/stage";
 import { stageKeyAct } from "@/ui/keys/stage";
 import { useKeepLit } from "../keep-lit";
 import { isTyping } from "../page-keys";
+import type { BetweenProps } from "./BetweenSongs";
 import { OnStage } from "./OnStage";
 import { ThisScreen, WhoAreYou } from "./seldom";
 import type { StageSettings } from "./settings";
@@ -16,10 +17,12 @@ type Props = {
   readonly line: StageLine;
   readonly settings: StageSettings;
   readonly change: (fields: Partial<StageSettings>) => void;
+  /** What stands between the songs and at the end: an evening has it from the beginning on, a song of its own seldom wants it. */
+  readonly between: ComponentType<BetweenProps>;
 };
 
 /** One screen on stage: who it is for, where everybody is, and for whoever leads what moves them. */
-export function StageScreen({ line, settings, change }: Props) {
+export function StageScreen({ line, settings, change, between }: Props) {
   const live = useLine(line);
   const { shows, writing, accidentals, lines } = settings;
   useEffect(
@@ -76,6 +79,7 @@ export function StageScreen({ line, settings, change }: Props) {
           change={change}
           press={press}
           onOpen={() => setOpen(true)}
+          between={between}
         />
       )}
       {isOpen && (

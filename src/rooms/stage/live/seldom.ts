@@ -1,6 +1,6 @@
 import { type ComponentType, lazy } from "react";
 
-/** What is not on every stage, or not at once: a phone that plays a song without leading, pressing, strumming or tab shows its sheet without it. */
+/** What is not on every stage, or not at once: a phone that neither leads, presses, strums nor reads tab shows its sheet without it. */
 const parts = {
   betweenSongs: () => import("./BetweenSongs"),
   leading: () => import("./leading"),
