@@ -238,6 +238,30 @@ test("on a device that has joined an evening its player practises the songs befo
   await page.context().close();
 });
 
+test("the next ten minutes of a player: what, how long, how fast and why, and the way there", async ({
+  page,
+}) => {
+  await openRoom(page);
+  await page.getByRole("link", { name: "Next ten minutes" }).click();
+  const list = page.getByRole("list", { name: /^The next 10 minutes of / });
+  const steps = list.getByRole("listitem");
+  await expect(steps.first()).toBeVisible({ timeout: 20_000 });
+  const told = await steps.allInnerTexts();
+  const minutes = told.map((one) => Number(/(\d+) minutes?/u.exec(one)![1]));
+  expect(minutes.reduce((sum, one) => sum + one, 0)).toBe(10);
+  expect(told.join(" ")).toMatch(/not counted yet|not practised yet/u);
+  await expectAccessible(page);
+  // One press sets its section, tempo and rounds up in Play it.
+  const chorus = steps.filter({ hasText: "Chorus" });
+  await chorus.getByRole("link", { name: "Play it" }).click();
+  await expect(page.getByText("Played: Chorus.")).toBeVisible();
+  await expect(page.getByText("60 %: 120 a minute")).toBeVisible();
+  await expect(page.getByLabel("Round and round")).toBeChecked();
+  await page.getByRole("link", { name: "Next ten minutes" }).click();
+  await page.getByRole("button", { name: "20", exact: true }).click();
+  await expect(page.getByRole("list", { name: /^The next 20 minutes of / })).toBeVisible();
+});
+
 test("whether a song fits: minutes with their reasons for each player, and the leader’s own verdict", async ({
   page,
 }) => {

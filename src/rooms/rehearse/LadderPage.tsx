@@ -18,6 +18,7 @@ import { PassageSheet } from "../stage";
 import { LadderStepRow } from "./LadderStepRow";
 import { RehearseTabs } from "./RehearseTabs";
 import { REHEARSAL } from "./rehearsal";
+import { sectionsOf } from "./sections-of";
 import { useKeep } from "./use-keep";
 import { useLadder } from "./use-ladder";
 import { useHeardSong, usePlace, useReaderPart } from "./use-rehearsal";
@@ -189,24 +190,3 @@ const isOf = (one: Practice, player: string, label: string, { kind, percent }: L
   one.player === player &&
   one.what === `${label}: ${kind}` &&
   (one.percent ?? 0) >= percent;
-
-/** Each section of the song once, the first time it is played, with its bar lines. */
-function sectionsOf({ passages }: HeardSong) {
-  let tick = 0;
-  let line = 0;
-  const seen = new Set<string>();
-  return passages.flatMap(({ label, ticks, bars }, passage) => {
-    const section = {
-      label,
-      passage,
-      from: tick,
-      to: tick + ticks,
-      stretch: { from: line, to: line + bars.length },
-    };
-    tick += ticks;
-    line += bars.length;
-    if (seen.has(label)) return [];
-    seen.add(label);
-    return [section];
-  });
-}

@@ -4,6 +4,7 @@ import { PageTabs } from "../open";
 
 const PAGES = [
   ["/rehearse", "Play it"],
+  ["/rehearse/next", "Next ten minutes"],
   ["/rehearse/ladder", "Ladder"],
   ["/rehearse/changes", "Hard changes"],
   ["/rehearse/log", "Log"],

@@ -44,6 +44,18 @@ export async function eveningsWith(versionId: string): Promise<OpenedEvening[]> 
   );
 }
 
+/** The evenings a version is played at whose day is known, by name and day. */
+export async function eveningDays(
+  versionId: string,
+): Promise<{ readonly name: string; readonly day: string }[]> {
+  const evenings = await listDocuments(await openDatabase(), "evening");
+  return evenings.flatMap(({ body }) => {
+    const { name, day, kept } = headOf(body, "evening");
+    const isIn = Object.values(body.items).some((item) => item.versionId === versionId);
+    return isIn && kept === "in use" && day !== null ? [{ name, day }] : [];
+  });
+}
+
 /** Versions as running orders need them; those that are gone are left out. */
 export async function listVersions(versionIds: readonly string[]): Promise<ListedVersion[]> {
   const database = await openDatabase();
