@@ -272,6 +272,8 @@ test("whether a song fits: minutes with their reasons for each player, and the l
   await expect(asks).toContainText("For the band to learn it");
   await asks.getByText("Why").first().click();
   await expect(asks.getByRole("row", { name: /2 sections/ }).first()).toBeVisible();
+  await expect(asks.getByRole("list", { name: "Alone" })).toContainText("could carry it alone on the guitar");
+  await expect(page.getByRole("region", { name: "Beside your other songs" })).toContainText(/\d\/\d at \d+/u);
   const own = page.getByRole("region", { name: "Your own verdict" });
   await own.getByLabel("For us").selectOption("it fits");
   await own.getByLabel("For what occasion").fill("the harbour fair");

@@ -26,6 +26,25 @@ export type ShelfPage = {
   readonly songs: number;
 };
 
+/** Another song of the shelf beside one: how many of its chords are in that one too. */
+export type SongBeside = Pick<ShelfSong, "versionId" | "title" | "versionName"> & {
+  readonly shared: number;
+  readonly chords: number;
+};
+
+/** How a song stands among the others of the shelf. */
+export type Beside = {
+  readonly meter: string;
+  readonly bpm: number;
+  /** Other songs there are, those in its metre, and those of them about as fast. */
+  readonly songs: number;
+  readonly inMeter: number;
+  readonly asFast: number;
+  /** How many different chords it has, and the songs that share most of them, the nearest first. */
+  readonly chords: number;
+  readonly alike: readonly SongBeside[];
+};
+
 /** What the shelf is asked by. */
 export type ShelfAsked = z.output<typeof import("./checks/shelf").shelfAsked>;
 

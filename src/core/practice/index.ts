@@ -1,3 +1,4 @@
+export { whoCarriesAlone } from "./alone";
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
 export type { Drum } from "./groove";
 export { type HeardSong, heardBand, heardParts } from "./heard-band";

@@ -1,13 +1,23 @@
 "use client";
 
 import Link from "next/link";
+import type { Beside } from "@/api";
 import { listChanges, listShapes, type ShapePlan } from "@/core/parts";
-import { bandLoad, type Load, type LoadKind, loadOf, toLearnOf, withoutBass } from "@/core/practice";
+import {
+  bandLoad,
+  type Load,
+  type LoadKind,
+  loadOf,
+  toLearnOf,
+  whoCarriesAlone,
+  withoutBass,
+} from "@/core/practice";
 import { describeKeyFit, hasStrings, keyFits, keysOf, melodyShift, sungPlaces } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SearchNote } from "@/ui/SearchNote";
-import { derive, useNames, useOpenSong, usePlans, useWholeVersionLater } from "../open";
+import { derive, useNames, useOpenSong, usePlans, useSong, useWholeVersionLater } from "../open";
+import { BesideOthers } from "./BesideOthers";
 import { RehearseTabs } from "./RehearseTabs";
 import { VerdictFields } from "./VerdictFields";
 
@@ -25,7 +35,7 @@ const between = ({ low, high }: Pick<Load, "low" | "high">): string =>
   high === 0 ? "nothing to learn" : `${Math.round(low)} to ${Math.round(high)} minutes`;
 
 /** Whether a song fits the band: what it asks of each hand and voice, who is missing, and how long it takes to learn. */
-export function FitPage() {
+export function FitPage({ beside }: { readonly beside: Beside | null }) {
   const body = useWholeVersionLater();
   const sheet = derive.sheet(body);
   const { plans, search } = usePlans();
@@ -35,6 +45,9 @@ export function FitPage() {
     return { player, plan, load: loadOf(toLearnOf(body, sheet, player.id, plan), player.level) };
   });
   const missing = withoutBass(sheet);
+  const log = Object.values(useSong().practices);
+  const practisedBy = (name: string): number =>
+    log.reduce((sum, { player, minutes }) => (player === name ? sum + minutes : sum), 0);
   return (
     <>
       <h1 className="mb-1">Rehearse</h1>
@@ -52,6 +65,7 @@ export function FitPage() {
             </p>
             <SearchNote search={search} doing="planning the hands’ ways…" />
             <Voices />
+            <CarriesAlone />
             {missing.length > 0 && (
               <p className="mb-2">
                 Nobody plays the bass that {missing.join(", ")} {missing.length === 1 ? "asks" : "ask"} for.
@@ -59,7 +73,7 @@ export function FitPage() {
             )}
             <ul className="flex flex-col gap-3">
               {loads.map((one) => (
-                <PlayerFit key={one.player.id} {...one} />
+                <PlayerFit key={one.player.id} {...one} practised={practisedBy(one.player.name)} />
               ))}
             </ul>
             <p className="mt-3 max-w-3xl text-sm">
@@ -67,10 +81,31 @@ export function FitPage() {
               is easy for the hand for nothing. Correct them by what your log says it took.
             </p>
           </section>
-          <VerdictFields />
+          <div className="flex flex-col gap-6">
+            <VerdictFields />
+            {beside && <BesideOthers beside={beside} />}
+          </div>
         </div>
       )}
     </>
+  );
+}
+
+/** Who could carry the song without the others. */
+function CarriesAlone() {
+  const body = useWholeVersionLater();
+  const all = whoCarriesAlone(derive.sheet(body));
+  if (all.length === 0) return <p className="mb-2">Nobody plays chords in it: no one can carry it alone.</p>;
+  return (
+    <ul aria-label="Alone" className="mb-2">
+      {all.map(({ player, noBass }) => (
+        <li key={player.id}>
+          {player.name} could carry it alone on {player.instrument === "keys" ? "keys" : "the guitar"}
+          {player.sings && ", singing"}
+          {noBass.length > 0 && `; ${noBass.join(", ")} ${noBass.length === 1 ? "asks" : "ask"} for a bass`}.
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -117,8 +152,11 @@ function PlayerFit({
   player,
   plan,
   load,
+  practised,
 }: {
   readonly player: Player;
+  /** Minutes by the log. */
+  readonly practised: number;
   readonly plan: ShapePlan | null;
   readonly load: Load;
 }) {
@@ -126,6 +164,7 @@ function PlayerFit({
     <li className="rounded-box bg-base-200 p-3">
       <h2 className="text-lg">
         {player.name}, {player.level}: <strong>{between(load)}</strong>
+        {practised > 0 && <span className="text-base">, {Math.round(practised)} practised so far</span>}
       </h2>
       {plan && hasStrings(player) && <Hardest player={player} plan={plan} />}
       {load.items.length > 0 && (
