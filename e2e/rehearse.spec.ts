@@ -242,6 +242,20 @@ test("the next ten minutes of a player: what, how long, how fast and why, and th
   page,
 }) => {
   await openRoom(page);
+  // A bar that goes wrong is marked while it sounds.
+  await page.getByRole("button", { name: "Chorus" }).click();
+  await page.getByLabel("Round and round").check();
+  await page.getByRole("heading", { level: 1 }).click();
+  await page.keyboard.press("Space");
+  await expect(place(page)).toHaveAttribute("data-bar", "2", { timeout: 20_000 });
+  await page.keyboard.press("d");
+  await expect(page.getByText(/^Bar \d of Chorus is kept as a danger spot in Cues\.$/u)).toBeVisible();
+  await page.keyboard.press("Space");
+  await page
+    .getByRole("button", { name: "Let it go" })
+    .click({ timeout: 3000 })
+    .catch(() => {});
+  await saved(page);
   await page.getByRole("link", { name: "Next ten minutes" }).click();
   const list = page.getByRole("list", { name: /^The next 10 minutes of / });
   const steps = list.getByRole("listitem");
@@ -253,6 +267,7 @@ test("the next ten minutes of a player: what, how long, how fast and why, and th
   await expectAccessible(page);
   // One press sets its section, tempo and rounds up in Play it.
   const chorus = steps.filter({ hasText: "Chorus" });
+  await expect(chorus).toContainText("a bar of it was marked");
   await chorus.getByRole("link", { name: "Play it" }).click();
   await expect(page.getByText("Played: Chorus.")).toBeVisible();
   await expect(page.getByText("60 %: 120 a minute")).toBeVisible();

@@ -2,8 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { daysBetween, nextMinutes, type PracticePlace } from "./next-minutes";
 
-const change = (what: string, hard: number): PracticePlace => ({ kind: "changes", what, hard });
-const section = (what: string, hard: number): PracticePlace => ({ kind: "section", what, hard });
+const change = (what: string, hard: number): PracticePlace => ({ kind: "changes", what, hard, spots: 0 });
+const section = (what: string, hard: number, spots = 0): PracticePlace => ({
+  kind: "section",
+  what,
+  hard,
+  spots,
+});
 const PLACES = [
   change("G – D", 6),
   change("D – Em", 3),
@@ -78,12 +83,21 @@ describe("the next ten minutes", () => {
     expect(daysBetween("2027-03-27", "2027-03-29")).toBe(2);
   });
 
+  it("come back to where something was marked, sure or not", () => {
+    const places = [section("Verse 1", 6), section("Outro", 0, 2)];
+    const sure = [gone("Verse 1", 100, 4), gone("Outro", 100, 4)];
+    const [first] = nextMinutes(places, sure, time());
+    expect(first).toMatchObject({ place: { what: "Outro" }, percent: 100 });
+    expect(first!.why).toEqual(["2 bars of it were marked", "100 % of its tempo so far"]);
+  });
+
   it("always fill the time exactly, name each place once, and never what is sure", () => {
     const places = fc.uniqueArray(
       fc.record({
         kind: fc.constantFrom("changes" as const, "section" as const),
         what: fc.constantFrom(..."abcdefgh"),
         hard: fc.double({ min: 0, max: 12, noNaN: true }),
+        spots: fc.constant(0),
       }),
       { selector: ({ kind, what }) => `${kind} ${what}` },
     );

@@ -7,6 +7,8 @@ export type PracticePlace = {
   readonly what: string;
   /** How hard it is for this hand, in points of its hardest change or, of a line, a point for each four notes. */
   readonly hard: number;
+  /** Places in it that were marked where something went wrong. */
+  readonly spots: number;
 };
 
 /** A piece of the next minutes: what, how long, how fast, and why this. */
@@ -46,6 +48,8 @@ const NEXT = Object.freeze({
   mostChanges: 3,
   soonDays: 2,
   soon: 2,
+  /** Each place that went wrong is worth so many points, and halves how sure it all is. */
+  spot: 2,
   /** What is as sure as this is left alone. */
   sure: 0.9,
   slow: 60,
@@ -64,7 +68,7 @@ const reachedOf = (one: Entry): number => ((one.percent ?? 0) / FULL) * (isCount
 const cleanOf = ({ clean }: Entry): number => (clean ?? 0) / NEXT.sureChanges;
 
 /** How sure a place is by its log, 0 to 1, and what that rests on. */
-function knownOf({ kind, what }: PracticePlace, log: readonly Entry[], today: string): Known {
+function knownOf({ kind, what, spots }: PracticePlace, log: readonly Entry[], today: string): Known {
   const isChanges = kind === "changes";
   const own = log.filter((one) =>
     one.kind === "ladder"
@@ -80,17 +84,20 @@ function knownOf({ kind, what }: PracticePlace, log: readonly Entry[], today: st
   if (!best || last === undefined) return { sure: 0, best: null, idle: null };
   const idle = Math.max(0, daysBetween(last, today));
   const fresh = Math.max(NEXT.fadesTo, 1 - NEXT.fades * idle);
-  return { sure: Math.min(1, worth(best)) * fresh, best, idle };
+  return { sure: (Math.min(1, worth(best)) * fresh) / 2 ** spots, best, idle };
 }
 
 /** "hard", "12 clean a minute so far", "not touched for 9 days". */
-function whyOf({ kind, hard }: PracticePlace, { best, idle }: Known): string[] {
+function whyOf({ kind, hard, spots }: PracticePlace, { best, idle }: Known): string[] {
   const how =
     kind === "changes"
       ? [`it costs the hand ${hard.toFixed(1)} points`]
       : hard > 0
         ? [`its hardest place has ${hard.toFixed(1)} points`]
         : [];
+  const wrong =
+    spots === 0 ? [] : [spots === 1 ? "a bar of it was marked" : `${spots} bars of it were marked`];
+  how.push(...wrong);
   if (!best || idle === null) return [...how, kind === "changes" ? "not counted yet" : "not practised yet"];
   const far =
     kind === "changes"
@@ -125,7 +132,7 @@ export function nextMinutes(
     .map((place) => {
       const known = knownOf(place, log, today);
       const weight = place.kind === "section" && isSoon ? NEXT.soon : 1;
-      return { place, known, need: (1 - known.sure) * (place.hard + 1) * weight };
+      return { place, known, need: (1 - known.sure) * (place.hard + 1 + place.spots * NEXT.spot) * weight };
     })
     .filter(({ known }) => known.sure < NEXT.sure)
     .toSorted((a, b) => b.need - a.need);

@@ -1,6 +1,6 @@
 export { type LeaderAct, type LiveAct, type LiveEvent, liveActSchema } from "./act";
 export { ahead, BARS_AHEAD } from "./ahead";
-export { barInSection, barInUse } from "./bar-in-use";
+export { barInSection } from "./bar-in-use";
 export {
   answeredAt,
   heardFrom,
@@ -11,6 +11,7 @@ export {
   offsetAt,
   serverTime,
 } from "./clock-offset";
+export { dangerSpot } from "./danger-spot";
 export {
   type FeetState,
   type FeetTruth,

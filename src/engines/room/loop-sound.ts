@@ -7,6 +7,7 @@ import {
   mixEvents,
   sectionBeats,
   wavOf,
+  withinScale,
 } from "@/core/loops";
 import { roomEngine } from "../engine";
 
@@ -25,6 +26,7 @@ export const loopSound = roomEngine({
   steps: null,
   compute: ({ asked, way, layers }: LoopSoundQuestion) => {
     const seconds = (sectionBeats(asked).at(-1)! * 60) / asked.tempo;
-    return ok(wavOf(mixEvents(eventsOf(asked, way, layers), seconds + 1, SOUND_RATE), SOUND_RATE));
+    const mixed = mixEvents(eventsOf(asked, way, layers), seconds + 1, SOUND_RATE);
+    return ok(wavOf(withinScale(mixed), SOUND_RATE));
   },
 });

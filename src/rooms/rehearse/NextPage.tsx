@@ -173,12 +173,22 @@ function usePlaces(player: Player, plan: ShapePlan | null): PracticePlace[] {
     const changes = plan ? listChanges(plan) : [];
     const { rows } = derive.sheet(body);
     const sections = new Map<string, PracticePlace>();
+    const marked = new Map<string, number>();
+    for (const { danger, useId, playerId } of Object.values(body.cues))
+      if (danger && (playerId === null || playerId === player.id))
+        marked.set(useId, (marked.get(useId) ?? 0) + 1);
     for (const { label, parts } of rows) {
       const part = parts.find((one) => one.player.id === player.id);
       if (!part || part.out || sections.has(label)) continue;
       const inIt = changes.filter(({ where }) => where.includes(label)).map(({ cost }) => cost);
       const line = part.riff ? part.notes.length / NOTES_A_POINT : 0;
-      sections.set(label, { kind: "section", what: label, hard: Math.max(0, line, ...inIt) });
+      const spots = rows.filter((row) => row.label === label).map(({ use }) => marked.get(use.id) ?? 0);
+      sections.set(label, {
+        kind: "section",
+        what: label,
+        hard: Math.max(0, line, ...inIt),
+        spots: spots.reduce((sum, one) => sum + one, 0),
+      });
     }
     const drills = changes
       .filter(({ cost }) => cost > EASY)
@@ -189,6 +199,7 @@ function usePlaces(player: Player, plan: ShapePlan | null): PracticePlace[] {
           kind: "changes",
           what: `${namer.readSounding(from.symbol)} – ${namer.readSounding(to.symbol)}`,
           hard: cost,
+          spots: 0,
         };
       });
     const known = new Set<string>();

@@ -2,9 +2,10 @@
 
 import { useParams } from "next/navigation";
 import { useStore } from "zustand";
+import { dangerSpot } from "@/core/stage";
 import { byOrder } from "@/document";
 import { windowNames } from "../names";
-import { useRows } from "../open";
+import { makeId, useAct, useRows } from "../open";
 import { RehearseScreen } from "./RehearseScreen";
 import { RehearseTabs } from "./RehearseTabs";
 import { useKeep } from "./use-keep";
@@ -15,6 +16,7 @@ export function RehearseRoom() {
   const { players } = useRows("players");
   const names = useStore(windowNames);
   const keep = useKeep();
+  const act = useAct();
   const inOrder = Object.values(players).sort(byOrder);
   return (
     <>
@@ -31,6 +33,9 @@ export function RehearseRoom() {
           readers={inOrder.map(({ id, name }) => ({ id, name }))}
           names={names}
           onKeep={(kept) => keep({ kind: "part", ...kept })}
+          onMark={(passages, { passage, tick }) =>
+            act(dangerSpot(passages, { index: passage, tick }, makeId()))
+          }
         />
       )}
     </>

@@ -1,9 +1,12 @@
 "use client";
 
-import { type CSSProperties, useId } from "react";
+import { type CSSProperties, useId, useState } from "react";
 import { useStore } from "zustand";
-import { beginsOf } from "@/core/practice";
+import { capital } from "@/base";
+import { beginsOf, type RunPlace } from "@/core/practice";
+import { tellBars } from "@/core/song/moments";
 import type { NamesChoice } from "@/core/song/names";
+import { barInSection, type LivePassage } from "@/core/stage";
 import { SelectField } from "@/ui/SelectField";
 import { hearing } from "../hear";
 import { PassageSheet } from "../stage";
@@ -23,10 +26,12 @@ type Props = {
   readonly names: NamesChoice;
   /** Keeps what was gone through in the song's log; nothing is kept where there is none. */
   readonly onKeep?: (kept: KeptRun) => void;
+  /** Marks the bar that sounds as a danger spot; a device that has joined can't. */
+  readonly onMark?: (passages: readonly LivePassage[], place: RunPlace) => void;
 };
 
 /** A song gone through with the sound of the band: stretch, tempo and count-in, who is heard, and the sheet that runs with it. */
-export function RehearseScreen({ where, readers, names, onKeep }: Props) {
+export function RehearseScreen({ where, readers, names, onKeep, onMark }: Props) {
   const { heard, problem, edits } = useHeardSong(where);
   const { rehearsal, now } = useRehearsal(where.versionId, heard);
   const { song, way, phase } = now;
@@ -35,7 +40,15 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
   const place = usePlace(rehearsal, phase, part);
   // An evening knows people, a song players.
   const mine = part?.plays ? part.playerId : null;
-  useRehearseKeys(rehearsal, mine);
+  const [said, setSaid] = useState("");
+  const mark = () => {
+    const sounds = rehearsal.place();
+    if (!onMark || !song || sounds?.phase !== "play") return;
+    onMark(song.passages, sounds);
+    const { label, bar } = barInSection(song.passages, { index: sounds.passage, bar: sounds.bar });
+    setSaid(`${capital(tellBars(String(bar), label))} is kept as a danger spot in Cues.`);
+  };
+  useRehearseKeys(rehearsal, mine, mark);
   const soundProblem = useStore(hearing, (one) => one.problem);
   const heading = useId();
   if (problem !== null) return <p role="alert">{problem}</p>;
@@ -76,6 +89,22 @@ export function RehearseScreen({ where, readers, names, onKeep }: Props) {
               onSet={(id) => rehearsal.change({ reader: id })}
             />
             <WhereItIs place={place} passages={song.passages} phase={phase} />
+            {onMark && (
+              <span className="flex items-center gap-2">
+                <button
+                  type="button"
+                  className="btn btn-sm"
+                  disabled={place?.phase !== "play"}
+                  onClick={mark}
+                >
+                  Mark this bar
+                  <kbd className="kbd kbd-xs max-sm:hidden">D</kbd>
+                </button>
+                <span role="status" className="text-sm">
+                  {said}
+                </span>
+              </span>
+            )}
           </div>
           {part && shown ? (
             <PassageSheet part={part} sheet={shown} tick={place?.phase === "play" ? place.tick : null} />

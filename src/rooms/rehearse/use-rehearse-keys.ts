@@ -14,8 +14,9 @@ const takesSigns = (target: EventTarget | null): boolean =>
 const isPressed = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest("button, a, summary, input, select") !== null;
 
-/** The keys of the room, while it is open. @param reader whose part is mine */
-export function useRehearseKeys(rehearsal: Rehearsal, reader: string | null): void {
+/** The keys of the room, while it is open. @param reader whose part is mine
+ * @param mark marks the bar that sounds */
+export function useRehearseKeys(rehearsal: Rehearsal, reader: string | null, mark: () => void): void {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     const act = keyAct("rehearse", event);
     if (act === null || takesSigns(event.target) || document.querySelector("dialog[open]")) return;
@@ -55,6 +56,8 @@ export function useRehearseKeys(rehearsal: Rehearsal, reader: string | null): vo
         const bar = place.bar - song.passages[place.passage]!.firstBar;
         return stretch(before + Math.max(0, bar), Math.max(last, before + bar + 1));
       }
+      case "mark":
+        return mark();
       case "alone":
         return reader === null
           ? undefined

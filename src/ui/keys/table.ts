@@ -17,6 +17,7 @@ export const KEYS = Object.freeze([
   { place: "rehearse", act: "circle", keys: ["c"], does: "round and round, or once" },
   { place: "rehearse", act: "whole", keys: ["w"], does: "the whole song" },
   { place: "rehearse", act: "here", keys: ["h"], does: "from the bar that sounds" },
+  { place: "rehearse", act: "mark", keys: ["d"], does: "mark the bar that sounds" },
   {
     place: "rehearse",
     act: "earlier",

@@ -11,5 +11,5 @@ export {
   soundingOf,
 } from "./box";
 export { addUp, amplitudeOf, HEADROOM, levelForLayers, peakOf } from "./levels";
-export { eventsOf, type HeardLayer, mixEvents, renderSound, wavOf } from "./loop-sound";
+export { eventsOf, type HeardLayer, mixEvents, renderSound, wavOf, withinScale } from "./loop-sound";
 export { hitsOf } from "./voices";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { caseOf, chordBeats, layerOf, sectionOf } from "../../../../testing/loops/sample-case";
 import { unwrap } from "../../../base";
 import { planLoops } from "../plan";
-import { eventsOf, mixEvents, renderSound, wavOf } from "./loop-sound";
+import { eventsOf, mixEvents, renderSound, wavOf, withinScale } from "./loop-sound";
 import { hitsOf } from "./voices";
 
 /** 120 beats a minute: a beat is half a second. */
@@ -76,6 +76,26 @@ describe("what a plan sounds like", () => {
       42, 8000, 6,
     ]);
     expect([44, 46, 48].map((at) => view.getInt16(at, true))).toEqual([0, 32767, -32767]);
+  });
+});
+
+describe("a sound that is saved", () => {
+  it("is softer all through where it would be cut off anywhere, and else as it is", () => {
+    const loud = withinScale(Float32Array.of(0.45, -1.8, 0.9));
+    expect([...loud].map((one) => Math.round(one * 1000) / 1000)).toEqual([0.225, -0.9, 0.45]);
+    const soft = Float32Array.of(0.1, -0.6);
+    expect(withinScale(soft)).toBe(soft);
+    expect(withinScale(new Float32Array(0))).toHaveLength(0);
+  });
+
+  it("of many layers at once nowhere stands at full scale", () => {
+    const events = eventsOf(asked, unwrap(planLoops(asked)), heard).map((event) => ({ ...event, gain: 3 }));
+    const mixed = mixEvents(events, 2, 8000);
+    expect(Math.max(...mixed.map(Math.abs))).toBeGreaterThan(1);
+    const bytes = wavOf(withinScale(mixed), 8000);
+    const view = new DataView(bytes.buffer);
+    for (let at = 44; at < bytes.length; at += 2)
+      expect(Math.abs(view.getInt16(at, true))).toBeLessThan(29_500);
   });
 });
 

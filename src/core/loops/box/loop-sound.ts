@@ -135,6 +135,19 @@ export function mixEvents(events: readonly SoundEvent[], seconds: number, rate: 
   return mixed;
 }
 
+/** As loud as a file is at its loudest: a tenth is left for whoever plays it louder. */
+const LOUDEST = 0.9;
+
+/**
+ * Samples as loud as a file can hold them: what is too loud somewhere is softer all through, so that nothing is cut off.
+ * @example withinScale(Float32Array.of(0.5, -1.8)) // => 0.25, -0.9
+ */
+export function withinScale(samples: Float32Array): Float32Array {
+  let most = 0;
+  for (const sample of samples) most = Math.max(most, Math.abs(sample));
+  return most <= LOUDEST ? samples : samples.map((sample) => (sample * LOUDEST) / most);
+}
+
 /** Samples as a WAV file: 16 bit PCM, mono, little endian (RIFF WAVE). Louder than full scale is held at full scale. */
 export function wavOf(samples: Float32Array, rate: number): Uint8Array {
   const bytes = new Uint8Array(44 + samples.length * 2);

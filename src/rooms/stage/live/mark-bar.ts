@@ -1,8 +1,7 @@
 import { call, sendEdit } from "@/api";
 import { capital } from "@/base";
-import { add } from "@/core/song/edit";
 import { tellBars } from "@/core/song/moments";
-import { barInSection, barInUse, type LiveItem, type PackedSong, type Place } from "@/core/stage";
+import { barInSection, dangerSpot, type LiveItem, type PackedSong, type Place } from "@/core/stage";
 import { makeId } from "@/document/client";
 
 /**
@@ -16,9 +15,7 @@ export async function markBar(
   { versionId, revision }: PackedSong,
   waitMs: number,
 ): Promise<string> {
-  const mark = { text: "went wrong here", sign: "none", danger: true } as const;
-  const nobody = { playerId: null, giverId: null, wordId: null };
-  const command = add("cues", { ...mark, ...nobody, ...barInUse(item.passages, place), id: makeId() });
+  const command = dangerSpot(item.passages, place, makeId());
   const taken = await call(sendEdit, {
     params: { id: versionId },
     sent: { editId: makeId(), base: revision, command },
