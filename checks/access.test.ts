@@ -98,7 +98,11 @@ const filled = (place: string) => place.replace("[eveningId]", eveningId).replac
 
 const OPEN_TO_ALL = new Set(["GET /api/join", "POST /api/join", "GET /lantern-ca.crt"]);
 const isStage = (place: string) => place.startsWith("/api/stage/");
-const PLAYERS = new Set(["POST /api/stage/[eveningId]/me", "PUT /api/stage/[eveningId]/notes"]);
+const PLAYERS = new Set([
+  "POST /api/stage/[eveningId]/me",
+  "POST /api/stage/[eveningId]/practices",
+  "PUT /api/stage/[eveningId]/notes",
+]);
 
 describe("every route, over the network", () => {
   it("are all known here", () => {
@@ -226,6 +230,26 @@ describe("roles", () => {
       cookie: cookies.player!,
     });
     expect(own.body.notes).toMatchObject([{ text: "breathe" }]);
+    // So it is with what they have practised.
+    const { versionId } = pack[0]!;
+    const gone = {
+      versionId,
+      day: "2026-12-02",
+      what: "Verse 1",
+      minutes: 3,
+      percent: 70,
+      rounds: 4,
+      clean: 2,
+    };
+    const practise = (cookie: string, body: object) =>
+      ask(network, "POST", `/api/stage/${eveningId}/practices`, { cookie, body: { ...gone, ...body } });
+    const [one, other] = [people[0]!.person, people[1]!.person];
+    expect((await practise(cookies.player!, { person: one })).status).toBe(200);
+    expect((await practise(cookies.player!, { person: other })).status).toBe(403);
+    expect((await practise(cookies.viewer!, { person: one })).status).toBe(403);
+    expect((await practise(cookies.player!, { person: one, versionId: "x" })).status).toBe(404);
+    expect((await practise(cookies.player!, { person: one, minutes: 6000 })).status).toBe(400);
+    expect((await practise(cookies.player!, { person: one, day: "yesterday" })).status).toBe(400);
     await ask(network, "POST", `/api/stage/${eveningId}/me`, {
       cookie: cookies.viewer!,
       body: { person: people[0]!.person },

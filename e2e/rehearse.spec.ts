@@ -227,6 +227,7 @@ test("on a device that has joined an evening its player practises the songs befo
   await page.waitForURL(/\/rehearse$/);
   await page.getByLabel("Song").selectOption({ label: "Second Lamp" });
   await expect(page.getByRole("region", { name: "The sheet" }).locator(".sung-chord").first()).toBeVisible();
+  await page.getByLabel("Round and round").check();
   await play(page).click();
   await expect(place(page)).toHaveAttribute("data-phase", "play", { timeout: 20_000 });
   await page.getByRole("button", { name: /^All but/ }).click();
@@ -235,6 +236,14 @@ test("on a device that has joined an evening its player practises the songs befo
   ).toBeChecked();
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
   await expectAccessible(page);
+  // What was gone through goes into the song's log with one press.
+  await page.waitForTimeout(13_000);
+  await play(page).click();
+  await page
+    .getByRole("region", { name: "Keep it" })
+    .getByRole("button", { name: "Keep it in the log" })
+    .click();
+  await expect(page.getByText("It is in the song’s log.")).toBeVisible();
   await page.context().close();
 });
 

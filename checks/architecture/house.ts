@@ -108,6 +108,7 @@ export const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     "node:fs",
     "node:http",
     "node:https",
+    "node:module",
     "node:net",
     "node:os",
     "node:path",

@@ -17,3 +17,8 @@ export const stageNotes = /* @__PURE__ */ endpoint("GET", "/api/stage/[eveningId
 export const writeNote = /* @__PURE__ */ endpoint("PUT", "/api/stage/[eveningId]/notes", "player", {
   request: sent(async () => (await import("./checks/stage")).note),
 });
+
+/** Writes what somebody has practised on their own device into the song's log. A player writes only what is their own. */
+export const keepPractice = /* @__PURE__ */ endpoint("POST", "/api/stage/[eveningId]/practices", "player", {
+  request: sent(async () => (await import("./checks/stage")).practised),
+});

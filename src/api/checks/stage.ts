@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { practisedSchema } from "@/core/song/schema";
 import { LONGEST_NOTE, liveActSchema } from "@/core/stage";
 import { idSchema, isStorable } from "@/document";
 import { namesAsked } from "./names";
@@ -30,6 +31,13 @@ export const note = z.object({
     .trim()
     .max(LONGEST_NOTE, { error: `should have at most ${LONGEST_NOTE} signs` })
     .refine(isStorable, { error: "holds signs that can't be stored" }),
+});
+
+/** What was practised: whose part of which song, on which day of theirs, how long, how fast, how often. */
+export const practised = z.object({
+  person,
+  versionId: idSchema,
+  ...practisedSchema.shape,
 });
 
 export const press = z.object({

@@ -78,9 +78,17 @@ describe("the next ten minutes", () => {
     ]);
   });
 
-  it("counts days over the end of a month and a change of clocks", () => {
+  it("counts days as the platform's own calendar does, over months, years and leap days", () => {
     expect(daysBetween("2026-11-30", "2026-12-02")).toBe(2);
-    expect(daysBetween("2027-03-27", "2027-03-29")).toBe(2);
+    expect(daysBetween("2028-02-28", "2028-03-01")).toBe(2);
+    const days = fc.date({ min: new Date("1900-01-01"), max: new Date("2400-12-31"), noInvalidDate: true });
+    const text = (date: Date) => date.toISOString().slice(0, 10);
+    fc.assert(
+      fc.property(days, days, (a, b) => {
+        const apart = (Date.parse(text(b)) - Date.parse(text(a))) / 86_400_000;
+        expect(daysBetween(text(a), text(b))).toBe(apart);
+      }),
+    );
   });
 
   it("come back to where something was marked, sure or not", () => {

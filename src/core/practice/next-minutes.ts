@@ -56,9 +56,18 @@ const NEXT = Object.freeze({
 });
 const FULL = 100;
 
+/** A day counted from a far one on: the Julian day number of the Gregorian calendar, in whole numbers. */
+function dayNumber(day: string): number {
+  const [year, month, date] = day.split("-").map(Number) as [number, number, number];
+  // Years begin in March, so that a leap day is the last one.
+  const before = month < 3 ? 1 : 0;
+  const [y, m] = [year + 4800 - before, month + 12 * before - 3];
+  const leaps = Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400);
+  return date + Math.floor((153 * m + 2) / 5) + 365 * y + leaps - 32_045;
+}
+
 /** Days from one day to another. @example daysBetween("2026-11-30", "2026-12-02") // => 2 */
-export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T12:00Z`) - Date.parse(`${from}T12:00Z`)) / 86_400_000);
+export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
 
 type Known = { readonly sure: number; readonly best: Entry | null; readonly idle: number | null };
 

@@ -24,8 +24,8 @@ type Props = {
   /** Whose sheet may run with the sound. */
   readonly readers: readonly { readonly id: string; readonly name: string }[];
   readonly names: NamesChoice;
-  /** Keeps what was gone through in the song's log; nothing is kept where there is none. */
-  readonly onKeep?: (kept: KeptRun) => void;
+  /** Keeps what was gone through in the song's log, of one of the readers; nothing is kept where there is none. */
+  readonly onKeep?: (kept: KeptRun, readerId: string) => void;
   /** Marks the bar that sounds as a danger spot; a device that has joined can't. */
   readonly onMark?: (passages: readonly LivePassage[], place: RunPlace) => void;
 };
@@ -120,7 +120,7 @@ export function RehearseScreen({ where, readers, names, onKeep, onMark }: Props)
           last={now.last}
           who={reader.name}
           onKeep={(clean) => {
-            onKeep({ ...now.last!, player: reader.name, clean });
+            onKeep({ ...now.last!, player: reader.name, clean }, reader.id);
             rehearsal.letGo();
           }}
           onLetGo={() => rehearsal.letGo()}

@@ -36,6 +36,7 @@ describe("needs", () => {
     expect(changed.sort()).toEqual([
       "POST /api/join",
       "POST /api/stage/Evening1/me",
+      "POST /api/stage/Evening1/practices",
       "PUT /api/stage/Evening1/notes",
     ]);
     expect(needs("POST", "/api/stage/Evening1/press")).toEqual({ least: "leader", eveningId: "Evening1" });

@@ -58,6 +58,7 @@ export { type BandPlayer, type Instrument, PLAIN_HAND, type Player } from "./pla
 export {
   type Practice,
   type PracticeKind,
+  practisedSchema,
   VERDICT_ID,
   VERDICTS,
   type Verdict,
