@@ -79,7 +79,15 @@ export const partsPage = (page: Page, name: string) =>
 /** Opens the first part whose cell is so called, on the sheet. */
 export async function openPart(page: Page, name: RegExp): Promise<void> {
   await room(page, "Parts");
-  await page.getByRole("button", { name }).first().click();
+  const cell = page.getByRole("button", { name }).first();
+  await cell.click();
+  // The pane of the part that was open before stands until the sheet is drawn.
+  const player = /, ([^,:]+):/u.exec((await cell.getAttribute("aria-label")) ?? "")?.[1];
+  if (player)
+    await expect(page.locator("#opened-part")).toHaveAttribute(
+      "aria-label",
+      new RegExp(`^${player}’s part`, "u"),
+    );
 }
 
 /** Waits until every change is on disk. */
