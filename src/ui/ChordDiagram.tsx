@@ -144,11 +144,14 @@ function AboveNut({ strings }: { strings: readonly AtNut[] }) {
   return (
     <>
       <path
-        d={[...crosses, ...rings].join("")}
+        d={[...crosses, ...(labelled.length === 0 ? rings : [])].join("")}
         fill="none"
         className="stroke-current"
-        strokeWidth={labelled.length === 0 ? 1.4 : 1}
+        strokeWidth="1.4"
       />
+      {labelled.length > 0 && (
+        <path d={rings.join("")} fill="none" className="stroke-current" strokeWidth="1" />
+      )}
       {labelled.map(({ x, label }) => (
         <text key={x} x={x} y="11.6" fontSize="7.5" fontWeight="700">
           {label}

@@ -1,4 +1,4 @@
-import { type DrawnRow, isOnset, type PickFinger, type Stroke, type Zone } from "@/core/rhythm";
+import { type DrawnRow, FREE_WORDS, isOnset, type PickFinger, type Stroke, type Zone } from "@/core/rhythm";
 
 const STEP = 22;
 const MIDDLE = 30;
@@ -37,9 +37,6 @@ type Props = {
 
 /** As wide as it is drawn in its own units, a tenth more. */
 const PLAIN_STEP = STEP * 1.1;
-
-/** What a free pattern says. */
-const FREE_WORDS = "any stroke on the swing of the hand";
 
 /** "1 accented down, 2 down, & up": a row in words; what rings on is left out. */
 const tell = ({ words, counts, free }: DrawnRow): string =>

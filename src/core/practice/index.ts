@@ -5,7 +5,15 @@ export { type HeardSong, heardBand, heardParts } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";
 export { bandLoad, type Load, type LoadKind, loadOf } from "./load";
-export { changeDays, LOG_COLUMNS, lastRehearsed, logRow, practiceDays } from "./log";
+export {
+  changeDays,
+  LOG_COLUMNS,
+  lastRehearsed,
+  logRow,
+  type Practised,
+  practiceDays,
+  practiceToAdd,
+} from "./log";
 export { type NextStep, nextMinutes, type PracticePlace } from "./next-minutes";
 export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {

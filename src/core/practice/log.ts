@@ -1,8 +1,28 @@
+import { orderAtEnd } from "../song/edit";
 import type { Practice } from "../song/schema";
 
 /** The last day a song was practised: by its log, or as somebody said; null where neither knows of one. */
 export const lastRehearsed = (said: string | null, log: readonly Pick<Practice, "day">[]): string | null =>
   [...log.map(({ day }) => day), ...(said === null ? [] : [said])].toSorted().at(-1) ?? null;
+
+/** What is said of something that was practised; what is left out was not counted. */
+export type Practised = Pick<Practice, "day" | "kind" | "versionId" | "player" | "what" | "minutes"> &
+  Partial<Pick<Practice, "percent" | "rounds" | "clean" | "note">>;
+
+/** A row of the log, at its end. */
+export const practiceToAdd = (
+  log: Readonly<Record<string, Practice>>,
+  id: string,
+  said: Practised,
+): Practice => ({
+  id,
+  order: orderAtEnd(Object.values(log)),
+  percent: null,
+  rounds: null,
+  clean: null,
+  note: "",
+  ...said,
+});
 
 /** What one person has come to on one day. */
 export type PracticeDay = {

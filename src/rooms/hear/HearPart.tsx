@@ -1,6 +1,5 @@
 "use client";
 
-import { useRef } from "react";
 import { call, stageHeard } from "@/api";
 import type { HeardSong } from "@/core/practice";
 import { HearThis } from "./HearThis";
@@ -11,9 +10,7 @@ export type HeardLater = Promise<Pick<HeardSong, "passages" | "parts"> | null>;
 
 type Props = {
   readonly what: string;
-  /** Changes with the song: what was fetched before an edit is not heard after it. */
-  readonly of: unknown;
-  /** Fetches the song, or has it worked out. */
+  /** Gives the song; see {@link heardOnce}. */
   readonly song: () => HeardLater;
   /** The use of a section it is heard in, the first time through. */
   readonly useId: string;
@@ -24,21 +21,22 @@ type Props = {
 };
 
 /** A part, or everybody, is heard in one section: what is played is worked out as soon as somebody comes near the button. */
-export function HearPart({ what, of, song, useId, playerId, ...looks }: Props) {
-  const fetched = useRef<{ readonly of: unknown; readonly song: HeardLater } | null>(null);
-  const fetchOnce = (): HeardLater => {
-    const known = fetched.current;
-    if (known && known.of === of) return known.song;
-    const fresh = song().catch(() => null);
-    fetched.current = { of, song: fresh };
-    return fresh;
-  };
+export function HearPart({ what, song, useId, playerId, ...looks }: Props) {
   const score = async () => {
-    const heard = await fetchOnce();
+    const heard = await song();
     const at = heard?.passages.findIndex(({ id }) => id === `${useId} 0`) ?? -1;
     return heard && at >= 0 ? scoreOfPassage(heard, at, playerId) : null;
   };
-  return <HearThis what={what} score={score} onNear={() => void fetchOnce()} {...looks} />;
+  return <HearThis what={what} score={score} onNear={() => void song()} {...looks} />;
+}
+
+/** Fetches a song, or has it worked out, when it is first wanted, and once. */
+export function heardOnce(make: () => HeardLater): () => HeardLater {
+  let song: HeardLater | null = null;
+  return () => {
+    song ??= make().catch(() => null);
+    return song;
+  };
 }
 
 /** A version as the server has it. */

@@ -1,4 +1,4 @@
-export { type HeardLater, HearPart, heardVersion } from "./HearPart";
+export { type HeardLater, HearPart, heardOnce, heardVersion } from "./HearPart";
 export { HearThis } from "./HearThis";
 export { begin, hear, hearing, hush } from "./hearing";
 export { scoreOfLine, scoreOfPattern, scoreOfShape, scoreOfTogether } from "./score-of";

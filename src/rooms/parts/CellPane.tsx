@@ -1,6 +1,6 @@
 "use client";
 
-import { memo } from "react";
+import { memo, useMemo } from "react";
 import { useStore } from "zustand";
 import { isOnlyLine, type SheetPart, type SheetRow } from "@/core/parts";
 import { setCell } from "@/core/song/edit";
@@ -10,7 +10,7 @@ import { SectionTag } from "@/ui/SectionTag";
 import { TextField } from "@/ui/TextField";
 import { Toggles } from "@/ui/Toggles";
 import { Wick } from "@/ui/Wick";
-import { HearPart, heardVersion } from "../hear";
+import { HearPart, heardOnce, heardVersion } from "../hear";
 import { derive, makeId, useAct, useCurrentVersion, useNames, useOpenSong } from "../open";
 import { HeldFields, PlayedFields } from "./CellFields";
 import { EntranceField } from "./EntranceField";
@@ -27,6 +27,8 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
   const act = useAct();
   const { version } = useOpenSong();
   const revision = useStore(version.state, ({ replica }) => replica.revision);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was fetched before an edit is not heard after it
+  const song = useMemo(() => heardOnce(() => heardVersion(version.id)), [version.id, revision]);
   const { use, player, cell, out } = part;
   const change = (fields: Parameters<typeof setCell>[3]) =>
     act(setCell(derive.cellIndex(current()), use.id, player.id, fields, makeId));
@@ -38,13 +40,7 @@ export const CellPane = memo(function CellPane({ part, row }: { part: SheetPart;
         {player.name} <SectionTag label={row.label} kind={row.section.kind} />
       </h2>
       {!out && (
-        <HearPart
-          what={`${player.name}, ${row.label}`}
-          of={`${version.id} ${revision}`}
-          song={() => heardVersion(version.id)}
-          useId={use.id}
-          playerId={player.id}
-        />
+        <HearPart what={`${player.name}, ${row.label}`} song={song} useId={use.id} playerId={player.id} />
       )}
       <div>
         <Toggles

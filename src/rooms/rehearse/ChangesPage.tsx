@@ -1,7 +1,6 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type ListedChange, listChanges } from "@/core/parts";
 import { changeDays } from "@/core/practice";
 import { OWN_NAMES } from "@/core/song/names";
 import { hasStrings } from "@/core/song/read";
@@ -11,13 +10,11 @@ import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { SearchNote } from "@/ui/SearchNote";
 import { SelectField } from "@/ui/SelectField";
-import { derive, type NamesAt, namesBy, useDerived, useNames, useRows, useSong } from "../open";
+import { derive, namesBy, useDerived, useNames, useRows, useSong } from "../open";
+import { chordsOfChange, hardChanges, tellChange } from "./hard-changes";
 import { MinuteDrill } from "./MinuteDrill";
 import { RehearseTabs } from "./RehearseTabs";
 import { useKeep } from "./use-keep";
-
-/** So many changes are offered: the hardest of the song. */
-const OFFERED = 6;
 
 /** The hardest changes of a player's song as a drill: a minute each, counted, over days. */
 export function ChangesPage() {
@@ -60,12 +57,8 @@ function Changes({ player }: { readonly player: Player }) {
   const body = useRows("version", "extras", "players");
   // In the log a change is called as its player reads it, however names are told in this window.
   const ownNames = useMemo(() => namesBy(OWN_NAMES, body), [body]);
-  const told = (by: NamesAt) => (change: ListedChange, at: 0 | 1) =>
-    by({ player, capo: change.capo }).readSounding(at === 0 ? change.from.symbol : change.to.symbol);
-  const nameOf = told(names);
-  const keptAs = told(ownNames);
   if (!search.data) return <SearchNote search={search} doing="planning the hand’s way…" />;
-  const changes = listChanges(search.data).slice(0, OFFERED);
+  const changes = hardChanges(search.data);
   if (changes.length === 0)
     return (
       <p className="rounded-box bg-base-200 p-4">
@@ -81,8 +74,9 @@ function Changes({ player }: { readonly player: Player }) {
       </p>
       <ol className="flex max-w-4xl flex-col gap-3">
         {changes.map((change) => {
-          const what = `${nameOf(change, 0)} – ${nameOf(change, 1)}`;
-          const kept = `${keptAs(change, 0)} – ${keptAs(change, 1)}`;
+          const chords = chordsOfChange(names, player, change);
+          const what = tellChange(names, player, change);
+          const kept = tellChange(ownNames, player, change);
           return (
             <li
               key={`${what} ${change.shapes.map(({ frets }) => frets.join()).join(" ")}`}
@@ -90,10 +84,10 @@ function Changes({ player }: { readonly player: Player }) {
             >
               {([0, 1] as const).map((at) => (
                 <span key={at} className="text-center">
-                  <span className="block font-mono font-bold">{nameOf(change, at)}</span>
+                  <span className="block font-mono font-bold">{chords[at]}</span>
                   <ChordDiagram
                     shape={change.shapes[at]}
-                    name={nameOf(change, at)}
+                    name={chords[at]}
                     capo={change.capo}
                     leftHanded={player.leftHanded}
                     className="h-24"

@@ -15,12 +15,12 @@ import { SelectField } from "@/ui/SelectField";
 import { Toggles } from "@/ui/Toggles";
 import { tellDay, today } from "@/ui/tell-day";
 import { derive, namesBy, useDerived, useOpenSong, useRows, useSong, useWholeVersionLater } from "../open";
+import { hardChanges, tellChange } from "./hard-changes";
 import { RehearseTabs } from "./RehearseTabs";
 import { sectionsOf } from "./sections-of";
 import { loadWay, saveWay } from "./settings";
 
-/** So many changes of the song are thought of, and none that is easier. */
-const THOUGHT_OF = 6;
+/** No change is thought of that is easier. */
 const EASY = 1;
 /** So many notes of a line are a point. */
 const NOTES_A_POINT = 4;
@@ -190,18 +190,16 @@ function usePlaces(player: Player, plan: ShapePlan | null): PracticePlace[] {
         spots: spots.reduce((sum, one) => sum + one, 0),
       });
     }
-    const drills = changes
+    const drills = (plan ? hardChanges(plan) : [])
       .filter(({ cost }) => cost > EASY)
-      .slice(0, THOUGHT_OF)
-      .map(({ capo, from, to, cost }): PracticePlace => {
-        const namer = names({ player, capo });
-        return {
+      .map(
+        (change): PracticePlace => ({
           kind: "changes",
-          what: `${namer.readSounding(from.symbol)} – ${namer.readSounding(to.symbol)}`,
-          hard: cost,
+          what: tellChange(names, player, change),
+          hard: change.cost,
           spots: 0,
-        };
-      });
+        }),
+      );
     const known = new Set<string>();
     return [...drills.filter(({ what }) => !known.has(what) && known.add(what)), ...sections.values()];
   }, [body, player, plan]);

@@ -1,28 +1,15 @@
-import { orderAtEnd, songEdits } from "@/core/song/edit";
-import type { Practice } from "@/core/song/schema";
+import { type Practised, practiceToAdd } from "@/core/practice";
+import { songEdits } from "@/core/song/edit";
 import { today } from "@/ui/tell-day";
 import { makeId, useActOnSong, useOpenSong, useSong } from "../open";
 
 /** Writes something that was practised today into the song's log. */
-export function useKeep(): (
-  kept: Partial<Pick<Practice, "rounds" | "clean" | "percent" | "note">> &
-    Pick<Practice, "kind" | "player" | "what" | "minutes">,
-) => void {
+export function useKeep(): (kept: Omit<Practised, "day" | "versionId">) => void {
   const act = useActOnSong();
   const { practices } = useSong();
   const { version } = useOpenSong();
-  return (kept) =>
-    act(
-      songEdits.add("practices", {
-        id: makeId(),
-        order: orderAtEnd(Object.values(practices)),
-        day: today(),
-        versionId: version.id,
-        percent: null,
-        rounds: null,
-        clean: null,
-        note: "",
-        ...kept,
-      }),
-    );
+  return (kept) => {
+    const said = { ...kept, day: today(), versionId: version.id };
+    act(songEdits.add("practices", practiceToAdd(practices, makeId(), said)));
+  };
 }

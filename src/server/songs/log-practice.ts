@@ -1,5 +1,5 @@
-import { orderAtEnd, songEdits } from "@/core/song/edit";
-import type { Practice } from "@/core/song/schema";
+import { type Practised, practiceToAdd } from "@/core/practice";
+import { songEdits } from "@/core/song/edit";
 import type { Database } from "../db/open-database";
 import { editHere } from "../documents/edit-here";
 import { findDocument } from "../documents/stored-documents";
@@ -15,14 +15,14 @@ const TRIES = 3;
 export async function logPractice(
   database: Database,
   versionId: string,
-  practised: Pick<Practice, "day" | "player" | "what" | "minutes" | "percent" | "rounds" | "clean">,
+  practised: Omit<Practised, "kind" | "versionId">,
 ): Promise<boolean> {
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const version = await findDocument(database, versionId);
     const song = version?.parentId ? await findDocument(database, version.parentId) : null;
     if (song?.kind !== "song") return false;
-    const order = orderAtEnd(Object.values(song.body.practices));
-    const row = { id: makeId(), order, kind: "part" as const, versionId, note: "", ...practised };
+    const said = { ...practised, kind: "part" as const, versionId };
+    const row = practiceToAdd(song.body.practices, makeId(), said);
     if ((await editHere(database, song, songEdits.add("practices", row))) !== null) return true;
   }
   return false;

@@ -50,6 +50,25 @@ export const serveSongs = <Output, Input, Answer, Refusal>(
     return answer({ ...asked, items: [ownItem(id, own.title, own.body)], database });
   });
 
+/**
+ * Refuses to write what is a player's own for somebody who only looks on, for another one, or in a song that is not theirs; null
+ * where it may be written.
+ * @param words what is written: "notes"
+ */
+export async function refuseNotOwn(
+  { items, database, who }: Pick<SongsAsked<unknown>, "items" | "database" | "who">,
+  { person, versionId }: { readonly person: string; readonly versionId: string },
+  words: string,
+) {
+  if (who.role === "viewer" || who.role === "nobody")
+    return refuse(403, "who", `looks on: ${words} are the players' own`);
+  if (who.guestId !== null && (await personOfGuest(database, who)) !== person)
+    return refuse(403, "person", `should be yourself: ${words} are each player's own`);
+  if (!items.some((item) => item.versionId === versionId))
+    return refuse(404, "versionId", "should be a song of this evening");
+  return null;
+}
+
 /** Whose part a guest has said to play; null for whoever sits at this machine. */
 export const personOfGuest = async (database: Database, who: Principal): Promise<string | null> =>
   who.guestId === null ? null : ((await findGuestById(database, who.guestId))?.person ?? null);

@@ -68,7 +68,12 @@ export function otherIdeas(
 }
 
 /** An arrangement's cells with one of them changed. */
-export const withCell = (cells: ArrangeGrid, at: number, who: number, cell: ArrangeCell): ArrangeGrid =>
+export const withCell = <Cell>(
+  cells: readonly (readonly Cell[])[],
+  at: number,
+  who: number,
+  cell: Cell,
+): readonly (readonly Cell[])[] =>
   cells.map((row, use) => (use === at ? row.map((one, player) => (player === who ? cell : one)) : row));
 
 const keyOfLaw = ({ law, use, player }: ArrangeViolation): string => `${law} ${use} ${player}`;

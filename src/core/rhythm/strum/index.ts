@@ -20,6 +20,7 @@ export {
 } from "./pace";
 export {
   EVEN,
+  FREE_WORDS,
   isCompound,
   isOnset,
   MOST_SWING,

@@ -31,6 +31,9 @@ export type Stroke =
 export const PATTERN_KINDS = ["strum", "fingers", "zones", "free"] as const;
 export type PatternKind = (typeof PATTERN_KINDS)[number];
 
+/** What a free pattern says. */
+export const FREE_WORDS = "free: any stroke on the swing of the hand";
+
 /** Into how many a beat is cut; six are the sixteenths of a dotted beat. */
 export const SUBDIVISIONS = [2, 3, 4, 6] as const;
 export type Subdivision = (typeof SUBDIVISIONS)[number];

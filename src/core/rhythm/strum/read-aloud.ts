@@ -1,9 +1,7 @@
-import type { Pattern, Stroke } from "./pattern";
+import { FREE_WORDS, type Pattern, type Stroke } from "./pattern";
 
 const FINGER_WORDS = Object.freeze({ p: "thumb", i: "index", m: "middle", a: "ring" });
 const ZONE_WORDS = Object.freeze({ L: "low", M: "middle", H: "high" });
-/** What a free pattern says. */
-const FREE_WORDS = "free: any stroke on the swing of the hand";
 const WEIGHT_WORDS = Object.freeze({ 1: "light ", 2: "", 3: "accented " });
 
 function wordOf(stroke: Stroke): string {

@@ -9,15 +9,16 @@ import {
   type TakenCells,
   tellCell,
   tellIdea,
+  withCell,
 } from "@/core/parts";
 import { useEngine } from "@/engines/window";
 import { ROLE_WORDS } from "@/ui/pretty";
 import { SearchNote } from "@/ui/SearchNote";
-import { HearPart } from "../../hear";
+import { type HeardLater, HearPart } from "../../hear";
 import { Strokes } from "./CellOffer";
 import { namesIn } from "./ProposalList";
 import type { Arranging } from "./use-arrangement";
-import { type HeardCells, useHeardCells } from "./use-heard-cells";
+import { useHeardCells } from "./use-heard-cells";
 import { TERM_WORDS } from "./words";
 
 type Props = {
@@ -27,7 +28,7 @@ type Props = {
   readonly at: number;
   readonly who: number;
   /** How the proposal sounds. */
-  readonly heard: HeardCells;
+  readonly heard: () => HeardLater;
   /** Its cells in the order of the sheet. */
   readonly whole: TakenCells["cells"];
   readonly onTake: () => void;
@@ -68,7 +69,12 @@ export function CellDetail({ arranging, asked, proposal, at, who, heard, whole, 
         </div>
         <div className="flex flex-wrap gap-2">
           {cell.role !== "out" && (
-            <HearPart what={where} {...heard} useId={asked.uses[at]!.id} playerId={asked.players[who]!.id} />
+            <HearPart
+              what={where}
+              song={heard}
+              useId={asked.uses[at]!.id}
+              playerId={asked.players[who]!.id}
+            />
           )}
           <button type="button" className="btn btn-primary btn-sm" onClick={onTake}>
             Take this cell
@@ -119,15 +125,11 @@ function Other({
   readonly playerId: string;
   readonly onUse: () => void;
 }) {
-  const cells = useMemo(
-    () =>
-      whole.map((row, at) =>
-        sheet.rows[at]?.use.id === useId
-          ? row.map((cell, who) => (sheet.players[who]?.id === playerId ? other.cell : cell))
-          : row,
-      ),
-    [whole, sheet, useId, playerId, other],
-  );
+  const cells = useMemo(() => {
+    const at = sheet.rows.findIndex(({ use }) => use.id === useId);
+    const who = sheet.players.findIndex(({ id }) => id === playerId);
+    return withCell(whole, at, who, other.cell);
+  }, [whole, sheet, useId, playerId, other]);
   const heard = useHeardCells(cells);
   return (
     <li className="rounded-field bg-base-200 p-2 text-sm">
@@ -150,7 +152,7 @@ function Other({
       {other.cell.role !== "out" && (
         <HearPart
           what={tellIdea(other.cell)}
-          {...heard}
+          song={heard}
           useId={useId}
           playerId={playerId}
           isKeyed={false}

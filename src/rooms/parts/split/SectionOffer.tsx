@@ -1,7 +1,6 @@
 import type { ArrangeUse, SheetRow } from "@/core/parts";
 import { SectionTag } from "@/ui/SectionTag";
-import { HearPart } from "../../hear";
-import type { HeardCells } from "./use-heard-cells";
+import { type HeardLater, HearPart } from "../../hear";
 
 /** A section of a proposal: what it asks for, and an act that takes it. */
 export function SectionOffer({
@@ -13,7 +12,7 @@ export function SectionOffer({
   readonly row: SheetRow;
   readonly use: ArrangeUse;
   /** How the proposal sounds. */
-  readonly heard: HeardCells;
+  readonly heard: () => HeardLater;
   readonly onTake: () => void;
 }) {
   return (
@@ -32,7 +31,7 @@ export function SectionOffer({
         <span className="mt-1 block">
           <HearPart
             what={`${row.label} as proposed`}
-            {...heard}
+            song={heard}
             useId={row.use.id}
             playerId={null}
             isKeyed={false}

@@ -1,7 +1,7 @@
 import { stageNotes, writeNote } from "@/api";
 import { findDocument } from "@/server/documents/stored-documents";
 import { refuse } from "@/server/http";
-import { personOfGuest, serveSongs } from "@/server/stage/asked";
+import { personOfGuest, refuseNotOwn, serveSongs } from "@/server/stage/asked";
 import { writeNote as keepNote, notesOfPerson } from "@/server/stage/stage-notes";
 
 /** A person's own notes: a player's own, none for who looks on, or those of `?person=` for whoever sits at this machine. */
@@ -15,14 +15,11 @@ export const GET = serveSongs(stageNotes, async ({ items, database, who, sent })
 });
 
 /** Writes a note at a section. A player writes only their own. */
-export const PUT = serveSongs(writeNote, async ({ items, database, who, sent }) => {
-  if (who.role === "viewer" || who.role === "nobody")
-    return refuse(403, "who", "looks on: notes are the players' own");
-  const { person, ...note } = sent;
-  if (who.guestId !== null && (await personOfGuest(database, who)) !== person)
-    return refuse(403, "person", "should be yourself: notes are each player's own");
-  if (!items.some(({ versionId }) => versionId === note.versionId))
-    return refuse(404, "versionId", "should be a song of this evening");
+export const PUT = serveSongs(writeNote, async (asked) => {
+  const { person, ...note } = asked.sent;
+  const refused = await refuseNotOwn(asked, asked.sent, "notes");
+  if (refused) return refused;
+  const { database } = asked;
   const song = await findDocument(database, note.versionId);
   if (song?.kind !== "version" || !Object.hasOwn(song.body.uses, note.useId))
     return refuse(404, "useId", "should be a place in the song’s form; it may have been removed");
