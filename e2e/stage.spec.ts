@@ -57,31 +57,45 @@ test("readable from two metres: chords 10 mm, words 7 mm high at 1280×800", asy
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 });
 
-test("no line is lost on a small screen: going on brings the hidden ones first", async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 700 });
-  await openStage(page, "Lamp on the Water", "Maren");
-  await pedal(page);
-  await expect(page.getByRole("heading", { level: 2 })).toHaveText("Verse 1");
-  const seen = new Set<string>();
-  const total = await page.locator(".stage-line").count();
-  for (let press = 0; press < 12; press++) {
-    const visible = await page.locator(".stage-line").evaluateAll((lines) => {
-      const box = lines[0]!.parentElement!.getBoundingClientRect();
-      return lines
-        .filter(
-          (line) =>
-            line.getBoundingClientRect().top >= box.top - 2 &&
-            line.getBoundingClientRect().bottom <= box.bottom + 2,
-        )
-        .map((line) => line.textContent ?? "");
-    });
-    if ((await page.getByRole("heading", { level: 2 }).textContent()) !== "Verse 1") break;
-    for (const text of visible) seen.add(text);
+for (const [what, size] of Object.entries({
+  "a small screen": { width: 390, height: 700 },
+  "a desk": { width: 1280, height: 800 },
+}))
+  test(`no line is lost on ${what}: going on brings the hidden ones first, the one on top whole`, async ({
+    page,
+  }) => {
+    await page.setViewportSize(size);
+    await openStage(page, "Lamp on the Water", "Maren");
     await pedal(page);
-  }
-  expect(seen.size).toBe(total);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
-});
+    await expect(page.getByRole("heading", { level: 2 })).toHaveText("Verse 1");
+    const seen = new Set<string>();
+    const total = await page.locator(".stage-line").count();
+    for (let press = 0; press < 12; press++) {
+      const visible = await page.locator(".stage-line").evaluateAll((lines) => {
+        const box = lines[0]!.parentElement!.getBoundingClientRect();
+        return lines
+          .filter(
+            (line) =>
+              line.getBoundingClientRect().top >= box.top - 2 &&
+              line.getBoundingClientRect().bottom <= box.bottom + 2,
+          )
+          .map((line) => line.textContent ?? "");
+      });
+      if ((await page.getByRole("heading", { level: 2 }).textContent()) !== "Verse 1") break;
+      for (const text of visible) seen.add(text);
+      const isCut = await page.locator(".stage-line").evaluateAll((lines) => {
+        const { top } = lines[0]!.parentElement!.getBoundingClientRect();
+        return lines.some((line) => {
+          const own = line.getBoundingClientRect();
+          return own.top < top - 2 && own.bottom > top + 2;
+        });
+      });
+      expect(isCut, `after ${press} presses`).toBe(false);
+      await pedal(page);
+    }
+    expect(seen.size).toBe(total);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  });
 
 test("stage follows what the leader changes in another window", async ({ page, context }) => {
   const id = await makeSong(page);

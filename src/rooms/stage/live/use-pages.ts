@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { FootKey, LiveItem, Place } from "@/core/stage";
-import { firstHiddenLine } from "./sheet/hidden-line";
+import { firstHiddenLine, pageTop } from "./sheet/hidden-line";
 import { useFoot } from "./use-foot";
 
 type Moves = {
@@ -47,7 +47,7 @@ export function usePages(item: LiveItem | null, place: Place | null, gateMs: num
   /** @returns whether there were lines to bring */
   const lineOn = (): boolean => {
     const next = box.current && firstHiddenLine(box.current);
-    if (box.current && next) box.current.scrollTo(0, next.offsetTop - box.current.offsetTop);
+    if (box.current && next) box.current.scrollTo(0, pageTop(box.current, next));
     return Boolean(next);
   };
   const lineBack = (): boolean => {

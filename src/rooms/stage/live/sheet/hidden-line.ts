@@ -8,3 +8,16 @@ export const firstHiddenLine = (box: HTMLElement): HTMLElement | null => {
     ) ?? null
   );
 };
+
+/**
+ * Where the sheet is scrolled to bring a line: to its top, or less far where all that is left fits with lines before it, the first
+ * of them whole.
+ */
+export function pageTop(box: HTMLElement, next: HTMLElement): number {
+  const lines = [...box.querySelectorAll<HTMLElement>(".stage-line")].filter(
+    (line) => line.offsetParent !== null,
+  );
+  const foot = lines.at(-1)!.getBoundingClientRect().bottom;
+  const fits = lines.find((line) => foot - line.getBoundingClientRect().top <= box.clientHeight) ?? next;
+  return Math.min(fits.offsetTop, next.offsetTop) - box.offsetTop;
+}
