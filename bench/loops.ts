@@ -1,21 +1,13 @@
 /** The figures of the Loops room: how long an exact plan takes, and what the trade adds. */
 import { unwrap } from "../src/base";
 import { readChordText, versionOfSheet } from "../src/core/formats";
-import {
-  addLayer,
-  eventsOf,
-  hitsOf,
-  loopFindings,
-  mixEvents,
-  planLoops,
-  setBox,
-  songLoops,
-} from "../src/core/loops";
+import { addLayer, eventsOf, loopFindings, mixEvents, planLoops, setBox, songLoops } from "../src/core/loops";
 import type { VersionCommand } from "../src/core/song/edit";
 import { outlineOf, timelineOf } from "../src/core/song/read";
 import type { VersionBody } from "../src/core/song/schema";
 import { DOCUMENTS } from "../src/core/song/schema";
 import { applyEdit } from "../src/document";
+import { knocks } from "../testing/loops/knocks";
 import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../testing/loops/sample-case";
 import { largeSheet, quantiles } from "./large-song.mjs";
 
@@ -96,7 +88,7 @@ function measureOnsets(): void {
   const heard = (["thump", "clap"] as const).map((id) => ({
     id,
     plays: id,
-    hits: hitsOf(id, 1, 4, []),
+    hits: knocks(id === "thump" ? [0, 2] : [1, 3]),
     level: -3,
   }));
   const beat = 60 / asked.tempo;

@@ -1,6 +1,7 @@
 import { changeOver, describeOwnChange, type SongEdges, songEdges } from "@/core/evenings";
+import { layerPasses } from "@/core/loops";
 import { bandSheet, playsInBar } from "@/core/parts";
-import { type HeardPart, type HeardSong, heardParts } from "@/core/practice";
+import { type HeardPart, type HeardSong, heardParts, loopedParts } from "@/core/practice";
 import type { NamesChoice } from "@/core/song/names";
 import type { VersionBody } from "@/core/song/schema";
 import {
@@ -14,6 +15,7 @@ import {
 } from "@/core/stage";
 import { playerOf } from "@/rooms/stage/pack";
 import { openSong } from "@/server/songs/open-song";
+import { plannedLoops } from "@/server/songs/planned-feet";
 import { coldPartIn, onlookerIn, partIn } from "./part-in";
 
 /** So much that has been worked out is kept: fifty phones ask for the same. */
@@ -56,9 +58,17 @@ export function heardSong(
       // Between two hands an evening’s events may pass.
       await new Promise((resolve) => setImmediate(resolve));
     }
+    parts.push(...(await heardLoops(body)));
     return { versionId, revision, title, passages: passagesOf(body), parts };
   };
   return keptHeard(`${versionId} ${revision} ${title}`, make);
+}
+
+/** What goes round on the song's looper, as it is planned; nothing where there is no plan. */
+async function heardLoops(body: VersionBody): Promise<HeardPart[]> {
+  if (Object.keys(body.loopLayers).length === 0) return [];
+  const { song, plan } = await plannedLoops(body);
+  return plan ? loopedParts(song, plan, layerPasses(body, song)) : [];
 }
 
 /** All songs of a running order as one person plays them. */

@@ -1,4 +1,15 @@
 export { hearShape } from "./hear-shape";
+export {
+  type Drum,
+  type DrumHit,
+  onsetsOf,
+  type PartOnsets,
+  type TimedHit,
+  type TimedNote,
+  type TimedPart,
+  type TimedStroke,
+  withChoke,
+} from "./in-ticks";
 export { type NoteAt, playLine } from "./line";
 export type { Bend, Onset } from "./onset";
 export { type PlayEvent, play, type Strokes } from "./play";

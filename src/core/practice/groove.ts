@@ -1,10 +1,7 @@
 import type { Ticks } from "../../base";
-import { beatsOfBar, beatUnitOf, isCompound, type Meter, ticksOfBeatUnit, type Weight } from "../rhythm";
+import type { DrumHit } from "../playing";
+import { beatsOfBar, beatUnitOf, isCompound, type Meter, ticksOfBeatUnit } from "../rhythm";
 import type { TechniqueId } from "../song/schema";
-
-/** What of a drum is struck. */
-export type Drum = "low" | "high" | "time" | "shaker";
-export type DrumHit = { readonly tick: Ticks; readonly drum: Drum; readonly weight: Weight };
 
 /**
  * What a drummer plays in a bar where nothing but the way of playing is said: the low drum on the odd beats, the high one on the

@@ -3,10 +3,10 @@ import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { PLAIN_NOTE } from "../fretboard";
+import { onsetsOf } from "../playing";
 import { set, type VersionCommand } from "../song/edit";
 import { DOCUMENTS, EMPTY_CELL, type VersionBody } from "../song/schema";
 import { heardBand, heardOf } from "./heard-band";
-import { onsetsOf } from "./onsets-of";
 
 const BEAT = 960;
 const body = sampleVersion(

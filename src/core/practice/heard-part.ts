@@ -16,28 +16,27 @@ import {
   soundingChord,
 } from "../parts";
 import { pitchClassOf, pitchFrom } from "../pitch";
-import type { HeldShape, NoteAt, StrokeAt } from "../playing";
+import {
+  type DrumHit,
+  type HeldShape,
+  type TimedNote,
+  type TimedPart,
+  type TimedStroke,
+  withChoke,
+} from "../playing";
 import { PLAIN_WEIGHT, type Stroke } from "../rhythm";
 import { barsIn, hasStrings, neckOfRiff, tuningOf } from "../song/read";
 import type { Player } from "../song/schema";
-import { type DrumHit, grooveOf } from "./groove";
+import { grooveOf } from "./groove";
 
-/** A stroke at its place in the song, and until when it may ring. */
-export type TimedStroke = Omit<StrokeAt, "ms" | "until"> & { readonly tick: Ticks; readonly until: Ticks };
-/** A note of a line at its place in the song. */
-type TimedNote = Omit<NoteAt, "ms" | "lastsMs"> & { readonly tick: Ticks; readonly ticks: Ticks };
-/** A drum that is struck, at its place in the song. */
-export type TimedHit = DrumHit & { readonly loud: number };
-
-/** Everything one player sounds in a song, in order of time, in ticks from its begin. */
-export type HeardPart = {
+/** Everything one player sounds in a song, or one layer of a looper, in ticks from its begin. */
+export type HeardPart = TimedPart & {
   readonly player: Pick<Player, "id" | "name" | "instrument"> & {
     /** Whether they play through a box of sounds: then it is an electric guitar, as far as is known. */
     readonly plugged: boolean;
+    /** Whether it is no player, but goes round on a looper. */
+    readonly isLoop?: true;
   };
-  readonly strokes: readonly TimedStroke[];
-  readonly notes: readonly TimedNote[];
-  readonly drums: readonly TimedHit[];
 };
 
 /** How loud each level of light is beside the usual: out, ember, low, bright, full. Ours, no source. */
@@ -46,7 +45,6 @@ const LOUD = Object.freeze([0, 0.6, 0.8, 1, 1.2]);
 const BASS_LOW: Midi = 28;
 
 type PartPassage = PlayerPart["passages"][number];
-type Heard = Pick<HeardPart, "strokes" | "notes" | "drums">;
 
 /**
  * What a player sounds in every time through every section: shapes in their strums, lines in tab, the root of each chord on a bass,
@@ -60,7 +58,7 @@ export function heardPart(
   anchorOf: (strumId: string | null) => "chord" | "section",
   plugged = false,
 ): HeardPart {
-  const heard = passages.map((one): Heard => {
+  const heard = passages.map((one): TimedPart => {
     const part = partOf(one.passage.use.id);
     return part && !part.out ? heardIn(one, part, anchorOf(part.cell.strumId.value)) : NOTHING;
   });
@@ -73,9 +71,9 @@ export function heardPart(
   };
 }
 
-const NOTHING: Heard = Object.freeze({ strokes: [], notes: [], drums: [] });
+const NOTHING: TimedPart = Object.freeze({ strokes: [], notes: [], drums: [] });
 
-function heardIn(one: PartPassage, part: SheetPart, anchor: "chord" | "section"): Heard {
+function heardIn(one: PartPassage, part: SheetPart, anchor: "chord" | "section"): TimedPart {
   const { passage, cell } = one;
   if (passage.tacet) return NOTHING;
   const silent = silenceOf(cell, passage);
@@ -124,10 +122,7 @@ function struckIn(
     if (!chord) return [];
     const next = strokes[at + 1]?.tick ?? chord.to;
     const struck = { tick, until: chord.to, stroke, ...handOn(one, part, chord) };
-    // It is choked where it ends before anything else is struck.
-    const isChoked = until < Math.min(next, chord.to);
-    const choke: TimedStroke = { ...struck, tick: until, stroke: { kind: "choke" } };
-    return isChoked ? [struck, choke] : [struck];
+    return withChoke(struck, until, next);
   });
 }
 

@@ -1,6 +1,5 @@
 export { whoCarriesAlone } from "./alone";
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
-export type { Drum } from "./groove";
 export { type HeardSong, heardBand, heardParts } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";
@@ -14,8 +13,8 @@ export {
   practiceDays,
   practiceToAdd,
 } from "./log";
+export { loopedParts } from "./looped-part";
 export { type NextStep, nextMinutes, type PracticePlace } from "./next-minutes";
-export { onsetsOf, type PartOnsets } from "./onsets-of";
 export {
   barLinesOf,
   beginsOf,

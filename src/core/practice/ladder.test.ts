@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { BAR, BEAT, plainPassage } from "../../../testing/stage/plain-passage";
 import { parseTuning } from "../pitch";
-import type { HeardPart, TimedStroke } from "./heard-part";
+import type { TimedStroke } from "../playing";
+import type { HeardPart } from "./heard-part";
 import { firstPercent, ladderOf, stepPart } from "./ladder";
 
 const TUNING = (() => {

@@ -1,7 +1,8 @@
 import type { Ticks } from "../../base";
+import type { TimedStroke } from "../playing";
 import { PLAIN_WEIGHT } from "../rhythm";
 import type { LivePassage } from "../stage";
-import type { HeardPart, TimedStroke } from "./heard-part";
+import type { HeardPart } from "./heard-part";
 import { beginsOf } from "./run";
 
 /** What of a part is played on a step: one hand first, then both, then with everybody. */

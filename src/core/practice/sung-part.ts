@@ -1,7 +1,8 @@
+import type { TimedStroke } from "../playing";
 import { PLAIN_WEIGHT } from "../rhythm";
 import { keysOf, melodyShift, type Passage, readMelody } from "../song/read";
 import type { VersionBody } from "../song/schema";
-import type { HeardPart, TimedStroke } from "./heard-part";
+import type { HeardPart } from "./heard-part";
 
 /** Who sings what is known of the melody: no player of the band. */
 export const MELODY_ID = "the melody";

@@ -22,7 +22,7 @@ export const bandSum = roomEngine({
         body,
         bandSheet(body),
         plans,
-        loops ? loopPitches(loops.song, loops.way, heardLayers(body, loops.song)) : undefined,
+        loops ? loopPitches(loops.song, loops.way, heardLayers(body, loops.song, 0)) : undefined,
       ),
     ),
 });

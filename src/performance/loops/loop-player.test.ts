@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { type BoxSettings, type BoxState, emptyBox, hitsOf } from "@/core/loops";
+import { type BoxSettings, type BoxState, emptyBox } from "@/core/loops";
+import { knocks } from "../../../testing/loops/knocks";
 import { fakeContext } from "../../../testing/performance/fake-context";
 import { LoopPlayer } from "./loop-player";
 
@@ -16,10 +17,7 @@ const SETTINGS: BoxSettings = {
 function playerOf(runs: boolean, settings: BoxSettings = SETTINGS) {
   const fake = fakeContext();
   const layers = new Map([
-    [
-      "thump",
-      { id: "thump", plays: "thump", hits: hitsOf("thump", 1, 4, []), level: -6, beatSeconds: 0.5 } as const,
-    ],
+    ["thump", { id: "thump", plays: "thump", hits: knocks([0, 2]), level: -6, beatSeconds: 0.5 } as const],
   ]);
   const box: BoxState = {
     ...emptyBox(2),

@@ -1,6 +1,5 @@
 import {
   advance,
-  amplitudeOf,
   type BoxAct,
   type BoxSettings,
   type BoxState,
@@ -9,6 +8,7 @@ import {
   pressBox,
   renderSound,
   soundingOf,
+  soundOfHit,
 } from "@/core/loops";
 
 /** What is heard of a layer, with its pass in seconds. */
@@ -87,20 +87,14 @@ export class LoopPlayer {
         for (const hit of heard.hits) {
           const at = one.since + round * seconds + hit.beat * heard.beatSeconds;
           if (hit.beat * heard.beatSeconds >= seconds || at < from - 1e-9 || at >= to - 1e-9) continue;
-          this.sound(track, heard, hit.hz, hit.beats * heard.beatSeconds, at);
+          this.play(soundOfHit(heard, hit), hit.beats * heard.beatSeconds, at, this.gains[track]!);
         }
     }
   }
 
-  private sound(track: number, heard: Heard, hz: readonly number[], lasts: number, at: number): void {
-    this.play(heard.plays, hz, lasts, amplitudeOf(heard.level), at, this.gains[track]!);
-  }
-
   private play(
-    plays: Parameters<typeof renderSound>[0]["plays"],
-    hz: readonly number[],
+    { plays, hz, gain }: ReturnType<typeof soundOfHit>,
     lasts: number,
-    gain: number,
     at: number,
     to: AudioNode,
   ): void {

@@ -1,6 +1,6 @@
 import type { Midi } from "@/base";
-import { velocityOf } from "@/core/playing";
-import type { ClickAt, Drum, PartOnsets } from "@/core/practice";
+import { type Drum, type PartOnsets, velocityOf } from "@/core/playing";
+import type { ClickAt } from "@/core/practice";
 import type { PartVoice } from "./channels";
 import type { Hit, PartSounds } from "./score";
 

@@ -1,13 +1,6 @@
 import type { Ticks } from "@/base";
-import {
-  type Click,
-  clicksOfRun,
-  countIn,
-  type HeardPart,
-  msOfTick,
-  onsetsOf,
-  type Run,
-} from "@/core/practice";
+import { onsetsOf } from "@/core/playing";
+import { type Click, clicksOfRun, countIn, type HeardPart, msOfTick, type Run } from "@/core/practice";
 import { channelsFor, type PartChannels, type PartVoice, type SoundChannel } from "./channels";
 import { soundsOf, soundsOfClicks } from "./drums";
 import { eventsOf, inTime, type SoundEvent } from "./score";

@@ -2,7 +2,7 @@ import { type HeardPart, MELODY_ID } from "@/core/practice";
 import type { PartVoice } from "@/performance/sound";
 
 /** What a player sounds with where nothing else is chosen. */
-export function usualVoice({ instrument, plugged, id }: HeardPart["player"]): PartVoice {
+export function usualVoice({ instrument, plugged, id, isLoop }: HeardPart["player"]): PartVoice {
   if (id === MELODY_ID) return "melody";
   switch (instrument) {
     case "guitar":
@@ -12,7 +12,8 @@ export function usualVoice({ instrument, plugged, id }: HeardPart["player"]): Pa
     case "keys":
       return "piano";
     case "drums":
-      return "kit";
+      // A looper is fed with hands.
+      return isLoop ? "box" : "kit";
     case "voice":
       return "melody";
   }

@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { onsetsOf } from "@/core/playing";
 import {
   describeTaps,
   type HeardSong,
@@ -6,7 +7,6 @@ import {
   judgeTaps,
   type LadderStep,
   msOfTick,
-  onsetsOf,
   stepPart,
   type Tapped,
 } from "@/core/practice";

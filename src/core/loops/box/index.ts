@@ -11,5 +11,12 @@ export {
   soundingOf,
 } from "./box";
 export { addUp, amplitudeOf, HEADROOM, levelForLayers, peakOf } from "./levels";
-export { eventsOf, type HeardLayer, mixEvents, renderSound, wavOf, withinScale } from "./loop-sound";
-export { hitsOf } from "./voices";
+export {
+  eventsOf,
+  type HeardLayer,
+  mixEvents,
+  renderSound,
+  soundOfHit,
+  wavOf,
+  withinScale,
+} from "./loop-sound";

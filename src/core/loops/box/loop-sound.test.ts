@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { knocks } from "../../../../testing/loops/knocks";
 import { caseOf, chordBeats, layerOf, sectionOf } from "../../../../testing/loops/sample-case";
 import { unwrap } from "../../../base";
 import { planLoops } from "../plan";
 import { eventsOf, mixEvents, renderSound, wavOf, withinScale } from "./loop-sound";
-import { hitsOf } from "./voices";
 
 /** 120 beats a minute: a beat is half a second. */
 const asked = caseOf({
@@ -15,8 +15,8 @@ const asked = caseOf({
   ],
 });
 const heard = [
-  { id: "thump", plays: "thump", hits: hitsOf("thump", 1, 4, []), level: 0 },
-  { id: "clap", plays: "clap", hits: hitsOf("clap", 1, 4, []), level: -6 },
+  { id: "thump", plays: "thump", hits: knocks([0, 2]), level: 0 },
+  { id: "clap", plays: "clap", hits: knocks([1, 3]), level: -6 },
 ] as const;
 const events = eventsOf(asked, unwrap(planLoops(asked)), heard);
 
@@ -37,7 +37,7 @@ describe("what a plan sounds like", () => {
     const held = {
       id: "pad",
       plays: "chords",
-      hits: hitsOf("chords", 1, 4, chordBeats("G 4")),
+      hits: [{ beat: 0, beats: 4, hz: [196, 247, 294], share: 1 }],
       level: 0,
     } as const;
     expect(eventsOf(pad, unwrap(planLoops(pad)), [held])).toMatchObject([{ seconds: 0, until: 1 }]);
@@ -96,27 +96,5 @@ describe("a sound that is saved", () => {
     const view = new DataView(bytes.buffer);
     for (let at = 44; at < bytes.length; at += 2)
       expect(Math.abs(view.getInt16(at, true))).toBeLessThan(29_500);
-  });
-});
-
-describe("how layers are played", () => {
-  it("keeps to the metre: in two and three only the first beat is strong", () => {
-    expect(hitsOf("thump", 1, 2, []).map(({ beat }) => beat)).toEqual([0]);
-    expect(hitsOf("clap", 1, 2, []).map(({ beat }) => beat)).toEqual([1]);
-    expect(hitsOf("thump", 2, 3, []).map(({ beat }) => beat)).toEqual([0, 3]);
-    expect(hitsOf("clap", 1, 3, []).map(({ beat }) => beat)).toEqual([1, 2]);
-  });
-
-  it("follows chords: roots in the bass, silence under N.C., patterns and lines as they are written", () => {
-    const bass = hitsOf("thumb bass", 1, 4, chordBeats("A 2 N.C. 2"));
-    expect(bass.map(({ beat, hz }) => [beat, Math.round(hz[0]!)])).toEqual([
-      [0, 110],
-      [1, 110],
-    ]);
-    expect(hitsOf("strum", 1, 4, chordBeats("A 4"), { onsets: [0, 1.5] }).map(({ beat }) => beat)).toEqual([
-      0, 1.5,
-    ]);
-    const line = hitsOf("line", 1, 4, [], { notes: [{ beat: 0.5, beats: 1, midi: 69 }] });
-    expect(line).toEqual([{ beat: 0.5, beats: 1, hz: [440] }]);
   });
 });

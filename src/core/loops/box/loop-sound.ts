@@ -3,7 +3,6 @@ import type { LoopCase } from "../loop-case";
 import { runsOf, sectionBeats } from "../track-runs";
 import type { LoopWay } from "../way";
 import { amplitudeOf } from "./levels";
-import type { LayerHit } from "./voices";
 
 /** A sound at its moment: seconds from the start of the song; it is cut at `until`. */
 export type SoundEvent = {
@@ -13,6 +12,17 @@ export type SoundEvent = {
   readonly hz: readonly number[];
   /** Amplitude of its peak, 0 to 1. */
   readonly gain: number;
+};
+
+/** One sound of a layer. */
+export type LayerHit = {
+  /** When in its pass, in beats, and how long at most. */
+  readonly beat: number;
+  readonly beats: number;
+  /** Its pitches; none of what is knocked or damped. */
+  readonly hz: readonly number[];
+  /** How much of the layer's level it has, 0 to 1. */
+  readonly share: number;
 };
 
 /** One layer as it is heard. */
@@ -51,15 +61,23 @@ export function eventsOf(
           events.push({
             seconds: at * beat,
             until,
-            plays: layer.plays,
-            hz: hit.hz,
-            gain: amplitudeOf(layer.level),
+            ...soundOfHit(layer, hit),
           });
         }
     }
   }
   return events.sort((a, b) => a.seconds - b.seconds);
 }
+
+/** What is rendered of a hit: damped strings of any layer are a chop. */
+export const soundOfHit = (
+  { plays, level }: Pick<HeardLayer, "plays" | "level">,
+  { hz, share }: Pick<LayerHit, "hz" | "share">,
+): Pick<SoundEvent, "plays" | "hz" | "gain"> => ({
+  plays: hz.length > 0 || plays === "thump" || plays === "clap" ? plays : "chop",
+  hz,
+  gain: amplitudeOf(level) * share,
+});
 
 /** How long each sound rings by itself, seconds to a thousandth. Ours, no source. */
 const DECAY: Readonly<Record<SoundEvent["plays"], number>> = Object.freeze({

@@ -1,62 +1,107 @@
-import { pitchesOfLine } from "../../fretboard";
-import { patternOfRow } from "../../parts";
-import { onsetsOf, ticksOfPattern } from "../../rhythm";
-import { neckOfRiff, notesOfRiff } from "../../song/read";
+import { playerPart } from "../../parts";
+import { hzOf } from "../../pitch";
+import {
+  type HeldShape,
+  onsetsOf,
+  type PartOnsets,
+  SPREAD_MS,
+  type TimedPart,
+  velocityOf,
+} from "../../playing";
+import { tuningOf } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
-import type { HeardLayer } from "../box/loop-sound";
-import { hitsOf, type Played } from "../box/voices";
-import type { SongLoops } from "./song-loops";
+import type { HeardLayer, LayerHit } from "../box/loop-sound";
+import { layerPass } from "./layer-pass";
+import { looperPlayer, type SongLoops } from "./song-loops";
 
-/** The layers of a version as the simulated looper plays them. */
-export function heardLayers(body: VersionBody, song: SongLoops): HeardLayer[] {
+/** A knock lasts so long, in beats. */
+const KNOCK_BEATS = 0.25;
+
+/** What each layer of a version sounds in one pass, by its id; see {@link layerPass}. */
+export function layerPasses(body: VersionBody, song: SongLoops): ReadonlyMap<string, TimedPart> {
+  const shapes = song.layers.some(({ plays }) => plays === "chords" || plays === "strum")
+    ? shapesAtBox(body)
+    : NO_SHAPES;
+  return new Map(
+    song.layers.flatMap((row) => {
+      const layer = song.asked?.layers.find(({ id }) => id === row.id);
+      return layer ? [[row.id, layerPass(body, row, layer, song, shapes)] as const] : [];
+    }),
+  );
+}
+
+const NO_SHAPES: ReadonlyMap<string, HeldShape> = new Map();
+
+/** What the player at the looper holds for each chord, by its symbol as written: where it is played in its own key first. */
+function shapesAtBox(body: VersionBody): ReadonlyMap<string, HeldShape> {
+  const player = looperPlayer(body);
+  if (player?.instrument !== "guitar") return NO_SHAPES;
+  const shapes = new Map<string, HeldShape>();
+  for (const { passage, cell, lines, held } of playerPart(body, player).passages) {
+    if (passage.shift !== 0) continue;
+    for (const { timed } of lines)
+      for (const [at, { chord }] of timed.outline.chords.entries()) {
+        const shape = held.get(timed.events[at]!);
+        if (shape && !shapes.has(chord.symbol))
+          shapes.set(chord.symbol, {
+            frets: shape.frets,
+            tuning: tuningOf(player),
+            capo: cell.capo.value,
+          });
+      }
+  }
+  return shapes;
+}
+
+/**
+ * The layers of a version as the simulated looper plays them.
+ * @param spreadMs how long a stroke takes over the strings
+ */
+export function heardLayers(body: VersionBody, song: SongLoops, spreadMs = SPREAD_MS): HeardLayer[] {
   const { asked, beatTicks, barTicks } = song;
+  const passes = layerPasses(body, song);
   return song.layers.flatMap((row): HeardLayer[] => {
     const layer = asked?.layers.find(({ id }) => id === row.id);
-    if (!layer || !asked) return [];
-    const played = playedOf(body, row, layer.bars * barTicks, beatTicks);
+    const pass = passes.get(row.id);
+    if (!layer || !asked || !pass) return [];
+    const length = layer.bars * barTicks;
+    const msPerBeat = 60_000 / asked.tempo;
+    const msOf = (tick: number) => (tick / beatTicks) * msPerBeat;
+    const onsets = onsetsOf(pass, 0, length, msOf, length, spreadMs);
     const plays = row.pitch === "damped" ? "chop" : row.plays;
-    const hits = hitsOf(plays, layer.bars, asked.beatsPerBar, layer.progression, played);
-    return [{ id: row.id, plays, hits, level: row.level }];
+    return [{ id: row.id, plays, hits: hitsOf(pass, onsets, msPerBeat), level: row.level }];
   });
 }
 
-function playedOf(
-  body: VersionBody,
-  row: SongLoops["layers"][number],
-  length: number,
-  beatTicks: number,
-): Played {
-  const strum = row.strumId ? body.strums[row.strumId] : undefined;
-  const pattern = strum ? patternOfRow(strum) : null;
-  const riff = row.riffId ? body.riffs[row.riffId] : undefined;
-  const round = <One>(every: number, list: readonly One[], tickOf: (one: One) => number) =>
-    Array.from({ length: every > 0 ? Math.ceil(length / every) : 0 }, (_, at) =>
-      list.map((one) => ({ one, tick: at * every + tickOf(one) })),
-    )
-      .flat()
-      .filter(({ tick }) => tick < length);
-  const notes = riff ? notesOfRiff(body, riff.id) : [];
-  const pitches = riff ? pitchesOfLine(notes, neckOfRiff(riff)) : null;
-  return {
-    ...(pattern
-      ? {
-          onsets: round(ticksOfPattern(pattern), onsetsOf(pattern), (tick) => tick).map(
-            ({ tick }) => tick / beatTicks,
-          ),
-        }
-      : {}),
-    ...(riff && pitches
-      ? {
-          notes: round(
-            riff.ticks,
-            notes.map((note, at) => ({ note, midi: pitches[at]! })),
-            ({ note }) => note.tick,
-          ).map(({ one, tick }) => ({
-            beat: tick / beatTicks,
-            beats: one.note.ticks / beatTicks,
-            midi: one.midi,
-          })),
-        }
-      : {}),
-  };
+/** Onsets as hits of the simulated looper: the loudest stroke has the layer's level, its strings together. */
+function hitsOf({ strokes }: TimedPart, onsets: PartOnsets, msPerBeat: number): LayerHit[] {
+  const pitched = [...onsets.strokes, ...onsets.line];
+  const knocks = onsets.drums.map(({ ms, weight, loud }) => ({ ms, velocity: velocityOf(weight, loud) }));
+  const loudest = Math.max(1, ...[...pitched, ...knocks].map(({ velocity }) => velocity));
+  const atOnce = mostAtOnce(strokes);
+  return [
+    ...pitched.map(
+      ({ ms, pitch, lastsMs, velocity }): LayerHit => ({
+        beat: ms / msPerBeat,
+        beats: lastsMs / msPerBeat,
+        hz: pitch === null ? [] : [hzOf(pitch)],
+        share: velocity / loudest / (pitch === null ? 1 : atOnce),
+      }),
+    ),
+    ...knocks.map(
+      ({ ms, velocity }): LayerHit => ({
+        beat: ms / msPerBeat,
+        beats: KNOCK_BEATS,
+        hz: [],
+        share: velocity / loudest,
+      }),
+    ),
+  ].sort((a, b) => a.beat - b.beat);
 }
+
+/** How many strings or keys a layer sounds at once at most. */
+const mostAtOnce = (strokes: TimedPart["strokes"]): number =>
+  Math.max(
+    1,
+    ...strokes.map(({ held, notes }) => held?.frets.filter((fret) => fret !== null).length ?? notes.length),
+  );

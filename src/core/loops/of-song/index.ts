@@ -7,7 +7,7 @@ export {
   describeNeeds,
 } from "./describe-loops";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
-export { heardLayers } from "./heard";
+export { heardLayers, layerPasses } from "./heard";
 export { BOX_PROFILES, hasLoopBox } from "./loop-boxes";
 export {
   addLayer,

@@ -4,6 +4,7 @@ import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { gather } from "../../findings";
 import { bandSheet, sumOfBand } from "../../parts";
+import { hzOf } from "../../pitch";
 import type { VersionCommand } from "../../song/edit";
 import { tellMoment } from "../../song/moments";
 import { outlineOf, timelineOf } from "../../song/read";
@@ -355,19 +356,19 @@ describe("layers", () => {
       2 * BAR,
     );
     const { own, plan } = planned(body);
-    const at = loopPitches(own, plan, heardLayers(body, own));
-    // E3 G3 B3 above E3, then C4 E3 G3; nothing before and after the chorus.
+    const at = loopPitches(own, plan, heardLayers(body, own, 0));
+    // 022000, then x32010, as the player holds them; nothing before and after the chorus.
     expect([at(4 * BAR), at(5 * BAR + 960)]).toEqual([
-      [52, 55, 59],
-      [52, 55, 60],
+      [40, 47, 52, 55, 59, 64],
+      [48, 52, 55, 60, 64],
     ]);
     expect([at(4 * BAR - 1), at(6 * BAR)]).toEqual([[], []]);
     const sums = sumOfBand(body, bandSheet(body), new Map(), at);
     expect(
       sums.filter(({ voices }) => voices.length > 0).map(({ symbol, voices }) => [symbol, voices.length]),
     ).toEqual([
-      ["Em", 3],
-      ["C", 3],
+      ["Em", 6],
+      ["C", 5],
     ]);
   });
 
@@ -381,12 +382,17 @@ describe("layers", () => {
       layer("b", { plays: "chords", pitch: "pitched", chords }),
       layer("c", { plays: "thumb bass", pitch: "damped", chords }),
     ]);
-    const [thump, held, damped] = heardLayers(body, read(body));
-    expect(thump!.hits.map(({ beat }) => beat)).toEqual([0, 2, 4, 6]);
-    expect(held!.hits.map(({ beat, beats, hz }) => [beat, beats, hz.length])).toEqual([
-      [0, 4, 3],
-      [4, 4, 3],
+    const [thump, held, damped] = heardLayers(body, read(body), 0);
+    expect(thump!.hits.map(({ beat, share }) => [beat, share])).toEqual(
+      [0, 2, 4, 6].map((beat) => [beat, 1]),
+    );
+    // 320003 and xx0232: the strings of the fuller one share the layer's level.
+    expect(held!.hits.map(({ beat, beats }) => [beat, beats])).toEqual([
+      ...Array.from({ length: 6 }, () => [0, 4]),
+      ...Array.from({ length: 4 }, () => [4, 4]),
     ]);
-    expect([damped!.plays, damped!.hits[0]!.beat]).toEqual(["chop", 0.5]);
+    expect(held!.hits[0]).toMatchObject({ hz: [hzOf(43)], share: 1 / 6 });
+    expect([damped!.plays, damped!.hits[0]!.beat, damped!.hits[0]!.hz]).toEqual(["chop", 0.5, []]);
+    expect(heardLayers(body, read(body))[1]!.hits.map(({ beat }) => beat > 0 && beat < 4)).toContain(true);
   });
 });
