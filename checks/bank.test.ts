@@ -87,6 +87,27 @@ describe("what is told a synthesizer", () => {
     expect(Math.abs(cents! - semitones * 100)).toBeLessThanOrEqual(5);
   });
 
+  it.each([1, 0.5, 0.1, 1.4])("makes a channel %s times as loud, within half a decibel", async (gain) => {
+    const held = (levels: { ms: number; gain: number }[]) =>
+      listen(soundScore([{ voice: "organ", onsets: [note(60)], levels }]), [], 0.6);
+    // The organ is even: after its beginning its loudness is that of its channel.
+    const settled = (sound: Float32Array) => loudest(sound.slice(RATE / 4));
+    const [plain, other] = [await held([]), await held([{ ms: 0, gain }])];
+    const decibels = 20 * Math.log10(settled(other) / settled(plain) / gain);
+    expect(Math.abs(decibels)).toBeLessThan(0.5);
+  });
+
+  it("cuts a note that rings, and lets it through again", async () => {
+    const levels = [
+      { ms: 200, gain: 0 },
+      { ms: 400, gain: 1 },
+    ];
+    const sound = await listen(soundScore([{ voice: "organ", onsets: [note(60)], levels }]), [], 0.6);
+    const at = (ms: number) => loudest(sound.slice((ms * RATE) / 1000, ((ms + 20) * RATE) / 1000));
+    expect(at(300)).toBeLessThan(at(150) / 100);
+    expect(at(500)).toBeGreaterThan(at(150) / 2);
+  });
+
   it("hears drums and the click, and nothing of a part that is off", async () => {
     const hits = [{ ms: 0, key: 36, velocity: 85 }];
     for (const voice of ["kit", "click"] as const) {

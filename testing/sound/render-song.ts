@@ -1,5 +1,8 @@
 import { openSynth, RATE, readBank } from "../../scripts/lib/heard.mjs";
-import { heardBand, layRun, wholeOf } from "../../src/core/practice";
+import { unwrap } from "../../src/base";
+import { layerPasses, planLoops, songLoops } from "../../src/core/loops";
+import { type HeardPart, heardBand, layRun, loopedParts, wholeOf } from "../../src/core/practice";
+import { outlineOf, timelineOf } from "../../src/core/song/read";
 import type { VersionBody } from "../../src/core/song/schema";
 import { passagesOf } from "../../src/core/stage";
 import { RunFeed, ScorePlayer } from "../../src/performance/sound";
@@ -21,8 +24,16 @@ export type Rendered = {
 /** The window plays so much softer than the synthesizer. */
 const WINDOW_GAIN = 0.5;
 
+/** What goes round in a song, as it is planned. */
+function loopsOf(body: VersionBody): HeardPart[] {
+  const outline = outlineOf(body);
+  const song = songLoops(body, outline, timelineOf(body, outline));
+  if (!song.asked) return [];
+  return loopedParts(song, unwrap(planLoops(song.asked, { trade: false })), layerPasses(body, song));
+}
+
 /**
- * Renders a song with all its players and a click.
+ * Renders a song with all its players, its loops and a click.
  * @param most seconds of it at most
  * @param rounds goes round the whole song until then, where it is shorter
  */
@@ -33,7 +44,10 @@ export async function renderSong(
   rounds = false,
 ): Promise<Rendered> {
   const passages = passagesOf(body);
-  const voiced = heardBand(body).map((part) => ({ part, voice: usualVoice(part.player) }));
+  const voiced = [...heardBand(body), ...loopsOf(body)].map((part) => ({
+    part,
+    voice: usualVoice(part.player),
+  }));
   const run = layRun(passages, { ...wholeOf(passages), speed: 1, countBars: 1, gapBars: 0, circles: rounds });
   const feed = new RunFeed(run, voiced, "beats");
   const synth = await openSynth(readBank(bank));

@@ -28,6 +28,7 @@ import { PLAIN_WEIGHT, type Stroke } from "../rhythm";
 import { barsIn, hasStrings, neckOfRiff, tuningOf } from "../song/read";
 import type { Player } from "../song/schema";
 import { grooveOf } from "./groove";
+import type { HeardSound } from "./heard-sound";
 
 /** Everything one player sounds in a song, or one layer of a looper, in ticks from its begin. */
 export type HeardPart = TimedPart & {
@@ -37,6 +38,8 @@ export type HeardPart = TimedPart & {
     /** Whether it is no player, but goes round on a looper. */
     readonly isLoop?: true;
   };
+  /** What their sounds make of it, where that is anything. */
+  readonly sound?: HeardSound;
 };
 
 /** How loud each level of light is beside the usual: out, ember, low, bright, full. Ours, no source. */

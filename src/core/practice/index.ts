@@ -29,4 +29,5 @@ export {
 } from "./run";
 export { MELODY_ID } from "./sung-part";
 export { describeTaps, isInTime, judgeTaps, type Tapped } from "./taps";
+export { type HeardOnsets, heardOnsets } from "./through-sound";
 export { toLearnOf, withoutBass } from "./to-learn";

@@ -9,6 +9,8 @@ export type SoundChannel = {
   readonly channel: number;
   readonly program: number | null;
   readonly part: number;
+  /** The loudest it gets of what it is as it is played, where that is more: 1 is as loud. */
+  readonly loudest?: number;
 };
 
 /** Where a part sounds: chords and keys, its line (which is bent), and damped strings have channels of their own. */

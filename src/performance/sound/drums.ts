@@ -1,6 +1,6 @@
 import type { Midi } from "@/base";
-import { type Drum, type PartOnsets, velocityOf } from "@/core/playing";
-import type { ClickAt } from "@/core/practice";
+import { type Drum, velocityOf } from "@/core/playing";
+import type { ClickAt, HeardOnsets } from "@/core/practice";
 import type { PartVoice } from "./channels";
 import type { Hit, PartSounds } from "./score";
 
@@ -11,9 +11,10 @@ const CLICK: Midi = 33;
 const FIRST_CLICK: Midi = 34;
 
 /** What is heard of a part, as its voice strikes it. */
-export const soundsOf = ({ strokes, line, drums }: PartOnsets, voice: PartVoice): PartSounds => ({
+export const soundsOf = ({ strokes, line, drums, levels }: HeardOnsets, voice: PartVoice): PartSounds => ({
   onsets: strokes,
   line,
+  levels,
   hits: drums.map(({ ms, drum, weight, loud }): Hit => {
     const keys = voice === "box" ? BOX : KIT;
     return { ms, key: keys[drum], velocity: velocityOf(weight, loud) };

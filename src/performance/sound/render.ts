@@ -1,10 +1,11 @@
 import type { SoundChannel } from "./channels";
 import { inTime, type SoundEvent, type SoundScore } from "./score";
 
-/** Controllers of the MIDI standard (1.0): volume, pan, and the registered parameter that says how far a bend goes. */
+/** Controllers of the MIDI standard (1.0): volume, pan, expression, and the registered parameter that says how far a bend goes. */
 const CONTROL = Object.freeze({
   volume: 7,
   pan: 10,
+  expression: 11,
   data: 6,
   parameterLow: 100,
   parameterHigh: 101,
@@ -82,9 +83,9 @@ export class ScorePlayer {
 
   /** How loud each part is, and where it stands; at once. */
   mix(mix: Mix): void {
-    for (const { channel, part } of this.channels) {
+    for (const { channel, part, loudest = 1 } of this.channels) {
       const { gain, pan } = mix[part] ?? { gain: 1, pan: 0 };
-      const volume = Math.round(Math.min(127, USUAL_VOLUME * Math.sqrt(gain)));
+      const volume = Math.round(Math.min(127, USUAL_VOLUME * Math.sqrt(gain * loudest)));
       this.synth.controllerChange(channel, CONTROL.volume, volume);
       this.synth.controllerChange(channel, CONTROL.pan, Math.round(64 + 63 * pan));
     }
@@ -118,7 +119,15 @@ export class ScorePlayer {
   }
 
   private tell(event: SoundEvent): void {
-    const { channel, key } = event;
+    const { channel } = event;
+    if (event.type === "level") {
+      const { loudest = 1 } = this.channels.find((one) => one.channel === channel) ?? {};
+      // A channel gets as loud as the square of its expression (General MIDI 2, recommended response).
+      const value = Math.round(127 * Math.sqrt(Math.min(1, event.gain / loudest)));
+      this.synth.controllerChange(channel, CONTROL.expression, value);
+      return;
+    }
+    const { key } = event;
     const name = `${channel} ${key}`;
     switch (event.type) {
       case "on":

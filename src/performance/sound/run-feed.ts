@@ -1,9 +1,16 @@
 import type { Ticks } from "@/base";
-import { onsetsOf } from "@/core/playing";
-import { type Click, clicksOfRun, countIn, type HeardPart, msOfTick, type Run } from "@/core/practice";
+import {
+  type Click,
+  clicksOfRun,
+  countIn,
+  type HeardPart,
+  heardOnsets,
+  msOfTick,
+  type Run,
+} from "@/core/practice";
 import { channelsFor, type PartChannels, type PartVoice, type SoundChannel } from "./channels";
 import { soundsOf, soundsOfClicks } from "./drums";
-import { eventsOf, inTime, type SoundEvent } from "./score";
+import { eventsOf, inTime, type SoundEvent, withLoudest } from "./score";
 
 /** A part, and the voice it is heard with. */
 export type VoicedPart = { readonly part: HeardPart; readonly voice: PartVoice };
@@ -33,7 +40,10 @@ export class RunFeed {
   ) {
     const { parts: places, channels } = channelsFor([...parts.map(({ voice }) => voice), "click"]);
     this.places = places;
-    this.channels = channels;
+    this.channels = withLoudest(
+      channels,
+      parts.map(({ part }) => part.sound?.levels ?? []),
+    );
     this.pieces = cutAtBars(run);
     const { countMs, roundMs } = run;
     if (skipMs < countMs) return;
@@ -75,7 +85,7 @@ export class RunFeed {
     const [from, to] = [msOf(piece.from), piece.to >= run.wish.to ? run.soundMs : msOf(piece.to)];
     const clicks = clicksOfRun(run, this.click).filter(({ ms }) => ms >= from && ms < to);
     const sounds = this.parts.flatMap(({ part, voice }, index) => {
-      const onsets = onsetsOf(part, piece.from, piece.to, msOf, run.wish.to);
+      const onsets = heardOnsets(part, piece.from, piece.to, msOf, run.wish.to);
       return eventsOf(this.places[index]!, soundsOf(onsets, voice));
     });
     return this.begun([...sounds, ...eventsOf(this.places.at(-1)!, soundsOfClicks(clicks))], base);
@@ -88,7 +98,8 @@ export class RunFeed {
       (event): SoundEvent =>
         event.type === "off"
           ? { ...event, ms: event.ms + by, of: event.of + by }
-          : { ...event, ms: event.ms + by },
+          : // As loud as it has become by then it is from the begin.
+            { ...event, ms: event.type === "level" ? Math.max(0, event.ms + by) : event.ms + by },
     );
     return inTime(moved.filter((event) => (event.type === "off" ? event.of : event.ms) >= 0));
   }

@@ -12,11 +12,11 @@ const onset = (ms: number, pitch: number | null, lastsMs: number, string = 0): O
   stroke: pitch === null ? "dead" : "down",
 });
 const told = (onsets: readonly Onset[]) =>
-  soundScore([{ voice: "steel", onsets }]).events.map(({ ms, type, channel, key }) => [
-    ms,
-    type,
-    channel,
-    key,
+  soundScore([{ voice: "steel", onsets }]).events.map((event) => [
+    event.ms,
+    event.type,
+    event.channel,
+    "key" in event ? event.key : null,
   ]);
 
 describe("soundScore", () => {

@@ -10,7 +10,11 @@ export type PartSounds = {
   readonly onsets: readonly Onset[];
   readonly line?: readonly Onset[];
   readonly hits?: readonly Hit[];
+  /** How loud it is from place to place, where that changes: 1 is as it is played. */
+  readonly levels?: readonly Level[];
 };
+
+type Level = { readonly ms: number; readonly gain: number };
 
 /** Somebody's sounds, and the voice they have. */
 export type SoundPart = PartSounds & { readonly voice: PartVoice };
@@ -38,6 +42,13 @@ export type SoundEvent =
       readonly channel: number;
       readonly key: Midi;
       readonly semitones: number;
+    }
+  | {
+      readonly ms: number;
+      /** How loud the channel is from here on: 1 is as it is played. */
+      readonly type: "level";
+      readonly channel: number;
+      readonly gain: number;
     };
 
 /** What sounds, on which channels. */
@@ -59,16 +70,26 @@ const BEND_STEP_MS = 8;
  */
 export function soundScore(parts: readonly SoundPart[]): SoundScore {
   const { parts: places, channels } = channelsFor(parts.map(({ voice }) => voice));
-  return { channels, events: inTime(parts.flatMap((part, at) => eventsOf(places[at]!, part))) };
+  const events = inTime(parts.flatMap((part, at) => eventsOf(places[at]!, part)));
+  return {
+    channels: withLoudest(
+      channels,
+      parts.map(({ levels }) => levels ?? []),
+    ),
+    events,
+  };
 }
 
 /** What a synthesizer is told of a part. A pitch that two strings of it sound at once ends with the later of them. */
 export function eventsOf(
   { main, line, damped }: PartChannels,
-  { onsets, line: lined = [], hits = [] }: PartSounds,
+  { onsets, line: lined = [], hits = [], levels = [] }: PartSounds,
 ): SoundEvent[] {
   const dead = [...onsets, ...lined].filter(({ pitch }) => pitch === null);
   return [
+    ...levels.flatMap(({ ms, gain }) =>
+      [...new Set([main, line, damped])].map((channel): SoundEvent => ({ ms, type: "level", channel, gain })),
+    ),
     ...eventsOn(main, onsets.flatMap(sounding)),
     ...eventsOn(line, lined.flatMap(sounding)),
     ...eventsOn(damped, onePerMoment(dead)),
@@ -79,7 +100,7 @@ export function eventsOf(
   ];
 }
 
-const ORDER = { off: 0, bend: 1, on: 2 } as const;
+const ORDER = { off: 0, level: 1, bend: 2, on: 3 } as const;
 
 /** In the order of time, what ends before what begins. */
 export const inTime = (events: readonly SoundEvent[]): SoundEvent[] =>
@@ -156,6 +177,19 @@ export function notesOf(
     return end ? [{ key, channel, ms, lastsMs: end.ms - ms }] : [];
   });
 }
+
+/** The most a channel is raised, of what a synthesizer can still give. */
+const MOST_LOUD = 1.6;
+
+/** Channels of parts that get louder than they are played: their synthesizer leaves room for it. */
+export const withLoudest = (
+  channels: readonly SoundChannel[],
+  levels: readonly (readonly Pick<Level, "gain">[])[],
+): readonly SoundChannel[] =>
+  channels.map((channel) => {
+    const loudest = Math.min(MOST_LOUD, Math.max(1, ...(levels[channel.part] ?? []).map(({ gain }) => gain)));
+    return loudest > 1 ? { ...channel, loudest } : channel;
+  });
 
 /** How long a score is, ms. */
 export const lengthOf = ({ events }: Pick<SoundScore, "events">): number => events.at(-1)?.ms ?? 0;

@@ -1,8 +1,8 @@
 import type { Midi } from "@/base";
 import type { TabNote } from "@/core/fretboard";
 import { GUITAR_TUNING } from "@/core/pitch";
-import { hearShape, type NoteAt, onsetsOf, play, playLine } from "@/core/playing";
-import { beginsOf, type HeardSong, layRun, msOfTick } from "@/core/practice";
+import { hearShape, type NoteAt, play, playLine } from "@/core/playing";
+import { beginsOf, type HeardSong, heardOnsets, layRun, msOfTick } from "@/core/practice";
 import { beatUnitOf, type Pattern, type Tempo, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { neckOfRiff, tuningOf } from "@/core/song/read";
 import type { Player, Riff } from "@/core/song/schema";
@@ -84,7 +84,7 @@ export function scoreOfPassage(song: Heard, at: number, playerId: string | null)
       return {
         voice,
         ...soundsOf(
-          onsetsOf(part, from, to, (tick) => msOfTick(run, tick)),
+          heardOnsets(part, from, to, (tick) => msOfTick(run, tick)),
           voice,
         ),
       };
