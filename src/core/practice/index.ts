@@ -1,5 +1,6 @@
 export { whoCarriesAlone } from "./alone";
 export { CLICKS, type Click, type ClickAt, clicksOfRun, countIn } from "./click";
+export { type FootRun, footRunRow, footRuns } from "./foot-runs";
 export { type HeardSong, heardBand, heardParts } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";

@@ -1,8 +1,16 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { useState } from "react";
-import { LOG_COLUMNS, lastRehearsed, logRow, practiceDays } from "@/core/practice";
+import { useMemo, useState } from "react";
+import {
+  type FootRun,
+  footRunRow,
+  footRuns,
+  LOG_COLUMNS,
+  lastRehearsed,
+  logRow,
+  practiceDays,
+} from "@/core/practice";
 import { songEdits } from "@/core/song/edit";
 import type { Practice, PracticeKind } from "@/core/song/schema";
 import { byOrder } from "@/document";
@@ -11,7 +19,8 @@ import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
 import { tellDay } from "@/ui/tell-day";
 import { useReady } from "@/ui/use-ready";
-import { useActOnSong, useSong } from "../open";
+import { useActOnSong, useRows, useSong } from "../open";
+import { FootRuns } from "./FootRuns";
 import { RehearseTabs } from "./RehearseTabs";
 import { useKeep } from "./use-keep";
 
@@ -33,8 +42,13 @@ export function LogPage() {
   const { practices, song } = useSong();
   const [who, setWho] = useState(EVERYBODY);
   const all = Object.values(practices).sort(byOrder);
-  const people = [...new Set(all.flatMap(({ player }) => (player === "" ? [] : [player])))].toSorted();
-  const log = all.filter(({ player }) => who === EVERYBODY || player === who);
+  const body = useRows("loopRuns", "soundRuns", "players", "loopBoxes");
+  const feet = useMemo(() => footRuns(body), [body]);
+  const named = [...all, ...feet].flatMap(({ player }) => (player === "" ? [] : [player]));
+  const people = [...new Set(named)].toSorted();
+  const isAsked = ({ player }: { readonly player: string }) => who === EVERYBODY || player === who;
+  const log = all.filter(isAsked);
+  const runs = feet.filter(isAsked);
   const { rehearsed, title } = Object.values(song)[0]!;
   const last = lastRehearsed(rehearsed, all);
   return (
@@ -47,7 +61,7 @@ export function LogPage() {
           : `Last rehearsed on ${tellDay(last)}.`}
       </p>
       <BandRehearsed />
-      {all.length === 0 ? (
+      {all.length + feet.length === 0 ? (
         <p className="max-w-3xl rounded-box bg-base-200 p-4">
           Nothing is written down yet. Play a section in “Play it”: after Stop it can be kept here with one
           press, and so can each minute of “Hard changes”.
@@ -67,12 +81,17 @@ export function LogPage() {
                 onSet={setWho}
               />
             )}
-            <button type="button" className="btn btn-sm" onClick={() => void saveCsv(title, log)}>
+            <button type="button" className="btn btn-sm" onClick={() => void saveCsv(title, log, runs)}>
               Save as CSV
             </button>
           </div>
-          <LogChart days={practiceDays(log)} />
-          <LogTable log={log} />
+          {log.length > 0 && (
+            <>
+              <LogChart days={practiceDays(log)} />
+              <LogTable log={log} />
+            </>
+          )}
+          <FootRuns runs={runs} />
         </>
       )}
     </>
@@ -161,10 +180,10 @@ function LogTable({ log }: { readonly log: readonly Practice[] }) {
 }
 
 /** Hands the log out as a table other programs read (CSV, RFC 4180). */
-async function saveCsv(title: string, log: readonly Practice[]): Promise<void> {
+async function saveCsv(title: string, log: readonly Practice[], runs: readonly FootRun[]): Promise<void> {
   const { default: papa } = await import("papaparse");
   const text = papa.unparse(
-    { fields: [...LOG_COLUMNS], data: log.map((entry) => [...logRow(entry)]) },
+    { fields: [...LOG_COLUMNS], data: [...log.map(logRow), ...runs.map(footRunRow)].map((row) => [...row]) },
     { escapeFormulae: true },
   );
   const address = URL.createObjectURL(new Blob([text], { type: "text/csv;charset=utf-8" }));
