@@ -1,4 +1,6 @@
 import type { z } from "zod";
+import type { Proved, Weighed } from "@/core/practice";
+import type { Verdict } from "@/core/song/schema";
 import { answers, endpoint, sent } from "./endpoint";
 
 /** A version as the shelf lists it. */
@@ -16,6 +18,9 @@ export type ShelfSong = {
   readonly players: readonly string[];
   readonly tags: readonly string[];
   readonly rehearsed: string | null;
+  readonly verdict: Verdict;
+  /** Minutes the band likely needs to learn it; null until it is weighed as it is now. */
+  readonly weighed: Pick<Weighed, "low" | "high"> | null;
   readonly archived: boolean;
 };
 
@@ -43,7 +48,12 @@ export type Beside = {
   /** How many different chords it has, and the songs that share most of them, the nearest first. */
   readonly chords: number;
   readonly alike: readonly SongBeside[];
+  /** What other songs were said to take each player, and what they took by their logs, by the player's name. */
+  readonly proved: Readonly<Record<string, readonly Proved[]>>;
 };
+
+/** A song of the shelf with all it asks of its band. */
+export type WeighedSong = { readonly song: ShelfSong; readonly weighed: Weighed };
 
 /** What the shelf is asked by. */
 export type ShelfAsked = z.output<typeof import("./checks/shelf").shelfAsked>;
@@ -56,6 +66,7 @@ export const WHOLE_SHELF: ShelfAsked = Object.freeze({
   tag: "",
   key: "",
   meter: "",
+  verdict: "",
   archived: false,
   offset: 0,
   limit: 60,
@@ -64,4 +75,16 @@ export const WHOLE_SHELF: ShelfAsked = Object.freeze({
 export const searchShelf = /* @__PURE__ */ endpoint("GET", "/api/shelf", "leader", {
   request: sent(async () => (await import("./checks/shelf")).shelfAsked),
   answer: answers<ShelfPage>(),
+});
+
+/** What a version asks of its band; it is weighed where it is not yet. */
+export const weighedSong = /* @__PURE__ */ endpoint("GET", "/api/shelf/weighed", "leader", {
+  request: sent(async () => (await import("./checks/shelf")).weighedAsked),
+  answer: answers<WeighedSong>(),
+});
+
+/** Weighs some of the versions that are not weighed yet, as many as a moment has room for, and says how many are left. */
+export const weighShelf = /* @__PURE__ */ endpoint("POST", "/api/shelf/weighed", "leader", {
+  request: sent(async () => (await import("./checks/shelf")).weighAsked),
+  answer: answers<{ readonly left: number }>(),
 });

@@ -4,7 +4,7 @@ export { type FootRun, footRunRow, footRuns } from "./foot-runs";
 export { type HeardSong, heardBand, heardParts } from "./heard-band";
 export type { HeardPart } from "./heard-part";
 export { type LadderStep, ladderOf, type StepKind, stepPart } from "./ladder";
-export { bandLoad, type Load, type LoadKind, loadOf } from "./load";
+export { bandLoad, correctionOf, type Load, type LoadKind, loadOf, type Proved } from "./load";
 export {
   changeDays,
   LOG_COLUMNS,
@@ -32,3 +32,4 @@ export { MELODY_ID } from "./sung-part";
 export { describeTaps, isInTime, judgeTaps, type Tapped } from "./taps";
 export { type HeardOnsets, heardOnsets } from "./through-sound";
 export { toLearnOf, withoutBass } from "./to-learn";
+export { provedBy, type Weighed, weighSong } from "./weigh";

@@ -5,6 +5,7 @@ import type { Beside } from "@/api";
 import { listChanges, listShapes, type ShapePlan } from "@/core/parts";
 import {
   bandLoad,
+  correctionOf,
   type Load,
   type LoadKind,
   loadOf,
@@ -16,8 +17,10 @@ import { describeKeyFit, hasStrings, keyFits, keysOf, melodyShift, sungPlaces } 
 import type { Player } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { SearchNote } from "@/ui/SearchNote";
+import { tellMinutes } from "@/ui/tell-minutes";
 import { derive, useNames, useOpenSong, usePlans, useSong, useWholeVersionLater } from "../open";
 import { BesideOthers } from "./BesideOthers";
+import { CompareSongs } from "./CompareSongs";
 import { RehearseTabs } from "./RehearseTabs";
 import { VerdictFields } from "./VerdictFields";
 
@@ -31,9 +34,6 @@ const KIND_WORDS: Readonly<Record<LoadKind, readonly [one: string, many: string]
   presses: ["change of sound", "changes of sound"],
 };
 
-const between = ({ low, high }: Pick<Load, "low" | "high">): string =>
-  high === 0 ? "nothing to learn" : `${Math.round(low)} to ${Math.round(high)} minutes`;
-
 /** Whether a song fits the band: what it asks of each hand and voice, who is missing, and how long it takes to learn. */
 export function FitPage({ beside }: { readonly beside: Beside | null }) {
   const body = useWholeVersionLater();
@@ -42,7 +42,10 @@ export function FitPage({ beside }: { readonly beside: Beside | null }) {
   const players = Object.values(body.players).sort(byOrder);
   const loads = players.map((player) => {
     const plan = plans.get(player.id) ?? null;
-    return { player, plan, load: loadOf(toLearnOf(body, sheet, player.id, plan), player.level) };
+    const proved = beside?.proved[player.name] ?? [];
+    const known = correctionOf(proved);
+    const load = loadOf(toLearnOf(body, sheet, player.id, plan), player.level, known);
+    return { player, plan, load, known, songs: proved.length };
   });
   const missing = withoutBass(sheet);
   const log = Object.values(useSong().practices);
@@ -60,8 +63,9 @@ export function FitPage({ beside }: { readonly beside: Beside | null }) {
         <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
           <section aria-label="What it asks">
             <p className="mb-3 text-lg">
-              For the band to learn it: <strong>{between(bandLoad(loads.map(({ load }) => load)))}</strong>,
-              by the longest part and what is done together.
+              For the band to learn it:{" "}
+              <strong>{tellMinutes(bandLoad(loads.map(({ load }) => load)))}</strong>, by the longest part and
+              what is done together.
             </p>
             <SearchNote search={search} doing="planning the hands’ ways…" />
             <Voices />
@@ -78,12 +82,14 @@ export function FitPage({ beside }: { readonly beside: Beside | null }) {
             </ul>
             <p className="mt-3 max-w-3xl text-sm">
               Minutes are estimates for a hand of each player’s level: so many for each thing to learn, what
-              is easy for the hand for nothing. Correct them by what your log says it took.
+              is easy for the hand for nothing; corrected by what two other songs or more took a player, by
+              their logs.
             </p>
           </section>
           <div className="flex flex-col gap-6">
             <VerdictFields />
             {beside && <BesideOthers beside={beside} />}
+            <CompareSongs />
           </div>
         </div>
       )}
@@ -153,8 +159,13 @@ function PlayerFit({
   plan,
   load,
   practised,
+  known,
+  songs,
 }: {
   readonly player: Player;
+  /** How much of what is estimated they really need, by the logs of so many songs; 1 where that is not known. */
+  readonly known: number;
+  readonly songs: number;
   /** Minutes by the log. */
   readonly practised: number;
   readonly plan: ShapePlan | null;
@@ -163,9 +174,14 @@ function PlayerFit({
   return (
     <li className="rounded-box bg-base-200 p-3">
       <h2 className="text-lg">
-        {player.name}, {player.level}: <strong>{between(load)}</strong>
+        {player.name}, {player.level}: <strong>{tellMinutes(load)}</strong>
         {practised > 0 && <span className="text-base">, {Math.round(practised)} practised so far</span>}
       </h2>
+      {known !== 1 && (
+        <p className="text-sm">
+          {Math.round(known * 100)} % of the estimate, by the logs of {songs} other songs.
+        </p>
+      )}
       {plan && hasStrings(player) && <Hardest player={player} plan={plan} />}
       {load.items.length > 0 && (
         <details className="mt-1 text-sm">

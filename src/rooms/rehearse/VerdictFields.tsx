@@ -2,14 +2,8 @@ import { songEdits } from "@/core/song/edit";
 import { VERDICT_ID, VERDICTS, type Verdict } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { TextField } from "@/ui/TextField";
+import { VERDICT_WORDS } from "@/ui/verdict-words";
 import { useActOnSong, useSong } from "../open";
-
-const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  open: "not decided",
-  fits: "it fits",
-  later: "later",
-  "not for us": "not for us",
-};
 
 /** The leader's own verdict: it stands beside all that is worked out, and overrules it. */
 export function VerdictFields() {

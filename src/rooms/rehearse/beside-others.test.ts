@@ -9,6 +9,7 @@ const beside = (more: object) => ({
   asFast: 3,
   chords: 6,
   alike: [],
+  proved: {},
   ...more,
 });
 

@@ -12,10 +12,13 @@ import {
   searchShelf,
   WHOLE_SHELF,
 } from "@/api";
+import { VERDICTS } from "@/core/song/schema";
 import { describeKey } from "@/ui/pretty";
 import { useReady } from "@/ui/use-ready";
+import { VERDICT_WORDS } from "@/ui/verdict-words";
 import { PAGE, pageOf, SongRows } from "./SongRows";
 import type { Act } from "./shelf-song";
+import { WeighSongs } from "./WeighSongs";
 
 type Facet = { readonly value: string; readonly count: number };
 export type Facets = {
@@ -34,6 +37,7 @@ const SORTS = [
   ["tempo", "tempo"],
   ["length", "length"],
   ["rehearsed", "last rehearsed"],
+  ["learning", "minutes to learn"],
   ["changed", "last changed"],
 ] as const;
 /** Every song: searched, filtered and sorted on the server, a page at a time as one scrolls. */
@@ -111,6 +115,7 @@ export function SongList({ first, facets }: { first: ShelfPage; facets: Facets }
       <p aria-live="polite" className="text-sm empty:hidden">
         {said}
       </p>
+      {asked.sort === "learning" && <WeighSongs onWeighed={() => void load(asked, 0, ++turn.current)} />}
       {found.total === 0 ? (
         <p className="rounded-box bg-base-200 p-4">
           No song has all of that.{" "}
@@ -200,6 +205,21 @@ function Filters({
         onSet={(key) => onAsk({ key })}
       />
       <Choice label="Metre" value={asked.meter} facets={facets.meters} onSet={(meter) => onAsk({ meter })} />
+      <label className="flex flex-col gap-1 text-sm">
+        For us
+        <select
+          className="select w-32"
+          value={asked.verdict}
+          onChange={({ target }) => onAsk({ verdict: VERDICTS.find((one) => one === target.value) ?? "" })}
+        >
+          <option value="">any</option>
+          {VERDICTS.map((value) => (
+            <option key={value} value={value}>
+              {VERDICT_WORDS[value]}
+            </option>
+          ))}
+        </select>
+      </label>
       {facets.tags.length > 0 && (
         <Choice label="Tag" value={asked.tag} facets={facets.tags} onSet={(tag) => onAsk({ tag })} />
       )}

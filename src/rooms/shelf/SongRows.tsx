@@ -5,6 +5,8 @@ import Link from "next/link";
 import { memo, useCallback, useEffect, useRef, useState } from "react";
 import type { ShelfPage, ShelfSong } from "@/api";
 import { describeTime } from "@/ui/pretty";
+import { tellMinutes } from "@/ui/tell-minutes";
+import { VERDICT_WORDS } from "@/ui/verdict-words";
 import { IntoEvening } from "../evenings";
 import { useKeyTold } from "../names";
 import { RowMenu } from "./RowMenu";
@@ -98,6 +100,10 @@ const Row = memo(function Row({
   const keyTold = useKeyTold();
   const tags = song.tags.slice(0, 3).join(", ");
   const rehearsed = song.rehearsed ? `rehearsed ${song.rehearsed}` : "not rehearsed yet";
+  const fit = [
+    ...(song.weighed ? [tellMinutes(song.weighed)] : []),
+    ...(song.verdict === "open" ? [] : [VERDICT_WORDS[song.verdict]]),
+  ].join(", ");
   return (
     <div className="flex h-full items-center gap-4 px-2 hover:bg-base-200">
       <div className="min-w-0 flex-1">
@@ -121,7 +127,10 @@ const Row = memo(function Row({
       <span className="w-24 text-right text-sm max-md:hidden">
         {describeTime(song.seconds)}, {song.bars} bars
       </span>
-      <span className="w-36 text-right text-sm max-lg:hidden">{rehearsed}</span>
+      <span className="w-44 text-right text-sm max-lg:hidden">
+        <span className="block">{rehearsed}</span>
+        {fit !== "" && <span className="block">{fit}</span>}
+      </span>
       <button
         type="button"
         className="btn btn-ghost btn-sm px-1"

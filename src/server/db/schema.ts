@@ -11,7 +11,8 @@ import {
   text,
   timestamp,
 } from "drizzle-orm/pg-core";
-import type { Kind } from "@/core/song/schema";
+import type { Weighed } from "@/core/practice";
+import type { Kind, Verdict } from "@/core/song/schema";
 import type { LiveAct, LiveState } from "@/core/stage";
 import type { Body, Command, Touch } from "@/document";
 
@@ -80,6 +81,12 @@ export const shelf = pgTable(
     /** Title without case, marks or signs: equal for doubles, and what titles are sorted by. */
     titleKey: text("title_key").notNull().default(""),
     rehearsed: text(),
+    /** What the leader thinks of it for this band. */
+    verdict: text().$type<Verdict>().notNull().default("open"),
+    /** What it asks of the band; null until it is weighed as it is now. */
+    weighed: jsonb().$type<Weighed>(),
+    /** The most minutes the band likely needs for it, for sorting; null until it is weighed. */
+    learning: real(),
     archived: boolean().notNull().default(false),
     updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
     /** Title, names, tags and words. */

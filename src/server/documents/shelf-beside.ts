@@ -1,7 +1,9 @@
-import { and, arrayOverlaps, eq, ne, sql } from "drizzle-orm";
+import { and, arrayOverlaps, desc, eq, isNotNull, ne, sql } from "drizzle-orm";
 import type { Beside, SongBeside } from "@/api";
+import { type Proved, provedBy } from "@/core/practice";
 import type { Database } from "../db/open-database";
-import { shelf } from "../db/schema";
+import { documents, shelf } from "../db/schema";
+import { readRows } from "./row";
 
 /** A song is about as fast where its tempo is within this share. */
 const AS_FAST = 0.1;
@@ -35,7 +37,38 @@ export async function besideOnShelf(database: Database, versionId: string): Prom
     .from(shelf)
     .where(others);
   const alike = chords.length === 0 ? [] : await alikeTo(database, chords, others);
-  return { meter, bpm, chords: chords.length, ...counted!, alike };
+  const proved = await provedOnShelf(database, songId);
+  return { meter, bpm, chords: chords.length, ...counted!, alike, proved };
+}
+
+/** So many other songs are looked at for what they took, those that were rehearsed last. */
+const MOST_PROVED = 40;
+
+/** What other songs were said to take each player, and what they took by their logs. */
+async function provedOnShelf(
+  database: Database,
+  songId: string,
+): Promise<Readonly<Record<string, readonly Proved[]>>> {
+  const rehearsed = await database
+    .select({ weighed: shelf.weighed, song: documents })
+    .from(shelf)
+    .innerJoin(documents, eq(documents.id, shelf.songId))
+    .where(and(ne(shelf.songId, songId), isNotNull(shelf.rehearsed), isNotNull(shelf.weighed)))
+    .orderBy(desc(shelf.rehearsed), shelf.versionId)
+    .limit(MOST_PROVED);
+  const proved = new Map<string, Proved[]>();
+  const seen = new Set<string>();
+  for (const { weighed, song } of rehearsed) {
+    const [read] = readRows([song]);
+    // Of one song there may be several versions: one log proves it once.
+    if (!weighed || read?.kind !== "song" || seen.has(read.id)) continue;
+    seen.add(read.id);
+    for (const { name } of weighed.players) {
+      const one = provedBy(weighed, Object.values(read.body.practices), name);
+      if (one) proved.set(name, [...(proved.get(name) ?? []), one]);
+    }
+  }
+  return Object.fromEntries(proved);
 }
 
 async function alikeTo(

@@ -11,7 +11,7 @@ import {
   titleKeyOf,
   versionRow,
 } from "@/core/song/read";
-import type { SongBody, VersionBody } from "@/core/song/schema";
+import { type SongBody, VERDICT_ID, type Verdict, type VersionBody } from "@/core/song/schema";
 import { byOrder, headOf, type Touch } from "@/document";
 import { writeChosen } from "./chosen-often";
 
@@ -21,7 +21,8 @@ const LONGEST_SEARCHED = 200_000;
 export function songFacts(body: SongBody) {
   const { title, by, tags, archived, rehearsed: said } = headOf(body, "song");
   const rehearsed = lastRehearsed(said, Object.values(body.practices));
-  return { title, by, titleKey: titleKeyOf(title), tags, rehearsed, archived };
+  const verdict: Verdict = body.verdicts[VERDICT_ID]?.verdict ?? "open";
+  return { title, by, titleKey: titleKeyOf(title), tags, rehearsed, verdict, archived };
 }
 
 /** Everything a version is found by, folded: titles, names, tags and words. */
@@ -107,3 +108,10 @@ export const allFacts = (body: VersionBody) => ({
   ...GROUPS.players(body),
   ...GROUPS.chosen(body),
 });
+
+/** Tables nothing of which changes what a song asks of its band. */
+const WEIGHS_NOTHING: ReadonlySet<string> = new Set(["words", "loopRuns", "soundRuns", "cues", "melodies"]);
+
+/** Whether an edit may have changed what a song asks of its band; where it is not known what was touched it may. */
+export const mayWeighOtherwise = (touched: readonly Touch[] | null): boolean =>
+  touched === null || touched.some(({ table }) => !WEIGHS_NOTHING.has(table));

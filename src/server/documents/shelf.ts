@@ -1,5 +1,5 @@
 import { type AnyColumn, and, arrayContains, asc, desc, eq, lt, type SQL, sql } from "drizzle-orm";
-import type { ShelfAsked } from "@/api";
+import type { ShelfAsked, ShelfSong } from "@/api";
 import { parseShelfQuery, titleKeyOf } from "@/core/song/read";
 import type { SongBody, VersionBody } from "@/core/song/schema";
 import type { Touch } from "@/document";
@@ -7,9 +7,19 @@ import type { Database } from "../db/open-database";
 import { documents, shelf } from "../db/schema";
 import { onHost } from "../host";
 import { type Document, type DocumentOf, readRows } from "./row";
-import { allFacts, groupsTouched, searchedText, songFacts, versionFacts } from "./shelf-facts";
+import {
+  allFacts,
+  groupsTouched,
+  mayWeighOtherwise,
+  searchedText,
+  songFacts,
+  versionFacts,
+} from "./shelf-facts";
 
-export type ShelfRow = Omit<typeof shelf.$inferSelect, "search" | "form" | "chords" | "chosen" | "titleKey">;
+export type ShelfRow = Omit<
+  typeof shelf.$inferSelect,
+  "search" | "form" | "chords" | "chosen" | "titleKey" | "learning" | "weighed"
+> & { readonly weighed: ShelfSong["weighed"] };
 
 /** How many rows each question found, until a row is written. */
 const counts = onHost("shelf counts", () => new Map<string, Counted>());
@@ -20,7 +30,7 @@ export const forgetCounts = (): void => counts().clear();
 type Writer = Pick<Database, "select" | "insert" | "update">;
 
 /** The form rows are written in now; rows of an older one are written anew at the start. */
-const SHELF_FORM = 3;
+const SHELF_FORM = 4;
 
 /**
  * Writes what the shelf shows of a version, or of every version of a song.
@@ -35,12 +45,12 @@ export async function rewriteShelf(
     const rows = await writer.select().from(documents).where(eq(documents.parentId, document.id));
     for (const version of readRows(rows))
       if (version.kind === "version")
-        await writeRow(writer, version.id, version.body, document.id, document.body);
+        await writeRow(writer, version.id, version.body, document.id, document.body, "kept");
   }
   if (document.kind !== "version" || document.parentId === null) return;
   const groups = groupsTouched(touched);
   const song = touched && !groups.has("search") ? null : await songOf(writer, document.parentId);
-  if (touched) await changeRow(writer, document, groups, song);
+  if (touched) await changeRow(writer, document, groups, song, mayWeighOtherwise(touched));
   else if (song) await writeRow(writer, document.id, document.body, document.parentId, song);
 }
 
@@ -57,12 +67,18 @@ async function changeRow(
   { id, body }: DocumentOf<"version">,
   groups: ReturnType<typeof groupsTouched>,
   song: SongBody | null,
+  isOtherwise: boolean,
 ): Promise<void> {
   forgetCounts();
   const search = song ? { search: asSearched(searchedText(song, body)) } : {};
   await writer
     .update(shelf)
-    .set({ ...versionFacts(body, groups), ...search, updatedAt: new Date() })
+    .set({
+      ...versionFacts(body, groups),
+      ...search,
+      ...(isOtherwise ? NOT_WEIGHED : {}),
+      updatedAt: new Date(),
+    })
     .where(eq(shelf.versionId, id));
 }
 
@@ -81,18 +97,23 @@ export async function writeShelf(writer: Writer, fresh: readonly Document[]): Pr
   }
 }
 
+const NOT_WEIGHED = Object.freeze({ weighed: null, learning: null });
+
+/** @param weight whether what it weighs is as it was */
 async function writeRow(
   writer: Writer,
   versionId: string,
   version: VersionBody,
   songId: string,
   song: SongBody,
+  weight: "kept" | "unknown" = "unknown",
 ): Promise<void> {
   forgetCounts();
   const row = {
     ...allFacts(version),
     ...songFacts(song),
     search: asSearched(searchedText(song, version)),
+    ...(weight === "kept" ? {} : NOT_WEIGHED),
     form: SHELF_FORM,
     updatedAt: new Date(),
   };
@@ -128,6 +149,11 @@ const SHOWN = {
   players: shelf.players,
   tags: shelf.tags,
   rehearsed: shelf.rehearsed,
+  verdict: shelf.verdict,
+  weighed: sql<ShelfSong["weighed"]>`case when ${shelf.weighed} is null then null else
+    json_build_object('low', ${shelf.weighed} -> 'low', 'high', ${shelf.weighed} -> 'high') end`.as(
+    "told_weighed",
+  ),
   archived: shelf.archived,
   updatedAt: shelf.updatedAt,
 };
@@ -138,6 +164,7 @@ const COLUMN = {
   tempo: shelf.bpm,
   length: shelf.seconds,
   rehearsed: shelf.rehearsed,
+  learning: shelf.learning,
   changed: shelf.updatedAt,
 } as const;
 
@@ -156,6 +183,7 @@ function whereOf(asked: ShelfAsked): SQL | undefined {
     );
   if (asked.tag !== "") wanted.push(arrayContains(shelf.tags, [asked.tag]));
   if (asked.key !== "") wanted.push(eq(shelf.key, asked.key));
+  if (asked.verdict !== "") wanted.push(eq(shelf.verdict, asked.verdict));
   if (asked.meter !== "") wanted.push(eq(shelf.meter, asked.meter));
   return and(...wanted);
 }

@@ -2,11 +2,14 @@ import path from "node:path";
 import { Worker } from "node:worker_threads";
 import { wrap } from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
+import type { Weighed } from "@/core/practice";
+import type { VersionBody } from "@/core/song/schema";
 import type { Outcome } from "@/engines";
 import { Pool, type Thread, TIMERS } from "@/engines/threads";
 import { diedOf } from "../died-of";
 import { onHost } from "../host";
 import type { EngineThread } from "./thread";
+import { WEIGHS } from "./weighs";
 
 const THREADS = 2;
 /** What each request may have of a thread at first while others wait, ms. */
@@ -47,6 +50,13 @@ const pool = onHost(
       mostWaiting: MOST_WAITING,
     }),
 );
+
+/** Weighs a version off the main thread. Rejects, with a sentence, when it can't be worked out here. */
+export async function weighApart(body: VersionBody): Promise<Weighed> {
+  const outcome = (await pool().ask({ engine: WEIGHS, question: body }, {})) as Outcome;
+  if (!outcome.ok) throw new Error(outcome.error.message);
+  return outcome.result as Weighed;
+}
 
 /** Runs an engine off the main thread. Rejects, with a sentence, when it can't be worked out here. */
 export const runEngineApart = async (name: string, input: unknown, signal?: AbortSignal): Promise<Outcome> =>
