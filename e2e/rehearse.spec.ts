@@ -304,3 +304,57 @@ test("whether a song fits: minutes with their reasons for each player, and the l
   await expect(own.getByLabel("For what occasion")).toHaveValue("the harbour fair");
   await expectAccessible(page);
 });
+
+test("songs are weighed, the shelf sorts by it and by the leader’s verdict, and two are compared", async ({
+  page,
+}) => {
+  await openRoom(page);
+  const title = (await page.locator("header b, header strong").first().textContent())!.trim();
+  await page.getByRole("link", { name: "Does it fit" }).click();
+  await page.getByRole("region", { name: "Your own verdict" }).getByLabel("For us").selectOption("later");
+  await saved(page);
+  const compare = page.getByRole("region", { name: "Compare it with another" });
+  await compare.getByLabel("Find a song").fill("Lamp on the Water");
+  await compare.getByLabel("Find a song").press("Enter");
+  await compare.getByLabel("Compare with").selectOption({ label: "Lamp on the Water (Full band)" });
+  const both = compare.getByRole("table", { name: "Both songs" });
+  await expect(both.getByRole("row", { name: /^The band/ })).toContainText(
+    /\d+ to \d+ minutes.*\d+ to \d+ minutes/u,
+    {
+      timeout: 20_000,
+    },
+  );
+  await expect(both.getByRole("row", { name: /^Hesper/ })).toContainText("does not play");
+  await expect(both.getByRole("row", { name: /^For us/ })).toContainText("later");
+  await expectAccessible(page);
+  await page.goto("/");
+  const shelf = page.getByRole("region", { name: "Shelf" });
+  await shelf.getByLabel("For us").selectOption("later");
+  await expect(shelf.getByRole("link", { name: title }).first()).toBeVisible();
+  await expect(shelf.getByRole("link", { name: "Lamp on the Water" })).toHaveCount(0);
+  await shelf.getByLabel("For us").selectOption("any");
+  await shelf.getByLabel("Sorted by").selectOption("minutes to learn");
+  const weigh = shelf.getByRole("button", { name: "Weigh them" });
+  await weigh.click();
+  await expect(shelf.getByText("not weighed yet")).toHaveCount(0, { timeout: 60_000 });
+  const told = await shelf.getByText(/^to learn: /u).allInnerTexts();
+  const most = told.flatMap((one) => Number(/ to (\d+) minutes/u.exec(one)?.[1] ?? 0));
+  expect(most.length).toBeGreaterThan(3);
+  expect(most).toEqual(most.toSorted((a, b) => a - b));
+  await expectAccessible(page);
+});
+
+test("the loops of a looper’s song sound in the room, each to be heard alone", async ({ page }) => {
+  const { rows } = await (await page.request.get("/api/shelf?q=nine")).json();
+  const { versionId } = rows.find((row: { versionName: string }) => row.versionName === "Solo with looper");
+  await page.goto(`/song/${versionId}/rehearse`);
+  const loops = page.getByRole("region", { name: "Who is heard" }).getByText(/^Loop: /u);
+  await expect(loops.first()).toBeVisible();
+  expect(await loops.count()).toBeGreaterThan(2);
+  await page.getByRole("button", { name: "Alone: Loop: Thump" }).click();
+  await page.getByRole("heading", { level: 1 }).click();
+  await page.keyboard.press("Space");
+  await expect(place(page)).toHaveAttribute("data-bar", "2", { timeout: 20_000 });
+  await page.keyboard.press("Space");
+  await expectAccessible(page);
+});

@@ -47,18 +47,21 @@ export function CompareSongs() {
   }, [otherId, version.id]);
   const shown = pair?.[1].song.versionId === otherId ? pair : null;
   return (
-    <section aria-labelledby="compare" className="flex flex-col gap-3">
+    <section aria-labelledby="compare" className="flex min-w-0 flex-col gap-3">
       <h2 id="compare">Compare it with another</h2>
-      <TextField label="Find a song" longest={200} value={asked} onSet={setAsked} />
-      <SelectField
-        label="Compare with"
-        value={found.some(({ versionId }) => versionId === otherId) ? otherId : ""}
-        options={[
-          { value: "", label: found.length === 0 ? "no other song" : "choose a song" },
-          ...found.map((song) => ({ value: song.versionId, label: nameOf(song) })),
-        ]}
-        onSet={setOtherId}
-      />
+      <div className="flex flex-wrap items-end gap-3">
+        <TextField label="Find a song" className="w-60" longest={200} value={asked} onSet={setAsked} />
+        <SelectField
+          className="w-72"
+          label="Compare with"
+          value={found.some(({ versionId }) => versionId === otherId) ? otherId : ""}
+          options={[
+            { value: "", label: found.length === 0 ? "no other song" : "choose a song" },
+            ...found.map((song) => ({ value: song.versionId, label: nameOf(song) })),
+          ]}
+          onSet={setOtherId}
+        />
+      </div>
       {problem && (
         <p role="alert" className="text-sm text-error">
           {problem}
@@ -109,13 +112,13 @@ function SideBySide({ pair }: { readonly pair: readonly [WeighedSong, WeighedSon
     <div className="overflow-x-auto">
       <table className="table-sm table" aria-label="Both songs">
         <caption className="caption-bottom pt-1 text-left text-xs">
-          Estimates for each player’s level, before any log corrects them.
+          Estimates for each player’s level, before any log corrects them; chords as they sound.
         </caption>
         <thead className="text-base-content">
           <tr>
             <td />
             {pair.map(({ song }, at) => (
-              <th key={song.versionId} scope="col" className="align-bottom">
+              <th key={song.versionId} scope="col" className="align-bottom whitespace-normal">
                 {at === 0 ? (
                   "This song"
                 ) : (

@@ -89,8 +89,8 @@ export function FitPage({ beside }: { readonly beside: Beside | null }) {
           <div className="flex flex-col gap-6">
             <VerdictFields />
             {beside && <BesideOthers beside={beside} />}
-            <CompareSongs />
           </div>
+          <CompareSongs />
         </div>
       )}
     </>

@@ -185,12 +185,12 @@ function Filters({
 }) {
   return (
     <div className="mb-3 flex flex-wrap items-end gap-3">
-      <label className="flex min-w-60 flex-1 flex-col gap-1 text-sm">
+      <label className="flex min-w-52 flex-1 flex-col gap-1 text-sm">
         Search titles, words, chords
         <input
           type="search"
           className="input w-full"
-          placeholder="harbour    or    uses B♭m    or    #slow"
+          placeholder="harbour, uses B♭m, #slow"
           value={asked.q}
           readOnly={!ready}
           maxLength={200}
@@ -208,7 +208,7 @@ function Filters({
       <label className="flex flex-col gap-1 text-sm">
         For us
         <select
-          className="select w-32"
+          className="select w-28"
           value={asked.verdict}
           onChange={({ target }) => onAsk({ verdict: VERDICTS.find((one) => one === target.value) ?? "" })}
         >
@@ -227,7 +227,7 @@ function Filters({
         <label className="flex flex-col gap-1 text-sm">
           Sorted by
           <select
-            className="select w-36"
+            className="select w-40"
             value={asked.sort}
             onChange={({ target }) => {
               const [sort] = SORTS.find(([value]) => value === target.value) ?? SORTS[0];
@@ -270,7 +270,7 @@ function Choice({
   return (
     <label className="flex flex-col gap-1 text-sm">
       {label}
-      <select className="select w-32" value={value} onChange={(event) => onSet(event.target.value)}>
+      <select className="select w-28" value={value} onChange={(event) => onSet(event.target.value)}>
         <option value="">any</option>
         {facets.map((facet) => (
           <option key={facet.value} value={facet.value}>

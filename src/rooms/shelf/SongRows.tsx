@@ -101,7 +101,7 @@ const Row = memo(function Row({
   const tags = song.tags.slice(0, 3).join(", ");
   const rehearsed = song.rehearsed ? `rehearsed ${song.rehearsed}` : "not rehearsed yet";
   const fit = [
-    ...(song.weighed ? [tellMinutes(song.weighed)] : []),
+    ...(song.weighed ? [`to learn: ${tellMinutes(song.weighed)}`] : []),
     ...(song.verdict === "open" ? [] : [VERDICT_WORDS[song.verdict]]),
   ].join(", ");
   return (
@@ -127,7 +127,7 @@ const Row = memo(function Row({
       <span className="w-24 text-right text-sm max-md:hidden">
         {describeTime(song.seconds)}, {song.bars} bars
       </span>
-      <span className="w-44 text-right text-sm max-lg:hidden">
+      <span className="w-52 text-right text-sm max-lg:hidden">
         <span className="block">{rehearsed}</span>
         {fit !== "" && <span className="block">{fit}</span>}
       </span>
