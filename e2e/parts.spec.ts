@@ -139,3 +139,23 @@ test("undo survives a reload", async ({ page }) => {
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByLabel("Tempo")).toHaveValue("84");
 });
+
+test("nothing can be typed into the part before while the chosen one is on its way", async ({ page }) => {
+  await makeSong(page);
+  await addThreePlayers(page);
+  await room(page, "Parts");
+  const pane = page.locator("#opened-part");
+  await expect(pane).toBeVisible();
+  const isInert = await page.evaluate(async () => {
+    const cells = document.querySelectorAll<HTMLElement>("[data-cell]");
+    cells[1]!.click();
+    // The same moment: it has been answered, and nothing has been drawn since.
+    await Promise.resolve();
+    return document.querySelector<HTMLElement>("#opened-part")!.inert;
+  });
+  expect(isInert).toBe(true);
+  await expect(pane).not.toHaveAttribute("inert");
+  await expect(
+    pane.getByLabel("Role", { exact: true }).or(pane.getByRole("group").first()).first(),
+  ).toBeVisible();
+});

@@ -105,22 +105,22 @@ function Sheet() {
         <aside
           id="opened-part"
           ref={pane}
+          // What is typed before the chosen part stands here would go into the one before.
+          inert={keyOf(opened.part) !== keyOf(part)}
           aria-label={`${opened.part.player.name}’s part in ${opened.row.label}`}
           onKeyDown={onEscape(() => show({ row, column }, false))}
           className="self-start rounded-box bg-base-200 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
         >
           {block.rows * block.columns > 1 && <Selected block={block} />}
           {block.rows * block.columns === 2 && <TwoParts parts={partsIn(rows, block)} />}
-          <CellPane
-            key={cellKey(opened.part.use.id, opened.part.player.id)}
-            part={opened.part}
-            row={opened.row}
-          />
+          <CellPane key={keyOf(opened.part)} part={opened.part} row={opened.row} />
         </aside>
       </div>
     </>
   );
 }
+
+const keyOf = ({ use, player }: SheetPart): string => cellKey(use.id, player.id);
 
 const HowToRead = () => (
   <p className="mb-3 max-w-3xl text-sm">
