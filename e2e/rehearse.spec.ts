@@ -261,6 +261,8 @@ test("the next ten minutes of a player: what, how long, how fast and why, and th
   await expect(page.getByText(/^Bar \d of Chorus is kept as a danger spot in Cues\.$/u)).toBeVisible();
   await page.keyboard.press("Space");
   await saved(page);
+  await page.getByRole("link", { name: "Log" }).click();
+  await expect(page.getByRole("region", { name: "Bars that were marked" })).toContainText(/bar \d/iu);
   await page.getByRole("link", { name: "Next ten minutes" }).click();
   const list = page.getByRole("list", { name: /^The next 10 minutes of / });
   const steps = list.getByRole("listitem");

@@ -13,7 +13,7 @@ export type TimedNote = Omit<NoteAt, "ms" | "lastsMs"> & { readonly tick: Ticks;
 export type Drum = "low" | "high" | "time" | "shaker";
 export type DrumHit = { readonly tick: Ticks; readonly drum: Drum; readonly weight: Weight };
 /** A drum that is struck, at its place. */
-export type TimedHit = DrumHit & { readonly loud: number };
+type TimedHit = DrumHit & { readonly loud: number };
 
 /** What one player, or one layer of a looper, sounds: each list in order of time, in ticks from a begin. */
 export type TimedPart = {

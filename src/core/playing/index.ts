@@ -4,7 +4,6 @@ export {
   type DrumHit,
   onsetsOf,
   type PartOnsets,
-  type TimedHit,
   type TimedNote,
   type TimedPart,
   type TimedStroke,
@@ -13,4 +12,4 @@ export {
 export { type NoteAt, playLine } from "./line";
 export type { Bend, Onset } from "./onset";
 export { type PlayEvent, play, type Strokes } from "./play";
-export { type HeldShape, playStrokes, SPREAD_MS, type StrokeAt, velocityOf } from "./strokes";
+export { type HeldShape, SPREAD_MS, velocityOf } from "./strokes";

@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
+import { sampleRiff } from "../../../testing/song/sample-riff";
+import { sampleStrum } from "../../../testing/song/sample-strum";
 import { sampleVersion } from "../../../testing/song/sample-version";
 import { unwrap } from "../../base";
 import { applyEdit } from "../../document";
 import { PLAIN_NOTE } from "../fretboard";
 import { onsetsOf } from "../playing";
-import { set, type VersionCommand } from "../song/edit";
+import { add, set, type VersionCommand } from "../song/edit";
 import { DOCUMENTS, EMPTY_CELL, type VersionBody } from "../song/schema";
 import { heardBand, heardOf } from "./heard-band";
 
@@ -21,24 +23,7 @@ const body = sampleVersion(
 );
 const edit = (from: VersionBody, ...commands: VersionCommand[]) =>
   commands.reduce((now, command) => unwrap(applyEdit(DOCUMENTS.version, now, command)).body, from);
-const strum = (pattern: string): VersionCommand => ({
-  type: "add",
-  table: "strums",
-  row: {
-    id: "s",
-    originId: null,
-    order: "V",
-    name: "s",
-    kind: "strum",
-    meterBeats: 4,
-    meterUnit: 4,
-    subdivision: 2,
-    swing: 0.5,
-    pattern,
-    gate: "",
-    anchor: "chord",
-  },
-});
+const strum = (pattern: string): VersionCommand => add("strums", sampleStrum(pattern));
 const cell = (fields: object): VersionCommand => ({
   type: "add",
   table: "cells",
@@ -102,25 +87,7 @@ describe("what a player sounds", () => {
   });
 
   it("plays a line in tab on its neck, over its bars, as it is struck", () => {
-    const row = {
-      id: "r",
-      originId: null,
-      order: "V",
-      name: "r",
-      tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-      capo: 0,
-      ticks: 4 * BEAT,
-      way: "as written" as const,
-      home: null,
-      approach: false,
-      strokes: "all down" as const,
-      homeKey: null,
-      homeShift: null,
-      sourceId: null,
-      sure: true,
-      variant: null,
-      variantOf: null,
-    };
+    const row = sampleRiff({ ticks: 4 * BEAT, strokes: "all down" });
     const note = { ...PLAIN_NOTE, id: "n", riffId: "r", tick: BEAT, ticks: BEAT, string: 1, fret: 3 };
     const lined = edit(
       body,

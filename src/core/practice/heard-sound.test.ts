@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { sampleRiff } from "../../../testing/song/sample-riff";
+import { sampleStrum } from "../../../testing/song/sample-strum";
 import { edit, sampleTones } from "../../../testing/sounds/sample-sounds";
 import { PLAIN_NOTE } from "../fretboard";
 import { add, set } from "../song/edit";
-import type { StrumRow, VersionBody } from "../song/schema";
+import type { VersionBody } from "../song/schema";
 import { setMoves } from "../sounds";
 import { heardOf } from "./heard-band";
 import { heardOnsets } from "./through-sound";
@@ -27,25 +29,7 @@ const pitchesIn = (body: VersionBody, from = 4 * BAR) => {
   return [...strokes, ...line].map(({ pitch }) => pitch);
 };
 const lined = (body: VersionBody) => {
-  const row = {
-    id: "r",
-    originId: null,
-    order: "V",
-    name: "r",
-    tuning: ["E2", "A2", "D3", "G3", "B3", "E4"],
-    capo: 0,
-    ticks: BAR,
-    way: "as written" as const,
-    home: null,
-    approach: false,
-    strokes: "all down" as const,
-    homeKey: null,
-    homeShift: null,
-    sourceId: null,
-    sure: true,
-    variant: null,
-    variantOf: null,
-  };
+  const row = sampleRiff({ ticks: BAR, strokes: "all down" });
   // G3, A3, C4: the open G string, and frets 2 and 5 of it.
   const notes = [0, 2, 5].map((fret, at) =>
     add("riffNotes", {
@@ -130,20 +114,7 @@ describe("what sounds make of what is played", () => {
   });
 
   it("is cut and let through by an on–off row over its pattern, chord by chord", () => {
-    const strum: StrumRow = {
-      id: "s",
-      originId: null,
-      order: "V",
-      name: "s",
-      kind: "strum",
-      meterBeats: 4,
-      meterUnit: 4,
-      subdivision: 2,
-      swing: 0.5,
-      pattern: "D . . . . . . .",
-      gate: "1 1 0 1",
-      anchor: "chord",
-    };
+    const strum = sampleStrum("D . . . . . . .", { gate: "1 1 0 1" });
     const body = [add("strums", strum), set("cells", "c1", { strumId: "s" })].reduce(edit, sounding({}));
     const { levels } = heard(body).sound!;
     const first = levels.filter(({ tick }) => tick >= 4 * BAR && tick < 5 * BAR);

@@ -6,7 +6,7 @@ import { HARMONY_INTERVALS, type HarmonyChoice, type SoundMove, type StrumRow } 
 import { loudness, type Settings } from "../sounds";
 
 /** What a box adds to each note. */
-export type Added = {
+type Added = {
   /** So many semitones away, by the pitch class of the note. */
   readonly offsets: readonly number[];
   /** How loud it is beside the note as it is played: 1 is as loud. */

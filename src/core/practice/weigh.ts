@@ -7,7 +7,7 @@ import { toLearnOf } from "./to-learn";
 type Minutes = Pick<Load, "low" | "high">;
 
 /** What a song asks of one player. */
-export type WeighedPlayer = Minutes & {
+type WeighedPlayer = Minutes & {
   readonly name: string;
   readonly instrument: Player["instrument"];
   readonly level: Player["level"];

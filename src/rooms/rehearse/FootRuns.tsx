@@ -1,6 +1,7 @@
 import type { FootRun } from "@/core/practice";
 import { remove } from "@/core/song/edit";
 import { useAct } from "../open";
+import { LogHeads } from "./LogHeads";
 
 /** Runs on the simulated looper and boxes of this version: how many presses were right, and how far off. */
 export function FootRuns({ runs }: { readonly runs: readonly FootRun[] }) {
@@ -13,18 +14,7 @@ export function FootRuns({ runs }: { readonly runs: readonly FootRun[] }) {
       </h2>
       <div className="overflow-x-auto">
         <table className="table-sm table">
-          <thead className="text-base-content">
-            <tr>
-              {["Day", "On", "Who", "Presses right", "On the whole", "Not asked for"].map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-              <th scope="col">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
+          <LogHeads heads={["Day", "On", "Who", "Presses right", "On the whole", "Not asked for"]} />
           <tbody>
             {runs.toReversed().map(({ table, id, day, on, player, due, right, meanMs, unasked }) => (
               <tr key={id}>

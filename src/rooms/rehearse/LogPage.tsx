@@ -21,6 +21,8 @@ import { tellDay } from "@/ui/tell-day";
 import { useReady } from "@/ui/use-ready";
 import { useActOnSong, useRows, useSong } from "../open";
 import { FootRuns } from "./FootRuns";
+import { LogHeads } from "./LogHeads";
+import { MarkedBars } from "./MarkedBars";
 import { RehearseTabs } from "./RehearseTabs";
 import { useKeep } from "./use-keep";
 
@@ -94,6 +96,7 @@ export function LogPage() {
           <FootRuns runs={runs} />
         </>
       )}
+      <MarkedBars who={who} />
     </>
   );
 }
@@ -134,20 +137,9 @@ function LogTable({ log }: { readonly log: readonly Practice[] }) {
       </h2>
       <div className="overflow-x-auto">
         <table className="table-sm table">
-          <thead className="text-base-content">
-            <tr>
-              {["Day", "What", "Who", "Part of the song", "Minutes", "Tempo", "Times", "Clean", "Note"].map(
-                (head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ),
-              )}
-              <th scope="col">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
+          <LogHeads
+            heads={["Day", "What", "Who", "Part of the song", "Minutes", "Tempo", "Times", "Clean", "Note"]}
+          />
           <tbody>
             {log.toReversed().map((entry) => (
               <tr key={entry.id}>

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { WHOLE_SHELF } from "@/api";
 import { unwrap } from "@/base";
 import { type Practised, practiceToAdd, weighSong } from "@/core/practice";
 import { add, set, songEdits } from "@/core/song/edit";
@@ -19,18 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => close());
 
-const ASKED = {
-  q: "",
-  sort: "learning",
-  down: false,
-  tag: "",
-  key: "",
-  meter: "",
-  verdict: "",
-  archived: false,
-  offset: 0,
-  limit: 60,
-} as const;
+const ASKED = { ...WHOLE_SHELF, sort: "learning" } as const;
 const ANN = { ...Object.values(sampleVersion({}, [], [{ name: "Ann" }]).players)[0]!, id: "ann" };
 let weighings = 0;
 const weigh = async (body: VersionBody) => {

@@ -10,7 +10,7 @@ export {
   shareOf,
   soundingOf,
 } from "./box";
-export { addUp, amplitudeOf, HEADROOM, levelForLayers, peakOf } from "./levels";
+export { addUp, HEADROOM, levelForLayers, peakOf } from "./levels";
 export {
   eventsOf,
   type HeardLayer,

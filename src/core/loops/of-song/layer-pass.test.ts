@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { chordBeats, layerOf } from "../../../../testing/loops/sample-case";
+import { sampleRiff } from "../../../../testing/song/sample-riff";
+import { sampleStrum } from "../../../../testing/song/sample-strum";
 import { sampleVersion } from "../../../../testing/song/sample-version";
 import { unwrap } from "../../../base";
 import { applyEdit } from "../../../document";
 import { PLAIN_NOTE } from "../../fretboard";
 import { GUITAR_TUNING, parseTuning } from "../../pitch";
 import { onsetsOf } from "../../playing";
-import type { VersionCommand } from "../../song/edit";
+import { add, type VersionCommand } from "../../song/edit";
 import { DOCUMENTS, type LoopLayerRow, type VersionBody } from "../../song/schema";
 import { layerPass } from "./layer-pass";
 import { PLAIN_LAYER } from "./loop-commands";
@@ -20,24 +22,8 @@ const SHAPES = new Map([["G", G]]);
 const plain = sampleVersion({ verse: { lines: ["On/G:4"] } }, ["verse"], [{ name: "Ann" }]);
 const edited = (...commands: VersionCommand[]): VersionBody =>
   commands.reduce((now, command) => unwrap(applyEdit(DOCUMENTS.version, now, command)).body, plain);
-const strum = (pattern: string, kind: "strum" | "fingers" = "strum"): VersionCommand => ({
-  type: "add",
-  table: "strums",
-  row: {
-    id: "s",
-    originId: null,
-    order: "V",
-    name: "s",
-    kind,
-    meterBeats: 4,
-    meterUnit: 4,
-    subdivision: 2,
-    swing: 0.5,
-    pattern,
-    gate: "",
-    anchor: "chord",
-  },
-});
+const strum = (pattern: string, kind: "strum" | "fingers" = "strum"): VersionCommand =>
+  add("strums", sampleStrum(pattern, { kind }));
 const row = (fields: Partial<LoopLayerRow>): LoopLayerRow => ({
   ...PLAIN_LAYER,
   id: "a",
@@ -119,29 +105,7 @@ describe("what a layer sounds in a pass", () => {
   });
 
   it("plays its line round and round until the pass is full, and the line's last note is cut there", () => {
-    const body = edited({
-      type: "add",
-      table: "riffs",
-      row: {
-        id: "r",
-        originId: null,
-        order: "V",
-        name: "r",
-        tuning: [...GUITAR_TUNING],
-        capo: 0,
-        ticks: 3 * BEAT,
-        way: "as written",
-        home: null,
-        approach: false,
-        strokes: "all down",
-        homeKey: null,
-        homeShift: null,
-        sourceId: null,
-        sure: true,
-        variant: null,
-        variantOf: null,
-      },
-    });
+    const body = edited(add("riffs", sampleRiff({ ticks: 3 * BEAT })));
     const noted = unwrap(
       applyEdit(DOCUMENTS.version, body, {
         type: "add",
