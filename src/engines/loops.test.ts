@@ -42,6 +42,29 @@ const error = (name: string, input: unknown) => {
 };
 
 describe("loops", () => {
+  it("takes an order of passes, and refuses one that is not every layer once, with its place", () => {
+    const ordered = (buildOrder: unknown) => ({ ...EXAMPLE, buildOrder });
+    expect(result("loops", ordered([["clap", "pulse"]]))).toMatchObject({
+      build: { order: [["clap", "pulse"]] },
+    });
+    expect(error("loops", ordered([["pulse"]]))).toEqual({
+      path: "buildOrder",
+      message: "should name every layer, clap too",
+    });
+    expect(error("loops", ordered([["pulse", "clap"], ["clap"]]))!.path).toBe("buildOrder.1.0");
+    expect(error("loops", ordered([["pulse"], ["drum"]]))!.path).toBe("buildOrder.1.0");
+    expect(error("loops", ordered([["pulse"], ["clap"]]))!.message).toContain("in one pass with pulse");
+    expect(error("loops", ordered([[]]))!.path).toBe("buildOrder.0");
+  });
+
+  it("plans for a box on which one pedal lets all in and out", () => {
+    const looper = { ...EXAMPLE.looper, toggleAll: true };
+    expect(result("loops", { ...EXAMPLE, looper })).toMatchObject({ wrongBars: 0, footCost: 2 });
+    expect(error("loops", { ...EXAMPLE, looper: { ...looper, toggleAll: 3 } })!.path).toBe(
+      "looper.toggleAll",
+    );
+  });
+
   it("answers the example of the contract, by hand", () => {
     const plan = result("loops", EXAMPLE);
     expect(plan).toMatchObject({

@@ -54,6 +54,7 @@ export const loopsInput = z.object({
       allStart: fields.flag.default(true),
       allStop: fields.flag.default(true),
       quantised: fields.flag.default(false),
+      toggleAll: fields.flag.default(false),
     },
     { error: 'should be a box such as { "tracks": 4, "allStart": true, "allStop": true }' },
   ),
@@ -81,6 +82,11 @@ export const loopsInput = z.object({
       error: 'should say the track of a layer, such as { "clap": 2 }',
     })
     .default({}),
+  buildOrder: z
+    .array(z.array(fields.id).min(1, { error: "should name the layers of a pass" }), {
+      error: 'should be the passes of the build, such as [["pulse"], ["hum", "clap"]]',
+    })
+    .optional(),
 });
 
 type Input = z.output<typeof loopsInput>;
@@ -118,6 +124,7 @@ export function readLoopCase(input: Input, path: readonly (string | number)[] = 
     if (track < 0 || track >= looper.tracks)
       throw new FieldError([...path, "pins", id], `should be a track from 0 to ${looper.tracks - 1}`);
   }
+  refuseBuildOrder(input, path);
   return {
     ...input,
     key: input.key === null ? null : readKey(input.key, [...path, "key"]),
@@ -129,6 +136,30 @@ export function readLoopCase(input: Input, path: readonly (string | number)[] = 
       }),
     ),
   };
+}
+
+/** An order of passes names every layer once, and layers that are recorded together in one pass. */
+function refuseBuildOrder({ buildOrder, layers }: Input, path: readonly (string | number)[]): void {
+  if (!buildOrder) return;
+  const at = [...path, "buildOrder"];
+  const passOf = new Map<string, number>();
+  for (const [pass, ids] of buildOrder.entries())
+    for (const [place, id] of ids.entries()) {
+      if (!layers.some((layer) => layer.id === id))
+        throw new FieldError([...at, pass, place], `should name a layer, not ${JSON.stringify(id)}`);
+      if (passOf.has(id)) throw new FieldError([...at, pass, place], `should name ${id} once`);
+      passOf.set(id, pass);
+    }
+  const missing = layers.find(({ id }) => !passOf.has(id));
+  if (missing) throw new FieldError(at, `should name every layer, ${missing.id} too`);
+  const apart = layers.find(
+    ({ id, recordWith }) => recordWith !== null && passOf.get(id) !== passOf.get(recordWith),
+  );
+  if (apart)
+    throw new FieldError(
+      at,
+      `should have ${apart.id} in one pass with ${apart.recordWith}, as it is recorded`,
+    );
 }
 
 function readLayer(
@@ -164,7 +195,13 @@ export const loops = engine({
     planLoops(budget === undefined ? looped : { ...looped, budget }, { trade }),
   tell: (plan) => ({
     ...plan,
-    clashes: plan.clashes.map(({ layer, section, beats, why }) => ({ layer, section, beats, why })),
+    clashes: plan.clashes.map(({ layer, section, beats, why, shift }) => ({
+      layer,
+      section,
+      beats,
+      why,
+      ...(shift === undefined ? {} : { shift }),
+    })),
   }),
   refuse: (problem) => new FieldError(pathOf(problem), describeLoopProblem(problem)),
 });

@@ -67,8 +67,15 @@ export function madeUpCase(
   );
   const want = (): Want => (next(100) < either ? "either" : next(2) ? "on" : "off");
   return caseOf({
-    looper: { tracks, allStart: next(4) > 0, allStop: next(4) > 0, quantised: next(5) === 0 },
+    looper: {
+      tracks,
+      allStart: next(4) > 0,
+      allStop: next(4) > 0,
+      quantised: next(5) === 0,
+      toggleAll: next(4) === 0,
+    },
     startFrom: next(4) ? "silence" : "running",
+    listen: next(6) === 0,
     layers: made,
     sections: Array.from({ length: sections }, (_, at) => ({
       ...sectionOf(`s${at}`, [4, 8, 8, 2.5, 1][next(5)]!, ""),

@@ -5,7 +5,7 @@ import { afterPress, bitsOf, costOfPress, type Pedal } from "../../src/core/loop
 export type SlowPoint = { readonly wrongBars: number; readonly footCost: number; readonly used: number };
 
 /** The cheapest presses between any two states of the recorded tracks, one press after the other. */
-function slowCosts(recorded: number, { allStart, allStop, quantised }: LoopCase["looper"]) {
+function slowCosts(recorded: number, { allStart, allStop, quantised, toggleAll }: LoopCase["looper"]) {
   const pedals: Pedal[] = [
     ...bitsOf(recorded).map((track): Pedal => ({ press: "track", track })),
     ...(allStart ? [{ press: "start-all" } as const] : []),
@@ -18,6 +18,7 @@ function slowCosts(recorded: number, { allStart, allStop, quantised }: LoopCase[
       const next = new Map<number, number>();
       for (const [state, cost] of reached)
         for (const pedal of pedals) {
+          if (toggleAll && pedal.press === "start-all" && state !== 0) continue;
           const after = afterPress(state, recorded, pedal);
           if (after === null) continue;
           const effect = (after & ~state) !== 0 ? "start" : "stop";
@@ -84,7 +85,7 @@ export function slowLoops(asked: LoopCase): SlowPoint[] {
         walk(at + 1, next, wrongBars + wrong * section.bars, footCost + cost(state, next));
       }
     };
-    walk(0, asked.startFrom === "running" ? recorded : 0, 0, 0);
+    walk(0, asked.startFrom === "running" || asked.listen ? recorded : 0, 0, 0);
   }
   return [...points.values()].sort(
     (a, b) => Math.round((a.wrongBars - b.wrongBars) * 1e6) || a.footCost - b.footCost || a.used - b.used,

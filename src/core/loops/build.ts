@@ -2,8 +2,28 @@ import { type LoopCase, type LoopLayer, type LoopSchool, wantOf } from "./loop-c
 import { sectionBeats } from "./track-runs";
 import type { LoopWay } from "./way";
 
+/** A press of the build: of a pass's own pedal as it starts and closes, and of the pedal that goes on to the next pass. */
+type BuildPress = {
+  /** A first pass on a track is recorded with its pedal; one on top of what is there is overdubbed. */
+  readonly press: "track" | "overdub";
+  readonly track: number;
+  readonly at: "start" | "close" | "next";
+};
+
+/** One pass of the build and what the foot does for it. */
+type BuildPass = {
+  readonly layers: readonly string[];
+  readonly track: number;
+  /** The bar in which it begins, counted from 0 at the count-in. */
+  readonly fromBar: number;
+  readonly bars: number;
+  readonly presses: readonly BuildPress[];
+};
+
 /** How the layers are recorded before the song: passes in order, each with the layers it takes in. */
 export type Build = {
+  /** Pass by pass what the feet do; nothing where it is not known which track each is on. */
+  readonly passes: readonly BuildPass[];
   readonly order: readonly (readonly string[])[];
   readonly countInBars: number;
   /** The count-in, the passes and the listening pass together. */
@@ -81,20 +101,82 @@ function firstPass(
   };
 }
 
-/**
- * The build: a bar of count-in, then one pass for each layer straight on (those recorded together share one), then one
- * pass to listen, if asked. The first pass goes by school, the others in list order.
- */
-export function buildOf(
-  asked: Pick<LoopCase, "layers" | "school" | "listen" | "tempo" | "beatsPerBar">,
-): Build {
+/** Whether a track once begun is finished before the next: after each pass the others of its track. */
+function byTrack(passes: readonly Pass[], tracks: Tracks): Pass[] {
+  const trackOf = (pass: Pass): number => trackOfPass(pass, tracks);
+  const left = [...passes];
+  const order: Pass[] = [];
+  while (left.length > 0) {
+    const [next] = left;
+    const own = left.filter(
+      (pass) => pass === next || (trackOf(pass) >= 0 && trackOf(pass) === trackOf(next!)),
+    );
+    order.push(...own);
+    for (const pass of own) left.splice(left.indexOf(pass), 1);
+  }
+  return order;
+}
+
+type Tracks = LoopWay["tracks"];
+
+/** The track a pass is recorded on: that of its first layer; -1 where that is not known. */
+const trackOfPass = ([first]: Pass, tracks: Tracks): number =>
+  tracks.findIndex((ids) => first !== undefined && ids.includes(first.id));
+
+/** The passes in the order somebody has said, or else by school and track. */
+function orderOf(
+  asked: Pick<LoopCase, "layers" | "school" | "buildOrder">,
+  tracks: Tracks,
+): { readonly order: readonly Pass[]; readonly why: string } {
+  if (asked.buildOrder) {
+    const byId = new Map(asked.layers.map((layer) => [layer.id, layer]));
+    const order = asked.buildOrder.map((ids) => ids.flatMap((id) => byId.get(id) ?? []));
+    return { order, why: `${order[0]?.[0]?.id ?? "nothing"} comes first, as somebody has said` };
+  }
   const passes = passesOf(asked.layers);
   const { at, why } = firstPass(passes, asked.school);
-  const order = [passes[at]!, ...passes.filter((_, index) => index !== at)];
+  return { order: byTrack([passes[at]!, ...passes.filter((_, index) => index !== at)], tracks), why };
+}
+
+/** What the foot does pass by pass, straight on after the count-in. */
+function feetOf(order: readonly Pass[], tracks: Tracks): BuildPass[] {
+  const begun = new Set<number>();
+  let fromBar = COUNT_IN_BARS;
+  const placed = order.map((pass) => {
+    const track = trackOfPass(pass, tracks);
+    const press = begun.has(track) ? ("overdub" as const) : ("track" as const);
+    begun.add(track);
+    const bars = barsOfPass(pass);
+    const one = { layers: pass.map(({ id }) => id), track, press, fromBar, bars };
+    fromBar += bars;
+    return one;
+  });
+  if (placed.some(({ track }) => track < 0)) return [];
+  return placed.map(({ press, ...pass }, at): BuildPass => {
+    const next = placed[at + 1];
+    const start: BuildPress[] = at === 0 ? [{ press, track: pass.track, at: "start" }] : [];
+    const close: BuildPress = { press, track: pass.track, at: "close" };
+    const on: BuildPress[] = next ? [{ press: next.press, track: next.track, at: "next" }] : [];
+    return { ...pass, presses: [...start, close, ...on] };
+  });
+}
+
+/**
+ * The build: a bar of count-in, then one pass for each layer straight on (those recorded together share one), then one
+ * pass to listen, if asked. The first pass goes by school, the others in list order, a track once begun finished before the
+ * next; or all as somebody has said.
+ * @param tracks the layers of each track, where they are known
+ */
+export function buildOf(
+  asked: Pick<LoopCase, "layers" | "school" | "listen" | "tempo" | "beatsPerBar" | "buildOrder">,
+  tracks: Tracks = [],
+): Build {
+  const { order, why } = orderOf(asked, tracks);
   const recorded = order.reduce((sum, pass) => sum + barsOfPass(pass), 0);
   const listening = asked.listen ? Math.max(...order.map(barsOfPass)) : 0;
   const bars = COUNT_IN_BARS + recorded + listening;
   return {
+    passes: feetOf(order, tracks),
     order: order.map((pass) => pass.map(({ id }) => id)),
     countInBars: COUNT_IN_BARS,
     bars,
@@ -115,7 +197,7 @@ const secondsOfBars = (
  */
 export function laterOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "states">): Later[] {
   const starts = sectionBeats(asked);
-  const [, ...others] = buildOf(asked).order;
+  const [, ...others] = buildOf(asked, way.tracks).order;
   const byId = new Map(asked.layers.map((layer) => [layer.id, layer]));
   return others.flatMap((ids): Later[] => {
     const pass = ids.map((id) => byId.get(id)!);

@@ -14,6 +14,11 @@ export type Clash = {
   readonly more: number;
   /** Both in letters, as they sound. */
   readonly why: string;
+  /**
+   * Where the loop clashes only because it was let in at another place of its pass: the bars by which the entry must move to cure
+   * it, above 0 later. The fewest bars; of two, later.
+   */
+  readonly shift?: number;
 };
 
 /** Why a loop's chord clashes with another, both as they sound. */
@@ -104,6 +109,30 @@ function rememberedClash(key: Key | null) {
   };
 }
 
+/**
+ * How far an entry must move so that a section of its run no longer clashes, and no other section of the run clashes in more
+ * beats than before; null where no move by whole bars does that.
+ * @param beatsAt the clashing beats of a section when its loop is so many beats into its pass as it begins
+ */
+function shiftOf(
+  { beatsPerBar }: LoopCase,
+  bars: number,
+  at: number,
+  run: readonly { readonly at: number; readonly gone: number }[],
+  beatsAt: (at: number, gone: number) => number,
+): number | null {
+  for (let by = 1; by < bars; by++)
+    for (const shift of [by, -by]) {
+      const moved = (gone: number) => gone - shift * beatsPerBar;
+      const cures = run.every((one) => {
+        const beats = beatsAt(one.at, moved(one.gone));
+        return one.at === at ? beats === 0 : beats <= beatsAt(one.at, one.gone);
+      });
+      if (cures) return shift;
+    }
+  return null;
+}
+
 /** Every section in which a pitched layer sounds against other chords, in the order of sections, then layers. */
 export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presses">): Clash[] {
   const starts = sectionBeats(asked);
@@ -114,14 +143,38 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
     for (const id of way.tracks[track]!) {
       const layer = layers.get(id)!;
       if (layer.kind !== "pitched" || layer.progression.length === 0) continue;
+      const length = layer.bars * asked.beatsPerBar;
+      const known = new Map<string, number>();
+      const beatsAt = (at: number, gone: number): number => {
+        const into = ((gone % length) + length) % length;
+        const place = `${at} ${into.toFixed(6)}`;
+        const beats = known.get(place) ?? clashesIn(asked, layer, at, into, clash).beats.length;
+        known.set(place, beats);
+        return beats;
+      };
+      const run = Array.from({ length: to - from }, (_, index) => ({
+        at: from + index,
+        gone: starts[from + index]! - starts[from]!,
+      }));
       for (let at = from; at < to; at++) {
         const { beats, reasons } = clashesIn(asked, layer, at, starts[at]! - starts[from]!, clash);
         if (beats.length === 0) continue;
+        const shift = shiftOf(asked, layer.bars, at, run, beatsAt);
         const reason = reasons[0]!;
         const more = reasons.length - 1;
         const why = `${describeClash(reason)}${more > 0 ? ` (and ${more} more)` : ""}`;
         const order = asked.layers.indexOf(layer);
-        found.push({ layer: id, section: asked.sections[at]!.id, beats, reason, more, why, at, order });
+        found.push({
+          layer: id,
+          section: asked.sections[at]!.id,
+          beats,
+          reason,
+          more,
+          why,
+          ...(shift === null ? {} : { shift }),
+          at,
+          order,
+        });
       }
     }
   return found

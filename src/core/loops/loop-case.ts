@@ -15,6 +15,8 @@ export type Looper = {
   /** Whether one press makes every recorded track sound, and one silences all. */
   readonly allStart: boolean;
   readonly allStop: boolean;
+  /** Whether one pedal does both: it silences all where anything sounds, and starts all only from silence. */
+  readonly toggleAll?: boolean | undefined;
   /** Whether the box waits for the loop point: nothing is late on such a one. */
   readonly quantised: boolean;
 };
@@ -60,6 +62,8 @@ export type LoopCase = {
   readonly sections: readonly LoopSection[];
   /** The track of a layer, where somebody has said so. */
   readonly pins: Readonly<Record<string, number>>;
+  /** The passes of the build in their order, where somebody has said so: every layer once. */
+  readonly buildOrder?: readonly (readonly string[])[] | undefined;
   /** The most steps of search; a step is one change between two states looked at. */
   readonly budget?: number | undefined;
 };

@@ -3,6 +3,7 @@ import type { LoopCase } from "./loop-case";
 import { changeCosts } from "./press";
 import { leastFootWithin } from "./prices";
 import { countBits, type Wanted, wantedOf } from "./wants";
+import { soundingBefore } from "./way";
 
 /** Costs of a plan, wrong bars in units of {@link Wanted}. */
 export type Costs = { readonly wrong: number; readonly foot: number };
@@ -53,7 +54,7 @@ export class Searcher {
 
   /** What sounds just before the first section. */
   before(tracks: number): number {
-    return this.asked.startFrom === "running" ? (1 << tracks) - 1 : 0;
+    return soundingBefore(this.asked, (1 << tracks) - 1);
   }
 
   /** The fewest wrong bars of a grouping, in units: each track is on or off as most of it wants. */

@@ -106,7 +106,7 @@ export function planLoops(
     ...way,
     clashes: clashesOf(asked, way),
     cuts: cutsOf(asked, way),
-    build: buildOf(asked),
+    build: buildOf(asked, way.tracks),
     later: laterOf(asked, way),
     ...(trade ? { trade } : {}),
     exact: exact && (front?.exact ?? true),

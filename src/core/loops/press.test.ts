@@ -33,6 +33,7 @@ function slowCost(from: number, to: number, tracks: number, looper: Looper): num
     for (const [place, cost] of [...best]) {
       const [state, pressed] = place.split(" ").map(Number) as [number, number];
       for (const pedal of pedals) {
+        if (looper.toggleAll && pedal.press === "start-all" && state !== 0) continue;
         const after = afterPress(state, recorded, pedal);
         if (after === null) continue;
         const late = pressed > 0 && !looper.quantised;
@@ -86,12 +87,13 @@ describe("presses between two states", () => {
 
   it("is never dearer than any order of single presses, and gets where it should", () => {
     for (const tracks of [1, 2, 3, 4])
-      for (const bits of [0, 1, 2, 3, 4, 5, 6, 7]) {
+      for (let bits = 0; bits < 16; bits++) {
         const looper = box({
           tracks,
           allStart: (bits & 1) > 0,
           allStop: (bits & 2) > 0,
           quantised: (bits & 4) > 0,
+          toggleAll: (bits & 8) > 0,
         });
         const costs = changeCosts(tracks, looper);
         const states = 1 << tracks;
@@ -102,6 +104,19 @@ describe("presses between two states", () => {
             expect(presses.reduce((state, press) => afterPress(state, states - 1, press)!, from)).toBe(to);
           }
       }
+  });
+
+  it("lets all in with one pedal for both only from silence: out, in again and late, by hand", () => {
+    const toggles = box({ toggleAll: true });
+    expect(pressesBetween(0b0001, 0b1111, 0b1111, toggles)).toEqual([
+      { press: "stop-all", effect: "stop", late: false },
+      { press: "start-all", effect: "start", late: true },
+    ]);
+    expect(costOfPresses(pressesBetween(0b0001, 0b1111, 0b1111, toggles))).toBe(10);
+    expect(pressesBetween(0b0111, 0b1111, 0b1111, toggles)).toHaveLength(1);
+    expect(pressesBetween(0, 0b1111, 0b1111, toggles)).toEqual([
+      { press: "start-all", effect: "start", late: false },
+    ]);
   });
 
   it("gives no press to a track that holds nothing, or that changes nothing", () => {

@@ -54,7 +54,8 @@ export const maskOf = (bits: readonly number[]): number => bits.reduce((mask, bi
 
 /**
  * The cheapest presses at one boundary. Starts go before stops, because a late start costs most; then everything in
- * and single ones out; then everything out and single ones in. Of equals the first of these three.
+ * and single ones out; then everything out and single ones in. Of equals the first of these three. One pedal for both lets
+ * everything in only from silence: then silence first, all in again and single ones out is a way too.
  * @example pressesBetween(0, 0b1110, 0b1111, box) // => start-all, then track 0 out (late): cost 5
  */
 export function pressesBetween(from: Sounding, to: Sounding, recorded: Sounding, looper: Looper): Press[] {
@@ -68,13 +69,15 @@ export function pressesBetween(from: Sounding, to: Sounding, recorded: Sounding,
   const ways = [
     [...bitsOf(to & ~from).map(track("start")), ...bitsOf(from & ~to).map(track("stop"))],
   ] as Omit<Press, "late">[][];
-  if (looper.allStart && from !== recorded)
-    ways.push([
-      { press: "start-all", effect: "start" } as const,
-      ...bitsOf(recorded & ~to).map(track("stop")),
-    ]);
-  if (looper.allStop && from !== 0)
-    ways.push([{ press: "stop-all", effect: "stop" } as const, ...bitsOf(to).map(track("start"))]);
+  const allIn = [
+    { press: "start-all", effect: "start" } as const,
+    ...bitsOf(recorded & ~to).map(track("stop")),
+  ];
+  const allOut = { press: "stop-all", effect: "stop" } as const;
+  if (looper.allStart && from !== recorded && (!looper.toggleAll || from === 0)) ways.push(allIn);
+  if (looper.allStop && from !== 0) ways.push([allOut, ...bitsOf(to).map(track("start"))]);
+  if (looper.toggleAll && looper.allStart && from !== 0)
+    ways.push([...(looper.allStop ? [allOut] : bitsOf(from).map(track("stop"))), ...allIn]);
   let best: Press[] | null = null;
   for (const way of ways) {
     const presses = way.map((press, index) => ({ ...press, late: late(index) }) as Press);

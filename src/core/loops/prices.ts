@@ -43,7 +43,7 @@ const SCRATCH = { after: new Float64Array(256), late: new Float64Array(256) };
  * that is never late.
  */
 function overBoundary(searcher: Priced, states: number, weights: Float64Array, perFoot: number): void {
-  const { allStart, allStop, quantised } = searcher.asked.looper;
+  const { allStart, allStop, quantised, toggleAll = false } = searcher.asked.looper;
   const { late } = SCRATCH;
   const one = PRESS_COST * perFoot;
   const start = one + (quantised ? 0 : LATE_START * perFoot);
@@ -58,11 +58,19 @@ function overBoundary(searcher: Priced, states: number, weights: Float64Array, p
       if (sounding + start < silent) late[state] = sounding + start;
       if (silent + stop < sounding) late[state | bit] = silent + stop;
     }
+  // One pedal for both lets all in from silence, to which late presses may lead.
+  if (toggleAll && allStart && late[all]! + start < late[0]!) {
+    late[0] = late[all]! + start;
+    for (let bit = 1; bit < states; bit <<= 1)
+      for (let state = bit; state < states; state++)
+        if (state & bit && late[state ^ bit]! + stop < late[state]!) late[state] = late[state ^ bit]! + stop;
+  }
   for (let state = 0; state < states; state++) {
     let best = weights[state]!;
     for (let bit = 1; bit < states; bit <<= 1)
       if (late[state ^ bit]! + one < best) best = late[state ^ bit]! + one;
-    if (allStart && state !== all && late[all]! + one < best) best = late[all]! + one;
+    if (allStart && state !== all && (!toggleAll || state === 0) && late[all]! + one < best)
+      best = late[all]! + one;
     if (allStop && state !== 0 && late[0]! + one < best) best = late[0]! + one;
     weights[state] = best;
   }

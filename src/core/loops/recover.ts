@@ -126,7 +126,9 @@ export function pressesInStep(
     for (let bar = first; bar <= last; bar++) if (tracks.every((track) => fits(track, bar))) return bar;
     return null;
   };
-  const isTogether = barOf(bitsOf(recorded & ~from)) !== null;
+  // One pedal for both starts all anew: then everything must begin in one bar.
+  const comeIn = looper.toggleAll && from !== 0 ? recorded : recorded & ~from;
+  const isTogether = barOf(bitsOf(comeIn)) !== null;
   const presses = pressesBetween(from, to, recorded, isTogether ? looper : { ...looper, allStart: false });
   let sounding = from;
   return presses.map((press): WaitingPress => {

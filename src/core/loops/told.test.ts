@@ -120,6 +120,75 @@ describe("the build", () => {
     );
   });
 
+  it("finishes a track once begun, and says what the foot does pass by pass", () => {
+    const tracks = [["hum", "clap", "thump"], ["chop"]];
+    const build = buildOf(caseOf({ layers, school: "beat-first" }), tracks);
+    expect(build.order).toEqual([["thump", "clap"], ["hum"], ["chop"]]);
+    expect(build.passes).toEqual([
+      {
+        layers: ["thump", "clap"],
+        track: 0,
+        fromBar: 1,
+        bars: 2,
+        presses: [
+          { press: "track", track: 0, at: "start" },
+          { press: "track", track: 0, at: "close" },
+          { press: "overdub", track: 0, at: "next" },
+        ],
+      },
+      {
+        layers: ["hum"],
+        track: 0,
+        fromBar: 3,
+        bars: 4,
+        presses: [
+          { press: "overdub", track: 0, at: "close" },
+          { press: "track", track: 1, at: "next" },
+        ],
+      },
+      {
+        layers: ["chop"],
+        track: 1,
+        fromBar: 7,
+        bars: 4,
+        presses: [{ press: "track", track: 1, at: "close" }],
+      },
+    ]);
+    // The first stays first; of the others one on its track comes before one that was listed earlier.
+    const apart = [["chop", "thump", "clap"], ["hum"]];
+    expect(buildOf(caseOf({ layers, school: "chords-first" }), apart).order).toEqual([
+      ["chop"],
+      ["thump", "clap"],
+      ["hum"],
+    ]);
+  });
+
+  it("goes by an order somebody has said", () => {
+    const buildOrder = [["hum"], ["clap", "thump"], ["chop"]];
+    const build = buildOf(caseOf({ layers, buildOrder }), [["hum"], ["thump", "clap"], ["chop"]]);
+    expect(build.order).toEqual(buildOrder);
+    expect(build.passes.map(({ fromBar, bars }) => [fromBar, bars])).toEqual([
+      [1, 4],
+      [5, 2],
+      [7, 4],
+    ]);
+    expect(build.why).toBe("hum comes first, as somebody has said");
+  });
+
+  it("ends with everything sounding where it is listened to: what must be silent is pressed before the song", () => {
+    const asked = caseOf({
+      layers: [layerOf("a"), layerOf("b")],
+      sections: [sectionOf("v", 4, "a:on"), sectionOf("w", 4, "a:on b:on")],
+      pins: { a: 0, b: 1 },
+    });
+    const pressed = (listen: boolean) =>
+      planned({ ...asked, listen }).presses.flatMap((press) =>
+        press.before === "v" && press.press === "track" ? [`${press.track} ${press.effect}`] : [],
+      );
+    expect(pressed(false)).toEqual(["0 start"]);
+    expect(pressed(true)).toEqual(["1 stop"]);
+  });
+
   it("adds one pass of the longest loop to listen", () => {
     expect(buildOf(caseOf({ layers, listen: true })).bars).toBe(11 + 4);
   });
@@ -205,5 +274,62 @@ describe("the way back", () => {
         expect(found.advice).toBe(direct[0]! <= direct[1]! ? "now" : "atBoundary");
       }
     expect(clashesOf(asked, plan)).toEqual([]);
+  });
+});
+
+describe("the way back on a box with one pedal for both", () => {
+  it("silences all and lets all in again where that is cheaper, and then in the bar in which every pass begins", () => {
+    const ids = ["a", "b", "c", "d"];
+    const asked = caseOf({
+      looper: { tracks: 4, allStart: true, allStop: true, quantised: false, toggleAll: true },
+      layers: ids.map((id) => layerOf(id, { bars: 2 })),
+      sections: [sectionOf("v", 8, ids.map((id) => `${id}:on`).join(" "))],
+      pins: { a: 0, b: 1, c: 2, d: 3 },
+    });
+    const plan = planned(asked);
+    expect(recover(asked, plan, 0, [0]).now.map(({ press, late }) => [press, late])).toEqual([
+      ["stop-all", false],
+      ["start-all", true],
+    ]);
+    const at = { section: 5, tracks: [5, null, null, null] };
+    expect(recover(asked, plan, 0, [0], at).now).toMatchObject([
+      { press: "stop-all" },
+      { press: "start-all", bar: 2 },
+    ]);
+  });
+});
+
+describe("a clash from entering in mid-pass", () => {
+  const loop = layerOf("loop", { kind: "pitched", bars: 2, progression: chordBeats("Dm 4 A 4") });
+  const clashes = (chords: string, bars: number) => {
+    const asked = caseOf({
+      layers: [loop],
+      sections: [sectionOf("v", bars, "loop:on", { chords: chordBeats(chords) })],
+    });
+    return clashesOf(asked, planned(asked));
+  };
+
+  it("is cured by an entry so many bars later, by hand", () => {
+    expect(clashes("A 4 Dm 4 A 4", 3)).toMatchObject([
+      { beats: [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], shift: 1 },
+    ]);
+  });
+
+  it("has no cure where every place of the loop clashes, and none is told where nothing does", () => {
+    expect(clashes("Eb 4 Eb 4", 2)[0]).not.toHaveProperty("shift");
+    expect(clashes("Dm 4 A 4", 2)).toEqual([]);
+  });
+
+  it("is not cured at the price of another section of the run", () => {
+    const asked = caseOf({
+      layers: [loop],
+      sections: [
+        sectionOf("v", 2, "loop:on", { chords: chordBeats("Dm 4 A 4") }),
+        sectionOf("w", 2, "loop:on", { chords: chordBeats("A 4 Dm 4") }),
+      ],
+    });
+    const [clash, ...others] = clashesOf(asked, planned(asked));
+    expect([clash!.section, others]).toEqual(["w", []]);
+    expect(clash).not.toHaveProperty("shift");
   });
 });

@@ -19,9 +19,11 @@ export type LoopWay = {
 export const recordedTracks = (tracks: readonly (readonly unknown[])[]): Sounding =>
   maskOf(tracks.flatMap((layers, track) => (layers.length > 0 ? [track] : [])));
 
-/** What sounds just before the first section. */
-export const soundingBefore = (asked: Pick<LoopCase, "startFrom">, recorded: Sounding): Sounding =>
-  asked.startFrom === "running" ? recorded : 0;
+/** What sounds just before the first section: where the build ends with a pass to listen, everything. */
+export const soundingBefore = (
+  asked: Pick<LoopCase, "startFrom" | "listen">,
+  recorded: Sounding,
+): Sounding => (asked.startFrom === "running" || asked.listen ? recorded : 0);
 
 /** Layers that are not as wanted in a section, by id, in list order. */
 export function wrongLayers(

@@ -4,7 +4,7 @@ import { madeUpCase, numbersFrom } from "../../../../testing/loops/sample-case";
 import { unwrap } from "../../../base";
 import { planLoops } from "../plan";
 import { bitsOf } from "../press";
-import { recordedTracks } from "../way";
+import { recordedTracks, soundingBefore } from "../way";
 import {
   actOfPedal,
   advance,
@@ -181,9 +181,9 @@ describe("the simulated looper", () => {
       const recorded = recordedTracks(plan.tracks);
       let state: BoxState = {
         ...emptyBox(asked.looper.tracks),
-        tracks: plan.tracks.map((layers) => ({
+        tracks: plan.tracks.map((layers, track) => ({
           recorded: layers.map((layer) => ({ layer, seconds: 4 })),
-          runs: asked.startFrom === "running" && layers.length > 0,
+          runs: (soundingBefore(asked, recorded) & (1 << track)) !== 0,
           since: 0,
         })),
       };

@@ -35,7 +35,10 @@ export function describeLoopFinding(
     case "loop-clash":
       return {
         what: `${finding.layer} clashes on ${finding.beats} ${finding.beats === 1 ? "beat" : "beats"}: ${describeClash(finding.reason, nameOf)}${finding.more > 0 ? ` (and ${finding.more} more)` : ""}.`,
-        why: "A loop keeps the chords it was recorded with. It is never taken out by itself: say what shall be done.",
+        why:
+          finding.shift === null
+            ? "A loop keeps the chords it was recorded with. It is never taken out by itself: say what shall be done."
+            : `It was let in at another place of its pass: let in ${countBars(Math.abs(finding.shift))} ${finding.shift > 0 ? "later" : "earlier"}, it fits.`,
       };
     case "loop-cut":
       return {

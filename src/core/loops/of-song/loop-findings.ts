@@ -31,6 +31,8 @@ type Facts =
       readonly reason: ClashReason;
       /** Other reasons beside it. */
       readonly more: number;
+      /** By how many bars its entry must move to cure it, above 0 later; null where no move does. */
+      readonly shift: number | null;
     }
   | {
       readonly kind: "loop-cut";
@@ -165,7 +167,7 @@ function waitFindings(
 }
 
 function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Piece): LoopFinding[] {
-  return clashes.map(({ layer, beats, reason, more }): LoopFinding => {
+  return clashes.map(({ layer, beats, reason, more, shift = null }): LoopFinding => {
     const pieces = [piece.id];
     return {
       ...placed(piece),
@@ -175,6 +177,7 @@ function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Pie
       beats: beats.length,
       reason,
       more,
+      shift,
       fixes: [
         { do: "mute", layerId: layer, pieces },
         { do: "second-layer", layerId: layer, pieces },

@@ -30,7 +30,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
       </h2>
       <div className="grid gap-3 md:grid-cols-2">
         {LOOP_SCHOOLS.map((school) => {
-          const build = buildOf({ ...asked, school });
+          const build = buildOf({ ...asked, school }, shown.plan.tracks);
           const chosen = song.box.school === school;
           return (
             <div
