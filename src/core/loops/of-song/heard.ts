@@ -2,6 +2,7 @@ import { playerPart } from "../../parts";
 import { hzOf } from "../../pitch";
 import {
   type HeldShape,
+  type Onset,
   onsetsOf,
   type PartOnsets,
   SPREAD_MS,
@@ -69,16 +70,16 @@ export function heardLayers(body: VersionBody, song: SongLoops, spreadMs = SPREA
     const msOf = (tick: number) => (tick / beatTicks) * msPerBeat;
     const onsets = onsetsOf(pass, 0, length, msOf, length, spreadMs);
     const plays = row.pitch === "damped" ? "chop" : row.plays;
-    return [{ id: row.id, plays, hits: hitsOf(pass, onsets, msPerBeat), level: row.level }];
+    return [{ id: row.id, plays, hits: hitsOf(onsets, msPerBeat), level: row.level }];
   });
 }
 
-/** Onsets as hits of the simulated looper: the loudest stroke has the layer's level, its strings together. */
-function hitsOf({ strokes }: TimedPart, onsets: PartOnsets, msPerBeat: number): LayerHit[] {
+/** Onsets as hits of the simulated looper: what is loudest has the layer's level, all that rings together. */
+function hitsOf(onsets: PartOnsets, msPerBeat: number): LayerHit[] {
   const pitched = [...onsets.strokes, ...onsets.line];
   const knocks = onsets.drums.map(({ ms, weight, loud }) => ({ ms, velocity: velocityOf(weight, loud) }));
   const loudest = Math.max(1, ...[...pitched, ...knocks].map(({ velocity }) => velocity));
-  const atOnce = mostAtOnce(strokes);
+  const atOnce = mostAtOnce(pitched);
   return [
     ...pitched.map(
       ({ ms, pitch, lastsMs, velocity }): LayerHit => ({
@@ -99,9 +100,23 @@ function hitsOf({ strokes }: TimedPart, onsets: PartOnsets, msPerBeat: number): 
   ].sort((a, b) => a.beat - b.beat);
 }
 
-/** How many strings or keys a layer sounds at once at most. */
-const mostAtOnce = (strokes: TimedPart["strokes"]): number =>
-  Math.max(
-    1,
-    ...strokes.map(({ held, notes }) => held?.frets.filter((fret) => fret !== null).length ?? notes.length),
-  );
+/** How many notes sound at once at most: strings that ring over each other add up. */
+function mostAtOnce(notes: readonly Pick<Onset, "ms" | "lastsMs" | "pitch">[]): number {
+  const pitched = notes.filter(({ pitch }) => pitch !== null);
+  // What ends where another begins has made room for it.
+  const changes = pitched
+    .flatMap(({ ms, lastsMs }) => [
+      { ms, by: 1 },
+      { ms: ms + lastsMs - HAIR_MS, by: -1 },
+    ])
+    .sort((a, b) => a.ms - b.ms || a.by - b.by);
+  let now = 0;
+  let most = 1;
+  for (const { by } of changes) {
+    now += by;
+    most = Math.max(most, now);
+  }
+  return most;
+}
+/** What a sum of fractions may lack, ms. */
+const HAIR_MS = 1e-6;

@@ -392,6 +392,12 @@ describe("layers", () => {
       ...Array.from({ length: 4 }, () => [4, 4]),
     ]);
     expect(held!.hits[0]).toMatchObject({ hz: [hzOf(43)], share: 1 / 6 });
+    // Rung over each other, no more of them than the level can hold.
+    for (const { hits } of [thump!, held!, damped!])
+      for (const { beat } of hits) {
+        const ringing = hits.filter((hit) => hit.beat <= beat && beat < hit.beat + hit.beats - 1e-9);
+        expect(ringing.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(1 + 1e-9);
+      }
     expect([damped!.plays, damped!.hits[0]!.beat, damped!.hits[0]!.hz]).toEqual(["chop", 0.5, []]);
     expect(heardLayers(body, read(body))[1]!.hits.map(({ beat }) => beat > 0 && beat < 4)).toContain(true);
   });

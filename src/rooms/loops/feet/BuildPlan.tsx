@@ -6,6 +6,7 @@ import { Tick } from "@/ui/Tick";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { describeSeconds } from "../loop-words";
 import type { Loops, ShownPlan } from "../use-loops";
+import { tellBuildFeet } from "./tell-build-feet";
 
 const SCHOOL_WORDS: Readonly<Record<LoopSchool, string>> = {
   "chords-first": "Chords first",
@@ -50,10 +51,10 @@ export function BuildPlan({ loops }: { loops: Loops }) {
               </h3>
               <ol className="mt-1 list-decimal pl-6">
                 <li>count in, 1 bar</li>
-                {build.order.map((pass) => (
-                  <li key={pass.join()}>
-                    {pass.map(nameOf).join(" together with ")},{" "}
-                    {Math.max(...pass.map((id) => asked.layers.find((layer) => layer.id === id)!.bars))} bars
+                {build.passes.map((pass) => (
+                  <li key={pass.layers.join()}>
+                    {pass.layers.map(nameOf).join(" together with ")}, {pass.bars} bars
+                    {chosen && <span className="block text-sm">{tellBuildFeet(pass, song.box)}</span>}
                   </li>
                 ))}
                 {asked.listen && <li>listen once</li>}

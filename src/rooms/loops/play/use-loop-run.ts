@@ -7,8 +7,8 @@ import { clockOf, type Moment } from "@/core/song/moments";
 import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { keepRun, useAnswer, useRunner } from "../../trainer";
+import { pedalOf } from "../pedal-of";
 import type { Loops, ShownPlan } from "../use-loops";
-import { pedalOf } from "./pedal-of";
 
 /**
  * A run of the plan on the simulated looper: what it shows, the press that comes next, and the way back from where the

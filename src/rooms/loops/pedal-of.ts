@@ -1,7 +1,10 @@
 import type { LoopBox } from "@/core/song/schema";
 
 /** Which pedal does an act, and how: pressed, twice, or held. */
-export function pedalOf(box: LoopBox, act: string): { readonly at: number; readonly how: string } | null {
+export function pedalOf(
+  box: Pick<LoopBox, "pedals">,
+  act: string,
+): { readonly at: number; readonly how: string } | null {
   for (const [way, how] of [
     ["press", ""],
     ["double", ", twice"],
