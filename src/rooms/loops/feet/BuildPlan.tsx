@@ -54,7 +54,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
                 {build.passes.map((pass) => (
                   <li key={pass.layers.join()}>
                     {pass.layers.map(nameOf).join(" together with ")}, {pass.bars} bars
-                    {chosen && <span className="block text-sm">{tellBuildFeet(pass, song.box)}</span>}
+                    {chosen && <span className="block text-sm">foot: {tellBuildFeet(pass, song.box)}</span>}
                   </li>
                 ))}
                 {asked.listen && <li>listen once</li>}

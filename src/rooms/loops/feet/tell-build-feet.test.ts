@@ -17,7 +17,7 @@ describe("the feet of a build", () => {
         },
         two!,
       ),
-    ).toBe("Left to begin, Left to close, Left, held to go on at once");
+    ).toBe("Left to begin; Left to close; Left held to go on at once");
   });
 
   it("say where the box has no pedal for it", () =>

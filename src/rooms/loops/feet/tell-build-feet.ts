@@ -12,7 +12,7 @@ const WHEN: Readonly<Record<BuildPass["presses"][number]["at"], string>> = {
 
 /**
  * What the foot does for a pass of the build, by the names of the box's pedals.
- * @example "Left to begin, Left to close, Right to go on at once"
+ * @example "Left to begin; Left to close; Right to go on at once"
  */
 export const tellBuildFeet = (
   { presses }: Pick<BuildPass, "presses">,
@@ -21,7 +21,9 @@ export const tellBuildFeet = (
   presses
     .map(({ press, track, at }) => {
       const pedal = pedalOf(box, `${press}-${track}`);
-      const name = pedal ? `${box.pedals[pedal.at]!.name}${pedal.how}` : `no pedal for track ${track + 1}`;
+      const name = pedal
+        ? `${box.pedals[pedal.at]!.name}${pedal.how.replace(",", "")}`
+        : `no pedal for track ${track + 1}`;
       return `${name} ${WHEN[at]}`;
     })
-    .join(", ");
+    .join("; ");
