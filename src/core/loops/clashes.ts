@@ -144,22 +144,22 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
       const layer = layers.get(id)!;
       if (layer.kind !== "pitched" || layer.progression.length === 0) continue;
       const length = layer.bars * asked.beatsPerBar;
-      const known = new Map<string, number>();
-      const beatsAt = (at: number, gone: number): number => {
+      const known = new Map<string, ReturnType<typeof clashesIn>>();
+      const clashesAt = (at: number, gone: number) => {
         const into = ((gone % length) + length) % length;
         const place = `${at} ${into.toFixed(6)}`;
-        const beats = known.get(place) ?? clashesIn(asked, layer, at, into, clash).beats.length;
-        known.set(place, beats);
-        return beats;
+        const found = known.get(place) ?? clashesIn(asked, layer, at, into, clash);
+        known.set(place, found);
+        return found;
       };
       const run = Array.from({ length: to - from }, (_, index) => ({
         at: from + index,
         gone: starts[from + index]! - starts[from]!,
       }));
-      for (let at = from; at < to; at++) {
-        const { beats, reasons } = clashesIn(asked, layer, at, starts[at]! - starts[from]!, clash);
+      for (const { at, gone } of run) {
+        const { beats, reasons } = clashesAt(at, gone);
         if (beats.length === 0) continue;
-        const shift = shiftOf(asked, layer.bars, at, run, beatsAt);
+        const shift = shiftOf(asked, layer.bars, at, run, (...place) => clashesAt(...place).beats.length);
         const reason = reasons[0]!;
         const more = reasons.length - 1;
         const why = `${describeClash(reason)}${more > 0 ? ` (and ${more} more)` : ""}`;

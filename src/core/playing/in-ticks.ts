@@ -42,6 +42,15 @@ export const withChoke = (struck: TimedStroke, ends: Ticks, next: Ticks): TimedS
     ? [struck, { ...struck, tick: ends, stroke: { kind: "choke" } }]
     : [struck];
 
+/**
+ * A note of a line as its row says it, at its place.
+ * @param ticks how long it lasts there
+ */
+export const timedNote = (
+  { string, fret, art, bend, ring, short, weight }: Omit<TimedNote, "tick" | "ticks" | "stroke" | "neck">,
+  place: Pick<TimedNote, "tick" | "ticks" | "stroke" | "neck">,
+): TimedNote => ({ string, fret, art, bend, ring, short, weight, ...place });
+
 const within = <At extends { readonly tick: Ticks }>(
   list: readonly At[],
   from: Ticks,

@@ -7,6 +7,7 @@ export {
   type TimedNote,
   type TimedPart,
   type TimedStroke,
+  timedNote,
   withChoke,
 } from "./in-ticks";
 export { type NoteAt, playLine } from "./line";

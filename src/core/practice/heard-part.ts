@@ -22,6 +22,7 @@ import {
   type TimedNote,
   type TimedPart,
   type TimedStroke,
+  timedNote,
   withChoke,
 } from "../playing";
 import { PLAIN_WEIGHT, type Stroke } from "../rhythm";
@@ -198,11 +199,10 @@ function notesIn(
   const strokes = lineStrokes(riff, byBars, passage.meter);
   const end = passage.tick + passage.ticks;
   return played
-    .map(({ tick, ticks, string, fret, art, bend, ring, short, weight }, at): TimedNote => {
-      const from = passage.tick + tick;
-      const lasts = Math.min(ticks, end - from);
-      const stroke = strokes[at] ?? null;
-      return { tick: from, ticks: lasts, string, fret, art, bend, ring, short, weight, stroke, neck };
+    .map((note, at): TimedNote => {
+      const tick = passage.tick + note.tick;
+      const ticks = Math.min(note.ticks, end - tick);
+      return timedNote(note, { tick, ticks, stroke: strokes[at] ?? null, neck });
     })
     .sort((a, b) => a.tick - b.tick || a.string - b.string);
 }

@@ -95,11 +95,10 @@ function inKey(degrees: number, key: Key): number[] {
 }
 
 const LEVEL_SETTINGS = ["level", "boost", "pedal", "volume"] as const;
-type LevelSettings = Pick<Settings, (typeof LEVEL_SETTINGS)[number] | "boost.level">;
 
 /** How loud a sound is: its level in dB, and pedal and knob, whose way is squared. Ours, no source. */
-function gainOf(settings: LevelSettings): number {
-  const db = loudness(settings as Settings);
+function gainOf(settings: Settings): number {
+  const db = loudness(settings);
   return 10 ** (db / 20) * (Number(settings.pedal) / 10) ** 2 * (Number(settings.volume) / 10) ** 2;
 }
 

@@ -42,7 +42,7 @@ function levelsIn({ sound }: HeardPart, from: Ticks, to: Ticks): readonly LevelA
   return [{ tick: from, gain }, ...sound.levels.filter(({ tick }) => tick > from && tick < to)];
 }
 
-/** A note with what is added to it. A pitch that is there already is not doubled on its own string. */
+/** A note with what is added to it; what is added is on no string, and ends nothing that rings there. */
 function added(onset: Onset, { adds, dry }: AddingSpan, single: () => boolean): Onset[] {
   const { pitch, velocity } = onset;
   if (pitch === null) return [onset];

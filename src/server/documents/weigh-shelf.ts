@@ -4,8 +4,8 @@ import type { Weighed } from "@/core/practice";
 import type { VersionBody } from "@/core/song/schema";
 import type { Database } from "../db/open-database";
 import { documents, shelf } from "../db/schema";
-import { readRows } from "./row";
 import { forgetCounts, shelfRowsOf } from "./shelf";
+import { findDocument } from "./stored-documents";
 
 /** Works out what a version asks of its band, off the main thread. */
 type Weigh = (body: VersionBody) => Promise<Weighed>;
@@ -28,11 +28,10 @@ export async function weighedOnShelf(
 
 /** Weighs a version and keeps it, unless it was changed meanwhile; null where it can't be read. */
 async function weighOne(database: Database, versionId: string, weigh: Weigh): Promise<Weighed | null> {
-  const [stored] = await database.select().from(documents).where(eq(documents.id, versionId));
-  const [version] = stored ? readRows([stored]) : [];
-  if (!stored || version?.kind !== "version") return null;
+  const version = await findDocument(database, versionId);
+  if (version?.kind !== "version") return null;
   const weighed = await weigh(version.body);
-  const isAsItWas = sql`exists (select 1 from ${documents} where ${documents.id} = ${versionId} and ${documents.revision} = ${stored.revision})`;
+  const isAsItWas = sql`exists (select 1 from ${documents} where ${documents.id} = ${versionId} and ${documents.revision} = ${version.revision})`;
   await database
     .update(shelf)
     .set({ weighed, learning: weighed.high })

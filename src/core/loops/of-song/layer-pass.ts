@@ -7,6 +7,7 @@ import {
   type TimedNote,
   type TimedPart,
   type TimedStroke,
+  timedNote,
   withChoke,
 } from "../../playing";
 import { fitPattern, isOnset, PLAIN_WEIGHT, type Stroke } from "../../rhythm";
@@ -155,22 +156,10 @@ function lineOf(body: VersionBody, { riffId }: LoopLayerRow, length: Ticks): Tim
   const notes = notesOfRiff(body, riff.id);
   const strokes = lineStrokes(riff, notes, meterOf(body));
   return Array.from({ length: Math.ceil(length / riff.ticks) }, (_, round) =>
-    notes.map(({ tick, ticks, string, fret, art, bend, ring, short, weight }, at): TimedNote => {
-      const from = round * riff.ticks + tick;
-      const stroke = strokes[at] ?? null;
-      return {
-        tick: from,
-        ticks: Math.min(ticks, length - from),
-        string,
-        fret,
-        art,
-        bend,
-        ring,
-        short,
-        weight,
-        stroke,
-        neck,
-      };
+    notes.map((note, at): TimedNote => {
+      const tick = round * riff.ticks + note.tick;
+      const ticks = Math.min(note.ticks, length - tick);
+      return timedNote(note, { tick, ticks, stroke: strokes[at] ?? null, neck });
     }),
   )
     .flat()
