@@ -78,7 +78,7 @@ export { type PlayerPart, playerPart } from "./player-part";
 export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, scaleOfRow } from "./section-chords";
 export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
-export { type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
+export { hardestShape, type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
 export { neighboursOf, planShapes, type ShapePlan, shapesOfPlan } from "./shape-plan";
 export {
   ANY_SHAPE,

@@ -58,6 +58,10 @@ export type ListedChange = {
   readonly where: readonly string[];
 };
 
+/** The shape of the song that is hardest to hold; of equals the one met first. Null where nothing is held. */
+export const hardestShape = (plan: ShapePlan): ListedShape | null =>
+  listShapes(plan).toSorted((a, b) => b.fingering.difficulty - a.fingering.difficulty)[0] ?? null;
+
 /** Every change of the song once, the hardest first; of equals the one met first. */
 export function listChanges(plan: ShapePlan): ListedChange[] {
   const changes = plan.runs.flatMap((planned) => changesOf(planned));

@@ -1,4 +1,4 @@
-import { bandSheet, listChanges, listShapes, planRequest, planShapes } from "../parts";
+import { bandSheet, hardestShape, listChanges, planRequest, planShapes } from "../parts";
 import { hasStrings, indexCells, outlineOf, timelineOf } from "../song/read";
 import type { Player, Practice, VersionBody } from "../song/schema";
 import { bandLoad, type Load, loadOf, type Proved } from "./load";
@@ -37,8 +37,7 @@ export function weighSong(body: VersionBody): Weighed {
     low,
     high,
     players: loads.map(({ player: { name, instrument, level }, plan, load }) => {
-      const shapes = plan ? listShapes(plan) : [];
-      const [shape] = shapes.toSorted((a, b) => b.fingering.difficulty - a.fingering.difficulty);
+      const shape = plan ? hardestShape(plan) : null;
       const [change] = plan ? listChanges(plan) : [];
       return {
         name,

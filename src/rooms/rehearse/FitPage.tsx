@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { Beside } from "@/api";
-import { listChanges, listShapes, type ShapePlan } from "@/core/parts";
+import { hardestShape, listChanges, type ShapePlan } from "@/core/parts";
 import {
   bandLoad,
   correctionOf,
@@ -212,7 +212,7 @@ function PlayerFit({
 
 function Hardest({ player, plan }: { readonly player: Player; readonly plan: ShapePlan }) {
   const names = useNames();
-  const [shape] = listShapes(plan).toSorted((a, b) => b.fingering.difficulty - a.fingering.difficulty);
+  const shape = hardestShape(plan);
   const [change] = listChanges(plan);
   if (!shape) return null;
   const told = (capo: number, symbol: string) => names({ player, capo }).readSounding(symbol);
