@@ -1,6 +1,7 @@
 import { unwrap } from "../../src/base";
 import { parseChord } from "../../src/core/chord";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection, Want } from "../../src/core/loops/loop-case";
+import type { PedalPrices } from "../../src/core/loops/pedal-prices";
 import { parseKey } from "../../src/core/pitch";
 
 /** Chords as "Dm 8 Bb 8". */
@@ -83,6 +84,19 @@ export function madeUpCase(
     })),
     pins: next(3) || layers === 0 ? {} : { [`l${next(layers)}`]: next(tracks) },
   });
+}
+
+/** Made-up prices of pedals: some tracks only in or only out by their own, some dearer, some neighbours under one foot. */
+export function madeUpPrices(next: (below: number) => number, tracks: number): PedalPrices {
+  const price = () => [0, 0, 0, 1, 2, null][next(6)]!;
+  const pairs = Array.from({ length: tracks - 1 }, (_, at) => [at, at + 1] as const);
+  return {
+    start: Array.from({ length: tracks }, price),
+    stop: Array.from({ length: tracks }, price),
+    startAll: next(3),
+    stopAll: next(3),
+    pairs: pairs.filter(() => next(2) === 0),
+  };
 }
 
 /** A small generator of whole numbers. */

@@ -1,13 +1,26 @@
 import { divides, type LoopCase, wantOf } from "../../src/core/loops/loop-case";
+import { NO_PEDAL, type PedalPrices } from "../../src/core/loops/pedal-prices";
 import { afterPress, bitsOf, costOfPress, type Pedal } from "../../src/core/loops/press";
 
 /** Figures of a plan, found by trying everything. */
 export type SlowPoint = { readonly wrongBars: number; readonly footCost: number; readonly used: number };
 
+/** What a press costs on top: of a pair the dearer half; null where no pedal of a pair does its part. */
+function slowMore(pedal: Pedal, state: number, prices: PedalPrices | undefined): number | null {
+  if (!prices) return 0;
+  const own = (track: number) => (state & (1 << track) ? prices.stop[track] : prices.start[track]) ?? null;
+  if (pedal.press === "track") return own(pedal.track) ?? NO_PEDAL;
+  if (pedal.press !== "pair") return pedal.press === "start-all" ? prices.startAll : prices.stopAll;
+  const both = pedal.tracks.map(own);
+  return both.includes(null) ? null : Math.max(...both.map((price) => price!));
+}
+
 /** The cheapest presses between any two states of the recorded tracks, one press after the other. */
-function slowCosts(recorded: number, { allStart, allStop, quantised, toggleAll }: LoopCase["looper"]) {
+export function slowCosts(recorded: number, looper: LoopCase["looper"]) {
+  const { allStart, allStop, quantised, toggleAll, prices } = looper;
   const pedals: Pedal[] = [
     ...bitsOf(recorded).map((track): Pedal => ({ press: "track", track })),
+    ...(prices?.pairs ?? []).map((tracks): Pedal => ({ press: "pair", tracks })),
     ...(allStart ? [{ press: "start-all" } as const] : []),
     ...(allStop ? [{ press: "stop-all" } as const] : []),
   ];
@@ -22,7 +35,9 @@ function slowCosts(recorded: number, { allStart, allStop, quantised, toggleAll }
           const after = afterPress(state, recorded, pedal);
           if (after === null) continue;
           const effect = (after & ~state) !== 0 ? "start" : "stop";
-          const total = cost + costOfPress({ effect, late: pressed > 0 && !quantised });
+          const more = slowMore(pedal, state, prices);
+          if (more === null) continue;
+          const total = cost + costOfPress({ effect, late: pressed > 0 && !quantised, more });
           next.set(after, Math.min(total, next.get(after) ?? Number.POSITIVE_INFINITY));
         }
       for (const [state, cost] of next)
@@ -33,6 +48,15 @@ function slowCosts(recorded: number, { allStart, allStop, quantised, toggleAll }
   };
 }
 
+/** The most tracks that any grouping uses, each pass on its own while tracks last. */
+const mostTracks = (asked: LoopCase): number =>
+  Math.max(
+    0,
+    ...[...everyGrouping({ ...asked, spread: false })].map((on) =>
+      Math.min(new Set(on).size, asked.layers.length),
+    ),
+  );
+
 /** Every layer on every track, pins kept. */
 function* everyGrouping(asked: LoopCase, at = 0, on: readonly number[] = []): Generator<readonly number[]> {
   if (at === asked.layers.length) {
@@ -42,7 +66,7 @@ function* everyGrouping(asked: LoopCase, at = 0, on: readonly number[] = []): Ge
       const lengths = lengthsOn(track);
       if (!lengths.every((bars) => divides(bars, Math.max(...lengths)))) return;
     }
-    yield on;
+    if (!asked.spread || new Set(on).size === mostTracks(asked)) yield on;
     return;
   }
   const pin = asked.pins[asked.layers[at]!.id];

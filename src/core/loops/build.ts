@@ -44,10 +44,11 @@ const COUNT_IN_BARS = 1;
 /** A build longer than this loses the room. Rule of thumb, no source. */
 export const LONGEST_BUILD_SECONDS = 45;
 
+/** Layers recorded in one pass. */
 type Pass = readonly LoopLayer[];
 
 /** Layers recorded in one pass, in list order of their first ones. */
-function passesOf(layers: readonly LoopLayer[]): Pass[] {
+export function passesOf(layers: readonly LoopLayer[]): Pass[] {
   const home = new Map(layers.map(({ id }) => [id, id]));
   const root = (id: string): string => {
     const up = home.get(id)!;

@@ -19,8 +19,8 @@ export {
   describePress,
   maskOf,
   type Press,
-  pressesBetween,
 } from "./press";
+export { pressesBetween } from "./presses-between";
 export { pressesInStep, recover, type WaitingPress } from "./recover";
 export { runsOf, sectionBeats } from "./track-runs";
 export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";

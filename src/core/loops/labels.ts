@@ -25,9 +25,9 @@ function undominated(labels: Label[]): Label[] {
  */
 export function plansWithin(searcher: Searcher, blocks: Blocks, lines: readonly Line[]): Planned[] {
   const states = 1 << blocks.length;
-  const costs = searcher.changeCosts(blocks.length);
+  const costs = searcher.changeCosts(blocks);
   const wrong = wrongTable(searcher, blocks);
-  const toGo = lines.map((line) => weightsToGo(searcher, states, wrong, line));
+  const toGo = lines.map((line) => weightsToGo(searcher, blocks, wrong, line));
   const keeps = (foot: number, bars: number, place: number): boolean => {
     for (let index = 0; index < lines.length; index++) {
       const { perWrong, perFoot, most } = lines[index]!;
@@ -35,7 +35,7 @@ export function plansWithin(searcher: Searcher, blocks: Blocks, lines: readonly 
     }
     return true;
   };
-  let here: Label[] = [{ foot: 0, wrong: 0, state: searcher.before(blocks.length), from: null }];
+  let here: Label[] = [{ foot: 0, wrong: 0, state: searcher.before(blocks), from: null }];
   for (let at = 0; at < searcher.wanted.sections; at++) {
     const reached = Array.from({ length: states }, (): Label[] => []);
     for (const label of here)

@@ -1,6 +1,7 @@
 import type { Chord } from "../chord";
 import type { Key } from "../pitch";
 import type { LOOP_SCHOOLS, LOOP_STARTS, WANTS } from "../song/schema";
+import type { PedalPrices } from "./pedal-prices";
 
 export type Want = (typeof WANTS)[number];
 
@@ -19,6 +20,10 @@ export type Looper = {
   readonly toggleAll?: boolean | undefined;
   /** Whether the box waits for the loop point: nothing is late on such a one. */
   readonly quantised: boolean;
+  /** Whether a track taken out was only muted: let in again it is where it would be, and begins anew only from silence. */
+  readonly muted?: boolean | undefined;
+  /** What its pedals cost; all plain when left out. */
+  readonly prices?: PedalPrices | undefined;
 };
 
 export type ChordBeats = { readonly chord: Chord; readonly beats: number };
@@ -60,6 +65,8 @@ export type LoopCase = {
   readonly listen: boolean;
   readonly layers: readonly LoopLayer[];
   readonly sections: readonly LoopSection[];
+  /** Whether each pass has a track of its own while tracks last; else as few tracks as may be. */
+  readonly spread?: boolean | undefined;
   /** The track of a layer, where somebody has said so. */
   readonly pins: Readonly<Record<string, number>>;
   /** The passes of the build in their order, where somebody has said so: every layer once. */

@@ -1,6 +1,7 @@
+import { pricedCosts } from "./cheapest-presses";
 import { type Blocks, Grouping } from "./grouping";
 import type { LoopCase } from "./loop-case";
-import { changeCosts } from "./press";
+import { changeCosts } from "./presses-between";
 import { leastFootWithin } from "./prices";
 import { countBits, type Wanted, wantedOf } from "./wants";
 import { soundingBefore } from "./way";
@@ -23,7 +24,7 @@ export class Searcher {
   readonly grouping: Grouping;
   readonly wanted: Wanted;
   readonly layers: number;
-  private readonly costs: Uint16Array[] = [];
+  private readonly costs = new Map<string, Uint16Array>();
   /** Scratch: blocks that must sound, and must not, in each section. */
   private readonly must: Uint16Array;
   private readonly mustNot: Uint16Array;
@@ -47,14 +48,27 @@ export class Searcher {
     return this.steps > this.budget;
   }
 
-  changeCosts(tracks: number): Uint16Array {
-    this.costs[tracks] ??= changeCosts(tracks, this.asked.looper);
-    return this.costs[tracks];
+  /** What every change between the states of a grouping costs; of part of one at least that. */
+  changeCosts(blocks: Blocks): Uint16Array {
+    const { looper } = this.asked;
+    const used = this.grouping.used(blocks);
+    const isPart = !this.grouping.isFull(blocks);
+    const key = `${blocks.length} ${used} ${isPart}`;
+    const known =
+      this.costs.get(key) ??
+      (looper.prices ? pricedCosts(blocks.length, used, looper, isPart) : changeCosts(blocks.length, looper));
+    this.costs.set(key, known);
+    return known;
+  }
+
+  /** The same where it has to be looked up: plain pedals are reckoned with directly. */
+  pricedChanges(blocks: Blocks): Uint16Array | null {
+    return this.asked.looper.prices ? this.changeCosts(blocks) : null;
   }
 
   /** What sounds just before the first section. */
-  before(tracks: number): number {
-    return soundingBefore(this.asked, (1 << tracks) - 1);
+  before(blocks: Blocks): number {
+    return soundingBefore(this.asked, this.grouping.used(blocks));
   }
 
   /** The fewest wrong bars of a grouping, in units: each track is on or off as most of it wants. */
@@ -79,7 +93,7 @@ export class Searcher {
         const ifSilent = countBits(on[at]! & blocks[index]!);
         const ifSounding = countBits(off[at]! & blocks[index]!);
         if (ifSounding < ifSilent) must |= 1 << index;
-        else if (ifSounding > ifSilent) mustNot |= 1 << index;
+        else if (ifSounding > ifSilent || blocks[index] === 0) mustNot |= 1 << index;
       }
       this.must[at] = must;
       this.mustNot[at] = mustNot;
@@ -108,13 +122,13 @@ export class Searcher {
    */
   leastFoot(blocks: Blocks, most = FAR): number {
     this.readRight(blocks);
-    return leastFootWithin(this, 1 << blocks.length, this.isRight, most);
+    return leastFootWithin(this, blocks, this.isRight, most);
   }
 
   /** The states of a plan of least foot cost; of equals the first in the order of {@link rightStates}, section by section. */
   statesOf(blocks: Blocks): number[] {
     const width = 1 << blocks.length;
-    const costs = this.changeCosts(blocks.length);
+    const costs = this.changeCosts(blocks);
     this.readRight(blocks);
     const choices = Array.from({ length: this.wanted.sections }, (_, at) => this.rightStates(blocks, at));
     const toGo: number[][] = [];
@@ -131,7 +145,7 @@ export class Searcher {
       );
       after = { states: choices[at]!, left: toGo[at]! };
     }
-    let state = this.before(blocks.length);
+    let state = this.before(blocks);
     return choices.map((states, at) => {
       let best = 0;
       const total = (index: number) => costs[state * width + states[index]!]! + toGo[at]![index]!;
@@ -139,6 +153,10 @@ export class Searcher {
       state = states[best]!;
       return state;
     });
+  }
+
+  private tracksIn(blocks: Blocks): number {
+    return countBits(this.grouping.used(blocks));
   }
 
   /** The fewest wrong bars of any grouping; found only, not proven, when the budget ends first. */
@@ -159,7 +177,7 @@ export class Searcher {
       }
       for (const next of this.grouping.next(blocks, at)) seek(next, at + 1);
     };
-    seek([], 0);
+    seek(this.grouping.none, 0);
     return { wrong: best, isProven: isProven || best === 0 };
   }
 
@@ -189,13 +207,15 @@ export class Searcher {
         const most = best === null ? FAR : best.foot + 1;
         const foot = this.leastFoot(blocks, most);
         const isBetter =
-          best === null || foot < best.foot || (foot === best.foot && blocks.length < best.blocks.length);
+          best === null ||
+          foot < best.foot ||
+          (foot === best.foot && this.tracksIn(blocks) < this.tracksIn(best.blocks));
         if (!isBetter) return;
         if (isWhole) best = { blocks, foot };
       }
       if (!isWhole) for (const next of this.grouping.next(blocks, at)) seek(next, at + 1);
     };
-    seek([], 0);
+    seek(this.grouping.none, 0);
     const found = best as { blocks: Blocks; foot: number } | null;
     const blocks = found?.blocks ?? first;
     const costs = { wrong: this.leastWrong(blocks), foot: found?.foot ?? this.leastFoot(blocks) };

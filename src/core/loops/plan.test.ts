@@ -1,6 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { caseOf, layerOf, madeUpCase, numbersFrom, sectionOf } from "../../../testing/loops/sample-case";
+import {
+  caseOf,
+  layerOf,
+  madeUpCase,
+  madeUpPrices,
+  numbersFrom,
+  sectionOf,
+} from "../../../testing/loops/sample-case";
 import { slowLoops, slowTrade } from "../../../testing/loops/slow-loops";
 import { unwrap } from "../../base";
 import type { LoopCase } from "./loop-case";
@@ -152,6 +159,95 @@ describe("planning loops", () => {
       ),
       { numRuns: 150 },
     );
+  });
+
+  it("is as good as trying everything where pedals cost differently, neighbours go together, or passes are spread", () => {
+    fc.assert(
+      fc.property(
+        fc.integer(),
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.boolean(),
+        fc.boolean(),
+        (seed, layers, tracks, sections, isPriced, spread) => {
+          const next = numbersFrom(seed);
+          const plain = madeUpCase(next, { layers, tracks, sections, either: 30 });
+          const prices = isPriced ? madeUpPrices(next, tracks) : undefined;
+          const asked = { ...plain, spread, looper: { ...plain.looper, prices } };
+          const slow = slowLoops(asked);
+          const plan = planLoops(asked);
+          expect(plan.ok).toBe(slow.length > 0);
+          if (!plan.ok) return;
+          const { wrongBars, footCost, tracks: found, trade, exact } = plan.value;
+          expect(exact).toBe(true);
+          const used = found.filter((ids) => ids.length > 0).length;
+          expect({ wrongBars, footCost, used }).toEqual(slow[0]);
+          for (const way of [plan.value, ...trade!])
+            expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
+          const front = slowTrade(slow);
+          const told = trade!.map((one) => ({ wrongBars: one.wrongBars, footCost: one.footCost }));
+          if (front.length <= 3) expect(told).toEqual(front);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+
+  it("swaps two neighbours with one press where the box allows, by hand", () => {
+    const plain = { tracks: 2, allStart: false, allStop: false, quantised: false };
+    const prices = { start: [0, 0], stop: [0, 0], startAll: 0, stopAll: 0, pairs: [[0, 1] as const] };
+    const asked = caseOf({
+      looper: { ...plain, prices },
+      layers: [layerOf("a"), layerOf("b")],
+      sections: [sectionOf("v", 4, "a:on"), sectionOf("c", 4, "b:on")],
+      pins: { a: 0, b: 1 },
+    });
+    const plan = unwrap(planLoops(asked));
+    expect(plan.presses[1]).toEqual({
+      before: "c",
+      press: "pair",
+      tracks: [0, 1],
+      effect: "start",
+      effects: ["stop", "start"],
+      late: false,
+    });
+    // In, both at once, out: 3. One after the other the change would take 1 and a late stop of 4.
+    expect(plan.footCost).toBe(3);
+    expect(unwrap(planLoops({ ...asked, looper: plain })).footCost).toBe(1 + 5 + 1);
+  });
+
+  it("puts what comes and goes most on the pedals that are cheap", () => {
+    const prices = { start: [1, 0], stop: [1, 0], startAll: 0, stopAll: 0, pairs: [] };
+    const asked = caseOf({
+      looper: { tracks: 2, allStart: false, allStop: false, quantised: false, prices },
+      layers: [layerOf("stays"), layerOf("comes")],
+      sections: [
+        sectionOf("v", 4, "stays:on"),
+        sectionOf("c", 4, "stays:on comes:on"),
+        sectionOf("w", 4, "stays:on"),
+        sectionOf("d", 4, "stays:on comes:on"),
+        sectionOf("e", 4, "stays:on"),
+      ],
+    });
+    expect(unwrap(planLoops(asked)).tracks).toEqual([["stays"], ["comes"]]);
+  });
+
+  it("gives each pass a track of its own while tracks last, where that is the habit", () => {
+    const layers = ["a", "b", "c"].map((id) => layerOf(id));
+    const sections = [sectionOf("v", 4, "a:on b:on c:on")];
+    const on = (tracks: number, spread: boolean) =>
+      unwrap(
+        planLoops(
+          caseOf({
+            looper: { tracks, allStart: true, allStop: true, quantised: false },
+            layers,
+            sections,
+            spread,
+          }),
+        ),
+      ).tracks.filter((ids) => ids.length > 0).length;
+    expect([on(4, false), on(4, true), on(2, true)]).toEqual([1, 3, 2]);
   });
 
   it("counts larger cases anew, and every point of the trade costs less foot for more wrong bars", () => {

@@ -4,7 +4,8 @@ import { type Clash, type Cut, clashesOf, cutsOf } from "./clashes";
 import { type BadPair, Grouping } from "./grouping";
 import type { LoopCase } from "./loop-case";
 import { type Planned, Searcher } from "./loop-search";
-import { bitsOf, maskOf, pressesBetween, type Sounding } from "./press";
+import { bitsOf, maskOf, type Sounding } from "./press";
+import { pressesBetween } from "./presses-between";
 import { tradeOf } from "./trade";
 import { type LoopWay, type PlacedPress, recordedTracks, soundingBefore, wrongLayers } from "./way";
 

@@ -1,15 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { madeUpPrices, numbersFrom } from "../../../testing/loops/sample-case";
+import { slowCosts } from "../../../testing/loops/slow-loops";
 import type { Looper } from "./loop-case";
-import {
-  afterPress,
-  bitsOf,
-  changeCosts,
-  costOfPress,
-  costOfPresses,
-  maskOf,
-  type Pedal,
-  pressesBetween,
-} from "./press";
+import { afterPress, bitsOf, costOfPress, costOfPresses, describePress, maskOf, type Pedal } from "./press";
+import { changeCosts, pressesBetween } from "./presses-between";
 
 const box = (more: Partial<Looper> = {}): Looper => ({
   tracks: 4,
@@ -104,6 +98,39 @@ describe("presses between two states", () => {
             expect(presses.reduce((state, press) => afterPress(state, states - 1, press)!, from)).toBe(to);
           }
       }
+  });
+
+  it("takes the cheapest way whatever pedals cost", () => {
+    const next = numbersFrom(7);
+    for (let round = 0; round < 60; round++) {
+      const tracks = 1 + next(4);
+      const looper = box({
+        tracks,
+        allStart: next(2) > 0,
+        allStop: next(2) > 0,
+        quantised: next(4) === 0,
+        toggleAll: next(3) === 0,
+        prices: madeUpPrices(next, tracks),
+      });
+      const states = 1 << tracks;
+      const costs = changeCosts(tracks, looper);
+      const slow = slowCosts(states - 1, looper);
+      for (let from = 0; from < states; from++)
+        for (let to = 0; to < states; to++) {
+          const presses = pressesBetween(from, to, states - 1, looper);
+          expect(costs[from * states + to]).toBe(slow(from).get(to));
+          expect(costOfPresses(presses)).toBe(slow(from).get(to));
+          expect(presses.reduce((state, press) => afterPress(state, states - 1, press)!, from)).toBe(to);
+        }
+    }
+  });
+
+  it("tells a pair by what it does to each", () => {
+    const pair = { press: "pair", tracks: [0, 1], effect: "start" } as const;
+    expect(describePress({ ...pair, effects: ["stop", "start"] })).toBe(
+      "track 1 out and track 2 in, one press",
+    );
+    expect(describePress({ ...pair, effects: ["start", "start"] })).toBe("tracks 1 and 2 in, one press");
   });
 
   it("lets all in with one pedal for both only from silence: out, in again and late, by hand", () => {

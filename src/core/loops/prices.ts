@@ -8,8 +8,10 @@ export type Priced = {
   readonly asked: LoopCase;
   readonly wanted: Wanted;
   steps: number;
-  /** The state that sounds before the song, on so many tracks. */
-  before(tracks: number): number;
+  /** The state that sounds before the song. */
+  before(blocks: Blocks): number;
+  /** What changes between states cost, `from * states + to`; null where all pedals are plain. */
+  pricedChanges(blocks: Blocks): Uint16Array | null;
 };
 
 /** What both figures of a plan weigh. */
@@ -38,11 +40,25 @@ export function wrongTable(searcher: Priced, blocks: Blocks): Float64Array {
 
 const SCRATCH = { after: new Float64Array(256), late: new Float64Array(256) };
 
+/** Takes least weights over one boundary backwards, in place, by a table of what every change costs. */
+function overPriced(searcher: Priced, costs: Uint16Array, weights: Float64Array, perFoot: number): void {
+  const states = Math.sqrt(costs.length);
+  const { late: next } = SCRATCH;
+  for (let from = 0; from < states; from++) {
+    let best = Number.POSITIVE_INFINITY;
+    for (let to = 0; to < states; to++)
+      best = Math.min(best, weights[to]! + costs[from * states + to]! * perFoot);
+    next[from] = best;
+  }
+  for (let state = 0; state < states; state++) weights[state] = next[state]!;
+  searcher.steps += costs.length;
+}
+
 /**
  * Takes least weights over one boundary backwards, in place: late presses are taken off track by track, then the one
  * that is never late.
  */
-function overBoundary(searcher: Priced, states: number, weights: Float64Array, perFoot: number): void {
+function overPlain(searcher: Priced, states: number, weights: Float64Array, perFoot: number): void {
   const { allStart, allStop, quantised, toggleAll = false } = searcher.asked.looper;
   const { late } = SCRATCH;
   const one = PRESS_COST * perFoot;
@@ -76,6 +92,14 @@ function overBoundary(searcher: Priced, states: number, weights: Float64Array, p
   }
 }
 
+/** How least weights are taken over each boundary of a grouping. */
+function boundaryOf(searcher: Priced, blocks: Blocks) {
+  const costs = searcher.pricedChanges(blocks);
+  const states = 1 << blocks.length;
+  return (weights: Float64Array, perFoot: number): void =>
+    costs ? overPriced(searcher, costs, weights, perFoot) : overPlain(searcher, states, weights, perFoot);
+}
+
 /**
  * The least foot cost of a grouping when only some states are allowed in each section.
  * @param isAllowed by section and state
@@ -83,15 +107,17 @@ function overBoundary(searcher: Priced, states: number, weights: Float64Array, p
  */
 export function leastFootWithin(
   searcher: Priced,
-  states: number,
+  blocks: Blocks,
   isAllowed: (section: number, state: number) => boolean,
   most: number,
 ): number {
   const { after } = SCRATCH;
+  const states = 1 << blocks.length;
+  const over = boundaryOf(searcher, blocks);
   after.fill(Number.POSITIVE_INFINITY, 0, states);
   after[0] = 0;
   for (let at = searcher.wanted.sections - 1; at >= 0; at--) {
-    overBoundary(searcher, states, after, 1);
+    over(after, 1);
     let least = Number.POSITIVE_INFINITY;
     for (let state = 0; state < states; state++) {
       if (!isAllowed(at, state)) after[state] = Number.POSITIVE_INFINITY;
@@ -100,23 +126,25 @@ export function leastFootWithin(
     searcher.steps += states;
     if (least >= most) return least;
   }
-  overBoundary(searcher, states, after, 1);
-  return after[searcher.before(Math.log2(states))]!;
+  over(after, 1);
+  return after[searcher.before(blocks)]!;
 }
 
 /** Least weights still to come, section by section from the end; `told` hears of those after each boundary. */
 function backwards(
   searcher: Priced,
-  states: number,
+  blocks: Blocks,
   wrong: Float64Array,
   { perWrong, perFoot }: Weights,
   told: (at: number, weights: Float64Array) => void,
 ): void {
   const { after } = SCRATCH;
+  const states = 1 << blocks.length;
+  const over = boundaryOf(searcher, blocks);
   after.fill(Number.POSITIVE_INFINITY, 0, states);
   after[0] = 0;
   for (let at = searcher.wanted.sections; at >= 0; at--) {
-    overBoundary(searcher, states, after, perFoot);
+    over(after, perFoot);
     searcher.steps += states;
     told(at, after);
     if (at === 0) return;
@@ -131,18 +159,18 @@ function backwards(
  */
 export function weightsToGo(
   searcher: Priced,
-  states: number,
+  blocks: Blocks,
   wrong: Float64Array,
   weights: Weights,
 ): Float64Array {
+  const states = 1 << blocks.length;
   const found = new Float64Array((searcher.wanted.sections + 1) * states);
-  backwards(searcher, states, wrong, weights, (at, own) => found.set(own.subarray(0, states), at * states));
+  backwards(searcher, blocks, wrong, weights, (at, own) => found.set(own.subarray(0, states), at * states));
   return found;
 }
 
 /** The least that any plan of a grouping can weigh. */
 export function leastWeight(searcher: Priced, blocks: Blocks, wrong: Float64Array, weights: Weights): number {
-  const states = 1 << blocks.length;
-  backwards(searcher, states, wrong, weights, () => {});
-  return SCRATCH.after[searcher.before(blocks.length)]!;
+  backwards(searcher, blocks, wrong, weights, () => {});
+  return SCRATCH.after[searcher.before(blocks)]!;
 }

@@ -1,5 +1,6 @@
 import type { LoopCase, Looper } from "./loop-case";
-import { bitsOf, costOfPresses, maskOf, type Press, pressesBetween, type Sounding } from "./press";
+import { bitsOf, costOfPresses, maskOf, type Press, type Sounding } from "./press";
+import { pressesBetween } from "./presses-between";
 import { sectionBeats } from "./track-runs";
 import { type LoopWay, recordedTracks } from "./way";
 

@@ -7,7 +7,8 @@ import { buildOf, laterOf } from "./build";
 import { clashesOf, clashOfChords, cutsOf, describeClash } from "./clashes";
 import type { LoopCase } from "./loop-case";
 import { planLoops } from "./plan";
-import { costOfPresses, pressesBetween } from "./press";
+import { costOfPresses } from "./press";
+import { pressesBetween } from "./presses-between";
 import { recover } from "./recover";
 import { runsOf } from "./track-runs";
 

@@ -78,7 +78,7 @@ class Answer {
     }
   }
 
-  search(blocks: Blocks = [], at = 0): this {
+  search(blocks: Blocks = this.searcher.grouping.none, at = 0): this {
     if (this.searcher.isSpent) {
       this.isCut = true;
       return this;

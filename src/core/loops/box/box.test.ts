@@ -191,7 +191,9 @@ describe("the simulated looper", () => {
       for (const [at, section] of [...asked.sections, null].entries()) {
         for (const press of plan.presses.filter(({ before }) => before === (section?.id ?? null))) {
           const act: BoxAct =
-            press.press === "track" ? { do: "track", track: press.track } : { do: press.press };
+            press.press === "track"
+              ? { do: "track", track: press.track }
+              : { do: press.press as "start-all" | "stop-all" };
           const next = pressBox(state, act, own, at * 10);
           expect(soundingOf(next)).not.toBe(soundingOf(state));
           state = next;
