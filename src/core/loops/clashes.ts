@@ -139,7 +139,7 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
   const clash = rememberedClash(asked.key);
   const layers = new Map(asked.layers.map((layer) => [layer.id, layer]));
   const found: (Clash & { readonly at: number; readonly order: number })[] = [];
-  for (const { track, from, to } of runsOf(asked, way))
+  for (const { track, from, to, since } of runsOf(asked, way))
     for (const id of way.tracks[track]!) {
       const layer = layers.get(id)!;
       if (layer.kind !== "pitched" || layer.progression.length === 0) continue;
@@ -154,7 +154,7 @@ export function clashesOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presse
       };
       const run = Array.from({ length: to - from }, (_, index) => ({
         at: from + index,
-        gone: starts[from + index]! - starts[from]!,
+        gone: starts[from + index]! - starts[since]!,
       }));
       for (const { at, gone } of run) {
         const { beats, reasons } = clashesAt(at, gone);
@@ -212,10 +212,10 @@ export function cutsOf(asked: LoopCase, way: Pick<LoopWay, "tracks" | "presses">
   const layers = new Map(asked.layers.map((layer) => [layer.id, layer]));
   return runsOf(asked, way)
     .sort((a, b) => a.to - b.to || a.track - b.track)
-    .flatMap(({ track, from, to }) =>
+    .flatMap(({ track, to, since }) =>
       way.tracks[track]!.flatMap((id): Cut[] => {
         const length = layers.get(id)!.bars * asked.beatsPerBar;
-        const played = starts[to]! - starts[from]!;
+        const played = starts[to]! - starts[since]!;
         const over = played - Math.round(played / length) * length;
         if (Math.abs(over) < EPSILON) return [];
         const bar = (played - Math.floor(played / length + 1e-9) * length) / asked.beatsPerBar;

@@ -4,6 +4,7 @@ export { describeLoopProblem } from "./describe-grouping";
 export {
   type ChordBeats,
   type LoopCase,
+  type Looper,
   type LoopLayer,
   type LoopSchool,
   type LoopSection,

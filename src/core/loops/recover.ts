@@ -1,5 +1,5 @@
 import type { LoopCase, Looper } from "./loop-case";
-import { bitsOf, costOfPresses, maskOf, type Press, type Sounding } from "./press";
+import { afterPress, bitsOf, costOfPresses, maskOf, type Press, type Sounding } from "./press";
 import { pressesBetween } from "./presses-between";
 import { sectionBeats } from "./track-runs";
 import { type LoopWay, recordedTracks } from "./way";
@@ -121,6 +121,8 @@ export function pressesInStep(
   const fits = (track: number, bar: number): boolean => {
     const length = lengths[track]!;
     const passes = (bar * beatsPerBar - begun[track]!) / length;
+    // What was only muted is in step wherever it comes in, while anything goes round.
+    if (looper.muted && from !== 0) return length > 0;
     return length > 0 && Math.abs(passes - Math.round(passes)) * length < HAIR;
   };
   const barOf = (tracks: readonly number[]): number | null => {
@@ -130,12 +132,17 @@ export function pressesInStep(
   // One pedal for both starts all anew: then everything must begin in one bar.
   const comeIn = looper.toggleAll && from !== 0 ? recorded : recorded & ~from;
   const isTogether = barOf(bitsOf(comeIn)) !== null;
-  const presses = pressesBetween(from, to, recorded, isTogether ? looper : { ...looper, allStart: false });
+  const { prices } = looper;
+  const pairs = prices?.pairs.filter((pair) => barOf(pair.filter((track) => comeIn & (1 << track))) !== null);
+  const presses = pressesBetween(from, to, recorded, {
+    ...looper,
+    ...(isTogether ? {} : { allStart: false }),
+    ...(prices && pairs ? { prices: { ...prices, pairs } } : {}),
+  });
   let sounding = from;
   return presses.map((press): WaitingPress => {
-    if (press.press === "stop-all") sounding = 0;
-    if (press.effect === "stop") return press;
-    const tracks = press.press === "track" ? [press.track] : bitsOf(recorded & ~sounding);
-    return { ...press, bar: barOf(tracks) ?? last };
+    const before = sounding;
+    sounding = afterPress(sounding, recorded, press) ?? sounding;
+    return press.effect === "stop" ? press : { ...press, bar: barOf(bitsOf(sounding & ~before)) ?? last };
   });
 }

@@ -31,21 +31,23 @@ export function loopedParts(
   const { asked, pieces, layers, barTicks } = song;
   if (!asked) return [];
   const begins = [...pieces.map(({ from }) => from), pieces.at(-1)!.to];
-  const runs = runsOf(asked, way).map(({ track, from, to }) => ({
+  const runs = runsOf(asked, way).map(({ track, from, to, since }) => ({
     track,
     from: begins[from]!,
     to: begins[to]!,
+    since: begins[since]!,
   }));
   return layers.flatMap((row): HeardPart[] => {
     const pass = passes.get(row.id);
     const length = (asked.layers.find(({ id }) => id === row.id)?.bars ?? 0) * barTicks;
     if (!pass || length <= 0) return [];
     const own = runs.filter(({ track }) => way.tracks[track]!.includes(row.id));
-    const rounds = own.flatMap(({ from, to }) =>
-      Array.from({ length: Math.ceil((to - from) / length) }, (_, round) =>
-        passAt(pass, from + round * length, to),
-      ),
-    );
+    const rounds = own.flatMap(({ from, to, since }) => {
+      const first = since + Math.floor((from - since) / length) * length;
+      return Array.from({ length: Math.ceil((to - first) / length) }, (_, round) =>
+        passAt(pass, first + round * length, from, to),
+      );
+    });
     return [
       {
         player: playerOf(row),
@@ -65,10 +67,12 @@ const playerOf = ({ id, name, plays }: LoopLayerRow): HeardPart["player"] => ({
   isLoop: true,
 });
 
-/** A pass so much later, cut where its track stops. */
-function passAt({ strokes, notes, drums }: TimedPart, by: Ticks, end: Ticks): TimedPart {
+/** A pass so much later, from where its track comes in, cut where that stops. */
+function passAt({ strokes, notes, drums }: TimedPart, by: Ticks, from: Ticks, end: Ticks): TimedPart {
   const begun = <At extends { readonly tick: Ticks }>(list: readonly At[]): At[] =>
-    list.filter(({ tick }) => tick + by < end).map((one) => ({ ...one, tick: one.tick + by }));
+    list
+      .filter(({ tick }) => tick + by >= from && tick + by < end)
+      .map((one) => ({ ...one, tick: one.tick + by }));
   return {
     strokes: begun(strokes).map((one) => ({ ...one, until: Math.min(end, one.until + by) })),
     notes: begun(notes).map((one) => ({ ...one, ticks: Math.min(one.ticks, end - one.tick) })),

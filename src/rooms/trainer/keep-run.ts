@@ -25,5 +25,8 @@ export function keepRun(
   const runs = kept.toSorted((a, b) => (a.order < b.order ? -1 : 1));
   const gone = runs.slice(0, Math.max(0, runs.length + 1 - MOST_RUNS));
   const presses = judged.map(({ judged: word, ms, place, sung }) => ({ judged: word, ms, place, sung }));
-  return { run: { id: makeId(), order: orderAtEnd(runs), day: today(), presses }, gone };
+  return {
+    run: { id: makeId(), order: orderAtEnd(runs), day: today(), presses, whole: true, of: "song" },
+    gone,
+  };
 }

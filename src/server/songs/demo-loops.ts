@@ -68,6 +68,9 @@ export function withLoops(version: VersionBody, loops: z.infer<typeof demoLoops>
       recordWithId: other === undefined ? null : ids.get(other)!,
       doublesId: null,
       track: null,
+      laterUseId: null,
+      laterBar: null,
+      buildPlace: null,
     }),
   );
   const { form } = outlineOf(version);

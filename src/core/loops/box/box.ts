@@ -30,12 +30,17 @@ export type BoxState = {
   readonly order: readonly { readonly track: number; readonly layer: string }[];
 };
 
-/** What a press does: a track in or out (or recorded, when empty), everything, one more layer, the last one taken back. */
+/**
+ * What a press does: a track in or out (or recorded, when empty), only in or only out, everything, one more layer, the last
+ * one taken back.
+ */
 export type BoxAct =
-  | { readonly do: "track"; readonly track: number; readonly layer?: string }
+  | { readonly do: "track" | "start"; readonly track: number; readonly layer?: string }
+  | { readonly do: "stop"; readonly track: number }
   | { readonly do: "overdub"; readonly track: number; readonly layer: string }
   | { readonly do: "start-all" }
   | { readonly do: "stop-all" }
+  | { readonly do: "toggle-all" }
   | { readonly do: "undo" };
 
 export type BoxSettings = {
@@ -43,6 +48,8 @@ export type BoxSettings = {
   readonly allStart: boolean;
   readonly allStop: boolean;
   readonly quantised: boolean;
+  /** Whether tracks taken out go on unheard, and come in where they are; all begin anew only from silence. */
+  readonly muted?: boolean | undefined;
   readonly sharedLength: boolean;
   readonly undoLast: boolean;
 };
@@ -72,10 +79,13 @@ function withTrack(state: BoxState, track: number, change: Partial<TrackState>):
   return { ...state, tracks: state.tracks.with(track, { ...state.tracks[track]!, ...change }) };
 }
 
-/** Sets what sounds: tracks that come in begin a run, those that run on keep theirs. */
-function withSounding(state: BoxState, sounding: number, at: number): BoxState {
+/** Sets what sounds: tracks that come in begin a run, or go on unmuted with what runs; those that run on keep theirs. */
+function withSounding(state: BoxState, sounding: number, settings: BoxSettings, at: number): BoxState {
+  const isSilent = soundingOf(state) === 0;
+  const { muted = false } = settings;
   const tracks = state.tracks.map((track, index): TrackState => {
     const runs = (sounding & (1 << index)) !== 0;
+    if (muted) return { ...track, runs, since: isSilent && sounding !== 0 ? at : track.since };
     return runs === track.runs ? track : { ...track, runs, since: runs ? at : track.since };
   });
   return { ...state, tracks };
@@ -112,31 +122,43 @@ function perform(state: BoxState, act: BoxAct, settings: BoxSettings, at: number
   switch (act.do) {
     case "undo":
       return settings.undoLast ? undo(state) : state;
+    case "toggle-all": {
+      const closed = closeRecording(state, settings, at);
+      return withSounding(closed, soundingOf(closed) === 0 ? recordedOf(closed) : 0, settings, at);
+    }
     case "start-all":
     case "stop-all": {
       if (act.do === "start-all" ? !settings.allStart : !settings.allStop) return state;
       const closed = closeRecording(state, settings, at);
       const after = afterPress(soundingOf(closed), recordedOf(closed), { press: act.do });
-      return after === null ? closed : withSounding(closed, after, at);
+      return after === null ? closed : withSounding(closed, after, settings, at);
     }
     case "overdub": {
       const own = state.tracks[act.track]!;
       if (state.recording?.track === act.track) return closeRecording(state, settings, at);
       if (own.recorded.length === 0) return state;
-      const running = own.runs ? state : withSounding(state, soundingOf(state) | (1 << act.track), at);
+      const running = own.runs
+        ? state
+        : withSounding(state, soundingOf(state) | (1 << act.track), settings, at);
       const closed = closeRecording(running, settings, at);
       return { ...closed, recording: { track: act.track, since: at, layer: act.layer, over: true } };
     }
-    case "track": {
+    case "track":
+    case "start":
+    case "stop": {
       const { track } = act;
-      if (state.recording?.track === track) return closeRecording(state, settings, at);
+      const runs = state.tracks[track]!.runs;
+      const isAsIs =
+        state.recording?.track !== track && (act.do === "start" ? runs : act.do === "stop" && !runs);
+      if (isAsIs) return state;
+      if (state.recording?.track === track && act.do !== "stop") return closeRecording(state, settings, at);
       const closed = closeRecording(state, settings, at);
       if (closed.tracks[track]!.recorded.length === 0)
-        return act.layer === undefined
+        return act.do === "stop" || act.layer === undefined
           ? closed
           : { ...closed, recording: { track, since: at, layer: act.layer, over: false } };
       const after = afterPress(soundingOf(closed), recordedOf(closed), { press: "track", track });
-      return after === null ? closed : withSounding(closed, after, at);
+      return after === null ? closed : withSounding(closed, after, settings, at);
     }
   }
 }
@@ -182,12 +204,14 @@ export function shareOf(track: TrackState, now: number): number | null {
 
 /** An act of a pedal as it is written in a box's data; null does nothing. @param layer what a recording would hold */
 export function actOfPedal(text: string, layer: (track: number) => string | null): BoxAct | null {
-  if (text === "start-all" || text === "stop-all" || text === "undo") return { do: text };
+  if (text === "start-all" || text === "stop-all" || text === "toggle-all" || text === "undo")
+    return { do: text };
   const [kind, number] = text.split("-");
   const track = Number(number);
-  if (kind === "track") {
+  if (kind === "stop") return { do: kind, track };
+  if (kind === "track" || kind === "start") {
     const next = layer(track);
-    return { do: "track", track, ...(next === null ? {} : { layer: next }) };
+    return { do: kind, track, ...(next === null ? {} : { layer: next }) };
   }
   const next = kind === "overdub" ? layer(track) : null;
   return next === null ? null : { do: "overdub", track, layer: next };

@@ -35,7 +35,7 @@ export type HeardLayer = {
 
 /**
  * Everything a plan sounds like, in the order it begins: each run of a track goes round from the moment it starts and is
- * cut where it stops.
+ * cut where it stops; one that was only muted comes in where it is.
  */
 export function eventsOf(
   asked: LoopCase,
@@ -47,16 +47,17 @@ export function eventsOf(
   const heard = new Map(layers.map((layer) => [layer.id, layer]));
   const bars = new Map(asked.layers.map((layer) => [layer.id, layer.bars]));
   const events: SoundEvent[] = [];
-  for (const { track, from, to } of runsOf(asked, way)) {
+  for (const { track, from, to, since } of runsOf(asked, way)) {
     const [start, end] = [starts[from]!, starts[to]!];
     for (const id of way.tracks[track]!) {
       const layer = heard.get(id);
       const length = bars.get(id)! * asked.beatsPerBar;
       if (!layer || length <= 0) continue;
-      for (let pass = start; pass < end - 1e-9; pass += length)
+      const gone = Math.floor((start - starts[since]!) / length + 1e-9) * length;
+      for (let pass = starts[since]! + gone; pass < end - 1e-9; pass += length)
         for (const hit of layer.hits) {
           const at = pass + hit.beat;
-          if (at >= end - 1e-9) continue;
+          if (at >= end - 1e-9 || at < start - 1e-9) continue;
           const until = Math.min(end, at + hit.beats) * beat;
           events.push({
             seconds: at * beat,

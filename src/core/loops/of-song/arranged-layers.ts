@@ -3,7 +3,7 @@ import { type ArrangeCell, type BandSheet, bandSheet } from "../../parts";
 import { ticksOfBar } from "../../rhythm";
 import { batch, removalIn, type VersionCommand, type VersionStep } from "../../song/edit";
 import { DOCUMENTS, type VersionBody } from "../../song/schema";
-import { addLayer, layerOfPart } from "./loop-commands";
+import { addLayer, layerOfPart, PLAIN_LAYER } from "./loop-commands";
 
 /**
  * A split that is taken over, with what goes round in it as layers of the looper: what is played the first time through a
@@ -45,7 +45,7 @@ export function withLayers(
       const adding = singles(addLayer({ loopLayers: others }, { ...layer, name }, makeId, wants));
       for (const step of adding) {
         if (step.type === "add" && step.table === "loopLayers")
-          layers = { ...others, [step.row.id]: step.row };
+          layers = { ...others, [step.row.id]: { ...PLAIN_LAYER, ...step.row } };
         steps.push(step);
       }
     }

@@ -11,14 +11,26 @@ const plain = (tracks: number): Profile["pedals"] =>
     hold: `overdub-${track}`,
   }));
 
-const BUILT = Object.freeze({ school: "chords-first", startFrom: "silence", listen: false } as const);
+/** What every kind of box begins with: how songs are built on it, and what most boxes are like. */
+const PLAIN = Object.freeze({
+  school: "chords-first",
+  startFrom: "silence",
+  listen: false,
+  toggleAll: false,
+  muted: false,
+  neighbours: false,
+  doubleMore: 1,
+  holdMore: 1,
+  finish: true,
+  spread: false,
+} as const);
 
 /**
  * Neutral boxes to start from. What a pedal does is data and can be changed. Ours, no maker's.
  */
 export const BOX_PROFILES: readonly Profile[] = Object.freeze([
   {
-    ...BUILT,
+    ...PLAIN,
     name: "Two tracks, one pedal each",
     tracks: 2,
     allStart: false,
@@ -32,7 +44,7 @@ export const BOX_PROFILES: readonly Profile[] = Object.freeze([
     ],
   },
   {
-    ...BUILT,
+    ...PLAIN,
     name: "One track",
     tracks: 1,
     allStart: false,
@@ -43,7 +55,7 @@ export const BOX_PROFILES: readonly Profile[] = Object.freeze([
     pedals: [{ name: "Pedal", press: "track-0", double: "undo", hold: "overdub-0" }],
   },
   {
-    ...BUILT,
+    ...PLAIN,
     name: "Three tracks, all in and all out",
     tracks: 3,
     allStart: true,
@@ -54,7 +66,7 @@ export const BOX_PROFILES: readonly Profile[] = Object.freeze([
     pedals: [...plain(3), { name: "All", press: "stop-all", double: "start-all", hold: "undo" }],
   },
   {
-    ...BUILT,
+    ...PLAIN,
     name: "Four tracks, all in and all out",
     tracks: 4,
     allStart: true,
@@ -69,7 +81,35 @@ export const BOX_PROFILES: readonly Profile[] = Object.freeze([
     ],
   },
   {
-    ...BUILT,
+    ...PLAIN,
+    name: "Four tracks, one pedal for all",
+    tracks: 4,
+    allStart: true,
+    allStop: true,
+    toggleAll: true,
+    quantised: false,
+    sharedLength: false,
+    undoLast: true,
+    pedals: [...plain(4), { name: "All", press: "toggle-all", double: "none", hold: "undo" }],
+  },
+  {
+    ...PLAIN,
+    name: "Two tracks, in and out on pedals of their own",
+    tracks: 2,
+    allStart: false,
+    allStop: false,
+    quantised: false,
+    sharedLength: true,
+    undoLast: true,
+    pedals: [
+      { name: "Go 1", press: "start-0", double: "none", hold: "overdub-0" },
+      { name: "Halt 1", press: "stop-0", double: "none", hold: "none" },
+      { name: "Go 2", press: "start-1", double: "none", hold: "overdub-1" },
+      { name: "Halt 2", press: "stop-1", double: "none", hold: "undo" },
+    ],
+  },
+  {
+    ...PLAIN,
     name: "Five tracks that wait for the loop point",
     tracks: 5,
     allStart: true,

@@ -26,6 +26,9 @@ export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
   doublesId: null,
   level: -12,
   track: null,
+  laterUseId: null,
+  laterBar: null,
+  buildPlace: null,
 });
 
 /** Adds a layer at the end of the list; `wants` says where it is wanted from the start. */

@@ -151,7 +151,7 @@ function waitsOf(
     const first = runs.filter(({ from, to }) => from < at && at <= to).sort((a, b) => a.track - b.track)[0];
     if (!first) continue;
     const pass = Math.max(...plan.tracks[first.track]!.map((id) => lengths.get(id)!));
-    const over = (starts[at]! - starts[first.from]!) % pass;
+    const over = (starts[at]! - starts[first.since]!) % pass;
     if (over > 1e-6 && pass - over > 1e-6) waits.set(at, { beats: pass - over, track: first.track });
   }
   return waits;

@@ -22,19 +22,20 @@ export function loopPitches(
   const first = pieces[0]!.from;
   const heard = new Map(layers.map((layer) => [layer.id, layer]));
   const lengths = new Map(asked.layers.map(({ id, bars }) => [id, bars * asked.beatsPerBar]));
-  const runs = runsOf(asked, way).map(({ track, from, to }) => ({
+  const runs = runsOf(asked, way).map(({ track, from, to, since }) => ({
     ids: way.tracks[track]!,
     from: starts[from]!,
     to: starts[to]!,
+    since: starts[since]!,
   }));
   return (tick) => {
     const beat = (tick - first) / beatTicks;
     const pitches = runs
       .filter(({ from, to }) => beat >= from - 1e-9 && beat < to - 1e-9)
-      .flatMap(({ ids, from }) =>
+      .flatMap(({ ids, since }) =>
         ids.flatMap((id) => {
           const length = lengths.get(id)!;
-          const at = (beat - from) % length;
+          const at = (beat - since) % length;
           return (heard.get(id)?.hits ?? [])
             .filter((hit) => hit.beat <= at + 1e-9 && at < hit.beat + hit.beats - 1e-9)
             .flatMap(({ hz }) => hz.map(midiOf));

@@ -17,6 +17,7 @@ import {
 import type { LoopBox, LoopHabit, LoopLayerRow, Player, VersionBody } from "../../song/schema";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
+import { hasOwnPedal, looperOfBox, pedalFor } from "./box-pedals";
 import { boxOf } from "./loop-boxes";
 import { wantAt, wantsOf } from "./wanted-spans";
 
@@ -125,7 +126,7 @@ export function songLoops(
   const chordsIn = chordReader(spans, (symbol, shift) => namers(shift).name(symbol).chord, beatTicks);
   const beatsPerBar = barTicks / beatTicks;
   const asked: LoopCase = {
-    looper: { tracks: box.tracks, allStart: box.allStart, allStop: box.allStop, quantised: box.quantised },
+    looper: looperOfBox(box),
     tempo: version.bpm,
     beatsPerBar,
     startFrom: box.startFrom,
@@ -283,16 +284,16 @@ function withLengths(box: LoopBox, layers: readonly LoopLayer[], problems: SongL
 
 /** Tracks and acts of a box that none of its pedals reaches. */
 function missingPedals(box: LoopBox): SongLoopProblem[] {
-  const acts = new Set(box.pedals.flatMap(({ press, double, hold }) => [press, double, hold]));
   const tracks = Array.from({ length: box.tracks }, (_, track) => track).filter(
-    (track) => !acts.has(`track-${track}`),
+    (track) => !hasOwnPedal(box, track),
   );
+  const { allStart, allStop } = looperOfBox(box);
   const all = (
     [
-      ["start-all", box.allStart],
-      ["stop-all", box.allStop],
+      ["start-all", allStart],
+      ["stop-all", allStop],
     ] as const
-  ).filter(([act, has]) => has && !acts.has(act));
+  ).filter(([act, has]) => has && pedalFor(box, act) === null);
   return [
     ...tracks.map((track): SongLoopProblem => ({ code: "no-pedal", act: "track", track })),
     ...all.map(([act]): SongLoopProblem => ({ code: "no-pedal", act, track: null })),

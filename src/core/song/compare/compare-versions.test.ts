@@ -252,6 +252,9 @@ describe("what can be taken over", () => {
       doublesId: null,
       level: -12,
       track: null,
+      laterUseId: null,
+      laterBar: null,
+      buildPlace: null,
     };
     const mine = song();
     let theirs = copyVersion(mine, "B", makeId);

@@ -33,12 +33,42 @@ export const MOST_BOX_TRACKS = 8;
 export const MOST_LAYER_BARS = 64;
 export const QUIETEST_DBFS = -60;
 
-/** What a pedal does: a track in or out, everything, the last layer undone, one more layer on a track, nothing. */
-const pedalAct = z.string().regex(/^(?:none|start-all|stop-all|undo|(?:track|overdub)-[0-7])$/u, {
-  error: "should be an act of a pedal",
+/**
+ * What a pedal does: a track in or out, only in, or only out; everything in, out, or in turns; the last layer undone, one more
+ * layer on a track, nothing.
+ */
+const pedalAct = z
+  .string()
+  .regex(/^(?:none|start-all|stop-all|toggle-all|undo|(?:track|start|stop|overdub)-[0-7])$/u, {
+    error: "should be an act of a pedal",
+  });
+
+const pedal = z.object({
+  name: text(30).min(1),
+  press: pedalAct,
+  double: pedalAct,
+  hold: pedalAct,
+  /** The MIDI control it was taught by, as its kind and channel and number: "176 0 64". */
+  control: z.string().max(20).optional(),
 });
 
-const pedal = z.object({ name: text(30).min(1), press: pedalAct, double: pedalAct, hold: pedalAct });
+/** What a press costs more at most. */
+export const MOST_MORE = 8;
+const more = z
+  .int({ error: "should be a whole number" })
+  .min(0, { error: "should be at least 0" })
+  .max(MOST_MORE, { error: `should be at most ${MOST_MORE}` });
+
+/** What boxes were before form 18: one that starts tracks at their heads, with nothing under one foot and no order of one's own. */
+const PLAIN_BOX = {
+  toggleAll: false,
+  muted: false,
+  neighbours: false,
+  doubleMore: 1,
+  holdMore: 1,
+  finish: true,
+  spread: false,
+} as const;
 
 /** A looper on the floor, and how songs are built on it. */
 const loopBox = defineTable({
@@ -59,6 +89,19 @@ const loopBox = defineTable({
     /** Whether every track must have the length of the first one. */
     sharedLength: z.boolean(),
     undoLast: z.boolean(),
+    /** Whether one pedal takes all out, and lets all in only from silence. */
+    toggleAll: z.boolean(),
+    /** Whether a track taken out was only muted, and comes in where it would be. */
+    muted: z.boolean(),
+    /** Whether two pedals beside each other may be pressed at once. */
+    neighbours: z.boolean(),
+    /** What two quick presses, and a held one, cost more than one press. */
+    doubleMore: more,
+    holdMore: more,
+    /** Whether a track once begun is finished before the next is. */
+    finish: z.boolean(),
+    /** Whether each pass gets a track of its own while tracks last, rather than as few tracks as may be. */
+    spread: z.boolean(),
     pedals: z.array(pedal).min(1).max(16),
     school: z.enum(LOOP_SCHOOLS),
     startFrom: z.enum(LOOP_STARTS),
@@ -74,6 +117,13 @@ const loopBox = defineTable({
     undoLast: "can undo the last layer",
     startFrom: "what sounds before the song",
     listen: "is heard through first",
+    toggleAll: "has one pedal for all in and all out",
+    muted: "only mutes what is taken out",
+    neighbours: "takes two pedals at once",
+    doubleMore: "cost of two quick presses",
+    holdMore: "cost of a held press",
+    finish: "finishes a track before the next",
+    spread: "gives each pass its own track",
   },
   named: ["name"],
   tell: { pedals: tellPedals },
@@ -81,7 +131,15 @@ const loopBox = defineTable({
     playerId: letsGo("players"),
   },
   since: 5,
+  added: { 18: PLAIN_BOX },
   compared: {
+    toggleAll: "has one pedal for all in and all out",
+    muted: "only mutes what is taken out",
+    neighbours: "takes two pedals at once",
+    doubleMore: "cost of two quick presses",
+    holdMore: "cost of a held press",
+    finish: "finishes a track before the next",
+    spread: "gives each pass its own track",
     name: "name",
     tracks: "tracks",
     allStart: "has a pedal for all in",
@@ -129,6 +187,11 @@ const loopLayer = defineTable({
       .min(0)
       .max(MOST_BOX_TRACKS - 1)
       .nullable(),
+    /** Where it is recorded while the song runs: the use, and the bar of it counted from 0; null is before the song. */
+    laterUseId: optionalId,
+    laterBar: z.int().min(0).max(10_000).nullable(),
+    /** Its place in the build, a fractional index, where somebody has said so; those without come after. */
+    buildPlace: order.nullable(),
   }),
   called: "layer",
   fields: {
@@ -138,17 +201,22 @@ const loopLayer = defineTable({
     recordWithId: "recorded with",
     doublesId: "layer doubled",
     level: "level in dBFS",
+    laterUseId: "recorded in",
+    laterBar: "bar it is recorded at",
+    buildPlace: "place in the build",
   },
   named: ["name"],
   quiet: ["originId"],
-  tell: { chords: tellChords, track: tellFromOne },
+  tell: { chords: tellChords, track: tellFromOne, laterBar: tellFromOne },
   references: {
     riffId: letsGo("riffs"),
     strumId: letsGo("strums"),
     recordWithId: letsGo("loopLayers"),
     doublesId: letsGo("loopLayers"),
+    laterUseId: letsGo("uses"),
   },
   since: 5,
+  added: { 18: { laterUseId: null, laterBar: null, buildPlace: null } },
   compared: {
     name: "name",
     plays: "way of playing",
@@ -200,7 +268,17 @@ const pressJudgement = z.object({
   ms: z.number().min(-100_000).max(100_000).nullable(),
   place: z.enum(PRESS_PLACES),
   sung: z.boolean(),
+  /** Where in the song it was due: the place of the plan it leads into; "end" after the last. Not known before form 18. */
+  where: z.string().max(80).optional(),
+  /** What was due, as a pedal's act. */
+  act: z.string().max(20).optional(),
 });
+
+/** What is run through on a simulated box: the song, or the build before it. */
+export const RUNS_OF = ["song", "build"] as const;
+
+/** What runs were before form 18: only whole ones of the song were kept. */
+export const WHOLE_RUN = { whole: true, of: "song" } as const;
 
 /** One run of a plan on a simulated box: every press that was due, or that came unasked. */
 export const runRow = z.object({
@@ -209,14 +287,18 @@ export const runRow = z.object({
   /** The day, as 2026-11-26. */
   day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/u, { error: "should be a day such as 2026-11-26" }),
   presses: z.array(pressJudgement).max(1000),
+  /** Whether it went from the beginning to the end; one cut short counts for what was due in it. */
+  whole: z.boolean(),
+  of: z.enum(RUNS_OF),
 });
 
 const loopRun = defineTable({
   row: runRow,
   called: "run on the simulated looper",
   tell: { presses: tellCount },
-  fields: { order: "place in the list" },
+  fields: { order: "place in the list", whole: "went to the end", of: "what was run" },
   since: 5,
+  added: { 18: WHOLE_RUN },
 });
 
 /** What a band always does: a sound on its track. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { defineTable, goesWith, idSchema, letsGo, type RowOf } from "../../../document";
-import { runRow } from "./loops";
+import { runRow, WHOLE_RUN } from "./loops";
 import { sourced, UNSOURCED, UNVARIED, varied } from "./provenance";
 import { optionalId, order, text, ticks } from "./row-fields";
 import { EFFECT_IDS, isSettingKey, MOVED_SETTINGS, settingFault } from "./sound-settings";
@@ -251,11 +251,14 @@ const soundRun = defineTable({
   tell: { presses: tellCount },
   fields: {
     order: "place in the list",
+    whole: "went to the end",
+    of: "what was run",
   },
   references: {
     playerId: goesWith("players"),
   },
   since: 6,
+  added: { 18: WHOLE_RUN },
 });
 
 export const soundTables = {

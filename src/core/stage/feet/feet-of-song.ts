@@ -121,7 +121,7 @@ function looperOfSong(song: SongLoops, plan: LoopPlan): StageLooper | null {
       if (from >= Math.min(piece.to, passage.tick + passage.ticks)) continue;
       const begun = plan.tracks.map((_, track) => {
         const run = runs.find((one) => one.track === track && one.from <= at && at < one.to);
-        return (run ? pieces[run.from]!.from : from) - passage.tick;
+        return (run ? pieces[run.since]!.from : from) - passage.tick;
       });
       const before = loops[passageId(passage)] ?? [];
       loops[passageId(passage)] = [
@@ -135,9 +135,9 @@ function looperOfSong(song: SongLoops, plan: LoopPlan): StageLooper | null {
       ];
     }
   const recorded = recordedTracks(plan.tracks);
-  const { allStart, allStop, quantised } = asked.looper;
+  const { tracks: _tracks, ...looper } = asked.looper;
   return {
-    looper: { allStart, allStop, quantised },
+    looper,
     names: plan.tracks.map((ids) => ids.map((id) => rowOf.get(id)?.name ?? id).join(", ")),
     lengths: plan.tracks.map((ids) => Math.max(0, ...ids.map((id) => barsOf.get(id) ?? 0)) * barTicks),
     pitched: maskOf(

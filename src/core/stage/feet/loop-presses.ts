@@ -121,7 +121,12 @@ const pressOf = (press: Press) =>
 
 const eachAlone = (looper: StageLooper): StageLooper => ({
   ...looper,
-  looper: { ...looper.looper, allStart: false, allStop: false },
+  looper: {
+    ...looper.looper,
+    allStart: false,
+    allStop: false,
+    ...(looper.looper.prices ? { prices: { ...looper.looper.prices, pairs: [] } } : {}),
+  },
 });
 
 /** Presses by when they are made: at once, a start at its bar, and what follows everything let in after that. */

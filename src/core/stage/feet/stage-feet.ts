@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { Press } from "../../loops";
+import type { Looper, Press } from "../../loops";
 import type { ToneAct, ToneBank, ToneBoard, TonePlace } from "../../sounds";
 
 /** A moment of one time through a section: ticks from where that begins, bar and beat, and what is sung then. */
@@ -41,7 +41,7 @@ export type StageLoops = {
 };
 
 export type StageLooper = {
-  readonly looper: { readonly allStart: boolean; readonly allStop: boolean; readonly quantised: boolean };
+  readonly looper: Omit<Looper, "tracks">;
   /** What each track holds; "" where nothing is recorded. */
   readonly names: readonly string[];
   /** Of one pass of each track; 0 where nothing is recorded. */
