@@ -67,7 +67,7 @@ export function recover(
 }
 
 /** Where everything is at the next boundary. */
-const later = ({ sections, beatsPerBar }: Asked, section: number, at: LoopsAt): LoopsAt => {
+export const later = ({ sections, beatsPerBar }: Asked, section: number, at: LoopsAt): LoopsAt => {
   const gone = sections[section]!.bars * beatsPerBar - at.section;
   return { section: 0, tracks: at.tracks.map((beats) => (beats === null ? null : beats + gone)) };
 };

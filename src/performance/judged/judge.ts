@@ -8,6 +8,10 @@ export type DuePress = {
   readonly act: string;
   readonly place: LoopRun["presses"][number]["place"];
   readonly sung: boolean;
+  /** Where in the song it is due. */
+  readonly where?: string;
+  /** Which press of the plan it belongs to, by its index; its own index when left out. */
+  readonly of?: number;
 };
 
 /** A press that was made. */
@@ -61,9 +65,10 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
         taken.set(pair.at, { at: pair.index, isRight: isSame });
       }
   const judged = due.map((one, at): JudgedPress => {
-    const { place, sung } = one;
+    const { place, sung, act, where } = one;
+    const told = { place, sung, act, ...(where === undefined ? {} : { where }) };
     const found = taken.get(at);
-    if (!found) return { due: at, made: null, judged: "missed", ms: null, place, sung };
+    if (!found) return { due: at, made: null, judged: "missed", ms: null, ...told };
     const press = made[found.at]!;
     const ms = Math.round(missBy(one, press.seconds));
     const word = !found.isRight
@@ -73,7 +78,7 @@ export function judgePresses(due: readonly DuePress[], made: readonly MadePress[
         : ms < 0
           ? "early"
           : "late";
-    return { due: at, made: press, judged: word, ms, place, sung };
+    return { due: at, made: press, judged: word, ms, ...told };
   });
   const unasked = [...free].map(
     (at): JudgedPress => ({

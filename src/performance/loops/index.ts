@@ -1,2 +1,2 @@
-export { actOf, placeOf } from "./loop-dues";
+export { actsOn, placeOf } from "./loop-dues";
 export { Looper, type LooperView, pieceTimes, scoreOfLoops } from "./looper";

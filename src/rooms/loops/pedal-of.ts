@@ -1,17 +1,19 @@
+import { type BoxPedal, pedalFor } from "@/core/loops";
 import type { LoopBox } from "@/core/song/schema";
 
-/** Which pedal does an act, and how: pressed, twice, or held. */
-export function pedalOf(
+/** How a pedal is used, as it is said behind its name. */
+const HOW: Readonly<Record<BoxPedal["way"], string>> = { press: "", double: ", twice", hold: ", held" };
+
+/** The name of a pedal of a box, and how it is used. @example tellPedal(box, pedal) // => "All, held" */
+export const tellPedal = ({ pedals }: Pick<LoopBox, "pedals">, { at, way }: BoxPedal): string =>
+  `${pedals[at]!.name}${HOW[way]}`;
+
+/** The pedal of an act by its name, and how it is pressed; null where none does it. */
+export function pedalNamed(
   box: Pick<LoopBox, "pedals">,
   act: string,
-): { readonly at: number; readonly how: string } | null {
-  for (const [way, how] of [
-    ["press", ""],
-    ["double", ", twice"],
-    ["hold", ", held"],
-  ] as const) {
-    const at = box.pedals.findIndex((pedal) => pedal[way] === act);
-    if (at >= 0) return { at, how };
-  }
-  return null;
+  effect?: "start" | "stop",
+): string | null {
+  const pedal = pedalFor(box, act, effect);
+  return pedal && tellPedal(box, pedal);
 }

@@ -1,4 +1,10 @@
 export { withLayers } from "./arranged-layers";
+export {
+  actsOfPress,
+  type BoxPedal,
+  looperOfBox,
+  pedalFor,
+} from "./box-pedals";
 export { describeSongLoopProblem } from "./describe-loop-problem";
 export {
   commandOfFix,
