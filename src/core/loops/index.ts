@@ -25,3 +25,4 @@ export { pressesBetween } from "./presses-between";
 export { pressesInStep, recover, type WaitingPress } from "./recover";
 export { runsOf, sectionBeats } from "./track-runs";
 export { type LoopWay, recordedTracks, soundingBefore, wrongLayers } from "./way";
+export { type BackStep, wayBack } from "./way-back";

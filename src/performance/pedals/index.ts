@@ -1,4 +1,5 @@
 export {
+  controlOf,
   DOUBLE_MS,
   movePedals,
   nextHold,
@@ -7,3 +8,4 @@ export {
   type PedalEvent,
   type PedalsState,
 } from "./move-pedals";
+export { type ControlEvent, nextTold, type Telling, tellPress } from "./told-press";

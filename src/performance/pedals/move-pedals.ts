@@ -102,25 +102,47 @@ const NOTE_ON = 0x90;
 const CONTROL_CHANGE = 0xb0;
 const PROGRAM_CHANGE = 0xc0;
 
-/** Kinds of messages as the MIDI 1.0 specification has them. A program change has no release. */
+/** What a MIDI message says of a control; null where it is of no kind a pedal sends. Kinds as the MIDI 1.0 specification has them. */
+export function controlOf([status = 0, number = 0, value = 0]: readonly number[]): {
+  /** Its kind, channel and number: "176 0 64". */
+  readonly control: string;
+  readonly isDown: boolean;
+  /** Whether it never says that it is let go. */
+  readonly isMoment: boolean;
+} | null {
+  const kind = status & 0xf0;
+  if (![NOTE_OFF, NOTE_ON, CONTROL_CHANGE, PROGRAM_CHANGE].includes(kind)) return null;
+  return {
+    control: `${kind === NOTE_OFF ? NOTE_ON : kind} ${status & 0x0f} ${number}`,
+    isDown: kind === PROGRAM_CHANGE || (kind !== NOTE_OFF && value > 0),
+    isMoment: kind === PROGRAM_CHANGE,
+  };
+}
+
+/** A message of a control: the pedal that was taught by it, else the next one nobody has pressed yet. */
 function heard(
   state: PedalsState,
-  [status = 0, number = 0, value = 0]: readonly number[],
+  bytes: readonly number[],
   stamp: number,
   pedals: Parameters<typeof movePedals>[2],
 ): Moved {
-  const kind = status & 0xf0;
-  if (![NOTE_OFF, NOTE_ON, CONTROL_CHANGE, PROGRAM_CHANGE].includes(kind)) return { state, acts: [] };
-  const control = `${kind === NOTE_OFF ? NOTE_ON : kind} ${status & 0x0f} ${number}`;
-  const isDown = kind === PROGRAM_CHANGE || (kind !== NOTE_OFF && value > 0);
+  const said = controlOf(bytes);
+  if (!said) return { state, acts: [] };
+  const { control, isDown, isMoment } = said;
+  const taught = pedals.findIndex((one) => one.control === control);
+  const free = [...pedals.keys()].filter((at) => !isMidi(pedals[at]?.control));
   const known = state.learned.indexOf(control);
-  if (known < 0 && (!isDown || state.learned.length >= pedals.length)) return { state, acts: [] };
-  const pedal = known < 0 ? state.learned.length : known;
-  const learned = known < 0 ? { ...state, learned: [...state.learned, control] } : state;
+  const isNew = taught < 0 && known < 0;
+  if (isNew && (!isDown || state.learned.length >= free.length)) return { state, acts: [] };
+  const pedal = taught >= 0 ? taught : free[isNew ? state.learned.length : known]!;
+  const learned = isNew ? { ...state, learned: [...state.learned, control] } : state;
   if (!isDown) return { state: released(learned, pedal), acts: [] };
   const moved = pressed(learned, pedal, stamp, pedals);
-  return kind === PROGRAM_CHANGE ? { ...moved, state: released(moved.state, pedal) } : moved;
+  return isMoment ? { ...moved, state: released(moved.state, pedal) } : moved;
 }
+
+/** Whether a pedal was taught by MIDI, not by a key. */
+const isMidi = (control: string | undefined): boolean => control !== undefined && !control.startsWith("key ");
 
 const released = (state: PedalsState, pedal: number): PedalsState =>
   state.holding?.pedal === pedal ? { ...state, holding: null } : state;

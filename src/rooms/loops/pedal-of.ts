@@ -1,4 +1,4 @@
-import { type BoxPedal, pedalFor } from "@/core/loops";
+import { actsOfPress, type BoxPedal, type Press, pedalFor } from "@/core/loops";
 import type { LoopBox } from "@/core/song/schema";
 
 /** How a pedal is used, as it is said behind its name. */
@@ -16,4 +16,13 @@ export function pedalNamed(
 ): string | null {
   const pedal = pedalFor(box, act, effect);
   return pedal && tellPedal(box, pedal);
+}
+
+/** The pedals of a press by their names, in quotes. @example "“Track 1” and “Track 2” at once" */
+export function pedalsNamed(box: Pick<LoopBox, "pedals">, press: Press): string {
+  const names = actsOfPress(press).map(({ act, effect }) => {
+    const pedal = pedalNamed(box, act, effect);
+    return pedal ? `“${pedal}”` : "a pedal the box lacks";
+  });
+  return names.length > 1 ? `${names.join(" and ")} at once` : names[0]!;
 }

@@ -10,8 +10,8 @@ export function PedalRow({
 }: {
   names: readonly string[];
   pedals: ReturnType<typeof usePedals>;
-  /** The pedal that goes next, when it is about to. */
-  due: number | null;
+  /** The pedals that go next, when they are about to. */
+  due: readonly number[];
 }) {
   return (
     <fieldset>
@@ -21,7 +21,7 @@ export function PedalRow({
           <button
             key={at}
             type="button"
-            className={`btn h-16 min-w-28 touch-none flex-col ${due === at ? "btn-primary" : ""}`}
+            className={`btn h-16 min-w-28 touch-none flex-col ${due.includes(at) ? "btn-primary" : ""}`}
             aria-keyshortcuts={at < 9 ? String(at + 1) : undefined}
             onPointerDown={(event) => pedals.down(at, event.timeStamp)}
             onPointerUp={() => pedals.up(at)}

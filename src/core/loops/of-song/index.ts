@@ -28,4 +28,5 @@ export {
 export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { looperPlayer, type SongLoops, songLoops } from "./song-loops";
+export { boxTaught, type Learned, type Lesson, nextLesson, type Pressed } from "./teach-box";
 export { type UseWant, type WantedSpan, wantAt, wantsOf } from "./wanted-spans";

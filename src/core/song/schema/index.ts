@@ -41,6 +41,7 @@ export {
   type LoopWant,
   MOST_BOX_TRACKS,
   MOST_LAYER_BARS,
+  MOST_MORE,
   PRESS_PLACES,
   QUIETEST_DBFS,
   WANTS,

@@ -1,7 +1,7 @@
 "use client";
 
 import { BOX_PROFILES, looperPlayer } from "@/core/loops";
-import { MOST_BOX_TRACKS } from "@/core/song/schema";
+import { type LoopBox, MOST_BOX_TRACKS, MOST_MORE } from "@/core/song/schema";
 import { byOrder } from "@/document";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
@@ -9,6 +9,18 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Tick";
 import { useRows } from "../../open";
 import type { BoxModel } from "./use-box";
+
+const STARTS = [
+  { value: "head", label: "begins at its head, at the press" },
+  { value: "point", label: "waits for the loop point" },
+  { value: "muted", label: "was only muted: comes in where it is" },
+] as const;
+
+const startOf = ({
+  quantised,
+  muted,
+}: Pick<LoopBox, "quantised" | "muted">): (typeof STARTS)[number]["value"] =>
+  muted ? "muted" : quantised ? "point" : "head";
 
 /** What a looper can do, whose it is, and kinds of boxes to start from. */
 export function BoxFields({ model }: { readonly model: BoxModel }) {
@@ -28,8 +40,9 @@ export function BoxFields({ model }: { readonly model: BoxModel }) {
           onSet={(name) => {
             const profile = BOX_PROFILES.find((one) => one.name === name);
             if (!profile) return;
-            const { school, startFrom, listen } = box;
-            change({ ...profile, pedals: [...profile.pedals], school, startFrom, listen });
+            const { school, startFrom, listen, finish, spread } = box;
+            const built = { school, startFrom, listen, finish, spread };
+            change({ ...profile, pedals: [...profile.pedals], ...built });
           }}
         />
         <TextField
@@ -71,9 +84,11 @@ export function BoxFields({ model }: { readonly model: BoxModel }) {
           onSet={(allStop) => change({ allStop })}
         />
         <Tick
-          label="Waits for the loop point"
-          on={box.quantised}
-          onSet={(quantised) => change({ quantised })}
+          label="One pedal does both: all out, all in from silence"
+          on={box.toggleAll}
+          onSet={(toggleAll) =>
+            change({ toggleAll, ...(toggleAll ? { allStart: true, allStop: true } : {}) })
+          }
         />
         <Tick
           label="One length for all tracks"
@@ -84,6 +99,34 @@ export function BoxFields({ model }: { readonly model: BoxModel }) {
           label="Can take the last layer back"
           on={box.undoLast}
           onSet={(undoLast) => change({ undoLast })}
+        />
+        <Tick
+          label="Two pedals beside each other can be pressed at once"
+          on={box.neighbours}
+          onSet={(neighbours) => change({ neighbours })}
+        />
+      </div>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <SelectField
+          label="A track let in again"
+          className="w-80"
+          value={startOf(box)}
+          options={STARTS}
+          onSet={(start) => change({ quantised: start === "point", muted: start === "muted" })}
+        />
+        <NumberField
+          label="Two quick presses cost, over one"
+          value={box.doubleMore}
+          least={0}
+          most={MOST_MORE}
+          onSet={(doubleMore) => change({ doubleMore })}
+        />
+        <NumberField
+          label="A held press costs, over one"
+          value={box.holdMore}
+          least={0}
+          most={MOST_MORE}
+          onSet={(holdMore) => change({ holdMore })}
         />
       </div>
     </>

@@ -7,6 +7,7 @@ import { Habits } from "./Habits";
 import { Levels } from "./Levels";
 import { BoxFields } from "./LoopBoxFields";
 import { PedalTable } from "./PedalTable";
+import { TeachBox } from "./TeachBox";
 import { useBox } from "./use-box";
 
 /** The box on the floor: what it can do, what its pedals do, what this band always does, and the levels. */
@@ -22,6 +23,7 @@ export function BoxPage() {
         <h2 id="box-title" className="mb-2">
           The box
         </h2>
+        <TeachBox model={model} />
         <BoxFields model={model} />
         <PedalTable model={model} />
         <p className="mt-2 max-w-3xl text-sm">

@@ -11,8 +11,11 @@ function pedalActs(tracks: number, box: LoopBox): { value: string; label: string
   return [
     { value: "none", label: "nothing" },
     ...each.map((track) => ({ value: `track-${track}`, label: `track ${track + 1} in or out` })),
+    ...each.map((track) => ({ value: `start-${track}`, label: `track ${track + 1} only in` })),
+    ...each.map((track) => ({ value: `stop-${track}`, label: `track ${track + 1} only out` })),
     ...each.map((track) => ({ value: `overdub-${track}`, label: `one more layer on track ${track + 1}` })),
-    ...(box.allStart ? [{ value: "start-all", label: "all in" }] : []),
+    ...(box.toggleAll ? [{ value: "toggle-all", label: "all out, or all in from silence" }] : []),
+    ...(box.allStart && !box.toggleAll ? [{ value: "start-all", label: "all in" }] : []),
     ...(box.allStop ? [{ value: "stop-all", label: "all out" }] : []),
     ...(box.undoLast ? [{ value: "undo", label: "take the last layer back" }] : []),
   ];

@@ -1,27 +1,45 @@
 "use client";
 
 import { useState } from "react";
-import { costOfPresses, describePress, type Press, recover } from "@/core/loops";
+import { costOfPresses, describePress, recover, type WaitingPress } from "@/core/loops";
 import { tellBars } from "@/core/song/moments";
+import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
-import type { Loops } from "../use-loops";
+import type { Loops, ShownPlan } from "../use-loops";
 
-const describePresses = (presses: readonly Press[]): string =>
+/** Presses in words, each start with the bar in which its pass begins. @param inside the piece in whose bars they are told */
+const describePresses = (
+  presses: readonly WaitingPress[],
+  piece: ShownPlan["song"]["pieces"][number] | undefined,
+): string =>
   presses.length === 0
     ? "nothing to press"
-    : presses.map((press) => `${describePress(press)}${press.late ? " (late)" : ""}`).join(", then ");
+    : presses
+        .map(({ bar, ...press }) => {
+          const where =
+            bar === undefined || !piece ? "" : ` at ${tellBars(String(piece.bar + bar), piece.span.label)}`;
+          return `${describePress(press)}${where}${press.late ? " (late)" : ""}`;
+        })
+        .join(", then ");
 
 /** The way back: from what sounds by mistake to the plan, with the fewest presses. */
 export function WayBack({ loops }: { loops: Loops }) {
   const { shown } = loops;
   const [at, setAt] = useState(0);
+  const [bar, setBar] = useState(1);
   const [wrong, setWrong] = useState<readonly number[]>([]);
   if (!shown?.song.asked) return null;
   const { plan, song } = shown;
   const here = Math.min(at, song.pieces.length - 1);
   const tracks = plan.tracks.flatMap((ids, track) => (ids.length > 0 ? [track] : []));
   const sounding = wrong.filter((track) => tracks.includes(track));
-  const way = recover(shown.song.asked!, plan, here, sounding);
+  const asked = shown.song.asked!;
+  const { bars } = asked.sections[here]!;
+  const inBar = Math.min(bar, Math.max(1, Math.floor(bars)));
+  const way = recover(asked, plan, here, sounding, {
+    section: (inBar - 1) * asked.beatsPerBar,
+    tracks: plan.tracks.map(() => null),
+  });
   const planned = plan.states[here]!;
   const next = song.pieces.find(({ id }) => id === way.atBoundary.before);
   const nameOf = (index: number) => {
@@ -41,6 +59,13 @@ export function WayBack({ loops }: { loops: Loops }) {
           className="w-56"
           options={song.pieces.map((_, index) => ({ value: String(index), label: nameOf(index) }))}
           onSet={(value) => setAt(Number(value))}
+        />
+        <NumberField
+          label="In its bar"
+          value={inBar}
+          least={1}
+          most={Math.max(1, Math.floor(bars))}
+          onSet={setBar}
         />
         <fieldset>
           <legend className="text-sm">and this sounds</legend>
@@ -70,14 +95,15 @@ export function WayBack({ loops }: { loops: Loops }) {
               at once{way.advice === "now" && " (better)"}
             </dt>
             <dd>
-              {describePresses(way.now)}; foot cost {costOfPresses(way.now)}
+              {describePresses(way.now, song.pieces[here])}; foot cost {costOfPresses(way.now)}
             </dd>
             <dt className={way.advice === "atBoundary" ? "font-bold" : ""}>
               or wait for {next ? next.span.label : "the end"}
               {way.advice === "atBoundary" && " (better)"}
             </dt>
             <dd>
-              {describePresses(way.atBoundary.presses)}; foot cost {costOfPresses(way.atBoundary.presses)}
+              {describePresses(way.atBoundary.presses, next)}; foot cost{" "}
+              {costOfPresses(way.atBoundary.presses)}
             </dd>
           </dl>
         )}

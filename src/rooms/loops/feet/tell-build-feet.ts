@@ -1,6 +1,6 @@
 import type { LoopPlan } from "@/core/loops";
 import type { LoopBox } from "@/core/song/schema";
-import { pedalOf } from "../pedal-of";
+import { pedalNamed } from "../pedal-of";
 
 type BuildPass = LoopPlan["build"]["passes"][number];
 
@@ -20,10 +20,9 @@ export const tellBuildFeet = (
 ): string =>
   presses
     .map(({ press, track, at }) => {
-      const pedal = pedalOf(box, `${press}-${track}`);
-      const name = pedal
-        ? `${box.pedals[pedal.at]!.name}${pedal.how.replace(",", "")}`
-        : `no pedal for track ${track + 1}`;
+      const effect = at === "close" ? undefined : "start";
+      const pedal = pedalNamed(box, `${press}-${track}`, effect)?.replace(",", "");
+      const name = pedal ?? `no pedal for track ${track + 1}`;
       return `${name} ${WHEN[at]}`;
     })
     .join("; ");

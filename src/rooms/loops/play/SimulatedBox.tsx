@@ -1,13 +1,13 @@
 "use client";
 
 import { useRef, useState } from "react";
-import { describePress, type recover } from "@/core/loops";
+import { type BoxPedal, describePress } from "@/core/loops";
 import { tellMoment } from "@/core/song/moments";
 import type { LoopBox } from "@/core/song/schema";
-import { actOf } from "@/performance/loops";
 import type { Way } from "@/performance/runner";
 import { Answer, PedalRow, RunControls, RunLog, usePedals, type WayToRun } from "../../trainer";
-import { pedalOf } from "../pedal-of";
+import { pedalNamed, tellPedal } from "../pedal-of";
+import { tellWayBack } from "../tell-way-back";
 import type { Loops, ShownPlan } from "../use-loops";
 import { MidiPedals } from "./MidiPedals";
 import { SaveSound } from "./SaveSound";
@@ -37,7 +37,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const { song, plan } = shown;
   const { box } = song;
   const run = useLoopRun(loops, shown, ropes);
-  const { view, running, answer, next, pedal, off } = run;
+  const { view, running, answer, next, off } = run;
   const pedals = usePedals(box.pedals, run.press);
   const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   return (
@@ -61,7 +61,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       />
       <SongLine shown={shown} seconds={view?.seconds ?? null} stamp={view?.stamp} piece={run.piece} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
-        {running && hints && next && <NextPress press={next} pedal={pedal} box={box} />}
+        {running && hints && next && <NextPress press={next} pedals={run.pedals} box={box} />}
         {running === "free" &&
           (view?.recording
             ? `Recording ${nameOf(view.recording.layer)} on track ${view.recording.track + 1}…`
@@ -77,16 +77,17 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       <PedalRow
         names={box.pedals.map(({ name }) => name)}
         pedals={pedals}
-        due={run.isSoon && hints ? (pedal?.at ?? null) : null}
+        due={run.isSoon && hints ? run.pedals.flatMap((pedal) => pedal?.at ?? []) : []}
       />
-      {off && running === "feet" && off.now.length > 0 && <WayBack off={off} />}
+      {off && <WayBack lines={tellWayBack(shown, run.piece, off.steps)} />}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
       {answer && (
         <Answer
           answer={answer}
           dueAt={(due) => {
-            const press = shown.presses[answer.skipped + due]!;
-            return { moment: press.moment, press: describePress(press), pedal: told(box, actOf(press)) };
+            const { of = 0, act } = answer.due[due]!;
+            const press = shown.presses[of]!;
+            return { moment: press.moment, press: describePress(press), pedal: told(box, act) };
           }}
           pressed={({ seconds, act }) => ({ moment: run.momentOf(seconds), pedal: told(box, act) })}
         />
@@ -102,36 +103,44 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
 
 /** The pedal of an act by its name, and how it is pressed. */
 function told(box: LoopBox, act: string): string | null {
-  const pedal = pedalOf(box, act);
-  return pedal && `“${box.pedals[pedal.at]!.name}”${pedal.how}`;
+  const pedal = pedalNamed(box, act);
+  return pedal && `“${pedal}”`;
 }
 
 /** What the feet do next, and on which pedal. */
 function NextPress({
   press,
-  pedal,
+  pedals,
   box,
 }: {
   press: ShownPlan["presses"][number];
-  pedal: ReturnType<typeof pedalOf>;
+  pedals: readonly (BoxPedal | null)[];
   box: LoopBox;
 }) {
+  const names = pedals.map((pedal) => pedal && `“${tellPedal(box, pedal)}”`);
   return (
     <>
       Next: <strong>{describePress(press)}</strong> {tellMoment(press.moment)}
       {press.late ? ", straight after the one before" : ""}
-      {pedal ? `: pedal “${box.pedals[pedal.at]!.name}”${pedal.how}` : ": no pedal does that"}
+      {names.includes(null)
+        ? ": no pedal does that"
+        : `: ${names.length > 1 ? "pedals" : "pedal"} ${names.join(" and ")}${names.length > 1 ? " under one foot" : ""}`}
     </>
   );
 }
 
 /** How to come back to the plan from where the feet have strayed. */
-function WayBack({ off }: { off: ReturnType<typeof recover> }) {
-  const presses = off.advice === "now" ? off.now : off.atBoundary.presses;
+function WayBack({ lines }: { lines: readonly string[] }) {
   return (
-    <p className="mt-3" aria-live="polite">
-      Not as planned. {off.advice === "now" ? "Now: " : "Wait for the next section, then: "}
-      <strong>{presses.map(describePress).join(", ") || "nothing, it comes right by itself"}</strong>
-    </p>
+    <div className="mt-3 text-lg" role="status">
+      <p>Not as planned.</p>
+      <ol>
+        {lines.map((line) => (
+          <li key={line} className="font-bold">
+            {line}
+          </li>
+        ))}
+      </ol>
+    </div>
   );
 }

@@ -1,13 +1,12 @@
 "use client";
 
 import { type RefObject, useMemo } from "react";
-import { heardLayers, recover } from "@/core/loops";
+import { actsOfPress, heardLayers, pedalFor, wayBack } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
 import { clockOf, type Moment } from "@/core/song/moments";
-import { actOf, Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
+import { Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
-import { keepRun, useAnswer, useRunner } from "../../trainer";
-import { pedalOf } from "../pedal-of";
+import { keepRun, type RunView, useAnswer, useRunner } from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
 
 /**
@@ -22,7 +21,7 @@ export function useLoopRun(
 ) {
   const act = useAct();
   const current = useCurrentVersion();
-  const { song, plan } = shown;
+  const { song } = shown;
 
   const { answer, onEnd, clear } = useAnswer((judged) => {
     const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId);
@@ -40,24 +39,47 @@ export function useLoopRun(
   const at = view ? times.findLastIndex((end) => end <= view.place + 1e-6) : 0;
   const piece = Math.max(0, Math.min(song.asked!.sections.length - 1, at));
   const next = view && running !== "free" ? shown.presses[nextPress(shown, view.seconds)] : undefined;
-  const pedal = next ? pedalOf(song.box, actOf(next)) : null;
+  const pedals = (next ? actsOfPress(next) : []).map(({ act, effect }) => pedalFor(song.box, act, effect));
   const isSoon =
     next !== undefined &&
     view !== null &&
     secondsOf(shown, next.tick) - view.seconds < 60 / song.asked!.tempo;
-  const off =
-    view && running === "feet" && view.seconds > 0
-      ? recover(
-          song.asked!,
-          plan,
-          piece,
-          view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
-        )
-      : null;
+  const off = view && running === "feet" ? straying(shown, view, piece, times) : null;
   const clock = useMemo(() => clockOf(song.spans), [song.spans]);
   /** The moment of the song at a second of the loops' clock. */
   const momentOf = (seconds: number): Moment => clock.momentAt(Math.round(tickOf(shown, seconds)));
-  return { ...run, answer, clear, piece, next, pedal, isSoon, off, momentOf };
+  return { ...run, answer, clear, piece, next, pedals, isSoon, off, momentOf };
+}
+
+/** As near to where a section begins as this a press may still be on its way, s. */
+const ON_ITS_WAY_SECONDS = 0.4;
+
+/** The way back from where the feet have strayed; null where they have not, or a press of the plan may still come. */
+function straying(
+  { song, plan }: ShownPlan,
+  view: RunView<LooperView>,
+  piece: number,
+  times: readonly number[],
+): ReturnType<typeof wayBack> | null {
+  const asked = song.asked!;
+  const inside = view.seconds - times[piece]!;
+  const left = times[piece + 1]! - view.seconds;
+  if (inside < ON_ITS_WAY_SECONDS || left < ON_ITS_WAY_SECONDS) return null;
+  const beats = asked.tempo / 60;
+  const passOf = (track: number) =>
+    Math.max(0, ...plan.tracks[track]!.map((id) => asked.layers.find((layer) => layer.id === id)!.bars)) *
+    asked.beatsPerBar;
+  const way = wayBack(
+    asked,
+    plan,
+    piece,
+    view.sounding.filter((track) => (plan.tracks[track]?.length ?? 0) > 0),
+    {
+      section: inside * beats,
+      tracks: view.shares.map((share, track) => (share === null ? null : share * passOf(track))),
+    },
+  );
+  return way.isRight ? null : way;
 }
 
 const burn = (ropes: readonly (HTMLDivElement | null)[], view: LooperView | null): void => {

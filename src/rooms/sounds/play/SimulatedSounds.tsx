@@ -65,7 +65,7 @@ export function SimulatedTones({ tones, shown }: { tones: Tones; shown: ShownTon
       <PedalRow
         names={run.switches.map(({ name }) => name)}
         pedals={run.pedals}
-        due={hints ? run.due : null}
+        due={hints && run.due !== null ? [run.due] : []}
       />
       {answer && (
         <Answer
