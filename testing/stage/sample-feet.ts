@@ -65,5 +65,6 @@ function looperFor(passages: readonly LivePassage[], below: (below: number) => n
     recorded,
     before: 0,
     loops,
+    build: null,
   };
 }

@@ -48,7 +48,9 @@ export const LONGEST_BUILD_SECONDS = 45;
 type Pass = readonly LoopLayer[];
 
 /** Layers recorded in one pass, in list order of their first ones. */
-export function passesOf(layers: readonly LoopLayer[]): Pass[] {
+export function passesOf<Layer extends Pick<LoopLayer, "id" | "recordWith">>(
+  layers: readonly Layer[],
+): Layer[][] {
   const home = new Map(layers.map(({ id }) => [id, id]));
   const root = (id: string): string => {
     const up = home.get(id)!;
@@ -57,7 +59,7 @@ export function passesOf(layers: readonly LoopLayer[]): Pass[] {
   for (const { id, recordWith } of layers)
     if (recordWith !== null && home.has(recordWith) && root(id) !== root(recordWith))
       home.set(root(id), root(recordWith));
-  const passes = new Map<string, LoopLayer[]>();
+  const passes = new Map<string, Layer[]>();
   for (const layer of layers) {
     const own = root(layer.id);
     passes.set(own, [...(passes.get(own) ?? []), layer]);
@@ -126,7 +128,7 @@ const trackOfPass = ([first]: Pass, tracks: Tracks): number =>
 
 /** The passes in the order somebody has said, or else by school and track. */
 function orderOf(
-  asked: Pick<LoopCase, "layers" | "school" | "buildOrder">,
+  asked: Pick<LoopCase, "layers" | "school" | "buildOrder" | "finish">,
   tracks: Tracks,
 ): { readonly order: readonly Pass[]; readonly why: string } {
   if (asked.buildOrder) {
@@ -136,7 +138,8 @@ function orderOf(
   }
   const passes = passesOf(asked.layers);
   const { at, why } = firstPass(passes, asked.school);
-  return { order: byTrack([passes[at]!, ...passes.filter((_, index) => index !== at)], tracks), why };
+  const listed = [passes[at]!, ...passes.filter((_, index) => index !== at)];
+  return { order: asked.finish === false ? listed : byTrack(listed, tracks), why };
 }
 
 /** What the foot does pass by pass, straight on after the count-in. */
@@ -169,7 +172,7 @@ function feetOf(order: readonly Pass[], tracks: Tracks): BuildPass[] {
  * @param tracks the layers of each track, where they are known
  */
 export function buildOf(
-  asked: Pick<LoopCase, "layers" | "school" | "listen" | "tempo" | "beatsPerBar" | "buildOrder">,
+  asked: Pick<LoopCase, "layers" | "school" | "listen" | "tempo" | "beatsPerBar" | "buildOrder" | "finish">,
   tracks: Tracks = [],
 ): Build {
   const { order, why } = orderOf(asked, tracks);

@@ -69,6 +69,8 @@ export type LoopCase = {
   readonly spread?: boolean | undefined;
   /** The track of a layer, where somebody has said so. */
   readonly pins: Readonly<Record<string, number>>;
+  /** Whether a track once begun is finished before the next, which is so when left out. */
+  readonly finish?: boolean | undefined;
   /** The passes of the build in their order, where somebody has said so: every layer once. */
   readonly buildOrder?: readonly (readonly string[])[] | undefined;
   /** The most steps of search; a step is one change between two states looked at. */

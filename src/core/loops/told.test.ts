@@ -95,10 +95,39 @@ describe("cuts", () => {
       "track",
     ]);
     expect(runsOf(asked, plan).filter(({ track }) => track === 0)).toEqual([
-      { track: 0, from: 0, to: 1 },
-      { track: 0, from: 1, to: 2 },
+      { track: 0, from: 0, to: 1, since: 0 },
+      { track: 0, from: 1, to: 2, since: 1 },
     ]);
     expect(cutsOf(asked, plan).map(({ layer }) => layer)).toEqual(["a", "b", "c", "d"]);
+  });
+
+  it("counts passes from where anything came in, on a box that only mutes", () => {
+    const asked = caseOf({
+      looper: { tracks: 2, allStart: false, allStop: false, quantised: false, muted: true },
+      layers: [
+        layerOf("a", { bars: 4, kind: "pitched", progression: chordBeats("Dm 8 Bb 8") }),
+        layerOf("b", { bars: 4, kind: "pitched", progression: chordBeats("Dm 8 Bb 8") }),
+      ],
+      sections: [
+        sectionOf("v", 6, "a:on"),
+        sectionOf("w", 4, "a:on b:on", { chords: chordBeats("Bb 8 Dm 8") }),
+        sectionOf("x", 2, ""),
+        sectionOf("y", 4, "b:on", { chords: chordBeats("Dm 8 Bb 8") }),
+      ],
+      pins: { a: 0, b: 1 },
+    });
+    const plan = planned(asked);
+    expect(runsOf(asked, plan)).toEqual([
+      { track: 0, from: 0, to: 2, since: 0 },
+      { track: 1, from: 1, to: 2, since: 0 },
+      { track: 1, from: 3, to: 4, since: 3 },
+    ]);
+    // Six bars in, both loops are in their third bar: they have the Bb the section begins with.
+    expect(clashesOf(asked, plan)).toEqual([]);
+    const heads = { ...asked, looper: { ...asked.looper, muted: false } };
+    expect(clashesOf(heads, planned(heads)).map(({ layer, section }) => [layer, section])).toEqual([
+      ["b", "w"],
+    ]);
   });
 });
 

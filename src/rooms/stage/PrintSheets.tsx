@@ -6,6 +6,7 @@ import { capital } from "@/base";
 import type { NamesChoice } from "@/core/song/names";
 import type { SheetView } from "@/core/song/schema";
 import type { StagePart, StageSheet } from "@/core/stage";
+import { BuildSection } from "@/ui/BuildSection";
 import { ChordDiagram } from "@/ui/ChordDiagram";
 import { describeTime, ROLE_WORDS, SHEET_WORDS } from "@/ui/pretty";
 import { SectionTag } from "@/ui/SectionTag";
@@ -134,6 +135,9 @@ export function PrintSheet({
           </li>
         ))}
       </ul>
+      {part.feet?.looper?.build && (
+        <BuildSection build={part.feet.looper.build} className="my-3 border-t pt-2" />
+      )}
       {children}
       {part.sheets.map((sheet) => {
         const content = JSON.stringify([sheet.lines, sheet.capo, sheet.strum?.patterns, sheet.line?.notes]);

@@ -240,6 +240,9 @@ export const KEYS = Object.freeze([
 
   { place: "running order", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a song up" },
   { place: "running order", act: "later", keys: ["Alt+ArrowDown"], does: "move a song down" },
+
+  { place: "build", act: "earlier", keys: ["Alt+ArrowUp"], does: "record a pass earlier" },
+  { place: "build", act: "later", keys: ["Alt+ArrowDown"], does: "record a pass later" },
 ] as const satisfies readonly KeyRow[]);
 
 type Row = (typeof KEYS)[number];
@@ -264,6 +267,7 @@ export const PLACE_WORDS: Readonly<Record<KeyPlace, string>> = Object.freeze({
   ropes: "Loops: the ropes",
   pedals: "Loops and Sounds: playing",
   "running order": "Evening: the running order",
+  build: "Loops: the passes of the build",
   stage: "Stage",
   leading: "Live stage, the leader",
 });

@@ -1,11 +1,14 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
+import { hasLoopBox, looperPlayer } from "@/core/loops";
+import { feetOfSong } from "@/core/stage";
 import { byOrder, headOf } from "@/document";
 import { readChoice } from "@/rooms/names/query";
 import { PrintSheets } from "@/rooms/stage/PrintSheets";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { openSong } from "@/server/songs/open-song";
+import { plannedBody } from "@/server/songs/planned-feet";
 
 export const metadata: Metadata = { title: "Print" };
 
@@ -23,8 +26,13 @@ export default async function Page({
   const body = opened.version.body;
   const choice = readChoice(await searchParams);
   const { title, by } = headOf(opened.song.body, "song");
+  const builder = hasLoopBox(body) ? (looperPlayer(body)?.id ?? null) : null;
+  const loops = builder === null ? null : (await plannedBody(body, builder)).loops;
   const parts = Object.values(body.players)
     .sort(byOrder)
-    .map((player) => ({ id: player.id, part: stagePart(body, player, [], choice) }));
+    .map((player) => {
+      const feet = player.id === builder ? feetOfSong(body, player.id, { tones: null, loops }) : null;
+      return { id: player.id, part: stagePart(body, player, [], choice, feet) };
+    });
   return <PrintSheets title={title} by={by} versionId={versionId} parts={parts} names={choice} />;
 }

@@ -5,6 +5,13 @@ export {
   looperOfBox,
   pedalFor,
 } from "./box-pedals";
+export {
+  type BuildSheet,
+  type BuildStep,
+  buildPrice,
+  buildSheet,
+  plainBuild,
+} from "./build-sheet";
 export { describeSongLoopProblem } from "./describe-loop-problem";
 export {
   commandOfFix,
@@ -19,6 +26,8 @@ export {
   addLayer,
   followAgain,
   layerOfPart,
+  movePass,
+  orderByPlan,
   PLAIN_LAYER,
   removeLayer,
   setBox,

@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { MakeId } from "../../../document";
+import { type MakeId, ordersFor } from "../../../document";
 import type { SheetPart, SheetRow } from "../../parts";
 import { isOnset } from "../../rhythm";
 import { add, batch, freshName, orderAtEnd, removalIn, set, type VersionCommand } from "../../song/edit";
@@ -55,6 +55,29 @@ export function addLayer(
 
 export const setLayer = (id: string, fields: Partial<NewLayer>): VersionCommand =>
   set("loopLayers", id, fields);
+
+/**
+ * Puts a pass of the build at another place; all passes then have places of their own.
+ * @param order the passes as they are, by the ids of their layers
+ * @param to the place among the others, counted from 0
+ */
+export function movePass(order: readonly (readonly string[])[], from: number, to: number): VersionCommand {
+  const passes = order.toSpliced(from, 1).toSpliced(to, 0, order[from]!);
+  const places = ordersFor(passes.length);
+  return batch(
+    "Change the order of the build",
+    passes.flatMap((ids, at) => ids.map((id) => set("loopLayers", id, { buildPlace: places[at]! }))),
+  );
+}
+
+/** Leaves the order of the build to the plan again. */
+export const orderByPlan = (body: Pick<VersionBody, "loopLayers">): VersionCommand =>
+  batch(
+    "Leave the order of the build to the plan",
+    Object.values(body.loopLayers)
+      .filter(({ buildPlace }) => buildPlace !== null)
+      .map(({ id }) => set("loopLayers", id, { buildPlace: null })),
+  );
 
 /** Removes a layer with what is wanted of it. */
 export const removeLayer = (body: VersionBody, id: string): VersionCommand =>

@@ -15,6 +15,7 @@ import {
   versionRow,
 } from "../../song/read";
 import type { LoopBox, LoopHabit, LoopLayerRow, Player, VersionBody } from "../../song/schema";
+import { passesOf } from "../build";
 import type { ChordBeats, LoopCase, LoopLayer, LoopSection } from "../loop-case";
 import { divides, MOST_LAYERS } from "../loop-case";
 import { hasOwnPedal, looperOfBox, pedalFor } from "./box-pedals";
@@ -152,6 +153,9 @@ export function songLoops(
       }),
     ),
     pins: pinsOf(layers, box, habits, problems),
+    spread: box.spread,
+    finish: box.finish,
+    buildOrder: ownOrder(layers),
   };
   return { ...shared, asked };
 }
@@ -281,6 +285,26 @@ function withLengths(box: LoopBox, layers: readonly LoopLayer[], problems: SongL
     };
   });
 }
+
+/** The passes in the order somebody has put them in, those without a place after them; undefined where nobody has. */
+function ownOrder(layers: readonly LoopLayerRow[]): string[][] | undefined {
+  if (layers.every(({ buildPlace }) => buildPlace === null)) return undefined;
+  const recorded = layers.map(({ id, recordWithId }) => ({
+    id,
+    recordWith: recordWithId === id ? null : recordWithId,
+  }));
+  const places = new Map(layers.map(({ id, buildPlace }) => [id, buildPlace]));
+  const placeOf = (ids: readonly string[]): string | null =>
+    ids.flatMap((id) => places.get(id) ?? []).sort()[0] ?? null;
+  return passesOf(recorded)
+    .map((pass) => pass.map(({ id }) => id))
+    .map((ids) => ({ ids, place: placeOf(ids) }))
+    .sort((a, b) => (a.place === null ? 1 : 0) - (b.place === null ? 1 : 0) || compare(a.place, b.place))
+    .map(({ ids }) => ids);
+}
+
+const compare = (a: string | null, b: string | null): number =>
+  a === null || b === null || a === b ? 0 : a < b ? -1 : 1;
 
 /** Tracks and acts of a box that none of its pedals reaches. */
 function missingPedals(box: LoopBox): SongLoopProblem[] {

@@ -1,5 +1,6 @@
 import type { Ticks } from "../../../base";
 import {
+  buildSheet,
   hasLoopBox,
   type LoopPlan,
   maskOf,
@@ -148,5 +149,6 @@ function looperOfSong(song: SongLoops, plan: LoopPlan): StageLooper | null {
     recorded,
     before: soundingBefore(asked, recorded),
     loops,
+    build: buildSheet(song, plan),
   };
 }

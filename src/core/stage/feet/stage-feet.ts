@@ -1,5 +1,5 @@
 import type { Ticks } from "../../../base";
-import type { Looper, Press } from "../../loops";
+import type { BuildSheet, Looper, Press } from "../../loops";
 import type { ToneAct, ToneBank, ToneBoard, TonePlace } from "../../sounds";
 
 /** A moment of one time through a section: ticks from where that begins, bar and beat, and what is sung then. */
@@ -52,6 +52,8 @@ export type StageLooper = {
   /** What sounds just before the song. */
   readonly before: number;
   readonly loops: Readonly<Record<string, readonly StageLoops[]>>;
+  /** How the loops are recorded before the song. */
+  readonly build: BuildSheet | null;
 };
 
 /** Everything one player's feet stand at. What nobody has described is null: nothing is pressed on an assumed box. */

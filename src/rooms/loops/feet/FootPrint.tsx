@@ -1,16 +1,25 @@
 "use client";
 
 import Link from "next/link";
-import { describePress, type FootPress, maskOf, pressesBetween } from "@/core/loops";
+import {
+  type BuildSheet,
+  describePress,
+  type FootPress,
+  looperOfBox,
+  maskOf,
+  pressesBetween,
+} from "@/core/loops";
 import { tellBars, tellMoment } from "@/core/song/moments";
 import type { LoopBox, SectionKind } from "@/core/song/schema";
+import { BuildSection } from "@/ui/BuildSection";
 import { SectionTag } from "@/ui/SectionTag";
+import { pedalsNamed } from "../pedal-of";
 
 export type FootSheet = {
   readonly presses: readonly FootPress[];
   /** Names of layers by track. */
   readonly tracks: readonly (readonly string[])[];
-  readonly build: readonly (readonly string[])[];
+  readonly build: BuildSheet | null;
   readonly pieces: readonly {
     readonly id: string;
     readonly label: string;
@@ -67,11 +76,13 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
           ),
         )}
       </p>
-      <p className="mb-4 text-xl">Build: {sheet.build.map((pass) => pass.join(" with ")).join(" → ")}</p>
+      {sheet.build && (
+        <BuildSection build={sheet.build} className="my-3 border-t-2 border-black pt-2 text-xl" />
+      )}
       <ol className="flex flex-col gap-2">
         {sheet.pieces.map((piece) => {
           const own = sheet.presses.filter(({ before }) => before === piece.id);
-          const back = pressesBetween(0, maskOf(piece.sounding), recorded, box);
+          const back = pressesBetween(0, maskOf(piece.sounding), recorded, looperOfBox(box));
           return (
             <li
               key={piece.id}
@@ -89,7 +100,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
                     <span key={at} className="block text-3xl leading-tight font-bold">
                       {describePress(press)}
                       <span className="ml-3 text-xl font-normal">
-                        {tellMoment(press.moment)}
+                        {pedalsNamed(box, press)} {tellMoment(press.moment)}
                         {press.late && "; then, late"}
                       </span>
                     </span>

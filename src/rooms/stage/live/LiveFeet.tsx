@@ -10,6 +10,8 @@ import {
 import type { StageLine } from "./stage-line";
 import { type Feet, useFeet } from "./use-feet";
 
+export { BuildSection } from "@/ui/BuildSection";
+
 const FOOT_WORDS: Readonly<Record<TellFeet["foot"], string>> = { box: "box", looper: "looper" };
 
 /** What this player's feet do next, from where their boxes really are, and where that is: one touch says otherwise. */

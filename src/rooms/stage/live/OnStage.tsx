@@ -17,7 +17,7 @@ import type { BetweenProps } from "./BetweenSongs";
 import { useClick } from "./click";
 import { OwnNote } from "./OwnNote";
 import { SongNow } from "./SongNow";
-import { FormMargin, LeadBar, LiveFeet } from "./seldom";
+import { BuildSection, FormMargin, LeadBar, LiveFeet } from "./seldom";
 import { GATES, SIZES, type StageSettings } from "./settings";
 import { FeetStrip } from "./sheet/FeetStrip";
 import { NextStrip } from "./sheet/NextStrip";
@@ -120,6 +120,11 @@ export function OnStage({ line, live, state, settings, change, press, onOpen, be
                 {...{ item, place, passage, peek, next }}
                 changes={packed?.ready.changes ?? NO_CHANGES}
               />
+              {place.phase === "waiting" && peek === 0 && boxes?.looper?.build && (
+                <Suspense fallback={null}>
+                  <BuildSection build={boxes.looper.build} className="stage-build" />
+                </Suspense>
+              )}
               {sheet ? (
                 <SongNow
                   sheet={sheet}

@@ -36,6 +36,7 @@ export const BetweenSongs = seldom(parts.betweenSongs, (part) => part.BetweenSon
 export const FormMargin = seldom(parts.leading, (part) => part.FormMargin);
 export const LeadBar = seldom(parts.leading, (part) => part.LeadBar);
 export const LiveFeet = seldom(parts.liveFeet, (part) => part.LiveFeet);
+export const BuildSection = seldom(parts.liveFeet, (part) => part.BuildSection);
 export const ThisScreen = seldom(parts.thisScreen, (part) => part.ThisScreen);
 
 export const StrumStrip = seldom(parts.strum, (part) => part.StrumStrip);

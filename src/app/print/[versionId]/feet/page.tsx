@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
-import { footPresses } from "@/core/loops";
+import { buildSheet, footPresses } from "@/core/loops";
 import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
 import { openSong } from "@/server/songs/open-song";
@@ -23,7 +23,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const sheet = {
     presses: footPresses(song, plan),
     tracks: plan.tracks.map(namesOf),
-    build: plan.build.order.map(namesOf),
+    build: buildSheet(song, plan),
     pieces: song.pieces.map(({ id, span, bar }, at) => ({
       id,
       label: span.label,

@@ -1,0 +1,155 @@
+import type { LoopBox } from "../../song/schema";
+import { type Build, buildOf } from "../build";
+import type { LoopPlan } from "../plan";
+import { describePress, type Press } from "../press";
+import { actsOfPress, type BoxPedal, pedalFor } from "./box-pedals";
+import type { SongLoops } from "./song-loops";
+
+/** One pass of the build as a player reads it. */
+export type BuildStep = {
+  /** The layers it takes in, by their ids, and by their names. */
+  readonly ids: readonly string[];
+  readonly layers: string;
+  readonly track: number;
+  /** The bar in which it begins, counted from 1 after the count-in. */
+  readonly bar: number;
+  readonly bars: number;
+  /** Whether it comes on top of what its track holds. */
+  readonly over: boolean;
+  /** What the foot does, one sentence each: to begin, and to close and go on. */
+  readonly feet: readonly string[];
+};
+
+/** The build as a section before the first. */
+export type BuildSheet = {
+  readonly countInBars: number;
+  readonly seconds: number;
+  readonly steps: readonly BuildStep[];
+  /** The bars in which everything is heard once; 0 where it is not. */
+  readonly listenBars: number;
+  /** What is silenced, or let in, before the first section. */
+  readonly before: string;
+};
+
+/** How a pedal is used, as it is said behind its name. */
+const HOW: Readonly<Record<BoxPedal["way"], string>> = { press: "", double: " twice", hold: " and hold it" };
+
+function named(box: Pick<LoopBox, "pedals">, pedal: BoxPedal | null, track: number): string {
+  return pedal
+    ? `“${box.pedals[pedal.at]!.name}”${HOW[pedal.way]}`
+    : `a pedal for track ${track + 1}, which the box lacks`;
+}
+
+type BuildPress = Build["passes"][number]["presses"][number];
+
+const pedalOf = (box: LoopBox, { press, track, at }: BuildPress): BoxPedal | null =>
+  pedalFor(box, `${press}-${track}`, press === "track" && at !== "close" ? "start" : undefined);
+
+/** What the foot does for a pass, by the names of the box's pedals. */
+export function tellPassFeet(
+  { presses, bars }: Pick<Build["passes"][number], "presses" | "bars">,
+  box: LoopBox,
+): string[] {
+  const told: string[] = [];
+  const start = presses.find(({ at }) => at === "start");
+  const close = presses.find(({ at }) => at === "close")!;
+  const next = presses.find(({ at }) => at === "next");
+  if (start)
+    told.push(`on 1 after the count-in press ${named(box, pedalOf(box, start), start.track)}: it records`);
+  const [own, on] = [pedalOf(box, close), next && pedalOf(box, next)];
+  const after = `on 1 after ${bars} ${bars === 1 ? "bar" : "bars"}`;
+  const closes = `${after} press ${named(box, own, close.track)}: it goes round`;
+  if (!next) return [...told, closes];
+  // Where the same pedal would close one layer on top and begin the next, the box goes on recording.
+  if (next.press === "overdub" && close.press === "overdub" && next.track === close.track)
+    return [...told, `${after} leave the pedal: the next layer goes straight on top`];
+  return [...told, `${closes}, and at once ${named(box, on ?? null, next.track)}: the next one records`];
+}
+
+/**
+ * The build of a plan, pass by pass, in the names of the box's pedals; null where nothing is recorded before the song.
+ * @example buildSheet(song, plan)!.steps[0]!.feet[0] // => "on 1 after the count-in press “Track 1”: it records"
+ */
+export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "presses">): BuildSheet | null {
+  const { asked, box, layers, pieces } = song;
+  const { passes, countInBars, seconds } = plan.build;
+  if (!asked || passes.length === 0) return null;
+  const nameOf = (id: string) => layers.find((layer) => layer.id === id)?.name ?? id;
+  const recorded = passes.reduce((sum, { bars }) => sum + bars, 0);
+  const begun = new Set<number>();
+  const first = plan.presses.filter(({ before }) => before === pieces[0]?.id);
+  return {
+    countInBars,
+    seconds,
+    steps: passes.map((pass): BuildStep => {
+      const over = begun.has(pass.track);
+      begun.add(pass.track);
+      return {
+        ids: pass.layers,
+        layers: pass.layers.map(nameOf).join(" together with "),
+        track: pass.track,
+        bar: pass.fromBar - countInBars + 1,
+        bars: pass.bars,
+        over,
+        feet: tellPassFeet(pass, box),
+      };
+    }),
+    listenBars: plan.build.bars - countInBars - recorded,
+    before: tellBefore(box, first, asked.listen || asked.startFrom === "running"),
+  };
+}
+
+/** What is pressed on the first downbeat of the song. @param runs whether everything still sounds then */
+function tellBefore(box: LoopBox, presses: readonly Press[], runs: boolean): string {
+  const said = presses
+    .map((press) => {
+      const pedals = actsOfPress(press).map(({ act, effect }) => named(box, pedalFor(box, act, effect), 0));
+      return `${pedals.join(" and ")} (${describePress(press)})`;
+    })
+    .join(", then ");
+  if (presses.length === 0)
+    return runs ? "Everything runs on into the first section." : "Nothing sounds until it is let in.";
+  return runs
+    ? `As the first section begins: ${said}.`
+    : `Silence; then, as the first section begins: ${said}.`;
+}
+
+/** What an order of passes costs the player. */
+export type BuildPrice = {
+  readonly seconds: number;
+  /** Presses of the foot, and how often it goes from one pedal to another at a seam. */
+  readonly presses: number;
+  readonly moves: number;
+  /** Whether a pulse can be heard in what is recorded first. */
+  readonly isSteady: boolean;
+};
+
+/** What a build costs on a box. @example buildPrice(song, plan.build) // => { seconds: 28, presses: 5, moves: 1, isSteady: true } */
+export function buildPrice(song: Pick<SongLoops, "box" | "asked">, build: Build): BuildPrice {
+  const { box, asked } = song;
+  let [presses, moves] = [0, 0];
+  for (const { presses: own } of build.passes)
+    for (const press of own) {
+      const close = own.find(({ at }) => at === "close")!;
+      const goesOn =
+        press.press === "overdub" &&
+        own.some(
+          ({ at, press: one, track }) => at === "next" && one === "overdub" && track === close.track,
+        ) &&
+        close.press === "overdub";
+      if (goesOn) continue;
+      presses++;
+      if (press.at === "next" && pedalOf(box, press)?.at !== pedalOf(box, close)?.at) moves++;
+    }
+  const first = new Set(build.order[0]);
+  return {
+    seconds: build.seconds,
+    presses,
+    moves,
+    isSteady: asked?.layers.some(({ id, steady }) => first.has(id) && steady) ?? false,
+  };
+}
+
+/** The build as it would be without an order of one's own. */
+export const plainBuild = (asked: NonNullable<SongLoops["asked"]>, tracks: LoopPlan["tracks"]): Build =>
+  buildOf({ ...asked, buildOrder: undefined }, tracks);
