@@ -1,23 +1,22 @@
 import type { BuildSheet } from "@/core/loops";
 
-/** The build of the loops as a section before the first: pass by pass what the foot does. */
+/** The build of the loops as a section before the first: pass by pass how long, and what is pressed when it is full. */
 export const BuildSection = ({ build, className = "" }: { build: BuildSheet; className?: string }) => (
   <section aria-label="Build the loops" className={`build-section ${className}`}>
     <p>
       <strong>Build the loops</strong>, {Math.round(build.seconds)} s: count in {build.countInBars}{" "}
-      {build.countInBars === 1 ? "bar" : "bars"}.
+      {build.countInBars === 1 ? "bar" : "bars"}, on 1 press <strong>{build.begins}</strong>
     </p>
-    <ol>
-      {build.steps.map(({ layers, track, bar, bars, over, feet }, at) => (
+    <ol className="build-passes">
+      {build.steps.map(({ layers, bars, over, closes }, at) => (
         <li key={layers}>
-          <strong>
-            {at + 1}. {layers}
-          </strong>{" "}
           <span>
-            track {track + 1}
-            {over ? ", on top" : ""}, {bars === 1 ? `bar ${bar}` : `bars ${bar} to ${bar + bars - 1}`}:
-          </span>{" "}
-          {feet.join("; ")}.
+            {at + 1} <strong>{layers}</strong>
+            {over && " on top"}
+          </span>
+          <span>
+            {bars} {bars === 1 ? "bar" : "bars"}, then <strong>{closes}</strong>
+          </span>
         </li>
       ))}
     </ol>

@@ -70,15 +70,13 @@ describe("the build as a section before the first", () => {
     expect(sheet.steps.map(({ feet }) => feet)).toEqual([
       [
         "on 1 after the count-in press “Left”: it records",
-        "on 1 after 4 bars press “Left”: it goes round, and at once “Left” and hold it: the next one records",
+        "on 1 after 4 bars press “Left” and keep it down: it goes round, and the next one records",
       ],
-      [
-        "on 1 after 4 bars press “Left” and hold it: it goes round, and at once “Right”: the next one records",
-      ],
+      ["on 1 after 4 bars hold “Left”: it goes round, and at once press “Right”: the next one records"],
       ["on 1 after 2 bars press “Right”: it goes round"],
     ]);
     expect(sheet.before).toBe(
-      "Silence; then, as the first section begins: “Left” (track 1 in), then “Right” (track 2 in).",
+      "Press “Left” twice: all is silent. As the first section begins press “Left” (track 1 in), then press “Right” (track 2 in).",
     );
   });
 

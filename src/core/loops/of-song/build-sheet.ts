@@ -1,3 +1,4 @@
+import { capital } from "../../../base";
 import type { LoopBox } from "../../song/schema";
 import { type Build, buildOf } from "../build";
 import type { LoopPlan } from "../plan";
@@ -18,12 +19,16 @@ export type BuildStep = {
   readonly over: boolean;
   /** What the foot does, one sentence each: to begin, and to close and go on. */
   readonly feet: readonly string[];
+  /** What it presses when the pass is full, in few words: "“Track 2”, at once “Track 1”". */
+  readonly closes: string;
 };
 
 /** The build as a section before the first. */
 export type BuildSheet = {
   readonly countInBars: number;
   readonly seconds: number;
+  /** What is pressed on 1 after the count-in, in few words. */
+  readonly begins: string;
   readonly steps: readonly BuildStep[];
   /** The bars in which everything is heard once; 0 where it is not. */
   readonly listenBars: number;
@@ -31,19 +36,41 @@ export type BuildSheet = {
   readonly before: string;
 };
 
-/** How a pedal is used, as it is said behind its name. */
-const HOW: Readonly<Record<BoxPedal["way"], string>> = { press: "", double: " twice", hold: " and hold it" };
-
-function named(box: Pick<LoopBox, "pedals">, pedal: BoxPedal | null, track: number): string {
-  return pedal
-    ? `“${box.pedals[pedal.at]!.name}”${HOW[pedal.way]}`
-    : `a pedal for track ${track + 1}, which the box lacks`;
+/** What a foot does with a pedal. @example "hold “Left”" */
+function footOn(box: Pick<LoopBox, "pedals">, pedal: BoxPedal | null, track: number): string {
+  if (!pedal) return `press a pedal for track ${track + 1}, which the box lacks`;
+  const name = `“${box.pedals[pedal.at]!.name}”`;
+  return pedal.way === "hold" ? `hold ${name}` : `press ${name}${pedal.way === "double" ? " twice" : ""}`;
 }
 
 type BuildPress = Build["passes"][number]["presses"][number];
 
 const pedalOf = (box: LoopBox, { press, track, at }: BuildPress): BoxPedal | null =>
   pedalFor(box, `${press}-${track}`, press === "track" && at !== "close" ? "start" : undefined);
+
+/** A pedal in few words. @example "hold “Left”" */
+function shortly(box: Pick<LoopBox, "pedals">, pedal: BoxPedal | null): string {
+  if (!pedal) return "no pedal";
+  const name = `“${box.pedals[pedal.at]!.name}”`;
+  return pedal.way === "hold" ? `hold ${name}` : pedal.way === "double" ? `${name} twice` : name;
+}
+
+/** What closes a pass and begins the next, in few words. */
+function tellClose(presses: readonly BuildPress[], box: LoopBox): string {
+  const close = presses.find(({ at }) => at === "close")!;
+  const next = presses.find(({ at }) => at === "next");
+  const own = pedalOf(box, close);
+  if (!next) return shortly(box, own);
+  if (goesStraightOn(close, next)) return "leave it on";
+  const on = pedalOf(box, next);
+  if (own?.way === "press" && on?.way === "hold" && own.at === on.at)
+    return `${shortly(box, own)}, and keep it down`;
+  return `${shortly(box, own)}, at once ${shortly(box, on)}`;
+}
+
+/** Whether the same pedal would close one layer on top and begin the next: the box goes on recording. */
+const goesStraightOn = (close: BuildPress, next: BuildPress): boolean =>
+  next.press === "overdub" && close.press === "overdub" && next.track === close.track;
 
 /** What the foot does for a pass, by the names of the box's pedals. */
 export function tellPassFeet(
@@ -55,15 +82,17 @@ export function tellPassFeet(
   const close = presses.find(({ at }) => at === "close")!;
   const next = presses.find(({ at }) => at === "next");
   if (start)
-    told.push(`on 1 after the count-in press ${named(box, pedalOf(box, start), start.track)}: it records`);
+    told.push(`on 1 after the count-in ${footOn(box, pedalOf(box, start), start.track)}: it records`);
   const [own, on] = [pedalOf(box, close), next && pedalOf(box, next)];
   const after = `on 1 after ${bars} ${bars === 1 ? "bar" : "bars"}`;
-  const closes = `${after} press ${named(box, own, close.track)}: it goes round`;
+  const foot = `${after} ${footOn(box, own, close.track)}`;
+  const closes = `${foot}: it goes round`;
   if (!next) return [...told, closes];
-  // Where the same pedal would close one layer on top and begin the next, the box goes on recording.
-  if (next.press === "overdub" && close.press === "overdub" && next.track === close.track)
+  if (goesStraightOn(close, next))
     return [...told, `${after} leave the pedal: the next layer goes straight on top`];
-  return [...told, `${closes}, and at once ${named(box, on ?? null, next.track)}: the next one records`];
+  if (own?.way === "press" && on?.way === "hold" && own.at === on.at)
+    return [...told, `${foot} and keep it down: it goes round, and the next one records`];
+  return [...told, `${closes}, and at once ${footOn(box, on ?? null, next.track)}: the next one records`];
 }
 
 /**
@@ -81,17 +110,19 @@ export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "pres
   return {
     countInBars,
     seconds,
+    begins: shortly(box, pedalOf(box, passes[0]!.presses[0]!)),
     steps: passes.map((pass): BuildStep => {
       const over = begun.has(pass.track);
       begun.add(pass.track);
       return {
         ids: pass.layers,
-        layers: pass.layers.map(nameOf).join(" together with "),
+        layers: pass.layers.map(nameOf).join(" with "),
         track: pass.track,
         bar: pass.fromBar - countInBars + 1,
         bars: pass.bars,
         over,
         feet: tellPassFeet(pass, box),
+        closes: tellClose(pass.presses, box),
       };
     }),
     listenBars: plan.build.bars - countInBars - recorded,
@@ -103,15 +134,19 @@ export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "pres
 function tellBefore(box: LoopBox, presses: readonly Press[], runs: boolean): string {
   const said = presses
     .map((press) => {
-      const pedals = actsOfPress(press).map(({ act, effect }) => named(box, pedalFor(box, act, effect), 0));
-      return `${pedals.join(" and ")} (${describePress(press)})`;
+      const feet = actsOfPress(press).map(({ act, effect }) =>
+        footOn(box, pedalFor(box, act, effect), press.press === "track" ? press.track : 0),
+      );
+      return `${feet.join(" and ")} (${describePress(press)})`;
     })
     .join(", then ");
-  if (presses.length === 0)
-    return runs ? "Everything runs on into the first section." : "Nothing sounds until it is let in.";
-  return runs
-    ? `As the first section begins: ${said}.`
-    : `Silence; then, as the first section begins: ${said}.`;
+  const all = pedalFor(box, "stop-all", "stop");
+  const silence = all
+    ? `${capital(footOn(box, all, 0))}: all is silent.`
+    : "Take every track out: all is silent.";
+  const first = presses.length === 0 ? "" : `As the first section begins ${said}.`;
+  if (runs) return first || "Everything runs on into the first section.";
+  return `${silence}${first && ` ${first}`}`;
 }
 
 /** What an order of passes costs the player. */
