@@ -137,7 +137,7 @@ test("the trainer judges scripted presses and keeps the run; the plan plays by i
   await expect(tracks.getByText("Track 1 silent")).toBeVisible({ timeout: 15_000 });
   await page.getByRole("button", { name: "Stop" }).click();
 
-  await page.getByRole("button", { name: "Empty box" }).click();
+  await page.getByRole("button", { name: "Build it" }).click();
   await expect(tracks.getByText("empty")).toHaveCount(2);
   await page.keyboard.press("1");
   await expect(page.getByText("Recording Thump on track 1")).toBeVisible();
@@ -181,4 +181,118 @@ test("a part of the sheet becomes a layer; box, habits and findings of the demo"
   await page.getByRole("button", { name: "Give it up" }).click();
   await expect(page.getByText("thump on the wood always on")).toBeHidden();
   await saved(page);
+});
+
+const loopsPage = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Pages of the Loops room" }).getByRole("link", { name }).click();
+
+test("the build is practised: a close too early, one too late, a clean one, each judged and said", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await drawThump(page);
+  await saved(page);
+  await loopsPage(page, "Play it");
+  const takes = page.getByRole("list", { name: "Takes of the build" });
+  // Two bars at 200 last 2.4 s. Right, pressed twice, takes the last layer back.
+  await pressAt(page, [
+    [0, "1"],
+    [2.1, "1"],
+    [4, "2"],
+    [4.1, "2"],
+    [7.2, "1"],
+    [9.9, "1"],
+    [11.6, "2"],
+    [11.7, "2"],
+    [14.4, "1"],
+    [16.8, "1"],
+  ]);
+  await page.getByRole("button", { name: "Build it" }).click();
+  await expect(page.getByText(/Next Thump on track 1: on 1 press “Left”/)).toBeVisible();
+  await expect(page.getByText(/Recording Thump on track 1, bar 1 of 2/)).toBeVisible({ timeout: 10_000 });
+  await expect(takes).toContainText(
+    /Thump: closed 0\.(2[6-9]|3[0-4]) s early: the seam stumbles each time round, and against a click at 200 it is a beat ahead after 1 pass\./,
+  );
+  await expect(takes).toContainText("Take it back and again: 4 s.");
+  await expect(takes).toContainText(/closed 0\.(2[6-9]|3[0-4]) s late: .* a beat behind after 1 pass\./, {
+    timeout: 15_000,
+  });
+  await expect(takes).toContainText("Thump: begun and closed on the beat.", { timeout: 15_000 });
+  await expect(page.getByText(/All is recorded\./)).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByRole("region", { name: "Runs so far" })).toContainText(
+    "the build, 1 of 1 clean, a clean run",
+  );
+  await expectAccessible(page);
+  await saved(page);
+});
+
+test("a wrong press is mended in the song: the way back names its bar, and the song goes on", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await drawThump(page);
+  await saved(page);
+  await loopsPage(page, "Play it");
+  const tracks = page.getByRole("list", { name: "Tracks" });
+  // The thump is taken out a bar into the verse, where it should go on, and let in again where its pass begins.
+  await pressAt(page, [
+    [0, "1"],
+    [1.2, "1"],
+    [2.4, "1"],
+    [4.8, "1"],
+  ]);
+  await page.getByRole("button", { name: "My own feet" }).click();
+  const back = page.getByRole("status").filter({ hasText: "Not as planned." });
+  await expect(back).toContainText("Leave it; at bar 3 of Verse press “Left”: track 1 in.", {
+    timeout: 15_000,
+  });
+  await expect(tracks.getByText("Track 1 sounds")).toBeVisible();
+  await expect(back).toBeHidden();
+  const answer = page.getByRole("region", { name: "The answer" });
+  await expect(answer).toBeVisible({ timeout: 30_000 });
+  await expect(answer).toContainText("2 not asked for");
+  await saved(page);
+});
+
+test("a box is taught by pressing its pedals", async ({ page }) => {
+  test.setTimeout(90_000);
+  await drawThump(page);
+  await loopsPage(page, "Box and levels");
+  await page.getByRole("button", { name: "Teach it by pressing" }).click();
+  const teach = page.getByRole("region", { name: "Teaching the box" });
+  const asks = (text: string) => expect(teach.getByText(/^Press the pedal that/)).toContainText(text);
+  await asks("lets track 1 in");
+  await page.keyboard.press("1");
+  await asks("takes track 1 out");
+  await page.keyboard.press("1");
+  await asks("lets track 2 in and takes it out");
+  await page.keyboard.press("2");
+  await asks("records one more layer on track 1");
+  await page.keyboard.down("1");
+  await page.waitForTimeout(800);
+  await page.keyboard.up("1");
+  await asks("stops everything");
+  await page.keyboard.press("3");
+  await asks("lets everything in");
+  await teach.getByRole("button", { name: "Back one" }).click();
+  await asks("stops everything");
+  await page.keyboard.press("3");
+  await asks("lets everything in");
+  await page.keyboard.press("3");
+  await asks("takes the last layer back");
+  await page.keyboard.press("2");
+  await page.keyboard.press("2");
+  const taught = page.getByRole("region", { name: "This is the box as you taught it" });
+  await expect(taught).toContainText("takes the last layer backkey 2, twice quickly");
+  await expectAccessible(page);
+  await taught.getByRole("button", { name: "Take it as my box" }).click();
+  await expect(page.getByLabel("Name of pedal 3")).toHaveValue("All");
+  await expect(page.getByLabel("All: press")).toHaveValue("toggle-all");
+  await expect(page.getByLabel("Track 1: hold")).toHaveValue("overdub-0");
+  await expect(page.getByLabel("Track 2: double")).toHaveValue("undo");
+  await expect(page.getByLabel(/One pedal does both/)).toBeChecked();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("Name of pedal 3")).toHaveValue("All");
 });

@@ -1,5 +1,16 @@
 export * from "./box";
 export { buildOf } from "./build";
+export {
+  CLEAN_SECONDS,
+  driftInside,
+  type FirstTake,
+  judgeTake,
+  priceOfAgain,
+  type Take,
+  type TakeVerdict,
+  tellDrift,
+  tellTake,
+} from "./build-takes";
 export { describeLoopProblem } from "./describe-grouping";
 export {
   type ChordBeats,

@@ -6,4 +6,4 @@ export {
   judgePresses,
   type MadePress,
 } from "./judge";
-export { chanceOf, oddsOf } from "./odds";
+export { type CostlyPress, chanceOf, costliest, oddsOf } from "./odds";

@@ -118,11 +118,28 @@ describe("a looper under feet", () => {
     ).toEqual([["stop-all", 100]]);
   });
 
+  it("has closed a pass by a press that then stays down for one more layer", () => {
+    const { to, press } = run("free");
+    to(0);
+    press("track-0");
+    to(8);
+    press("track-0");
+    expect(to(8.2).takes).toHaveLength(1);
+    press("overdub-0", true);
+    expect(to(8.7)).toMatchObject({ sounding: [0], holds: [["a"], ...Array(1).fill([])] });
+  });
+
   it("records the next layer of the build on an empty box, and goes round with it", () => {
     const { to, press } = run("free");
     to(0);
     press("track-0");
-    expect(to(2).recording).toEqual({ track: 0, since: expect.any(Number), layer: "a", over: false });
+    expect(to(2).recording).toEqual({
+      track: 0,
+      since: expect.any(Number),
+      layer: "a",
+      also: [],
+      over: false,
+    });
     to(4);
     press("track-0");
     expect(to(5)).toMatchObject({ recording: null, sounding: [0] });

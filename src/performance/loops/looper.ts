@@ -12,6 +12,7 @@ import {
   shareOf,
   soundingBefore,
   soundingOf,
+  type Take,
 } from "@/core/loops";
 import type { Device, Score, Way } from "../runner";
 import { duePresses } from "./loop-dues";
@@ -20,7 +21,16 @@ import { LoopPlayer } from "./loop-player";
 /** What a simulated looper shows. */
 export type LooperView = {
   readonly sounding: readonly number[];
-  readonly recording: { readonly track: number; readonly layer: string } | null;
+  /** What is being recorded, with when that began; s from where the run did. */
+  readonly recording: {
+    readonly track: number;
+    readonly layer: string;
+    readonly also: readonly string[];
+    readonly since: number;
+    readonly over: boolean;
+  } | null;
+  /** What was recorded in this run; s from where it began. */
+  readonly takes: readonly Take[];
   /** Presses that wait for the loop point. */
   readonly waiting: number;
   /** The layers each track holds. */
@@ -34,6 +44,8 @@ export type PlannedLoops = { readonly song: SongLoops; readonly plan: LoopPlan }
 
 /** Planned presses are told a little before their time, so that they sound at it, s. */
 const AHEAD_SECONDS = 0.1;
+/** A beat tapped so long before a take was opened belongs to it, s. */
+const TAP_BEFORE_SECONDS = 0.15;
 /** How long the last loop may ring after the end, s. */
 const RING_SECONDS = 1.5;
 
@@ -92,6 +104,9 @@ function loadedBox(planned: PlannedLoops, from: number, at: number): BoxState {
 export class Looper implements Device<LooperView> {
   readonly aheadSeconds = AHEAD_SECONDS;
   private readonly player: LoopPlayer;
+  private readonly heard: Map<string, HeardLayer & { readonly beatSeconds: number }>;
+  /** Beats that were tapped while something was recorded, on the audio clock. */
+  private readonly taps: number[] = [];
   /** The box before the last press: it comes back when that press was the beginning of another. */
   private before: BoxState;
 
@@ -101,42 +116,90 @@ export class Looper implements Device<LooperView> {
     private readonly planned: PlannedLoops,
     private readonly way: Way,
     from: number,
-    begin: number,
+    private readonly begin: number,
     layers: readonly HeardLayer[],
   ) {
     const { song } = planned;
     const box = way === "free" ? emptyBox(song.asked!.looper.tracks) : loadedBox(planned, from, begin);
     const settings: BoxSettings = { ...song.box, ...(way === "show" ? { quantised: false } : {}) };
     const beatSeconds = beatSecondsOf(planned);
-    const heard = new Map(layers.map((layer) => [layer.id, { ...layer, beatSeconds }] as const));
-    this.player = new LoopPlayer(context, settings, heard, box);
+    this.heard = new Map(layers.map((layer) => [layer.id, { ...layer, beatSeconds }] as const));
+    this.player = new LoopPlayer(context, settings, this.heard, box);
     this.before = box;
   }
 
   readonly press = (act: string, at: number, instead: boolean): void => {
-    if (instead) this.player.restore(this.before, at);
-    else this.before = this.player.state;
-    const doing = actOfPedal(act, this.way === "show" ? () => null : this.nextLayer);
+    // A press that closed a recording has closed it, also where the pedal then stays down for one more layer.
+    if (instead && !(this.before.recording && act.startsWith("overdub")))
+      this.player.restore(this.before, at);
+    else if (!instead) this.before = this.player.state;
+    const doing = actOfPedal(act, this.way === "show" ? () => [] : this.nextLayers);
     if (doing) this.player.press(doing, at);
   };
 
-  /** What a recording on a track would hold: the next layer of the build that the plan has there, else the next one. */
-  private readonly nextLayer = (track: number): string | null => {
+  /** What a recording on a track would take in: the next pass of the build that the plan has there, else the next one. */
+  private readonly nextLayers = (track: number): readonly string[] => {
     const { plan } = this.planned;
-    const held = new Set(
-      this.player.state.tracks.flatMap(({ recorded }) => recorded.map(({ layer }) => layer)),
-    );
-    const order = plan.build.order.flat().filter((layer) => !held.has(layer));
-    return order.find((layer) => plan.tracks[track]?.includes(layer)) ?? order[0] ?? null;
+    const { tracks, recording } = this.player.state;
+    const held = new Set([
+      ...tracks.flatMap(({ recorded }) => recorded.map(({ layer }) => layer)),
+      ...(recording ? [recording.layer, ...recording.also] : []),
+    ]);
+    const order = plan.build.order.filter((layers) => !layers.some((layer) => held.has(layer)));
+    return order.find(([layer]) => plan.tracks[track]?.includes(layer!)) ?? order[0] ?? [];
   };
 
-  readonly tick = (until: number): void => this.player.tick(until);
+  /** Where one layer on top follows another on its track, the box goes straight on at the end of the bars. */
+  private goOn(until: number): void {
+    const { recording } = this.player.state;
+    if (this.way !== "free" || !recording?.over) return;
+    const { passes } = this.planned.plan.build;
+    const at = passes.findIndex(({ layers }) => layers.includes(recording.layer));
+    const next = passes[at + 1];
+    const { beatsPerBar } = this.planned.song.asked!;
+    const end = recording.since + (passes[at]?.bars ?? 0) * beatsPerBar * beatSecondsOf(this.planned);
+    if (next?.track !== recording.track || end > until) return;
+    const layers = this.nextLayers(recording.track);
+    const act = actOfPedal(`overdub-${recording.track}`, () => layers);
+    if (!act) return;
+    this.player.press(act, end);
+    this.player.press(act, end);
+  }
+
+  readonly tick = (until: number): void => {
+    this.goOn(until - AHEAD_SECONDS);
+    this.player.tick(until);
+  };
+
+  /** A beat of what is being recorded: from its close on the layer is heard as it was tapped, drift and all. */
+  tap(at: number): void {
+    const { recording } = this.player.state;
+    if (!recording) return;
+    this.taps.push(at);
+    const { layer, since } = recording;
+    const known = this.heard.get(layer);
+    const inside = this.taps.filter((tap) => tap >= since - TAP_BEFORE_SECONDS);
+    if (!known || inside.length < 2) return;
+    const hits = inside.map((tap) => ({
+      beat: Math.max(0, tap - since) / known.beatSeconds,
+      beats: 1,
+      hz: [],
+      share: 1,
+    }));
+    this.heard.set(layer, { ...known, hits });
+  }
 
   readonly view = (now: number): LooperView => {
-    const { tracks, recording, waiting } = this.player.state;
+    const { tracks, recording, waiting, takes } = this.player.state;
+    const fromBegin = (at: number) => at - this.begin;
     return {
+      takes: takes.map((take) => ({
+        ...take,
+        since: fromBegin(take.since),
+        until: fromBegin(take.until),
+      })),
       sounding: bitsOf(soundingOf(this.player.state)),
-      recording,
+      recording: recording && { ...recording, since: fromBegin(recording.since) },
       waiting: waiting.length,
       holds: tracks.map(({ recorded }) => recorded.map(({ layer }) => layer)),
       shares: tracks.map((track) => (now < track.since ? null : shareOf(track, now))),

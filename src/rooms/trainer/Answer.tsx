@@ -89,11 +89,13 @@ export function RunLog({ runs: kept }: { runs: readonly LoopRun[] }) {
     <section aria-labelledby="log-title" className="mt-6">
       <h2 id="log-title">Runs so far</h2>
       <ul className="text-sm">
-        {runs.slice(0, 8).map(({ id, day, presses }) => {
+        {runs.slice(0, 8).map(({ id, day, presses, of, whole }) => {
           const right = presses.filter(({ judged }) => judged === "right").length;
           return (
             <li key={id}>
-              {day}: {right} of {presses.length} right{right === presses.length ? ", a clean run" : ""}
+              {day}: {of === "build" ? "the build, " : ""}
+              {right} of {presses.length} {of === "build" ? "clean" : "right"}
+              {whole ? (right === presses.length ? ", a clean run" : "") : ", cut short"}
             </li>
           );
         })}

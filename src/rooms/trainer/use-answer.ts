@@ -12,13 +12,13 @@ export type RunAnswer = {
   readonly skipped: number;
 };
 
-/** The answer to the last run. @param keep is given a run that was whole, to be put in its log */
-export function useAnswer(keep: (judged: readonly JudgedPress[]) => void) {
+/** The answer to the last run. @param keep is given every run in which something was due, to be put in its log */
+export function useAnswer(keep: (judged: readonly JudgedPress[], isWhole: boolean) => void) {
   const [answer, setAnswer] = useState<RunAnswer | null>(null);
   const onEnd = ({ due, made, skipped, isWhole }: Finished) => {
     const judged = judgePresses(due, made);
     setAnswer({ judged, due, skipped });
-    if (isWhole && due.length > 0) keep(judged);
+    if (due.length > 0) keep(judged, isWhole);
   };
   return { answer, onEnd, clear: () => setAnswer(null) };
 }

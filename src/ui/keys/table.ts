@@ -237,6 +237,7 @@ export const KEYS = Object.freeze([
     shown: "1 to 9",
     does: "pedals of the simulated box",
   },
+  { place: "pedals", act: "beat", keys: ["b"], does: "tap the beat while a layer is recorded" },
 
   { place: "running order", act: "earlier", keys: ["Alt+ArrowUp"], does: "move a song up" },
   { place: "running order", act: "later", keys: ["Alt+ArrowDown"], does: "move a song down" },

@@ -117,10 +117,100 @@ describe("the simulated looper", () => {
     ]);
     expect(recordedOf(slip)).toBe(0);
     expect(pressBox(slip, record(7, "x"), settings(), 1)).toBe(slip);
-    expect(actOfPedal("none", () => "x")).toBeNull();
-    expect(actOfPedal("track-1", () => null)).toEqual({ do: "track", track: 1 });
-    expect(actOfPedal("overdub-1", () => "x")).toEqual({ do: "overdub", track: 1, layer: "x" });
-    expect(actOfPedal("undo", () => null)).toEqual({ do: "undo" });
+    expect(actOfPedal("none", () => ["x"])).toBeNull();
+    expect(actOfPedal("track-1", () => [])).toEqual({ do: "track", track: 1 });
+    expect(actOfPedal("overdub-1", () => ["x", "y"])).toEqual({
+      do: "overdub",
+      track: 1,
+      layer: "x",
+      also: ["y"],
+    });
+    expect(actOfPedal("undo", () => [])).toEqual({ do: "undo" });
+    expect(actOfPedal("stop-1", () => ["x"])).toEqual({ do: "stop", track: 1 });
+    expect(actOfPedal("start-0", () => ["x"])).toEqual({ do: "start", track: 0, layer: "x", also: [] });
+    expect(actOfPedal("toggle-all", () => [])).toEqual({ do: "toggle-all" });
+  });
+
+  it("keeps what was recorded, each as long as it was open; layers taken in together go together", () => {
+    const both: BoxAct = { do: "track", track: 0, layer: "pulse", also: ["clap"] };
+    const state = play([
+      [both, 0],
+      [both, 8],
+      [{ do: "overdub", track: 0, layer: "hum" }, 8],
+      [{ do: "overdub", track: 0, layer: "hum" }, 16.5],
+    ]);
+    expect(state.takes).toEqual([
+      { layers: ["pulse", "clap"], track: 0, since: 0, until: 8, over: false },
+      { layers: ["hum"], track: 0, since: 8, until: 16.5, over: true },
+    ]);
+    expect(state.tracks[0]!.recorded.map(({ layer, seconds }) => [layer, seconds])).toEqual([
+      ["pulse", 8],
+      ["clap", 8],
+      ["hum", 8],
+    ]);
+    const one = pressBox(state, { do: "undo" }, settings(), 20);
+    expect(one.takes).toHaveLength(1);
+    expect(pressBox(one, { do: "undo" }, settings(), 21).tracks[0]!.recorded).toEqual([]);
+  });
+
+  it("lets a track only in, and only out, where pedals do one of them", () => {
+    const go: BoxAct = { do: "start", track: 0, layer: "pulse" };
+    const halt: BoxAct = { do: "stop", track: 0 };
+    const closed = play([
+      [go, 0],
+      [go, 8],
+    ]);
+    expect(closed.tracks[0]).toMatchObject({ runs: true, since: 8 });
+    expect(pressBox(closed, go, settings(), 12)).toBe(closed);
+    const out = pressBox(closed, halt, settings(), 12);
+    expect(soundingOf(out)).toBe(0);
+    expect(pressBox(out, halt, settings(), 13)).toBe(out);
+    expect(pressBox(out, go, settings(), 14).tracks[0]).toMatchObject({ runs: true, since: 14 });
+    // While it records, the pedal that takes out closes the pass and keeps it silent.
+    const halted = play([
+      [go, 0],
+      [halt, 8],
+    ]);
+    expect([recordedOf(halted), soundingOf(halted)]).toEqual([1, 0]);
+  });
+
+  it("takes all out with one pedal, and lets all in by it only from silence", () => {
+    const toggle: BoxAct = { do: "toggle-all" };
+    const two = play([
+      [record(0, "pulse"), 0],
+      [record(0, "pulse"), 8],
+      [record(1, "clap"), 8],
+      [record(1, "clap"), 12],
+      [record(0, "x"), 13],
+    ]);
+    expect(soundingOf(two)).toBe(2);
+    const out = pressBox(two, toggle, settings(), 14);
+    expect(soundingOf(out)).toBe(0);
+    expect(soundingOf(pressBox(out, toggle, settings(), 15))).toBe(3);
+  });
+
+  it("only mutes where the box does: a track comes in where it is, and all begin anew from silence", () => {
+    const own = settings({ muted: true });
+    const two = play(
+      [
+        [record(0, "pulse"), 0],
+        [record(0, "pulse"), 8],
+        [record(1, "clap"), 8],
+        [record(1, "clap"), 16],
+        [record(1, "x"), 17],
+        [record(1, "x"), 21],
+      ],
+      own,
+    );
+    // The second track has gone on unheard since it was closed at 16.
+    expect(two.tracks[1]).toMatchObject({ runs: true, since: 16 });
+    expect(shareOf(two.tracks[1]!, 22)).toBe(0.75);
+    const silent = pressBox(two, { do: "stop-all" }, own, 22);
+    const anew = pressBox(silent, record(1, "x"), own, 30);
+    expect(anew.tracks.map(({ runs, since }) => [runs, since])).toEqual([
+      [false, 30],
+      [true, 30],
+    ]);
   });
 
   it("stays consistent whatever is pressed", () => {

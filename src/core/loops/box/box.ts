@@ -1,3 +1,4 @@
+import type { Take } from "../build-takes";
 import { afterPress, maskOf } from "../press";
 
 /** Something recorded on a track: which layer, and how long one pass is. */
@@ -15,6 +16,8 @@ type Recording = {
   readonly track: number;
   readonly since: number;
   readonly layer: string;
+  /** Layers that are taken in with it, in the same pass. */
+  readonly also: readonly string[];
   readonly over: boolean;
 };
 
@@ -28,6 +31,8 @@ export type BoxState = {
   readonly waiting: readonly Waiting[];
   /** Layers in the order they were recorded, for taking back the last. */
   readonly order: readonly { readonly track: number; readonly layer: string }[];
+  /** What was recorded, each as long as it was open. */
+  readonly takes: readonly Take[];
 };
 
 /**
@@ -35,9 +40,19 @@ export type BoxState = {
  * one taken back.
  */
 export type BoxAct =
-  | { readonly do: "track" | "start"; readonly track: number; readonly layer?: string }
+  | {
+      readonly do: "track" | "start";
+      readonly track: number;
+      readonly layer?: string;
+      readonly also?: readonly string[];
+    }
   | { readonly do: "stop"; readonly track: number }
-  | { readonly do: "overdub"; readonly track: number; readonly layer: string }
+  | {
+      readonly do: "overdub";
+      readonly track: number;
+      readonly layer: string;
+      readonly also?: readonly string[];
+    }
   | { readonly do: "start-all" }
   | { readonly do: "stop-all" }
   | { readonly do: "toggle-all" }
@@ -62,6 +77,7 @@ export const emptyBox = (tracks: number): BoxState => ({
   recording: null,
   waiting: [],
   order: [],
+  takes: [],
 });
 
 const EMPTY: TrackState = Object.freeze({ recorded: [], runs: false, since: 0 });
@@ -101,10 +117,13 @@ function closeRecording(state: BoxState, settings: BoxSettings, at: number): Box
   if (lasted < SHORTEST_PASS) return open;
   const others = state.tracks.map(passOf).filter((seconds) => seconds > 0);
   const first = recording.over ? passOf(own) : settings.sharedLength ? (others[0] ?? lasted) : lasted;
-  const recorded = [...own.recorded, { layer: recording.layer, seconds: first }];
-  const order = [...state.order, { track: recording.track, layer: recording.layer }];
+  const { track, over } = recording;
+  const layers = [recording.layer, ...recording.also];
+  const recorded = [...own.recorded, ...layers.map((layer) => ({ layer, seconds: first }))];
+  const order = [...state.order, ...layers.map((layer) => ({ track, layer }))];
+  const takes = [...state.takes, { layers, track, since: recording.since, until: at, over }];
   const since = own.runs ? own.since : at;
-  return { ...withTrack(open, recording.track, { recorded, runs: true, since }), order };
+  return { ...withTrack(open, track, { recorded, runs: true, since }), order, takes };
 }
 
 function undo(state: BoxState): BoxState {
@@ -112,9 +131,15 @@ function undo(state: BoxState): BoxState {
   const last = state.order.at(-1);
   if (!last) return state;
   const own = state.tracks[last.track]!;
-  const recorded = own.recorded.slice(0, -1);
+  // What was taken in together goes together.
+  const gone = state.takes.at(-1)?.layers.includes(last.layer) ? state.takes.at(-1)!.layers.length : 1;
+  const recorded = own.recorded.slice(0, -gone);
   const left = recorded.length === 0 ? EMPTY : { recorded };
-  return { ...withTrack(state, last.track, left), order: state.order.slice(0, -1) };
+  return {
+    ...withTrack(state, last.track, left),
+    order: state.order.slice(0, -gone),
+    takes: state.takes.slice(0, -1),
+  };
 }
 
 /** What an act does at its moment. */
@@ -141,7 +166,10 @@ function perform(state: BoxState, act: BoxAct, settings: BoxSettings, at: number
         ? state
         : withSounding(state, soundingOf(state) | (1 << act.track), settings, at);
       const closed = closeRecording(running, settings, at);
-      return { ...closed, recording: { track: act.track, since: at, layer: act.layer, over: true } };
+      return {
+        ...closed,
+        recording: { track: act.track, since: at, layer: act.layer, also: act.also ?? [], over: true },
+      };
     }
     case "track":
     case "start":
@@ -156,7 +184,10 @@ function perform(state: BoxState, act: BoxAct, settings: BoxSettings, at: number
       if (closed.tracks[track]!.recorded.length === 0)
         return act.do === "stop" || act.layer === undefined
           ? closed
-          : { ...closed, recording: { track, since: at, layer: act.layer, over: false } };
+          : {
+              ...closed,
+              recording: { track, since: at, layer: act.layer, also: act.also ?? [], over: false },
+            };
       const after = afterPress(soundingOf(closed), recordedOf(closed), { press: "track", track });
       return after === null ? closed : withSounding(closed, after, settings, at);
     }
@@ -202,17 +233,20 @@ export function shareOf(track: TrackState, now: number): number | null {
   return ((((now - track.since) % pass) + pass) % pass) / pass;
 }
 
-/** An act of a pedal as it is written in a box's data; null does nothing. @param layer what a recording would hold */
-export function actOfPedal(text: string, layer: (track: number) => string | null): BoxAct | null {
+/**
+ * An act of a pedal as it is written in a box's data; null does nothing.
+ * @param layers what a recording on a track would take in; none where nothing is left to record
+ */
+export function actOfPedal(text: string, layers: (track: number) => readonly string[]): BoxAct | null {
   if (text === "start-all" || text === "stop-all" || text === "toggle-all" || text === "undo")
     return { do: text };
   const [kind, number] = text.split("-");
   const track = Number(number);
   if (kind === "stop") return { do: kind, track };
   if (kind === "track" || kind === "start") {
-    const next = layer(track);
-    return { do: kind, track, ...(next === null ? {} : { layer: next }) };
+    const [layer, ...also] = layers(track);
+    return { do: kind, track, ...(layer === undefined ? {} : { layer, also }) };
   }
-  const next = kind === "overdub" ? layer(track) : null;
-  return next === null ? null : { do: "overdub", track, layer: next };
+  const [layer, ...also] = kind === "overdub" ? layers(track) : [];
+  return layer === undefined ? null : { do: "overdub", track, layer, also };
 }

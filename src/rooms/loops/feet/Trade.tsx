@@ -2,7 +2,7 @@
 
 import { describePress, footPresses, type LoopWay } from "@/core/loops";
 import { chanceOf, oddsOf } from "@/performance/judged";
-import { placeOf } from "@/performance/loops";
+import { actsOn, placeOf } from "@/performance/loops";
 import { describeChance, describeWrong } from "../loop-words";
 import type { Loops } from "../use-loops";
 
@@ -10,7 +10,7 @@ import type { Loops } from "../use-loops";
 export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[] | null }) {
   const { shown, body } = loops;
   if (!shown) return null;
-  const runs = Object.values(body.loopRuns);
+  const runs = Object.values(body.loopRuns).filter(({ of }) => of === "song");
   const odds = oddsOf(runs);
   const ways = [shown.plan, ...(trade ?? [])].map((way) => {
     const presses = footPresses(shown.song, way);
@@ -18,7 +18,14 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
       way,
       presses,
       chance: chanceOf(
-        presses.map((press) => ({ place: placeOf(press), sung: press.sung })),
+        presses.flatMap((press) =>
+          actsOn(shown.song.box, press).map((act) => ({
+            place: placeOf(press),
+            sung: press.sung,
+            where: press.before ?? "end",
+            act,
+          })),
+        ),
         odds,
       ),
     };
@@ -33,7 +40,7 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
       <h2 id="trade-title">What less footwork would cost</h2>
       <p className="mb-2 max-w-3xl text-sm">
         {runs.length === 0
-          ? "The chance of a clean run is a guess until there are runs in the log: every press is taken as right one time in two. Play it a few times first."
+          ? "How likely each comes off clean is told once there are runs in the log: play it a few times, on the page “Play it”."
           : `The chance that every press is right, from ${runs.length} ${runs.length === 1 ? "run" : "runs"} in the log.`}
       </p>
       {trade === null ? (
@@ -47,7 +54,7 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
                 <th scope="col">Foot cost</th>
                 <th scope="col">Not as wanted</th>
                 <th scope="col">Presses</th>
-                <th scope="col">Chance of a clean run</th>
+                {runs.length > 0 && <th scope="col">Chance of a clean run</th>}
               </tr>
             </thead>
             <tbody>
@@ -61,7 +68,7 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
                       ? "none"
                       : `${presses.length}: ${presses.slice(0, 4).map(describePress).join(", ")}${presses.length > 4 ? " …" : ""}`}
                   </td>
-                  <td>{describeChance(chance)}</td>
+                  {runs.length > 0 && <td>{describeChance(chance)}</td>}
                 </tr>
               ))}
             </tbody>

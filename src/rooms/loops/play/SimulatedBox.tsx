@@ -3,12 +3,16 @@
 import { useRef, useState } from "react";
 import { type BoxPedal, describePress } from "@/core/loops";
 import { tellMoment } from "@/core/song/moments";
-import type { LoopBox } from "@/core/song/schema";
+import type { LoopBox, LoopRun } from "@/core/song/schema";
+import { costliest } from "@/performance/judged";
+import { actsOn } from "@/performance/loops";
 import type { Way } from "@/performance/runner";
 import { Answer, PedalRow, RunControls, RunLog, usePedals, type WayToRun } from "../../trainer";
 import { pedalNamed, tellPedal } from "../pedal-of";
 import { tellWayBack } from "../tell-way-back";
 import type { Loops, ShownPlan } from "../use-loops";
+import { BeatPad } from "./BeatPad";
+import { BuildNow, Verdicts } from "./BuildNow";
 import { MidiPedals } from "./MidiPedals";
 import { SaveSound } from "./SaveSound";
 import { SongLine } from "./SongLine";
@@ -24,8 +28,8 @@ const WAYS: readonly WayToRun<Way>[] = [
   },
   {
     way: "free",
-    label: "Empty box",
-    said: "Nothing is recorded. A press records the next layer of the build, another one closes the pass.",
+    label: "Build it",
+    said: "Nothing is recorded yet. Press on the beat to record each layer and to close it; every close is judged. Tap along with B, and how you hold the tempo inside is told too.",
   },
 ];
 
@@ -39,6 +43,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const run = useLoopRun(loops, shown, ropes);
   const { view, running, answer, next, off } = run;
   const pedals = usePedals(box.pedals, run.press);
+  const runs = Object.values(loops.body.loopRuns);
   const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   return (
     <>
@@ -62,10 +67,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
       <SongLine shown={shown} seconds={view?.seconds ?? null} stamp={view?.stamp} piece={run.piece} />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && <NextPress press={next} pedals={run.pedals} box={box} />}
-        {running === "free" &&
-          (view?.recording
-            ? `Recording ${nameOf(view.recording.layer)} on track ${view.recording.track + 1}…`
-            : "Press a pedal to record.")}
+        {running === "free" && view && <BuildNow shown={shown} view={view} seconds={view.seconds} />}
       </p>
       <TrackRopes
         shown={shown}
@@ -79,6 +81,8 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         pedals={pedals}
         due={run.isSoon && hints ? run.pedals.flatMap((pedal) => pedal?.at ?? []) : []}
       />
+      {running === "free" && <BeatPad onTap={run.tap} />}
+      <Verdicts takes={run.verdicts} />
       {off && <WayBack lines={tellWayBack(shown, run.piece, off.steps)} />}
       {view !== null && view.waiting > 0 && <p className="mt-2 text-sm">The box waits for the loop point.</p>}
       {answer && (
@@ -96,7 +100,8 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         <SaveSound loops={loops} shown={shown} />
         <MidiPedals midi={pedals.midi} pedals={box.pedals.length} />
       </div>
-      <RunLog runs={Object.values(loops.body.loopRuns)} />
+      <RunLog runs={runs} />
+      <Costliest shown={shown} runs={runs} />
     </>
   );
 }
@@ -142,5 +147,23 @@ function WayBack({ lines }: { lines: readonly string[] }) {
         ))}
       </ol>
     </div>
+  );
+}
+
+/** The presses that go wrong most often, by their places in the song. */
+function Costliest({ shown, runs }: { shown: ShownPlan; runs: readonly LoopRun[] }) {
+  const worst = costliest(
+    runs.filter(({ of }) => of === "song"),
+    2,
+  ).flatMap(({ where, act, right, all }) => {
+    const press = shown.presses.find(
+      (one) => (one.before ?? "end") === where && actsOn(shown.song.box, one).includes(act),
+    );
+    return press ? [`${describePress(press)} ${tellMoment(press.moment)} (${right} of ${all} right)`] : [];
+  });
+  return worst.length === 0 ? null : (
+    <p className="mt-1 text-sm">
+      {worst.length === 1 ? "This press costs" : "These presses cost"} you most: {worst.join("; ")}.
+    </p>
   );
 }

@@ -1,13 +1,14 @@
 "use client";
 
-import { type RefObject, useMemo } from "react";
-import { actsOfPress, heardLayers, pedalFor, wayBack } from "@/core/loops";
+import { type RefObject, useMemo, useRef, useState } from "react";
+import { actsOfPress, CLEAN_SECONDS, heardLayers, pedalFor, type Take, wayBack } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
 import { clockOf, type Moment } from "@/core/song/moments";
 import { Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { keepRun, type RunView, useAnswer, useRunner } from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
+import { type JudgedTake, judgedTakes } from "./judged-takes";
 
 /**
  * A run of the plan on the simulated looper: what it shows, the press that comes next, and the way back from where the
@@ -23,18 +24,45 @@ export function useLoopRun(
   const current = useCurrentVersion();
   const { song } = shown;
 
-  const { answer, onEnd, clear } = useAnswer((judged) => {
-    const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId);
+  const keep = (judged: Parameters<typeof keepRun>[1], kind: Parameters<typeof keepRun>[3]) => {
+    const { run, gone } = keepRun(Object.values(current().loopRuns), judged, makeId, kind);
     act(batch("Keep a run", [...gone.map((old) => remove("loopRuns", old)), add("loopRuns", run)]));
-  });
+  };
+  const { answer, onEnd, clear } = useAnswer((judged, whole) => keep(judged, { whole, of: "song" }));
+  const [built, setBuilt] = useState<Built>(NOTHING_BUILT);
+  const building = useRef<Built>(NOTHING_BUILT);
+  /** The build is kept where anything of it was recorded. */
+  const endBuild = () => {
+    const { takes, taps } = building.current;
+    building.current = NOTHING_BUILT;
+    const judged = pressesOfBuild(shown, judgedTakes(shown, takes, taps));
+    if (takes.length > 0)
+      keep(judged, { whole: judged.every(({ judged: word }) => word !== "missed"), of: "build" });
+  };
   const times = useMemo(() => pieceTimes(shown), [shown]);
   const run = useRunner<LooperView, Looper>({
     score: (way, place) => scoreOfLoops(shown, way, place),
     device: (context, way, place, songStart) =>
       new Looper(context, shown, way, place, songStart + (times[place] ?? 0), heardLayers(loops.body, song)),
     onEnd,
-    onFrame: (view) => burn(ropes.current, view),
+    onFrame: (view) => {
+      burn(ropes.current, view && burningOf(shown, view, run.current()?.seconds ?? 0));
+      if (!view) endBuild();
+      else if (run.running === "free" && view.takes !== building.current.takes) {
+        if (view.takes.length !== building.current.takes.length)
+          setBuilt({ takes: view.takes, taps: building.current.taps });
+        building.current = { ...building.current, takes: view.takes };
+      }
+    },
   });
+  /** A beat of what is recorded. @param stamp when it was tapped, on the browser's clock */
+  const tap = (stamp: number) => {
+    const runner = run.current();
+    if (!runner || run.running !== "free") return;
+    const at = runner.momentOf(stamp, performance.now());
+    runner.device.tap(at);
+    building.current = { ...building.current, taps: [...building.current.taps, at - runner.start] };
+  };
   const { view, running } = run;
   const at = view ? times.findLastIndex((end) => end <= view.place + 1e-6) : 0;
   const piece = Math.max(0, Math.min(song.asked!.sections.length - 1, at));
@@ -48,7 +76,53 @@ export function useLoopRun(
   const clock = useMemo(() => clockOf(song.spans), [song.spans]);
   /** The moment of the song at a second of the loops' clock. */
   const momentOf = (seconds: number): Moment => clock.momentAt(Math.round(tickOf(shown, seconds)));
-  return { ...run, answer, clear, piece, next, pedals, isSoon, off, momentOf };
+  return {
+    ...run,
+    answer,
+    clear: () => {
+      clear();
+      setBuilt(NOTHING_BUILT);
+    },
+    piece,
+    next,
+    pedals,
+    isSoon,
+    off,
+    momentOf,
+    tap,
+    verdicts: useMemo(() => judgedTakes(shown, built.takes, built.taps), [shown, built]),
+  };
+}
+
+/** What has been recorded of a build, and the beats that were tapped meanwhile; s from its first downbeat. */
+type Built = { readonly takes: readonly Take[]; readonly taps: readonly number[] };
+const NOTHING_BUILT: Built = { takes: [], taps: [] };
+
+/** A build as its log keeps it: a press a pass, its close; what was not recorded was missed. */
+function pressesOfBuild({ plan, song }: ShownPlan, takes: readonly JudgedTake[]) {
+  return plan.build.passes.map((pass, at) => {
+    const take = takes.findLast((one) => one.pass === at);
+    const close = pass.presses.find((press) => press.at === "close")!;
+    const act = `${close.press}-${close.track}`;
+    const told = { due: at, made: null, place: "first", sung: false, where: "build" } as const;
+    const pedal = pedalFor(song.box, act)?.act ?? act;
+    if (!take) return { ...told, act: pedal, judged: "missed", ms: null } as const;
+    const { closed, begun, isClean } = take.verdict;
+    const off = Math.abs(closed) >= CLEAN_SECONDS ? closed : begun;
+    const judged = isClean ? "right" : off < 0 ? "early" : "late";
+    return { ...told, act: pedal, judged, ms: Math.round(closed * 1000) } as const;
+  });
+}
+
+/** What burns: what goes round by its pass, what is recorded by the bars it is to have. */
+function burningOf({ plan, song }: ShownPlan, view: LooperView, seconds: number): LooperView {
+  const { recording } = view;
+  if (!recording) return view;
+  const pass = plan.build.passes.find(({ layers }) => layers.includes(recording.layer));
+  const { tempo, beatsPerBar } = song.asked!;
+  const lasts = ((pass?.bars ?? 1) * beatsPerBar * 60) / tempo;
+  const share = Math.max(0, Math.min(1, (seconds - recording.since) / lasts));
+  return { ...view, shares: view.shares.with(recording.track, share) };
 }
 
 /** As near to where a section begins as this a press may still be on its way, s. */
@@ -87,6 +161,7 @@ const burn = (ropes: readonly (HTMLDivElement | null)[], view: LooperView | null
     if (!rope) continue;
     const share = view?.shares[track] ?? null;
     rope.dataset.runs = String(share !== null);
+    rope.dataset.records = String(view?.recording?.track === track);
     rope.style.setProperty("--burnt", String(share ?? 0));
   }
 };

@@ -18,9 +18,9 @@ export function useSoundRun(shown: ShownTones, send: ConstructorParameters<typeo
   const current = useCurrentVersion();
   const { song, plan } = shown;
   const { box } = song;
-  const { answer, onEnd, clear } = useAnswer((judged) => {
+  const { answer, onEnd, clear } = useAnswer((judged, whole) => {
     const kept = Object.values(current().soundRuns).filter(({ playerId }) => playerId === song.player.id);
-    const { run, gone } = keepRun(kept, judged, makeId);
+    const { run, gone } = keepRun(kept, judged, makeId, { whole, of: "song" });
     const row = { ...run, playerId: song.player.id };
     act(batch("Keep a run", [...gone.map((old) => remove("soundRuns", old)), add("soundRuns", row)]));
   });
