@@ -6,4 +6,4 @@ export {
   judgePresses,
   type MadePress,
 } from "./judge";
-export { type CostlyPress, chanceOf, costliest, oddsOf } from "./odds";
+export { chanceOf, costliest, oddsOf } from "./odds";

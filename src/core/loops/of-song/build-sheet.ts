@@ -73,7 +73,7 @@ const goesStraightOn = (close: BuildPress, next: BuildPress): boolean =>
   next.press === "overdub" && close.press === "overdub" && next.track === close.track;
 
 /** What the foot does for a pass, by the names of the box's pedals. */
-export function tellPassFeet(
+function tellPassFeet(
   { presses, bars }: Pick<Build["passes"][number], "presses" | "bars">,
   box: LoopBox,
 ): string[] {

@@ -275,7 +275,7 @@ const pressJudgement = z.object({
 });
 
 /** What is run through on a simulated box: the song, or the build before it. */
-export const RUNS_OF = ["song", "build"] as const;
+const RUNS_OF = ["song", "build"] as const;
 
 /** What runs were before form 18: only whole ones of the song were kept. */
 export const WHOLE_RUN = { whole: true, of: "song" } as const;

@@ -64,7 +64,13 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         onHints={setHints}
         idle="A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."
       />
-      <SongLine shown={shown} seconds={view?.seconds ?? null} stamp={view?.stamp} piece={run.piece} />
+      <SongLine
+        shown={shown}
+        seconds={view?.seconds ?? null}
+        stamp={view?.stamp}
+        piece={run.piece}
+        isBuild={running === "free"}
+      />
       <p className="mb-3 min-h-8 text-lg" aria-live="polite">
         {running && hints && next && <NextPress press={next} pedals={run.pedals} box={box} />}
         {running === "free" && view && <BuildNow shown={shown} view={view} seconds={view.seconds} />}
@@ -73,6 +79,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         shown={shown}
         holds={view?.holds ?? (running === "free" ? null : plan.tracks)}
         sounding={view?.sounding ?? []}
+        records={view?.recording?.track ?? null}
         nameOf={nameOf}
         ropes={ropes}
       />

@@ -8,11 +8,14 @@ export function SongLine({
   seconds,
   stamp,
   piece,
+  isBuild,
 }: {
   shown: ShownPlan;
   seconds: number | null;
   stamp: number | undefined;
   piece: number;
+  /** Whether it is the build before the song: nothing is sung in it. */
+  isBuild: boolean;
 }) {
   const { song } = shown;
   const { span } = song.pieces[piece]!;
@@ -23,9 +26,9 @@ export function SongLine({
   const count = seconds !== null && seconds < 0 ? Math.ceil(-seconds / (60 / song.asked!.tempo)) : null;
   return (
     <p className="mb-1 min-h-8 text-lg" data-seconds={seconds?.toFixed(3)} data-stamp={stamp}>
-      <strong>{span.label}</strong>
+      <strong>{isBuild ? "The build" : span.label}</strong>
       {count !== null && ` in ${count}`}
-      <LitLine words={words} at={at} />
+      {!isBuild && <LitLine words={words} at={at} />}
     </p>
   );
 }

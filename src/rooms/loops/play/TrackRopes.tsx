@@ -13,12 +13,15 @@ export function TrackRopes({
   shown,
   holds,
   sounding,
+  records,
   nameOf,
   ropes,
 }: {
   shown: ShownPlan;
   holds: readonly (readonly string[])[] | null;
   sounding: readonly number[];
+  /** The track that is being recorded. */
+  records: number | null;
   nameOf: (layer: string) => string;
   ropes: RefObject<(HTMLDivElement | null)[]>;
 }) {
@@ -35,7 +38,8 @@ export function TrackRopes({
         return (
           <li key={track} className="grid grid-cols-[9rem_1fr] items-center gap-3 max-sm:grid-cols-1">
             <span className="text-sm">
-              <strong>Track {track + 1}</strong> {sounding.includes(track) ? "sounds" : "silent"}
+              <strong>Track {track + 1}</strong>{" "}
+              {records === track ? "records" : sounding.includes(track) ? "sounds" : "silent"}
               <span className="block truncate">
                 {held.length === 0 ? "empty" : held.map(nameOf).join(", ")}
               </span>
