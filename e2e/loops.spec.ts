@@ -296,3 +296,23 @@ test("a box is taught by pressing its pedals", async ({ page }) => {
   await page.reload();
   await expect(page.getByLabel("Name of pedal 3")).toHaveValue("All");
 });
+
+test("a hard spot is circled, slower at first, and quicker when it was clean", async ({ page }) => {
+  test.setTimeout(90_000);
+  await drawThump(page);
+  await saved(page);
+  await loopsPage(page, "Play it");
+  await page.getByLabel("Up to").selectOption("1. Verse, all of it");
+  await page.getByLabel("Pace, %").fill("90");
+  await page.getByLabel("Pace, %").press("Enter");
+  await expect(page.getByText("180 a minute of 200")).toBeVisible();
+  await page.getByLabel("Round and round, quicker when clean").check();
+  await pressAt(page, [[0, "1"]]);
+  await page.getByRole("button", { name: "My own feet" }).click();
+  // The verse lasts 5.3 s at that pace; the next round begins by itself.
+  await expect(page.getByText("190 a minute of 200")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Stop" })).toBeEnabled();
+  await expect(page.getByText(/^Verse in \d/)).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByRole("region", { name: "Runs so far" })).toContainText("1 of 1 right, cut short");
+});

@@ -46,6 +46,8 @@ export type PlannedLoops = { readonly song: SongLoops; readonly plan: LoopPlan }
 const AHEAD_SECONDS = 0.1;
 /** A beat tapped so long before a take was opened belongs to it, s. */
 const TAP_BEFORE_SECONDS = 0.15;
+/** How long a circled place is waited for behind its end, for a late press, s. */
+const BEHIND_SECONDS = 0.4;
 /** How long the last loop may ring after the end, s. */
 const RING_SECONDS = 1.5;
 
@@ -55,17 +57,26 @@ const beatSecondsOf = ({ song }: PlannedLoops): number => 60 / song.asked!.tempo
 export const pieceTimes = (planned: PlannedLoops): number[] =>
   sectionBeats(planned.song.asked!).map((beat) => beat * beatSecondsOf(planned));
 
-/** The song as it is run. @param from the piece to begin at */
-export function scoreOfLoops(planned: PlannedLoops, way: Way, from: number): Score {
+/**
+ * The song as it is run.
+ * @param from the piece to begin at
+ * @param until the last piece that is run; to the end when left out
+ */
+export function scoreOfLoops(planned: PlannedLoops, way: Way, from: number, until?: number): Score {
   const { beatsPerBar } = planned.song.asked!;
   const beat = beatSecondsOf(planned);
   const times = pieceTimes(planned);
   const last = Math.round(times.at(-1)! / beat);
+  const stop = until === undefined ? undefined : times[until + 1];
+  const due = duePresses(planned.song, planned.plan);
   return {
-    due: duePresses(planned.song, planned.plan),
+    due: stop === undefined ? due : due.filter(({ seconds }) => seconds < stop - 1e-6),
     begin: times[from] ?? 0,
     countIn: beatsPerBar * beat,
-    end: way === "free" ? Number.POSITIVE_INFINITY : times.at(-1)! + RING_SECONDS,
+    end:
+      way === "free"
+        ? Number.POSITIVE_INFINITY
+        : (stop ?? times.at(-1)!) + (stop === undefined ? RING_SECONDS : BEHIND_SECONDS),
     beats: (start, to) => {
       const first = Math.ceil(start / beat - 1e-9);
       const most = way === "free" ? Number.POSITIVE_INFINITY : last;

@@ -40,4 +40,6 @@ export type Finished = {
   readonly made: readonly { readonly seconds: number; readonly act: string }[];
   /** Whether the plan was played from its beginning to its end. */
   readonly isWhole: boolean;
+  /** Whether it came to where it was to end, and was not stopped before. */
+  readonly isOver: boolean;
 };

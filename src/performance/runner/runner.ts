@@ -100,6 +100,7 @@ export class Runner<View, Own extends Device<View> = Device<View>> {
     if (this.way !== "feet") return null;
     const due = this.due.filter(({ seconds }) => seconds < this.seconds);
     const isWhole = this.score.begin === 0 && due.length === this.due.length;
-    return { skipped: this.skipped, due, made: [...this.made], isWhole };
+    const isOver = this.seconds > this.score.end;
+    return { skipped: this.skipped, due, made: [...this.made], isWhole, isOver };
   }
 }

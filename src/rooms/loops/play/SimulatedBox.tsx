@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { type BoxPedal, describePress } from "@/core/loops";
 import { tellMoment } from "@/core/song/moments";
 import type { LoopBox, LoopRun } from "@/core/song/schema";
@@ -13,10 +13,12 @@ import { tellWayBack } from "../tell-way-back";
 import type { Loops, ShownPlan } from "../use-loops";
 import { BeatPad } from "./BeatPad";
 import { BuildNow, Verdicts } from "./BuildNow";
+import { CircleFields } from "./CircleFields";
 import { MidiPedals } from "./MidiPedals";
 import { SaveSound } from "./SaveSound";
 import { SongLine } from "./SongLine";
 import { TrackRopes } from "./TrackRopes";
+import { useCircle } from "./use-circle";
 import { useLoopRun } from "./use-loop-run";
 
 const WAYS: readonly WayToRun<Way>[] = [
@@ -40,7 +42,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const ropes = useRef<(HTMLDivElement | null)[]>([]);
   const { song, plan } = shown;
   const { box } = song;
-  const run = useLoopRun(loops, shown, ropes);
+  const circle = useCircle(from);
+  const run = useLoopRun(loops, shown, ropes, circle.circled);
+  const again = useEffectEvent(() => void run.start("feet", from));
+  useEffect(() => {
+    if (circle.round > 0) again();
+  }, [circle.round]);
   const { view, running, answer, next, off } = run;
   const pedals = usePedals(box.pedals, run.press);
   const runs = Object.values(loops.body.loopRuns);
@@ -63,6 +70,12 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         hints={hints}
         onHints={setHints}
         idle="A stand-in for the box on the floor, with the same rules as the plan. Pedals are the digits on the keyboard, the buttons below, or MIDI pedals. Mind the level in headphones."
+      />
+      <CircleFields
+        circle={circle}
+        places={song.pieces.map(({ span }) => span.label)}
+        from={from}
+        bpm={song.asked!.tempo}
       />
       <SongLine
         shown={shown}

@@ -4,7 +4,8 @@ import { type RefObject, useMemo, useRef, useState } from "react";
 import { actsOfPress, CLEAN_SECONDS, heardLayers, pedalFor, type Take, wayBack } from "@/core/loops";
 import { add, batch, remove } from "@/core/song/edit";
 import { clockOf, type Moment } from "@/core/song/moments";
-import { Looper, type LooperView, pieceTimes, scoreOfLoops } from "@/performance/loops";
+import { judgePresses } from "@/performance/judged";
+import { Looper, type LooperView, pieceTimes, scoreOfLoops, slowed } from "@/performance/loops";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import { keepRun, type RunView, useAnswer, useRunner } from "../../trainer";
 import type { Loops, ShownPlan } from "../use-loops";
@@ -13,13 +14,16 @@ import { type JudgedTake, judgedTakes } from "./judged-takes";
 /**
  * A run of the plan on the simulated looper: what it shows, the press that comes next, and the way back from where the
  * feet have strayed.
+ * @param planned the plan in the song's own tempo
  * @param ropes the tracks' ropes; they burn frame by frame, outside React
  */
 export function useLoopRun(
   loops: Loops,
-  shown: ShownPlan,
+  planned: ShownPlan,
   ropes: RefObject<readonly (HTMLDivElement | null)[]>,
+  { pace, until, onRound }: Circled,
 ) {
+  const shown = useMemo(() => slowed(planned, pace), [planned, pace]);
   const act = useAct();
   const current = useCurrentVersion();
   const { song } = shown;
@@ -41,10 +45,14 @@ export function useLoopRun(
   };
   const times = useMemo(() => pieceTimes(shown), [shown]);
   const run = useRunner<LooperView, Looper>({
-    score: (way, place) => scoreOfLoops(shown, way, place),
+    score: (way, place) => scoreOfLoops(shown, way, place, until),
     device: (context, way, place, songStart) =>
       new Looper(context, shown, way, place, songStart + (times[place] ?? 0), heardLayers(loops.body, song)),
-    onEnd,
+    onEnd: (finished) => {
+      onEnd(finished);
+      if (!finished.isOver || finished.due.length === 0) return;
+      onRound(judgePresses(finished.due, finished.made).every(({ judged }) => judged === "right"));
+    },
     onFrame: (view) => {
       burn(ropes.current, view && burningOf(shown, view, run.current()?.seconds ?? 0));
       if (!view) endBuild();
@@ -93,6 +101,16 @@ export function useLoopRun(
     verdicts: useMemo(() => judgedTakes(shown, built.takes, built.taps), [shown, built]),
   };
 }
+
+/** What part of the song is run, and how fast. */
+export type Circled = {
+  /** Of the song's tempo, 1 being its own. */
+  readonly pace: number;
+  /** The last piece of it; to the end when undefined. */
+  readonly until: number | undefined;
+  /** Is told when feet came to its end, and whether every press was right. */
+  readonly onRound: (isClean: boolean) => void;
+};
 
 /** What has been recorded of a build, and the beats that were tapped meanwhile; s from its first downbeat. */
 type Built = { readonly takes: readonly Take[]; readonly taps: readonly number[] };
