@@ -4,16 +4,14 @@ import { expectAccessible, FAST, makeSong, openFromShelf, pressAt, room, saved }
 
 const strand = (page: Page, name: RegExp) => page.getByRole("button", { name });
 
-/** A fast song of our own with a thump drawn through its verse, by keys. */
+/** A fast song of our own with a thump through its verse, added with one touch. */
 async function drawThump(page: Page): Promise<void> {
   await makeSong(page, FAST);
   await room(page, "Loops");
   await expect(page.getByText("Nothing goes round yet.")).toBeVisible();
   await page.getByRole("button", { name: "Add a thump" }).click();
   await expect(page.getByRole("heading", { name: "What is wanted" })).toBeVisible();
-  await strand(page, /^Thump, Verse, bar 1: cut/).focus();
-  await page.keyboard.press("a");
-  await page.keyboard.press("d");
+  await expect(strand(page, /^Thump, Verse, bar 1: drawn/)).toBeVisible();
 }
 
 test("draw what is wanted by keys, put a layer on another track, see what the foot does", async ({
@@ -21,6 +19,11 @@ test("draw what is wanted by keys, put a layer on another track, see what the fo
 }) => {
   test.setTimeout(90_000);
   await drawThump(page);
+  await strand(page, /^Thump, Verse, bar 1: drawn/).focus();
+  await page.keyboard.press("a");
+  await page.keyboard.press("c");
+  await expect(strand(page, /^Thump, Verse, bar 4: cut/)).toBeVisible();
+  await page.keyboard.press("d");
   await expect(strand(page, /^Thump, Verse, bar 4: drawn; the plan plays it/)).toBeVisible();
   await expect(page.getByText("0 wrong bars")).toBeVisible();
   await page.keyboard.press("Home");

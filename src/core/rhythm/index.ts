@@ -22,6 +22,7 @@ export {
 export { describeNote, wholeNotesOf } from "./note-value";
 export * from "./strum";
 export { bpmOfTaps, withTap } from "./tap-tempo";
+export { rhythmOfTaps, type TappedRhythm } from "./tapped-rhythm";
 export { beatsOfTaps } from "./taps";
 export { MOST_BPM, type Tempo, tempoMs } from "./tempo";
 export { checkMeter, formatMeter, METER_UNITS, MOST_BEATS_IN_A_BAR, readMeter } from "./written-meter";

@@ -71,6 +71,8 @@ export function withLoops(version: VersionBody, loops: z.infer<typeof demoLoops>
       laterUseId: null,
       laterBar: null,
       buildPlace: null,
+      fromSectionId: null,
+      fromPlayerId: null,
     }),
   );
   const { form } = outlineOf(version);

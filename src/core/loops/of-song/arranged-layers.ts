@@ -3,7 +3,8 @@ import { type ArrangeCell, type BandSheet, bandSheet } from "../../parts";
 import { ticksOfBar } from "../../rhythm";
 import { batch, removalIn, type VersionCommand, type VersionStep } from "../../song/edit";
 import { DOCUMENTS, type VersionBody } from "../../song/schema";
-import { addLayer, layerOfPart, PLAIN_LAYER } from "./loop-commands";
+import { layerOfPart } from "./layer-of-part";
+import { addLayer, PLAIN_LAYER } from "./loop-commands";
 
 /**
  * A split that is taken over, with what goes round in it as layers of the looper: what is played the first time through a

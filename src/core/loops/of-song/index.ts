@@ -19,13 +19,14 @@ export {
   describeLoopFix,
   describeNeeds,
 } from "./describe-loops";
+export { followSheet } from "./follow-sheet";
 export { type FootPress, footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 export { heardLayers, layerPasses } from "./heard";
+export { layerOfPart } from "./layer-of-part";
 export { BOX_PROFILES, hasLoopBox } from "./loop-boxes";
 export {
   addLayer,
   followAgain,
-  layerOfPart,
   movePass,
   orderByPlan,
   PLAIN_LAYER,
@@ -38,4 +39,5 @@ export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
 export { looperPlayer, type SongLoops, songLoops } from "./song-loops";
 export { boxTaught, type Learned, type Lesson, nextLesson, type Pressed } from "./teach-box";
+export { layerOfKind, setTapped, TOUCH_LAYERS, type TouchLayer } from "./touch-layers";
 export { type UseWant, type WantedSpan, wantAt, wantsOf } from "./wanted-spans";

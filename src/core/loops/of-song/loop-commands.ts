@@ -1,15 +1,13 @@
 import type { Ticks } from "../../../base";
 import { type MakeId, ordersFor } from "../../../document";
-import type { SheetPart, SheetRow } from "../../parts";
-import { isOnset } from "../../rhythm";
 import { add, batch, freshName, orderAtEnd, removalIn, set, type VersionCommand } from "../../song/edit";
 import type { Outline } from "../../song/read";
-import { type LoopBox, type LoopLayerRow, MOST_LAYER_BARS, type VersionBody } from "../../song/schema";
+import type { LoopBox, LoopLayerRow, VersionBody } from "../../song/schema";
 import type { Want } from "../loop-case";
 import { boxOf } from "./loop-boxes";
 import { paint, wantsOf } from "./wanted-spans";
 
-type NewLayer = Omit<LoopLayerRow, "id" | "originId" | "order">;
+export type NewLayer = Omit<LoopLayerRow, "id" | "originId" | "order">;
 
 /** A layer about which nothing is said yet. */
 export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
@@ -29,6 +27,8 @@ export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
   laterUseId: null,
   laterBar: null,
   buildPlace: null,
+  fromSectionId: null,
+  fromPlayerId: null,
 });
 
 /** Adds a layer at the end of the list; `wants` says where it is wanted from the start. */
@@ -137,100 +137,4 @@ export function setBox(
   return body.loopBoxes[box.id]
     ? set("loopBoxes", box.id, fields)
     : add("loopBoxes", { ...box, ...fields, id: makeId() });
-}
-
-type PartChords = LoopLayerRow["chords"];
-
-/** The shortest run of whole bars that, gone round, gives all the chords. */
-function shortestRound(
-  chords: PartChords,
-  bars: number,
-  barTicks: Ticks,
-): { bars: number; chords: PartChords } {
-  const ends: { symbol: string; from: Ticks; to: Ticks }[] = [];
-  let tick = 0;
-  for (const { symbol, ticks } of chords) {
-    ends.push({ symbol, from: tick, to: tick + ticks });
-    tick += ticks;
-  }
-  const within = (from: Ticks, to: Ticks): string =>
-    ends
-      .filter((one) => one.to > from && one.from < to)
-      .map((one) => `${one.symbol} ${Math.min(one.to, to) - Math.max(one.from, from)}`)
-      .join("|");
-  for (let round = 1; round < bars; round++) {
-    if (bars % round !== 0) continue;
-    const length = round * barTicks;
-    const first = within(0, length);
-    const same = Array.from({ length: bars / round }, (_, at) =>
-      within(at * length, (at + 1) * length),
-    ).every((one) => one === first);
-    if (same) return { bars: round, chords: cut(chords, length) };
-  }
-  return { bars, chords: cut(chords, bars * barTicks) };
-}
-
-function cut(chords: PartChords, until: Ticks): PartChords {
-  const kept: { symbol: string; ticks: Ticks }[] = [];
-  let tick = 0;
-  for (const { symbol, ticks } of chords) {
-    if (tick >= until) break;
-    kept.push({ symbol, ticks: Math.min(ticks, until - tick) });
-    tick += ticks;
-  }
-  return kept;
-}
-
-/**
- * A layer taken from a part of the sheet: its chords (the shortest run that comes round), its pattern or its line. It is
- * wanted wherever the section comes, which is said at the section's first use.
- * @returns null where the part is silent or has no whole bar
- */
-export function layerOfPart(row: SheetRow, part: SheetPart, barTicks: Ticks): Partial<NewLayer> | null {
-  const { passage } = row;
-  const bars = Math.min(MOST_LAYER_BARS, Math.floor((passage.ticks - passage.section.pickup) / barTicks));
-  if (part.out || bars < 1) return null;
-  const all = passage.lines
-    .flatMap(({ outline, events }) =>
-      outline.chords.map(({ chord }, at) => ({
-        symbol: chord.symbol,
-        tick: events[at]!.tick,
-        ticks: events[at]!.ticks,
-      })),
-    )
-    .filter(({ ticks }) => ticks > 0);
-  const downbeat = passage.tick + passage.section.pickup;
-  const chords = all
-    .map(({ symbol, tick, ticks }) => ({ symbol, ticks: ticks - Math.max(0, downbeat - tick) }))
-    .filter(({ ticks }) => ticks > 0);
-  const round = shortestRound(chords, bars, barTicks);
-  const { player, technique, pattern, riff, cell } = part;
-  const isDrum = player.instrument === "drums";
-  const isBass = player.instrument === "bass" || cell.role.value === "bass";
-  const plays = isDrum
-    ? "thump"
-    : riff
-      ? "line"
-      : isBass
-        ? "thumb bass"
-        : player.instrument === "voice"
-          ? "voice"
-          : pattern?.strokes.some(isOnset)
-            ? "strum"
-            : "chords";
-  const lineBars =
-    riff && riff.ticks % barTicks === 0 ? Math.min(MOST_LAYER_BARS, riff.ticks / barTicks) : null;
-  const said = technique ? technique.words : plays;
-  return {
-    name: `${player.name}: ${said}`.slice(0, 60),
-    plays,
-    pitch: isDrum ? "unpitched" : "pitched",
-    ...(lineBars && round.bars % lineBars !== 0 && lineBars % round.bars !== 0
-      ? { bars, chords: cut(chords, bars * barTicks) }
-      : round),
-    riffId: riff?.id ?? null,
-    strumId: cell.strumId.value,
-    needs: player.instrument === "voice" ? ["mouth"] : ["hands"],
-    steady: part.onsets.length > 1,
-  };
 }

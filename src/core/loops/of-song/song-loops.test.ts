@@ -17,10 +17,10 @@ import { describeSongLoopProblem } from "./describe-loop-problem";
 import { commandOfFix, describeLoopFinding } from "./describe-loops";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
 import { heardLayers } from "./heard";
+import { layerOfPart } from "./layer-of-part";
 import {
   addLayer,
   followAgain,
-  layerOfPart,
   PLAIN_LAYER,
   removeLayer,
   setBox,

@@ -255,6 +255,8 @@ describe("what can be taken over", () => {
       laterUseId: null,
       laterBar: null,
       buildPlace: null,
+      fromSectionId: null,
+      fromPlayerId: null,
     };
     const mine = song();
     let theirs = copyVersion(mine, "B", makeId);

@@ -154,6 +154,15 @@ const loopBox = defineTable({
   },
 });
 
+/** What layers were before form 18: recorded before the song, in no order of one's own, from nowhere that is known. */
+const NEW_LAYER = {
+  laterUseId: null,
+  laterBar: null,
+  buildPlace: null,
+  fromSectionId: null,
+  fromPlayerId: null,
+} as const;
+
 /** Something that is recorded and goes round. */
 const loopLayer = defineTable({
   row: z.object({
@@ -190,6 +199,9 @@ const loopLayer = defineTable({
     /** Where it is recorded while the song runs: the use, and the bar of it counted from 0; null is before the song. */
     laterUseId: optionalId,
     laterBar: z.int().min(0).max(10_000).nullable(),
+    /** The section whose chords it has, and the player whose part of it it is; null where nobody's. It offers to follow them. */
+    fromSectionId: optionalId,
+    fromPlayerId: optionalId,
     /** Its place in the build, a fractional index, where somebody has said so; those without come after. */
     buildPlace: order.nullable(),
   }),
@@ -204,6 +216,8 @@ const loopLayer = defineTable({
     laterUseId: "recorded in",
     laterBar: "bar it is recorded at",
     buildPlace: "place in the build",
+    fromSectionId: "section it follows",
+    fromPlayerId: "player whose part it is",
   },
   named: ["name"],
   quiet: ["originId"],
@@ -214,9 +228,11 @@ const loopLayer = defineTable({
     recordWithId: letsGo("loopLayers"),
     doublesId: letsGo("loopLayers"),
     laterUseId: letsGo("uses"),
+    fromSectionId: letsGo("sections"),
+    fromPlayerId: letsGo("players"),
   },
   since: 5,
-  added: { 18: { laterUseId: null, laterBar: null, buildPlace: null } },
+  added: { 18: NEW_LAYER },
   compared: {
     name: "name",
     plays: "way of playing",

@@ -1,27 +1,16 @@
 "use client";
 
 import { type ReactNode, useState } from "react";
-import { addLayer, describeNeeds, layerOfPart, type SongLoops } from "@/core/loops";
+import { addLayer, describeNeeds, followSheet, layerOfPart, type SongLoops, setLayer } from "@/core/loops";
 import { derive, makeId, useAct, useCurrentVersion, useDerived } from "../../open";
 import { SOUND_WORDS } from "../loop-words";
 import type { Loops } from "../use-loops";
+import { AddLayer } from "./AddLayer";
 import { LayerPane } from "./LayerPane";
-
-const NEW_LAYERS = [
-  { label: "a thump", layer: { name: "Thump", plays: "thump", pitch: "unpitched", bars: 2 } },
-  { label: "a chop", layer: { name: "Chop", plays: "chop", pitch: "unpitched", bars: 2 } },
-  { label: "a clap", layer: { name: "Clap", plays: "clap", pitch: "unpitched", bars: 2, steady: false } },
-  {
-    label: "a hum",
-    layer: { name: "Hum", plays: "voice", pitch: "pitched", bars: 4, needs: ["mouth"], steady: false },
-  },
-] as const;
 
 /** The layers as a list; one is opened below it. */
 export function LayerList({ loops }: { loops: Loops }) {
   const { song } = loops;
-  const act = useAct();
-  const current = useCurrentVersion();
   const [open, setOpen] = useState<string | null>(null);
   const opened = song.layers.find(({ id }) => id === open);
   return (
@@ -31,38 +20,61 @@ export function LayerList({ loops }: { loops: Loops }) {
       </h2>
       {song.layers.length === 0 ? (
         <p className="mb-3 max-w-2xl rounded-box bg-base-200 p-4">
-          Nothing goes round yet. Take a part of the sheet with its chords, or add a thump to stand on. Then
-          draw along the words where each layer shall be heard: tracks, foot presses and the build follow from
-          that.
+          Nothing goes round yet. Choose where it shall be heard, and add a layer with one touch: it comes
+          with the chords of that section. Or take a part of the sheet. Tracks, foot presses and the build
+          follow; where a layer is heard is drawn along the words.
         </p>
       ) : (
         <LayerTable loops={loops} open={open} onOpen={setOpen} />
       )}
+      <ToFollow loops={loops} />
       {opened && (
         <LayerPane key={opened.id} layer={opened} barTicks={song.barTicks} onGone={() => setOpen(null)} />
       )}
+      <AddLayer song={song} onAdded={setOpen} />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <FromSheet song={song} />
-        {NEW_LAYERS.map(({ label, layer }) => (
-          <button
-            key={label}
-            type="button"
-            className="btn btn-sm"
-            onClick={() =>
-              act(
-                addLayer(
-                  current(),
-                  { ...layer, needs: [...("needs" in layer ? layer.needs : ["hands" as const])] },
-                  makeId,
-                ),
-              )
-            }
-          >
-            Add {label}
-          </button>
-        ))}
       </div>
     </section>
+  );
+}
+
+const DIFFERS = {
+  chords: "other chords",
+  length: "another length",
+  pattern: "another pattern",
+  line: "another line",
+};
+
+/** Layers whose part or section is otherwise on the sheet now, each with the offer to follow it. */
+function ToFollow({ loops: { song } }: { loops: Loops }) {
+  const act = useAct();
+  const sheet = useDerived(derive.sheet);
+  const offers = song.layers.flatMap((layer) => {
+    const followed = followSheet(sheet.rows, layer, song.barTicks);
+    return followed ? [{ layer, followed }] : [];
+  });
+  return offers.length === 0 ? null : (
+    <ul aria-label="Layers that are otherwise on the sheet now" className="mb-2">
+      {offers.map(({ layer, followed: { fields, differs } }) => (
+        <li key={layer.id} className="flex flex-wrap items-center gap-3">
+          <span>
+            The sheet has {differs.map((one) => DIFFERS[one]).join(", ")} now than{" "}
+            <strong>{layer.name}</strong>.
+          </span>
+          <button type="button" className="btn btn-sm" onClick={() => act(setLayer(layer.id, fields))}>
+            Let {layer.name} follow
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => act(setLayer(layer.id, { fromSectionId: null, fromPlayerId: null }))}
+          >
+            Keep it as it is
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -20,6 +20,7 @@ import { usePane } from "@/ui/use-pane";
 import { useAct, useCurrentVersion, useNames, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../loop-words";
 import { formatChords, readChords } from "./layer-chords";
+import { TapRhythm } from "./TapRhythm";
 
 /** One layer opened: all that is known of it. */
 export function LayerPane({
@@ -96,6 +97,7 @@ export function LayerPane({
           />
         </span>
       </div>
+      <TapRhythm layer={layer} />
       <button
         type="button"
         className="btn btn-sm mt-3"
