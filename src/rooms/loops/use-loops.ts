@@ -10,6 +10,7 @@ import {
   LOOP_FIXING,
   type LoopFinding,
   type LoopPlan,
+  layerPasses,
   loopFindings,
   type SongLoops,
 } from "@/core/loops";
@@ -68,6 +69,10 @@ const NOTHING: readonly LoopFinding[] = [];
 export function useLoopFindings(): Judged<LoopFinding> & { readonly loops: Loops } {
   const loops = useLoops();
   const { shown } = loops;
-  const findings = useMemo(() => (shown ? loopFindings(shown.song, shown.plan) : NOTHING), [shown]);
+  const { body } = loops;
+  const findings = useMemo(
+    () => (shown ? loopFindings(shown.song, shown.plan, layerPasses(body, shown.song)) : NOTHING),
+    [shown, body],
+  );
   return { ...useFindings(findings, LOOP_FIXING), loops };
 }

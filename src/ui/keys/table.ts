@@ -224,6 +224,13 @@ export const KEYS = Object.freeze([
     shown: "Shift and arrows",
     does: "select more",
   },
+  {
+    place: "ropes",
+    act: "strands",
+    keys: ["Shift+ArrowUp", "Shift+ArrowDown"],
+    shown: "",
+    does: "select more strands",
+  },
   { place: "ropes", act: "all", keys: ["a"], does: "select the whole section" },
   { place: "ropes", act: "on", keys: ["d"], does: "draw what is selected" },
   { place: "ropes", act: "off", keys: ["c"], does: "cut what is selected" },

@@ -11,6 +11,8 @@ import { addLayer, setLayer, strokeWants } from "./loop-commands";
 import type { LoopFinding, LoopFix } from "./loop-findings";
 import type { SongLoops } from "./song-loops";
 
+const REGISTER_WORDS = { low: "all of them low", middle: "in the middle", high: "all of them high" } as const;
+
 /** What a finding says, and why it matters. @param nameOf how chords and notes are told */
 export function describeLoopFinding(
   finding: LoopFinding,
@@ -45,6 +47,11 @@ export function describeLoopFinding(
         what: `${describeList(finding.layers)} ${finding.layers.length === 1 ? "is" : "are"} stopped in bar ${Math.floor(finding.bar) + 1} of ${finding.bars} of the loop.`,
         why: "A loop longer than the bars left is cut in the middle, and when it comes in again it begins from its start.",
       };
+    case "crowded":
+      return {
+        what: `${capital(describeList(finding.layers))} strike ${finding.onsets} times in a bar together, ${REGISTER_WORDS[finding.register]}.`,
+        why: "What strikes so often in one register is heard as a haze: one of them thinner, and each can be told.",
+      };
     case "waits-past":
       return {
         what: `The box waits ${countBeats(finding.beats)} past the boundary: track ${finding.track + 1} is in the middle of a pass.`,
@@ -76,6 +83,12 @@ export function describeLoopFix(fix: LoopFix, nameOf: (layer: string) => string)
   switch (fix.do) {
     case "mute":
       return `Take ${name} out there`;
+    case "mute-track":
+      return `Take its whole track out there: ${describeList(fix.layerIds.map(nameOf))}`;
+    case "move-entry":
+      return `Let ${fix.layerIds.length > 1 ? "its track" : name} in ${countBars(Math.abs(fix.bars))} ${fix.bars > 0 ? "later" : "earlier"}`;
+    case "thin":
+      return `Thin ${name}: ${fix.plays === "chords" ? "struck where its chords change" : "without its pattern"}`;
     case "second-layer":
       return `Record a second layer with the chords of this place`;
     case "damp":
@@ -97,7 +110,7 @@ export function commandOfFix(
   fix: LoopFix,
   makeId: MakeId,
 ): VersionCommand {
-  const strokes = (want: "off" | "either") =>
+  const strokes = (want: "off" | "either", layerId = fix.layerId) =>
     ("pieces" in fix ? fix.pieces : []).flatMap((id) => {
       const piece = song.pieces.find((one) => one.id === id);
       if (!piece) return [];
@@ -105,7 +118,7 @@ export function commandOfFix(
       const total = span.to - span.from;
       return [
         {
-          layerId: fix.layerId,
+          layerId,
           useId: span.use.id,
           from: piece.from - span.from,
           to: piece.to - span.from,
@@ -119,6 +132,14 @@ export function commandOfFix(
       return strokeWants(body, outline, strokes("off"), makeId);
     case "loosen":
       return strokeWants(body, outline, strokes("either"), makeId);
+    case "mute-track": {
+      const all = fix.layerIds.flatMap((layerId) => strokes("off", layerId));
+      return strokeWants(body, outline, all, makeId);
+    }
+    case "move-entry":
+      return strokeWants(body, outline, entryStrokes(song, fix), makeId);
+    case "thin":
+      return setLayer(fix.layerId, { plays: fix.plays, strumId: null });
     case "damp":
       return setLayer(fix.layerId, { pitch: "damped" });
     case "part-passes":
@@ -142,6 +163,25 @@ export function commandOfFix(
     default:
       return assertNever(fix);
   }
+}
+
+/** What is cut, or drawn, so that a track comes in later or earlier: over all uses that lie between. */
+function entryStrokes(
+  song: SongLoops,
+  { layerIds, from, to, bars }: Extract<LoopFix, { readonly do: "move-entry" }>,
+) {
+  return song.spans
+    .filter((span) => span.to > from && span.from < to)
+    .flatMap((span) =>
+      layerIds.map((layerId) => ({
+        layerId,
+        useId: span.use.id,
+        from: Math.max(from, span.from) - span.from,
+        to: Math.min(to, span.to) - span.from,
+        total: span.to - span.from,
+        want: bars > 0 ? ("off" as const) : ("on" as const),
+      })),
+    );
 }
 
 /** The written chords of a piece, cut to a length: a layer keeps them in the key the song is written in. */

@@ -1,11 +1,14 @@
-import { groupBy } from "../../../base";
+import { groupBy, type Ticks } from "../../../base";
 import type { Finding, Fixing } from "../../findings";
+import type { TimedPart } from "../../playing";
 import { type Moment, tellBar } from "../../song/moments";
+import type { LayerSound } from "../../song/schema";
 import { LONGEST_BUILD_SECONDS } from "../build";
 import type { ClashReason } from "../clashes";
 import type { LoopPlan } from "../plan";
 import { runsOf, sectionBeats } from "../track-runs";
 import { wrongLayers } from "../way";
+import { crowdedIn, type Register } from "./crowded";
 import { type FootPress, footPresses } from "./foot";
 import type { Piece, SongLoops } from "./song-loops";
 
@@ -16,7 +19,25 @@ const MOST_SUNG_PRESSES = 1;
 export type LoopFix =
   | { readonly do: "mute"; readonly layerId: string; readonly pieces: readonly string[] }
   | { readonly do: "second-layer"; readonly layerId: string; readonly pieces: readonly string[] }
+  /** A whole track: what shares it goes along. */
+  | {
+      readonly do: "mute-track";
+      readonly layerId: string;
+      readonly layerIds: readonly string[];
+      readonly pieces: readonly string[];
+    }
+  /** Its track comes in earlier or later by what lies between two ticks of the song. */
+  | {
+      readonly do: "move-entry";
+      readonly layerId: string;
+      readonly layerIds: readonly string[];
+      readonly from: Ticks;
+      readonly to: Ticks;
+      readonly bars: number;
+    }
   | { readonly do: "damp"; readonly layerId: string }
+  /** Struck where its chords change, or in its plain rhythm, without its pattern. */
+  | { readonly do: "thin"; readonly layerId: string; readonly plays: LayerSound }
   | { readonly do: "loosen"; readonly layerId: string; readonly pieces: readonly string[] }
   | { readonly do: "part-passes"; readonly layerId: string };
 
@@ -40,6 +61,12 @@ type Facts =
       readonly bar: number;
       readonly bars: number;
     }
+  | {
+      readonly kind: "crowded";
+      readonly layers: readonly string[];
+      readonly register: Register;
+      readonly onsets: number;
+    }
   | { readonly kind: "waits-past"; readonly beats: number; readonly track: number }
   | { readonly kind: "long-build"; readonly seconds: number; readonly saves: number }
   | { readonly kind: "many-presses"; readonly moment: Moment; readonly presses: number }
@@ -54,8 +81,15 @@ export const LOOP_FIXING: Fixing<LoopFix> = {
   join: (a, b) => ("pieces" in a && "pieces" in b ? { ...a, pieces: [...a.pieces, ...b.pieces] } : a),
 };
 
-/** Everything about a plan that asks for a second look, in the order of the song. */
-export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
+/**
+ * Everything about a plan that asks for a second look, in the order of the song.
+ * @param passes what each layer sounds in one pass, where it shall be told that too much sounds at once; see `layerPasses`
+ */
+export function loopFindings(
+  song: SongLoops,
+  plan: LoopPlan,
+  passes: ReadonlyMap<string, TimedPart> = new Map(),
+): LoopFinding[] {
   const presses = footPresses(song, plan);
   const pressesAt = groupBy(presses, ({ before }) => before ?? "");
   const clashesAt = groupBy(plan.clashes, ({ section }) => section);
@@ -65,10 +99,11 @@ export function loopFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
     ...waitFindings(piece, waits.get(at), pressesAt.get(piece.id) ?? []),
     ...wrongFindings(song, plan, piece, at),
     ...startFindings(piece, pressesAt.get(piece.id) ?? []),
-    ...clashFindings(song, clashesAt.get(piece.id) ?? [], piece),
+    ...clashFindings(song, plan, clashesAt.get(piece.id) ?? [], piece, at),
     ...cutFindings(song, cutsAt.get(piece.id) ?? [], piece),
   ]);
-  return [...buildFindings(song, plan), ...placed, ...pressFindings(song, presses)];
+  const crowds = crowdFindings(song, plan, passes);
+  return [...buildFindings(song, plan), ...placed, ...crowds, ...pressFindings(song, presses)];
 }
 
 const nameOf = (song: SongLoops, id: string): string =>
@@ -166,9 +201,17 @@ function waitFindings(
   return [{ ...placed(piece), id: `loops waits-past ${piece.id}`, kind: "waits-past", ...wait, fixes: [] }];
 }
 
-function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Piece): LoopFinding[] {
+function clashFindings(
+  song: SongLoops,
+  plan: LoopPlan,
+  clashes: LoopPlan["clashes"],
+  piece: Piece,
+  at: number,
+): LoopFinding[] {
   return clashes.map(({ layer, beats, reason, more, shift = null }): LoopFinding => {
     const pieces = [piece.id];
+    const track = plan.tracks.find((ids) => ids.includes(layer)) ?? [];
+    const entry = shift === null ? null : movedEntry(song, plan, layer, at, shift);
     return {
       ...placed(piece),
       id: `loops clash ${layer} ${piece.id}`,
@@ -179,11 +222,69 @@ function clashFindings(song: SongLoops, clashes: LoopPlan["clashes"], piece: Pie
       more,
       shift,
       fixes: [
+        ...(entry ? [entry] : []),
         { do: "mute", layerId: layer, pieces },
+        ...(track.length > 1 ? [{ do: "mute-track" as const, layerId: layer, layerIds: track, pieces }] : []),
         { do: "second-layer", layerId: layer, pieces },
         { do: "damp", layerId: layer },
       ],
     };
+  });
+}
+
+/** The entry of a layer's track so many bars later, or earlier; null where the song has no room for it. */
+function movedEntry(
+  song: SongLoops,
+  plan: LoopPlan,
+  layerId: string,
+  at: number,
+  bars: number,
+): LoopFix | null {
+  const track = plan.tracks.findIndex((ids) => ids.includes(layerId));
+  const run = runsOf(song.asked!, plan).find((one) => one.track === track && one.from <= at && at < one.to);
+  const start = run && song.pieces[run.from]!.from;
+  if (start === undefined) return null;
+  const moved = start + bars * song.barTicks;
+  const [from, to] = [Math.min(start, moved), Math.max(start, moved)];
+  if (from < song.pieces[0]!.from || to >= song.pieces.at(-1)!.to) return null;
+  return { do: "move-entry", layerId, layerIds: plan.tracks[track]!, from, to, bars };
+}
+
+/** Layers that strike too often in one register while they sound together, each set told once, where it first does. */
+function crowdFindings(
+  song: SongLoops,
+  plan: LoopPlan,
+  passes: ReadonlyMap<string, TimedPart>,
+): LoopFinding[] {
+  const told = new Set<string>();
+  return song.pieces.flatMap((piece, at): LoopFinding[] => {
+    const on = new Set(plan.states[at]!.flatMap((track) => plan.tracks[track]!));
+    const heard = song.layers.filter(({ id }) => on.has(id));
+    return crowdedIn(heard, passes, song.barTicks).flatMap(({ register, layers, onsets }): LoopFinding[] => {
+      const key = `${register} ${layers.map(({ id }) => id).join(" ")}`;
+      if (told.has(key)) return [];
+      told.add(key);
+      const busiest = layers.find(({ strumId, plays }) => strumId !== null || plays === "strum");
+      return [
+        {
+          ...placed(piece),
+          id: `loops crowded ${key}`,
+          kind: "crowded",
+          layers: layers.map(({ name }) => name),
+          register,
+          onsets,
+          fixes: busiest
+            ? [
+                {
+                  do: "thin",
+                  layerId: busiest.id,
+                  plays: busiest.plays === "strum" ? "chords" : busiest.plays,
+                },
+              ]
+            : [],
+        },
+      ];
+    });
   });
 }
 

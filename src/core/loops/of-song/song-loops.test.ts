@@ -5,6 +5,7 @@ import { applyEdit } from "../../../document";
 import { gather } from "../../findings";
 import { bandSheet, sumOfBand } from "../../parts";
 import { hzOf } from "../../pitch";
+import { COMMON_TIME } from "../../rhythm";
 import type { VersionCommand } from "../../song/edit";
 import { tellMoment } from "../../song/moments";
 import { outlineOf, timelineOf } from "../../song/read";
@@ -14,9 +15,9 @@ import { planLoops } from "../plan";
 import { describePress } from "../press";
 import { wrongLayers } from "../way";
 import { describeSongLoopProblem } from "./describe-loop-problem";
-import { commandOfFix, describeLoopFinding } from "./describe-loops";
+import { commandOfFix, describeLoopFinding, describeLoopFix } from "./describe-loops";
 import { footPresses, pressesInAMinute, secondsToFirstWord } from "./foot";
-import { heardLayers } from "./heard";
+import { heardLayers, layerPasses } from "./heard";
 import { layerOfPart } from "./layer-of-part";
 import {
   addLayer,
@@ -30,6 +31,7 @@ import {
 import { LOOP_FIXING, loopFindings } from "./loop-findings";
 import { loopPitches } from "./loop-pitches";
 import { songLoops } from "./song-loops";
+import { setTapped } from "./touch-layers";
 
 let count = 0;
 const makeId = () => `id${count++}`;
@@ -400,5 +402,60 @@ describe("layers", () => {
       }
     expect([damped!.plays, damped!.hits[0]!.beat, damped!.hits[0]!.hz]).toEqual(["chop", 0.5, []]);
     expect(heardLayers(body, read(body))[1]!.hits.map(({ beat }) => beat > 0 && beat < 4)).toContain(true);
+  });
+});
+
+describe("ways out of what the plan makes wrong", () => {
+  const chords = (symbols: readonly string[]) => symbols.map((symbol) => ({ symbol, ticks: BAR }));
+  const mend = (body: VersionBody, kind: string, how: string) => {
+    const { own, plan } = planned(body);
+    const finding = loopFindings(own, plan, layerPasses(body, own)).find((one) => one.kind === kind)!;
+    const fix = finding.fixes.find((one) => one.do === how)!;
+    return { finding, fix, after: act(body, commandOfFix(body, outlineOf(body), own, fix, makeId)) };
+  };
+
+  it("move the entry of a loop that came in at another place of its pass", () => {
+    // Let in at bar 2 of the verse (G C G D), a loop of all four has its G under the C: a bar earlier, all fits.
+    const pad = layer("a", {
+      bars: 4,
+      pitch: "pitched",
+      plays: "chords",
+      chords: chords(["G", "C", "G", "D"]),
+    });
+    const body = draw(put(song(), [pad]), "a", "u0", BAR, 4 * BAR);
+    expect(planned(body).plan.clashes[0]).toMatchObject({ section: `u0@${BAR}`, shift: -1 });
+    const { fix, after } = mend(body, "loop-clash", "move-entry");
+    expect(describeLoopFix(fix, () => "Pad")).toBe("Let Pad in 1 bar earlier");
+    expect(planned(after).plan).toMatchObject({ clashes: [], wrongBars: 0 });
+  });
+
+  it("take a whole track out where several layers share it", () => {
+    const pads = ["a", "b"].map((id) =>
+      layer(id, { bars: 1, pitch: "pitched", plays: "chords", chords: chords(["F#"]), track: 0 }),
+    );
+    const body = pads.reduce((now, { id }) => draw(now, id, "u1", 0, 2 * BAR), put(song(), pads));
+    const { fix, after } = mend(body, "loop-clash", "mute-track");
+    expect(describeLoopFix(fix, (id) => id.toUpperCase())).toBe("Take its whole track out there: A and B");
+    expect(planned(after).plan).toMatchObject({ clashes: [], wrongBars: 0 });
+  });
+
+  it("thin what strikes too often in one register", () => {
+    const dense = { pitch: "pitched", plays: "strum", chords: chords(["G"]), bars: 1 } as const;
+    const base = put(song(), [layer("a", dense), layer("b", dense)]);
+    const pattern = setTapped(
+      base,
+      base.loopLayers.a!,
+      { subdivision: 4, pattern: Array(16).fill("D").join(" "), onsets: 16 },
+      COMMON_TIME,
+      makeId,
+    );
+    const body = ["a", "b"].reduce((now, id) => draw(now, id, "u0"), act(base, pattern));
+    const { finding, fix, after } = mend(body, "crowded", "thin");
+    expect(describeLoopFinding(finding).what).toBe(
+      "A and B strike 20 times in a bar together, in the middle.",
+    );
+    expect(describeLoopFix(fix, (id) => id.toUpperCase())).toBe("Thin A: struck where its chords change");
+    const { own, plan } = planned(after);
+    expect(loopFindings(own, plan, layerPasses(after, own)).map(({ kind }) => kind)).not.toContain("crowded");
   });
 });

@@ -17,8 +17,11 @@ export type PlayedSpan = {
   readonly wrong: boolean;
 };
 
-/** A selection within one use: a strand, and units from one to another. */
+/** A selection within one use: strands, and units from one to another. */
 export type Picked = {
+  /** The strands it covers, and the one the focus is in. */
+  readonly first: number;
+  readonly last: number;
   readonly layer: number;
   readonly from: number;
   readonly to: number;
@@ -99,7 +102,7 @@ export const UseBlock = memo(function UseBlock({
                 start={start}
                 want={wants[at]!}
                 played={played[at]!}
-                picked={picked?.layer === at ? picked : null}
+                picked={picked && at >= picked.first && at <= picked.last ? picked : null}
                 home={home && at === 0 && index === 0 && picked === null}
                 full={full}
                 use={use}
@@ -154,7 +157,7 @@ const StrandRow = memo(function StrandRow({
         {units.map((unit, offset) => {
           const at = start + offset;
           const isIn = picked !== null && at >= picked.from && at <= picked.to;
-          const isAt = picked?.at === at;
+          const isAt = picked?.layer === row && picked.at === at;
           const here = played.filter((one) => one.to > unit.from && one.from < unit.to);
           const sounds = here.some((one) => one.sounds);
           const wrong = here.find((one) => one.wrong);

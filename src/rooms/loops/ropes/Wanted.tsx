@@ -34,7 +34,8 @@ export function Wanted({ loops }: { loops: Loops }) {
         A strand for each layer along the words. Drag over it, or move with the arrows and press{" "}
         <kbd className="font-mono">d</kbd> to draw, <kbd className="font-mono">c</kbd> to cut,{" "}
         <kbd className="font-mono">l</kbd> to leave loose: then the plan may play it or not, as suits the
-        feet. Shift and arrows take more, <kbd className="font-mono">a</kbd> the whole section.
+        feet. A drag over several strands draws them together; Shift and arrows take more,{" "}
+        <kbd className="font-mono">a</kbd> the whole section.
       </p>
       <div className="mb-4 flex flex-wrap items-end gap-4">
         <Toggles label="A drag will" value={tool} options={TOOLS} onSet={setTool} />
@@ -55,6 +56,8 @@ export function Wanted({ loops }: { loops: Loops }) {
           const picked: Picked | null =
             place?.use === use
               ? {
+                  first: Math.min(place.anchor, place.layer),
+                  last: Math.max(place.anchor, place.layer),
                   layer: place.layer,
                   from: Math.min(place.from, place.to),
                   to: Math.max(place.from, place.to),

@@ -4,7 +4,7 @@ import { type Dispatch, type SetStateAction, useCallback, useEffect, useEffectEv
 import type { StrandPlace } from "./use-strands";
 
 /**
- * Drawing along a strand with the mouse or a finger.
+ * Drawing along one strand or several with the mouse or a finger.
  * @param onDrawn is told when the stroke ends, where the place says
  */
 export function useStrandDrag(setPlace: Dispatch<SetStateAction<StrandPlace | null>>, onDrawn: () => void) {
@@ -32,15 +32,13 @@ export function useStrandDrag(setPlace: Dispatch<SetStateAction<StrandPlace | nu
   const onDown = useCallback(
     (use: number, layer: number, unit: number) => {
       drag.current = true;
-      setPlace({ use, layer, from: unit, to: unit });
+      setPlace({ use, anchor: layer, layer, from: unit, to: unit });
     },
     [setPlace],
   );
   const onEnter = useCallback(
     (use: number, layer: number, unit: number) => {
-      setPlace((before) =>
-        drag.current && before?.use === use && before.layer === layer ? { ...before, to: unit } : before,
-      );
+      setPlace((before) => (drag.current && before?.use === use ? { ...before, layer, to: unit } : before));
     },
     [setPlace],
   );

@@ -37,23 +37,28 @@ export function useStrandKeys(
     const at = Number(target.dataset.unit);
     return place?.use === use && place.layer === layer && place.to === at
       ? place
-      : { use, layer, from: at, to: at };
+      : { use, anchor: layer, layer, from: at, to: at };
   };
   const move = (here: StrandPlace, to: number) => {
-    if (to >= 0 && to < units[here.use]!.length) return go({ ...here, from: to, to });
+    const anchor = here.layer;
+    if (to >= 0 && to < units[here.use]!.length) return go({ ...here, anchor, from: to, to });
     const use = here.use + Math.sign(to - here.to);
     if (!units[use]) return;
     const at = to < 0 ? units[use].length - 1 : 0;
-    go({ ...here, use, from: at, to: at });
+    go({ ...here, use, anchor, from: at, to: at });
   };
   const down = (here: StrandPlace, by: number) => {
     const layer = here.layer + by;
     const use = here.use + by;
-    if (layers[layer]) go({ ...here, layer });
+    if (layers[layer]) go({ ...here, anchor: layer, layer });
     else if (units[use]) {
       const at = Math.min(here.to, units[use].length - 1);
-      go({ use, layer: by > 0 ? 0 : layers.length - 1, from: at, to: at });
+      const next = by > 0 ? 0 : layers.length - 1;
+      go({ use, anchor: next, layer: next, from: at, to: at });
     }
+  };
+  const takeStrands = (here: StrandPlace, by: number) => {
+    if (layers[here.layer + by]) go({ ...here, layer: here.layer + by });
   };
   const take = (here: StrandPlace, to: number) => {
     if (to >= 0 && to < units[here.use]!.length) go({ ...here, to });
@@ -67,10 +72,11 @@ export function useStrandKeys(
     left: (here) => move(here, here.to - 1),
     down: (here) => down(here, 1),
     up: (here) => down(here, -1),
-    first: (here) => go({ ...here, from: 0, to: 0 }),
-    last: (here, last) => go({ ...here, from: last, to: last }),
+    first: (here) => go({ ...here, anchor: here.layer, from: 0, to: 0 }),
+    last: (here, last) => go({ ...here, anchor: here.layer, from: last, to: last }),
     more: (here, last, key) =>
       take(here, key === "Home" ? 0 : key === "End" ? last : here.to + (key === "ArrowRight" ? 1 : -1)),
+    strands: (here, _last, key) => takeStrands(here, key === "ArrowDown" ? 1 : -1),
     all: (here, last) => go({ ...here, from: 0, to: last }),
     on: (here) => draw(here, "on"),
     off: (here) => draw(here, "off"),

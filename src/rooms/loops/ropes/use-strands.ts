@@ -14,9 +14,11 @@ type Block = {
   readonly played: readonly (readonly PlayedSpan[])[];
 };
 
-/** Some units of one layer's strand in one use, by their indexes; `to` is where the focus is. */
+/** Some units of one or several strands in one use, by their indexes; `layer` and `to` are where the focus is. */
 export type StrandPlace = {
   readonly use: number;
+  /** The strand at the other end: the same where it is one. */
+  readonly anchor: number;
   readonly layer: number;
   readonly from: number;
   readonly to: number;
@@ -72,7 +74,8 @@ export function useStrands(loops: Loops, step: Step) {
     const nameOf = (symbol: string, shift: number) => names(null, shift).chord(symbol);
     return spans.map((span) => unitsOf(song, span, step, nameOf));
   }, [song, spans, step, names]);
-  const full = useBarsInRow() * song.barTicks;
+  // Words and beats need more room than bars, so that each can be read.
+  const full = Math.max(1, useBarsInRow() / (step === "word" || step === "beat" ? 4 : 1)) * song.barTicks;
   const rows = useMemo(() => units.map((list) => rowsOf(full, list)), [full, units]);
   const wants = useMemo(() => wantsOf(body, derive.outline(body)), [body]);
   const played = useMemo(() => playedOf(loops.shown), [loops.shown]);
@@ -93,21 +96,19 @@ export function useStrands(loops: Loops, step: Step) {
   );
   const stroke = (place: StrandPlace, want: Want) => {
     const span = spans[place.use];
-    const layer = layers[place.layer];
+    const chosen = layers.slice(Math.min(place.anchor, place.layer), Math.max(place.anchor, place.layer) + 1);
     const first = units[place.use]?.[Math.min(place.from, place.to)];
     const last = units[place.use]?.[Math.max(place.from, place.to)];
     // What was selected may be gone meanwhile.
-    if (!span || !layer || !first || !last) return;
-    const strokes = [
-      {
-        layerId: layer.id,
-        useId: span.use.id,
-        from: first.from,
-        to: last.to,
-        total: span.to - span.from,
-        want,
-      },
-    ];
+    if (!span || chosen.length === 0 || !first || !last) return;
+    const strokes = chosen.map((layer) => ({
+      layerId: layer.id,
+      useId: span.use.id,
+      from: first.from,
+      to: last.to,
+      total: span.to - span.from,
+      want,
+    }));
     act(strokeWants(current(), derive.outline(current()), strokes, makeId));
   };
   // Blocks are not drawn anew for a function that does the same.
