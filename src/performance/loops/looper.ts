@@ -72,6 +72,7 @@ export function scoreOfLoops(planned: PlannedLoops, way: Way, from: number, unti
   return {
     due: stop === undefined ? due : due.filter(({ seconds }) => seconds < stop - 1e-6),
     begin: times[from] ?? 0,
+    isPart: stop !== undefined,
     countIn: beatsPerBar * beat,
     end:
       way === "free"

@@ -21,6 +21,8 @@ export type Score = {
   readonly due: readonly DuePress[];
   /** Where the run begins; before it lies the count-in. */
   readonly begin: number;
+  /** Whether it is a part of the plan only, whatever it begins with. */
+  readonly isPart?: boolean;
   /** How long the count-in is. */
   readonly countIn: number;
   /** When the run is over; it may be never. */

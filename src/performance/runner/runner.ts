@@ -99,7 +99,8 @@ export class Runner<View, Own extends Device<View> = Device<View>> {
   finished(): Finished | null {
     if (this.way !== "feet") return null;
     const due = this.due.filter(({ seconds }) => seconds < this.seconds);
-    const isWhole = this.score.begin === 0 && due.length === this.due.length;
+    const { begin, isPart = false } = this.score;
+    const isWhole = begin === 0 && !isPart && due.length === this.due.length;
     const isOver = this.seconds > this.score.end;
     return { skipped: this.skipped, due, made: [...this.made], isWhole, isOver };
   }

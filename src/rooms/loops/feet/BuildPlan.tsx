@@ -16,7 +16,7 @@ import { LOOP_SCHOOLS, type LoopBox } from "@/core/song/schema";
 import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { Tick } from "@/ui/Tick";
-import { makeId, useAct, useCurrentVersion } from "../../open";
+import { derive, makeId, useAct, useBand, useCurrentVersion } from "../../open";
 import { describeSeconds } from "../loop-words";
 import type { Loops, ShownPlan } from "../use-loops";
 import { BuildRow } from "./BuildRow";
@@ -30,14 +30,20 @@ const SCHOOL_WORDS: Readonly<Record<LoopSchool, string>> = {
 export function BuildPlan({ loops }: { loops: Loops }) {
   const act = useAct();
   const current = useCurrentVersion();
-  const { shown } = loops;
+  const band = useBand();
+  const shown = loops.shown && withOrderNow(loops.shown, loops.song);
   const sheet = shown && buildSheet(shown.song, shown.plan);
   if (!shown?.song.asked || !sheet) return null;
   const { order } = shown.plan.build;
   const words = secondsToFirstWord(shown.song, shown.plan);
   const idOf = (ids: readonly string[]) => ids.join(" ");
-  const move = (from: number, to: number) => {
-    if (to >= 0 && to < order.length && to !== from) act(movePass(order, from, to));
+  /** Moves a pass from where it is in the song as it is now: a second press may come before the first one is drawn. */
+  const move = (id: string, toOf: (from: number) => number) => {
+    const { asked } = derive.loops(current(), band);
+    const now = asked ? buildOf(asked, shown.plan.tracks).order : [];
+    const from = now.findIndex((ids) => idOf(ids) === id);
+    const to = toOf(from);
+    if (from >= 0 && to >= 0 && to < now.length && to !== from) act(movePass(now, from, to));
   };
   return (
     <section aria-labelledby="build-title" className="mb-8">
@@ -52,15 +58,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
           : `${describeSeconds(words)} from the count-in to the first sung word.`}
       </p>
       <Orders shown={shown} />
-      <SortableList
-        ids={order.map(idOf)}
-        onMove={(id, to) =>
-          move(
-            order.findIndex((ids) => idOf(ids) === id),
-            to,
-          )
-        }
-      >
+      <SortableList ids={order.map(idOf)} onMove={(id, to) => move(id, () => to)}>
         <ol aria-label="Passes of the build">
           {sheet.steps.map((step, at) => (
             <BuildRow
@@ -68,7 +66,7 @@ export function BuildPlan({ loops }: { loops: Loops }) {
               id={idOf(step.ids)}
               step={step}
               at={at}
-              onMove={(by) => move(at, at + by)}
+              onMove={(by) => move(idOf(step.ids), (from) => from + by)}
             />
           ))}
         </ol>
@@ -78,6 +76,15 @@ export function BuildPlan({ loops }: { loops: Loops }) {
       {shown.plan.later.length > 0 && <CanWait shown={shown} />}
     </section>
   );
+}
+
+/** The plan with its build in the order the song has now: that needs no search. */
+function withOrderNow(shown: ShownPlan, song: Loops["song"]): ShownPlan {
+  const isSame =
+    song.asked !== null && song.layers.length === shown.song.layers.length && shown.song.asked !== null;
+  return isSame
+    ? { ...shown, song, plan: { ...shown.plan, build: buildOf(song.asked, shown.plan.tracks) } }
+    : shown;
 }
 
 /** What comes after the last pass, before the song. */
