@@ -38,7 +38,7 @@ export function CircleFields({
         onSet={(percent) => setPace(percent / 100)}
       />
       <Tick label="Round and round, quicker when clean" on={isOn} onSet={setOn} />
-      <span className="text-sm">
+      <span className="pb-1.5 text-sm">
         {Math.round(bpm * pace)} a minute{pace < 1 ? ` of ${Math.round(bpm)}` : ""}
       </span>
     </div>

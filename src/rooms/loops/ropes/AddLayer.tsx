@@ -27,7 +27,9 @@ export function AddLayer({ song, onAdded }: { song: SongLoops; onAdded: (layer: 
     (row, at) => sheet.rows.findIndex((other) => other.use.sectionId === row.use.sectionId) === at,
   );
   const [chosen, setChosen] = useState<string | null>(null);
-  const place = chosen ?? first[0]?.use.id ?? EVERYWHERE;
+  const usesOf = (sectionId: string) => sheet.rows.filter(({ use }) => use.sectionId === sectionId).length;
+  const usual = first.toSorted((a, b) => usesOf(b.use.sectionId) - usesOf(a.use.sectionId))[0];
+  const place = chosen ?? usual?.use.id ?? EVERYWHERE;
   const add = (kind: TouchLayer) => {
     const rows = place === EVERYWHERE ? first : first.filter(({ use }) => use.id === place);
     const layer = layerOfKind(current(), kind, rows[0] ?? null, song.barTicks);
