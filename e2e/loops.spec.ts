@@ -189,13 +189,18 @@ test("a part of the sheet becomes a layer; box, habits and findings of the demo"
 const loopsPage = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Pages of the Loops room" }).getByRole("link", { name }).click();
 
+/** A song with a thump through its verse, in the trainer. */
+async function openTrainer(page: Page): Promise<void> {
+  await drawThump(page);
+  await saved(page);
+  await loopsPage(page, "Play it");
+}
+
 test("the build is practised: a close too early, one too late, a clean one, each judged and said", async ({
   page,
 }) => {
   test.setTimeout(120_000);
-  await drawThump(page);
-  await saved(page);
-  await loopsPage(page, "Play it");
+  await openTrainer(page);
   const takes = page.getByRole("list", { name: "Takes of the build" });
   // Two bars at 200 last 2.4 s. Right, pressed twice, takes the last layer back. The clean one is tried again where a busy
   // machine pressed beside the beat.
@@ -237,9 +242,7 @@ test("a wrong press is mended in the song: the way back names its bar, and the s
   page,
 }) => {
   test.setTimeout(120_000);
-  await drawThump(page);
-  await saved(page);
-  await loopsPage(page, "Play it");
+  await openTrainer(page);
   const tracks = page.getByRole("list", { name: "Tracks" });
   // The thump is taken out a bar into the verse, where it should go on, and let in again where its pass begins.
   await pressAt(page, [
@@ -305,9 +308,7 @@ test("a box is taught by pressing its pedals", async ({ page }) => {
 
 test("a hard spot is circled, slower at first, and quicker when it was clean", async ({ page }) => {
   test.setTimeout(90_000);
-  await drawThump(page);
-  await saved(page);
-  await loopsPage(page, "Play it");
+  await openTrainer(page);
   await page.getByLabel("Up to").selectOption("1. Verse, all of it");
   await page.getByLabel("Pace, %").fill("90");
   await page.getByLabel("Pace, %").press("Enter");

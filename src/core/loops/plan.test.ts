@@ -39,6 +39,29 @@ function recount(asked: LoopCase, way: LoopWay) {
   return { wrongBars, footCost: costOfPresses(way.presses) };
 }
 
+/** Expects a plan to be as good as trying everything, trade included, and its figures to be what they are when counted anew. */
+function expectAsGoodAsAll(asked: LoopCase): void {
+  const slow = slowLoops(asked);
+  const plan = planLoops(asked);
+  expect(plan.ok).toBe(slow.length > 0);
+  if (!plan.ok) return;
+  const { wrongBars, footCost, tracks: found, trade, exact } = plan.value;
+  expect(exact).toBe(true);
+  const used = found.filter((ids) => ids.length > 0).length;
+  expect({ wrongBars, footCost, used }).toEqual(slow[0]);
+  for (const way of [plan.value, ...trade!])
+    expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
+  const front = slowTrade(slow);
+  const told = trade!.map((one) => ({ wrongBars: one.wrongBars, footCost: one.footCost }));
+  if (front.length <= 3) {
+    expect(told).toEqual(front);
+    return;
+  }
+  const sums = front.slice(1, -1).map((one) => one.wrongBars + one.footCost);
+  expect([told[0], told[2]]).toEqual([front[0], front.at(-1)]);
+  expect(told[1]!.wrongBars + told[1]!.footCost).toBeCloseTo(Math.min(...sums), 6);
+}
+
 describe("planning loops", () => {
   it("lets everything in and takes one out: four tracks, silence, wanted 2, 3 and 4 (common practice, no source)", () => {
     const asked = caseOf({
@@ -136,25 +159,7 @@ describe("planning loops", () => {
         fc.integer({ min: 1, max: 4 }),
         fc.constantFrom(0, 30, 60),
         (seed, layers, tracks, sections, either) => {
-          const asked = madeUpCase(numbersFrom(seed), { layers, tracks, sections, either });
-          const slow = slowLoops(asked);
-          const plan = planLoops(asked);
-          expect(plan.ok).toBe(slow.length > 0);
-          if (!plan.ok) return;
-          const { wrongBars, footCost, tracks: found, trade, exact } = plan.value;
-          expect(exact).toBe(true);
-          const used = found.filter((ids) => ids.length > 0).length;
-          expect({ wrongBars, footCost, used }).toEqual(slow[0]);
-          for (const way of [plan.value, ...trade!])
-            expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
-          const front = slowTrade(slow);
-          const told = trade!.map((one) => ({ wrongBars: one.wrongBars, footCost: one.footCost }));
-          if (front.length <= 3) expect(told).toEqual(front);
-          else {
-            const sums = front.slice(1, -1).map((one) => one.wrongBars + one.footCost);
-            expect([told[0], told[2]]).toEqual([front[0], front.at(-1)]);
-            expect(told[1]!.wrongBars + told[1]!.footCost).toBeCloseTo(Math.min(...sums), 6);
-          }
+          expectAsGoodAsAll(madeUpCase(numbersFrom(seed), { layers, tracks, sections, either }));
         },
       ),
       { numRuns: 150 },
@@ -174,20 +179,7 @@ describe("planning loops", () => {
           const next = numbersFrom(seed);
           const plain = madeUpCase(next, { layers, tracks, sections, either: 30 });
           const prices = isPriced ? madeUpPrices(next, tracks) : undefined;
-          const asked = { ...plain, spread, looper: { ...plain.looper, prices } };
-          const slow = slowLoops(asked);
-          const plan = planLoops(asked);
-          expect(plan.ok).toBe(slow.length > 0);
-          if (!plan.ok) return;
-          const { wrongBars, footCost, tracks: found, trade, exact } = plan.value;
-          expect(exact).toBe(true);
-          const used = found.filter((ids) => ids.length > 0).length;
-          expect({ wrongBars, footCost, used }).toEqual(slow[0]);
-          for (const way of [plan.value, ...trade!])
-            expect(recount(asked, way)).toEqual({ wrongBars: way.wrongBars, footCost: way.footCost });
-          const front = slowTrade(slow);
-          const told = trade!.map((one) => ({ wrongBars: one.wrongBars, footCost: one.footCost }));
-          if (front.length <= 3) expect(told).toEqual(front);
+          expectAsGoodAsAll({ ...plain, spread, looper: { ...plain.looper, prices } });
         },
       ),
       { numRuns: 200 },

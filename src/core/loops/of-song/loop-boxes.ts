@@ -1,5 +1,5 @@
 import { byOrder } from "../../../document";
-import type { LoopBox, VersionBody } from "../../song/schema";
+import { type LoopBox, PLAIN_BOX, type VersionBody } from "../../song/schema";
 
 type Profile = Omit<LoopBox, "id" | "order" | "playerId">;
 
@@ -13,16 +13,10 @@ const plain = (tracks: number): Profile["pedals"] =>
 
 /** What every kind of box begins with: how songs are built on it, and what most boxes are like. */
 const PLAIN = Object.freeze({
+  ...PLAIN_BOX,
   school: "chords-first",
   startFrom: "silence",
   listen: false,
-  toggleAll: false,
-  muted: false,
-  neighbours: false,
-  doubleMore: 1,
-  holdMore: 1,
-  finish: true,
-  spread: false,
 } as const);
 
 /**

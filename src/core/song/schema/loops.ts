@@ -60,7 +60,7 @@ const more = z
   .max(MOST_MORE, { error: `should be at most ${MOST_MORE}` });
 
 /** What boxes were before form 18: one that starts tracks at their heads, with nothing under one foot and no order of one's own. */
-const PLAIN_BOX = {
+export const PLAIN_BOX = {
   toggleAll: false,
   muted: false,
   neighbours: false,
