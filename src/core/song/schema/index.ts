@@ -90,6 +90,7 @@ export {
   type Use,
 } from "./sections";
 export {
+  DELAYS,
   describeSetting,
   EFFECT_IDS,
   EFFECTS,
@@ -98,6 +99,7 @@ export {
   HAND_SETTINGS,
   HARMONY_INTERVALS,
   type HarmonyChoice,
+  isAsked,
   MOVED_SETTINGS,
   OVERALL_SETTINGS,
   SETTING_KEYS,

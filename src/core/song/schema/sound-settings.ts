@@ -51,18 +51,47 @@ const TIMED_NOTES = Object.freeze([
   "1/16",
 ] as const);
 
-/** Above or below what is played: degrees of the key's scale, or octaves. */
+/**
+ * Above or below what is played: degrees of the key's scale; or a fixed interval, always so many semitones, whatever the key.
+ */
 export const HARMONY_INTERVALS = Object.freeze({
   off: null,
+  "second above": { degrees: 1 },
+  "second below": { degrees: -1 },
   "third above": { degrees: 2 },
   "third below": { degrees: -2 },
   "fourth above": { degrees: 3 },
   "fourth below": { degrees: -3 },
   "fifth above": { degrees: 4 },
+  "fifth below": { degrees: -4 },
   "sixth above": { degrees: 5 },
   "sixth below": { degrees: -5 },
+  "seventh above": { degrees: 6 },
+  "seventh below": { degrees: -6 },
   "octave above": { semitones: 12 },
   "octave below": { semitones: -12 },
+  "minor second above, fixed": { semitones: 1 },
+  "minor second below, fixed": { semitones: -1 },
+  "major second above, fixed": { semitones: 2 },
+  "major second below, fixed": { semitones: -2 },
+  "minor third above, fixed": { semitones: 3 },
+  "minor third below, fixed": { semitones: -3 },
+  "major third above, fixed": { semitones: 4 },
+  "major third below, fixed": { semitones: -4 },
+  "fourth above, fixed": { semitones: 5 },
+  "fourth below, fixed": { semitones: -5 },
+  "tritone above, fixed": { semitones: 6 },
+  "tritone below, fixed": { semitones: -6 },
+  "fifth above, fixed": { semitones: 7 },
+  "fifth below, fixed": { semitones: -7 },
+  "minor sixth above, fixed": { semitones: 8 },
+  "minor sixth below, fixed": { semitones: -8 },
+  "major sixth above, fixed": { semitones: 9 },
+  "major sixth below, fixed": { semitones: -9 },
+  "minor seventh above, fixed": { semitones: 10 },
+  "minor seventh below, fixed": { semitones: -10 },
+  "major seventh above, fixed": { semitones: 11 },
+  "major seventh below, fixed": { semitones: -11 },
 } as const);
 export type HarmonyChoice = keyof typeof HARMONY_INTERVALS;
 
@@ -72,6 +101,8 @@ const SOUND_SETTINGS = Object.freeze({
   "boost.level": number("boost by", 0, 12, "dB", 3),
   drive: number("drive stages", 0, 3, "", 0),
   "drive.amount": number("drive amount", 0, 10, "of 10", 4),
+  drive2: number("second drive stages", 0, 3, "", 0),
+  "drive2.amount": number("second drive amount", 0, 10, "of 10", 4),
   squeeze: flag("compressor"),
   wah: flag("wah"),
   "wah.place": number("wah, heel to toe", 0, 10, "of 10", 5),
@@ -88,6 +119,10 @@ const SOUND_SETTINGS = Object.freeze({
   "delay.ms": number("delay time", 1, 4000, "ms", 400),
   "delay.repeats": number("delay repeats", 1, 20, "", 3),
   "delay.mix": number("delay mix", 0, 100, "%", 30, 5),
+  delay2: choice("second delay", [...TIMED_NOTES, "by ms"]),
+  "delay2.ms": number("second delay time", 1, 4000, "ms", 400),
+  "delay2.repeats": number("second delay repeats", 1, 20, "", 3),
+  "delay2.mix": number("second delay mix", 0, 100, "%", 30, 5),
   reverb: choice("reverb", ["off", "room", "hall", "plate", "spring"]),
   "reverb.mix": number("reverb mix", 0, 100, "%", 25, 5),
   pedal: number("volume pedal", 0, 10, "of 10", 10),
@@ -153,14 +188,27 @@ export const EFFECTS = Object.freeze({
   octave: { words: "octave", settings: ["octave.mix"] },
   harmony: { words: "harmony", settings: ["harmony.mix"] },
   drive: { words: "drive", settings: ["drive.amount"] },
+  drive2: { words: "second drive", settings: ["drive2.amount"] },
   boost: { words: "boost", settings: ["boost.level"] },
   modulation: { words: "modulation", settings: ["modulation.rate", "modulation.depth"] },
   tremolo: { words: "tremolo", settings: ["tremolo.depth"] },
   delay: { words: "delay", settings: ["delay.ms", "delay.repeats", "delay.mix"] },
+  delay2: { words: "second delay", settings: ["delay2.ms", "delay2.repeats", "delay2.mix"] },
   reverb: { words: "reverb", settings: ["reverb.mix"] },
 } as const satisfies Partial<Record<SettingKey, { words: string; settings: readonly SettingKey[] }>>);
 export type EffectId = keyof typeof EFFECTS;
 export const EFFECT_IDS = Object.freeze(Object.keys(EFFECTS) as EffectId[]);
+
+/** The delays a sound may have at once, each with the setting that holds its time by ms. */
+export const DELAYS = Object.freeze({ delay: "delay.ms", delay2: "delay2.ms" } as const satisfies Partial<
+  Record<EffectId, SettingKey>
+>);
+
+/** Whether a setting of an effect counts: a time by ms only where the delay goes by ms. */
+export const isAsked = (settings: Readonly<Record<SettingKey, SettingValue>>, key: SettingKey): boolean =>
+  (Object.keys(DELAYS) as (keyof typeof DELAYS)[]).every(
+    (delay) => DELAYS[delay] !== key || settings[delay] === "by ms",
+  );
 
 /** What is set at the guitar, by the hands, and over all. */
 export const GUITAR_SETTINGS = ["pickup", "tone", "volume"] as const satisfies readonly SettingKey[];
@@ -177,7 +225,9 @@ export const MOVED_SETTINGS = [
   "tone",
   "volume",
   "drive.amount",
+  "drive2.amount",
   "delay.mix",
+  "delay2.mix",
   "reverb.mix",
   "damped",
 ] as const satisfies readonly SettingKey[];

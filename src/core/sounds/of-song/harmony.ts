@@ -1,10 +1,12 @@
 import type { Midi, Ticks } from "../../../base";
+import type { MakeId } from "../../../document";
 import { type Chord, clashesWith, type SoundingChord } from "../../chord";
 import { type Harmonised, type HarmonyInterval, harmonise, heardPitch } from "../../fretboard";
 import { GUITAR_TUNING, type Key, parsePitch, parseTuning, pitchClassOf, scaleOfKey } from "../../pitch";
+import { addRiff, type VersionCommand } from "../../song/edit";
 import type { Moment } from "../../song/moments";
 import { namerByShift } from "../../song/names";
-import { neckOfRiff, tuningOf } from "../../song/read";
+import { indexCells, neckOfRiff, notesOfRiff, outlineOf, tuningOf } from "../../song/read";
 import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
 import type { SongTones, SoundUse } from "./song-sounds";
 
@@ -105,10 +107,119 @@ function lineOf({ part }: SoundUse, from: Ticks, to: Ticks): { tick: Ticks; midi
   return played.length === 0 ? null : played;
 }
 
-/** The substitutes of a route as tab, a column a note: one row a string, from the one nearest the floor. */
-export function handTab(hand: Harmonised, strings: number): string[] {
+/** What a way of playing pairs by hand goes by. */
+export type HandWay = {
+  readonly way: "least moves" | "low" | "open strings" | "one position";
+  /** The substitute of each note; null where this way has none. */
+  readonly picks: readonly (number | null)[];
+  /** The fret its hand stands at, of one position. */
+  readonly fret: number | null;
+};
+
+/** Frets a hand reaches without moving. Common practice, no source. */
+const HAND_FRETS = 4;
+const HIGHEST_POSITION = 15;
+
+type Pair = Harmonised["substitutes"][number][number];
+const fretsOf = ({ positions }: Pair): number[] => positions.map(({ fret }) => fret);
+const fretted = (pair: Pair): number[] => fretsOf(pair).filter((fret) => fret > 0);
+
+/** The pick of each note that costs least; null where no pair is allowed. */
+const picksBy = (hand: Harmonised, costOf: (pair: Pair) => number): (number | null)[] =>
+  hand.substitutes.map((pairs) => {
+    let best: { readonly at: number; readonly cost: number } | null = null;
+    for (const [at, pair] of pairs.entries()) {
+      const cost = costOf(pair);
+      if (Number.isFinite(cost) && (best === null || cost < best.cost)) best = { at, cost };
+    }
+    return best?.at ?? null;
+  });
+
+const inPosition = (hand: Harmonised, fret: number): (number | null)[] =>
+  picksBy(hand, (pair) =>
+    fretted(pair).every((one) => one >= fret && one < fret + HAND_FRETS)
+      ? pair.difficulty
+      : Number.POSITIVE_INFINITY,
+  );
+
+/**
+ * Several ways to play the pairs of a harmony by hand: with the fewest moves along the neck, as low as it goes, with open strings
+ * where there are any, and without leaving one position (the lowest that gives the most pairs). A way that is as another is left
+ * out.
+ * @example handWays(view.hand).map(({ way }) => way) // => ["least moves", "open strings", "one position"]
+ */
+export function handWays(hand: Harmonised): HandWay[] {
+  const positions = Array.from({ length: HIGHEST_POSITION }, (_, at) => at + 1).map((fret) => {
+    const picks = inPosition(hand, fret);
+    return { fret, picks, given: picks.filter((pick) => pick !== null).length };
+  });
+  const best = positions.reduce((a, b) => (b.given > a.given ? b : a));
+  const ways: HandWay[] = [
+    { way: "least moves", picks: hand.route, fret: null },
+    { way: "low", picks: picksBy(hand, (pair) => Math.max(...fretsOf(pair))), fret: null },
+    {
+      way: "open strings",
+      picks: picksBy(hand, (pair) => Math.max(...fretsOf(pair)) + 20 * fretted(pair).length),
+      fret: null,
+    },
+    { way: "one position", picks: best.picks, fret: best.fret },
+  ];
+  const saidOf = ({ picks }: HandWay) => picks.join();
+  return ways.filter((way, at) => ways.findIndex((other) => saidOf(other) === saidOf(way)) === at);
+}
+
+/**
+ * The line of a part with the second voice of its harmony, as a line of its own, given to the part instead.
+ * @returns null where no line is written, or nothing of it can be given on two strings
+ */
+export function takeByHand(
+  body: VersionBody,
+  { soundUse: { part, span }, hand, isLine }: HarmonyView,
+  { picks, way }: HandWay,
+  makeId: MakeId,
+): VersionCommand | null {
+  const { riff, notes } = part;
+  if (!riff || !isLine || !picks.some((pick) => pick !== null)) return null;
+  const neck = neckOfRiff(riff);
+  const placeOf = ({
+    tick,
+    string,
+    fret,
+  }: {
+    readonly tick: Ticks;
+    readonly string: number;
+    readonly fret: number;
+  }) => `${tick} ${string} ${fret}`;
+  const heard = notes.filter((note) => heardPitch(note, neck) !== null).map(placeOf);
+  const pairs = notesOfRiff(body, riff.id).flatMap(({ id: _id, riffId: _riff, ...note }) => {
+    const at = heard.indexOf(placeOf(note));
+    const pick = picks[at] ?? null;
+    const pair = pick === null ? undefined : hand.substitutes[at]?.[pick];
+    return pair
+      ? pair.positions.map(({ string, fret }) => ({ ...note, string, fret, finger: null }))
+      : [note];
+  });
+  const { originId: _origin, order: _order, ...settings } = riff;
+  const name = `${riff.name}, ${way} by hand`.slice(0, 80);
+  const places = [{ useId: span.use.id, playerId: part.player.id }];
+  return addRiff(
+    body,
+    indexCells(body, outlineOf(body)),
+    { ...settings, id: makeId(), name },
+    pairs,
+    places,
+    makeId,
+  );
+}
+
+/** Pairs as tab, a column a note: one row a string, from the one nearest the floor. */
+export function handTab(
+  hand: Harmonised,
+  strings: number,
+  picks: readonly (number | null)[] = hand.route,
+): string[] {
   const columns = hand.substitutes.map((pairs, at) => {
-    const pick = hand.route[at];
+    const pick = picks[at];
     const pair = pick === null || pick === undefined ? null : pairs[pick];
     const frets = Array.from(
       { length: strings },

@@ -1,5 +1,12 @@
 export { describeSlot, describeSongToneProblem, describeToneCost, describeWayOut } from "./describe-sounds";
-export { type HarmonyView, handTab, harmonyViews } from "./harmony";
+export {
+  type HandWay,
+  type HarmonyView,
+  handTab,
+  handWays,
+  harmonyViews,
+  takeByHand,
+} from "./harmony";
 export {
   type OfferQuestion,
   offerQuestions,
@@ -33,4 +40,4 @@ export {
   type TonePress,
   tonePresses,
 } from "./sound-presses";
-export { timedSettings } from "./timed";
+export { isDelay, timedSettings } from "./timed";

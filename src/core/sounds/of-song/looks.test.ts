@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { edit, planOfSample, sampleTones, tonesOfSample } from "../../../../testing/sounds/sample-sounds";
 import { add, set } from "../../song/edit";
-import { EMPTY_CELL } from "../../song/schema";
-import { setSetting } from "../sound";
-import { handTab, harmonyViews } from "./harmony";
+import { EFFECT_IDS, EMPTY_CELL, HARMONY_INTERVALS } from "../../song/schema";
+import { describeSound, isOn, setSetting } from "../sound";
+import { handTab, handWays, harmonyViews, takeByHand } from "./harmony";
 import { slotStates } from "./slot-saves";
 import { markSaved, pinSlot, setSoundBox, unpin } from "./sound-commands";
 import { describeToneFinding, toneFindings } from "./sound-findings";
@@ -215,5 +215,87 @@ describe("the harmony effect", () => {
       "G4 B4",
       "D4 F#4",
     ]);
+  });
+
+  it("adds a fixed interval whatever the key, up and down, and seconds and sevenths in it", () => {
+    const harmonyOf = (harmony: string) => {
+      const made = sampleTones({}, { Lead: { harmony } });
+      const at = edit(
+        made,
+        add("cells", { ...EMPTY_CELL, id: "c0", useId: "u0", playerId: "p0", sound: "Lead" }),
+      );
+      return harmonyViews(at, tonesOfSample(at))[0]!.notes.map((one) => one.harmony);
+    };
+    // Over the roots G4, C4, G4 and D4; in G the sevenths are G F♯, C B and D C.
+    expect(harmonyOf("major third above, fixed")).toEqual(["B4", "E4", "B4", "F#4"]);
+    expect(harmonyOf("minor sixth below, fixed")).toEqual(["B3", "E3", "B3", "F#3"]);
+    expect(harmonyOf("seventh above")).toEqual(["F#5", "B4", "F#5", "C5"]);
+    expect(harmonyOf("second below")).toEqual(["F#4", "B3", "F#4", "C4"]);
+    const semitones = Object.values(HARMONY_INTERVALS).flatMap((one) =>
+      one && "semitones" in one ? [one.semitones as number] : [],
+    );
+    expect(semitones.toSorted((a, b) => a - b)).toEqual([
+      ...Array.from({ length: 12 }, (_, at) => at - 12),
+      ...Array.from({ length: 12 }, (_, at) => at + 1),
+    ]);
+  });
+
+  it("gives the pairs by hand in several ways, each within its rule", () => {
+    const [view] = harmonyViews(body(), tonesOfSample(body()));
+    const ways = handWays(view!.hand);
+    const pairsOf = ({ picks }: (typeof ways)[number]) =>
+      picks.flatMap((pick, at) => (pick === null ? [] : [view!.hand.substitutes[at]![pick]!]));
+    const most = (way: (typeof ways)[number]) =>
+      Math.max(...pairsOf(way).flatMap(({ positions }) => positions.map(({ fret }) => fret)));
+    const named = new Map(ways.map((way) => [way.way, way]));
+    expect([...named.keys()][0]).toBe("least moves");
+    for (const way of ways) expect(most(named.get("low") ?? ways[0]!)).toBeLessThanOrEqual(most(way));
+    const place = named.get("one position");
+    if (place)
+      for (const { positions } of pairsOf(place))
+        for (const { fret } of positions)
+          expect(fret === 0 || (fret >= place.fret! && fret < place.fret! + 4)).toBe(true);
+    expect(new Set(ways.map(({ picks }) => picks.join())).size).toBe(ways.length);
+  });
+
+  it("are taken as a line of two voices, given to the part instead; none where no line is written", () => {
+    const before = body();
+    const [view] = harmonyViews(before, tonesOfSample(before));
+    const [way] = handWays(view!.hand);
+    let ids = 0;
+    const after = edit(before, takeByHand(before, view!, way!, () => `x${ids++}`)!);
+    const line = Object.values(after.riffs).find(({ name }) => name === "Line, least moves by hand")!;
+    expect(after.cells.c0!.riffId).toBe(line.id);
+    const notes = Object.values(after.riffNotes).filter(({ riffId }) => riffId === line.id);
+    expect(notes.map(({ tick }) => tick).toSorted((a, b) => a - b)).toEqual([0, 0, 960, 960, 1920, 1920]);
+    const open = [40, 45, 50, 55, 59, 64];
+    const sounds = notes.filter(({ tick }) => tick === 0).map(({ string, fret }) => open[string]! + fret);
+    expect(sounds.toSorted((a, b) => a - b)).toEqual([62, 66]);
+    const plain = edit(before, set("cells", "c0", { riffId: null }));
+    const [bare] = harmonyViews(plain, tonesOfSample(plain));
+    expect(takeByHand(plain, bare!, handWays(bare!.hand)[0]!, () => "x")).toBeNull();
+  });
+});
+
+describe("two of a kind in one sound", () => {
+  it("are each told, timed and switched by themselves", () => {
+    const made = sampleTones(
+      {},
+      { Lead: { drive: 1, drive2: 2, delay: "1/8.", delay2: "by ms", "delay2.ms": 640 } },
+    );
+    const at = edit(
+      made,
+      add("cells", { ...EMPTY_CELL, id: "c0", useId: "u0", playerId: "p0", sound: "Lead" }),
+    );
+    const song = tonesOfSample(at);
+    const settings = song.settings.get("Lead")!;
+    expect(describeSound(settings)).toBe(
+      "drive stages 1, second drive stages 2, delay dotted 1/8, second delay by ms, second delay time 640 ms",
+    );
+    expect(timedSettings(song).map(({ key, ms }) => [key, Math.round(ms)])).toEqual([
+      ["delay", expect.any(Number)],
+      ["delay2", 640],
+    ]);
+    expect(EFFECT_IDS.filter((id) => isOn(settings, id))).toEqual(["drive", "drive2", "delay", "delay2"]);
   });
 });

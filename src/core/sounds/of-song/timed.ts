@@ -1,14 +1,17 @@
 import type { Tempo } from "../../rhythm";
-import type { SettingKey } from "../../song/schema";
+import { DELAYS, type SettingKey } from "../../song/schema";
 import { delayMs, longestNote } from "../delay";
 import { isOn } from "../sound";
 import type { SongTones, SoundUse } from "./song-sounds";
+
+type DelayKey = keyof typeof DELAYS;
+export const isDelay = (key: SettingKey): key is DelayKey => Object.hasOwn(DELAYS, key);
 
 /** A setting that goes with the tempo, at the tempo of one section. */
 export type TimedSetting = {
   readonly soundUse: SoundUse;
   readonly sound: string;
-  readonly key: "delay" | "tremolo" | "modulation.rate";
+  readonly key: DelayKey | "tremolo" | "modulation.rate";
   /** The note value; null for a delay set by ms. */
   readonly note: string | null;
   readonly ms: number;
@@ -19,6 +22,7 @@ export type TimedSetting = {
 
 const SWITCH: Readonly<Record<TimedSetting["key"], SettingKey>> = {
   delay: "delay",
+  delay2: "delay2",
   tremolo: "tremolo",
   "modulation.rate": "modulation",
 };
@@ -33,9 +37,10 @@ export function timedSettings(song: SongTones): TimedSetting[] {
     for (const key of Object.keys(SWITCH) as TimedSetting["key"][]) {
       if (!isOn(settings, SWITCH[key])) continue;
       const value = settings[key] as string;
-      const byMs = key === "delay" && value === "by ms";
-      const ms = byMs ? Number(settings["delay.ms"]) : delayMs(tempo.bpm, tempo.beatUnit, value);
-      const mostMs = key === "delay" ? song.box.longestDelayMs : null;
+      const timeBy = isDelay(key) ? DELAYS[key] : null;
+      const byMs = timeBy !== null && value === "by ms";
+      const ms = byMs ? Number(settings[timeBy]) : delayMs(tempo.bpm, tempo.beatUnit, value);
+      const mostMs = timeBy === null ? null : song.box.longestDelayMs;
       const tooLong =
         mostMs !== null && ms > mostMs + 1e-6
           ? { mostMs, instead: longestNote(tempo.bpm, tempo.beatUnit, mostMs) }

@@ -3,6 +3,7 @@ import {
   EFFECT_IDS,
   EFFECTS,
   type EffectId,
+  isAsked,
   SETTING_KEYS,
   type SettingKey,
   type SettingValue,
@@ -24,9 +25,8 @@ const EFFECT_OF: ReadonlyMap<SettingKey, EffectId> = new Map(
 
 /** Whether a setting can be heard in a sound: that of an effect only while it is on. */
 function isHeard(settings: Settings, key: SettingKey): boolean {
-  if (key === "delay.ms") return settings.delay === "by ms";
   const effect = EFFECT_OF.get(key);
-  return effect === undefined || isOn(settings, effect);
+  return isAsked(settings, key) && (effect === undefined || isOn(settings, effect));
 }
 
 /**

@@ -48,7 +48,8 @@ export function isOn(settings: Settings, key: SettingKey): boolean {
 }
 
 /** Whether something of a sound rings on when the foot leaves it. */
-export const hasTails = (settings: Settings): boolean => isOn(settings, "delay") || isOn(settings, "reverb");
+export const hasTails = (settings: Settings): boolean =>
+  isOn(settings, "delay") || isOn(settings, "delay2") || isOn(settings, "reverb");
 
 /** How much louder than the plain sound it is, dB. */
 export const loudness = (settings: Settings): number =>

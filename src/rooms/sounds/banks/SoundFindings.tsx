@@ -67,7 +67,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
   const { version } = useOpenSong();
   const { song } = tones;
   if (finding.kind === "delay-too-long") {
-    const { sound, tooLong } = finding.timed;
+    const { sound, tooLong, key } = finding.timed;
     const row = song.sounds.find(({ name }) => name === sound);
     if (!row || !tooLong?.instead) return null;
     const { instead } = tooLong;
@@ -75,7 +75,7 @@ function Act({ tones, finding }: { tones: Tones; finding: ToneFinding }) {
       <button
         type="button"
         className="btn btn-sm"
-        onClick={() => act(setSetting(current().sounds, current().sounds[row.id] ?? row, "delay", instead))}
+        onClick={() => act(setSetting(current().sounds, current().sounds[row.id] ?? row, key, instead))}
       >
         Set it to a {describeNote(instead)}
       </button>

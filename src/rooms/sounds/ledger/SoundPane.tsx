@@ -6,6 +6,7 @@ import {
   EFFECTS,
   GUITAR_SETTINGS,
   HAND_SETTINGS,
+  isAsked,
   OVERALL_SETTINGS,
   type SettingKey,
   type SettingValue,
@@ -131,9 +132,7 @@ function OpenSound({ tones, sound }: { tones: Tones; sound: Sound }) {
           >
             {field(id)}
             {isOn(settings, id) &&
-              EFFECTS[id].settings
-                .filter((key) => key !== "delay.ms" || settings.delay === "by ms")
-                .map((key) => field(key))}
+              EFFECTS[id].settings.filter((key) => isAsked(settings, key)).map((key) => field(key))}
           </div>
         ))}
       </Group>

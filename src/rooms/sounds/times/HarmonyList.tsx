@@ -1,10 +1,11 @@
 "use client";
 
 import Link from "next/link";
+import { formatPitch, GUITAR_TUNING, parseTuning } from "@/core/pitch";
 import { tellBar } from "@/core/song/moments";
 import { tuningOf } from "@/core/song/read";
-import { type HarmonyView, handTab, harmonyViews } from "@/core/sounds";
-import { useNames, useOpenSong } from "../../open";
+import { type HandWay, type HarmonyView, handTab, handWays, harmonyViews, takeByHand } from "@/core/sounds";
+import { makeId, useAct, useCurrentVersion, useNames, useOpenSong } from "../../open";
 import type { Tones } from "../use-sounds";
 
 /** What a harmony effect would sound against the chords, and the same by hand on two strings. */
@@ -32,12 +33,14 @@ export function HarmonyList({ tones }: { tones: Tones }) {
 }
 
 function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
-  const { soundUse, choice, notes, isLine, hand } = view;
+  const { soundUse, choice, notes, isLine } = view;
   const { part, span } = soundUse;
   const namer = useNames()({ player: part.player, capo: part.cell.capo.value }, span.use.shift);
-  const strings = Math.max(1, tuningOf(tones.song.player).length || 6);
+  const tuning = tuningOf(tones.song.player);
+  const stringNames = (tuning.length > 1 ? tuning : GUITAR).map((pitch) =>
+    namer.pitchRead(formatPitch(pitch)),
+  );
   const clashes = notes.filter((note) => note.clashes);
-  const left = hand.route.filter((pick) => pick === null).length;
   return (
     <div className="mb-5">
       <h3 className="font-bold">
@@ -68,15 +71,63 @@ function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
           </li>
         ))}
       </ol>
-      <details className="mt-2">
-        <summary className="cursor-pointer">No such effect at hand: the same on two strings</summary>
-        <pre className="mt-1 overflow-x-auto font-mono text-sm">{handTab(hand, strings).join("\n")}</pre>
-        <p className="text-sm">
-          The high string first, frets from the capo; the way that moves the hand least (
-          {Math.round(hand.routeMm)} mm along the neck).
-          {left > 0 && ` ${left} notes can't be given on two strings.`} Rest a hand that aches.
-        </p>
-      </details>
+      <ByHand view={view} tones={tones} names={stringNames} />
     </div>
+  );
+}
+
+const PARSED = parseTuning(GUITAR_TUNING);
+const GUITAR = PARSED.ok ? PARSED.value : [];
+
+const WAY_WORDS: Readonly<Record<HandWay["way"], string>> = {
+  "least moves": "with the fewest moves",
+  low: "as low as it goes",
+  "open strings": "with open strings",
+  "one position": "in one position",
+};
+
+/** The pairs by hand in several ways, each as tab with its strings named, and taken as a line where one is written. */
+function ByHand({ view, tones, names }: { view: HarmonyView; tones: Tones; names: readonly string[] }) {
+  const act = useAct();
+  const current = useCurrentVersion();
+  const { hand, isLine } = view;
+  const wide = Math.max(...names.map((name) => name.length));
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer">No such effect at hand: the same on two strings</summary>
+      {handWays(hand).map((way) => {
+        const left = way.picks.filter((pick) => pick === null).length;
+        const rows = handTab(hand, names.length, way.picks);
+        return (
+          <div key={way.way} className="mt-2">
+            <p className="flex flex-wrap items-center gap-3 text-sm font-bold">
+              {WAY_WORDS[way.way]}
+              {way.fret !== null && `, fret ${way.fret}`}
+              {isLine && tones.song.player.instrument === "guitar" && (
+                <button
+                  type="button"
+                  className="btn btn-sm"
+                  onClick={() => {
+                    const command = takeByHand(current(), view, way, makeId);
+                    if (command) act(command);
+                  }}
+                >
+                  Take it as the line
+                </button>
+              )}
+            </p>
+            <pre className="overflow-x-auto font-mono text-sm">
+              {rows.map((row, at) => `${names[names.length - 1 - at]!.padEnd(wide)}|${row}`).join("\n")}
+            </pre>
+            {left > 0 && (
+              <p className="text-sm">
+                {left} {left === 1 ? "note" : "notes"} of {way.picks.length} can’t be given on two strings so.
+              </p>
+            )}
+          </div>
+        );
+      })}
+      <p className="mt-1 text-sm">The high string first, frets from the capo. Rest a hand that aches.</p>
+    </details>
   );
 }

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { describeNote } from "@/core/rhythm";
 import { versionRow } from "@/core/song/read";
 import type { Player } from "@/core/song/schema";
-import { DELAY_NOTES, delayMs, timedSettings } from "@/core/sounds";
+import { DELAY_NOTES, delayMs, isDelay, timedSettings } from "@/core/sounds";
 import { useOpenSong } from "../../open";
 import { ToneNotes } from "../SoundNotes";
 import { SoundsPage } from "../SoundsPlayer";
@@ -15,7 +15,12 @@ import { TapTempo } from "./TapTempo";
 /** Times that follow the song, and what a harmony effect would sound. */
 export const TimesPage = () => <SoundsPage>{Times}</SoundsPage>;
 
-const WORDS = { delay: "delay", tremolo: "tremolo", "modulation.rate": "modulation" } as const;
+const WORDS = {
+  delay: "delay",
+  delay2: "second delay",
+  tremolo: "tremolo",
+  "modulation.rate": "modulation",
+} as const;
 
 function Times({ player }: { player: Player }) {
   const tones = useTones(player);
@@ -78,7 +83,7 @@ function FollowSong({ tones }: { tones: Tones }) {
                   <td className={one.tooLong ? "font-bold text-error" : ""}>
                     {one.tooLong
                       ? `too long: at most ${one.tooLong.mostMs} ms${one.tooLong.instead === null ? "" : `, a ${describeNote(one.tooLong.instead)}`}`
-                      : one.key === "delay" && song.box.longestDelayMs === null
+                      : isDelay(one.key) && song.box.longestDelayMs === null
                         ? "its longest delay is not known"
                         : "fits"}
                   </td>
