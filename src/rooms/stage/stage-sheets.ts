@@ -20,7 +20,7 @@ import {
 } from "@/core/parts";
 import { beatsOfBar, beatUnitOf, countAt, drawnPattern, tempoMs, ticksOfBeatUnit } from "@/core/rhythm";
 import { differsIn, tellDiffers } from "@/core/song/compare";
-import { tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
+import { clockOf, tellBarNumber, tellUnder, tellWord } from "@/core/song/moments";
 import { describePlaying, lineNames, Namer, type NamesChoice, OWN_NAMES, readerBy } from "@/core/song/names";
 import {
   barsIn,
@@ -37,10 +37,13 @@ import {
   outlineOf,
   type Passage,
   type StrokePlaced,
+  spansOfForm,
   type TimedLine,
+  timelineOf,
   versionRow,
 } from "@/core/song/read";
 import type { Exception, ExceptionKind, Player, Riff, VersionBody } from "@/core/song/schema";
+import { tellSound, tellSoundMoves } from "@/core/sounds";
 import {
   passageId,
   type StageCue,
@@ -109,12 +112,21 @@ export function stagePart(
   };
   const following = playingOf(part.passages);
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
+  const formSpans = spansOfForm(timelineOf(body, outline));
+  const spans = new Map(formSpans.map((span) => [span.use.id, span]));
+  const clock = clockOf(formSpans);
   const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
   const howOf = (useId: string, label: string): string[] => {
     const own = partOf(useId);
     if (!own) return [];
     const strum = body.strums[own.cell.strumId.value ?? ""]?.name ?? null;
-    return describePart(own, strum, (id) => body.players[id]?.name ?? "", label);
+    const how = describePart(own, strum, (id) => body.players[id]?.name ?? "", label);
+    if (own.out) return how;
+    const sound = own.cell.sound.value;
+    const holds = sound === "" ? "" : tellSound(body, player.id, sound);
+    const span = spans.get(useId);
+    const moves = span ? tellSoundMoves(body, player.id, span, clock) : [];
+    return [...how, ...(holds === "" ? [] : [`${sound} holds ${holds}`]), ...moves];
   };
   const sheets = part.passages.map(({ passage, cell, namer, lines, chords, shapes }): StageSheet => {
     const nameOf = (symbol: string) => {

@@ -40,4 +40,5 @@ export {
   type TonePress,
   tonePresses,
 } from "./sound-presses";
+export { tellSound, tellSoundMove, tellSoundMoves } from "./tell-sound-move";
 export { isDelay, timedSettings } from "./timed";

@@ -2,12 +2,11 @@
 
 import { useState } from "react";
 import { MOVED_SETTINGS, type SettingValue, type SoundMove, settingOf } from "@/core/song/schema";
-import { type SoundUse, setMoves } from "@/core/sounds";
+import { type SoundUse, setMoves, tellSoundMove } from "@/core/sounds";
 import { NumberField } from "@/ui/NumberField";
 import { SelectField } from "@/ui/SelectField";
 import { makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
-import { describeMove } from "./describe-sound-move";
 import { ValueField } from "./ValueField";
 
 type Draft = {
@@ -37,11 +36,11 @@ export function MovesEditor({ tones, soundUse }: { tones: Tones; soundUse: Sound
         <ul className="mb-3 flex flex-col gap-1 text-sm">
           {moves.map((move, at) => (
             <li key={at} className="flex items-center gap-3">
-              {describeMove(move, soundUse, song.clock)}
+              {tellSoundMove(move, soundUse, song.clock)}
               <button
                 type="button"
                 className="btn btn-xs"
-                aria-label={`Remove: ${describeMove(move, soundUse, song.clock)}`}
+                aria-label={`Remove: ${tellSoundMove(move, soundUse, song.clock)}`}
                 onClick={() => put(moves.filter((_, index) => index !== at))}
               >
                 Remove

@@ -13,12 +13,12 @@ import {
   PLAIN_SETTINGS,
   type Settings,
   type SoundUse,
+  tellSoundMove,
 } from "@/core/sounds";
 import { singles } from "@/document";
 import { SectionTag } from "@/ui/SectionTag";
 import { derive, makeId, useAct, useCurrentVersion } from "../../open";
 import type { Tones } from "../use-sounds";
-import { describeMove } from "./describe-sound-move";
 import { MovesEditor } from "./MovesEditor";
 import { MovesLine } from "./MovesLine";
 
@@ -116,7 +116,7 @@ function Row({
       />
       <p className="flex flex-wrap items-center gap-x-4 text-sm">
         {(moves?.moves ?? []).map((move, at) => (
-          <span key={at}>{describeMove(move, soundUse, song.clock)}</span>
+          <span key={at}>{tellSoundMove(move, soundUse, song.clock)}</span>
         ))}
         {(moves?.endsEarly ?? 0) > 0 && (
           <span>
