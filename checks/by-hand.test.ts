@@ -38,8 +38,9 @@ const MAY: Readonly<Record<string, readonly string[]>> = {
     "src/rooms/song/describe-form-of.ts",
     "src/rooms/song/key-choices.ts",
   ],
-  // A bar of a line in tab, of a pass or of a grid is no moment of the song.
+  // A bar of a line in tab, of a pass, of the build or of a grid is no moment of the song.
   "counts a bar itself": [
+    "src/rooms/loops/feet/BuildRow.tsx",
     "src/rooms/loops/play/rope-marks.ts",
     "src/rooms/loops/ropes/strand-units.ts",
     "src/ui/TabLines.tsx",

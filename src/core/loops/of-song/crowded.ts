@@ -9,7 +9,7 @@ export type Register = "low" | "middle" | "high";
 const MIDDLE_FROM: Midi = 52;
 const HIGH_FROM: Midi = 67;
 /** More onsets of several layers in a bar of one register are too many. Ours, no source. */
-export const MOST_ONSETS = 12;
+const MOST_ONSETS = 12;
 
 const registerOf = (pitch: Midi): Register =>
   pitch < MIDDLE_FROM ? "low" : pitch < HIGH_FROM ? "middle" : "high";

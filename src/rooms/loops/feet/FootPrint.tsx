@@ -9,7 +9,7 @@ import {
   maskOf,
   pressesBetween,
 } from "@/core/loops";
-import { tellMoment } from "@/core/song/moments";
+import { tellBars, tellMoment } from "@/core/song/moments";
 import type { LoopBox, SectionKind } from "@/core/song/schema";
 import { BuildSection } from "@/ui/BuildSection";
 import { SectionTag } from "@/ui/SectionTag";
@@ -90,7 +90,7 @@ function Sheet({ box, sheet }: { box: LoopBox; sheet: FootSheet }) {
             >
               <span className="text-lg">
                 <SectionTag label={piece.label} kind={piece.kind} />
-                {piece.bar > 1 && ` from bar ${piece.bar}`}
+                {piece.bar > 1 && ` from ${tellBars(String(piece.bar), piece.label)}`}
               </span>
               <span>
                 {own.length === 0 ? (

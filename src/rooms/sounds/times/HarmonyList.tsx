@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { formatPitch, GUITAR_TUNING, parseTuning } from "@/core/pitch";
+import { GUITAR_TUNING, parseTuning } from "@/core/pitch";
 import { tellBar } from "@/core/song/moments";
 import { tuningOf } from "@/core/song/read";
 import { type HandWay, type HarmonyView, handTab, handWays, harmonyViews, takeByHand } from "@/core/sounds";
@@ -37,9 +37,7 @@ function View({ view, tones }: { view: HarmonyView; tones: Tones }) {
   const { part, span } = soundUse;
   const namer = useNames()({ player: part.player, capo: part.cell.capo.value }, span.use.shift);
   const tuning = tuningOf(tones.song.player);
-  const stringNames = (tuning.length > 1 ? tuning : GUITAR).map((pitch) =>
-    namer.pitchRead(formatPitch(pitch)),
-  );
+  const stringNames = namer.strings(tuning.length > 1 ? tuning : GUITAR);
   const clashes = notes.filter((note) => note.clashes);
   return (
     <div className="mb-5">
