@@ -46,8 +46,8 @@ test("make three sounds, plan their banks, pin one, save them, and run the train
   const pane = page.getByRole("complementary", { name: "Sounds" });
   // Fog is open: a delay in it is told in the ledger as what changes.
   await pane.getByLabel("delay", { exact: true }).selectOption("1/8.");
-  await pane.getByLabel("drive stages").fill("2");
-  await pane.getByLabel("drive stages").press("Enter");
+  await pane.getByLabel("drive stages", { exact: true }).fill("2");
+  await pane.getByLabel("drive stages", { exact: true }).press("Enter");
   const ledger = page.getByRole("region", { name: "Through the song" });
   await expect(ledger.getByText("delay dotted 1/8", { exact: true })).toBeVisible();
   await expect(ledger.getByText("drive stages up to 2", { exact: true })).toBeVisible();
