@@ -126,7 +126,9 @@ export function stagePart(
     const holds = sound === "" ? "" : tellSound(body, player.id, sound);
     const span = spans.get(useId);
     const moves = span ? tellSoundMoves(body, player.id, span, clock) : [];
-    return [...how, ...(holds === "" ? [] : [`${sound} holds ${holds}`]), ...moves];
+    const named = `sound: ${sound}`;
+    const told = how.map((one) => (holds !== "" && one === named ? `${named} (${holds})` : one));
+    return [...told, ...moves];
   };
   const sheets = part.passages.map(({ passage, cell, namer, lines, chords, shapes }): StageSheet => {
     const nameOf = (symbol: string) => {
