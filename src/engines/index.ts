@@ -19,6 +19,7 @@ import { contrast } from "./room/contrast";
 import { eveningBanks } from "./room/evening-banks";
 import { hardestChange } from "./room/hardest-change";
 import { hearCells } from "./room/hear-cells";
+import { layerPassesEngine } from "./room/layer-passes";
 import { loopSound } from "./room/loop-sound";
 import { mend } from "./room/mend";
 import { otherIdeasEngine } from "./room/other-ideas";
@@ -66,6 +67,7 @@ export const ENGINES = Object.freeze([
   toneOffers,
   eveningBanks,
   loopSound,
+  layerPassesEngine,
   readSource,
 ] as const);
 

@@ -1,22 +1,19 @@
 "use client";
 
-import { useSortable } from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
-import { GripVertical, X } from "lucide-react";
+import { X } from "lucide-react";
 import Link from "next/link";
-import type { KeyboardEvent } from "react";
 import type { ListedVersion } from "@/api";
 import { describeChange, type Gap, type RunningOrder, type RunningRow } from "@/core/evenings";
 import { eveningEdits, moveBefore } from "@/core/song/edit";
 import type { EveningItem } from "@/core/song/schema";
 import { DOCUMENTS } from "@/core/song/schema";
 import { removalOf } from "@/document";
-import { keyAct } from "@/ui/keys";
 import { NumberField } from "@/ui/NumberField";
 import { describeTime } from "@/ui/pretty";
 import { SelectField } from "@/ui/SelectField";
 import { SortableList } from "@/ui/SortableList";
 import { TextField } from "@/ui/TextField";
+import { useSortableRow } from "@/ui/use-sortable-row";
 import { useKeyTold } from "../names";
 import { useActOnEvening, useCurrentEvening } from "../open";
 import { KIND_WORDS } from "./evening-words";
@@ -73,40 +70,16 @@ function Row({
   const act = useActOnEvening();
   const current = useCurrentEvening();
   const { item, from, seconds, gap } = row;
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: item.id,
-  });
   const version = known.get(item.versionId ?? "");
   const isSong = item.kind === "song";
   const name = isSong ? (version?.title ?? "A song that is gone") : item.title || KIND_WORDS[item.kind];
   const change = (fields: Partial<EveningItem>) => act(eveningEdits.set("items", item.id, fields));
-  const onKeyDown = (event: KeyboardEvent) => {
-    const pressed = keyAct("running order", event);
-    if (!pressed) return;
-    event.preventDefault();
-    onMove(pressed === "earlier" ? -1 : 1);
-  };
   const nameOf = (other: EveningItem) => known.get(other.versionId ?? "")?.title ?? "a song that is gone";
+  const { handle, setNodeRef, style, lifted } = useSortableRow(item.id, name, "running order", onMove);
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`border-t border-base-300 py-2 ${isDragging ? "relative z-10 bg-base-200 shadow-lg" : ""}`}
-    >
+    <li ref={setNodeRef} style={style} className={`border-t border-base-300 py-2 ${lifted}`}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <button
-          type="button"
-          className="cursor-grab touch-none"
-          aria-label={`Move ${name}; Alt and the arrows move it by one`}
-          {...attributes}
-          {...listeners}
-          onKeyDown={(event) => {
-            onKeyDown(event);
-            listeners?.onKeyDown?.(event);
-          }}
-        >
-          <GripVertical size={18} aria-hidden="true" />
-        </button>
+        {handle}
         <span className="w-7 font-mono text-lg">{at + 1}</span>
         <WhatItIs version={version} name={name} />
         <span className="ml-auto text-sm whitespace-nowrap">

@@ -10,7 +10,6 @@ import {
   LOOP_FIXING,
   type LoopFinding,
   type LoopPlan,
-  layerPasses,
   loopFindings,
   type SongLoops,
 } from "@/core/loops";
@@ -70,9 +69,15 @@ export function useLoopFindings(): Judged<LoopFinding> & { readonly loops: Loops
   const loops = useLoops();
   const { shown } = loops;
   const { body } = loops;
+  const heard = useMemo(() => {
+    if (!shown) return null;
+    const { layers, asked, beatTicks, barTicks } = shown.song;
+    return { body, song: { layers, asked, beatTicks, barTicks } };
+  }, [shown, body]);
+  const { data: passes } = useEngine("layer-passes", heard);
   const findings = useMemo(
-    () => (shown ? loopFindings(shown.song, shown.plan, layerPasses(body, shown.song)) : NOTHING),
-    [shown, body],
+    () => (shown ? loopFindings(shown.song, shown.plan, passes ?? undefined) : NOTHING),
+    [shown, passes],
   );
   return { ...useFindings(findings, LOOP_FIXING), loops };
 }

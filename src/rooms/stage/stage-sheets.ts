@@ -34,6 +34,7 @@ import {
   marksPlayed,
   meterOf,
   notesOf,
+  type Outline,
   outlineOf,
   type Passage,
   type StrokePlaced,
@@ -112,9 +113,7 @@ export function stagePart(
   };
   const following = playingOf(part.passages);
   const rows = new Map(bandSheet(body, outline).rows.map((row) => [row.use.id, row]));
-  const formSpans = spansOfForm(timelineOf(body, outline));
-  const spans = new Map(formSpans.map((span) => [span.use.id, span]));
-  const clock = clockOf(formSpans);
+  const movesIn = movesOf(body, player.id, outline);
   const partOf = (useId: string) => rows.get(useId)?.parts.find((one) => one.player.id === player.id);
   const howOf = (useId: string, label: string): string[] => {
     const own = partOf(useId);
@@ -124,11 +123,9 @@ export function stagePart(
     if (own.out) return how;
     const sound = own.cell.sound.value;
     const holds = sound === "" ? "" : tellSound(body, player.id, sound);
-    const span = spans.get(useId);
-    const moves = span ? tellSoundMoves(body, player.id, span, clock) : [];
     const named = `sound: ${sound}`;
     const told = how.map((one) => (holds !== "" && one === named ? `${named} (${holds})` : one));
-    return [...told, ...moves];
+    return [...told, ...movesIn(useId)];
   };
   const sheets = part.passages.map(({ passage, cell, namer, lines, chords, shapes }): StageSheet => {
     const nameOf = (symbol: string) => {
@@ -338,6 +335,17 @@ const cuesIn = (passage: Passage, player: Player, cues: readonly Cue[]): StageCu
       passage: passageId(passage),
       tick: tick - passage.tick,
     }));
+
+/** The moves a player makes in each use, in words; the song's clock is made only where there are any. */
+function movesOf(body: VersionBody, playerId: string, outline: Outline): (useId: string) => string[] {
+  if (!Object.values(body.soundMoves).some((row) => row.playerId === playerId)) return () => [];
+  const spans = spansOfForm(timelineOf(body, outline));
+  const clock = clockOf(spans);
+  return (useId) => {
+    const span = spans.find(({ use }) => use.id === useId);
+    return span ? tellSoundMoves(body, playerId, span, clock) : [];
+  };
+}
 
 /** Presses of a player in one time through a section, and cues of one's own that are theirs or everybody's. */
 function feetIn(passage: Passage, player: Player, cues: readonly Cue[]): StagePress[] {

@@ -5,5 +5,6 @@ export { LitLine } from "./LitLine";
 export { PedalRow } from "./PedalRow";
 export { RunControls, type WayToRun } from "./RunControls";
 export { useAnswer } from "./use-answer";
+export { NO_MIDI, usePedalInputs } from "./use-pedal-inputs";
 export { type Pedals, usePedals } from "./use-pedals";
 export { type RunView, useRunner } from "./use-runner";

@@ -2,7 +2,6 @@
 
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { LoopBox } from "@/core/song/schema";
-import { hear, midiInputs } from "@/performance/midi";
 import {
   movePedals,
   nextHold,
@@ -11,21 +10,17 @@ import {
   type PedalEvent,
   type PedalsState,
 } from "@/performance/pedals";
-import { isTyping } from "@/ui/is-typing";
-import { keyAct } from "@/ui/keys";
+import { type MidiState, usePedalInputs } from "./use-pedal-inputs";
 
 export type Pedals = {
   readonly down: (pedal: number, stamp: number) => void;
   readonly up: (pedal: number) => void;
   readonly midi: {
-    readonly state: "off" | "on" | "none" | "refused";
+    readonly state: MidiState;
     readonly learned: number;
     readonly start: () => void;
   };
 };
-
-const pedalOfKey = (event: KeyboardEvent): number | null =>
-  keyAct("pedals", event) === "pedal" ? Number(event.key) - 1 : null;
 
 /**
  * Pedals by keys (digits), by screen and by MIDI where it is present.
@@ -38,8 +33,6 @@ export function usePedals(
 ): Pedals {
   const state = useRef<PedalsState>(PEDALS_AT_REST);
   const hold = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const [midi, setMidi] = useState<Pedals["midi"]["state"]>("off");
-  const [inputs, setInputs] = useState<readonly MIDIInput[]>([]);
   const [learned, setLearned] = useState(0);
 
   const move = (event: PedalEvent) => {
@@ -52,42 +45,17 @@ export function usePedals(
     for (const act of moved.acts) onAct(act);
   };
   const onTime = useEffectEvent(() => move({ kind: "time", stamp: performance.now() }));
-  const onKeyDown = useEffectEvent((event: KeyboardEvent) => {
-    const pedal = pedalOfKey(event);
-    const isMeant =
-      !event.repeat && !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (pedal === null || !isMeant) return;
-    event.preventDefault();
-    move({ kind: "down", pedal, stamp: event.timeStamp });
-  });
-  const onKeyUp = useEffectEvent((event: KeyboardEvent) => {
-    const pedal = pedalOfKey(event);
-    if (pedal !== null) move({ kind: "up", pedal, stamp: event.timeStamp });
-  });
-  useEffect(() => {
-    const down = (event: KeyboardEvent) => onKeyDown(event);
-    const up = (event: KeyboardEvent) => onKeyUp(event);
-    window.addEventListener("keydown", down);
-    window.addEventListener("keyup", up);
-    return () => {
-      window.removeEventListener("keydown", down);
-      window.removeEventListener("keyup", up);
-      clearTimeout(hold.current);
-    };
-  }, []);
-  const onMidi = useEffectEvent((bytes: readonly number[], stamp: number) => {
-    if (!onMessage(bytes, stamp)) move({ kind: "midi", bytes, stamp });
-  });
-  useEffect(() => hear(inputs, (bytes, stamp) => onMidi(bytes, stamp)), [inputs]);
+  useEffect(() => () => clearTimeout(hold.current), []);
+  const { state: midi, start } = usePedalInputs(
+    (key, kind, stamp) => move({ kind, pedal: Number(key) - 1, stamp }),
+    (bytes, stamp) => {
+      if (!onMessage(bytes, stamp)) move({ kind: "midi", bytes, stamp });
+    },
+  );
 
-  const start = async () => {
-    const found = await midiInputs();
-    setMidi(found.state);
-    if (found.state === "on") setInputs(found.ports);
-  };
   return {
     down: (pedal, stamp) => move({ kind: "down", pedal, stamp }),
     up: (pedal) => move({ kind: "up", pedal, stamp: performance.now() }),
-    midi: { state: midi, learned, start: () => void start() },
+    midi: { state: midi, learned, start },
   };
 }

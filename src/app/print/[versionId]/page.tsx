@@ -8,7 +8,7 @@ import { readChoice } from "@/rooms/names/query";
 import { PrintSheets } from "@/rooms/stage/PrintSheets";
 import { stagePart } from "@/rooms/stage/stage-sheets";
 import { openSong } from "@/server/songs/open-song";
-import { plannedBody } from "@/server/songs/planned-feet";
+import { plannedLoops } from "@/server/songs/planned-feet";
 
 export const metadata: Metadata = { title: "Print" };
 
@@ -27,7 +27,8 @@ export default async function Page({
   const choice = readChoice(await searchParams);
   const { title, by } = headOf(opened.song.body, "song");
   const builder = hasLoopBox(body) ? (looperPlayer(body)?.id ?? null) : null;
-  const loops = builder === null ? null : (await plannedBody(body, builder)).loops;
+  const { song, plan } = builder === null ? { song: null, plan: null } : await plannedLoops(body);
+  const loops = song && plan ? { song, plan } : null;
   const parts = Object.values(body.players)
     .sort(byOrder)
     .map((player) => {

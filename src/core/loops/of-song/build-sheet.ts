@@ -4,7 +4,7 @@ import { type Build, buildOf } from "../build";
 import type { LoopPlan } from "../plan";
 import { describePress, type Press } from "../press";
 import { actsOfPress, type BoxPedal, pedalFor } from "./box-pedals";
-import type { SongLoops } from "./song-loops";
+import { layerName, type SongLoops } from "./song-loops";
 
 /** One pass of the build as a player reads it. */
 export type BuildStep = {
@@ -55,44 +55,62 @@ function shortly(box: Pick<LoopBox, "pedals">, pedal: BoxPedal | null): string {
   return pedal.way === "hold" ? `hold ${name}` : pedal.way === "double" ? `${name} twice` : name;
 }
 
-/** What closes a pass and begins the next, in few words. */
-function tellClose(presses: readonly BuildPress[], box: LoopBox): string {
+/** What the foot does where a pass is full: its own pedal, and the one that goes on to the next pass, where there is one. */
+type Seam = {
+  readonly own: BoxPedal | null;
+  readonly track: number;
+  readonly next: { readonly pedal: BoxPedal | null; readonly track: number } | null;
+  /**
+   * Whether both are pressed one after the other; or one pedal closes and then stays down for the next; or the same pedal would
+   * close one layer on top and begin another, where the box goes on recording and nothing is pressed.
+   */
+  readonly how: "both" | "kept down" | "left";
+};
+
+function seamOf(presses: readonly BuildPress[], box: LoopBox): Seam {
   const close = presses.find(({ at }) => at === "close")!;
   const next = presses.find(({ at }) => at === "next");
   const own = pedalOf(box, close);
-  if (!next) return shortly(box, own);
-  if (goesStraightOn(close, next)) return "leave it on";
-  const on = pedalOf(box, next);
-  if (own?.way === "press" && on?.way === "hold" && own.at === on.at)
-    return `${shortly(box, own)}, and keep it down`;
-  return `${shortly(box, own)}, at once ${shortly(box, on)}`;
+  const on = next ? pedalOf(box, next) : null;
+  const isLeft = next?.press === "overdub" && close.press === "overdub" && next.track === close.track;
+  const isKept = own?.way === "press" && on?.way === "hold" && own.at === on.at;
+  return {
+    own,
+    track: close.track,
+    next: next ? { pedal: on, track: next.track } : null,
+    how: isLeft ? "left" : isKept ? "kept down" : "both",
+  };
 }
 
-/** Whether the same pedal would close one layer on top and begin the next: the box goes on recording. */
-const goesStraightOn = (close: BuildPress, next: BuildPress): boolean =>
-  next.press === "overdub" && close.press === "overdub" && next.track === close.track;
+/** What closes a pass and begins the next, in few words. */
+function tellClose({ own, next, how }: Seam, box: LoopBox): string {
+  if (!next) return shortly(box, own);
+  if (how === "left") return "leave it on";
+  return how === "kept down"
+    ? `${shortly(box, own)}, and keep it down`
+    : `${shortly(box, own)}, at once ${shortly(box, next.pedal)}`;
+}
 
 /** What the foot does for a pass, by the names of the box's pedals. */
 function tellPassFeet(
   { presses, bars }: Pick<Build["passes"][number], "presses" | "bars">,
+  { own, track, next, how }: Seam,
   box: LoopBox,
 ): string[] {
-  const told: string[] = [];
   const start = presses.find(({ at }) => at === "start");
-  const close = presses.find(({ at }) => at === "close")!;
-  const next = presses.find(({ at }) => at === "next");
-  if (start)
-    told.push(`on 1 after the count-in ${footOn(box, pedalOf(box, start), start.track)}: it records`);
-  const [own, on] = [pedalOf(box, close), next && pedalOf(box, next)];
+  const begins = start
+    ? [`on 1 after the count-in ${footOn(box, pedalOf(box, start), start.track)}: it records`]
+    : [];
   const after = `on 1 after ${bars} ${bars === 1 ? "bar" : "bars"}`;
-  const foot = `${after} ${footOn(box, own, close.track)}`;
-  const closes = `${foot}: it goes round`;
-  if (!next) return [...told, closes];
-  if (goesStraightOn(close, next))
-    return [...told, `${after} leave the pedal: the next layer goes straight on top`];
-  if (own?.way === "press" && on?.way === "hold" && own.at === on.at)
-    return [...told, `${foot} and keep it down: it goes round, and the next one records`];
-  return [...told, `${closes}, and at once ${footOn(box, on ?? null, next.track)}: the next one records`];
+  const foot = `${after} ${footOn(box, own, track)}`;
+  if (!next) return [...begins, `${foot}: it goes round`];
+  if (how === "left") return [...begins, `${after} leave the pedal: the next layer goes straight on top`];
+  return [
+    ...begins,
+    how === "kept down"
+      ? `${foot} and keep it down: it goes round, and the next one records`
+      : `${foot}: it goes round, and at once ${footOn(box, next.pedal, next.track)}: the next one records`,
+  ];
 }
 
 /**
@@ -100,10 +118,9 @@ function tellPassFeet(
  * @example buildSheet(song, plan)!.steps[0]!.feet[0] // => "on 1 after the count-in press “Track 1”: it records"
  */
 export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "presses">): BuildSheet | null {
-  const { asked, box, layers, pieces } = song;
+  const { asked, box, pieces } = song;
   const { passes, countInBars, seconds } = plan.build;
   if (!asked || passes.length === 0) return null;
-  const nameOf = (id: string) => layers.find((layer) => layer.id === id)?.name ?? id;
   const recorded = passes.reduce((sum, { bars }) => sum + bars, 0);
   const begun = new Set<number>();
   const first = plan.presses.filter(({ before }) => before === pieces[0]?.id);
@@ -114,15 +131,16 @@ export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "pres
     steps: passes.map((pass): BuildStep => {
       const over = begun.has(pass.track);
       begun.add(pass.track);
+      const seam = seamOf(pass.presses, box);
       return {
         ids: pass.layers,
-        layers: pass.layers.map(nameOf).join(" with "),
+        layers: pass.layers.map((id) => layerName(song, id)).join(" with "),
         track: pass.track,
         bar: pass.fromBar - countInBars + 1,
         bars: pass.bars,
         over,
-        feet: tellPassFeet(pass, box),
-        closes: tellClose(pass.presses, box),
+        feet: tellPassFeet(pass, seam, box),
+        closes: tellClose(seam, box),
       };
     }),
     listenBars: plan.build.bars - countInBars - recorded,
@@ -163,19 +181,11 @@ export type BuildPrice = {
 export function buildPrice(song: Pick<SongLoops, "box" | "asked">, build: Build): BuildPrice {
   const { box, asked } = song;
   let [presses, moves] = [0, 0];
-  for (const { presses: own } of build.passes)
-    for (const press of own) {
-      const close = own.find(({ at }) => at === "close")!;
-      const goesOn =
-        press.press === "overdub" &&
-        own.some(
-          ({ at, press: one, track }) => at === "next" && one === "overdub" && track === close.track,
-        ) &&
-        close.press === "overdub";
-      if (goesOn) continue;
-      presses++;
-      if (press.at === "next" && pedalOf(box, press)?.at !== pedalOf(box, close)?.at) moves++;
-    }
+  for (const pass of build.passes) {
+    const { own, next, how } = seamOf(pass.presses, box);
+    presses += pass.presses.length - (how === "left" ? 2 : 0);
+    if (next && how !== "left" && next.pedal?.at !== own?.at) moves++;
+  }
   const first = new Set(build.order[0]);
   return {
     seconds: build.seconds,

@@ -19,7 +19,10 @@ import { looperPlayer, type SongLoops } from "./song-loops";
 const KNOCK_BEATS = 0.25;
 
 /** What each layer of a version sounds in one pass, by its id; see {@link layerPass}. */
-export function layerPasses(body: VersionBody, song: SongLoops): ReadonlyMap<string, TimedPart> {
+export function layerPasses(
+  body: VersionBody,
+  song: Pick<SongLoops, "layers" | "asked" | "beatTicks" | "barTicks">,
+): ReadonlyMap<string, TimedPart> {
   const shapes = song.layers.some(({ plays }) => plays === "chords" || plays === "strum")
     ? shapesAtBox(body)
     : NO_SHAPES;

@@ -10,7 +10,7 @@ import { runsOf, sectionBeats } from "../track-runs";
 import { wrongLayers } from "../way";
 import { crowdedIn, type Register } from "./crowded";
 import { type FootPress, footPresses } from "./foot";
-import type { Piece, SongLoops } from "./song-loops";
+import { layerName, type Piece, type SongLoops } from "./song-loops";
 
 /** More presses than this in one sung bar are too many. Ours, no source. */
 const MOST_SUNG_PRESSES = 1;
@@ -106,8 +106,6 @@ export function loopFindings(
   return [...buildFindings(song, plan), ...placed, ...crowds, ...pressFindings(song, presses)];
 }
 
-const nameOf = (song: SongLoops, id: string): string =>
-  song.layers.find((layer) => layer.id === id)?.name ?? id;
 const placed = ({ span }: Piece) => ({ useId: span.use.id, label: span.label, playerIds: [] });
 
 function buildFindings(song: SongLoops, plan: LoopPlan): LoopFinding[] {
@@ -144,7 +142,7 @@ function wrongFindings(song: SongLoops, plan: LoopPlan, piece: Piece, at: number
   const { silent, sounding } = wrongLayers(song.asked!, plan, at);
   const bars = song.asked!.sections[at]!.bars;
   const found: LoopFinding[] = [];
-  const names = (ids: readonly string[]) => ids.map((id) => nameOf(song, id));
+  const names = (ids: readonly string[]) => ids.map((id) => layerName(song, id));
   if (silent.length > 0) {
     const fixes = silent
       .slice(0, 2)
@@ -216,7 +214,7 @@ function clashFindings(
       ...placed(piece),
       id: `loops clash ${layer} ${piece.id}`,
       kind: "loop-clash",
-      layer: nameOf(song, layer),
+      layer: layerName(song, layer),
       beats: beats.length,
       reason,
       more,
@@ -297,7 +295,7 @@ function cutFindings(song: SongLoops, cuts: LoopPlan["cuts"], piece: Piece): Loo
   for (const { layer, bar } of cuts) {
     const { bars } = song.asked!.layers.find(({ id }) => id === layer)!;
     const group = groups.get(`${bar} ${bars}`) ?? { bar, bars, layers: [] };
-    group.layers.push(nameOf(song, layer));
+    group.layers.push(layerName(song, layer));
     groups.set(`${bar} ${bars}`, group);
   }
   return [...groups].map(

@@ -68,6 +68,10 @@ export type SongLoops = {
   readonly barTicks: Ticks;
 };
 
+/** What a layer is called; its id where it is gone. */
+export const layerName = ({ layers }: Pick<SongLoops, "layers">, id: string): string =>
+  layers.find((layer) => layer.id === id)?.name ?? id;
+
 /** Whose feet the box stands at: the one named, else the first with a looper, else the first who sings. */
 export function looperPlayer(body: Pick<VersionBody, "players" | "loopBoxes">): Player | null {
   const players = Object.values(body.players).sort(byOrder);
@@ -296,15 +300,16 @@ function ownOrder(layers: readonly LoopLayerRow[]): string[][] | undefined {
   const places = new Map(layers.map(({ id, buildPlace }) => [id, buildPlace]));
   const placeOf = (ids: readonly string[]): string | null =>
     ids.flatMap((id) => places.get(id) ?? []).sort()[0] ?? null;
-  return passesOf(recorded)
-    .map((pass) => pass.map(({ id }) => id))
-    .map((ids) => ({ ids, place: placeOf(ids) }))
-    .sort((a, b) => (a.place === null ? 1 : 0) - (b.place === null ? 1 : 0) || compare(a.place, b.place))
-    .map(({ ids }) => ids);
+  const passes = passesOf(recorded).map((pass) => pass.map(({ id }) => id));
+  const placed = passes.flatMap((ids) => {
+    const place = placeOf(ids);
+    return place === null ? [] : [{ ids, place }];
+  });
+  return [
+    ...placed.sort((a, b) => (a.place < b.place ? -1 : a.place > b.place ? 1 : 0)).map(({ ids }) => ids),
+    ...passes.filter((ids) => placeOf(ids) === null),
+  ];
 }
-
-const compare = (a: string | null, b: string | null): number =>
-  a === null || b === null || a === b ? 0 : a < b ? -1 : 1;
 
 /** Tracks and acts of a box that none of its pedals reaches. */
 function missingPedals(box: LoopBox): SongLoopProblem[] {

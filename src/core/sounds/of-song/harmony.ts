@@ -7,7 +7,7 @@ import { addRiff, type VersionCommand } from "../../song/edit";
 import type { Moment } from "../../song/moments";
 import { namerByShift } from "../../song/names";
 import { indexCells, neckOfRiff, notesOfRiff, outlineOf, tuningOf } from "../../song/read";
-import { HARMONY_INTERVALS, type HarmonyChoice, type VersionBody } from "../../song/schema";
+import { HARMONY_INTERVALS, type HarmonyChoice, type RiffNote, type VersionBody } from "../../song/schema";
 import type { SongTones, SoundUse } from "./song-sounds";
 
 /** A note of the player, with what the harmony effect adds and the chord under it. */
@@ -181,15 +181,8 @@ export function takeByHand(
   const { riff, notes } = part;
   if (!riff || !isLine || !picks.some((pick) => pick !== null)) return null;
   const neck = neckOfRiff(riff);
-  const placeOf = ({
-    tick,
-    string,
-    fret,
-  }: {
-    readonly tick: Ticks;
-    readonly string: number;
-    readonly fret: number;
-  }) => `${tick} ${string} ${fret}`;
+  const placeOf = ({ tick, string, fret }: Pick<RiffNote, "tick" | "string" | "fret">) =>
+    `${tick} ${string} ${fret}`;
   const heard = notes.filter((note) => heardPitch(note, neck) !== null).map(placeOf);
   const pairs = notesOfRiff(body, riff.id).flatMap(({ id: _id, riffId: _riff, ...note }) => {
     const at = heard.indexOf(placeOf(note));

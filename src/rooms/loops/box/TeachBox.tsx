@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { boxTaught, type Learned, type Lesson, nextLesson, type Pressed } from "@/core/loops";
+import { NO_MIDI } from "../../trainer";
 import type { BoxModel } from "./use-box";
 import { useToldPresses } from "./use-told-presses";
 
@@ -142,8 +143,8 @@ function Lessons({
         <button
           type="button"
           className="btn btn-sm"
-          disabled={presses.midi === "on"}
-          onClick={presses.startMidi}
+          disabled={presses.midi.state === "on"}
+          onClick={presses.midi.start}
         >
           Use MIDI pedals
         </button>
@@ -151,9 +152,7 @@ function Lessons({
           Leave the box as it was
         </button>
         <span className="self-center text-sm">
-          {presses.midi === "on" && "MIDI pedals are heard."}
-          {presses.midi === "none" && "No MIDI pedals are there, or this browser has no MIDI."}
-          {presses.midi === "refused" && "The browser did not allow MIDI."}
+          {presses.midi.state === "on" ? "MIDI pedals are heard." : NO_MIDI[presses.midi.state]}
         </span>
       </div>
     </section>

@@ -6,6 +6,7 @@ import {
   buildPrice,
   buildSheet,
   type LoopSchool,
+  layerName,
   movePass,
   orderByPlan,
   plainBuild,
@@ -109,7 +110,7 @@ function Orders({ shown }: { shown: ShownPlan }) {
       <fieldset className="flex flex-wrap items-center gap-2">
         <legend className="float-left mr-2 font-bold">Order</legend>
         {LOOP_SCHOOLS.map((school) => {
-          const build = buildOf({ ...asked, school, buildOrder: undefined }, shown.plan.tracks);
+          const build = plainBuild({ ...asked, school }, shown.plan.tracks);
           const chosen = !own && asked.school === school;
           return (
             <button
@@ -193,7 +194,6 @@ const Ways = ({ box, onSet }: { box: LoopBox; onSet: (fields: Partial<LoopBox>) 
 
 /** Layers that can be recorded while the song runs, where nothing else is in the way. */
 function CanWait({ shown: { song, plan } }: { shown: ShownPlan }) {
-  const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   return (
     <>
       <h3 className="mt-3 text-sm font-bold">Can wait until the song runs</h3>
@@ -203,8 +203,8 @@ function CanWait({ shown: { song, plan } }: { shown: ShownPlan }) {
           const before = piece ? Math.round((piece.from - piece.span.from) / song.barTicks) : 0;
           return (
             <li key={layer}>
-              {nameOf(layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what plays it is
-              free there for a whole pass. Saves {describeSeconds(savesSeconds)}.
+              {layerName(song, layer)}: record it in {piece?.span.label}, from bar {before + bar + 1}; what
+              plays it is free there for a whole pass. Saves {describeSeconds(savesSeconds)}.
             </li>
           );
         })}

@@ -2,7 +2,7 @@
 
 import { describePress, footPresses, type LoopWay } from "@/core/loops";
 import { chanceOf, oddsOf } from "@/performance/judged";
-import { actsOn, placeOf } from "@/performance/loops";
+import { duePresses } from "@/performance/loops";
 import { describeChance, describeWrong } from "../loop-words";
 import type { Loops } from "../use-loops";
 
@@ -17,17 +17,7 @@ export function Trade({ loops, trade }: { loops: Loops; trade: readonly LoopWay[
     return {
       way,
       presses,
-      chance: chanceOf(
-        presses.flatMap((press) =>
-          actsOn(shown.song.box, press).map((act) => ({
-            place: placeOf(press),
-            sung: press.sung,
-            where: press.before ?? "end",
-            act,
-          })),
-        ),
-        odds,
-      ),
+      chance: chanceOf(duePresses(shown.song, way), odds),
     };
   });
   const [own] = ways;

@@ -1,4 +1,4 @@
-import type { Pedals } from "../../trainer";
+import { NO_MIDI, type Pedals } from "../../trainer";
 
 /** Asks for MIDI pedals, and says how many of the box's have been learned. */
 export function MidiPedals({ midi, pedals }: { midi: Pedals["midi"]; pedals: number }) {
@@ -8,10 +8,9 @@ export function MidiPedals({ midi, pedals }: { midi: Pedals["midi"]; pedals: num
         Use MIDI pedals
       </button>
       <span className="self-center text-sm">
-        {midi.state === "on" &&
-          `Press your pedals once each, in the order of the buttons: ${midi.learned} of ${pedals} known.`}
-        {midi.state === "none" && "No MIDI pedals are there, or this browser has no MIDI."}
-        {midi.state === "refused" && "The browser did not allow MIDI."}
+        {midi.state === "on"
+          ? `Press your pedals once each, in the order of the buttons: ${midi.learned} of ${pedals} known.`
+          : NO_MIDI[midi.state]}
       </span>
     </>
   );

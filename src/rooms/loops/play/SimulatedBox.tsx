@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useEffectEvent, useRef, useState } from "react";
-import { type BoxPedal, describePress } from "@/core/loops";
+import { type BoxPedal, describePress, layerName } from "@/core/loops";
 import { tellMoment } from "@/core/song/moments";
 import type { LoopBox, LoopRun } from "@/core/song/schema";
 import { costliest } from "@/performance/judged";
@@ -51,7 +51,6 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
   const { view, running, answer, next, off } = run;
   const pedals = usePedals(box.pedals, run.press);
   const runs = Object.values(loops.body.loopRuns);
-  const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   return (
     <>
       <RunControls
@@ -93,7 +92,7 @@ export function SimulatedBox({ loops, shown }: { loops: Loops; shown: ShownPlan 
         holds={view?.holds ?? (running === "free" ? null : plan.tracks)}
         sounding={view?.sounding ?? []}
         records={view?.recording?.track ?? null}
-        nameOf={nameOf}
+        nameOf={(id) => layerName(song, id)}
         ropes={ropes}
       />
       <PedalRow

@@ -3,6 +3,7 @@ import {
   type FirstTake,
   judgeTake,
   type LoopPlan,
+  layerName,
   priceOfAgain,
   type Take,
   type TakeVerdict,
@@ -47,7 +48,6 @@ export function judgedTakes(shown: ShownPlan, takes: readonly Take[], taps: read
   const { tempo, beatsPerBar } = song.asked!;
   const { passes } = plan.build;
   const barSeconds = (beatsPerBar * 60) / tempo;
-  const nameOf = (id: string) => song.layers.find((layer) => layer.id === id)?.name ?? id;
   let first: FirstTake | null = null;
   return takes.flatMap((take, index): JudgedTake[] => {
     const at = passOfTake(passes, take);
@@ -68,7 +68,7 @@ export function judgedTakes(shown: ShownPlan, takes: readonly Take[], taps: read
     const left = passes.slice(at + 1).reduce((sum, { bars }) => sum + bars * barSeconds, 0);
     const price = priceOfAgain(asked, first, take.until + barSeconds, left);
     const wanted = wantedBars(shown, pass);
-    const names = pass.layers.map(nameOf).join(" with ");
+    const names = pass.layers.map((id) => layerName(song, id)).join(" with ");
     const again = verdict.isClean
       ? ""
       : price.isTooLong

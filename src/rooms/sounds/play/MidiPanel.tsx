@@ -5,7 +5,7 @@ import { tellPlace } from "@/core/song/moments";
 import { describeMessage, planMessages } from "@/core/sounds";
 import { SelectField } from "@/ui/SelectField";
 import { useOpenSong } from "../../open";
-import type { usePedals } from "../../trainer";
+import { NO_MIDI, type usePedals } from "../../trainer";
 import type { ShownTones, Tones } from "../use-sounds";
 import type { useMidiOut } from "./use-midi-out";
 
@@ -63,8 +63,7 @@ export function MidiPanel({
       <p className="text-sm" aria-live="polite">
         {pedals.midi.state === "on" &&
           "MIDI pedals are heard: programs and controllers of this box as its page says, others in the order they are first pressed. "}
-        {pedals.midi.state === "none" && "No MIDI pedals are there, or this browser has no MIDI. "}
-        {pedals.midi.state === "refused" && "The browser did not allow MIDI. "}
+        {NO_MIDI[pedals.midi.state]}{" "}
         {out.state === "none" && "Nothing is there to send to, or this browser has no MIDI. "}
         {out.state === "refused" && "The browser did not allow MIDI. "}
         {out.state === "on" && "What is played here is sent as well; turn the gear down first. "}

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
-import { buildSheet, footPresses } from "@/core/loops";
+import { buildSheet, footPresses, layerName } from "@/core/loops";
 import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
 import { openSong } from "@/server/songs/open-song";
@@ -18,8 +18,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const { song, plan } = await plannedLoops(body);
   const { title } = headOf(opened.song.body, "song");
   if (!plan) return <FootPrint title={title} versionId={versionId} box={song.box} sheet={null} />;
-  const namesOf = (ids: readonly string[]) =>
-    ids.map((id) => song.layers.find((layer) => layer.id === id)?.name ?? id);
+  const namesOf = (ids: readonly string[]) => ids.map((id) => layerName(song, id));
   const sheet = {
     presses: footPresses(song, plan),
     tracks: plan.tracks.map(namesOf),
