@@ -6,6 +6,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import {
+  ensureBlank,
   ensureBuilt,
   ensureChromium,
   ensureInstalled,
@@ -71,6 +72,7 @@ ensureInstalled();
 await stage("lint", () => one(run("npx", ["--no-install", "biome", "check", "--error-on-warnings", "."])));
 await stage("architecture", () => vitest("arch"));
 await stage("dead code", () => one(run("npx", ["--no-install", "knip"])));
+await ensureBlank();
 await stage("unit", () => vitest("unit"));
 await stage("build", async () => one(await ensureBuilt()));
 // After the build, which writes the types of the routes.

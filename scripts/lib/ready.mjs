@@ -1,6 +1,15 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import path from "node:path";
 
 export const ROOT = path.resolve(import.meta.dirname, "..", "..");
@@ -117,8 +126,34 @@ const COMPILED = {
   },
 };
 
+/**
+ * Leaves a database that holds nothing yet, as a folder and packed, where there is none of the present PGlite: a new data
+ * folder begins as a copy of it.
+ */
+export async function ensureBlank() {
+  const folder = path.join(ROOT, "build", "blank");
+  const packed = `${folder}.tar`;
+  const made = path.join(ROOT, "node_modules", "@electric-sql", "pglite", "package.json");
+  const source = hashOf([readFileSync(made)]);
+  if (existsSync(path.join(folder, "PG_VERSION")) && existsSync(packed) && readStamp("blank") === source)
+    return;
+  process.stdout.write("Making a blank database…\n");
+  const { PGlite } = await import("@electric-sql/pglite");
+  const half = `${folder}.unfinished`;
+  for (const place of [half, folder, packed]) rmSync(place, { recursive: true, force: true });
+  mkdirSync(half, { recursive: true });
+  const database = await PGlite.create(half);
+  const archive = await database.dumpDataDir("none");
+  await database.close();
+  writeFileSync(`${half}.tar`, new Uint8Array(await archive.arrayBuffer()));
+  renameSync(`${half}.tar`, packed);
+  renameSync(half, folder);
+  writeStamp("blank", source);
+}
+
 /** Compiles the server, its threads and the one that sounds, where there is none of the present source. */
 export async function ensureHost() {
+  await ensureBlank();
   for (const [name, { entry, from, withPackages, file, options }] of Object.entries(COMPILED)) {
     const lock = withPackages ? [readFileSync(path.join(ROOT, "package-lock.json"))] : [];
     const source = hashOf([...from.flatMap(sourcesIn), ...lock]);

@@ -5,7 +5,7 @@ import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
 import { heldOnHost, host } from "../host";
-import { type Client, openDurable } from "../store";
+import { blankArchive, type Client, openDurable } from "../store";
 import * as schema from "./schema";
 
 /** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
@@ -30,7 +30,7 @@ export async function openFolder(folder: string | null): Promise<Open> {
   const begun = folder !== null && store?.folder === folder ? store : null;
   const durable = begun ?? (folder === null ? null : openDurable(folder));
   await durable?.ready;
-  const client = durable?.client ?? new PGlite();
+  const client = durable?.client ?? new PGlite({ loadDataDir: await blankArchive() });
   const database = databaseOf(client);
   await migrate(database as never, {
     migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS),

@@ -2,6 +2,7 @@ import fs from "node:fs";
 import path from "node:path";
 import { PGlite } from "@electric-sql/pglite";
 import { NodeFS } from "@electric-sql/pglite/nodefs";
+import { copyBlank } from "./blank";
 import { DATABASE, placeIn, syncPath } from "./place";
 import { Settled } from "./settled";
 
@@ -89,6 +90,7 @@ export function openDurable(
   if (isNew) {
     fs.writeFileSync(unfinished, "");
     syncPath(folder);
+    copyBlank(place);
   }
   const settled = new Settled();
   const client = new PGlite({ fs: new DurableFS(place, settled, onBroken), startParams: START_PARAMS });
