@@ -64,7 +64,6 @@ const found = (page: Page) => page.getByRole("button", { name: "Split again" });
 test("from a pasted song and a whole band to parts on stage in eight acts, no cell empty of an idea", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   let acts = 0;
   const press = async (act: () => Promise<unknown>) => {
     await act();
@@ -104,7 +103,6 @@ test("from a pasted song and a whole band to parts on stage in eight acts, no ce
 test("a proposal is seen as a song, changed cell by cell, laid beside another, and taken in part", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await openSplit(page);
   await page.getByRole("button", { name: "Split for me" }).click();
   await expect(found(page)).toBeVisible({ timeout: 30_000 });
@@ -114,14 +112,11 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   await expect(page.getByRole("img", { name: /Verse 1: \d play, light \d/ })).toBeVisible();
   await expectAccessible(page);
   // It is heard before anything is taken: a section as everybody would play it, a part, another idea for it.
-  const sounds = (hear: ReturnType<typeof over>) =>
-    expect(hear).toHaveAttribute("aria-pressed", "true", { timeout: 15_000 });
+  const sounds = (hear: ReturnType<typeof over>) => expect(hear).toHaveAttribute("aria-pressed", "true");
   const section = over(page).getByRole("button", { name: /^(?:Hear it|Stop) ?: Verse 1 as proposed/ });
   await section.click();
   await sounds(section);
-  await expect
-    .poll(() => page.evaluate(() => performance.getEntriesByName("hear").length), { timeout: 15_000 })
-    .toBe(1);
+  await expect.poll(() => page.evaluate(() => performance.getEntriesByName("hear").length)).toBe(1);
   // Another idea for one cell, with what it changes.
   const cell = over(page).getByRole("button", { name: /^Maren in Verse 1: / });
   const before = await cell.getAttribute("aria-label");
@@ -136,9 +131,7 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
   await idea.click();
   await sounds(idea);
   await expect(section).toHaveAttribute("aria-pressed", "false");
-  await expect
-    .poll(() => page.evaluate(() => performance.getEntriesByName("hear").length), { timeout: 15_000 })
-    .toBe(2);
+  await expect.poll(() => page.evaluate(() => performance.getEntriesByName("hear").length)).toBe(2);
   await detail
     .getByRole("button", { name: /^Put in / })
     .first()
@@ -168,7 +161,6 @@ test("a proposal is seen as a song, changed cell by cell, laid beside another, a
 });
 
 test("limits in plain acts are held: somebody waits, plays only there, is away", async ({ page }) => {
-  test.setTimeout(120_000);
   await openSplit(page);
   await page.getByText("What is fixed already").click();
   await page.getByLabel("Who", { exact: true }).selectOption({ label: "Tobin" });
@@ -192,7 +184,6 @@ test("limits in plain acts are held: somebody waits, plays only there, is away",
 test("two guitars are parted in five ways, with what they share and what it asks of the hands; one is taken for the song", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeBandSong(page);
   await room(page, "Keys");
   await page.getByRole("link", { name: "Ways to be two instruments" }).click();
@@ -218,7 +209,6 @@ test("two guitars are parted in five ways, with what they share and what it asks
 test("what is taken and put aside is learned for this band, told in words and forgotten; weights are kept as an own way", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await openSplit(page);
   await page.getByText("What this band likes").click();
   // Whatever was taken in this band before is forgotten first.
@@ -264,7 +254,6 @@ test("what is taken and put aside is learned for this band, told in words and fo
 test("one guitar and a looper: what goes round is a layer of the looper once the split is taken", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const song = await makeSong(page, SONG);
   await room(page, "Players");
   await page.getByRole("button", { name: "Add an acoustic guitar" }).click();

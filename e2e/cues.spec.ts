@@ -4,7 +4,6 @@ import { expectAccessible, openFromShelf, pedal, room, saved } from "./helpers";
 test("cues of the demo follow from its rooms; one of one's own is added on a word, changed and printed", async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Cues");

@@ -40,7 +40,6 @@ async function searchLong(page: Page) {
 }
 
 test("a worker that is killed in mid-search is replaced, and the search goes on", async ({ page }) => {
-  test.setTimeout(120_000);
   await searchLong(page);
   const before = await killWorkers(page);
   // What had been found stands meanwhile; the search has ended when it can be started anew.
@@ -50,7 +49,6 @@ test("a worker that is killed in mid-search is replaced, and the search goes on"
 });
 
 test("a search that dies twice says so, and is tried again at a press", async ({ page }) => {
-  test.setTimeout(120_000);
   await searchLong(page);
   const before = await killWorkers(page);
   await expect
@@ -69,7 +67,6 @@ test("a search that dies twice says so, and is tried again at a press", async ({
 });
 
 test("engines that fail to load once are loaded again by themselves", async ({ page }) => {
-  test.setTimeout(90_000);
   await makeSong(page);
   await addThreePlayers(page);
   let refused = 0;
@@ -96,7 +93,6 @@ test("engines that fail to load once are loaded again by themselves", async ({ p
 });
 
 test("a question that is overtaken never shows its answer", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");

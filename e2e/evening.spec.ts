@@ -14,7 +14,6 @@ async function newEvening(page: Page, name: string): Promise<void> {
 test("an evening: songs and a talk, moved by keys, pinned, put in the best order, and printed", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await newEvening(page, "Trial Night");
   await expect(page.getByRole("heading", { level: 1, name: "Trial Night" })).toBeVisible();
 
@@ -79,7 +78,6 @@ test("the demo's evening says what changes between songs, and fits a phone", asy
 test("evenings have a day, are doubled, put away and taken out; a song goes into one from its row and its page", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await newEvening(page, "Harvest Night");
   // A day that is over: the evening ahead stays the first on the shelf for everybody else.
   await page.getByLabel("Day").fill("2026-01-05");

@@ -5,7 +5,6 @@ import { makeEvening, screenOf } from "./live-evening";
 test("somebody joins cold: one act from Players to a sheet with one chord, when it comes back and notes that fit", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Players");
@@ -47,7 +46,6 @@ test("on a phone of the evening somebody who joins cold follows everybody with t
   browser,
   baseURL,
 }) => {
-  test.setTimeout(120_000);
   const evening = await makeEvening(baseURL!, "Cold Night");
   const { page, context } = await screenOf(
     browser,

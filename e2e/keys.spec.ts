@@ -13,7 +13,6 @@ const type = async (page: Page, label: string, text: string) => {
 };
 
 test("keys for two guitars: by click, by digit, laid side by side", async ({ page }) => {
-  test.setTimeout(90_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");
@@ -33,7 +32,6 @@ test("keys for two guitars: by click, by digit, laid side by side", async ({ pag
 });
 
 test("the voice: a range typed, a key that fits, a section an octave lower", async ({ page }) => {
-  test.setTimeout(90_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");
@@ -74,7 +72,6 @@ test("the voice: a range typed, a key that fits, a section an octave lower", asy
 test("shapes: the list to learn, the hardest changes, a lock with its neighbours planned anew", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");
@@ -118,7 +115,6 @@ test("shapes: the list to learn, the hardest changes, a lock with its neighbours
 test("a shape of one's own: typed in two acts, named, held against the chart, kept though no hand holds it", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");
@@ -172,7 +168,6 @@ test("a shape of one's own: typed in two acts, named, held against the chart, ke
 });
 
 test("planted fingers: searched with progress, stopped, found and taken", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Keys");
@@ -256,7 +251,6 @@ function sineWav(hz: number, seconds: number): Buffer {
 }
 
 test("a sung note and a plucked string are heard by a simulated microphone", async ({ baseURL }) => {
-  test.setTimeout(90_000);
   const folder = mkdtempSync(path.join(tmpdir(), "lantern-sound-"));
   const file = path.join(folder, "a2.wav");
   // A2, 20 cents sharp.
@@ -277,15 +271,11 @@ test("a sung note and a plucked string are heard by a simulated microphone", asy
     await page.getByLabel("sings", { exact: true }).first().check();
     await room(page, "Keys");
     await page.getByRole("button", { name: "Sing the lowest note" }).click();
-    await expect(page.getByLabel("Acoustic’s lowest note", { exact: true })).toHaveValue("A2", {
-      timeout: 20_000,
-    });
+    await expect(page.getByLabel("Acoustic’s lowest note", { exact: true })).toHaveValue("A2");
     await tab(page, "Tuning");
     await page.getByRole("button", { name: "Listen with the microphone" }).click();
     const tuner = page.getByRole("region", { name: "Tuner" });
-    await expect(tuner).toContainText(/A A2: too high: turn it down \((19|20|21) cents\)/, {
-      timeout: 20_000,
-    });
+    await expect(tuner).toContainText(/A A2: too high: turn it down \((19|20|21) cents\)/);
     await tuner.getByRole("button", { name: "Stop listening" }).click();
     await expect(tuner).toContainText("Nothing is recorded or sent anywhere.");
   } finally {

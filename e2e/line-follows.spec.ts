@@ -30,7 +30,6 @@ Carry it over
 test("a line with open strings under a raised chorus: on the sheet, chosen, on stage and on paper", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page, RAISED);
   await addThreePlayers(page);
   await openPart(page, /^Chorus.*, Electric/);
@@ -107,7 +106,6 @@ test("a line with open strings under a raised chorus: on the sheet, chosen, on s
 test("a fill on the last two bars stands at its bars, and another ending only the third time, on stage time by time", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(
     page,
     "Slow Rope\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . . .\nHold it over\nG . . .      D . . .\nhold it home\n",
@@ -197,7 +195,6 @@ test("a fill on the last two bars stands at its bars, and another ending only th
 });
 
 test("eight bars of roots take at most a fifth of a printed page", async ({ page }) => {
-  test.setTimeout(120_000);
   const bars = Array.from({ length: 8 }, (_, at) => ["G", "C", "D", "Em"][at % 4]);
   const id = await makeSong(
     page,
@@ -233,7 +230,6 @@ test("eight bars of roots take at most a fifth of a printed page", async ({ page
 test("three sheets of a part with chords and a line, by one choice: on stage and on paper", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Acoustic/);
@@ -290,7 +286,6 @@ test("three sheets of a part with chords and a line, by one choice: on stage and
 test("a lick on each root goes along when a chord is changed: four acts, then none; given to a bass in one", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(
     page,
     "Step Song\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . . .\nround the lamp\n\n[Chorus]\nD . . .   G . . .\nover the water\n",

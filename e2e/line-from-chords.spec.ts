@@ -4,7 +4,6 @@ import { addThreePlayers, expectAccessible, makeSong, openPart, partsPage, room,
 test("a line from the chords in two acts: tenths that are told by their tones, heard by nobody else, kept in tab", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");

@@ -16,11 +16,13 @@ type Strum = { readonly text: string };
 /**
  * Makes an evening of two fast songs with a talk between, and three players, by the program's own routes.
  * @param strum what Maren plays in the first song; nothing of it when left out
+ * @param sheet what both songs are, but for the title
  */
 export async function makeEvening(
   address: string,
   name = "Quick Night",
   strum: Strum | null = null,
+  sheet = FAST,
 ): Promise<string> {
   const post = posterTo(address);
   const edit = (id: string, base: number, table: string, row: object) =>
@@ -60,7 +62,7 @@ export async function makeEvening(
   const { id } = await post("/api/evenings", { name });
   const songs = [];
   for (const title of ["Quick Lamp", "Second Lamp"]) {
-    const song = await post("/api/songs", { text: FAST.replace("Quick Lamp", title), title });
+    const song = await post("/api/songs", { text: sheet.replace("Quick Lamp", title), title });
     for (const [base, player] of PLAYERS.entries())
       await edit(song.versionId!, base, "players", {
         ...player,
@@ -115,8 +117,7 @@ export async function screenOf(
   return { page, context };
 }
 
-export const inStep = (page: Page) =>
-  expect(page.getByRole("main")).toHaveAttribute("data-line", "step", { timeout: 10_000 });
+export const inStep = (page: Page) => expect(page.getByRole("main")).toHaveAttribute("data-line", "step");
 
 /** The passage and bar a screen shows now. */
 export const where = async (page: Page): Promise<string> =>

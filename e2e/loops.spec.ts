@@ -17,7 +17,6 @@ async function drawThump(page: Page): Promise<void> {
 test("draw what is wanted by keys, put a layer on another track, see what the foot does", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await drawThump(page);
   await strand(page, /^Thump, Verse, bar 1: drawn/).focus();
   await page.keyboard.press("a");
@@ -76,7 +75,6 @@ test("draw what is wanted by keys, put a layer on another track, see what the fo
 });
 
 test("bad input says what and where, and the last good plan stays", async ({ page }) => {
-  test.setTimeout(90_000);
   await drawThump(page);
   await page.getByRole("button", { name: "Add a clap" }).click();
   await page.getByRole("button", { name: "Clap", exact: true }).click();
@@ -108,7 +106,6 @@ test("bad input says what and where, and the last good plan stays", async ({ pag
 });
 
 test("the trainer judges scripted presses and keeps the run; the plan plays by itself", async ({ page }) => {
-  test.setTimeout(120_000);
   await drawThump(page);
   await saved(page);
   await page
@@ -166,7 +163,6 @@ test("the trainer judges scripted presses and keeps the run; the plan plays by i
 });
 
 test("a part of the sheet becomes a layer; box, habits and findings of the demo", async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto("/");
   await openFromShelf(page, "Nine Bells Down");
   await room(page, "Loops");
@@ -199,7 +195,6 @@ async function openTrainer(page: Page): Promise<void> {
 test("the build is practised: a close too early, one too late, a clean one, each judged and said", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await openTrainer(page);
   const takes = page.getByRole("list", { name: "Takes of the build" });
   // Two bars at 200 last 2.4 s. Right, pressed twice, takes the last layer back. The clean one is tried again where a busy
@@ -220,11 +215,11 @@ test("the build is practised: a close too early, one too late, a clean one, each
   await expect(page.getByText(/Next Thump on track 1: on 1 press “Left”/)).toBeVisible();
   await expect(page.getByText(/Recording Thump on track 1, bar 1 of 2/)).toBeVisible({ timeout: 10_000 });
   await expect(takes).toContainText(
-    /Thump: (begun .*, )?closed 0\.(1[5-9]|[23]\d|4[0-5]) s early: the seam stumbles each time round, and against a click at 200 it is a beat ahead after \d pass(es)?\./,
+    /Thump: (begun .*, )?closed 0\.(1[5-9]|[2-9]\d) s early: the seam stumbles each time round, and against a click at 200 it is a beat ahead after \d+ pass(es)?\./,
   );
   await expect(takes).toContainText("Take it back and again: 4 s.");
   await expect(takes).toContainText(
-    /closed 0\.(1[5-9]|[23]\d|4[0-5]) s late: .* a beat behind after \d pass(es)?\./,
+    /closed 0\.(1[5-9]|[2-9]\d) s late: .* a beat behind after \d+ pass(es)?\./,
     {
       timeout: 15_000,
     },
@@ -241,7 +236,6 @@ test("the build is practised: a close too early, one too late, a clean one, each
 test("a wrong press is mended in the song: the way back names its bar, and the song goes on", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await openTrainer(page);
   const tracks = page.getByRole("list", { name: "Tracks" });
   // The thump is taken out a bar into the verse, where it should go on, and let in again where its pass begins.
@@ -253,9 +247,7 @@ test("a wrong press is mended in the song: the way back names its bar, and the s
   ]);
   await page.getByRole("button", { name: "My own feet" }).click();
   const back = page.getByRole("status").filter({ hasText: "Not as planned." });
-  await expect(back).toContainText("Leave it; at bar 3 of Verse press “Left”: track 1 in.", {
-    timeout: 15_000,
-  });
+  await expect(back).toContainText("Leave it; at bar 3 of Verse press “Left”: track 1 in.");
   await expect(tracks.getByText("Track 1 sounds")).toBeVisible();
   await expect(back).toBeHidden();
   const answer = page.getByRole("region", { name: "The answer" });
@@ -265,7 +257,6 @@ test("a wrong press is mended in the song: the way back names its bar, and the s
 });
 
 test("a box is taught by pressing its pedals", async ({ page }) => {
-  test.setTimeout(90_000);
   await drawThump(page);
   await loopsPage(page, "Box and levels");
   await page.getByRole("button", { name: "Teach it by pressing" }).click();
@@ -307,7 +298,6 @@ test("a box is taught by pressing its pedals", async ({ page }) => {
 });
 
 test("a hard spot is circled, slower at first, and quicker when it was clean", async ({ page }) => {
-  test.setTimeout(90_000);
   await openTrainer(page);
   await page.getByLabel("Up to").selectOption("1. Verse, all of it");
   await page.getByLabel("Pace, %").fill("90");
@@ -354,7 +344,6 @@ const SONGS = [
 test("four songs of different shapes are looped from one-touch layers in at most 40 acts", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   let acts = 0;
   for (const { text, adds, second } of SONGS) {
     await makeSong(page, text);
@@ -391,7 +380,6 @@ test("four songs of different shapes are looped from one-touch layers in at most
 test("passes of the build are put in another order, with its price, and strands are drawn together", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await drawThump(page);
   await page.getByRole("button", { name: "Add chords" }).click();
   await page.getByRole("button", { name: "Add a voice" }).click();

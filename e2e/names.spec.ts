@@ -118,9 +118,7 @@ async function walk(page: Page, look: () => Promise<string[]>): Promise<Record<s
     // What the workers find comes a moment later.
     await expect(
       page.getByText(/planning|Searching…|being worked out|Being added|Working out|Looking for/u),
-    ).toHaveCount(0, {
-      timeout: 30_000,
-    });
+    ).toHaveCount(0);
     await OPENS[path]?.(page);
     const found = await look();
     if (found.length > 0) wrong[path || "/"] = found;
@@ -156,7 +154,6 @@ async function walkOut(page: Page, asked: RegExp, look: () => Promise<string[]>)
 }
 
 test("syllables: no room, stage or print of the demo tells a chord by letters", async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   // What looks for letters finds them while they stand there.
@@ -173,7 +170,6 @@ test("syllables: no room, stage or print of the demo tells a chord by letters", 
 test("degrees: no room of the demo tells a chord by letters, but for keys, capo tables and pitches", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await tellNames(page, { "Chords are told": "as degrees of the key" });
@@ -225,7 +221,6 @@ async function fillRooms(page: Page): Promise<void> {
 test("shapes of a guitar: no room tells what sounds instead, and a chord is typed in the same names", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await makeSong(
     page,
     `Quay Song
@@ -269,7 +264,6 @@ Leave the door ajar
 });
 
 test("a bass a semitone down keeps its old names, and every head says so", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(
     page,
     `Low Quay
@@ -309,7 +303,6 @@ Light on the water
 test("the same shapes behind other capos: a key is chosen by its capo, and a capo moves along", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await makeSong(page);
   await addGuitarBehindTwo(page);
   await room(page, "Keys");

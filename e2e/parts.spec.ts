@@ -2,7 +2,6 @@ import { expect, test } from "@playwright/test";
 import { addThreePlayers, expectAccessible, makeSong, room, saved } from "./helpers";
 
 test("three players, the capo table, the sheet, a swapped shape, another capo once", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   const rows = page.getByRole("listitem").filter({ has: page.getByLabel("Usual role") });

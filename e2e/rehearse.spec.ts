@@ -36,7 +36,7 @@ test("a section is heard round and round, and its sheet runs with it: two acts",
   await page.getByLabel("Round and round").check();
   await watch(page);
   await play(page).click();
-  await expect(place(page)).toHaveAttribute("data-round", "1", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-round", "1");
   const told = await seen(page);
   expect(told.some((one) => one.startsWith("count"))).toBe(true);
   // Bar after bar, each with its chord, and again from the first.
@@ -57,12 +57,12 @@ test("slower and faster by keys while it sounds, without losing the place; over 
   for (let step = 0; step < 4; step++) await page.keyboard.press("-");
   await expect(page.getByText("80 %: 160 a minute")).toBeVisible();
   await page.keyboard.press("Space");
-  await expect(place(page)).toHaveAttribute("data-bar", "2", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-bar", "2");
   for (let step = 0; step < 10; step++) await page.keyboard.press("+");
   await expect(page.getByText("130 %: 260 a minute")).toBeVisible();
   await expect(place(page)).toHaveAttribute("data-bar", /^[23]$/u);
-  await expect(place(page)).toContainText("Chorus, bar 4", { timeout: 20_000 });
-  await expect(place(page)).toContainText("Silence", { timeout: 10_000 });
+  await expect(place(page)).toContainText("Chorus, bar 4");
+  await expect(place(page)).toContainText("Silence");
   await expect(play(page)).toContainText("Play");
 });
 
@@ -125,7 +125,7 @@ test("what was gone through is kept with one press, told in the log, and makes t
   await page.getByRole("button", { name: "Verse" }).click();
   await page.getByLabel("Round and round").check();
   await play(page).click();
-  await expect(place(page)).toHaveAttribute("data-round", "3", { timeout: 30_000 });
+  await expect(place(page)).toHaveAttribute("data-round", "3");
   await play(page).click();
   const keep = page.getByRole("region", { name: "Keep it" });
   await expect(keep).toContainText(/Acoustic: Verse, 0\.\d minutes at 100 %, 3 times through/u);
@@ -191,12 +191,12 @@ test("the ladder of a part: a step is played, tapped along with, told in a sente
     .first()
     .getByRole("button", { name: /^Play:/ })
     .click();
-  await expect(place(page)).toHaveAttribute("data-phase", "play", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-phase", "play");
   // A tap for each chord that begins while one listens.
   for (let chord = 0; chord < 4; chord++) {
     const bar = await place(page).getAttribute("data-bar");
     await page.keyboard.press("j");
-    await expect(place(page)).not.toHaveAttribute("data-bar", bar!, { timeout: 10_000 });
+    await expect(place(page)).not.toHaveAttribute("data-bar", bar!);
   }
   await steps
     .first()
@@ -229,7 +229,7 @@ test("on a device that has joined an evening its player practises the songs befo
   await expect(page.getByRole("region", { name: "The sheet" }).locator(".sung-chord").first()).toBeVisible();
   await page.getByLabel("Round and round").check();
   await play(page).click();
-  await expect(place(page)).toHaveAttribute("data-phase", "play", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-phase", "play");
   await page.getByRole("button", { name: /^All but/ }).click();
   await expect(
     page.getByRole("region", { name: "Who is heard" }).getByRole("checkbox", { name: "Odile" }),
@@ -256,7 +256,7 @@ test("the next ten minutes of a player: what, how long, how fast and why, and th
   await page.getByLabel("Round and round").check();
   await page.getByRole("heading", { level: 1 }).click();
   await page.keyboard.press("Space");
-  await expect(place(page)).toHaveAttribute("data-bar", "2", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-bar", "2");
   await page.keyboard.press("d");
   await expect(page.getByText(/^Bar \d of Chorus is kept as a danger spot in Cues\.$/u)).toBeVisible();
   await page.keyboard.press("Space");
@@ -336,7 +336,7 @@ test("songs are weighed, the shelf sorts by it and by the leader’s verdict, an
     await shelf.getByLabel("For us").selectOption("any");
     await shelf.getByLabel("For us").selectOption("later");
     await expect(shelf.getByRole("link", { name: "Lamp on the Water" })).toHaveCount(0, { timeout: 3000 });
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 60_000 });
   await expect(shelf.getByRole("link", { name: title }).first()).toBeVisible();
   await shelf.getByLabel("For us").selectOption("any");
   await shelf.getByLabel("Sorted by").selectOption("minutes to learn");
@@ -360,7 +360,7 @@ test("the loops of a looper’s song sound in the room, each to be heard alone",
   await page.getByRole("button", { name: "Alone: Loop: Thump" }).click();
   await page.getByRole("heading", { level: 1 }).click();
   await page.keyboard.press("Space");
-  await expect(place(page)).toHaveAttribute("data-bar", "2", { timeout: 20_000 });
+  await expect(place(page)).toHaveAttribute("data-bar", "2");
   await page.keyboard.press("Space");
   await expectAccessible(page);
 });

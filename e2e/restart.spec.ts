@@ -19,7 +19,6 @@ test.afterEach(async () => {
 test("a killed program comes back with everything that was saved, and a backup restores it elsewhere", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const data = mkdtempSync(path.join(tmpdir(), "lantern-kill-"));
   const empty = mkdtempSync(path.join(tmpdir(), "lantern-empty-"));
   const first = await startServer({ data });
@@ -59,7 +58,6 @@ test("a killed program comes back with everything that was saved, and a backup r
 test("everything is put back from a kept backup, and a database that does not open goes on from one", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const data = mkdtempSync(path.join(tmpdir(), "lantern-kept-"));
   const env = { LANTERN_BACKUP_MINUTES: "0.05" };
   const first = await startServer({ data, env });

@@ -31,7 +31,6 @@ async function openChord(page: Page, name: string) {
 test("a shape in every song: three acts here, none in the next, one in a song made before", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const before = await songWithTobin(page, "Salt Stair");
   await songWithTobin(page, "Grey Pier");
   const panel = await openChord(page, "C");
@@ -75,7 +74,6 @@ test("a shape in every song: three acts here, none in the next, one in a song ma
 });
 
 test("a shape chosen in three songs is offered for the book", async ({ page }) => {
-  test.setTimeout(180_000);
   for (const title of ["First Gull", "Second Gull", "Third Gull"]) {
     await songWithTobin(page, title);
     const panel = await openChord(page, "D");
@@ -100,7 +98,6 @@ test("a shape chosen in three songs is offered for the book", async ({ page }) =
 test("two shapes of one chord in one section: small first, open later, on paper with their bars", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await songWithTobin(page, "Low Bell");
   await openPart(page, /^Verse.*, Tobin/);
   const shapes = page.getByRole("region", { name: "Shapes" });
@@ -125,7 +122,6 @@ test("two shapes of one chord in one section: small first, open later, on paper 
 test("one shape, moved: three choices in the part, named by its frets, on paper with its way in", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await songWithTobin(page, "Far Buoy");
   await openPart(page, /^Verse.*, Tobin/);
   const pane = page.getByRole("complementary");

@@ -14,7 +14,6 @@ const pane = (page: Page) => page.getByRole("complementary");
 test("the parts of a song by keyboard only: roles, light, a block copied, filled, emptied, a cell opened", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
@@ -60,7 +59,7 @@ test("the parts of a song by keyboard only: roles, light, a block copied, filled
     await pane(page).getByLabel("Technique").focus();
     await keys.type("strum on");
     await expect(pane(page).getByLabel("Technique")).toHaveValue("beat-strum", { timeout: 1500 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 60_000 });
   await pane(page).getByLabel("Bars played, of 4").focus();
   await keys.press("Control+a");
   await keys.type("1-2, 9");
@@ -86,7 +85,6 @@ test("the parts of a song by keyboard only: roles, light, a block copied, filled
 test("findings: told with a reason, mended, let stand, raised again; the sum of the band and charts", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Parts");
@@ -117,7 +115,6 @@ test("findings: told with a reason, mended, let stand, raised again; the sum of 
 });
 
 test("patterns: put in from the library, typed, spoken, counted, two compared", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");
@@ -152,7 +149,6 @@ test("patterns: put in from the library, typed, spoken, counted, two compared", 
 });
 
 test("a pattern tapped in on the keyboard, in time", async ({ page }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await room(page, "Parts").catch(() => {});
   await page.goto(`${page.url().replace(/\/parts.*/, "")}/parts/patterns`);
@@ -172,7 +168,6 @@ test("a pattern tapped in on the keyboard, in time", async ({ page }) => {
 test("a line in tab: typed by keys, wrong sums marked, moved about the neck, out and in as text", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await room(page, "Parts");

@@ -44,7 +44,6 @@ async function demo(page: Page) {
 }
 
 test("nothing moves about while a page loads: waiting keeps its place", async ({ page }) => {
-  test.setTimeout(120_000);
   const { band, looper, evening } = await demo(page);
   await watchShifts(page);
   const pages: readonly (readonly [place: string, settled: () => Promise<void>])[] = [

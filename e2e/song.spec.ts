@@ -155,7 +155,7 @@ test("lines: words, chords by keys, an unreadable chord said and kept out", asyn
     await verse.getByLabel("A new chord").fill("Bm7");
     await verse.getByRole("button", { name: "Put the chord here" }).click();
     await expect(verse.locator(".sung-chord")).toHaveText(chords, { timeout: 2000 });
-  }).toPass({ timeout: 9000 });
+  }).toPass({ timeout: 60_000 });
   await expect(verse.locator(".sung-chord")).toHaveText(chords);
   await expectAccessible(page);
 });

@@ -41,7 +41,6 @@ async function threeSounds(page: Page): Promise<void> {
 }
 
 test("make three sounds, plan their banks, pin one, save them, and run the trainer", async ({ page }) => {
-  test.setTimeout(120_000);
   await threeSounds(page);
   const pane = page.getByRole("complementary", { name: "Sounds" });
   // Fog is open: a delay in it is told in the ledger as what changes.
@@ -101,7 +100,6 @@ test("make three sounds, plan their banks, pin one, save them, and run the train
 });
 
 test("bad input gets a sentence and a way out, and changes nothing", async ({ page }) => {
-  test.setTimeout(90_000);
   await threeSounds(page);
   // A sound that sections use is removed: what they take instead is asked for.
   const pane = page.getByRole("complementary", { name: "Sounds" });
@@ -149,7 +147,6 @@ test("the demo: the ledger's moves, an evening's banks, the harmony, the print a
   page,
   request,
 }) => {
-  test.setTimeout(90_000);
   await page.goto("/");
   await openFromShelf(page, "Lamp on the Water");
   await room(page, "Sounds");

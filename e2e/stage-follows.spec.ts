@@ -63,7 +63,7 @@ test("a press that comes at once finds the feet where they were, and is mended b
   await section(leader, "Chorus").click();
   await expectTogether([tobin], "Chorus");
   await expect(presses(tobin)).toContainText("now slot 2");
-  await expect(button(tobin, "I am on slot 2")).toHaveAttribute("aria-pressed", "true", { timeout: 10_000 });
+  await expect(button(tobin, "I am on slot 2")).toHaveAttribute("aria-pressed", "true");
 });
 
 test("a looper’s strip after a missed press: the track comes in where its pass begins", async ({
@@ -217,7 +217,7 @@ test("the network is gone and back: the strip goes on alone and stays what the p
   await button(leader, "Count in").click();
   await expect.poll(() => where(tobin)).toContain(" 0 2");
   await line.cut();
-  await expect(tobin.getByRole("main")).toHaveAttribute("data-line", "alone", { timeout: 15_000 });
+  await expect(tobin.getByRole("main")).toHaveAttribute("data-line", "alone");
   await button(tobin, "I am in bank 2").click();
   await expect(presses(tobin)).toContainText("bank 1");
   await line.mend();

@@ -130,7 +130,7 @@ test("a song's own stage: clock, tempo, a section round and round, one's own not
   await page.waitForTimeout(450);
   await page.getByRole("button", { name: "Round and round" }).click();
   await expect(where).toContainText("round and round");
-  await expect(where).toHaveAttribute("data-phase", "playing", { timeout: 10_000 });
+  await expect(where).toHaveAttribute("data-phase", "playing");
   await expect(page.locator("[data-now]").first()).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Stop" }).click();

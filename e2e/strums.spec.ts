@@ -12,7 +12,6 @@ const countHeight = (page: Page) =>
 test("a strum said in words is taken in three acts, and read on the sheet, on stage, on a phone and on paper", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Acoustic/);
@@ -69,7 +68,6 @@ test("a strum said in words is taken in three acts, and read on the sheet, on st
 test("a picking pattern is read by its fingers, and a strum in another language is the same strum", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Electric/);
@@ -102,7 +100,6 @@ test("a picking pattern is read by its fingers, and a strum in another language 
 test("two strums by chord length: one for whole bars, one for half bars, on stage and on paper", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(
     page,
     "Half Tide\nKey: G\nTempo: 90\nTime: 4/4\n\n[Verse]\nG . . .      C . D .\nlight on the water\nEm . . .      C . D .\nlight on the wall\n",
@@ -136,7 +133,6 @@ test("two strums by chord length: one for whole bars, one for half bars, on stag
 });
 
 test("on the live stage the stroke that sounds is lit, in every density", async ({ browser, baseURL }) => {
-  test.setTimeout(120_000);
   const evening = await makeEvening(baseURL!, "Strummed Night", { text: "D3 . D U . U D U" });
   const { page } = await screenOf(browser, baseURL!, evening, "Maren", true);
   const strip = page.getByRole("list", { name: "Strum: accented down, rest, down, up, rest, up, down, up" });
@@ -166,7 +162,6 @@ test("on the live stage the stroke that sounds is lit, in every density", async 
 test("a fill before a change, a pattern joined of two, one written out by bars, and a free one, up to the stage", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Acoustic/);
@@ -225,7 +220,6 @@ test("a fill before a change, a pattern joined of two, one written out by bars, 
 test("the strums of two parts are compared in one act, and one is practised big and slowly", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Electric/);
@@ -296,7 +290,6 @@ test("the strums of two parts are compared in one act, and one is practised big 
 test("a line says how it is struck and where it is accented, on the grid, on stage and on paper", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await makeSong(page);
   await addThreePlayers(page);
   await openPart(page, /^Verse 1, Bass/);

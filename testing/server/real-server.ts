@@ -20,7 +20,8 @@ export function temporaryFolders(name: string): () => string {
 export async function post({ address }: { readonly address: string }, place: string, body: unknown) {
   const response = await fetch(address + place, {
     method: "POST",
-    headers: { "content-type": "application/json" },
+    // A line kept open may be ended by the server just as it is used again.
+    headers: { "content-type": "application/json", connection: "close" },
     body: JSON.stringify(body),
   });
   return { status: response.status, body: await response.json() };

@@ -30,12 +30,18 @@ export async function openFolder(folder: string | null): Promise<Open> {
   const begun = folder !== null && store?.folder === folder ? store : null;
   const durable = begun ?? (folder === null ? null : openDurable(folder));
   await durable?.ready;
-  const client = durable?.client ?? new PGlite({ loadDataDir: await blankArchive() });
+  const client = durable?.client ?? (await inMemory());
   const database = databaseOf(client);
   await migrate(database as never, {
     migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS),
   });
   return { database, close: () => client.close() };
+}
+
+/** A database in memory. */
+async function inMemory(): Promise<PGlite> {
+  const blank = await blankArchive();
+  return new PGlite(blank ? { loadDataDir: blank } : {});
 }
 
 /** A client as Drizzle asks it: of the database's thread, or of one in this thread. */
