@@ -38,6 +38,7 @@ export {
   stepFoot,
 } from "./foot";
 export { pedalAct, type When } from "./foot-act";
+export { passagesOf } from "./passages-of";
 export {
   COLD_INSTRUMENTS,
   type ColdInstrument,
@@ -57,7 +58,6 @@ export {
   type LiveItem,
   type LivePassage,
   passageId,
-  passagesOf,
 } from "./score";
 export type {
   PackedSong,

@@ -1,7 +1,5 @@
 import type { Ticks } from "../../base";
-import { tempoMs, ticksOfBar, ticksOfBeatUnit } from "../rhythm";
-import { outlineOf, type Passage, timelineOf } from "../song/read";
-import type { EveningItem, SectionKind, VersionBody } from "../song/schema";
+import type { EveningItem, SectionKind } from "../song/schema";
 
 /** One time through a section, as a clock needs it. Ticks count from where the passage begins. */
 export type LivePassage = {
@@ -51,28 +49,3 @@ export function countInTicks({ bars, bar }: Pick<LivePassage, "bars" | "bar">, c
   const wanted = countBars * bar - (bars[0] ?? 0);
   return countBars === 0 ? 0 : wanted < bar / 2 ? wanted + bar : wanted;
 }
-
-/** A version's form as a clock runs through it. */
-export function passagesOf(body: VersionBody): LivePassage[] {
-  return timelineOf(body, outlineOf(body)).passages.map((passage): LivePassage => {
-    const { tick: from, tempo, meter } = passage;
-    const beat = ticksOfBeatUnit(tempo.beatUnit) ?? 960;
-    return {
-      id: passageId(passage),
-      label: passage.label,
-      kind: passage.section.kind,
-      ticks: passage.ticks,
-      firstBar: passage.bars.find(({ number }) => number > 0)?.number ?? 0,
-      bars: passage.bars.flatMap(({ number, tick }) => (number > 0 ? [tick - from] : [])),
-      beat,
-      bar: ticksOfBar(meter),
-      bpm: 60_000 / tempoMs(beat, tempo),
-      signs: signsOf(passage),
-    };
-  });
-}
-
-const signsOf = ({ lines, tick: from }: Passage): Ticks[] =>
-  lines.flatMap(({ events }) =>
-    events.flatMap(({ cued, tick, ticks }) => (cued ? [tick + ticks - from] : [])),
-  );

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sampleVersion } from "../../../testing/song/sample-version";
-import { passagesOf } from "./score";
+import { passagesOf } from "./passages-of";
 
 describe("passagesOf", () => {
   it("has every time through a section with its bars, counted from its beginning", () => {
