@@ -1,6 +1,15 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, FAST, makeSong, openFromShelf, pressAt, room, saved } from "./helpers";
+import {
+  addThreePlayers,
+  expectAccessible,
+  FAST,
+  makeSong,
+  openFromShelf,
+  pressAt,
+  room,
+  saved,
+} from "./helpers";
 
 const strand = (page: Page, name: RegExp) => page.getByRole("button", { name });
 
@@ -408,4 +417,25 @@ test("passes of the build are put in another order, with its price, and strands 
   await build.getByRole("button", { name: /^Your own/ }).click();
   await expect(build).toContainText("Drag a pass to put it elsewhere.");
   await saved(page);
+});
+
+test("chords of a loop are held small at a place of the neck, and stand so on the sheet of the feet", async ({
+  page,
+}) => {
+  const versionId = await makeSong(page, FAST);
+  await addThreePlayers(page);
+  await room(page, "Loops");
+  await page.getByRole("button", { name: "Add chords" }).click();
+  const pane = page.getByRole("region", { name: "Layer Chords" });
+  await pane.getByLabel("Shapes", { exact: true }).selectOption("middle");
+  const shapes = pane.getByRole("list", { name: "Shapes of Chords" });
+  await expect(shapes.getByRole("listitem")).toHaveCount(2);
+  await expect(shapes).toContainText("G");
+  await expect(pane.getByText(/Each sounds its root and its third/)).toBeVisible();
+  await expectAccessible(page);
+  await saved(page);
+  await page.goto(`/print/${versionId}/feet`);
+  await expect(page.getByRole("region", { name: "Build the loops" })).toContainText(
+    /Chords: G [x\d]{6}, C [x\d]{6}/u,
+  );
 });

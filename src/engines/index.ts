@@ -21,6 +21,7 @@ import { hardestChange } from "./room/hardest-change";
 import { hearCells } from "./room/hear-cells";
 import { layerPassesEngine } from "./room/layer-passes";
 import { loopSound } from "./room/loop-sound";
+import { loopVoicingsEngine } from "./room/loop-voicings";
 import { mend } from "./room/mend";
 import { otherIdeasEngine } from "./room/other-ideas";
 import { readSource } from "./room/read-source";
@@ -68,6 +69,7 @@ export const ENGINES = Object.freeze([
   eveningBanks,
   loopSound,
   layerPassesEngine,
+  loopVoicingsEngine,
   readSource,
 ] as const);
 

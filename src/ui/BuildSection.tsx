@@ -8,11 +8,12 @@ export const BuildSection = ({ build, className = "" }: { build: BuildSheet; cla
       {build.countInBars === 1 ? "bar" : "bars"}, on 1 press <strong>{build.begins}</strong>
     </p>
     <ol className="build-passes">
-      {build.steps.map(({ layers, bars, over, closes }, at) => (
+      {build.steps.map(({ layers, bars, over, held, closes }, at) => (
         <li key={layers}>
           <span>
             {at + 1} <strong>{layers}</strong>
             {over && " on top"}
+            {held !== "" && <span className="font-mono">: {held}</span>}
           </span>
           <span>
             {bars} {bars === 1 ? "bar" : "bars"}, then <strong>{closes}</strong>

@@ -73,6 +73,7 @@ export function withLoops(version: VersionBody, loops: z.infer<typeof demoLoops>
       buildPlace: null,
       fromSectionId: null,
       fromPlayerId: null,
+      voicing: null,
     }),
   );
   const { form } = outlineOf(version);

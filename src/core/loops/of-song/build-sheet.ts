@@ -19,6 +19,8 @@ export type BuildStep = {
   readonly over: boolean;
   /** What the foot does, one sentence each: to begin, and to close and go on. */
   readonly feet: readonly string[];
+  /** The small shapes its chords are held in, where they have a place on the neck. */
+  readonly held: string;
   /** What it presses when the pass is full, in few words: "“Track 2”, at once “Track 1”". */
   readonly closes: string;
 };
@@ -115,9 +117,14 @@ function tellPassFeet(
 
 /**
  * The build of a plan, pass by pass, in the names of the box's pedals; null where nothing is recorded before the song.
+ * @param held the small shapes of layers as their player reads them, by their ids
  * @example buildSheet(song, plan)!.steps[0]!.feet[0] // => "on 1 after the count-in press “Track 1”: it records"
  */
-export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "presses">): BuildSheet | null {
+export function buildSheet(
+  song: SongLoops,
+  plan: Pick<LoopPlan, "build" | "presses">,
+  held: ReadonlyMap<string, string> = new Map(),
+): BuildSheet | null {
   const { asked, box, pieces } = song;
   const { passes, countInBars, seconds } = plan.build;
   if (!asked || passes.length === 0) return null;
@@ -139,6 +146,7 @@ export function buildSheet(song: SongLoops, plan: Pick<LoopPlan, "build" | "pres
         bar: pass.fromBar - countInBars + 1,
         bars: pass.bars,
         over,
+        held: pass.layers.flatMap((id) => held.get(id) ?? []).join("; "),
         feet: tellPassFeet(pass, seam, box),
         closes: tellClose(seam, box),
       };

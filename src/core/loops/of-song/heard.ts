@@ -13,6 +13,7 @@ import { tuningOf } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
 import type { HeardLayer, LayerHit } from "../box/loop-sound";
 import { layerPass } from "./layer-pass";
+import { voicingsOfLayer } from "./loop-voicings";
 import { looperPlayer, type SongLoops } from "./song-loops";
 
 /** A knock lasts so long, in beats. */
@@ -29,12 +30,32 @@ export function layerPasses(
   return new Map(
     song.layers.flatMap((row) => {
       const layer = song.asked?.layers.find(({ id }) => id === row.id);
-      return layer ? [[row.id, layerPass(body, row, layer, song, shapes)] as const] : [];
+      if (!layer) return [];
+      const own = ownShapes(body, row);
+      return [
+        [row.id, layerPass(body, row, layer, song, own ? new Map([...shapes, ...own]) : shapes)] as const,
+      ];
     }),
   );
 }
 
 const NO_SHAPES: ReadonlyMap<string, HeldShape> = new Map();
+
+/** The small shapes of a layer that has a place on the neck. */
+function ownShapes(
+  body: VersionBody,
+  row: SongLoops["layers"][number],
+): ReadonlyMap<string, HeldShape> | null {
+  const player = looperPlayer(body);
+  const voicings = player && voicingsOfLayer(body, row);
+  if (!voicings) return null;
+  const tuning = tuningOf(player);
+  return new Map(
+    voicings.flatMap(({ symbol, shape }) =>
+      shape ? [[symbol, { frets: shape.frets, tuning, capo: player.capo }] as const] : [],
+    ),
+  );
+}
 
 /** What the player at the looper holds for each chord, by its symbol as written: where it is played in its own key first. */
 function shapesAtBox(body: VersionBody): ReadonlyMap<string, HeldShape> {

@@ -29,6 +29,7 @@ export const PLAIN_LAYER: NewLayer = Object.freeze<NewLayer>({
   buildPlace: null,
   fromSectionId: null,
   fromPlayerId: null,
+  voicing: null,
 });
 
 /** Adds a layer at the end of the list; `wants` says where it is wanted from the start. */

@@ -257,6 +257,7 @@ describe("what can be taken over", () => {
       buildPlace: null,
       fromSectionId: null,
       fromPlayerId: null,
+      voicing: null,
     };
     const mine = song();
     let theirs = copyVersion(mine, "B", makeId);

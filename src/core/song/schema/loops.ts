@@ -22,6 +22,10 @@ export const LAYER_PITCHES = ["pitched", "unpitched", "damped"] as const;
 export const BODY_PARTS = ["hands", "mouth"] as const;
 export type BodyPart = (typeof BODY_PARTS)[number];
 
+/** Where on the neck a layer's small shapes lie. */
+export const LOOP_PLACES = ["low", "middle", "high"] as const;
+export type LoopPlace = (typeof LOOP_PLACES)[number];
+
 /** Which layer is recorded first. */
 export const LOOP_SCHOOLS = ["chords-first", "beat-first"] as const;
 /** What sounds just before the song. */
@@ -163,6 +167,9 @@ const NEW_LAYER = {
   fromPlayerId: null,
 } as const;
 
+/** What layers were before form 19: they sound what their player holds for the chords anyway. */
+const AS_HELD = { voicing: null } as const;
+
 /** Something that is recorded and goes round. */
 const loopLayer = defineTable({
   row: z.object({
@@ -204,6 +211,8 @@ const loopLayer = defineTable({
     fromPlayerId: optionalId,
     /** Its place in the build, a fractional index, where somebody has said so; those without come after. */
     buildPlace: order.nullable(),
+    /** Where its chords are held as small shapes with root and third; null is as its player holds them anyway. */
+    voicing: z.enum(LOOP_PLACES).nullable(),
   }),
   called: "layer",
   fields: {
@@ -216,6 +225,7 @@ const loopLayer = defineTable({
     laterUseId: "recorded in",
     laterBar: "bar it is recorded at",
     buildPlace: "place in the build",
+    voicing: "place of its shapes",
     fromSectionId: "section it follows",
     fromPlayerId: "player whose part it is",
   },
@@ -232,7 +242,7 @@ const loopLayer = defineTable({
     fromPlayerId: letsGo("players"),
   },
   since: 5,
-  added: { 18: NEW_LAYER },
+  added: { 18: NEW_LAYER, 19: AS_HELD },
   compared: {
     name: "name",
     plays: "way of playing",
@@ -243,6 +253,7 @@ const loopLayer = defineTable({
     steady: "pulse",
     level: "level",
     track: "track",
+    voicing: "place of its shapes",
   },
 });
 

@@ -2,6 +2,7 @@ import type { Ticks } from "../../../base";
 import {
   buildSheet,
   hasLoopBox,
+  heldShapes,
   type LoopPlan,
   maskOf,
   recordedTracks,
@@ -35,7 +36,7 @@ export type PlannedFeet = {
  * is pressed on it.
  */
 export function feetOfSong(
-  body: Pick<VersionBody, "soundBoxes" | "loopBoxes">,
+  body: Pick<VersionBody, "soundBoxes" | "loopBoxes" | "loopLayers" | "version" | "players">,
   playerId: string,
   { tones, loops }: PlannedFeet,
 ): StageFeet | null {
@@ -44,7 +45,7 @@ export function feetOfSong(
   const feet: StageFeet = {
     box: own && !isPedals && own.plan ? boxOfSong(own.song, own.plan) : null,
     pedals: own && isPedals ? pedalsOfSong(own.song) : null,
-    looper: loops && hasLoopBox(body) ? looperOfSong(loops.song, loops.plan) : null,
+    looper: loops && hasLoopBox(body) ? looperOfSong(loops.song, loops.plan, heldShapes(body)) : null,
   };
   return feet.box || feet.pedals || feet.looper ? feet : null;
 }
@@ -108,7 +109,11 @@ function pedalsOfSong(song: SongTones): StagePedals {
   return { effects: [...effects], on };
 }
 
-function looperOfSong(song: SongLoops, plan: LoopPlan): StageLooper | null {
+function looperOfSong(
+  song: SongLoops,
+  plan: LoopPlan,
+  held: ReadonlyMap<string, string>,
+): StageLooper | null {
   const { asked, pieces, spans, layers, barTicks } = song;
   if (!asked) return null;
   const clock = clockOf(spans);
@@ -149,6 +154,6 @@ function looperOfSong(song: SongLoops, plan: LoopPlan): StageLooper | null {
     recorded,
     before: soundingBefore(asked, recorded),
     loops,
-    build: buildSheet(song, plan),
+    build: buildSheet(song, plan, held),
   };
 }

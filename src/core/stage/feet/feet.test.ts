@@ -93,7 +93,10 @@ describe("what a foot presses next", () => {
 
   it("is nothing on a box nobody has described", () => {
     expect(
-      feetOfSong({ soundBoxes: {}, loopBoxes: {} }, "p0", { tones: { song, plan: null }, loops: null }),
+      feetOfSong({ soundBoxes: {}, loopBoxes: {}, loopLayers: {}, version: {}, players: {} }, "p0", {
+        tones: { song, plan: null },
+        loops: null,
+      }),
     ).toBeNull();
   });
 });

@@ -19,6 +19,7 @@ import { Tick } from "@/ui/Tick";
 import { usePane } from "@/ui/use-pane";
 import { useAct, useCurrentVersion, useNames, useRows } from "../../open";
 import { NEEDS, PITCH_WORDS, SOUND_WORDS } from "../loop-words";
+import { LoopShapes } from "./LoopShapes";
 import { formatChords, readChords } from "./layer-chords";
 import { TapRhythm } from "./TapRhythm";
 
@@ -97,6 +98,7 @@ export function LayerPane({
           />
         </span>
       </div>
+      <LoopShapes layer={layer} change={change} />
       <TapRhythm layer={layer} />
       <button
         type="button"

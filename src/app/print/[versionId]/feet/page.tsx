@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { missing } from "@/app/missing";
-import { buildSheet, footPresses, layerName } from "@/core/loops";
+import { buildSheet, footPresses, heldShapes, layerName } from "@/core/loops";
 import { headOf } from "@/document";
 import { FootPrint } from "@/rooms/loops/feet/FootPrint";
 import { openSong } from "@/server/songs/open-song";
@@ -22,7 +22,7 @@ export default async function Page({ params }: { params: Promise<{ versionId: st
   const sheet = {
     presses: footPresses(song, plan),
     tracks: plan.tracks.map(namesOf),
-    build: buildSheet(song, plan),
+    build: buildSheet(song, plan, heldShapes(body)),
     pieces: song.pieces.map(({ id, span, bar }, at) => ({
       id,
       label: span.label,
