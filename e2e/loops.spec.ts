@@ -426,16 +426,17 @@ test("chords of a loop are held small at a place of the neck, and stand so on th
   await addThreePlayers(page);
   await room(page, "Loops");
   await page.getByRole("button", { name: "Add chords" }).click();
+  await page.getByRole("button", { name: "Chords", exact: true }).click();
   const pane = page.getByRole("region", { name: "Layer Chords" });
   await pane.getByLabel("Shapes", { exact: true }).selectOption("middle");
   const shapes = pane.getByRole("list", { name: "Shapes of Chords" });
-  await expect(shapes.getByRole("listitem")).toHaveCount(2);
+  await expect(shapes.getByRole("listitem")).toHaveCount(3);
   await expect(shapes).toContainText("G");
   await expect(pane.getByText(/Each sounds its root and its third/)).toBeVisible();
   await expectAccessible(page);
   await saved(page);
   await page.goto(`/print/${versionId}/feet`);
   await expect(page.getByRole("region", { name: "Build the loops" })).toContainText(
-    /Chords: G [x\d]{6}, C [x\d]{6}/u,
+    /Chords: G [x\d]{6}, C [x\d]{6}, D [x\d]{6}/u,
   );
 });
