@@ -13,7 +13,7 @@ export const BuildSection = ({ build, className = "" }: { build: BuildSheet; cla
           <span>
             {at + 1} <strong>{layers}</strong>
             {over && " on top"}
-            {held !== "" && <span className="font-mono">: {held}</span>}
+            {held !== "" && <span className="block font-mono">{held}</span>}
           </span>
           <span>
             {bars} {bars === 1 ? "bar" : "bars"}, then <strong>{closes}</strong>
