@@ -1,7 +1,7 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
-import { keyAct } from "@/ui/keys";
+import { keyAct } from "./keys";
 
 /**
  * A row of a `SortableList` with its handle: dragged, or moved by one with Alt and the arrows.

@@ -45,5 +45,6 @@ export { describeFretsProblem, readFrets } from "./read-frets";
 export { describeStandIn, standIns } from "./stand-ins";
 export { STYLES, type Style } from "./styles";
 export { TERMS, type Term } from "./terms";
+export { tonesOf } from "./triad-tones";
 export { readTuningWords, type SaidTuning } from "./tuning-words";
 export { WEIGHTS } from "./weights";

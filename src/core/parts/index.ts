@@ -79,7 +79,7 @@ export { type Raised, raisedPassages } from "./raised";
 export { chordsOfRow, scaleOfRow } from "./section-chords";
 export { hasShape, keptShapes, keyInBook, placeInBook, shapeIdentity } from "./shape-book";
 export { hardestShape, type ListedChange, type ListedShape, listChanges, listShapes } from "./shape-list";
-export { neighboursOf, planShapes, type ShapePlan, shapesOfPlan } from "./shape-plan";
+export { neighboursOf, planShapes, type ShapePlan, shapesOfPlan, usualShapes } from "./shape-plan";
 export {
   ANY_SHAPE,
   handOf,

@@ -84,7 +84,7 @@ export function planShapes({ runs, beatMs, vary }: PlanRequest): ShapePlan {
     const held = through(true);
     const first = held.ok ? held : through(false);
     if (!first.ok) continue;
-    const usual = vary ? null : usualShapes(run, first.value.path);
+    const usual = vary ? null : usualShapes(run.events, first.value.path);
     const second = usual && through(held.ok, usual);
     const { path, moves, ...sums } = second?.ok ? second.value : first.value;
     planned.push({ run, path, moves });
@@ -104,9 +104,12 @@ const highestLock = ({ events }: PlanRun, least: number): number =>
   );
 
 /** By symbol the shape, and the fingers it is held with, that sound for most beats of it; of two the one met first. */
-function usualShapes(run: PlanRun, path: readonly Fingering[]): Map<string, HeldShape> {
+export function usualShapes(
+  events: readonly (Pick<PlanEvent, "symbol" | "beats"> & Partial<Pick<PlanEvent, "lock">>)[],
+  path: readonly Pick<Fingering, "frets" | "fingers">[],
+): Map<string, HeldShape> {
   const beats = new Map<string, Map<string, HeldShape & { beats: number }>>();
-  for (const [index, event] of run.events.entries()) {
+  for (const [index, event] of events.entries()) {
     if (event.lock) continue;
     const shapes = beats.get(event.symbol) ?? new Map<string, HeldShape & { beats: number }>();
     beats.set(event.symbol, shapes);

@@ -18,10 +18,12 @@ export const NO_MIDI: Readonly<Record<MidiState, string>> = Object.freeze({
 
 /**
  * What is pressed instead of pedals: digits of the keyboard, and MIDI pedals where they are there and asked for.
+ * @param isOn whether keys are listened to; else they are left to whoever wants them
  * @param onKey is told of a digit that goes down or up, and when, ms of the browser's clock
  * @param onMidi is given every MIDI message
  */
 export function usePedalInputs(
+  isOn: boolean,
   onKey: (key: string, kind: "down" | "up", stamp: number) => void,
   onMidi: (bytes: readonly number[], stamp: number) => void,
 ): { readonly state: MidiState; readonly start: () => void } {
@@ -30,7 +32,7 @@ export function usePedalInputs(
   const onKeyDown = useEffectEvent((event: KeyboardEvent) => {
     const isMeant =
       !event.repeat && !isTyping(event.target) && !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (keyAct("pedals", event) !== "pedal" || !isMeant) return;
+    if (!isOn || keyAct("pedals", event) !== "pedal" || !isMeant) return;
     event.preventDefault();
     onKey(event.key, "down", event.timeStamp);
   });

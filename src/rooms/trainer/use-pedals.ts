@@ -47,6 +47,7 @@ export function usePedals(
   const onTime = useEffectEvent(() => move({ kind: "time", stamp: performance.now() }));
   useEffect(() => () => clearTimeout(hold.current), []);
   const { state: midi, start } = usePedalInputs(
+    true,
     (key, kind, stamp) => move({ kind, pedal: Number(key) - 1, stamp }),
     (bytes, stamp) => {
       if (!onMessage(bytes, stamp)) move({ kind: "midi", bytes, stamp });

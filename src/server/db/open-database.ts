@@ -1,11 +1,11 @@
 import { mkdirSync } from "node:fs";
 import path from "node:path";
-import { PGlite } from "@electric-sql/pglite";
+import type { PGlite } from "@electric-sql/pglite";
 import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
 import { drizzle } from "drizzle-orm/pglite";
 import { migrate } from "drizzle-orm/pglite/migrator";
 import { heldOnHost, host } from "../host";
-import { blankArchive, type Client, openDurable } from "../store";
+import { type Client, openDurable, openInMemory } from "../store";
 import * as schema from "./schema";
 
 /** Any database these migrations run on: PGlite here, a PostgreSQL server elsewhere. */
@@ -30,18 +30,12 @@ export async function openFolder(folder: string | null): Promise<Open> {
   const begun = folder !== null && store?.folder === folder ? store : null;
   const durable = begun ?? (folder === null ? null : openDurable(folder));
   await durable?.ready;
-  const client = durable?.client ?? (await inMemory());
+  const client = durable?.client ?? (await openInMemory());
   const database = databaseOf(client);
   await migrate(database as never, {
     migrationsFolder: path.resolve(/* turbopackIgnore: true */ MIGRATIONS),
   });
   return { database, close: () => client.close() };
-}
-
-/** A database in memory. */
-async function inMemory(): Promise<PGlite> {
-  const blank = await blankArchive();
-  return new PGlite(blank ? { loadDataDir: blank } : {});
 }
 
 /** A client as Drizzle asks it: of the database's thread, or of one in this thread. */

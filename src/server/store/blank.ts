@@ -1,5 +1,6 @@
 import fs from "node:fs";
 import path from "node:path";
+import { PGlite } from "@electric-sql/pglite";
 
 /**
  * Where the build leaves a database that holds nothing yet (`scripts/lib/ready.mjs` makes it): as a folder, and packed as a
@@ -20,9 +21,10 @@ export function copyBlank(place: string, from = inBuild(FOLDER)): boolean {
   return true;
 }
 
-/** The blank database to load into memory; none where the build has left none. */
-export async function blankArchive(): Promise<File | undefined> {
+/** A database in memory that holds nothing yet: unpacked, where the build has left one. */
+export async function openInMemory(): Promise<PGlite> {
   const file = inBuild(ARCHIVE);
-  if (!fs.existsSync(file)) return undefined;
-  return new File([await fs.openAsBlob(file)], ARCHIVE, { type: "application/x-tar" });
+  if (!fs.existsSync(file)) return PGlite.create();
+  const loadDataDir = new File([await fs.openAsBlob(file)], ARCHIVE, { type: "application/x-tar" });
+  return PGlite.create({ loadDataDir });
 }

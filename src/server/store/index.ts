@@ -1,4 +1,4 @@
-export { blankArchive } from "./blank";
+export { openInMemory } from "./blank";
 export { type Client, StoreClient } from "./client";
 export { openDurable } from "./durable";
 export { syncPath } from "./place";

@@ -1,10 +1,10 @@
 import { MessageChannel } from "node:worker_threads";
-import { PGlite } from "@electric-sql/pglite";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { openInMemory } from "./blank";
 import { StoreClient } from "./client";
 import { serveLine } from "./serve-line";
 
-const database = new PGlite();
+const database = await openInMemory();
 const open: StoreClient[] = [];
 /** Another line to the database, as another thread has one. */
 const connect = (): StoreClient => {

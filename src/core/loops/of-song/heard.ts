@@ -13,7 +13,7 @@ import { tuningOf } from "../../song/read";
 import type { VersionBody } from "../../song/schema";
 import type { HeardLayer, LayerHit } from "../box/loop-sound";
 import { layerPass } from "./layer-pass";
-import { voicingsOfLayer } from "./loop-voicings";
+import { isHeld, voicingsOfLayer } from "./loop-voicings";
 import { looperPlayer, type SongLoops } from "./song-loops";
 
 /** A knock lasts so long, in beats. */
@@ -24,9 +24,7 @@ export function layerPasses(
   body: VersionBody,
   song: Pick<SongLoops, "layers" | "asked" | "beatTicks" | "barTicks">,
 ): ReadonlyMap<string, TimedPart> {
-  const shapes = song.layers.some(({ plays }) => plays === "chords" || plays === "strum")
-    ? shapesAtBox(body)
-    : NO_SHAPES;
+  const shapes = song.layers.some(isHeld) ? shapesAtBox(body) : NO_SHAPES;
   return new Map(
     song.layers.flatMap((row) => {
       const layer = song.asked?.layers.find(({ id }) => id === row.id);

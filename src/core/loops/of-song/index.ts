@@ -37,7 +37,7 @@ export {
 } from "./loop-commands";
 export { LOOP_FIXING, type LoopFinding, loopFindings } from "./loop-findings";
 export { loopPitches } from "./loop-pitches";
-export { heldShapes, type LoopVoicing, PLACE_FRETS, voicingsOfLayer } from "./loop-voicings";
+export { heldShapes, isHeld, type LoopVoicing, PLACE_FRETS, voicingsOfLayer } from "./loop-voicings";
 export { layerName, looperPlayer, type SongLoops, songLoops } from "./song-loops";
 export { boxTaught, type Learned, type Lesson, nextLesson, type Pressed } from "./teach-box";
 export { layerOfKind, setTapped, TOUCH_LAYERS, type TouchLayer } from "./touch-layers";

@@ -1,7 +1,17 @@
 import { type Chord, type SoundingChord, toneSemitones } from "../../chord";
-import { type Fingering, type FingeringOptions, fingerings, type Style, voicePath } from "../../fretboard";
+import {
+  type Fingering,
+  type FingeringOptions,
+  fingerings,
+  type HeldShape,
+  pitchesOfFrets,
+  type Style,
+  tonesOf,
+  voicePath,
+} from "../../fretboard";
+import { usualShapes } from "../../parts";
 import { pitchClassOf } from "../../pitch";
-import { tempoMs } from "../../rhythm";
+import { TICKS_PER_QUARTER, tempoMs } from "../../rhythm";
 import { namerByShift, namersFor, readerOf } from "../../song/names";
 import { tuningOf, versionRow } from "../../song/read";
 import type { LoopLayerRow, LoopPlace, VersionBody } from "../../song/schema";
@@ -21,7 +31,7 @@ const STYLES: readonly Style[] = ["triad", "shell", "two-string"];
 const CANDIDATES = 24;
 
 /** What a loop holds for a chord; null where no small shape with its root and third lies there. */
-export type LoopVoicing = { readonly symbol: string; readonly shape: Fingering | null };
+export type LoopVoicing = { readonly symbol: string; readonly shape: HeldShape | null };
 
 type Hand = Pick<FingeringOptions, "tuning" | "capo" | "level">;
 
@@ -31,13 +41,10 @@ export function tellingTones(chord: SoundingChord): {
   readonly other: readonly number[];
 } {
   const root = pitchClassOf(chord.root);
-  const of = (...degrees: readonly number[]) =>
-    chord.tones
-      .filter(({ degree }) => degrees.includes(degree))
-      .map((tone) => (root + toneSemitones(tone)) % 12);
-  const third = of(3);
-  const instead = third.length > 0 ? third : of(2, 4);
-  return { root, other: instead.length > 0 ? instead : of(5) };
+  const thirds = tonesOf(chord, "third");
+  const real = thirds.filter(({ degree }) => degree === 3);
+  const other = [real, thirds, tonesOf(chord, "fifth")].find((tones) => tones.length > 0) ?? [];
+  return { root, other: other.map((tone) => (root + toneSemitones(tone)) % 12) };
 }
 
 /** Every small shape at a place that sounds root and third, the best of each style first. */
@@ -46,9 +53,7 @@ function smallShapes(chord: SoundingChord, place: LoopPlace, hand: Hand): Finger
   const { root, other } = tellingTones(chord);
   const { tuning, capo = 0 } = hand;
   const tells = ({ frets }: Fingering): boolean => {
-    const heard = new Set(
-      frets.flatMap((fret, string) => (fret === null ? [] : [(tuning[string]! + capo + fret) % 12])),
-    );
+    const heard = new Set(pitchesOfFrets(frets, tuning, capo).map((pitch) => pitch % 12));
     return heard.has(root) && other.some((tone) => heard.has(tone));
   };
   return STYLES.flatMap((style) =>
@@ -103,20 +108,14 @@ export function loopVoicings(
   for (const { symbol, chord } of sounding)
     if (!shapes.has(symbol)) shapes.set(symbol, smallShapes(chord, place, hand));
   const events = sounding.filter(({ symbol }) => shapes.get(symbol)!.length > 0);
-  const beatsOf = new Map<string, Map<string, { shape: Fingering; beats: number }>>();
-  for (const [at, shape] of pathOf(events, shapes, hand, beatMs).entries()) {
-    const { symbol, beats } = events[at]!;
-    const own = beatsOf.get(symbol) ?? new Map();
-    const name = shape.frets.join(" ");
-    own.set(name, { shape, beats: (own.get(name)?.beats ?? 0) + beats });
-    beatsOf.set(symbol, own);
-  }
-  return [...shapes.keys()].map((symbol) => {
-    const own = [...(beatsOf.get(symbol)?.values() ?? [])];
-    const most = Math.max(...own.map(({ beats }) => beats));
-    return { symbol, shape: own.find(({ beats }) => beats === most)?.shape ?? null };
-  });
+  const path = pathOf(events, shapes, hand, beatMs);
+  const held = usualShapes(events.slice(0, path.length), path);
+  return [...shapes.keys()].map((symbol) => ({ symbol, shape: held.get(symbol) ?? null }));
 }
+
+/** Whether a layer is played in shapes of chords. */
+export const isHeld = ({ plays }: Pick<LoopLayerRow, "plays">): boolean =>
+  plays === "chords" || plays === "strum";
 
 /**
  * The shapes of a layer that has a place on the neck, for whoever plays the looper.
@@ -127,19 +126,18 @@ export function voicingsOfLayer(
   layer: Pick<LoopLayerRow, "chords" | "voicing" | "plays">,
 ): LoopVoicing[] | null {
   const player = looperPlayer(body);
-  const { voicing, plays } = layer;
-  if (voicing === null || player?.instrument !== "guitar" || (plays !== "chords" && plays !== "strum"))
-    return null;
+  const { voicing } = layer;
+  if (voicing === null || player?.instrument !== "guitar" || !isHeld(layer)) return null;
   const namer = namerByShift(body)(0);
   const { bpm, beatUnit } = versionRow(body);
   return loopVoicings(
     layer.chords.flatMap(({ symbol, ticks }) => {
       const { chord } = namer.name(symbol);
-      return chord ? [{ symbol, chord, beats: ticks / 960 }] : [];
+      return chord ? [{ symbol, chord, beats: ticks / TICKS_PER_QUARTER }] : [];
     }),
     voicing,
     { tuning: tuningOf(player), capo: player.capo, level: player.level },
-    tempoMs(960, { bpm, beatUnit }),
+    tempoMs(TICKS_PER_QUARTER, { bpm, beatUnit }),
   );
 }
 
@@ -162,7 +160,7 @@ export function heldShapes(
 }
 
 /** Frets with spaces where one has two figures. @example "xxx 10 12 10" */
-function writeShape({ frets }: Fingering): string {
+function writeShape({ frets }: HeldShape): string {
   const text = frets.map((fret) => fret ?? "x");
   return text.some((one) => one !== "x" && one > 9) ? text.join(" ") : text.join("");
 }

@@ -25,6 +25,7 @@ export function useToldPresses(isOn: boolean, onTold: (pressed: Pressed) => void
   const onTime = useEffectEvent(() => move({ kind: "time", stamp: performance.now() }));
   useEffect(() => () => clearTimeout(timer.current), []);
   const midi = usePedalInputs(
+    isOn,
     (key, kind, stamp) => move({ kind, control: `key ${key}`, stamp }),
     (bytes, stamp) => {
       const said = controlOf(bytes);

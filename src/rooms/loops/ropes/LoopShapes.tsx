@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { looperPlayer, PLACE_FRETS, type setLayer } from "@/core/loops";
+import { isHeld, looperPlayer, PLACE_FRETS, type setLayer } from "@/core/loops";
 import { LOOP_PLACES, type LoopLayerRow, type LoopPlace } from "@/core/song/schema";
 import { useEngine } from "@/engines/window";
 import { ChordDiagram } from "@/ui/ChordDiagram";
@@ -28,14 +28,14 @@ type Props = { layer: LoopLayerRow; change: (fields: Parameters<typeof setLayer>
 export function LoopShapes({ layer, change }: Props) {
   const { version, players, loopBoxes } = useRows("version", "players", "loopBoxes");
   const player = looperPlayer({ players, loopBoxes });
-  const isHeld = (layer.plays === "chords" || layer.plays === "strum") && layer.chords.length > 0;
+  const hasShapes = isHeld(layer) && layer.chords.length > 0;
   const asked = useMemo(
-    () => (isHeld && layer.voicing ? { body: { version, players, loopBoxes }, layer } : null),
-    [isHeld, layer, version, players, loopBoxes],
+    () => (hasShapes && layer.voicing ? { body: { version, players, loopBoxes }, layer } : null),
+    [hasShapes, layer, version, players, loopBoxes],
   );
   const { data } = useEngine("loop-voicings", asked);
   const namer = useNames()();
-  if (!isHeld || player?.instrument !== "guitar") return null;
+  if (!hasShapes || player?.instrument !== "guitar") return null;
   const shapes = asked ? (data ?? []) : [];
   const missing = shapes.filter(({ shape }) => !shape).map(({ symbol }) => namer.chord(symbol));
   return (
