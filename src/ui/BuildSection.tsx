@@ -13,7 +13,15 @@ export const BuildSection = ({ build, className = "" }: { build: BuildSheet; cla
           <span>
             {at + 1} <strong>{layers}</strong>
             {over && " on top"}
-            {held !== "" && <span className="block font-mono">{held}</span>}
+            {held.length > 0 && (
+              <span className="flex flex-wrap gap-x-4 font-mono">
+                {held.map((shape) => (
+                  <span key={shape} className="whitespace-nowrap">
+                    {shape}
+                  </span>
+                ))}
+              </span>
+            )}
           </span>
           <span>
             {bars} {bars === 1 ? "bar" : "bars"}, then <strong>{closes}</strong>

@@ -20,7 +20,7 @@ export type BuildStep = {
   /** What the foot does, one sentence each: to begin, and to close and go on. */
   readonly feet: readonly string[];
   /** The small shapes its chords are held in, where they have a place on the neck. */
-  readonly held: string;
+  readonly held: readonly string[];
   /** What it presses when the pass is full, in few words: "“Track 2”, at once “Track 1”". */
   readonly closes: string;
 };
@@ -123,7 +123,7 @@ function tellPassFeet(
 export function buildSheet(
   song: SongLoops,
   plan: Pick<LoopPlan, "build" | "presses">,
-  held: ReadonlyMap<string, string> = new Map(),
+  held: ReadonlyMap<string, readonly string[]> = new Map(),
 ): BuildSheet | null {
   const { asked, box, pieces } = song;
   const { passes, countInBars, seconds } = plan.build;
@@ -146,7 +146,7 @@ export function buildSheet(
         bar: pass.fromBar - countInBars + 1,
         bars: pass.bars,
         over,
-        held: pass.layers.flatMap((id) => held.get(id) ?? []).join("; "),
+        held: pass.layers.flatMap((id) => held.get(id) ?? []),
         feet: tellPassFeet(pass, seam, box),
         closes: tellClose(seam, box),
       };

@@ -101,9 +101,9 @@ describe("heldShapes", () => {
       ),
     );
     expect([...held.keys()]).toEqual(["a"]);
-    expect(held.get("a")).toMatch(/^G [x\d]{6}, Em [x\d]{6}$/u);
+    expect(held.get("a")?.join(", ")).toMatch(/^G [x\d]{6}, Em [x\d]{6}$/u);
     const capoed = heldShapes(body([{ loops: true, capo: 3 }], layer("a", { voicing: "low" })));
-    expect(capoed.get("a")).toMatch(/^E [x\d]{6}, C♯m [x\d]{6}$/u);
+    expect(capoed.get("a")?.join(", ")).toMatch(/^E [x\d]{6}, C♯m [x\d]{6}$/u);
   });
 
   it("is nothing where a bass stands at the looper", () => {

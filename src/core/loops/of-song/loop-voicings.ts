@@ -141,10 +141,10 @@ export function voicingsOfLayer(
   );
 }
 
-/** What a player reads of the small shapes of each layer, in their names, by its id. @example "Em xxx987, G xxx787" */
+/** What a player reads of the small shapes of each layer, in their names, by its id. @example ["Em xxx987", "G xxx787"] */
 export function heldShapes(
   body: Pick<VersionBody, "version" | "players" | "loopBoxes" | "loopLayers">,
-): ReadonlyMap<string, string> {
+): ReadonlyMap<string, readonly string[]> {
   const player = looperPlayer(body);
   if (!player) return new Map();
   const namer = namersFor(body, readerOf(player, player.capo))(0);
@@ -154,7 +154,7 @@ export function heldShapes(
       const told = shapes.flatMap(({ symbol, shape }) =>
         shape ? [`${namer.chord(symbol)} ${writeShape(shape)}`] : [],
       );
-      return told.length > 0 ? [[layer.id, told.join(", ")] as const] : [];
+      return told.length > 0 ? [[layer.id, told] as const] : [];
     }),
   );
 }

@@ -112,7 +112,7 @@ function pedalsOfSong(song: SongTones): StagePedals {
 function looperOfSong(
   song: SongLoops,
   plan: LoopPlan,
-  held: ReadonlyMap<string, string>,
+  held: ReadonlyMap<string, readonly string[]>,
 ): StageLooper | null {
   const { asked, pieces, spans, layers, barTicks } = song;
   if (!asked) return null;
